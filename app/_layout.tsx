@@ -1,0 +1,3 @@
+import '../ui/global.css';
+import { Slot } from 'expo-router';
+export default function Root() { return <Slot />; }

@@ -1,0 +1,73 @@
+import { readFile } from 'node:fs/promises';
+import { parseArgs } from 'node:util';
+import { parseBook, type Fault } from '@/core/formats/check';
+import type { Book } from '@/core/formats/book';
+import { planSchema } from '@/core/formats/plan';
+import { planStudent } from '@/core/plan/plan';
+import { poseById } from '@/core/poses/poses';
+
+const USAGE = `ojas plan BOOK.json [--person ID] [--date YYYY-MM-DD] [--poses a,b]   the plan of one student, or of all (an array)
+ojas check BOOK.json                                                    what is wrong in a book, if anything`;
+
+/** What the command answers: data to stdout, words to stderr, 0 when all is well. */
+export interface Answer {
+  readonly out?: string;
+  readonly words?: string;
+  readonly exit: number;
+}
+
+const refuse = (words: string): Answer => ({ words, exit: 1 });
+const faultWords = (file: string, faults: readonly Fault[]) => faults.map(({ path, words }) => `${file}: ${path}: ${words}`).join('\n');
+
+async function readBook(file: string | undefined, today: string): Promise<{ book: Book } | { answer: Answer }> {
+  if (file === undefined) return { answer: refuse(`Name the book to read.\n${USAGE}`) };
+  let text: string;
+  try {
+    text = await readFile(file, 'utf8');
+  } catch {
+    return { answer: refuse(`${file} cannot be read: no such file, or no right to read it.`) };
+  }
+  const parsed = parseBook(text, today);
+  return parsed.ok ? { book: parsed.value } : { answer: refuse(faultWords(file, parsed.faults)) };
+}
+
+async function plan(file: string | undefined, flags: { person?: string; date?: string; poses?: string }, today: string): Promise<Answer> {
+  const date = flags.date ?? today;
+  if (!/^\d{4}-\d{2}-\d{2}$/.test(date) || Number.isNaN(Date.parse(date))) return refuse(`--date ${date}: expected a day such as 2026-01-15.`);
+  // A plan for a day in the future may read a book of today, not one dated after it.
+  const read = await readBook(file, date > today ? date : today);
+  if ('answer' in read) return read.answer;
+  const { book } = read;
+  const wanted = flags.poses?.split(',').map((id) => id.trim());
+  const stranger = wanted?.find((id) => !poseById(id));
+  if (stranger !== undefined) return refuse(`--poses: no pose is called ${stranger}.`);
+  const people = flags.person === undefined ? book.people : book.people.filter(({ id }) => id === flags.person);
+  if (flags.person !== undefined && people.length === 0) return refuse(`--person: there is no person ${flags.person} in ${file}.`);
+  const plans = people.map((person) => planSchema.parse(planStudent(
+    { person, readings: book.readings.filter((one) => one.person === person.id), sessions: book.sessions.filter((one) => one.person === person.id) },
+    book.shelf, date, wanted ? { poses: wanted } : {},
+  )));
+  return { out: JSON.stringify(flags.person === undefined ? plans : plans[0], null, 2), exit: 0 };
+}
+
+async function check(file: string | undefined, today: string): Promise<Answer> {
+  const read = await readBook(file, today);
+  if ('answer' in read) return read.answer;
+  const { people, readings, sessions, shelf } = read.book;
+  return { words: `${file} is a whole ojas-book/1: ${people.length} people, ${readings.length} readings, ${sessions.length} sessions, ${shelf.length} kinds of props.`, exit: 0 };
+}
+
+/** Runs one command line. `today` is a calendar day. */
+export async function run(argv: readonly string[], today: string): Promise<Answer> {
+  let parsed;
+  try {
+    parsed = parseArgs({ args: [...argv], allowPositionals: true, options: { person: { type: 'string' }, date: { type: 'string' }, poses: { type: 'string' }, help: { type: 'boolean' } } });
+  } catch (error) {
+    return refuse(`${(error as Error).message}\n${USAGE}`);
+  }
+  const [command, file] = parsed.positionals;
+  if (parsed.values.help) return { words: USAGE, exit: 0 };
+  if (command === 'plan') return plan(file, parsed.values, today);
+  if (command === 'check') return check(file, today);
+  return refuse(command === undefined ? USAGE : `There is no command ${command}.\n${USAGE}`);
+}

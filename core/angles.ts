@@ -1,0 +1,8 @@
+/** Trigonometry in degrees, so that formulas read as they do on paper. */
+export const sinDeg = (deg: number) => Math.sin((deg * Math.PI) / 180);
+export const cosDeg = (deg: number) => Math.cos((deg * Math.PI) / 180);
+/** Arcsine in degrees; a ratio past ±1 (a leg that cannot reach) answers ±90. */
+export const asinDeg = (ratio: number) => (Math.asin(clamp(ratio, -1, 1)) * 180) / Math.PI;
+export const acosDeg = (ratio: number) => (Math.acos(clamp(ratio, -1, 1)) * 180) / Math.PI;
+export const clamp = (x: number, low: number, high: number) => Math.min(high, Math.max(low, x));
+export const roundTo = (x: number, step: number) => Math.round(x / step) * step;

@@ -1,0 +1,140 @@
+import { bodyFrom } from '../body/body';
+import type { Person, Reading, Session } from '../formats/book';
+import { dayOf, daysBetween } from '../formats/time';
+import type { Belief, InputKey } from '../geometry/draw';
+import { filter, reading as readingParameter } from '../parameters';
+import { keysOf, priorOf, rangeIds, ranges, type Prior, type RangeId, type RangeKey } from '../ranges/ranges';
+import { carry, take, trendFrom, type Trend } from './levelAndDrift';
+import { couplingObservations, longSitObservations, observationOf, settledSeatObservations, type Observation } from './observations';
+
+/** What is believed of one range on one day. */
+export interface RangeEstimate {
+  readonly key: RangeKey;
+  readonly mean: number;
+  readonly sd: number;
+  readonly driftPerWeek: number;
+  readonly driftSd: number;
+  /** Day of the last look, null when there was none. */
+  readonly lastAt: string | null;
+  /** Days on which it was looked at. */
+  readonly looks: number;
+  readonly source: 'measured' | 'other-side' | 'assumed';
+}
+
+export type Estimates = Readonly<Partial<Record<RangeKey, RangeEstimate>>>;
+
+/** The facts of one student. */
+export interface StudentRecord {
+  readonly person: Person;
+  readonly readings: readonly Reading[];
+  readonly sessions: readonly Session[];
+}
+
+const scaleOf = (id: RangeId) => (ranges[id].unit === 'deg' ? 1 : 0.01);
+const weeksBetween = (from: string, to: string) => Math.max(0, daysBetween(from, to) / 7);
+
+interface Filtered {
+  readonly trend: Trend;
+  readonly day: string | null;
+  readonly looks: number;
+}
+
+/** All of a day's looks enter at once: method errors are pooled, the swing of that day is shared. */
+function runFilter(id: RangeId, prior: Prior, observations: readonly Observation[], until: string): Filtered {
+  const scale = scaleOf(id);
+  const daySwing = readingParameter.daySwing.value * (ranges[id].unit === 'deg' ? 1 : 0.01);
+  let trend = trendFrom(prior.mean, prior.sd, scale);
+  let day: string | null = null;
+  let looks = 0;
+  for (const here of [...new Set(observations.map((one) => one.day))].filter((one) => one <= until).sort()) {
+    if (day !== null) trend = carry(trend, weeksBetween(day, here), scale);
+    day = here;
+    const ofDay = observations.filter((one) => one.day === here);
+    const read = ofDay.filter(({ bound }) => bound === 'equal');
+    if (read.length > 0) {
+      const weight = read.reduce((sum, { sd }) => sum + 1 / sd ** 2, 0);
+      const mean = read.reduce((sum, one) => sum + one.mean / one.sd ** 2, 0) / weight;
+      trend = take(trend, { mean, variance: 1 / weight + daySwing ** 2, bound: 'equal' });
+      looks += 1;
+    }
+    for (const limit of ofDay.filter(({ bound }) => bound !== 'equal')) {
+      trend = take(trend, { mean: limit.mean, variance: limit.sd ** 2 + daySwing ** 2, bound: limit.bound });
+    }
+  }
+  if (day !== null) trend = carry(trend, weeksBetween(day, until), scale);
+  return { trend, day, looks };
+}
+
+function estimateOf(key: RangeKey, filtered: Filtered, source: RangeEstimate['source']): RangeEstimate {
+  const { trend, day, looks } = filtered;
+  return { key, mean: trend.level, sd: Math.sqrt(trend.levelVar), driftPerWeek: trend.drift, driftSd: Math.sqrt(trend.driftVar), lastAt: day, looks, source };
+}
+
+/**
+ * Level, drift and doubt of every range on a day, from the record alone: readings in any order, edited or imported late,
+ * give the same answer. Looks after the day are left out.
+ *
+ * A side never read leans on the other one: people differ more from each other than left from right.
+ */
+export function estimateRanges(record: StudentRecord, date: string): Estimates {
+  const until = dayOf(date);
+  const { person } = record;
+  const readings = record.readings.filter(({ at }) => dayOf(at) <= until);
+  const sessions = record.sessions.filter(({ at }) => dayOf(at) <= until);
+  const body = bodyFrom(person.statureCm, person.bodyCm);
+
+  const unconverted = { body, coupling: priorOf('hamstringCoupling', person.sex) };
+  const coupling = runFilter('hamstringCoupling', unconverted.coupling, couplingObservations(readings), until);
+  const context = { body, coupling: { mean: coupling.trend.level, sd: Math.sqrt(coupling.trend.levelVar) } };
+
+  const direct = readings.flatMap((reading) => observationOf(reading, context) ?? []);
+  const standing = runFilter('pelvicTilt.standing', priorOf('pelvicTilt.standing', person.sex), direct.filter(({ key }) => key === 'pelvicTilt.standing'), until);
+  const standingTilt = { mean: standing.trend.level, sd: Math.sqrt(standing.trend.levelVar) };
+  const observations = [
+    ...direct,
+    ...readings.flatMap((reading) => longSitObservations(reading, standingTilt, body)),
+    ...sessions.flatMap((session) => settledSeatObservations(session, body)),
+  ];
+
+  const estimates: Partial<Record<RangeKey, RangeEstimate>> = {};
+  for (const id of rangeIds) {
+    if (id === 'pelvicTilt.longSit') continue;
+    if (id === 'hamstringCoupling') {
+      estimates[id] = estimateOf(id, coupling, coupling.looks > 0 ? 'measured' : 'assumed');
+      continue;
+    }
+    const prior = priorOf(id, person.sex);
+    const keys = keysOf(id);
+    const own = keys.map((key) => ({ key, seen: observations.filter((one) => one.key === key) }));
+    for (const { key, seen } of own) {
+      const other = own.find((one) => one.key !== key);
+      if (seen.length === 0 && other && other.seen.length > 0) {
+        const theirs = runFilter(id, prior, other.seen, until);
+        const sd = Math.hypot(Math.sqrt(theirs.trend.levelVar), filter.sideDifference.value);
+        // A reading of the other side narrows this one, and can never make it more doubtful than knowing nothing.
+        estimates[key] = sd < prior.sd
+          ? { ...estimateOf(key, theirs, 'other-side'), sd, lastAt: null, looks: 0, driftPerWeek: 0 }
+          : estimateOf(key, runFilter(id, prior, [], until), 'assumed');
+        continue;
+      }
+      const filtered = runFilter(id, prior, seen, until);
+      estimates[key] = estimateOf(key, filtered, filtered.day === null ? 'assumed' : 'measured');
+    }
+  }
+  return estimates;
+}
+
+/** Estimates as what the geometry carries through. */
+export function beliefOf(estimates: Estimates): Belief {
+  const belief: Partial<Record<InputKey, Prior>> = {};
+  for (const estimate of Object.values(estimates)) if (estimate) belief[estimate.key] = { mean: estimate.mean, sd: estimate.sd };
+  return belief;
+}
+
+/** The smallest difference of two readings worth believing, 19 times in 20. */
+export function believableChange(sem: number, readingsEach: number, daySwing = readingParameter.daySwing.value): number {
+  return 1.96 * Math.SQRT2 * Math.sqrt(sem ** 2 / readingsEach + daySwing ** 2);
+}
+
+/** "128° ± 4": a level with the half width of its 80 % band. */
+export const Z_OF_BAND = 1.2816;

@@ -1,0 +1,92 @@
+import type { Body } from '../body/body';
+import type { Reading, Session } from '../formats/book';
+import { dayOf } from '../formats/time';
+import { kneeBendOnSeat } from '../geometry/kneelingSeat';
+import { longLegs } from '../geometry/longSit';
+import { filter, kneeMargin, kneeling, pelvisTarget, reading as parameter } from '../parameters';
+import { couplingFrom, protocolOf, semOf, type ConversionContext } from '../ranges/protocols';
+import { keyOf, keysOf, ranges, sides, type Prior, type RangeKey, type Side } from '../ranges/ranges';
+
+/**
+ * What one day says of one range. A settled seat, or a pelvis that did not roll back, only says that the range is at
+ * least or at most so much.
+ */
+export interface Observation {
+  readonly key: RangeKey;
+  readonly day: string;
+  readonly mean: number;
+  /** Error without the swing from day to day. */
+  readonly sd: number;
+  readonly bound: 'equal' | 'atLeast' | 'atMost';
+}
+
+const meanOf = (values: readonly number[]) => values.reduce((sum, value) => sum + value, 0) / values.length;
+
+/** Spread of repeated readings past what the method explains: another reading is asked for. */
+export function disagree(values: readonly number[], sem: number): boolean {
+  return values.length > 1 && Math.max(...values) - Math.min(...values) > parameter.disagreement.value * sem;
+}
+
+/** One reading as an observation; undefined where its protocol is unknown. Warm readings are brought back to cold. */
+export function observationOf(reading: Reading, context: ConversionContext): Observation | undefined {
+  const protocol = protocolOf(reading.range, reading.method, reading.protocol);
+  if (!protocol || reading.range === 'pelvicTilt.longSit') return undefined;
+  const converted = protocol.convert(meanOf(reading.values), semOf(protocol, reading.method) / Math.sqrt(reading.values.length), context);
+  const warm = reading.warm && ranges[reading.range].warms;
+  const side: Side = reading.side === 'right' ? 'right' : 'left';
+  return {
+    key: keyOf(reading.range, side),
+    day: dayOf(reading.at),
+    mean: converted.mean - (warm ? parameter.warmGain.value : 0),
+    sd: warm ? Math.hypot(converted.sem, parameter.warmGain.sd) : converted.sem,
+    bound: 'equal',
+  };
+}
+
+/** A pelvis measured in long sit on a known seat is a reading of the hamstrings: exact when it rolls back, a lower limit when it does not. */
+export function longSitObservations(reading: Reading, standing: Prior, body: Body): Observation[] {
+  if (reading.range !== 'pelvicTilt.longSit') return [];
+  const protocol = protocolOf(reading.range, reading.method, reading.protocol);
+  if (!protocol) return [];
+  const fromStanding = meanOf(reading.values) - standing.mean;
+  const { thighFallDeg } = longLegs(reading.seatCm ?? 0, 0, body);
+  const rolled = fromStanding < pelvisTarget.neutral.value - 1;
+  // The pelvis follows the stiffer leg, and nothing says which that is.
+  const sd = Math.hypot(semOf(protocol, reading.method) / Math.sqrt(reading.values.length), standing.sd, filter.sideDifference.value / 2);
+  return keysOf('hamstring').map((key) => ({ key, day: dayOf(reading.at), mean: 90 - thighFallDeg + fromStanding, sd, bound: rolled ? 'equal' : 'atLeast' }));
+}
+
+/** What the settled kneeling seats of a session say of the knees. */
+export function settledSeatObservations(session: Session, body: Body): Observation[] {
+  return session.poses.flatMap((pose) => {
+    if (pose.pose !== 'hero' && pose.pose !== 'reclined-hero') return [];
+    const seat = pose.settled.find(({ slot }) => slot === 'seat');
+    if (!seat) return [];
+    const bend = kneeBendOnSeat(seat.heightCm, body, kneeling.sitAllowance.value);
+    const hurt = pose.feeling.place === 'joint' || pose.stop === 'joint';
+    if (!hurt && (pose.feeling.strength > 6 || pose.breath === 'held')) return [];
+    const on = pose.side === 'both' ? sides : [pose.side];
+    return on.map((side): Observation => ({
+      key: keyOf('kneeFlexion.hipBent', side),
+      day: dayOf(session.at),
+      mean: hurt ? bend + kneeMargin.usual.value : bend,
+      sd: filter.settledSeat.value,
+      bound: hurt ? 'atMost' : 'atLeast',
+    }));
+  });
+}
+
+/** The student's own coupling, from days on which a watched leg raise and a knee lag were both taken on a side. */
+export function couplingObservations(readings: readonly Reading[]): Observation[] {
+  const raises = readings.filter(({ range, protocol }) => range === 'hamstring' && (protocol ?? 'straight-leg-raise.pelvis-watched') === 'straight-leg-raise.pelvis-watched');
+  const lags = readings.filter(({ protocol }) => protocol === 'knee-extension-90');
+  return lags.flatMap((lag): Observation[] => {
+    const raise = raises.find(({ side, at }) => side === lag.side && dayOf(at) === dayOf(lag.at));
+    const lagDeg = meanOf(lag.values);
+    if (!raise || lagDeg < 5) return [];
+    const hamstring = meanOf(raise.values);
+    // Errors of both readings carried through (90 − hamstring) / lag.
+    const sd = Math.hypot(3 / lagDeg, (3 * (90 - hamstring)) / lagDeg ** 2);
+    return [{ key: 'hamstringCoupling', day: dayOf(lag.at), mean: couplingFrom(hamstring, lagDeg), sd, bound: 'equal' }];
+  });
+}

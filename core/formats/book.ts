@@ -1,0 +1,123 @@
+import { z } from 'zod';
+import { approachIds } from '../approaches/approaches';
+import { tapedLengths } from '../body/body';
+import { propKinds } from '../props/shelf';
+import { slotIds } from '../props/slots';
+import { methodIds } from '../ranges/protocols';
+import { rangeIds } from '../ranges/ranges';
+
+/** An object that keeps fields it does not know, so that a newer book loses nothing here. */
+const open = <T extends z.ZodRawShape>(shape: T) => z.looseObject(shape) as unknown as z.ZodObject<T>;
+
+const id = z.string().min(1, 'an id is needed').max(120);
+const words = z.string().max(4000);
+/** An ISO date, or date and time. */
+export const moment = z.union([z.iso.datetime({ offset: true }), z.iso.date()], { error: 'expected a date such as 2026-01-08, or a date and time such as 2026-01-08T18:30:00Z' });
+const cm = (least: number, most: number) => z.number().min(least, `at least ${least} cm`).max(most, `at most ${most} cm`);
+
+export const sideSchema = z.enum(['left', 'right', 'both']);
+
+export const cautionAnswerSchema = open({
+  id,
+  side: sideSchema.optional(),
+  answer: z.enum(['yes', 'no', 'unanswered']),
+  at: moment,
+  /** Date of a written go-ahead by a doctor or physiotherapist. */
+  goAheadAt: moment.optional(),
+});
+
+export const propStateSchema = open({ id, heightCm: cm(0, 120), loadedCm: cm(0, 120).optional() });
+
+export const shelfItemSchema = open({
+  id,
+  kind: z.enum(propKinds),
+  name: z.string().min(1, 'a name is needed').max(80),
+  count: z.number().int('a whole number').min(0).max(500),
+  softness: z.number().min(0).max(1),
+  states: z.array(propStateSchema).min(1, 'at least one way to lie').max(20),
+});
+
+export const personSchema = open({
+  id,
+  name: z.string().trim().min(1, 'a name is needed').max(120),
+  statureCm: cm(90, 230),
+  bodyCm: z.partialRecord(z.enum(tapedLengths), cm(2, 120)).default({}),
+  sex: z.enum(['woman', 'man', 'unknown']).default('unknown'),
+  birthYear: z.number().int().min(1900).max(2100).optional(),
+  cautions: z.array(cautionAnswerSchema).default([]),
+  approach: z.enum(approachIds).default('built-up-alignment'),
+  choices: z.record(z.string(), z.string()).default({}),
+  home: z.array(shelfItemSchema).default([]),
+  /** Marked by the teacher as very mobile. */
+  veryMobile: z.boolean().optional(),
+  note: words.optional(),
+});
+
+export const readingSchema = open({
+  id,
+  person: id,
+  range: z.enum(rangeIds),
+  side: sideSchema,
+  method: z.enum(methodIds),
+  protocol: z.string().max(80).optional(),
+  values: z.array(z.number()).min(1, 'at least one value').max(9),
+  at: moment,
+  warm: z.boolean().default(false),
+  seatCm: cm(0, 80).optional(),
+  note: words.default(''),
+});
+
+export const pieceSchema = open({ item: id, state: id, count: z.number().int().min(1).max(20) });
+
+export const settledSchema = open({
+  slot: z.enum(slotIds),
+  part: z.enum(['low', 'high']).optional(),
+  side: sideSchema,
+  heightCm: cm(0, 250),
+  pieces: z.array(pieceSchema).max(8),
+});
+
+export const stopWords = ['sharp', 'electric', 'spreading', 'joint', 'dizzy', 'numb'] as const;
+
+export const sessionPoseSchema = open({
+  pose: id,
+  stage: z.string().max(80).optional(),
+  side: sideSchema,
+  settled: z.array(settledSchema).max(30),
+  plannedSeconds: z.number().min(0).max(7200).optional(),
+  heldSeconds: z.number().min(0).max(7200),
+  feeling: open({ strength: z.number().int('a whole number').min(0).max(10), place: z.enum(['muscle', 'joint', 'nerve', 'low-back', 'none']) }),
+  pelvis: z.enum(['rolled', 'upright', 'arched']),
+  breath: z.enum(['easy', 'held']),
+  list: z.enum(['none', 'left', 'right']).optional(),
+  faults: z.array(z.string().max(200)).max(20).default([]),
+  stop: z.enum(stopWords).optional(),
+  changes: z.array(open({ slot: z.enum(slotIds), fromCm: cm(0, 250), toCm: cm(0, 250), atSeconds: z.number().min(0).max(7200) })).max(60).optional(),
+  /** The teacher went against the advice; what was settled on counts as said, not as found. */
+  overruled: z.boolean().optional(),
+  nextDay: z.enum(['better', 'same', 'worse']).optional(),
+});
+
+export const sessionSchema = open({ id, person: id, at: moment, poses: z.array(sessionPoseSchema).max(80), note: words.optional() });
+
+export const settingsSchema = open({ units: z.enum(['cm', 'in']).default('cm'), theme: z.enum(['system', 'light', 'dark']).default('system') });
+
+export const bookSchema = open({
+  format: z.literal('ojas-book/1', { error: 'expected "ojas-book/1": this is not an Ojas book of a kind this version reads' }),
+  people: z.array(personSchema).max(2000),
+  readings: z.array(readingSchema).max(200_000),
+  shelf: z.array(shelfItemSchema).max(500),
+  sessions: z.array(sessionSchema).max(100_000),
+  classes: z.array(z.unknown()).default([]),
+  settings: settingsSchema.default({ units: 'cm', theme: 'system' }),
+});
+
+export type CautionAnswer = z.infer<typeof cautionAnswerSchema>;
+export type Person = z.infer<typeof personSchema>;
+export type Reading = z.infer<typeof readingSchema>;
+export type Settled = z.infer<typeof settledSchema>;
+export type SessionPose = z.infer<typeof sessionPoseSchema>;
+export type Session = z.infer<typeof sessionSchema>;
+export type Settings = z.infer<typeof settingsSchema>;
+export type Book = z.infer<typeof bookSchema>;
+export type StopWord = (typeof stopWords)[number];

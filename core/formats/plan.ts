@@ -1,0 +1,79 @@
+import { z } from 'zod';
+import { approachIds } from '../approaches/approaches';
+import { slotIds } from '../props/slots';
+import { rangeIds } from '../ranges/ranges';
+import { moment, pieceSchema, sideSchema } from './book';
+
+const point = z.tuple([z.number(), z.number()]);
+const stackSchema = z.object({ pieces: z.array(pieceSchema), heightCm: z.number() });
+
+export const planSlotSchema = z.object({
+  slot: z.enum(slotIds),
+  part: z.enum(['low', 'high']).optional(),
+  side: sideSchema,
+  /** Most likely height; 0 is the floor. */
+  targetCm: z.number().min(0),
+  lowCm: z.number().min(0),
+  highCm: z.number().min(0),
+  stack: z.array(pieceSchema),
+  stackCm: z.number().min(0),
+  /** What it stands on, where that is not the floor. */
+  over: z.string().optional(),
+  /** A strap's length, not a height. */
+  isLength: z.boolean().optional(),
+  reason: z.string(),
+  /** What the stack does against last time, for the slot that moves. */
+  action: z.enum(['first', 'lower', 'keep', 'raise']),
+  lastCm: z.number().nullable(),
+  widestInput: z.string().nullable(),
+  offsetCm: z.number(),
+  offsetSdCm: z.number(),
+  /** Height from the ranges alone, before what was learned on the mat; may be below the floor. */
+  reckonedCm: z.number(),
+  /** The stack's rivals: other pieces for the same height. */
+  others: z.array(stackSchema),
+});
+
+export const postureSchema = z.object({
+  hip: point, knee: point, ankle: point, heel: point, toe: point, spine: z.array(point), head: point, crownDeg: z.number(), elbow: point, hand: point,
+  pelvisDeg: z.number(), pelvisLeanDeg: z.number(),
+  supports: z.array(z.object({ slot: z.string(), xCm: z.number(), bottomCm: z.number(), topCm: z.number(), toXCm: z.number().optional(), toTopCm: z.number().optional() })),
+});
+
+export const planPoseSchema = z.object({
+  pose: z.string(),
+  side: sideSchema,
+  stage: z.string(),
+  status: z.enum(['offered', 'changed', 'instead', 'ask-first', 'forbidden']),
+  instead: z.string().nullable(),
+  reasons: z.array(z.string()),
+  refer: z.array(z.string()),
+  decision: z.object({ action: z.enum(['first', 'rest', 'raise', 'keep', 'lower']), slot: z.string().nullable(), reasons: z.array(z.string()), refer: z.string().nullable() }),
+  slots: z.array(planSlotSchema),
+  demands: z.array(z.object({ range: z.enum(rangeIds), side: sideSchema, needDeg: z.number(), haveDeg: z.number() })),
+  findings: z.record(z.string(), z.number()),
+  holdSeconds: z.number().min(0),
+  joints: z.record(z.string(), point),
+  posture: postureSchema.nullable(),
+  /** The same body with nothing beneath it. */
+  postureWithout: postureSchema.nullable(),
+});
+
+export const planSchema = z.object({
+  format: z.literal('ojas-plan/1'),
+  person: z.string(),
+  date: moment,
+  approach: z.enum(approachIds),
+  /** Intake questions without an answer. */
+  unanswered: z.array(z.string()),
+  ranges: z.array(z.object({
+    range: z.enum(rangeIds), side: sideSchema, mean: z.number(), sd: z.number().min(0), driftPerWeek: z.number(), lastAt: z.string().nullable(),
+    source: z.enum(['measured', 'other-side', 'assumed']),
+  })),
+  measureNext: z.array(z.object({ range: z.enum(rangeIds), side: sideSchema, gainCm: z.number() })),
+  poses: z.array(planPoseSchema),
+});
+
+export type Plan = z.infer<typeof planSchema>;
+export type PlanPose = z.infer<typeof planPoseSchema>;
+export type PlanSlot = z.infer<typeof planSlotSchema>;

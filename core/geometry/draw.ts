@@ -1,0 +1,30 @@
+import { kneeling, reclinedHero, type Parameter } from '../parameters';
+import type { Prior, RangeKey, Side } from '../ranges/ranges';
+import { keyOf, type RangeId } from '../ranges/ranges';
+
+/** Parameters that are uncertain in themselves and so widen a band. */
+export const uncertainParameters = {
+  'kneeling.sitAllowance': kneeling.sitAllowance,
+  'reclinedHero.frontThighCoupling': reclinedHero.frontThighCoupling,
+} as const satisfies Record<string, Parameter>;
+export type UncertainParameter = keyof typeof uncertainParameters;
+
+export type InputKey = RangeKey | UncertainParameter;
+
+/** One value for every input: the means, or one sigma point about them. */
+export type Draw = Readonly<Partial<Record<InputKey, number>>>;
+/** What is believed of every input. */
+export type Belief = Readonly<Partial<Record<InputKey, Prior>>>;
+
+/** The value of an input; throws when a family asks for one that nobody gave. */
+export function valueOf(draw: Draw, key: InputKey): number {
+  const value = draw[key];
+  if (value !== undefined) return value;
+  if (key in uncertainParameters) return uncertainParameters[key as UncertainParameter].value;
+  throw new Error(`no value for ${key}`);
+}
+
+export const rangeValue = (draw: Draw, id: RangeId, side: Side): number => valueOf(draw, keyOf(id, side));
+
+/** The side with the smaller range. */
+export const stifferSide = (draw: Draw, id: RangeId): Side => (rangeValue(draw, id, 'left') <= rangeValue(draw, id, 'right') ? 'left' : 'right');

@@ -1,0 +1,165 @@
+import { asinDeg, cosDeg, sinDeg } from '../angles';
+import type { Body } from '../body/body';
+import { longSit as parameter } from '../parameters';
+import { sides } from '../ranges/ranges';
+import { rangeValue, stifferSide, valueOf } from './draw';
+import type { Demand, Family, FamilyInput, SlotNeed } from './family';
+import { armToward, headFrom, spineFrom, type Point, type Posture } from './posture';
+
+/** Angles of two legs stretched forward over a seat and a roll under the knees. */
+export interface LongLegs {
+  readonly hip: Point;
+  readonly knee: Point;
+  readonly ankle: Point;
+  /** Thigh below the horizontal. */
+  readonly thighFallDeg: number;
+  readonly kneeBendDeg: number;
+}
+
+/** Solves the legs: the knee lies on the straight line from hip to ankle, or higher on the roll. */
+export function longLegs(seatCm: number, rollCm: number, body: Body): LongLegs {
+  const { thighCm, shinCm, ankleOverHeelCm, kneeBackCm, seatToHipCm } = body;
+  const hipY = seatCm + seatToHipCm;
+  const straightFallDeg = asinDeg((hipY - ankleOverHeelCm) / (thighCm + shinCm));
+  const straightKneeY = hipY - thighCm * sinDeg(straightFallDeg);
+  const kneeY = rollCm > 0 ? Math.max(straightKneeY, rollCm + kneeBackCm) : straightKneeY;
+  const thighFallDeg = asinDeg((hipY - kneeY) / thighCm);
+  const shinFallDeg = asinDeg((kneeY - ankleOverHeelCm) / shinCm);
+  const knee: Point = [thighCm * cosDeg(thighFallDeg), kneeY];
+  return {
+    hip: [0, hipY],
+    knee,
+    ankle: [knee[0] + shinCm * cosDeg(shinFallDeg), kneeY - shinCm * sinDeg(shinFallDeg)],
+    thighFallDeg,
+    kneeBendDeg: Math.max(0, shinFallDeg - thighFallDeg),
+  };
+}
+
+/** Height of the gap under straight knees on this seat: a roll lower than it changes nothing. */
+export const kneeGapCm = (seatCm: number, body: Body) => longLegs(seatCm, 0, body).knee[1] - body.kneeBackCm;
+
+/** Hip flexion that the stiffer side has at this knee bend: the least of the hip itself and the hamstring with the knee's help. */
+export function hipFlexionAt(kneeBendDeg: number, { draw, settings }: FamilyInput): number {
+  const coupling = valueOf(draw, 'hamstringCoupling');
+  return Math.min(settings.hipFlexionMostDeg, ...sides.map((side) =>
+    Math.min(rangeValue(draw, 'hipFlexion', side), settings.share * rangeValue(draw, 'hamstring', side) + coupling * kneeBendDeg)));
+}
+
+/** Degrees by which the pelvis rolls back from its target on these supports; the low back rounds by about as much. */
+export function rollBackDeg(seatCm: number, rollCm: number, input: FamilyInput): number {
+  const legs = longLegs(seatCm, rollCm, input.body);
+  return Math.max(0, 90 - legs.thighFallDeg + input.settings.pelvisTargetDeg - hipFlexionAt(legs.kneeBendDeg, input));
+}
+
+const ROLL_STEPS = 28;
+
+/** The least roll on this seat that keeps the roll-back within what is allowed, 0 when none is asked, the highest when none is enough. */
+export function rollUnderKneesCm(seatCm: number, input: FamilyInput): number {
+  const allowed = parameter.rollBackAllowed.value;
+  if (rollBackDeg(seatCm, 0, input) <= allowed) return 0;
+  // A roll works only from the gap upward, so the height switches from 0 to the gap in one step.
+  const from = Math.max(0, kneeGapCm(seatCm, input.body));
+  const to = Math.max(from, parameter.rollMost.value);
+  let below = from;
+  for (let step = 1; step <= ROLL_STEPS; step++) {
+    const here = from + ((to - from) * step) / ROLL_STEPS;
+    if (rollBackDeg(seatCm, here, input) > allowed) {
+      below = here;
+      continue;
+    }
+    let above = here;
+    for (let i = 0; i < 12; i++) {
+      const middle = (below + above) / 2;
+      if (rollBackDeg(seatCm, middle, input) > allowed) below = middle;
+      else above = middle;
+    }
+    return above;
+  }
+  return to;
+}
+
+/** Seat that straight legs ask for, with no roll: below 0 means room to spare. */
+export function straightLegSeatCm(input: FamilyInput): number {
+  const { body, settings } = input;
+  const fall = 90 + settings.pelvisTargetDeg - parameter.rollBackAllowed.value - hipFlexionAt(0, input);
+  return (body.thighCm + body.shinCm) * sinDeg(Math.min(90, Math.max(-90, fall))) + body.ankleOverHeelCm - body.seatToHipCm;
+}
+
+/**
+ * Seat and roll together. Searching every pair for the least cost would let a freer hamstring trade a lower roll for a
+ * higher seat; instead the two rise along one path, seat first a little (back before knees) or seat first all the way
+ * (legs first), so that a freer range never asks for more of either.
+ */
+export function longSitNeeds(input: FamilyInput): SlotNeed[] {
+  const seatLimit = input.settings.firstToRise === 'knees' ? parameter.seatBeforeRoll.value : parameter.seatMost.value;
+  const seatCm = Math.min(seatLimit, straightLegSeatCm(input));
+  return [
+    { slot: 'seat', side: 'both', rawCm: seatCm },
+    { slot: 'underKnees', side: 'both', rawCm: rollUnderKneesCm(Math.max(0, seatCm), input) },
+  ];
+}
+
+export function hamstringDemands(input: FamilyInput, legs: LongLegs): Demand[] {
+  const coupling = valueOf(input.draw, 'hamstringCoupling');
+  const need = 90 - legs.thighFallDeg + input.settings.pelvisTargetDeg - coupling * legs.kneeBendDeg;
+  return sides.map((side) => ({ range: 'hamstring', side, needDeg: need, haveDeg: rangeValue(input.draw, 'hamstring', side) }));
+}
+
+/** Feet upright at the end of long legs. */
+export function longFoot(legs: LongLegs, body: Body): Pick<Posture, 'heel' | 'toe'> {
+  const fall = asinDeg((legs.knee[1] - legs.ankle[1]) / body.shinCm);
+  const up: Point = [sinDeg(fall), cosDeg(fall)];
+  const [x, y] = legs.ankle;
+  return {
+    heel: [x + 1.5 - up[0] * body.ankleOverHeelCm * 0.6, y - up[1] * body.ankleOverHeelCm * 0.6],
+    toe: [x + 2 + up[0] * body.footCm * 0.72, y + up[1] * body.footCm * 0.72],
+  };
+}
+
+/** The sentence for seat and roll, shared by the long sit and its folds. */
+export function longSitWhy(input: FamilyInput, need: SlotNeed): string {
+  const side = stifferSide(input.draw, 'hamstring');
+  const bend = `Hamstring ${rangeValue(input.draw, 'hamstring', side).toFixed(0)}° ${side}`;
+  const onFloor = rollBackDeg(0, 0, input);
+  if (need.slot === 'seat') {
+    return need.rawCm <= 0
+      ? `${bend}: the pelvis stands upright on the floor.`
+      : `${bend}: on the floor the pelvis would roll back ${onFloor.toFixed(0)}° → ${need.rawCm.toFixed(0)} cm under the seat.`;
+  }
+  const seatFirst = input.settings.firstToRise === 'knees' ? 'back before knees' : 'the seat is as high as it goes';
+  return need.rawCm <= 0 ? 'Straight knees cost the back nothing here.' : `${bend}, ${seatFirst} → knees on ${need.rawCm.toFixed(0)} cm.`;
+}
+
+/** Supports of a long sit as they lie under the figure. */
+export const longSitSupports = (legs: LongLegs, seatCm: number, rollCm: number, body: Body): Posture['supports'] => [
+  { slot: 'seat', xCm: legs.hip[0] - 4, bottomCm: 0, topCm: seatCm },
+  { slot: 'underKnees', xCm: legs.knee[0] - 1, bottomCm: 0, topCm: Math.min(rollCm, legs.knee[1] - body.kneeBackCm + 0.5) },
+];
+
+/** Staff: legs long, pelvis as near upright as the hamstrings allow, palms beside the hips. */
+export const longSit: Family = {
+  id: 'long sit',
+  needs: ['hamstring:left', 'hamstring:right', 'hamstringCoupling', 'hipFlexion:left', 'hipFlexion:right'],
+  heights: longSitNeeds,
+  afterBuilt: (input, built) => [{ slot: 'underKnees', side: 'both', rawCm: rollUnderKneesCm(built.seat ?? 0, input) }],
+  figure: (input, built) => {
+    const { body } = input;
+    const [seatCm, rollCm] = [built.seat ?? 0, built.underKnees ?? 0];
+    const legs = longLegs(seatCm, rollCm, body);
+    const rollBack = rollBackDeg(seatCm, rollCm, input);
+    // The pelvis leans back by the roll-back and the spine rounds forward to bring the shoulders over it again.
+    const spine = spineFrom(legs.hip, body.trunkCm, -rollBack, rollBack * 0.9);
+    const shoulder = spine.at(-1) as Point;
+    const palm: Point = [legs.hip[0] - 8, seatCm > 14 ? seatCm : 0];
+    return {
+      posture: {
+        hip: legs.hip, knee: legs.knee, ankle: legs.ankle, ...longFoot(legs, body), spine, ...headFrom(shoulder, body, rollBack * 0.3 + 2),
+        ...armToward(shoulder, palm, body, -1), pelvisDeg: input.settings.pelvisTargetDeg - rollBack, pelvisLeanDeg: -rollBack,
+        supports: longSitSupports(legs, seatCm, rollCm, body),
+      },
+      demands: hamstringDemands(input, legs),
+      findings: { rollBackDeg: rollBack, kneeBendDeg: legs.kneeBendDeg },
+    };
+  },
+  why: longSitWhy,
+};

@@ -1,0 +1,79 @@
+import { asinDeg, cosDeg, sinDeg } from '../angles';
+import type { Body } from '../body/body';
+
+/** x forward, y up, floor at y = 0, centimetres. */
+export type Point = readonly [x: number, y: number];
+
+/** Where a slot's support stands under the figure. */
+export interface SupportPlace {
+  readonly slot: string;
+  /** Middle of the support. */
+  readonly xCm: number;
+  readonly bottomCm: number;
+  readonly topCm: number;
+  /** A ramp rises toward `toXCm`, `toTopCm`. */
+  readonly toXCm?: number;
+  readonly toTopCm?: number;
+}
+
+/** Solved joints of a figure seen from the side: what is drawn is what was reckoned. */
+export interface Posture {
+  readonly hip: Point;
+  readonly knee: Point;
+  readonly ankle: Point;
+  readonly heel: Point;
+  readonly toe: Point;
+  /** From the hip centre to the shoulder centre; its length is the trunk's. */
+  readonly spine: readonly Point[];
+  /** Middle of the skull. */
+  readonly head: Point;
+  /** Which way the crown points, degrees from upright, forward +. */
+  readonly crownDeg: number;
+  /** Which way the face looks, +1 toward the belly side of a forward-facing figure, -1 backward. */
+  readonly elbow: Point;
+  readonly hand: Point;
+  /** Pelvis against the standing pelvis, front lower = +. */
+  readonly pelvisDeg: number;
+  /** Lean of the pelvis's long axis in the picture, degrees from upright, forward +. */
+  readonly pelvisLeanDeg: number;
+  readonly supports: readonly SupportPlace[];
+}
+
+export const along = ([x, y]: Point, leanDeg: number, cm: number): Point => [x + cm * sinDeg(leanDeg), y + cm * cosDeg(leanDeg)];
+export const between = (a: Point, b: Point): number => Math.hypot(b[0] - a[0], b[1] - a[1]);
+
+const VERTEBRAE = 12;
+
+/** A spine of the trunk's length whose lean runs evenly from one angle to another, both in degrees from upright, forward +. */
+export function spineFrom(hip: Point, trunkCm: number, fromLeanDeg: number, toLeanDeg: number): Point[] {
+  const points: Point[] = [hip];
+  for (let i = 0; i < VERTEBRAE; i++) {
+    const lean = fromLeanDeg + ((i + 0.5) / VERTEBRAE) * (toLeanDeg - fromLeanDeg);
+    points.push(along(points[i] as Point, lean, trunkCm / VERTEBRAE));
+  }
+  return points;
+}
+
+/** Middle of the skull and the crown's lean, for a head carried on from the shoulders at this lean. */
+export function headFrom(shoulder: Point, body: Body, leanDeg: number): { head: Point; crownDeg: number } {
+  return { head: along(shoulder, leanDeg, 0.62 * body.shoulderToCrownCm), crownDeg: leanDeg };
+}
+
+/** An arm from the shoulder toward a target: the hand reaches it or stops short at the arm's length; the elbow bends to one side. */
+export function armToward(shoulder: Point, target: Point, body: Body, elbowSide: 1 | -1): { elbow: Point; hand: Point } {
+  const lower = body.forearmCm + body.palmCm;
+  const whole = body.upperArmCm + lower;
+  const distance = Math.min(between(shoulder, target), whole - 1e-9);
+  const direction = Math.atan2(target[1] - shoulder[1], target[0] - shoulder[0]);
+  const hand: Point = [shoulder[0] + distance * Math.cos(direction), shoulder[1] + distance * Math.sin(direction)];
+  const reach = Math.max(distance, Math.abs(body.upperArmCm - lower) + 1e-9);
+  const cosAtShoulder = (body.upperArmCm ** 2 + reach ** 2 - lower ** 2) / (2 * body.upperArmCm * reach);
+  const bend = Math.acos(Math.min(1, Math.max(-1, cosAtShoulder))) * elbowSide;
+  return {
+    elbow: [shoulder[0] + body.upperArmCm * Math.cos(direction + bend), shoulder[1] + body.upperArmCm * Math.sin(direction + bend)],
+    hand,
+  };
+}
+
+/** Degrees by which the line from a to b falls below the horizontal. */
+export const fallDeg = (a: Point, b: Point) => asinDeg((a[1] - b[1]) / between(a, b));

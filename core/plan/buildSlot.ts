@@ -1,0 +1,107 @@
+import type { Decision } from '../adapt/decide';
+import type { Offset } from '../adapt/offset';
+import type { PlanSlot } from '../formats/plan';
+import { Z90, type Band } from '../geometry/band';
+import { slotKey, type SlotNeed } from '../geometry/family';
+import { decision as decisionParameter, fold, offset as offsetParameter, standingFold } from '../parameters';
+import type { Pose } from '../poses/pose';
+import { bestStacks, rungAbove, rungBelow } from '../props/search';
+import type { Shelf } from '../props/shelf';
+import type { SlotId } from '../props/slots';
+import { stackFaults, stackHeightCm, type Piece, type SlotRule, type Stack } from '../props/stack';
+
+/** What is not known of one slot's height: from the ranges, and from everything else. */
+export interface SlotDoubt {
+  readonly offset: Offset;
+  readonly rangeSdCm: number;
+}
+
+/** Slots that are left empty when they would have to stand higher than this. */
+export const HIGHEST_CM: Readonly<Partial<Record<string, number>>> & { forehead: number } = { forehead: fold.highestForeheadProp.value, hands: standingFold.highestHandProp.value };
+/** Lower gaps than these are left as they are. */
+const LOWEST_CM: Readonly<Record<string, number>> = { behindKnee: 0.5 };
+
+/** Everything that one slot's stack depends on. */
+export interface SlotBuild {
+  readonly need: SlotNeed;
+  readonly band: Band;
+  readonly doubt: SlotDoubt;
+  readonly decision: Decision;
+  readonly lying: Stack | undefined;
+  readonly rule: SlotRule;
+  readonly shelf: Shelf;
+  readonly why: string;
+  readonly pose: Pose;
+}
+
+/** One slot of a plan: target, band, the stack that builds it today, and why. */
+export function buildSlot(of: SlotBuild): PlanSlot {
+  const { need, band, doubt, lying } = of;
+  const { offset, rangeSdCm } = doubt;
+  const rawTarget = need.rawCm + offset.meanCm;
+  const target = Math.max(0, rawTarget);
+  const sd = Math.hypot(rangeSdCm, offset.sdCm);
+  const moved = need.rawCm - band.need.rawCm;
+  const lowCm = Math.max(0, Math.min(rawTarget, band.need.rawCm + moved + offset.meanCm - Z90 * sd));
+  const highCm = Math.max(target, rawTarget + Z90 * sd);
+  const { action, stacks } = stackFor(of, target, aimOf(rawTarget, sd));
+  const [stack, ...others] = stacks;
+  const reached = stack ?? { pieces: [], heightCm: 0 };
+  return {
+    slot: need.slot as SlotId, ...(need.part ? { part: need.part } : {}), side: need.side, targetCm: target, lowCm, highCm,
+    stack: [...reached.pieces], stackCm: reached.heightCm, ...(need.over ? { over: need.over } : {}), ...(need.isLength ? { isLength: true } : {}),
+    reason: reasonFor(of, action, reached), action, lastCm: lying?.heightCm ?? null, widestInput: band.parts[0]?.key ?? null,
+    offsetCm: offset.meanCm, offsetSdCm: offset.sdCm, reckonedCm: need.rawCm,
+    others: others.map(({ pieces, heightCm }) => ({ pieces: [...pieces], heightCm })),
+  };
+}
+
+/** A first build stands a little over the target: most supported first. */
+const aimOf = (rawTargetCm: number, sdCm: number) => Math.max(0, rawTargetCm + FIRST_Z * sdCm);
+/** Standard normal deviate of the chance asked of a first build (0.65). */
+const FIRST_Z = 0.385;
+
+function reasonFor({ why, doubt, need, decision, lying }: SlotBuild, action: PlanSlot['action'], reached: Stack): string {
+  const { offset } = doubt;
+  const learned = offset.looks > 0 && Math.abs(offset.meanCm) >= 0.5 ? ` Learned on the mat: ${offset.meanCm > 0 ? '+' : '−'}${Math.abs(offset.meanCm).toFixed(1)} cm.` : '';
+  const flagged = Math.abs(offset.meanCm) > offsetParameter.flagAt.value * offsetParameter.priorSd.value ? ' That is a lot: measure again, or look at the set-up.' : '';
+  const moved = action === 'lower' || action === 'raise'
+    ? ` ${action === 'lower' ? 'One rung lower' : 'One rung higher'}: ${(lying?.heightCm ?? 0).toFixed(1)} → ${reached.heightCm.toFixed(1)} cm. ${decision.reasons.join(' ')}` : '';
+  const short = action === 'raise' && lying && reached.heightCm <= lying.heightCm && !need.isLength ? ' The shelf builds nothing higher here.' : '';
+  return `${why}${learned}${flagged}${moved}${short}`;
+}
+
+/** The stack for a slot today: what the decision says for the slot that moves, what lay there for the rest, the nearest for a first time. */
+function stackFor({ need, decision, lying, rule, shelf, pose }: SlotBuild, targetCm: number, aimCm: number): { action: PlanSlot['action']; stacks: Stack[] } {
+  const key = slotKey(need);
+  const action = lying === undefined ? 'first' : decision.slot === key && (decision.action === 'lower' || decision.action === 'raise') ? decision.action : 'keep';
+  if (need.isLength) return { action, stacks: targetCm < 1 ? [] : bestStrap(shelf, targetCm) };
+  const limit = HIGHEST_CM[need.slot];
+  if (targetCm < (LOWEST_CM[need.slot] ?? 1) && action !== 'raise' && !(lying && lying.heightCm > 0.5)) return { action, stacks: [] };
+  if (limit !== undefined && targetCm > limit) return { action, stacks: [] };
+  if (lying && action === 'keep' && (pose.comesDown.includes(key) || need.slot !== 'underKnees') && stillThere(lying.pieces, shelf, rule)) {
+    // A slot that follows another (the low end of a ramp) is built anew when that one moved.
+    const follows = need.part === 'low' || need.slot === 'neck';
+    if (!follows || Math.abs(lying.heightCm - targetCm) <= decisionParameter.mostRung.value) {
+      const again = { pieces: lying.pieces, heightCm: stackHeightCm(lying.pieces, shelf, rule) };
+      const rivals = bestStacks(shelf, rule, { targetCm: again.heightCm, lying: lying.pieces }).filter(({ pieces }) => JSON.stringify(pieces) !== JSON.stringify(again.pieces));
+      return { action, stacks: [again, ...rivals.slice(0, 2)] };
+    }
+  }
+  if (lying && action === 'lower') return { action, stacks: [rungBelow(shelf, rule, lying) ?? lying] };
+  if (lying && action === 'raise') return { action, stacks: [rungAbove(shelf, rule, lying) ?? lying] };
+  return { action, stacks: bestStacks(shelf, rule, { targetCm: lying ? lying.heightCm : aimCm, ...(lying ? { lying: lying.pieces } : {}) }) };
+}
+
+/** Any strap long enough for the hands and a loop round the feet. */
+function bestStrap(shelf: Shelf, lengthCm: number): Stack[] {
+  const strap = shelf.find(({ kind, count, states }) => kind === 'strap' && count > 0 && states.some(({ id }) => id === 'length'));
+  return strap ? [{ pieces: [{ item: strap.id, state: 'length', count: 1 }], heightCm: lengthCm }] : [];
+}
+
+/** Whether what lay there last time can still be built and still keeps the rules. */
+function stillThere(pieces: readonly Piece[], shelf: Shelf, rule: SlotRule): boolean {
+  const known = pieces.every(({ item, state }) => shelf.find(({ id }) => id === item)?.states.some(({ id }) => id === state));
+  return known && stackFaults(pieces, shelf, rule).length === 0;
+}
+

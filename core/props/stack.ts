@@ -1,0 +1,145 @@
+import { stackCost } from '../parameters';
+import { isSoft, kinds, loadedCm, stateName, type PropKind, type PropState, type Shelf, type ShelfItem } from './shelf';
+
+/** One layer of a stack: `count` alike pieces side by side. */
+export interface Piece {
+  readonly item: string;
+  readonly state: string;
+  readonly count: number;
+}
+
+/** Bottom layer first. */
+export interface Stack {
+  readonly pieces: readonly Piece[];
+  readonly heightCm: number;
+}
+
+/** What a slot asks of anything that is put there. */
+export interface SlotRule {
+  /** Share of the seated load. */
+  readonly load: number;
+  /** Which kinds may serve, and in which states (all, where none are named). */
+  readonly serves: Readonly<Partial<Record<PropKind, readonly string[] | 'any'>>>;
+  /** The stack must be this wide, alike under both sides. */
+  readonly leastWidthCm: number;
+  /** Each hand or foot has a stack of its own, built of twins. */
+  readonly pair?: boolean;
+}
+
+export const MOST_PIECES = 4;
+export const MOST_SOFT = 3;
+
+/** A layer with its shelf item looked up. */
+export interface Layer {
+  readonly item: ShelfItem;
+  readonly state: PropState;
+  readonly count: number;
+  readonly heightCm: number;
+}
+
+function layersOf(stack: readonly Piece[], shelf: Shelf, load: number): Layer[] {
+  return stack.map(({ item: id, state: stateId, count }) => {
+    const item = shelf.find((one) => one.id === id);
+    const state = item?.states.find((one) => one.id === stateId);
+    if (!item || !state) throw new Error(`the shelf has no ${id} ${stateId}`);
+    return { item, state, count, heightCm: loadedCm(item, state, load) };
+  });
+}
+
+/** Height of a stack as it stands under its slot's load. */
+export const stackHeightCm = (pieces: readonly Piece[], shelf: Shelf, rule: SlotRule) =>
+  layersOf(pieces, shelf, rule.load).reduce((sum, { heightCm }) => sum + heightCm, 0);
+
+/** How wide one piece lies across the body in a state; a block on its end is as wide as it is deep. */
+export const pieceWidthCm = (item: ShelfItem, state: PropState) => (state.id === 'end' ? kinds[item.kind].depthCm : kinds[item.kind].widthCm);
+
+const OVERHANG_CM = 4;
+const isRoll = ({ id }: PropState) => id.startsWith('roll');
+
+/** What forbids one layer in a slot whatever lies above or below it. */
+export function layerFaults({ item, state, count }: Layer, rule: SlotRule): string[] {
+  const faults: string[] = [];
+  const states = rule.serves[item.kind];
+  if (states === undefined || (states !== 'any' && !states.includes(state.id))) faults.push(`${item.name} ${stateName(item, state.id)} does not serve here`);
+  // Every layer, not the top alone, must carry both sides alike.
+  if (pieceWidthCm(item, state) * count < rule.leastWidthCm) faults.push(`${item.name} is narrower than the ${rule.leastWidthCm.toFixed(0)} cm asked for`);
+  if (count < countAsked(item, rule)) faults.push(`${item.name} is asked for in twins`);
+  return faults;
+}
+
+/** Twins, where each hand or foot has its own stack; one thing wide enough for both counts as a pair. */
+export const countAsked = (item: ShelfItem, rule: SlotRule) => (rule.pair && !['chair', 'bench'].includes(item.kind) ? 2 : 1);
+
+/** What forbids one layer on another. */
+export function pairFaults(below: Layer, above: Layer): string[] {
+  const faults: string[] = [];
+  if (isSoft(below.item) && !isSoft(above.item)) faults.push(`${above.item.name} is hard and may not lie on ${below.item.name}`);
+  if (below.state.id === 'end') faults.push('nothing lies on a block on end');
+  if (isRoll(below.state)) faults.push('nothing lies on a roll');
+  if (below.item.kind === 'bolster-round' && (isRoll(above.state) || !['blanket', 'towel'].includes(above.item.kind))) faults.push('only a fold lies on a round bolster');
+  if (below.item.kind === 'chair' && !isSoft(above.item)) faults.push('only a fold lies on a chair');
+  if (!isSoft(above.item) && pieceWidthCm(above.item, above.state) * above.count > pieceWidthCm(below.item, below.state) * below.count + OVERHANG_CM) {
+    faults.push(`${above.item.name} is wider than what it lies on`);
+  }
+  return faults;
+}
+
+/** The rules that a stack breaks, in words; an empty list for a stack that may be used. */
+export function stackFaults(pieces: readonly Piece[], shelf: Shelf, rule: SlotRule): string[] {
+  const layers = layersOf(pieces, shelf, rule.load);
+  const used = new Map<ShelfItem, number>();
+  for (const { item, count } of layers) used.set(item, (used.get(item) ?? 0) + count);
+  const all = layers.reduce((sum, { count }) => sum + count, 0);
+  return [...new Set([
+    ...layers.flatMap((layer) => layerFaults(layer, rule)),
+    ...layers.slice(1).flatMap((above, i) => pairFaults(layers[i] as Layer, above)),
+    ...[...used].flatMap(([item, count]) => (count > item.count ? [`the shelf has ${item.count} of ${item.name}, not ${count}`] : [])),
+    ...(all > MOST_PIECES ? [`${all} pieces are more than ${MOST_PIECES}`] : []),
+    ...(layers.filter(({ item }) => isSoft(item)).length > MOST_SOFT ? [`more than ${MOST_SOFT} soft layers`] : []),
+  ])];
+}
+
+/** Tall faces and rolls are less steady. */
+const wobbleOf = ({ item, state }: Layer) => (state.id === 'end' ? 1 : state.id === 'edge' || item.kind === 'bolster-round' ? 0.25 : item.kind === 'cushion' ? 0.5 : 0);
+
+/** Cost of layers apart from how near they come: pieces, softness, wobble. */
+export const layersCost = (layers: readonly Layer[]) => layers.reduce(
+  (sum, layer) => sum + layer.count * stackCost.perPiece.value + (isSoft(layer.item) ? stackCost.perSoftLayer.value : 0) + wobbleOf(layer) * stackCost.perWobble.value,
+  0,
+);
+export const simplicityCost = (pieces: readonly Piece[], shelf: Shelf, rule: SlotRule) => layersCost(layersOf(pieces, shelf, rule.load));
+
+/** Cost of standing off the target; too low costs more than too high. */
+export const missCost = (heightCm: number, targetCm: number) =>
+  heightCm >= targetCm ? (heightCm - targetCm) * stackCost.perCmHigh.value : (targetCm - heightCm) * stackCost.perCmLow.value;
+
+/** Pieces that must be brought or taken away to turn one stack into another. */
+export function piecesMoved(from: readonly Piece[], to: readonly Piece[]): number {
+  const tally = new Map<string, number>();
+  for (const { item, state, count } of from) tally.set(`${item}/${state}`, (tally.get(`${item}/${state}`) ?? 0) - count);
+  for (const { item, state, count } of to) tally.set(`${item}/${state}`, (tally.get(`${item}/${state}`) ?? 0) + count);
+  return [...tally.values()].reduce((sum, count) => sum + Math.abs(count), 0);
+}
+
+/** What is weighed when stacks are compared. */
+export interface StackWish {
+  readonly targetCm: number;
+  /** What already lies there; nothing, for a first build. */
+  readonly lying?: readonly Piece[];
+}
+
+export const movedCost = (lying: readonly Piece[] | undefined, to: readonly Piece[]) =>
+  lying && lying.length > 0 ? piecesMoved(lying, to) * stackCost.perPieceMoved.value : 0;
+
+export const stackCostOf = (stack: Stack, shelf: Shelf, rule: SlotRule, { targetCm, lying }: StackWish) =>
+  missCost(stack.heightCm, targetCm) + simplicityCost(stack.pieces, shelf, rule) + movedCost(lying, stack.pieces);
+
+/** A stack in words, top first: "blanket folded in 4 on 2 cork blocks flat". */
+export function stackWords(pieces: readonly Piece[], shelf: Shelf): string {
+  if (pieces.length === 0) return 'the floor';
+  return [...pieces].reverse().map(({ item: id, state, count }) => {
+    const item = shelf.find((one) => one.id === id);
+    const name = (item?.name ?? id).toLowerCase();
+    return `${count > 1 ? `${count} × ` : ''}${name}${item ? `, ${stateName(item, state)}` : ''}`;
+  }).join(' · on ');
+}

@@ -1,0 +1,182 @@
+import type { Body } from '../body/body';
+import { armCm } from '../body/body';
+import { acosDeg } from '../angles';
+import { kneeBendOnSeat } from '../geometry/kneelingSeat';
+import { kneeling, reading as readingParameter, spineShare, standingFold } from '../parameters';
+import { ranges, type RangeId } from './ranges';
+
+export const methodIds = ['phone-tilt', 'photo', 'protractor', 'tape', 'by-eye', 'from-pose'] as const;
+export type MethodId = (typeof methodIds)[number];
+
+export interface Method {
+  readonly id: MethodId;
+  readonly name: string;
+  /** Error of one reading, in degrees; null where the tape's own error is carried through the formula. */
+  readonly semDeg: number | null;
+}
+
+export const methods: Readonly<Record<MethodId, Method>> = {
+  'phone-tilt': { id: 'phone-tilt', name: 'Phone tilt', semDeg: 2.5 },
+  photo: { id: 'photo', name: 'Photo', semDeg: 3 },
+  protractor: { id: 'protractor', name: 'Protractor', semDeg: 3 },
+  tape: { id: 'tape', name: 'Tape', semDeg: null },
+  'by-eye': { id: 'by-eye', name: 'By eye', semDeg: 7 },
+  'from-pose': { id: 'from-pose', name: 'From the pose', semDeg: null },
+};
+
+/** Error of a length read off a tape or a stack of props, in centimetres. */
+export const TAPE_SEM_CM = 1;
+
+export interface Converted {
+  readonly mean: number;
+  /** Error of one reading after conversion, method and formula together. */
+  readonly sem: number;
+}
+
+/** What a conversion may lean on. */
+export interface ConversionContext {
+  readonly body: Body;
+  /** Hip bend gained per degree of knee bend, as believed now. */
+  readonly coupling: { readonly mean: number; readonly sd: number };
+}
+
+export interface Protocol {
+  readonly id: string;
+  readonly range: RangeId;
+  readonly name: string;
+  readonly methods: readonly MethodId[];
+  /** Unit of the value that is read. */
+  readonly unit: 'deg' | 'cm';
+  readonly least: number;
+  readonly most: number;
+  readonly position: string;
+  readonly holdStill: string;
+  readonly tool: string;
+  readonly stopWhen: string;
+  readonly spoiledBy: string;
+  /** From the value read, with the error of one such reading, to the range. */
+  readonly convert: (value: number, sem: number, context: ConversionContext) => Converted;
+}
+
+const asRead = (value: number, sem: number): Converted => ({ mean: value, sem });
+const NEVER = 'Stop before pain, and at any sharp, electric or spreading feeling: write it down and leave it there.';
+
+/** Carries an error through a formula by its slope at the value read. */
+function through(formula: (value: number) => number, value: number, sem: number): Converted {
+  const step = 0.01;
+  const slope = (formula(value + step) - formula(value - step)) / (2 * step);
+  return { mean: formula(value), sem: Math.abs(slope) * sem };
+}
+
+const limits = (id: RangeId) => ({ least: ranges[id].least, most: ranges[id].most });
+
+export const protocols: readonly Protocol[] = [
+  {
+    id: 'pelvic-tilt.standing', range: 'pelvicTilt.standing', name: 'Standing', methods: ['phone-tilt', 'protractor', 'photo', 'by-eye'], unit: 'deg',
+    ...limits('pelvicTilt.standing'),
+    position: 'Standing barefoot, feet hip-wide, weight even.', holdStill: 'Knees soft, arms loose, eyes ahead.',
+    tool: 'Across the front and the rear hip-bone points of one side.', stopWhen: NEVER, spoiledBy: 'Standing to attention; thick waistbands.', convert: asRead,
+  },
+  {
+    id: 'pelvic-tilt.long-sit', range: 'pelvicTilt.longSit', name: 'Long sit on a known seat', methods: ['phone-tilt', 'protractor', 'photo', 'by-eye'], unit: 'deg',
+    ...limits('pelvicTilt.longSit'),
+    position: 'Sitting with long legs as they would, hands in the lap; note the seat height.', holdStill: 'Knees straight, not pressed.',
+    tool: 'Across the front and the rear hip-bone points of one side.', stopWhen: NEVER, spoiledBy: 'Leaning on the hands; bent knees.', convert: asRead,
+  },
+  {
+    id: 'straight-leg-raise.pelvis-watched', range: 'hamstring', name: 'Leg raise, pelvis watched', methods: ['phone-tilt', 'protractor', 'photo', 'by-eye'], unit: 'deg',
+    ...limits('hamstring'),
+    position: 'On the back, other leg flat. Raise one leg with its knee straight.', holdStill: 'Other thigh down; your hand under the front hip bone.',
+    tool: 'Along the shin of the raised leg.', stopWhen: `Stop as the pelvis starts to roll. ${NEVER} A line of feeling below the knee is no hamstring reading: refer on.`,
+    spoiledBy: 'A bending knee; a pelvis already rolled.', convert: asRead,
+  },
+  {
+    id: 'straight-leg-raise.first-pull', range: 'hamstring', name: 'Leg raise to the first firm pull', methods: ['phone-tilt', 'protractor', 'photo', 'by-eye'], unit: 'deg',
+    ...limits('hamstring'),
+    position: 'On the back, other leg flat. Raise one leg with its knee straight.', holdStill: 'Other thigh down.', tool: 'Along the shin of the raised leg.',
+    stopWhen: `Stop at the first firm pull; the share of the pelvis is taken away. ${NEVER}`, spoiledBy: 'A bending knee.',
+    convert: (value, sem) => {
+      const { value: share, sd } = readingParameter.pelvisShareOfLegRaise;
+      return { mean: value * (1 - share), sem: Math.hypot((1 - share) * sem, value * sd) };
+    },
+  },
+  {
+    id: 'knee-extension-90', range: 'hamstring', name: 'Knee lag from 90/90', methods: ['phone-tilt', 'protractor', 'photo', 'by-eye'], unit: 'deg', least: 0, most: 90,
+    position: 'On the back, thigh upright, knee bent; straighten the knee.', holdStill: 'The thigh upright, the other leg flat.',
+    tool: 'Along the shin; write what is missing to straight.', stopWhen: `Stop at the first firm pull. ${NEVER}`, spoiledBy: 'The thigh drifting away from upright.',
+    convert: (lag, sem, { coupling }) => ({ mean: 90 - coupling.mean * lag, sem: Math.hypot(coupling.mean * sem, coupling.sd * lag) }),
+  },
+  {
+    id: 'fingertip-floor', range: 'hamstring', name: 'Fingertip to floor (rough)', methods: ['tape'], unit: 'cm', least: -25, most: 70,
+    position: 'Standing, knees straight, folding forward; fingertips to floor, below the floor line as minus.', holdStill: 'Knees straight, hips over ankles.',
+    tool: 'Tape from the floor to the fingertip.', stopWhen: NEVER,
+    spoiledBy: 'The spine has its share in it. Use this only when nothing better is possible.',
+    convert: (gapCm, _sem, { body }) => {
+      const hipY = body.ankleHeightCm + body.shinCm + body.thighCm;
+      const fingersCm = body.statureCm * 0.078; // fingertip past the palm's bearing point
+      const pitch = acosDeg((gapCm + armCm(body) + fingersCm - hipY) / body.trunkCm);
+      return { mean: pitch - standingFold.spineCounts.value * spineShare.soft.value, sem: 9 };
+    },
+  },
+  {
+    id: 'knee-bend.on-back', range: 'kneeFlexion.hipBent', name: 'On the back, heel drawn in', methods: ['protractor', 'phone-tilt', 'photo', 'by-eye'], unit: 'deg',
+    ...limits('kneeFlexion.hipBent'),
+    position: 'On the back, draw the heel toward the seat.', holdStill: 'Thigh near the chest, foot in line.', tool: 'At the outer side of the knee.',
+    stopWhen: `Stop when the shin meets firm flesh or the knee speaks. ${NEVER}`, spoiledBy: 'A foot turning sideways.', convert: asRead,
+  },
+  {
+    id: 'heel-to-seat', range: 'kneeFlexion.hipBent', name: 'Heel to seat', methods: ['tape'], unit: 'cm', least: 0, most: 90,
+    position: 'On the back, heel drawn in.', holdStill: 'Foot in line with the thigh.', tool: 'Tape from the heel to the outer hip point.', stopWhen: NEVER,
+    spoiledBy: 'A twisted shin.',
+    convert: (distanceCm, sem, { body }) => through((d) => kneeBendFromHeelCm(d, body), distanceCm, sem),
+  },
+  {
+    id: 'kneeling-seat', range: 'kneeFlexion.hipBent', name: 'Kneeling, lowered by layers', methods: ['from-pose'], unit: 'cm', least: 0, most: 60,
+    position: 'Kneel on a high support; take layers away one at a time.', holdStill: 'Feet straight back, knees quiet.', tool: 'Height of the support at the first knee or thigh signal.',
+    stopWhen: NEVER, spoiledBy: 'Feet turned outward.',
+    convert: (seatCm, sem, { body }) => {
+      const converted = through((h) => kneeBendOnSeat(h, body, kneeling.sitAllowance.value), seatCm, sem);
+      return { mean: converted.mean, sem: Math.hypot(converted.sem, kneeling.sitAllowance.sd) };
+    },
+  },
+  {
+    id: 'knee-bend.face-down', range: 'kneeFlexion.prone', name: 'Face down', methods: ['phone-tilt', 'protractor', 'photo', 'by-eye'], unit: 'deg',
+    ...limits('kneeFlexion.prone'),
+    position: 'Face down, bend one knee.', holdStill: 'Your hand on the pelvis.', tool: 'Along the shin.',
+    stopWhen: `Stop when the pelvis lifts or the front thigh pulls firmly. ${NEVER}`, spoiledBy: 'A lifting pelvis; a thigh drifting outward.', convert: asRead,
+  },
+  {
+    id: 'heel-to-seat.face-down', range: 'kneeFlexion.prone', name: 'Face down, heel to seat', methods: ['tape'], unit: 'cm', least: 0, most: 90,
+    position: 'Face down, heel drawn toward the seat.', holdStill: 'Your hand on the pelvis.', tool: 'Tape from the heel to the outer hip point.',
+    stopWhen: `Stop when the pelvis lifts. ${NEVER}`, spoiledBy: 'A lifting pelvis.',
+    convert: (distanceCm, sem, { body }) => through((d) => kneeBendFromHeelCm(d, body), distanceCm, sem),
+  },
+  {
+    id: 'thigh-to-chest', range: 'hipFlexion', name: 'Thigh to chest', methods: ['protractor', 'phone-tilt', 'photo', 'by-eye'], unit: 'deg', ...limits('hipFlexion'),
+    position: 'On the back, one thigh drawn to the chest, knee bent.', holdStill: 'Other thigh down.', tool: 'Along the thigh.',
+    stopWhen: `Stop as the pelvis rolls. ${NEVER}`, spoiledBy: 'A rolling pelvis.', convert: asRead,
+  },
+];
+
+/** Knee bend from the distance of heel to hip point, by the cosine rule on thigh and shin. */
+export function kneeBendFromHeelCm(distanceCm: number, { thighCm, shinCm }: Body): number {
+  return 180 - acosDeg((thighCm ** 2 + shinCm ** 2 - distanceCm ** 2) / (2 * thighCm * shinCm));
+}
+
+/** The student's own coupling, from a leg raise with the pelvis watched and a knee lag taken together; kept within human limits. */
+export function couplingFrom(hamstringDeg: number, kneeLagDeg: number): number {
+  const { least, most } = ranges.hamstringCoupling;
+  return Math.min(most, Math.max(least, (90 - hamstringDeg) / kneeLagDeg));
+}
+
+export const protocolsOf = (id: RangeId): readonly Protocol[] => protocols.filter((protocol) => protocol.range === id);
+
+/** The protocol that a reading names, or the first one of its range and method. */
+export function protocolOf(id: RangeId, method: MethodId, named?: string): Protocol | undefined {
+  const ofRange = protocolsOf(id);
+  if (named !== undefined) return ofRange.find((protocol) => protocol.id === named);
+  return ofRange.find((protocol) => protocol.methods.includes(method));
+}
+
+/** Error of one reading by this method in this protocol's own unit. */
+export const semOf = (protocol: Protocol, method: MethodId): number => (protocol.unit === 'cm' ? TAPE_SEM_CM : (methods[method].semDeg ?? 3));

@@ -1,0 +1,60 @@
+import type { CautionAnswer } from '../formats/book';
+import { dayOf } from '../formats/time';
+import { cautionById, cautions, inScope, type Change, type Effect } from './cautions';
+
+export type Status = 'offered' | 'changed' | 'instead' | 'ask-first' | 'forbidden';
+
+/** What the intake says of one pose. */
+export interface Verdict {
+  readonly status: Status;
+  readonly instead: string | null;
+  readonly changes: ReadonlySet<Change>;
+  readonly reasons: readonly string[];
+  readonly refer: readonly string[];
+}
+
+const answerTo = (answers: readonly CautionAnswer[], id: string) => answers.filter((answer) => answer.id === id).at(-1);
+
+/** Questions not answered yet: unknown is not "no". */
+export const unansweredCautions = (answers: readonly CautionAnswer[]): string[] =>
+  cautions.filter(({ id }) => (answerTo(answers, id)?.answer ?? 'unanswered') === 'unanswered').map(({ id }) => id);
+
+const strictness: readonly Status[] = ['offered', 'changed', 'ask-first', 'instead', 'forbidden'];
+const strictest = (statuses: readonly Status[]): Status =>
+  statuses.reduce<Status>((a, b) => (strictness.indexOf(b) > strictness.indexOf(a) ? b : a), 'offered');
+
+/** What one effect that touches a pose comes to, once a written go-ahead is weighed in. */
+function statusOf(effect: Effect, goAheadAt: string | undefined): { status: Status; words: string } {
+  switch (effect.effect) {
+    case 'ask-first':
+      return goAheadAt === undefined ? { status: 'ask-first', words: effect.words } : { status: 'changed', words: `${effect.words} Go-ahead noted on ${dayOf(goAheadAt)}.` };
+    case 'change':
+      return { status: 'changed', words: effect.words };
+    case 'forbid':
+      return { status: effect.instead === undefined ? 'forbidden' : 'instead', words: effect.words };
+  }
+}
+
+/** Weighs every "yes" against a pose: the strictest effect rules, and every change in force is kept. */
+export function verdictOn(poseId: string, answers: readonly CautionAnswer[]): Verdict {
+  const latest = new Map(answers.map((one) => [`${one.id}/${one.side ?? ''}`, one]));
+  const found = [...latest.values()].filter(({ answer }) => answer === 'yes').map((answer) => {
+    const caution = cautionById(answer.id);
+    // A caution of a newer book, unknown here, cannot be weighed: it is asked about.
+    if (!caution) return { effects: [askAbout(answer.id)], refer: [], goAheadAt: undefined };
+    const effects = caution.effects.filter(({ poses }) => inScope(poses, poseId));
+    return { effects, refer: effects.length > 0 ? [caution.refer] : [], goAheadAt: answer.goAheadAt };
+  });
+  const weighed = found.flatMap(({ effects, goAheadAt }) => effects.map((effect) => statusOf(effect, goAheadAt)));
+  const effects = found.flatMap((one) => one.effects);
+  const status = strictest(weighed.map((one) => one.status));
+  return {
+    status,
+    instead: status === 'instead' ? (effects.flatMap((effect) => (effect.effect === 'forbid' && effect.instead) || []).at(0) ?? null) : null,
+    changes: new Set(effects.flatMap((effect) => (effect.effect === 'change' ? [effect.change] : []))),
+    reasons: [...new Set(weighed.map(({ words }) => words))],
+    refer: [...new Set(found.flatMap(({ refer }) => refer))],
+  };
+}
+
+const askAbout = (id: string): Effect => ({ effect: 'ask-first', poses: 'all', words: `“${id}” is answered yes and this version does not know it: ask before offering this.` });

@@ -1,0 +1,113 @@
+import { bodyFrom, type Body } from '../body/body';
+import type { Person, Reading, SessionPose } from '../formats/book';
+import type { PlanPose } from '../formats/plan';
+import { daysBetween } from '../formats/time';
+import { choicesFor } from '../approaches/approaches';
+import { families } from '../geometry/families';
+import { slotKey } from '../geometry/family';
+import { uncertainParameters, type Draw, type InputKey } from '../geometry/draw';
+import { methods, type MethodId } from '../ranges/protocols';
+import { reading } from '../parameters';
+import { keysOf, priorOf, rangeIds, ranges, type RangeId, type RangeKey, type Side } from '../ranges/ranges';
+import { settingsFor } from '../safety/settings';
+import { verdictOn } from '../safety/verdict';
+import { poseById } from '../poses/poses';
+import type { Chance } from './chance';
+
+/** A student whose true ranges are known to the simulation and hidden from the reckoning. Marked as simulated wherever shown. */
+export interface SimulatedStudent {
+  readonly person: Person;
+  readonly body: Body;
+  readonly startAt: string;
+  /** True value of every input at the start. */
+  readonly atStart: Draw;
+  /** Degrees gained a week with practice. */
+  readonly growthPerWeek: Draw;
+  /** What no model knows: centimetres more or less than reckoned, by pose and slot. */
+  readonly quirkCm: (pose: string, slot: string) => number;
+}
+
+/** Draws hidden ranges around what is usual for such a person; sides differ a little. */
+export function simulateStudent(person: Person, startAt: string, chance: Chance, set: Draw = {}): SimulatedStudent {
+  const truth: Partial<Record<InputKey, number>> = {};
+  const growth: Partial<Record<InputKey, number>> = {};
+  for (const id of rangeIds) {
+    if (id === 'pelvicTilt.longSit') continue;
+    const prior = priorOf(id, person.sex);
+    const whole = chance.normal(prior.mean, prior.sd * 0.9);
+    const gain = ranges[id].unit === 'deg' && ranges[id].warms ? Math.max(0, chance.normal(0.35, 0.2)) : 0;
+    for (const key of keysOf(id)) {
+      truth[key] = set[key] ?? (ranges[id].sided ? chance.normal(whole, 3) : whole);
+      growth[key] = gain;
+    }
+  }
+  for (const [key, parameter] of Object.entries(uncertainParameters)) truth[key as InputKey] = chance.normal(parameter.value, parameter.sd * 0.6);
+  const quirks = new Map<string, number>();
+  return {
+    person, body: bodyFrom(person.statureCm, person.bodyCm), startAt, atStart: truth, growthPerWeek: growth,
+    quirkCm: (pose, slot) => {
+      const key = `${pose}/${slot}`;
+      const quirk = quirks.get(key) ?? chance.normal(0, 1.2);
+      quirks.set(key, quirk);
+      return quirk;
+    },
+  };
+}
+
+/** True values on a day: grown since the start, swung by the day. */
+export function truthOn(student: SimulatedStudent, day: string, swingDeg: number): Draw {
+  const weeks = Math.max(0, daysBetween(student.startAt, day) / 7);
+  return Object.fromEntries(Object.entries(student.atStart).map(([key, value]) => {
+    const range = ranges[key.split(':')[0] as RangeId];
+    const swings = range?.unit === 'deg' && range.warms;
+    return [key, (value as number) + (student.growthPerWeek[key as InputKey] ?? 0) * weeks + (swings ? swingDeg : 0)];
+  }));
+}
+
+export const daySwing = (chance: Chance) => chance.normal(0, reading.daySwing.value);
+
+/** A simulated reading: the truth of the day with the method's error, as whole degrees. */
+export function measure(student: SimulatedStudent, id: RangeId, side: Side, method: MethodId, at: string, truth: Draw, chance: Chance, readings = 2): Omit<Reading, 'id'> {
+  const value = truth[ranges[id].sided ? (`${id}:${side}` as RangeKey) : id] as number;
+  const { least, most } = ranges[id];
+  const values = Array.from({ length: readings }, () => Math.round(Math.min(most, Math.max(least, chance.normal(value, methods[method].semDeg ?? 3)))));
+  return { person: student.person.id, range: id, side: ranges[id].sided ? side : 'both', method, values, at, warm: false, note: '' };
+}
+
+/** Heights that this body truly needs in a pose on a day, by slot key. */
+export function trueHeights(student: SimulatedStudent, poseId: string, truth: Draw): Record<string, number> {
+  const pose = poseById(poseId);
+  if (!pose) throw new RangeError(`no pose is called ${poseId}`);
+  const { person, body } = student;
+  const settings = settingsFor(choicesFor(person.approach, person.choices), verdictOn(poseId, person.cautions).changes);
+  return Object.fromEntries(families[pose.family].heights({ body, settings, draw: truth }).map((need) => {
+    const key = slotKey(need);
+    return [key, need.rawCm + (need.isChosen || need.isLength ? 0 : student.quirkCm(poseId, key))];
+  }));
+}
+
+/** Supports this much too low are not felt. */
+const UNFELT_CM = 1.5;
+
+/** What happens on the mat when a planned pose is done: how it felt, where, and how long it was held. */
+export function doPose(student: SimulatedStudent, planned: PlanPose, truth: Draw, chance: Chance): SessionPose {
+  const needs = trueHeights(student, planned.pose, truth);
+  const pose = poseById(planned.pose);
+  const short = planned.slots
+    .filter((slot) => pose?.comesDown.includes(slotKey(slot)) && slot.targetCm < 46)
+    .map((slot) => ({ key: slotKey(slot), cm: Math.max(0, needs[slotKey(slot)] ?? 0) - slot.stackCm }))
+    .sort((a, b) => b.cm - a.cm)[0];
+  const tooLow = short !== undefined && short.cm > UNFELT_CM;
+  const joint = tooLow && short.key === 'seat' && pose?.family !== 'long sit' && pose?.family !== 'fold';
+  const rolled = tooLow && !joint && (short.key === 'seat' || short.key === 'underKnees');
+  const strength = Math.max(1, Math.min(9, Math.round(3.5 + (short ? Math.max(-2, short.cm * 0.5) : 0) + chance.normal(0, 0.6))));
+  const held = tooLow ? planned.holdSeconds * 0.6 : planned.holdSeconds;
+  return {
+    pose: planned.pose, stage: planned.stage, side: planned.side, plannedSeconds: planned.holdSeconds, heldSeconds: Math.round(held),
+    settled: planned.slots.filter(({ isLength }) => !isLength).map(({ slot, part, side, stackCm, stack }) => ({ slot, ...(part ? { part } : {}), side, heightCm: round1(stackCm), pieces: stack })),
+    feeling: { strength: joint ? Math.max(3, strength - 1) : strength, place: joint ? 'joint' : 'muscle' },
+    pelvis: rolled ? 'rolled' : tooLow && short.key === 'back.high' ? 'arched' : 'upright', breath: strength >= 8 ? 'held' : 'easy', faults: [],
+  };
+}
+
+const round1 = (cm: number) => Math.round(cm * 10) / 10;
