@@ -146,6 +146,7 @@ export const decision = {
   restDays: p(14, 'days', 'a pose that ended in a stop word stays out this long; starting value'),
   longestGap: p(21, 'days'),
   mostRung: p(2.5, 'cm', 'largest single step down; starting value'),
+  mostHandRung: p(16, 'cm', 'hands come down by faces of blocks, and from a chair to a block: a 2.5 cm step does not exist there; starting value'),
   leastRung: p(1, 'cm', 'smaller steps cannot be felt; starting value'),
   sameHeight: p(0.6, 'cm', 'heights nearer than this count as one; starting value'),
   strongFeeling: p(7, '0-10', 'from here the support goes up; starting value'),

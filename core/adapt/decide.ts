@@ -1,7 +1,7 @@
 import type { SessionPose } from '../formats/book';
 import { daysBetween } from '../formats/time';
 import { decision as parameter } from '../parameters';
-import type { Pose, RaiseReason } from '../poses/pose';
+import type { RaiseReason } from '../poses/pose';
 
 export type Action = 'first' | 'rest' | 'raise' | 'keep' | 'lower';
 
@@ -30,7 +30,6 @@ export interface Rung {
 }
 
 export interface DecisionInput {
-  readonly pose: Pose;
   readonly today: string;
   /** Oldest first. */
   readonly earlier: readonly Earlier[];
@@ -40,6 +39,8 @@ export interface DecisionInput {
   /** Today's re-check lies below the last estimate by more than is believable as chance: words for the teacher. */
   readonly lowCheck: string | null;
   readonly strengthAllowed: number;
+  /** The slot that goes up for a reason. */
+  readonly slotToRaise: (why: RaiseReason) => string;
 }
 
 const day = (at: string) => new Date(at).toLocaleDateString('en-GB', { day: 'numeric', month: 'short', timeZone: 'UTC' });
@@ -78,7 +79,7 @@ const nothing = (action: Action, reasons: string[], refer: string | null = null)
  * first that applies is the answer. Only one slot moves.
  */
 export function decide(input: DecisionInput): Decision {
-  const { pose, today, earlier } = input;
+  const { today, earlier, slotToRaise } = input;
   const last = earlier.at(-1);
   if (!last) return nothing('first', ['First time: built from the measurements.']);
   const { outcome } = last;
@@ -88,13 +89,13 @@ export function decide(input: DecisionInput): Decision {
     const since = daysBetween(last.at, today);
     const refer = 'If it comes back, or stays: to a doctor or physiotherapist before this pose again.';
     if (since < parameter.restDays.value) return nothing('rest', [`Left out today: ${serious} on ${day(last.at)}.`], refer);
-    return { action: 'raise', slot: pose.goesUp.other, reasons: [`${serious} on ${day(last.at)}: one rung higher, and with care.`.replace(/^./, (c) => c.toUpperCase())], refer };
+    return { action: 'raise', slot: slotToRaise('other'), reasons: [`${serious} on ${day(last.at)}: one rung higher, and with care.`.replace(/^./, (c) => c.toUpperCase())], refer };
   }
-  if (outcome.stop === 'dizzy') return { action: 'raise', slot: pose.goesUp.other, reasons: [`Dizziness on ${day(last.at)}: one rung higher, rise in stages.`], refer: 'Dizziness that returns: to a doctor.' };
+  if (outcome.stop === 'dizzy') return { action: 'raise', slot: slotToRaise('other'), reasons: [`Dizziness on ${day(last.at)}: one rung higher, rise in stages.`], refer: 'Dizziness that returns: to a doctor.' };
 
   const more = askedForMore(outcome, input.strengthAllowed);
-  if (more) return { action: 'raise', slot: pose.goesUp[more.why], reasons: [`Last time, ${day(last.at)}: ${more.words}.`], refer: more.why === 'joint' ? 'A joint that goes on speaking: to a physiotherapist.' : null };
-  if (input.lowCheck !== null) return { action: 'raise', slot: pose.goesUp.other, reasons: [input.lowCheck], refer: null };
+  if (more) return { action: 'raise', slot: slotToRaise(more.why), reasons: [`Last time, ${day(last.at)}: ${more.words}.`], refer: more.why === 'joint' ? 'A joint that goes on speaking: to a physiotherapist.' : null };
+  if (input.lowCheck !== null) return { action: 'raise', slot: slotToRaise('other'), reasons: [input.lowCheck], refer: null };
 
   const gap = daysBetween(last.at, today);
   if (gap > parameter.longestGap.value) return nothing('keep', [`${gap} days since the last time: settle in again first.`]);
@@ -108,13 +109,13 @@ export function decide(input: DecisionInput): Decision {
     return nothing('keep', [`${raised}${running} good ${running === 1 ? 'session' : 'sessions'} at this height; ${parameter.goodSessions.value} are asked for.`.replace(/^./, (c) => c.toUpperCase())]);
   }
   const rungs = input.rungs();
-  if (rungs.length === 0) return nothing('keep', [standsOnFloor(outcome) ? 'Nothing left to take away.' : `The shelf has no step of ${parameter.mostRung.value} cm or less below this.`]);
+  if (rungs.length === 0) return nothing('keep', [standsOnFloor(outcome) ? 'Nothing lies there that could be taken away.' : `The shelf has no step of ${parameter.mostRung.value} cm or less below this.`]);
   const next = rungs.find(({ chance }) => chance >= parameter.chance.value);
   if (next) {
-    return { action: 'lower', slot: next.slot, reasons: [`${running} good sessions running, and ${Math.round(next.chance * 100)} in 100 that the range supports ${next.toCm.toFixed(1)} cm.`], refer: null };
+    return { action: 'lower', slot: next.slot, reasons: [`${running} good sessions running, and ${Math.floor(next.chance * 100)} in 100 that the range supports ${next.toCm.toFixed(1)} cm.`], refer: null };
   }
   const best = rungs.reduce((a, b) => (b.chance > a.chance ? b : a));
-  return nothing('keep', [`${running} good sessions, but only ${Math.round(best.chance * 100)} in 100 that the range supports the next rung; ${Math.round(parameter.chance.value * 100)} are asked for.`]);
+  return nothing('keep', [`${running} good sessions, but only ${Math.floor(best.chance * 100)} in 100 that the range supports the next rung; ${Math.round(parameter.chance.value * 100)} are asked for.`]);
 }
 
 const standsOnFloor = ({ settled }: SessionPose) => settled.every(({ heightCm }) => heightCm < 0.5);

@@ -52,7 +52,7 @@ export interface FamilyInput {
   readonly settings: Settings;
 }
 
-/** Heights that really lie there, by slot key. */
+/** Heights that really lie there, by slot key; a slot left empty because nothing may stand so high is absent. */
 export type Built = Readonly<Record<string, number>>;
 export const slotKey = ({ slot, part }: SlotRef) => (part ? `${slot}.${part}` : slot);
 
@@ -70,8 +70,10 @@ export interface Family {
   readonly needs: readonly InputKey[];
   /** Least heights for this body, before anything is built. */
   readonly heights: (input: FamilyInput) => SlotNeed[];
-  /** A height that depends on what was really built under another slot. */
+  /** Heights that depend on what was really built under other slots. */
   readonly afterBuilt?: (input: FamilyInput, built: Built) => SlotNeed[];
+  /** The support that mends a pelvis that rolls back on what was built; the pose's own table says it for the rest. */
+  readonly mendsRollBack?: (input: FamilyInput, built: Built) => string;
   /** The figure on what was really built. */
   readonly figure: (input: FamilyInput, built: Built) => Figure;
   /** One sentence with numbers for a slot's height. */

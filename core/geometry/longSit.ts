@@ -136,11 +136,18 @@ export const longSitSupports = (legs: LongLegs, seatCm: number, rollCm: number, 
   { slot: 'underKnees', xCm: legs.knee[0] - 1, bottomCm: 0, topCm: Math.min(rollCm, legs.knee[1] - body.kneeBackCm + 0.5) },
 ];
 
+/** Seat first while the path still raises it, then the knees: on a roll, a higher seat turns the pelvis hardly at all. */
+export const mendsRollBack: NonNullable<Family['mendsRollBack']> = (input, built) => {
+  const limit = input.settings.firstToRise === 'knees' ? parameter.seatBeforeRoll.value : parameter.seatMost.value;
+  return (built.seat ?? 0) < limit - 1 ? 'seat' : 'underKnees';
+};
+
 /** Staff: legs long, pelvis as near upright as the hamstrings allow, palms beside the hips. */
 export const longSit: Family = {
   id: 'long sit',
   needs: ['hamstring:left', 'hamstring:right', 'hamstringCoupling', 'hipFlexion:left', 'hipFlexion:right'],
   heights: longSitNeeds,
+  mendsRollBack,
   afterBuilt: (input, built) => [{ slot: 'underKnees', side: 'both', rawCm: rollUnderKneesCm(built.seat ?? 0, input) }],
   figure: (input, built) => {
     const { body } = input;

@@ -3,7 +3,7 @@ import { armCm } from '../body/body';
 import { fold as parameter } from '../parameters';
 import { rangeValue, stifferSide } from './draw';
 import type { Built, Family, FamilyInput, SlotNeed } from './family';
-import { hamstringDemands, hipFlexionAt, longFoot, longLegs, longSitNeeds, longSitSupports, longSitWhy, rollBackDeg, rollUnderKneesCm, type LongLegs } from './longSit';
+import { hamstringDemands, hipFlexionAt, longFoot, longLegs, longSitNeeds, longSitSupports, longSitWhy, mendsRollBack, rollBackDeg, rollUnderKneesCm, type LongLegs } from './longSit';
 import { along, armToward, between, headFrom, spineFrom, type Point } from './posture';
 
 /** What the forehead comes down over. */
@@ -72,6 +72,7 @@ export const seatedFold: Family = {
     const needs = longSitNeeds(input);
     return [...needs, ...upperNeeds(heightOf(needs, 'seat'), heightOf(needs, 'underKnees'), input)];
   },
+  mendsRollBack,
   afterBuilt: (input, built: Built) => {
     const seatCm = built.seat ?? 0;
     const roll = rollUnderKneesCm(seatCm, input);

@@ -4,7 +4,7 @@ import { sides } from '../ranges/ranges';
 import { rangeValue, stifferSide, valueOf } from './draw';
 import type { Family, FamilyInput } from './family';
 import { hipFlexionAt } from './longSit';
-import { along, between, type Point } from './posture';
+import { along, armToward, between, type Point } from './posture';
 
 interface Hang {
   readonly hip: Point;
@@ -53,8 +53,9 @@ export const standingFold: Family = {
     const { body, settings } = input;
     const kneeDeg = settings.standingKneeDeg;
     const { hip, knee, ankle, pitchDeg, baseDeg, shoulder } = hang(input, kneeDeg);
-    const handY = Math.max(0, built.hands ?? 0);
-    const hand: Point = [shoulder[0] + 1, Math.max(handY, shoulder[1] - armCm(body))];
+    const handY = built.hands;
+    const onThigh: Point = [(hip[0] + knee[0]) / 2 + body.thighRadiusAtKneeCm, (hip[1] + knee[1]) / 2];
+    const hand: Point = handY === undefined ? onThigh : [shoulder[0] + 1, Math.max(handY, shoulder[1] - armCm(body))];
     const crownDeg = Math.min(178, pitchDeg + 24);
     const coupling = valueOf(input.draw, 'hamstringCoupling');
     const share = (pitchDeg - baseDeg) / parameter.spineCounts.value;
@@ -62,8 +63,8 @@ export const standingFold: Family = {
       posture: {
         hip, knee, ankle, heel: [-0.25 * body.footCm, 1], toe: [0.72 * body.footCm, 1.2],
         spine: roundedBack(hip, shoulder, share), head: along(shoulder, crownDeg, 0.62 * body.shoulderToCrownCm), crownDeg,
-        elbow: [(shoulder[0] + hand[0]) / 2 - 2, (shoulder[1] + hand[1]) / 2], hand,
-        pelvisDeg: baseDeg, pelvisLeanDeg: baseDeg, supports: [{ slot: 'hands', xCm: hand[0], bottomCm: 0, topCm: handY }],
+        ...armToward(shoulder, hand, body, 1),
+        pelvisDeg: baseDeg, pelvisLeanDeg: baseDeg, supports: handY === undefined ? [] : [{ slot: 'hands', xCm: hand[0], bottomCm: 0, topCm: handY }],
       },
       demands: sides.map((side) => ({
         range: 'hamstring', side, needDeg: Math.max(0, baseDeg + kneeDeg / 2 - coupling * kneeDeg), haveDeg: rangeValue(input.draw, 'hamstring', side),

@@ -17,7 +17,10 @@ export interface SlotDoubt {
 }
 
 /** Slots that are left empty when they would have to stand higher than this. */
-export const HIGHEST_CM: Readonly<Partial<Record<string, number>>> & { forehead: number } = { forehead: fold.highestForeheadProp.value, hands: standingFold.highestHandProp.value };
+const HIGHEST_CM: Readonly<Partial<Record<string, number>>> = { forehead: fold.highestForeheadProp.value, hands: standingFold.highestHandProp.value };
+/** Whether a slot is left empty since it would have to stand too high. */
+export const leftEmpty = (slot: string, cm: number) => cm > (HIGHEST_CM[slot] ?? Infinity);
+
 /** Lower gaps than these are left as they are. */
 const LOWEST_CM: Readonly<Record<string, number>> = { behindKnee: 0.5 };
 
@@ -76,9 +79,8 @@ function stackFor({ need, decision, lying, rule, shelf, pose }: SlotBuild, targe
   const key = slotKey(need);
   const action = lying === undefined ? 'first' : decision.slot === key && (decision.action === 'lower' || decision.action === 'raise') ? decision.action : 'keep';
   if (need.isLength) return { action, stacks: targetCm < 1 ? [] : bestStrap(shelf, targetCm) };
-  const limit = HIGHEST_CM[need.slot];
   if (targetCm < (LOWEST_CM[need.slot] ?? 1) && action !== 'raise' && !(lying && lying.heightCm > 0.5)) return { action, stacks: [] };
-  if (limit !== undefined && targetCm > limit) return { action, stacks: [] };
+  if (leftEmpty(need.slot, targetCm)) return { action, stacks: [] };
   if (lying && action === 'keep' && (pose.comesDown.includes(key) || need.slot !== 'underKnees') && stillThere(lying.pieces, shelf, rule)) {
     // A slot that follows another (the low end of a ramp) is built anew when that one moved.
     const follows = need.part === 'low' || need.slot === 'neck';

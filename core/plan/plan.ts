@@ -3,6 +3,7 @@ import { chanceEnough, offsetFrom } from '../adapt/offset';
 import { choicesFor, type Choices } from '../approaches/approaches';
 import { bodyFrom, type Body } from '../body/body';
 import { beliefOf, believableChange, estimateRanges, type Estimates, type StudentRecord } from '../estimate/estimate';
+import type { SessionPose } from '../formats/book';
 import type { Plan, PlanPose, PlanSlot } from '../formats/plan';
 import { dayOf, shiftDays } from '../formats/time';
 import { bandsOf, meansOf, Z90, type Band } from '../geometry/band';
@@ -11,7 +12,7 @@ import { families } from '../geometry/families';
 import { slotKey, type Built, type Family, type FamilyInput, type Settings } from '../geometry/family';
 import { decision as decisionParameter, hold as holdParameter, offset as offsetParameter } from '../parameters';
 import { poses, poseById, stageOf } from '../poses/poses';
-import type { Pose } from '../poses/pose';
+import type { Pose, RaiseReason } from '../poses/pose';
 import { rungBelow } from '../props/search';
 import type { Shelf } from '../props/shelf';
 import { slotRule, type SlotId } from '../props/slots';
@@ -19,7 +20,7 @@ import type { Stack } from '../props/stack';
 import { ranges, splitKey, type RangeKey } from '../ranges/ranges';
 import { settingsFor } from '../safety/settings';
 import { unansweredCautions, verdictOn, type Verdict } from '../safety/verdict';
-import { buildSlot, HIGHEST_CM, type SlotDoubt } from './buildSlot';
+import { buildSlot, leftEmpty, type SlotDoubt } from './buildSlot';
 import { earlierTimes, evidenceOf, settledAt } from './history';
 import { measureNext } from './measureNext';
 
@@ -116,7 +117,7 @@ function planPose(pose: Pose, ground: Ground): Planned {
   };
   const rule = (slot: string) => slotRule(slot as SlotId, pose.family, ground.body);
   const decision = decide({
-    pose, today: ground.today, earlier, veryMobile: ground.veryMobile, lowCheck: lowCheckOf(pose, ground),
+    today: ground.today, earlier, slotToRaise: (why) => slotToRaise(pose, family, input, last, why), veryMobile: ground.veryMobile, lowCheck: lowCheckOf(pose, ground),
     strengthAllowed: ground.choices.strength === 'none' ? STRENGTH_WITHOUT_PAIN : decisionParameter.easyFeeling.value,
     rungs: () => pose.comesDown.flatMap((key): Rung[] => {
       const stands = lying(key);
@@ -138,20 +139,28 @@ function planPose(pose: Pose, ground: Ground): Planned {
     const doubt = offsets.get(key) as SlotDoubt;
     const slot = buildSlot({ need, band, doubt, decision, lying: lying(key), rule: rule(need.slot), shelf: ground.shelf, why: family.why(input, need), pose });
     slots.push(slot);
-    if (!need.isLength) built[key] = slot.stackCm;
+    if (!need.isLength && !leftEmpty(need.slot, slot.targetCm)) built[key] = slot.stackCm;
   }
   const { posture, demands, findings } = family.figure(input, built);
   const floor: Built = Object.fromEntries(Object.keys(built).map((key) => [key, 0]));
   return {
     bands,
     planPose: {
-      pose: pose.id, side: 'both', stage: stageFor(pose, built, slots, ground.choices), status: verdict.status, instead: verdict.instead,
+      pose: pose.id, side: 'both', stage: stageFor(pose, { ...Object.fromEntries(slots.map((one) => [slotKey(one), one.targetCm])), ...built }, slots, ground.choices), status: verdict.status, instead: verdict.instead,
       reasons: [...verdict.reasons, ...decision.reasons], refer: [...verdict.refer, ...(decision.refer ? [decision.refer] : [])],
       decision: { action: decision.action, slot: decision.slot, reasons: [...decision.reasons], refer: decision.refer },
       slots, demands: [...demands], findings: { ...findings }, holdSeconds: holdFor(pose, earlier.map(({ outcome }) => outcome), ground.choices),
       joints: jointsOf(posture), posture: posture as PlanPose['posture'], postureWithout: family.figure(input, floor).posture as PlanPose['posture'],
     },
   };
+}
+
+/** Heights that lay there at an earlier time. */
+const builtOf = (outcome: SessionPose): Built => Object.fromEntries(outcome.settled.map((one) => [slotKey(one), one.heightCm]));
+
+/** The slot that goes up for what was felt or seen at an earlier time. */
+function slotToRaise(pose: Pose, family: Family, input: FamilyInput, outcome: SessionPose | undefined, why: RaiseReason): string {
+  return why === 'rolled' && outcome && family.mendsRollBack ? family.mendsRollBack(input, builtOf(outcome)) : pose.goesUp[why];
 }
 
 /** With no pain at all accepted, a pull this mild still counts as easy. */
@@ -165,18 +174,20 @@ const jointsOf = (posture: NonNullable<PlanPose['posture']> | ReturnType<Family[
 /** Offsets per slot from every earlier time. The parameters' own doubt is part of what the offset learns, so it is counted once. */
 function offsetsOf(pose: Pose, family: Family, settings: Settings, bands: readonly Band[], ground: Ground): Map<string, SlotDoubt> {
   const earlier = earlierTimes(ground.record.sessions, pose.id, 'both', ground.today);
-  const thenReckoned = earlier.map(({ at }) => {
-    const draw = meansOf(beliefOf(ground.estimatesOn(dayOf(at))));
-    return new Map(family.heights({ body: ground.body, settings, draw }).map((need) => [slotKey(need), need.rawCm]));
+  const thenReckoned = earlier.map(({ at, outcome }) => {
+    const input = { body: ground.body, settings, draw: meansOf(beliefOf(ground.estimatesOn(dayOf(at)))) };
+    const needs = [...family.heights(input), ...(family.afterBuilt?.(input, builtOf(outcome)) ?? [])];
+    return { input, cm: new Map(needs.map((need) => [slotKey(need), need.rawCm])) };
   });
   return new Map(bands.map(({ need, parts }) => {
     const key = slotKey(need);
     const spread = (ofParameters: boolean) => Math.hypot(...parts
       .filter((part) => part.key in uncertainParameters === ofParameters)
       .map(({ downCm, upCm }) => (downCm + upCm) / 2 / Z90));
-    const evidence = need.isLength || need.isChosen || need.rawCm > HIGHEST_CM[need.slot as 'forehead'] ? [] : earlier.flatMap(({ outcome }, i) => {
+    const evidence = need.isLength || need.isChosen || leftEmpty(need.slot, need.rawCm) ? [] : earlier.flatMap(({ outcome }, i) => {
+      const then = thenReckoned[i];
       const more = askedForMore(outcome, decisionParameter.easyFeeling.value);
-      return evidenceOf(outcome, key, thenReckoned[i]?.get(key) ?? need.rawCm, more && pose.goesUp[more.why]);
+      return then === undefined ? [] : evidenceOf(outcome, key, then.cm.get(key) ?? need.rawCm, more && slotToRaise(pose, family, then.input, outcome, more.why));
     });
     return [key, { offset: offsetFrom(evidence, need.isChosen ? 0 : Math.hypot(offsetParameter.priorSd.value, spread(true))), rangeSdCm: spread(false) }];
   }));

@@ -117,7 +117,8 @@ const HAIR = 1e-9;
 /** The stack one step below what lies there: a rung of the shelf's own, felt, but no more than a step allows. */
 export function rungBelow(shelf: Shelf, rule: SlotRule, lying: Stack): Stack | undefined {
   const { heightCm, pieces } = lying;
-  return bestStacks(shelf, rule, { targetCm: Math.max(0, heightCm - MIDDLE_STEP), lying: pieces }, heightCm - MOST_STEP - HAIR, heightCm - LEAST_STEP + HAIR)[0];
+  const wish = { targetCm: Math.max(0, heightCm - MIDDLE_STEP), lying: pieces };
+  return bestStacks(shelf, rule, wish, heightCm - (rule.mostStepCm ?? MOST_STEP) - HAIR, heightCm - LEAST_STEP + HAIR)[0];
 }
 
 /** The stack one step above; where the shelf has no small step up, the next one that it can build. */

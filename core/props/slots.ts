@@ -1,6 +1,6 @@
 import type { Body } from '../body/body';
 import type { FamilyId } from '../geometry/families';
-import { loading } from '../parameters';
+import { decision, loading } from '../parameters';
 import type { SlotRule } from './stack';
 
 export const slotIds = [
@@ -45,7 +45,7 @@ export function slotRule(slot: SlotId, family: FamilyId, body: Body): SlotRule {
     case 'ankle':
       return { load: loading.knee.value, leastWidthCm: 0, serves: { towel: 'any', blanket: ['fold-2', 'fold-4', 'fold-8', 'roll-half'], mat: ['fold-4'] } };
     case 'hands':
-      return { load: loading.hands.value, leastWidthCm: 0, pair: true, serves: { block: 'any', 'half-block': 'any', books: 'any', chair: 'any', bench: 'any' } };
+      return { load: loading.hands.value, leastWidthCm: 0, pair: true, mostStepCm: decision.mostHandRung.value, serves: { block: 'any', 'half-block': 'any', books: 'any', chair: 'any', bench: 'any' } };
     case 'strap':
       return { load: 0, leastWidthCm: 0, serves: { strap: ['length'] } };
     default:

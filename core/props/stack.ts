@@ -22,6 +22,8 @@ export interface SlotRule {
   readonly serves: Readonly<Partial<Record<PropKind, readonly string[] | 'any'>>>;
   /** The stack must be this wide, alike under both sides. */
   readonly leastWidthCm: number;
+  /** The largest single step down, where the usual one cannot be built. */
+  readonly mostStepCm?: number;
   /** Each hand or foot has a stack of its own, built of twins. */
   readonly pair?: boolean;
 }
@@ -75,6 +77,7 @@ export function pairFaults(below: Layer, above: Layer): string[] {
   const faults: string[] = [];
   if (isSoft(below.item) && !isSoft(above.item)) faults.push(`${above.item.name} is hard and may not lie on ${below.item.name}`);
   if (below.state.id === 'end') faults.push('nothing lies on a block on end');
+  if (above.state.id === 'end') faults.push('a block on end stands on the floor');
   if (isRoll(below.state)) faults.push('nothing lies on a roll');
   if (below.item.kind === 'bolster-round' && (isRoll(above.state) || !['blanket', 'towel'].includes(above.item.kind))) faults.push('only a fold lies on a round bolster');
   if (below.item.kind === 'chair' && !isSoft(above.item)) faults.push('only a fold lies on a chair');

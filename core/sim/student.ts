@@ -4,7 +4,8 @@ import type { PlanPose } from '../formats/plan';
 import { daysBetween } from '../formats/time';
 import { choicesFor } from '../approaches/approaches';
 import { families } from '../geometry/families';
-import { slotKey } from '../geometry/family';
+import { slotKey, type Built, type Family } from '../geometry/family';
+import { leftEmpty } from '../plan/buildSlot';
 import { uncertainParameters, type Draw, type InputKey } from '../geometry/draw';
 import { methods, type MethodId } from '../ranges/protocols';
 import { reading } from '../parameters';
@@ -75,26 +76,32 @@ export function measure(student: SimulatedStudent, id: RangeId, side: Side, meth
 }
 
 /** Heights that this body truly needs in a pose on a day, by slot key. */
-export function trueHeights(student: SimulatedStudent, poseId: string, truth: Draw): Record<string, number> {
+export function trueHeights(student: SimulatedStudent, poseId: string, truth: Draw, built: Built = {}): Record<string, number> {
   const pose = poseById(poseId);
   if (!pose) throw new RangeError(`no pose is called ${poseId}`);
   const { person, body } = student;
   const settings = settingsFor(choicesFor(person.approach, person.choices), verdictOn(poseId, person.cautions).changes);
-  return Object.fromEntries(families[pose.family].heights({ body, settings, draw: truth }).map((need) => {
+  const family: Family = families[pose.family];
+  const input = { body, settings, draw: truth };
+  return Object.fromEntries([...family.heights(input), ...(family.afterBuilt?.(input, built) ?? [])].map((need) => {
     const key = slotKey(need);
     return [key, need.rawCm + (need.isChosen || need.isLength ? 0 : student.quirkCm(poseId, key))];
   }));
 }
+
+const builtOf = (planned: PlanPose): Built => Object.fromEntries(planned.slots.filter(isBuilt).map((slot) => [slotKey(slot), slot.stackCm]));
+/** A strap is no height, and a slot left empty because it is too high up is not the floor. */
+const isBuilt = (slot: PlanPose['slots'][number]) => !slot.isLength && !leftEmpty(slot.slot, slot.targetCm);
 
 /** Supports this much too low are not felt. */
 const UNFELT_CM = 1.5;
 
 /** What happens on the mat when a planned pose is done: how it felt, where, and how long it was held. */
 export function doPose(student: SimulatedStudent, planned: PlanPose, truth: Draw, chance: Chance): SessionPose {
-  const needs = trueHeights(student, planned.pose, truth);
+  const needs = trueHeights(student, planned.pose, truth, builtOf(planned));
   const pose = poseById(planned.pose);
   const short = planned.slots
-    .filter((slot) => pose?.comesDown.includes(slotKey(slot)) && slot.targetCm < 46)
+    .filter((slot) => pose?.comesDown.includes(slotKey(slot)) && isBuilt(slot))
     .map((slot) => ({ key: slotKey(slot), cm: Math.max(0, needs[slotKey(slot)] ?? 0) - slot.stackCm }))
     .sort((a, b) => b.cm - a.cm)[0];
   const tooLow = short !== undefined && short.cm > UNFELT_CM;
@@ -104,7 +111,7 @@ export function doPose(student: SimulatedStudent, planned: PlanPose, truth: Draw
   const held = tooLow ? planned.holdSeconds * 0.6 : planned.holdSeconds;
   return {
     pose: planned.pose, stage: planned.stage, side: planned.side, plannedSeconds: planned.holdSeconds, heldSeconds: Math.round(held),
-    settled: planned.slots.filter(({ isLength }) => !isLength).map(({ slot, part, side, stackCm, stack }) => ({ slot, ...(part ? { part } : {}), side, heightCm: round1(stackCm), pieces: stack })),
+    settled: planned.slots.filter(isBuilt).map(({ slot, part, side, stackCm, stack }) => ({ slot, ...(part ? { part } : {}), side, heightCm: round1(stackCm), pieces: stack })),
     feeling: { strength: joint ? Math.max(3, strength - 1) : strength, place: joint ? 'joint' : 'muscle' },
     pelvis: rolled ? 'rolled' : tooLow && short.key === 'back.high' ? 'arched' : 'upright', breath: strength >= 8 ? 'held' : 'easy', faults: [],
   };
