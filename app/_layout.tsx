@@ -1,3 +1,4 @@
 import '../ui/global.css';
-import { Slot } from 'expo-router';
-export default function Root() { return <Slot />; }
+import { Root } from '@/features/shell/Root';
+
+export default Root;

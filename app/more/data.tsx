@@ -1,0 +1,1 @@
+export { DataScreen as default } from '@/features/data/DataScreen';

@@ -1,0 +1,1 @@
+export { MoreScreen as default } from '@/features/settings/MoreScreen';

@@ -1,0 +1,1 @@
+export { ReckoningScreen as default } from '@/features/settings/ReckoningScreen';

@@ -1,0 +1,7 @@
+import { useLocalSearchParams } from 'expo-router';
+import { IntakeScreen } from '@/features/students/IntakeScreen';
+
+export default function Intake() {
+  const { id } = useLocalSearchParams<{ id: string }>();
+  return <IntakeScreen key={id} id={id} />;
+}

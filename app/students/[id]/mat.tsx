@@ -1,0 +1,7 @@
+import { useLocalSearchParams } from 'expo-router';
+import { MatScreen } from '@/features/mat/MatScreen';
+
+export default function Mat() {
+  const { id } = useLocalSearchParams<{ id: string }>();
+  return <MatScreen key={id} id={id} />;
+}

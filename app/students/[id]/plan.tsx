@@ -1,0 +1,7 @@
+import { useLocalSearchParams } from 'expo-router';
+import { PlanScreen } from '@/features/plan/PlanScreen';
+
+export default function Plan() {
+  const { id } = useLocalSearchParams<{ id: string }>();
+  return <PlanScreen key={id} id={id} />;
+}

@@ -1,0 +1,1 @@
+export { StudentsScreen as default } from '@/features/students/StudentsScreen';

@@ -1,0 +1,1 @@
+export { NewStudentScreen as default } from '@/features/students/NewStudentScreen';

@@ -1,0 +1,84 @@
+import { Link, useRouter } from 'expo-router';
+import { useState } from 'react';
+import { View } from 'react-native';
+import { matCleared, matStarted } from '@/store/mat';
+import { Press, Tick } from '@/ui/Press';
+import { Screen } from '@/ui/Screen';
+import { Sheet } from '@/ui/Sheet';
+import { Title, Words } from '@/ui/Words';
+import { minutes } from '@/ui/format';
+import { nowIso, useOjas, useOjasDispatch, usePerson, usePlan } from '../hooks';
+import { ActionMark } from '../plan/ActionMark';
+import { poseName, statusWords } from '../plan/words';
+import { StudentTabs } from '../students/StudentTabs';
+import { PoseOnMat } from './PoseOnMat';
+import { doable, endSession, matKey } from './session';
+
+/** The session: which poses, then one pose at a time. */
+export function MatScreen({ id }: { readonly id: string }) {
+  const person = usePerson(id);
+  const plan = usePlan(id);
+  const mat = useOjas((state) => state.mat.now);
+  const dispatch = useOjasDispatch();
+  const router = useRouter();
+  const other = usePerson(mat?.person ?? '');
+  if (!person || !plan) return <Screen title="No such student"><Link href="/students" className="font-text text-base text-thread underline">All students</Link></Screen>;
+  if (mat && mat.person !== id) {
+    return (
+      <Screen title={person.name}>
+        <StudentTabs id={id} here="mat" />
+        <Sheet>
+          <Words>{other?.name ?? 'Somebody'} is still on the mat. Finish that session first, or leave it.</Words>
+          <Link href={`/students/${mat.person}/mat`} asChild><Press kind="main">Back to {other?.name ?? 'that session'}</Press></Link>
+          <Press onPress={() => void dispatch(endSession())}>End it and keep what was done</Press>
+          <Press kind="warn" onPress={() => dispatch(matCleared())}>Drop it</Press>
+        </Sheet>
+      </Screen>
+    );
+  }
+  if (!mat) return <Choose id={id} name={person.name} plan={plan} onStart={(poses) => dispatch(matStarted({ person: id, poses, at: nowIso() }))} />;
+  const key = mat.poses[mat.at];
+  const planned = plan.poses.find((one) => matKey(one) === key);
+  if (!planned) {
+    return (
+      <Screen title={person.name}>
+        <StudentTabs id={id} here="mat" />
+        <Words>Every pose of this session is done.</Words>
+        <Press kind="main" onPress={() => void dispatch(endSession()).then((outcome) => outcome.ok && router.replace(`/students/${id}/record`))}>Record the session</Press>
+      </Screen>
+    );
+  }
+  return <PoseOnMat key={key} person={person} planned={planned} mat={mat} onEnded={() => router.replace(`/students/${id}/record`)} />;
+}
+
+interface ChooseProps {
+  readonly id: string;
+  readonly name: string;
+  readonly plan: NonNullable<ReturnType<typeof usePlan>>;
+  readonly onStart: (poses: string[]) => void;
+}
+
+function Choose({ id, name, plan, onStart }: ChooseProps) {
+  const can = doable(plan).map(matKey);
+  const [chosen, setChosen] = useState<readonly string[]>(can);
+  const seconds = plan.poses.filter((one) => chosen.includes(matKey(one))).reduce((sum, one) => sum + one.holdSeconds, 0);
+  const toggle = (key: string) => setChosen(chosen.includes(key) ? chosen.filter((one) => one !== key) : can.filter((one) => one === key || chosen.includes(one)));
+  return (
+    <Screen title={name} foot={<Press kind="main" disabled={chosen.length === 0} onPress={() => onStart([...chosen])}>{`Begin: ${chosen.length} ${chosen.length === 1 ? 'pose' : 'poses'}, ${minutes(seconds)} of holding`}</Press>}>
+      <StudentTabs id={id} here="mat" />
+      <Words>What will be done today? A pose that its cautions forbid, or that rests, is not on offer.</Words>
+      {plan.poses.map((planned) => {
+        const key = matKey(planned);
+        return (
+          <Sheet key={key}>
+            <View className="flex-row flex-wrap items-center justify-between gap-2">
+              {can.includes(key) ? <Tick checked={chosen.includes(key)} onToggle={() => toggle(key)}>{poseName(planned.pose)}</Tick> : <Title level={3}>{poseName(planned.pose)}</Title>}
+              {can.includes(key) ? <ActionMark action={planned.decision.action} /> : <Words className="text-rust">{statusWords[planned.status] || 'Leave it out today'}</Words>}
+            </View>
+            {can.includes(key) ? null : planned.reasons.map((reason) => <Words key={reason}>{reason}</Words>)}
+          </Sheet>
+        );
+      })}
+    </Screen>
+  );
+}

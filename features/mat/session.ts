@@ -1,0 +1,59 @@
+import type { SessionPose, Session } from '@/core/formats/book';
+import type { Plan, PlanPose } from '@/core/formats/plan';
+import { slotKey } from '@/core/geometry/family';
+import { put } from '@/store/facts';
+import { heldSeconds, matCleared, poseDone, type Mat, type Settled } from '@/store/mat';
+import { commit, type Outcome, type Thunk } from '@/store/store';
+import { freshId, nowIso } from '../hooks';
+
+/** A pose and its side, as a line of the session. */
+export const matKey = ({ pose, side }: Pick<PlanPose, 'pose' | 'side'>) => `${pose}/${side}`;
+
+/** Poses that may be done today without asking anybody first. */
+export const doable = (plan: Plan): PlanPose[] => plan.poses.filter(({ status, decision }) => (status === 'offered' || status === 'changed') && decision.action !== 'rest');
+
+/** What the plan lays out, as what would be settled on. */
+export const asPlanned = (planned: PlanPose): Settled[] => planned.slots
+  .filter(({ isLength, stack, targetCm }) => !isLength && (stack.length > 0 || targetCm < 1))
+  .map(({ slot, part, side, stackCm, stack }) => ({ slot, ...(part ? { part } : {}), side, heightCm: Math.round(stackCm * 10) / 10, pieces: [...stack] }));
+
+/** Heights lying on the mat, by slot key. */
+export const builtOf = (settled: readonly Settled[]) => Object.fromEntries(settled.map((one) => [slotKey(one), one.heightCm]));
+
+export type Felt = Pick<SessionPose, 'feeling' | 'pelvis' | 'breath'> & Partial<Pick<SessionPose, 'stop'>>;
+
+/** What is recorded of a pose: what was settled on, how long it was held, and how it felt. */
+export function outcomeOf(mat: Mat, planned: PlanPose, felt: Felt, now: string): SessionPose {
+  const key = matKey(planned);
+  const settled = mat.settled[key] ?? asPlanned(planned);
+  const changes = mat.changes[key] ?? [];
+  // Lowered by hand against a "keep" or "raise", or raised against a "lower": the teacher knows better, and it is learned from.
+  const moved = changes.reduce((sum, { fromCm, toCm }) => sum + toCm - fromCm, 0);
+  const overruled = Math.abs(moved) > 0.5 && felt.stop === undefined && felt.feeling.place !== 'joint' && (moved < 0 || planned.decision.action === 'lower');
+  return {
+    pose: planned.pose, stage: planned.stage, side: planned.side, settled, plannedSeconds: planned.holdSeconds, heldSeconds: heldSeconds(mat, now), faults: mat.faults[key] ?? [],
+    ...(changes.length > 0 ? { changes: changes as NonNullable<SessionPose['changes']> } : {}), ...(overruled ? { overruled: true } : {}), ...felt,
+  };
+}
+
+/** Records a pose; after the last one the session becomes a fact. */
+export const recordPose = (planned: PlanPose, felt: Felt): Thunk<Promise<Outcome>> => async (dispatch, getState) => {
+  const mat = getState().mat.now;
+  if (!mat) return { ok: true };
+  dispatch(poseDone(outcomeOf(mat, planned, felt, nowIso())));
+  const after = getState().mat.now;
+  return after && after.at >= after.poses.length ? dispatch(endSession()) : { ok: true };
+};
+
+/** Ends the session: what was done is kept, and the mat is free. */
+export const endSession = (): Thunk<Promise<Outcome>> => async (dispatch, getState) => {
+  const mat = getState().mat.now;
+  if (!mat) return { ok: true };
+  if (mat.done.length > 0) {
+    const session: Session = { id: freshId('s'), person: mat.person, at: mat.startedAt, poses: mat.done };
+    const outcome = await dispatch(commit({ words: `Session recorded: ${mat.done.length} ${mat.done.length === 1 ? 'pose' : 'poses'}`, put: [put('sessions', session)], remove: [] }));
+    if (!outcome.ok) return outcome;
+  }
+  dispatch(matCleared());
+  return { ok: true };
+};

@@ -1,0 +1,66 @@
+import { Link } from 'expo-router';
+import { useState } from 'react';
+import { View } from 'react-native';
+import { approaches } from '@/core/approaches/approaches';
+import { bodyFrom } from '@/core/body/body';
+import type { PlanPose } from '@/core/formats/plan';
+import { cautionById } from '@/core/safety/cautions';
+import { selectShelf } from '@/store/selectors';
+import { Chips, Press } from '@/ui/Press';
+import { Screen } from '@/ui/Screen';
+import { Sheet } from '@/ui/Sheet';
+import { Aside, Title, Words } from '@/ui/Words';
+import { todayIso, useOjas, usePerson, usePlan, useUnits } from '../hooks';
+import { useWide } from '../shell/Shell';
+import { StudentTabs } from '../students/StudentTabs';
+import { PoseCard } from './PoseCard';
+
+const filters = [
+  { id: 'all', words: 'All poses' },
+  { id: 'moves', words: 'What changes' },
+  { id: 'cautions', words: 'With cautions' },
+] as const;
+type Filter = (typeof filters)[number]['id'];
+
+const shows: Readonly<Record<Filter, (planned: PlanPose) => boolean>> = {
+  all: () => true,
+  moves: ({ decision }) => decision.action !== 'keep' && decision.action !== 'first',
+  cautions: ({ status }) => status !== 'offered',
+};
+
+/** Every pose of a student today, in pieces of the shelf. */
+export function PlanScreen({ id }: { readonly id: string }) {
+  const person = usePerson(id);
+  const plan = usePlan(id);
+  const shelf = useOjas(selectShelf);
+  const units = useUnits();
+  const wide = useWide();
+  const [filter, setFilter] = useState<Filter>('all');
+  if (!person || !plan) return <Screen title="No such student"><Link href="/students" className="font-text text-base text-thread underline">All students</Link></Screen>;
+  const body = bodyFrom(person.statureCm, person.bodyCm);
+  const shown = plan.poses.filter(shows[filter]);
+  return (
+    <Screen title={person.name} wide foot={<Link href={`/students/${id}/mat`} asChild><Press kind="main">To the mat</Press></Link>}>
+      <StudentTabs id={id} here="plan" />
+      {plan.unanswered.length > 0 ? (
+        <Sheet className="border-rust">
+          <Title level={2}>{plan.unanswered.length === 1 ? 'One question is not answered' : `${plan.unanswered.length} questions are not answered`}</Title>
+          <Words>Unknown is not “no”: {plan.unanswered.slice(0, 4).map((one) => cautionById(one)?.name ?? one).join(', ')}{plan.unanswered.length > 4 ? ' and more' : ''}.</Words>
+          <Link href={`/students/${id}/intake`} asChild><Press>Ask now</Press></Link>
+        </Sheet>
+      ) : null}
+      {shelf.length === 0 ? <Sheet><Words>The shelf is empty, so heights cannot be built yet.</Words><Link href="/shelf" asChild><Press>Fill the shelf</Press></Link></Sheet> : null}
+      {plan.date > todayIso() ? <Words role="status">Today’s session is recorded; this is the plan for next time.</Words> : null}
+      <View className="gap-1">
+        <Words>Approach: <Words className="font-semibold">{approaches[plan.approach].name}</Words></Words>
+        <Aside>{approaches[plan.approach].inShort} Heights show the band within which four in five such bodies lie.</Aside>
+      </View>
+      <Chips label="Which poses" options={filters} chosen={filter} onChoose={setFilter} />
+      {shown.length === 0 ? <Words>No pose of this plan is like that today.</Words> : null}
+      <View className={wide ? 'flex-row flex-wrap gap-4' : 'gap-4'}>
+        {shown.map((planned) => <View key={planned.pose} className={wide ? 'min-w-[420px] flex-1' : ''}><PoseCard planned={planned} body={body} shelf={shelf} units={units} /></View>)}
+      </View>
+      <Aside>Ojas supports a trained teacher. It does not replace a doctor’s or physiotherapist’s word, nor local rules of practice.</Aside>
+    </Screen>
+  );
+}

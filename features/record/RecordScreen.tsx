@@ -1,0 +1,68 @@
+import { Link } from 'expo-router';
+import { View } from 'react-native';
+import type { Session, SessionPose } from '@/core/formats/book';
+import { stackWords } from '@/core/props/stack';
+import { put } from '@/store/facts';
+import { selectSessionsOf, selectShelf } from '@/store/selectors';
+import { commit } from '@/store/store';
+import { date, length, minutes } from '@/ui/format';
+import { Chips, Press } from '@/ui/Press';
+import { Screen } from '@/ui/Screen';
+import { Sheet } from '@/ui/Sheet';
+import { Aside, Title, Words } from '@/ui/Words';
+import { useOjas, useOjasDispatch, usePerson, usePlan, useUnits } from '../hooks';
+import { actionWords, poseName, slotWords } from '../plan/words';
+import { StudentTabs } from '../students/StudentTabs';
+
+const nextDay = [{ id: 'better', words: 'Better' }, { id: 'same', words: 'The same' }, { id: 'worse', words: 'Worse' }] as const;
+const placeWords: Readonly<Record<SessionPose['feeling']['place'], string>> = { muscle: 'in muscle', joint: 'at a joint line', nerve: 'nerve-like', 'low-back': 'in the low back', none: 'hardly anywhere' };
+
+/** What was settled on, session by session, and what it means for next time. */
+export function RecordScreen({ id }: { readonly id: string }) {
+  const person = usePerson(id);
+  const sessions = useOjas((state) => selectSessionsOf(state, id));
+  const plan = usePlan(id);
+  const dispatch = useOjasDispatch();
+  if (!person || !plan) return <Screen title="No such student"><Link href="/students" className="font-text text-base text-thread underline">All students</Link></Screen>;
+  const remove = (session: Session) => void dispatch(commit({ words: `Session of ${date(session.at)} removed`, put: [], remove: [{ kind: 'sessions', id: session.id }] }));
+  const sayNextDay = (session: Session, said: NonNullable<SessionPose['nextDay']>) =>
+    void dispatch(commit({ words: `The day after ${date(session.at)}: ${said}`, put: [put('sessions', { ...session, poses: session.poses.map((one) => ({ ...one, nextDay: said })) })], remove: [] }));
+  return (
+    <Screen title={person.name} foot={<Link href="/" asChild><Press kind="main">Back to today</Press></Link>}>
+      <StudentTabs id={id} here="record" />
+      {sessions.length === 0 ? <Words>No session yet. What is settled on at the mat is written here.</Words> : null}
+      {[...sessions].reverse().map((session, i) => (
+        <Sheet key={session.id}>
+          <Title level={2}>{date(session.at)}</Title>
+          {session.note ? <Words>{session.note}</Words> : null}
+          {session.poses.map((one) => <PoseLine key={one.pose + one.side} outcome={one} />)}
+          {i === 0 ? <View className="gap-1"><Words>How was the next day?</Words><Chips label="How was the next day" options={nextDay} chosen={session.poses[0]?.nextDay ?? null} onChoose={(said) => sayNextDay(session, said)} /></View> : null}
+          <Press kind="quiet" aria-label={`Remove the session of ${date(session.at)}`} onPress={() => remove(session)}>Remove this session</Press>
+        </Sheet>
+      ))}
+      {sessions.length > 0 ? (
+        <Sheet>
+          <Title level={2}>Next time</Title>
+          {plan.poses.filter(({ posture }) => posture !== null).map(({ pose, decision }) => (
+            <Words key={pose}><Words className="font-semibold">{poseName(pose)}: {actionWords[decision.action].words.toLowerCase()}. </Words>{decision.reasons.join(' ')}</Words>
+          ))}
+        </Sheet>
+      ) : null}
+    </Screen>
+  );
+}
+
+function PoseLine({ outcome }: { readonly outcome: SessionPose }) {
+  const shelf = useOjas(selectShelf);
+  const units = useUnits();
+  const { feeling, stop } = outcome;
+  return (
+    <View className="gap-0.5 border-l-4 border-tape pl-3">
+      <Words className="font-semibold">{poseName(outcome.pose)}</Words>
+      {outcome.settled.filter(({ heightCm }) => heightCm > 0.3).map((one) => <Words key={one.slot + (one.part ?? '')}>{slotWords(one)} {length(one.heightCm, units)}: {stackWords(one.pieces, shelf)}</Words>)}
+      <Aside>
+        {minutes(outcome.heldSeconds)} held · {feeling.strength} of 10 {placeWords[feeling.place]}{outcome.pelvis === 'upright' ? '' : ` · pelvis ${outcome.pelvis}`}{outcome.breath === 'held' ? ' · breath held' : ''}{stop ? ` · stopped: ${stop}` : ''}{outcome.overruled ? ' · against the advice' : ''}
+      </Aside>
+    </View>
+  );
+}

@@ -1,0 +1,80 @@
+import { useState } from 'react';
+import { View } from 'react-native';
+import Svg, { Line } from 'react-native-svg';
+import { kinds, propKinds, stateName, type PropKind, type ShelfItem } from '@/core/props/shelf';
+import { starterShelf, usualItem } from '@/core/props/starterShelf';
+import { put } from '@/store/facts';
+import { selectShelf } from '@/store/selectors';
+import { commit } from '@/store/store';
+import { length, type Units } from '@/ui/format';
+import { PropPiece } from '@/ui/figure/PropPiece';
+import { Chips, Press } from '@/ui/Press';
+import { Screen } from '@/ui/Screen';
+import { Sheet } from '@/ui/Sheet';
+import { tone } from '@/ui/tones';
+import { Aside, Title, Words } from '@/ui/Words';
+import { freshId, useOjas, useOjasDispatch, useUnits } from '../hooks';
+import { useWide } from '../shell/Shell';
+import { ItemForm } from './ItemForm';
+
+/** What there is, how many, and how high each thing stands. */
+export function ShelfScreen() {
+  const shelf = useOjas(selectShelf);
+  const units = useUnits();
+  const wide = useWide();
+  const dispatch = useOjasDispatch();
+  const [editing, setEditing] = useState<string | null>(null);
+  const [adding, setAdding] = useState(false);
+  const keep = async (item: ShelfItem) => {
+    const outcome = await dispatch(commit({ words: `${item.name} kept`, put: [put('shelf', item)], remove: [] }));
+    if (outcome.ok) setEditing(null);
+  };
+  const add = (kind: PropKind) => {
+    const item = usualItem(freshId(kind), kind, kinds[kind].name, 1);
+    void dispatch(commit({ words: `${item.name} added`, put: [put('shelf', item)], remove: [] }));
+    setAdding(false);
+    setEditing(item.id);
+  };
+  const remove = (item: ShelfItem) => void dispatch(commit({ words: `${item.name} taken off the shelf`, put: [], remove: [{ kind: 'shelf', id: item.id }] }));
+  const start = () => void dispatch(commit({ words: 'A usual shelf to begin with', put: starterShelf.map((item) => put('shelf', item)), remove: [] }));
+  return (
+    <Screen title="Shelf" wide beside={<Press kind="main" aria-expanded={adding} onPress={() => setAdding(!adding)}>Add a prop</Press>}>
+      <Words>Heights are as things lie unloaded. Sit on a thing and tape it once, and that number wins over any reckoning.</Words>
+      {adding ? <Sheet><Chips label="Kind of prop" options={propKinds.map((kind) => ({ id: kind, words: kinds[kind].name }))} chosen={null} onChoose={add} /></Sheet> : null}
+      {shelf.length === 0 ? <Sheet><Words>The shelf is empty. Begin with what a small studio usually has, then put in your own counts and heights.</Words><Press kind="main" onPress={start}>Begin with a usual shelf</Press></Sheet> : null}
+      <View className={wide ? 'flex-row flex-wrap gap-4' : 'gap-4'}>
+        {shelf.map((item) => (
+          <Sheet key={item.id} role="article" aria-label={item.name} className={wide ? 'min-w-[380px] flex-1' : ''}>
+            <View className="flex-row flex-wrap items-baseline justify-between gap-2"><Title level={2}>{item.name}</Title><Words className="text-lg">× {item.count}</Words></View>
+            {editing === item.id ? <ItemForm item={item} units={units} onKeep={(next) => void keep(next)} /> : <Item item={item} units={units} />}
+            <View className="flex-row flex-wrap gap-2">
+              <Press aria-label={editing === item.id ? `Leave ${item.name} as it was` : `Change ${item.name}`} onPress={() => setEditing(editing === item.id ? null : item.id)}>{editing === item.id ? 'Leave as it was' : 'Change'}</Press>
+              <Press kind="quiet" aria-label={`Take ${item.name} off the shelf`} onPress={() => remove(item)}>Take off the shelf</Press>
+            </View>
+          </Sheet>
+        ))}
+      </View>
+    </Screen>
+  );
+}
+
+const PICTURE_HEIGHT_CM = 26;
+const EACH_CM = 34;
+
+function Item({ item, units }: { readonly item: ShelfItem; readonly units: Units }) {
+  const drawn = item.states.filter(({ heightCm }) => heightCm > 0);
+  const tallest = Math.max(...drawn.map(({ heightCm }) => heightCm), 1);
+  const size = Math.min(1, PICTURE_HEIGHT_CM / tallest);
+  return (
+    <View className="gap-2">
+      {drawn.length > 0 ? (
+        <Svg width="100%" height={92} viewBox={`0 ${-PICTURE_HEIGHT_CM - 2} ${Math.max(4, drawn.length) * EACH_CM} ${PICTURE_HEIGHT_CM + 4}`} preserveAspectRatio="xMinYMax meet" aria-hidden>
+          <Line x1={0} x2={Math.max(4, drawn.length) * EACH_CM} y1={0} y2={0} stroke={tone('ink')} strokeWidth={0.6} />
+          {drawn.map((state, i) => <PropPiece key={state.id} kind={item.kind} state={state.id} xCm={(i + 0.5) * EACH_CM} bottomCm={0} topCm={state.heightCm * size} mostWidthCm={EACH_CM - 4} line={0.5} />)}
+        </Svg>
+      ) : null}
+      <Words>{drawn.map((state) => `${stateName(item, state.id)} ${length(state.heightCm, units)}${state.loadedCm === undefined ? '' : ` (${length(state.loadedCm, units)} sat on)`}`).join(' · ') || 'measured by its length'}</Words>
+      {item.softness > 0 ? <Aside>loses {Math.round(item.softness * 100)} % of its height under a seated adult</Aside> : null}
+    </View>
+  );
+}

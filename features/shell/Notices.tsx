@@ -1,0 +1,39 @@
+import { useEffect } from 'react';
+import { View } from 'react-native';
+import { storageFaultDismissed, undo, undoDismissed } from '@/store/store';
+import { Press } from '@/ui/Press';
+import { Words } from '@/ui/Words';
+import { useOjas, useOjasDispatch } from '../hooks';
+
+const UNDO_SECONDS = 12;
+
+/** What was just done, with its undo; and what could not be stored. */
+export function Notices() {
+  const dispatch = useOjasDispatch();
+  const offered = useOjas((state) => state.undo.offered);
+  const newest = useOjas((state) => state.undo.stack.at(-1));
+  const fault = useOjas((state) => state.storage.fault);
+  useEffect(() => {
+    if (offered === null) return;
+    const timer = setTimeout(() => dispatch(undoDismissed()), UNDO_SECONDS * 1000);
+    return () => clearTimeout(timer);
+  }, [offered, newest, dispatch]);
+  return (
+    <View className="absolute inset-x-0 bottom-0 items-center gap-2 px-3 pb-2" pointerEvents="box-none">
+      {fault ? (
+        <View role="alert" className="w-full max-w-xl flex-row items-center gap-3 rounded-md border border-rust bg-sheet px-3 py-2">
+          <Words className="flex-1 text-rust">{fault}</Words>
+          <Press kind="quiet" onPress={() => dispatch(storageFaultDismissed())}>Close</Press>
+        </View>
+      ) : null}
+      <View role="status" aria-live="polite" className="w-full max-w-xl">
+        {offered ? (
+          <View className="flex-row items-center gap-3 rounded-md border border-line bg-ink px-4 py-1">
+            <Words className="flex-1 text-paper">{offered}</Words>
+            <Press className="my-1" onPress={() => dispatch(undo())}>Undo</Press>
+          </View>
+        ) : null}
+      </View>
+    </View>
+  );
+}

@@ -1,0 +1,44 @@
+import { Link, Slot, usePathname } from 'expo-router';
+import { Pressable, Text, useWindowDimensions, View } from 'react-native';
+import { tone } from '@/ui/tones';
+import { Words } from '@/ui/Words';
+import { Notices } from './Notices';
+import { places } from './places';
+
+const WIDE_PX = 900;
+export const useWide = () => useWindowDimensions().width >= WIDE_PX;
+
+/** The frame of every screen: the bar of places, the notices, and the place itself. */
+export function Shell() {
+  const wide = useWide();
+  return (
+    <View className={`flex-1 bg-paper ${wide ? 'flex-row' : 'flex-col'}`}>
+      {wide ? <Bar wide /> : null}
+      <View className="flex-1">
+        <Slot />
+        <Notices />
+      </View>
+      {wide ? null : <Bar wide={false} />}
+    </View>
+  );
+}
+
+function Bar({ wide }: { readonly wide: boolean }) {
+  const path = usePathname();
+  return (
+    <View role="navigation" aria-label="Places" className={wide ? 'w-44 gap-1 border-r border-line bg-well px-3 pt-6' : 'flex-row border-t border-line bg-well'}>
+      {wide ? <Text className="mb-4 px-3 font-title text-2xl font-bold text-ink">Ojas</Text> : null}
+      {places.map(({ href, name, icon: Icon }) => {
+        const here = href === '/' ? path === '/' : path.startsWith(href);
+        return (
+          <Link key={href} href={href} asChild>
+            <Pressable aria-current={here ? 'page' : undefined} className={`min-h-14 items-center ${wide ? 'flex-row gap-3 rounded-md px-3' : 'flex-1 justify-center gap-1'} ${here ? 'bg-sheet' : ''}`}>
+              <Icon size={22} color={tone(here ? 'thread' : 'faint')} aria-hidden />
+              <Words className={`text-sm ${here ? 'font-semibold text-thread' : 'text-faint'}`}>{name}</Words>
+            </Pressable>
+          </Link>
+        );
+      })}
+    </View>
+  );
+}

@@ -1,0 +1,80 @@
+import { Link } from 'expo-router';
+import { useState } from 'react';
+import { View } from 'react-native';
+import type { CautionAnswer, Person } from '@/core/formats/book';
+import { cautions, type Caution } from '@/core/safety/cautions';
+import { put } from '@/store/facts';
+import { commit } from '@/store/store';
+import { date } from '@/ui/format';
+import { Field } from '@/ui/Field';
+import { Chips, Press } from '@/ui/Press';
+import { Screen } from '@/ui/Screen';
+import { Sheet } from '@/ui/Sheet';
+import { Aside, Title, Words } from '@/ui/Words';
+import { nowIso, todayIso, useOjasDispatch, usePerson } from '../hooks';
+
+const answers = [{ id: 'yes', words: 'Yes' }, { id: 'no', words: 'No' }, { id: 'unanswered', words: 'Not asked' }] as const;
+const sideOptions = [{ id: 'left', words: 'Left' }, { id: 'right', words: 'Right' }, { id: 'both', words: 'Both' }] as const;
+
+const answerTo = (person: Person, id: string) => person.cautions.filter((one) => one.id === id).at(-1);
+
+/** The questions that come before any measuring. */
+export function IntakeScreen({ id }: { readonly id: string }) {
+  const person = usePerson(id);
+  const dispatch = useOjasDispatch();
+  if (!person) return <Screen title="No such student"><Link href="/students" className="font-text text-base text-thread underline">All students</Link></Screen>;
+  const keep = (cautionsNow: CautionAnswer[], words: string) => dispatch(commit({ words, put: [put('people', { ...person, cautions: cautionsNow })], remove: [] }));
+  const answer = (caution: Caution, changes: Partial<CautionAnswer>) => {
+    const before = answerTo(person, caution.id);
+    const now: CautionAnswer = { ...(before ?? { id: caution.id, answer: 'unanswered' as const }), at: nowIso(), ...changes };
+    void keep([...person.cautions.filter((one) => one.id !== caution.id), now], `${caution.name}: ${answers.find((one) => one.id === now.answer)?.words.toLowerCase()}`);
+  };
+  const open = cautions.filter((one) => (answerTo(person, one.id)?.answer ?? 'unanswered') === 'unanswered');
+  const noToRest = () => void keep([...person.cautions.filter((one) => !open.some(({ id: openId }) => openId === one.id)), ...open.map((one): CautionAnswer => ({ id: one.id, answer: 'no', at: nowIso() }))], `${open.length} questions answered no`);
+  return (
+    <Screen title={`Questions for ${person.name}`} foot={<Link href={`/students/${id}/measure`} asChild><Press kind="main">On to measuring</Press></Link>}>
+      <Words>Ask each one aloud. What is not asked stays open and shows on every plan: unknown is not “no”. The answers stay on this device.</Words>
+      {open.length > 0 ? <Press onPress={noToRest}>All asked: no to the remaining {open.length}</Press> : null}
+      {cautions.map((caution) => <Question key={caution.id} caution={caution} answer={answerTo(person, caution.id)} onAnswer={(changes) => answer(caution, changes)} />)}
+    </Screen>
+  );
+}
+
+interface QuestionProps {
+  readonly caution: Caution;
+  readonly answer: CautionAnswer | undefined;
+  readonly onAnswer: (changes: Partial<CautionAnswer>) => void;
+}
+
+function Question({ caution, answer, onAnswer }: QuestionProps) {
+  const said = answer?.answer ?? 'unanswered';
+  const asks = caution.effects.some(({ effect }) => effect === 'ask-first');
+  return (
+    <Sheet>
+      <Title level={2}>{caution.question}</Title>
+      <Chips label={caution.name} options={answers} chosen={said} onChoose={(choice) => onAnswer({ answer: choice, ...(choice === 'yes' && caution.sided ? { side: answer?.side ?? 'both' } : {}) })} />
+      {said === 'yes' ? (
+        <View className="gap-3">
+          {caution.sided ? <Chips label="Which side" options={sideOptions} chosen={answer?.side ?? 'both'} onChoose={(side) => onAnswer({ side })} /> : null}
+          {asks ? <GoAhead goAheadAt={answer?.goAheadAt} onNote={(goAheadAt) => onAnswer({ goAheadAt })} /> : null}
+          {[...new Set(caution.effects.map(({ words }) => words))].map((words) => <Words key={words}>{words}</Words>)}
+          <Aside>{caution.refer}</Aside>
+        </View>
+      ) : null}
+    </Sheet>
+  );
+}
+
+function GoAhead({ goAheadAt, onNote }: { readonly goAheadAt: string | undefined; readonly onNote: (at: string | undefined) => void }) {
+  const [typed, setTyped] = useState('');
+  const [fault, setFault] = useState<string>();
+  if (goAheadAt) return <View className="flex-row flex-wrap items-center gap-3"><Words>Written go-ahead of {date(goAheadAt)}.</Words><Press onPress={() => onNote(undefined)}>Take it back</Press></View>;
+  const note = () => {
+    const whole = /^\d{4}-\d{2}-\d{2}$/.test(typed) && !Number.isNaN(Date.parse(typed));
+    if (!whole) return setFault(`“${typed}” is not a date: write it as 2026-01-08.`);
+    if (typed > todayIso()) return setFault(`${typed} is after today: a go-ahead has to be written first.`);
+    setFault(undefined);
+    return onNote(typed);
+  };
+  return <View className="gap-2"><Field label="Date of the written go-ahead" hint="year-month-day" value={typed} onChangeText={setTyped} fault={fault} /><Press onPress={note}>Note the go-ahead</Press></View>;
+}

@@ -1,0 +1,26 @@
+import { useRouter } from 'expo-router';
+import type { Person } from '@/core/formats/book';
+import { put } from '@/store/facts';
+import { commit } from '@/store/store';
+import { Screen } from '@/ui/Screen';
+import { Words } from '@/ui/Words';
+import { freshId, useOjasDispatch, useUnits } from '../hooks';
+import { StudentForm, type PersonFields } from './StudentForm';
+
+/** A new student: then the questions, then the measuring. */
+export function NewStudentScreen() {
+  const dispatch = useOjasDispatch();
+  const router = useRouter();
+  const units = useUnits();
+  const save = async ({ birthYear, ...fields }: PersonFields) => {
+    const person: Person = { id: freshId('p'), ...fields, ...(birthYear === undefined ? {} : { birthYear }), bodyCm: {}, cautions: [], choices: {}, home: [] };
+    const outcome = await dispatch(commit({ words: `${person.name} added`, put: [put('people', person)], remove: [] }));
+    if (outcome.ok) router.replace(`/students/${person.id}/intake`);
+  };
+  return (
+    <Screen title="New student">
+      <Words>Only the name and the stature are needed. What is not measured yet is assumed, and the plan says so.</Words>
+      <StudentForm units={units} saveWords="Save and ask the questions" onSave={(fields) => void save(fields)} />
+    </Screen>
+  );
+}

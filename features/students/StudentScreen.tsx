@@ -1,0 +1,68 @@
+import { Link, useRouter } from 'expo-router';
+import { useState } from 'react';
+import { View } from 'react-native';
+import { approaches } from '@/core/approaches/approaches';
+import type { RangeEstimate } from '@/core/estimate/estimate';
+import { ranges, splitKey } from '@/core/ranges/ranges';
+import { cautionById } from '@/core/safety/cautions';
+import { put, type FactRef } from '@/store/facts';
+import { selectReadingsOf, selectSessionsOf } from '@/store/selectors';
+import { commit } from '@/store/store';
+import { length } from '@/ui/format';
+import { Press } from '@/ui/Press';
+import { RangeBar } from '@/ui/RangeBar';
+import { Screen } from '@/ui/Screen';
+import { Sheet } from '@/ui/Sheet';
+import { Aside, Title, Words } from '@/ui/Words';
+import { useEstimates, useOjas, useOjasDispatch, usePerson, useUnits } from '../hooks';
+import { StudentForm, type PersonFields } from './StudentForm';
+import { StudentTabs } from './StudentTabs';
+
+/** One student: who they are, what is known of their ranges, and what to mind. */
+export function StudentScreen({ id }: { readonly id: string }) {
+  const person = usePerson(id);
+  const estimates = useEstimates(id);
+  const readings = useOjas((state) => selectReadingsOf(state, id));
+  const sessions = useOjas((state) => selectSessionsOf(state, id));
+  const dispatch = useOjasDispatch();
+  const router = useRouter();
+  const units = useUnits();
+  const [editing, setEditing] = useState(false);
+  if (!person || !estimates) return <Screen title="No such student"><Link href="/students" className="font-text text-base text-thread underline">All students</Link></Screen>;
+
+  const save = async ({ birthYear, ...fields }: PersonFields) => {
+    const { birthYear: _before, ...rest } = person;
+    const outcome = await dispatch(commit({ words: `${fields.name} changed`, put: [put('people', { ...rest, ...fields, ...(birthYear === undefined ? {} : { birthYear }) })], remove: [] }));
+    if (outcome.ok) setEditing(false);
+  };
+  const remove = async () => {
+    const gone: FactRef[] = [{ kind: 'people', id }, ...readings.map((one) => ({ kind: 'readings' as const, id: one.id })), ...sessions.map((one) => ({ kind: 'sessions' as const, id: one.id }))];
+    const outcome = await dispatch(commit({ words: `${person.name} removed, with ${readings.length} readings and ${sessions.length} sessions`, put: [], remove: gone }));
+    if (outcome.ok) router.replace('/students');
+  };
+  const known = Object.values(estimates).filter((one): one is RangeEstimate => one !== undefined);
+  const measured = known.filter(({ source }) => source !== 'assumed');
+  const yes = person.cautions.filter(({ answer }) => answer === 'yes');
+  return (
+    <Screen title={person.name} foot={<Link href={`/students/${id}/measure`} asChild><Press kind="main">Measure</Press></Link>}>
+      <StudentTabs id={id} here="student" />
+      <Words>{length(person.statureCm, units)}{person.birthYear ? ` · born ${person.birthYear}` : ''} · {approaches[person.approach].name}</Words>
+      <Sheet>
+        <Title level={2}>To mind</Title>
+        {yes.length === 0 ? <Words>Nothing answered with yes.</Words> : yes.map(({ id: caution, side }) => <Words key={caution}>{cautionById(caution)?.name ?? caution}{side && side !== 'both' ? `, ${side}` : ''}</Words>)}
+        <Link href={`/students/${id}/intake`} asChild><Press>Questions and answers</Press></Link>
+      </Sheet>
+      <Sheet>
+        <Title level={2}>Ranges</Title>
+        {measured.length === 0 ? <Words>Nothing measured yet: everything is assumed from what is usual, and the plan’s bands are wide.</Words> : null}
+        <View className="gap-3">{measured.map((estimate) => <RangeBar key={estimate.key} estimate={estimate} range={ranges[splitKey(estimate.key).id]} side={splitKey(estimate.key).side} />)}</View>
+        <Aside>{known.length - measured.length} more are assumed.</Aside>
+      </Sheet>
+      {editing ? <Sheet><StudentForm person={person} units={units} saveWords="Save" onSave={(fields) => void save(fields)} /></Sheet> : null}
+      <View className="flex-row flex-wrap gap-2">
+        <Press onPress={() => setEditing(!editing)}>{editing ? 'Leave as it was' : 'Change name, stature, approach'}</Press>
+        <Press kind="warn" onPress={() => void remove()}>Remove student</Press>
+      </View>
+    </Screen>
+  );
+}

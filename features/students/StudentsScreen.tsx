@@ -1,0 +1,48 @@
+import { Link } from 'expo-router';
+import { useState } from 'react';
+import { Pressable, View } from 'react-native';
+import { unansweredCautions } from '@/core/safety/verdict';
+import { selectPeople, selectSessionsOf } from '@/store/selectors';
+import { ago, length } from '@/ui/format';
+import { Field } from '@/ui/Field';
+import { Press } from '@/ui/Press';
+import { Screen } from '@/ui/Screen';
+import { Aside, Title, Words } from '@/ui/Words';
+import { useOjas, useUnits } from '../hooks';
+
+/** Everybody, found by name. */
+export function StudentsScreen() {
+  const people = useOjas(selectPeople);
+  const [sought, setSought] = useState('');
+  const found = people.filter(({ name }) => name.toLowerCase().includes(sought.trim().toLowerCase()));
+  return (
+    <Screen title="Students" beside={<Link href="/students/new" asChild><Press kind="main">New student</Press></Link>}>
+      {people.length === 0 ? <Words>Nobody here yet. A student needs a name and a stature; everything else can follow on the mat.</Words> : <Field label="Find by name" value={sought} onChangeText={setSought} />}
+      {people.length > 0 && found.length === 0 ? <Words>Nobody is called “{sought}”.</Words> : null}
+      <View role="list" className="gap-2">
+        {found.map(({ id }) => <StudentLine key={id} id={id} />)}
+      </View>
+    </Screen>
+  );
+}
+
+function StudentLine({ id }: { readonly id: string }) {
+  const person = useOjas((state) => state.people[id]);
+  const last = useOjas((state) => selectSessionsOf(state, id).at(-1));
+  const units = useUnits();
+  if (!person) return null;
+  const open = unansweredCautions(person.cautions).length;
+  return (
+    <View role="listitem">
+      <Link href={`/students/${id}`} asChild>
+        <Pressable className="min-h-14 flex-row items-center justify-between gap-3 rounded-md border border-line bg-sheet px-4 py-2">
+          <View className="shrink">
+            <Title level={3}>{person.name}</Title>
+            <Aside>{length(person.statureCm, units)} · {last ? `on the mat ${ago(last.at)}` : 'not on the mat yet'}</Aside>
+          </View>
+          {open > 0 ? <Words className="text-sm text-rust">{open} to ask</Words> : null}
+        </Pressable>
+      </Link>
+    </View>
+  );
+}

@@ -1,0 +1,118 @@
+import { Link } from 'expo-router';
+import { useState } from 'react';
+import { Pressable, View } from 'react-native';
+import type { Plan, PlanPose } from '@/core/formats/plan';
+import { slotKey } from '@/core/geometry/family';
+import { stackWords } from '@/core/props/stack';
+import { ranges } from '@/core/ranges/ranges';
+import { selectPeople, selectSessionsOf, selectShelf } from '@/store/selectors';
+import { ago, length } from '@/ui/format';
+import { Field } from '@/ui/Field';
+import { Press } from '@/ui/Press';
+import { Screen } from '@/ui/Screen';
+import { Sheet } from '@/ui/Sheet';
+import { Aside, Title, Words } from '@/ui/Words';
+import { useOjas, usePerson, usePlan, useUnits } from '../hooks';
+import { ActionMark } from '../plan/ActionMark';
+import { poseName, slotWords } from '../plan/words';
+import { useWide } from '../shell/Shell';
+
+const SHOWN_AT_FIRST = 6;
+
+/** Who comes, what to re-check, and what changes since last time. */
+export function TodayScreen() {
+  const people = useOjas(selectPeople);
+  const latest = useOjas((state) => state.sessions);
+  const mat = useOjas((state) => state.mat.now);
+  const shelf = useOjas(selectShelf);
+  const wide = useWide();
+  const [sought, setSought] = useState('');
+  const [all, setAll] = useState(false);
+  if (people.length === 0) return <Empty shelfEmpty={shelf.length === 0} />;
+  const lastAt = new Map<string, string>();
+  for (const { person, at } of Object.values(latest)) if ((lastAt.get(person) ?? '') < at) lastAt.set(person, at);
+  const found = people
+    .filter(({ name }) => name.toLowerCase().includes(sought.trim().toLowerCase()))
+    .sort((a, b) => (lastAt.get(b.id) ?? '').localeCompare(lastAt.get(a.id) ?? '') || a.name.localeCompare(b.name));
+  const shown = all || sought !== '' ? found : found.slice(0, SHOWN_AT_FIRST);
+  return (
+    <Screen title="Today" wide>
+      {mat ? <Resume person={mat.person} /> : null}
+      <Field label="Who comes?" hint="find by name" value={sought} onChangeText={setSought} />
+      <View className={wide ? 'flex-row flex-wrap gap-4' : 'gap-4'}>
+        {shown.map(({ id }) => <View key={id} className={wide ? 'min-w-[380px] flex-1' : ''}><Comer id={id} /></View>)}
+      </View>
+      {shown.length < found.length ? <Press onPress={() => setAll(true)}>Show the other {found.length - shown.length}</Press> : null}
+      {found.length === 0 ? <Words>Nobody is called “{sought}”.</Words> : null}
+    </Screen>
+  );
+}
+
+function Empty({ shelfEmpty }: { readonly shelfEmpty: boolean }) {
+  return (
+    <Screen title="Today">
+      <Sheet>
+        <Title level={2}>Begin with one student</Title>
+        <Words>Enter a name and a stature. Measure how the pelvis tilts, how long the hamstrings are and how far the knees bend: two readings a side are enough to begin.</Words>
+        <Words>Ojas turns that into the height of every support, in pieces of your own shelf, and remembers what was settled on.</Words>
+        <Link href="/students/new" asChild><Press kind="main">New student</Press></Link>
+        {shelfEmpty ? <Link href="/shelf" asChild><Press>Fill the shelf</Press></Link> : null}
+        <Link href="/more/data" asChild><Press>Open a book from a file</Press></Link>
+      </Sheet>
+    </Screen>
+  );
+}
+
+function Resume({ person }: { readonly person: string }) {
+  const name = usePerson(person)?.name ?? 'Somebody';
+  return (
+    <Sheet className="border-thread">
+      <Title level={2}>{name} is still on the mat</Title>
+      <Link href={`/students/${person}/mat`} asChild><Press kind="main">Go on with the session</Press></Link>
+    </Sheet>
+  );
+}
+
+function Comer({ id }: { readonly id: string }) {
+  const person = usePerson(id);
+  const plan = usePlan(id);
+  const last = useOjas((state) => selectSessionsOf(state, id).at(-1));
+  if (!person || !plan) return null;
+  const moves = plan.poses.filter(({ decision, posture }) => posture !== null && ['lower', 'raise', 'rest'].includes(decision.action));
+  return (
+    <Sheet role="article" aria-label={person.name} className="flex-1">
+      <Link href={`/students/${id}/plan`} asChild>
+        <Pressable className="min-h-12 justify-center">
+          <Title level={2}>{person.name}</Title>
+          <Aside>{last ? `On the mat ${ago(last.at)}` : 'Not on the mat yet'}{plan.unanswered.length > 0 ? ` · ${plan.unanswered.length} questions open` : ''}</Aside>
+        </Pressable>
+      </Link>
+      <Check plan={plan} />
+      {moves.length === 0 ? <Words>{last ? 'Everything stays as it was.' : 'Built from the measurements.'}</Words> : moves.map((planned) => <Move key={planned.pose} planned={planned} />)}
+    </Sheet>
+  );
+}
+
+/** The one range that today's poses lean on most and that is least sure. */
+function Check({ plan }: { readonly plan: Plan }) {
+  const units = useUnits();
+  const first = plan.measureNext[0];
+  if (!first) return null;
+  return <Words>Check first: {ranges[first.range].name.toLowerCase()}{first.side === 'both' ? '' : `, ${first.side}`} <Words className="text-faint">(narrower by {length(first.gainCm, units)})</Words></Words>;
+}
+
+function Move({ planned }: { readonly planned: PlanPose }) {
+  const shelf = useOjas(selectShelf);
+  const units = useUnits();
+  const slot = planned.slots.find((one) => slotKey(one) === planned.decision.slot);
+  return (
+    <View className="gap-1 border-t border-line pt-2">
+      <View className="flex-row flex-wrap items-center justify-between gap-2">
+        <Words className="font-semibold">{poseName(planned.pose)}</Words>
+        <ActionMark action={planned.decision.action} />
+      </View>
+      {slot && slot.lastCm !== null ? <Words>{slotWords(slot)} {length(slot.lastCm, units)} → {length(slot.stackCm, units)}: {stackWords(slot.stack, shelf)}</Words> : null}
+      <Aside>{planned.decision.reasons.join(' ')}</Aside>
+    </View>
+  );
+}

@@ -1,0 +1,25 @@
+import { readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { brotliCompressSync, constants } from 'node:zlib';
+import { build } from 'esbuild';
+import { copyFonts } from './fonts.mjs';
+import { root, runs, stop } from './steps.mjs';
+
+/** Compresses text once at build time, so that serving it costs nothing. */
+function compress(folder) {
+  for (const name of readdirSync(folder)) {
+    const path = join(folder, name);
+    if (statSync(path).isDirectory()) compress(path);
+    else if (/\.(js|css|html|json|svg)$/.test(name)) {
+      writeFileSync(`${path}.br`, brotliCompressSync(readFileSync(path), { params: { [constants.BROTLI_PARAM_QUALITY]: 9 } }));
+    }
+  }
+}
+
+const web = join(root, 'dist', 'web');
+rmSync(web, { recursive: true, force: true });
+copyFonts(root);
+const quiet = { CI: '1', EXPO_OFFLINE: '1', EXPO_NO_TELEMETRY: '1' };
+if (!runs('npx', ['expo', 'export', '--platform', 'web', '--output-dir', web], quiet)) stop('The web app could not be built.');
+compress(web);
+await build({ entryPoints: [join(root, 'server', 'main.ts')], outfile: join(root, 'dist', 'server.mjs'), bundle: true, platform: 'node', format: 'esm', target: 'node20', packages: 'external', tsconfig: join(root, 'tsconfig.json'), logLevel: 'warning' });

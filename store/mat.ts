@@ -1,0 +1,79 @@
+import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
+import { z } from 'zod';
+import { sessionPoseSchema, settledSchema } from '@/core/formats/book';
+
+export const matSteps = ['build', 'enter', 'look', 'hold', 'feel'] as const;
+
+/** A session under way: it survives a reload, and becomes a fact when it is recorded. */
+export const matSchema = z.object({
+  person: z.string(),
+  startedAt: z.string(),
+  /** Poses in order, each with its side: `hero/both`. */
+  poses: z.array(z.string()),
+  /** Which one is on the mat. */
+  at: z.number().int().min(0),
+  step: z.enum(matSteps),
+  /** What lies on the mat now, where it is not as planned. */
+  settled: z.record(z.string(), z.array(settledSchema)),
+  changes: z.record(z.string(), z.array(z.object({ slot: z.string(), fromCm: z.number(), toCm: z.number(), atSeconds: z.number() }))),
+  faults: z.record(z.string(), z.array(z.string())),
+  /** When the hold began, and seconds held before that. */
+  holdingSince: z.string().nullable(),
+  heldSeconds: z.number(),
+  done: z.array(sessionPoseSchema),
+});
+export type Mat = z.infer<typeof matSchema>;
+export type MatStep = Mat['step'];
+export type Settled = z.infer<typeof settledSchema>;
+
+export const matSlice = createSlice({
+  name: 'mat',
+  initialState: { now: null as Mat | null },
+  reducers: {
+    matStarted: (state, { payload }: PayloadAction<{ person: string; poses: string[]; at: string }>) => {
+      state.now = { person: payload.person, startedAt: payload.at, poses: payload.poses, at: 0, step: 'build', settled: {}, changes: {}, faults: {}, holdingSince: null, heldSeconds: 0, done: [] };
+    },
+    matRestored: (state, { payload }: PayloadAction<Mat | null>) => {
+      state.now = payload;
+    },
+    stepTaken: ({ now }, { payload }: PayloadAction<MatStep>) => {
+      if (now) now.step = payload;
+    },
+    /** A slot was moved by a rung; `atSeconds` is the time into the hold. */
+    rungMoved: ({ now }, { payload }: PayloadAction<{ pose: string; settled: Settled[]; slot: string; fromCm: number; toCm: number; atSeconds: number }>) => {
+      if (!now) return;
+      now.settled[payload.pose] = payload.settled;
+      (now.changes[payload.pose] ??= []).push({ slot: payload.slot, fromCm: payload.fromCm, toCm: payload.toCm, atSeconds: payload.atSeconds });
+    },
+    faultToggled: ({ now }, { payload }: PayloadAction<{ pose: string; fault: string }>) => {
+      if (!now) return;
+      const seen = now.faults[payload.pose] ?? [];
+      now.faults[payload.pose] = seen.includes(payload.fault) ? seen.filter((one) => one !== payload.fault) : [...seen, payload.fault];
+    },
+    holdStarted: ({ now }, { payload }: PayloadAction<string>) => {
+      if (now) now.holdingSince = payload;
+    },
+    holdPaused: ({ now }, { payload }: PayloadAction<string>) => {
+      if (!now?.holdingSince) return;
+      now.heldSeconds += Math.max(0, (Date.parse(payload) - Date.parse(now.holdingSince)) / 1000);
+      now.holdingSince = null;
+    },
+    poseDone: ({ now }, { payload }: PayloadAction<Mat['done'][number]>) => {
+      if (!now) return;
+      now.done.push(payload);
+      Object.assign(now, { at: now.at + 1, step: 'build', holdingSince: null, heldSeconds: 0 });
+    },
+    poseSkipped: ({ now }) => {
+      if (now) Object.assign(now, { at: now.at + 1, step: 'build', holdingSince: null, heldSeconds: 0 });
+    },
+    matCleared: (state) => {
+      state.now = null;
+    },
+  },
+});
+
+export const { matStarted, matRestored, stepTaken, rungMoved, faultToggled, holdStarted, holdPaused, poseDone, poseSkipped, matCleared } = matSlice.actions;
+
+/** Whole seconds held so far. */
+export const heldSeconds = (mat: Pick<Mat, 'heldSeconds' | 'holdingSince'>, now: string) =>
+  Math.floor(mat.heldSeconds + (mat.holdingSince === null ? 0 : Math.max(0, (Date.parse(now) - Date.parse(mat.holdingSince)) / 1000)));

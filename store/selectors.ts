@@ -1,0 +1,57 @@
+import { createSelector } from '@reduxjs/toolkit';
+import { estimateRanges, type Estimates, type StudentRecord } from '@/core/estimate/estimate';
+import type { Plan } from '@/core/formats/plan';
+import { dayOf, shiftDays } from '@/core/formats/time';
+import { planStudent } from '@/core/plan/plan';
+import type { Shelf } from '@/core/props/shelf';
+import { SETTINGS_ID, type SettingsRecord } from './facts';
+import type { RootState } from './store';
+
+export const selectPeople = createSelector((state: RootState) => state.people, (people) => Object.values(people).sort((a, b) => a.name.localeCompare(b.name)));
+export const selectShelf = createSelector((state: RootState) => state.shelf, (shelf): Shelf => Object.values(shelf));
+export const selectSettings = (state: RootState): SettingsRecord => state.settings[SETTINGS_ID] ?? usualSettings;
+const usualSettings: SettingsRecord = { id: SETTINGS_ID, units: 'cm', theme: 'system' };
+
+/** Readings and sessions shared out by person, so that a change to one student leaves the others' records alone. */
+const byPerson = <T extends { person: string; at: string }>() => {
+  let before = new Map<string, readonly T[]>();
+  return (records: Readonly<Record<string, T>>): ReadonlyMap<string, readonly T[]> => {
+    const lists = new Map<string, T[]>();
+    for (const record of Object.values(records)) lists.set(record.person, [...(lists.get(record.person) ?? []), record]);
+    const now = new Map<string, readonly T[]>();
+    for (const [person, list] of lists) {
+      const sorted = list.sort((a, b) => a.at.localeCompare(b.at));
+      const same = before.get(person);
+      now.set(person, same && same.length === sorted.length && same.every((one, i) => one === sorted[i]) ? same : sorted);
+    }
+    before = now;
+    return now;
+  };
+};
+const selectReadings = createSelector((state: RootState) => state.readings, byPerson());
+const selectSessions = createSelector((state: RootState) => state.sessions, byPerson());
+const NONE: readonly never[] = [];
+
+export const selectReadingsOf = (state: RootState, person: string) => selectReadings(state).get(person) ?? NONE;
+export const selectSessionsOf = (state: RootState, person: string) => selectSessions(state).get(person) ?? NONE;
+
+/** Remembers a student's answer until one of the facts it read changes. */
+function perStudent<R>(reckon: (record: StudentRecord, shelf: Shelf, today: string) => R) {
+  const known = new Map<string, { record: StudentRecord; shelf: Shelf; today: string; answer: R }>();
+  return (state: RootState, person: string, today: string): R | undefined => {
+    const one = state.people[person];
+    if (!one) return undefined;
+    const record: StudentRecord = { person: one, readings: selectReadingsOf(state, person), sessions: selectSessionsOf(state, person) };
+    const shelf = selectShelf(state);
+    const before = known.get(person);
+    if (before && before.today === today && before.shelf === shelf && before.record.person === one && before.record.readings === record.readings && before.record.sessions === record.sessions) return before.answer;
+    const answer = reckon(record, shelf, today);
+    known.set(person, { record, shelf, today, answer });
+    return answer;
+  };
+}
+
+/** The plan for today; once today's session is recorded, the plan for next time. */
+export const selectPlan: (state: RootState, person: string, today: string) => Plan | undefined = perStudent((record, shelf, today) =>
+  planStudent(record, shelf, record.sessions.some(({ at }) => dayOf(at) === today) ? shiftDays(today, 1) : today));
+export const selectEstimates: (state: RootState, person: string, today: string) => Estimates | undefined = perStudent((record, _shelf, today) => estimateRanges(record, today));

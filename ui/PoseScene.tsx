@@ -1,0 +1,51 @@
+import { useState } from 'react';
+import { View } from 'react-native';
+import Svg, { Line } from 'react-native-svg';
+import type { Body } from '@/core/body/body';
+import type { Posture } from '@/core/geometry/posture';
+import type { Shelf } from '@/core/props/shelf';
+import { boundsOf } from './figure/bounds';
+import { Figure, type Stacks } from './figure/Figure';
+import { Rail, railWidthPx, type RailColumn } from './Rail';
+import { tone } from './tones';
+
+interface PoseSceneProps {
+  readonly posture: Posture;
+  /** A second figure laid over the first. */
+  readonly over?: Posture | null;
+  readonly body: Body;
+  readonly shelf: Shelf;
+  readonly stacks: Stacks;
+  readonly columns: readonly RailColumn[];
+  readonly units: 'cm' | 'in';
+  /** The picture in words. */
+  readonly words: string;
+  readonly mostHeightPx: number;
+}
+
+const FOOT_PX = 22;
+
+/** The figure and the rail in one picture of one scale. */
+export function PoseScene({ posture, over, body, shelf, stacks, columns, units, words, mostHeightPx }: PoseSceneProps) {
+  const [widthPx, setWidthPx] = useState(0);
+  const all = [posture, ...(over ? [over] : [])].map((one) => boundsOf(one, body));
+  const left = Math.min(...all.map((one) => one.left)) - 2;
+  const right = Math.max(...all.map((one) => one.right)) + 2;
+  const top = Math.max(...all.map((one) => one.top), ...columns.map(({ highCm, stackCm }) => Math.min(highCm, stackCm + 20) + 4));
+  const railPx = columns.length > 0 ? railWidthPx(columns.length) : 0;
+  const scale = Math.max(0.4, Math.min((widthPx - railPx) / (right - left), (mostHeightPx - FOOT_PX) / top));
+  const [width, height] = [right - left + railPx / scale, top + FOOT_PX / scale];
+  const line = 1.1 / scale;
+  return (
+    <View onLayout={({ nativeEvent }) => setWidthPx(nativeEvent.layout.width)} role="img" aria-label={words} className="w-full items-center">
+      {widthPx > 0 ? (
+        <Svg width={width * scale} height={height * scale} viewBox={`${left} ${-top} ${width} ${height}`}>
+          <Line x1={left} x2={left + width} y1={0} y2={0} stroke={tone('ink')} strokeWidth={line * 1.4} />
+          {over ? <Figure posture={over} body={body} stacks={{}} shelf={shelf} line={line} ghost /> : null}
+          <Figure posture={posture} body={body} stacks={stacks} shelf={shelf} line={line} />
+          {columns.length > 0 ? <Rail columns={columns} shelf={shelf} xCm={right} topCm={top} scale={scale} units={units} /> : null}
+        </Svg>
+      ) : null}
+    </View>
+  );
+}

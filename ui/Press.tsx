@@ -1,0 +1,68 @@
+import type { ReactNode } from 'react';
+import { Pressable, Text, View, type PressableProps } from 'react-native';
+
+interface PressProps extends Omit<PressableProps, 'children'> {
+  readonly children: ReactNode;
+  readonly kind?: 'main' | 'plain' | 'quiet' | 'warn';
+  readonly icon?: ReactNode;
+  readonly className?: string;
+}
+
+const looks = {
+  main: { box: 'bg-thread border-thread', text: 'text-thread-ink' },
+  plain: { box: 'bg-sheet border-line', text: 'text-ink' },
+  quiet: { box: 'border-transparent', text: 'text-thread' },
+  warn: { box: 'bg-sheet border-rust', text: 'text-rust' },
+} as const;
+
+/** Something to press: at least 48 px, with words. */
+export function Press({ children, kind = 'plain', icon, className = '', disabled, ...rest }: PressProps) {
+  const look = looks[kind];
+  return (
+    <Pressable role="button" disabled={disabled} aria-disabled={disabled ?? false}
+      className={`min-h-12 flex-row items-center justify-center gap-2 rounded-md border px-4 py-2 ${look.box} ${disabled ? 'opacity-50' : 'active:opacity-80'} ${className}`} {...rest}>
+      {icon}
+      <Text className={`shrink text-center font-text text-base font-semibold ${look.text}`}>{children}</Text>
+    </Pressable>
+  );
+}
+
+interface ChipsProps<T extends string> {
+  /** What is chosen, for those who hear the screen. */
+  readonly label: string;
+  readonly options: readonly { readonly id: T; readonly words: string }[];
+  readonly chosen: T | null;
+  readonly onChoose: (id: T) => void;
+}
+
+/** One of a few, side by side. */
+export function Chips<T extends string>({ label, options, chosen, onChoose }: ChipsProps<T>) {
+  return (
+    <View role="radiogroup" aria-label={label} className="flex-row flex-wrap gap-2">
+      {options.map(({ id, words }) => (
+        <Pressable key={id} role="radio" aria-checked={id === chosen} onPress={() => onChoose(id)}
+          className={`min-h-12 justify-center rounded-md border px-3 py-2 ${id === chosen ? 'border-thread bg-thread' : 'border-line bg-sheet'}`}>
+          <Text className={`font-text text-base ${id === chosen ? 'font-semibold text-thread-ink' : 'text-ink'}`}>{words}</Text>
+        </Pressable>
+      ))}
+    </View>
+  );
+}
+
+interface TickProps {
+  readonly checked: boolean;
+  readonly onToggle: () => void;
+  readonly children: ReactNode;
+}
+
+/** A line that can be ticked. */
+export function Tick({ checked, onToggle, children }: TickProps) {
+  return (
+    <Pressable role="checkbox" aria-checked={checked} onPress={onToggle} className="min-h-12 flex-row items-center gap-3 py-1">
+      <View className={`h-6 w-6 items-center justify-center rounded-sm border-2 ${checked ? 'border-thread bg-thread' : 'border-faint bg-sheet'}`}>
+        {checked ? <Text aria-hidden className="font-text text-sm font-bold leading-5 text-thread-ink">✓</Text> : null}
+      </View>
+      <Text className="shrink font-text text-base text-ink">{children}</Text>
+    </Pressable>
+  );
+}

@@ -1,0 +1,141 @@
+import { G, Line, Path, Rect } from 'react-native-svg';
+import type { Body } from '@/core/body/body';
+import type { Point, Posture, SupportPlace } from '@/core/geometry/posture';
+import type { Shelf } from '@/core/props/shelf';
+import type { Piece } from '@/core/props/stack';
+import { tone } from '../tones';
+import { drawnPieces } from './layers';
+import { bowl, circle, head, limb, trunk } from './outlines';
+import { PropPiece } from './PropPiece';
+
+/** What lies under a slot of the figure, by slot key. */
+export type Stacks = Readonly<Record<string, { readonly pieces: readonly Piece[]; readonly heightCm: number }>>;
+
+interface FigureProps {
+  readonly posture: Posture;
+  readonly body: Body;
+  readonly stacks: Stacks;
+  readonly shelf: Shelf;
+  /** Thickness of an ink line, in centimetres of the picture. */
+  readonly line: number;
+  /** A faint second figure, for comparing. */
+  readonly ghost?: boolean;
+}
+
+/** The student side on, drawn from the solved joints, with what lies beneath to scale. A group for a picture in centimetres. */
+export function Figure({ posture, body, stacks, shelf, line, ghost = false }: FigureProps) {
+  const shapes = shapesOf(posture, body);
+  if (ghost) {
+    return (
+      <G opacity={0.5}>
+        {[...shapes.nearLeg, ...shapes.trunk, ...shapes.arm].map((d, i) => <Path key={i} d={d} fill="none" stroke={tone('faint')} strokeWidth={line * 0.8} strokeDasharray={`${line * 2.4} ${line * 2}`} />)}
+      </G>
+    );
+  }
+  return (
+    <G>
+      {posture.supports.map((support, i) => <Support key={i} support={support} stacks={stacks} shelf={shelf} line={line} />)}
+      <Strap posture={posture} stacks={stacks} line={line} />
+      <G transform={`translate(${-0.012 * body.statureCm} ${-0.008 * body.statureCm})`}>
+        <Merged paths={shapes.farFoot} fill={tone('well')} line={line} />
+        <Merged paths={shapes.farLeg} fill={tone('faint')} line={line} />
+      </G>
+      <Merged paths={shapes.neck} fill={tone('skin')} line={line} />
+      <Merged paths={shapes.trunk} fill={tone('shirt')} line={line} />
+      <Merged paths={shapes.nearFoot} fill={tone('skin')} line={line} />
+      <Merged paths={shapes.nearLeg} fill={tone('trouser')} line={line} />
+      <Path d={shapes.bowl.outline} fill={tone('sheet', 0.55)} stroke={tone('thread')} strokeWidth={line} />
+      <Path d={shapes.bowl.rim} fill="none" stroke={tone('thread')} strokeWidth={line} />
+      <Merged paths={[shapes.head.skull]} fill={tone('skin')} line={line} />
+      <Path d={shapes.head.hair} fill={tone('ink', 0.78)} stroke={tone('ink')} strokeWidth={line * 0.6} />
+      <Path d={shapes.head.eye} fill="none" stroke={tone('ink')} strokeWidth={line * 0.8} strokeLinecap="round" />
+      <Path d={shapes.head.ear} fill="none" stroke={tone('ink', 0.7)} strokeWidth={line * 0.7} strokeLinecap="round" />
+      <Merged paths={shapes.hand} fill={tone('skin')} line={line} />
+      <Merged paths={shapes.arm} fill={tone('shirt')} line={line} />
+    </G>
+  );
+}
+
+/** Several outlines as one: all inked first, then all filled, so that only the outer line is left. */
+function Merged({ paths, fill, line }: { readonly paths: readonly string[]; readonly fill: string; readonly line: number }) {
+  return (
+    <G>
+      {paths.map((d, i) => <Path key={`i${i}`} d={d} fill={tone('ink')} stroke={tone('ink')} strokeWidth={line * 2} strokeLinejoin="round" />)}
+      {paths.map((d, i) => <Path key={`f${i}`} d={d} fill={fill} />)}
+    </G>
+  );
+}
+
+const part = (a: Point, b: Point, share: number): Point => [a[0] + share * (b[0] - a[0]), a[1] + share * (b[1] - a[1])];
+
+function shapesOf(posture: Posture, body: Body) {
+  const s = body.statureCm;
+  const { hip, knee, ankle, heel, toe, spine, elbow, hand } = posture;
+  const shoulder = spine.at(-1) as Point;
+  const below = spine.at(-2) as Point;
+  const calf = part(knee, ankle, 0.3);
+  const leg = [limb(hip, 0.05 * s, knee, 0.034 * s), limb(knee, 0.033 * s, calf, 0.032 * s), limb(calf, 0.032 * s, ankle, 0.02 * s)];
+  const ball = part(heel, toe, 0.68);
+  const foot = [limb(ankle, 0.019 * s, heel, 0.014 * s), limb(heel, 0.014 * s, ball, 0.012 * s), limb(ball, 0.012 * s, toe, 0.007 * s), limb(ankle, 0.018 * s, ball, 0.011 * s)];
+  const skull = head(posture.head, posture.crownDeg, s);
+  const onward: Point = [shoulder[0] + (shoulder[0] - below[0]), shoulder[1] + (shoulder[1] - below[1])];
+  const fingers: Point = [hand[0] + (hand[0] - elbow[0]) * 0.16, hand[1] + (hand[1] - elbow[1]) * 0.16];
+  const seat = circle([hip[0] + (posture.pelvisLeanDeg === 0 ? -0.006 * s : 0), hip[1]], Math.min(body.seatToHipCm, 0.052 * s));
+  return {
+    farLeg: leg, farFoot: foot, nearLeg: [...leg, seat], nearFoot: foot,
+    neck: [limb(part(shoulder, onward, 0.2), 0.03 * s, part(onward, posture.head, 0.75), 0.028 * s)],
+    trunk: [trunk(spine, s), limb(shoulder, 0.036 * s, below, 0.036 * s)],
+    arm: [limb(shoulder, 0.03 * s, elbow, 0.02 * s), limb(elbow, 0.02 * s, part(elbow, hand, 0.82), 0.015 * s)],
+    hand: [limb(part(elbow, hand, 0.8), 0.014 * s, fingers, 0.01 * s)],
+    head: skull,
+    bowl: bowl(hip, posture.pelvisLeanDeg, s),
+  };
+}
+
+interface SupportProps {
+  readonly support: SupportPlace;
+  readonly stacks: Stacks;
+  readonly shelf: Shelf;
+  readonly line: number;
+}
+
+function Support({ support, stacks, shelf, line }: SupportProps) {
+  const { slot, xCm, bottomCm, topCm, toXCm, toTopCm } = support;
+  if (toXCm !== undefined && toTopCm !== undefined) return <Ramp support={support} stacks={stacks} shelf={shelf} line={line} />;
+  const pieces = drawnPieces(stacks[slot]?.pieces ?? [], shelf, bottomCm, topCm - bottomCm);
+  const room = slot === 'seat' ? 40 : slot === 'ankle' || slot === 'behindKnee' ? 12 : 44;
+  return <G>{pieces.map((piece, i) => <PropPiece key={i} {...piece} xCm={xCm} mostWidthCm={room} line={line} />)}</G>;
+}
+
+const RAMP_THICK_CM = 11;
+
+/** A ramp: a bolster along the back, its high end on what the stack has beneath. */
+function Ramp({ support, stacks, shelf, line }: SupportProps) {
+  const { xCm, topCm, toXCm = xCm, toTopCm = topCm } = support;
+  const pieces = (stacks['back.high']?.pieces ?? []);
+  if (pieces.length === 0) return null;
+  const angle = Math.atan2(toTopCm - topCm, toXCm - xCm);
+  const thick = Math.min(RAMP_THICK_CM, Math.max(3, toTopCm * 0.6));
+  const reach = Math.hypot(toXCm - xCm, toTopCm - topCm);
+  const far = reach + 14;
+  const highX = toXCm + 4;
+  const underside = toTopCm - thick / Math.abs(Math.cos(angle)) - 1;
+  const props = drawnPieces(pieces.slice(0, Math.max(1, pieces.length - 1)), shelf, 0, Math.max(0, underside));
+  const deg = (-angle * 180) / Math.PI;
+  return (
+    <G>
+      {props.map((piece, i) => <PropPiece key={i} {...piece} xCm={highX} mostWidthCm={18} line={line} />)}
+      <G transform={`translate(${xCm} ${-topCm}) rotate(${deg})`}>
+        <Rect x={-2} y={angle > Math.PI / 2 || angle < -Math.PI / 2 ? -thick : 0} width={far} height={thick} rx={thick * 0.4} fill={tone('cotton')} stroke={tone('ink')} strokeWidth={line} />
+        <Line x1={2} x2={far - 6} y1={angle > Math.PI / 2 ? -thick / 2 : thick / 2} y2={angle > Math.PI / 2 ? -thick / 2 : thick / 2} stroke={tone('cotton-dark')} strokeWidth={line * 0.8} strokeDasharray={`${line * 2} ${line * 1.4}`} />
+      </G>
+    </G>
+  );
+}
+
+/** A strap from the hands round the soles. */
+function Strap({ posture, stacks, line }: { readonly posture: Posture; readonly stacks: Stacks; readonly line: number }) {
+  if (!stacks.strap || stacks.strap.pieces.length === 0) return null;
+  const [[hx, hy], [tx, ty]] = [posture.hand, posture.toe];
+  return <Path d={`M${hx} ${-hy}Q${(hx + tx) / 2} ${-(hy + ty) / 2 + 2} ${tx} ${-ty}`} fill="none" stroke={tone('thread')} strokeWidth={line * 2.4} strokeLinecap="round" />;
+}

@@ -1,0 +1,21 @@
+import { format, formatDistanceToNowStrict, parseISO } from 'date-fns';
+
+export type Units = 'cm' | 'in';
+const CM_PER_INCH = 2.54;
+
+/** A height in the teacher's units; half centimetres and quarter inches are as fine as a fold can be told. */
+export function length(cm: number, units: Units): string {
+  if (units === 'in') return `${(Math.round((cm / CM_PER_INCH) * 4) / 4).toString()} in`;
+  const half = Math.round(cm * 2) / 2;
+  return `${Number.isInteger(half) ? half : half.toFixed(1)} cm`;
+}
+
+export const toCm = (value: number, units: Units) => (units === 'in' ? value * CM_PER_INCH : value);
+export const fromCm = (cm: number, units: Units) => (units === 'in' ? Math.round((cm / CM_PER_INCH) * 100) / 100 : Math.round(cm * 10) / 10);
+
+export const degrees = (deg: number) => `${Math.round(deg)}°`;
+/** "128° ± 4": the half width of the band within which four in five lie. */
+export const withDoubt = (mean: number, sd: number) => `${Math.round(mean)}° ± ${Math.max(1, Math.round(1.2816 * sd))}`;
+export const date = (at: string) => format(parseISO(at), 'd MMM yyyy');
+export const ago = (at: string) => `${formatDistanceToNowStrict(parseISO(at))} ago`;
+export const minutes = (seconds: number) => `${Math.floor(seconds / 60)}:${String(Math.floor(seconds % 60)).padStart(2, '0')}`;
