@@ -20,6 +20,7 @@ module.exports = {
         ochre: ink('ochre'),
         rust: ink('rust'),
         wash: ink('wash'),
+        tape: ink('tape'),
       },
       fontFamily: {
         text: ['OjasText'],

@@ -38,6 +38,7 @@ const sources = ['app', 'core', 'features', 'store', 'ui', 'workers', 'server', 
 function newest(path) {
   if (!existsSync(path)) return 0;
   const stat = statSync(path);
+  if (/\.test\.tsx?$|tests$/.test(path)) return 0;
   return stat.isDirectory() ? Math.max(0, ...readdirSync(path).map((name) => newest(join(path, name)))) : stat.mtimeMs;
 }
 

@@ -29,8 +29,8 @@ const FOOT_PX = 22;
 export function PoseScene({ posture, over, body, shelf, stacks, columns, units, words, mostHeightPx }: PoseSceneProps) {
   const [widthPx, setWidthPx] = useState(0);
   const all = [posture, ...(over ? [over] : [])].map((one) => boundsOf(one, body));
-  const left = Math.min(...all.map((one) => one.left)) - 2;
-  const right = Math.max(...all.map((one) => one.right)) + 2;
+  const left = Math.min(...all.map((one) => one.left)) - 1;
+  const right = Math.max(...all.map((one) => one.right)) + 3;
   const top = Math.max(...all.map((one) => one.top), ...columns.map(({ highCm, stackCm }) => Math.min(highCm, stackCm + 20) + 4));
   const railPx = columns.length > 0 ? railWidthPx(columns.length) : 0;
   const scale = Math.max(0.4, Math.min((widthPx - railPx) / (right - left), (mostHeightPx - FOOT_PX) / top));

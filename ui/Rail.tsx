@@ -30,10 +30,10 @@ interface RailProps {
 }
 
 /** Widths in picture points. */
-const TAPE_PX = 26;
-const COLUMN_PX = 62;
+const TAPE_PX = 24;
+const COLUMN_PX = 50;
 
-export const railWidthPx = (columns: number) => TAPE_PX + 10 + columns * COLUMN_PX;
+export const railWidthPx = (columns: number) => TAPE_PX + 4 + columns * COLUMN_PX;
 
 /** A tailor's tape up the edge of the drawing, and on it each slot's stack to scale: with its band, where it stood last time, and where it goes. */
 export function Rail({ columns, shelf, xCm, topCm, scale, units }: RailProps) {
@@ -52,19 +52,19 @@ export function Rail({ columns, shelf, xCm, topCm, scale, units }: RailProps) {
       {ticks.filter((tick) => tick % every === 0 && tick > 0 && tick * step < topCm - px(8)).map((tick) => (
         <SvgText key={tick} x={xCm + px(TAPE_PX - 3)} y={-tick * step + px(4)} fontSize={px(11)} fontFamily="OjasText" fill="#211e1a" textAnchor="end">{tick}</SvgText>
       ))}
-      {columns.map((column, i) => <Column key={column.key} column={column} shelf={shelf} xCm={xCm + px(TAPE_PX + 10 + (i + 0.5) * COLUMN_PX)} px={px} />)}
+      {columns.map((column, i) => <Column key={column.key} column={column} shelf={shelf} xCm={xCm + px(TAPE_PX + 4 + (i + 0.5) * COLUMN_PX)} px={px} />)}
     </G>
   );
 }
 
 function Column({ column, shelf, xCm, px }: { readonly column: RailColumn; readonly shelf: Shelf; readonly xCm: number; readonly px: (points: number) => number }) {
   const { pieces, stackCm, targetCm, lowCm, highCm, lastCm, name } = column;
-  const half = px(COLUMN_PX / 2 - 8);
-  const bandX = xCm + half + px(2);
+  const half = px(COLUMN_PX / 2 - 6);
+  const bandX = xCm + half;
   const moved = lastCm !== null && Math.abs(lastCm - stackCm) > 0.3;
   return (
     <G>
-      {drawnPieces(pieces, shelf, 0, stackCm).map((piece, i) => <PropPiece key={i} {...piece} xCm={xCm - px(3)} mostWidthCm={half * 2 - px(6)} line={px(1)} />)}
+      {drawnPieces(pieces, shelf, 0, stackCm).map((piece, i) => <PropPiece key={i} {...piece} xCm={xCm - px(3)} mostWidthCm={half * 2 - px(9)} line={px(1)} />)}
       <Path d={`M${bandX - px(4)} ${-highCm}h${px(8)}M${bandX} ${-highCm}V${-lowCm}M${bandX - px(4)} ${-lowCm}h${px(8)}`} fill="none" stroke={tone('thread')} strokeWidth={px(1.6)} />
       <Path d={`M${bandX - px(5)} ${-targetCm}l${px(5)} ${-px(4)}l${px(5)} ${px(4)}l${-px(5)} ${px(4)}Z`} fill={tone('thread')} />
       {moved ? (

@@ -1,0 +1,46 @@
+import fc from 'fast-check';
+import { chanceEnough, offsetFrom, type HeightEvidence } from './offset';
+
+const enough = (overReckonedCm: number): HeightEvidence => ({ says: 'enough', overReckonedCm });
+const tooLow = (overReckonedCm: number): HeightEvidence => ({ says: 'tooLow', overReckonedCm });
+
+test('without sessions the offset is nothing, with its prior spread', () => {
+  const offset = offsetFrom([], 3);
+  expect(offset.meanCm).toBe(0);
+  expect(offset.sdCm).toBeCloseTo(3, 1);
+});
+
+test('a height that went well says little when it stood far over the reckoned one', () => {
+  expect(Math.abs(offsetFrom([enough(12)], 3).meanCm)).toBeLessThan(0.05);
+});
+
+test('heights that went well under the reckoned one bring it down, and those too low bring it up', () => {
+  expect(offsetFrom([enough(-2), enough(-2)], 3).meanCm).toBeLessThan(-2);
+  expect(offsetFrom([tooLow(2)], 3).meanCm).toBeGreaterThan(2);
+});
+
+test('a height found by trying is shrunk toward nothing', () => {
+  const { meanCm } = offsetFrom([{ says: 'settled', overReckonedCm: 4 }], 3);
+  expect(meanCm).toBeCloseTo((4 * 9) / (9 + 1.5 ** 2), 1);
+});
+
+test('a higher support is never less likely to be enough', () => {
+  fc.assert(fc.property(fc.array(fc.tuple(fc.boolean(), fc.double({ min: -8, max: 8, noNaN: true })), { maxLength: 8 }), fc.double({ min: 0, max: 20, noNaN: true }), (seen, cm) => {
+    const offset = offsetFrom(seen.map(([good, over]) => (good ? enough(over) : tooLow(over))), 3);
+    expect(chanceEnough(cm + 1, 10, 2, offset)).toBeGreaterThanOrEqual(chanceEnough(cm, 10, 2, offset));
+  }));
+});
+
+test('good sessions at a height make the next rung down more likely', () => {
+  const next = (sessions: number) => chanceEnough(20, 20, 2, offsetFrom(Array.from({ length: sessions }, () => enough(1)), 4));
+  expect(next(2)).toBeGreaterThan(next(0));
+  expect(next(5)).toBeGreaterThan(next(2));
+});
+
+test('fifty sessions do not drown in rounding', () => {
+  const { meanCm, sdCm } = offsetFrom(Array.from({ length: 50 }, (_, i) => (i % 2 === 0 ? enough(3) : tooLow(-3))), 3);
+  expect(Number.isFinite(meanCm)).toBe(true);
+  expect(sdCm).toBeGreaterThan(0);
+});
+
+test('a chosen height has no offset', () => expect(offsetFrom([enough(2)], 0)).toMatchObject({ meanCm: 0, sdCm: 0 }));

@@ -1,0 +1,75 @@
+import fc from 'fast-check';
+import { bodyFrom } from '../body/body';
+import type { Person, Reading, Session, SessionPose } from '../formats/book';
+import type { Draw } from '../geometry/draw';
+import type { FamilyInput, Settings } from '../geometry/family';
+import type { StudentRecord } from '../estimate/estimate';
+import { usualItem } from '../props/starterShelf';
+import type { Shelf } from '../props/shelf';
+import { keysOf, rangeIds, type RangeId } from '../ranges/ranges';
+
+/** Settings under which the worked examples of the reckoning were made. */
+export const plainSettings: Settings = {
+  share: 1, pelvisTargetDeg: -10, spineShareDeg: 25, kneeMarginDeg: 5, lumbarAllowanceDeg: 10, behindKneeCm: 0, firstToRise: 'knees', standingKneeDeg: 0,
+  hipFlexionMostDeg: 180, pitchMostDeg: 180, inclineLeastDeg: 0,
+};
+
+const usual: Readonly<Partial<Record<RangeId, number>>> = {
+  hamstring: 60, hamstringCoupling: 0.95, 'kneeFlexion.hipBent': 140, 'kneeFlexion.prone': 125, hipFlexion: 118, anklePoint: 55, hipRotation: 55, hipSpread: 40, hipExtension: 10, ankleBend: 30,
+  spineFold: 45, armReach: 165, 'pelvicTilt.standing': 10,
+};
+
+/** Every input at a usual value, with some set for both sides alike. */
+export function drawOf(set: Readonly<Partial<Record<RangeId, number>>> = {}): Draw {
+  const values = { ...usual, ...set };
+  return Object.fromEntries(rangeIds.filter((id) => id !== 'pelvicTilt.longSit').flatMap((id) => keysOf(id).map((key) => [key, values[id] as number])));
+}
+
+export const inputOf = (set: Readonly<Partial<Record<RangeId, number>>> = {}, settings: Partial<Settings> = {}, statureCm = 170): FamilyInput => ({
+  body: bodyFrom(statureCm), draw: drawOf(set), settings: { ...plainSettings, ...settings },
+});
+
+/** Bodies and ranges from the shortest, tallest, stiffest and freest people there are. */
+export const anyInput = fc.record({
+  statureCm: fc.double({ min: 140, max: 210, noNaN: true }),
+  hamstring: fc.double({ min: 25, max: 110, noNaN: true }),
+  coupling: fc.double({ min: 0.6, max: 1.3, noNaN: true }),
+  knee: fc.double({ min: 85, max: 165, noNaN: true }),
+  prone: fc.double({ min: 70, max: 160, noNaN: true }),
+  hip: fc.double({ min: 80, max: 145, noNaN: true }),
+  ankle: fc.double({ min: 20, max: 80, noNaN: true }),
+  first: fc.constantFrom<'knees' | 'seat'>('knees', 'seat'),
+}).map(({ statureCm, hamstring, coupling, knee, prone, hip, ankle, first }) =>
+  inputOf({ hamstring, hamstringCoupling: coupling, 'kneeFlexion.hipBent': knee, 'kneeFlexion.prone': prone, hipFlexion: hip, anklePoint: ankle }, { firstToRise: first, standingKneeDeg: first === 'knees' ? 20 : 5 }, statureCm));
+
+export const sampleShelf: Shelf = [
+  usualItem('cork', 'block', 'Cork block', 6), usualItem('half', 'half-block', 'Half block', 4), usualItem('wool', 'blanket', 'Wool blanket', 6),
+  usualItem('bolster', 'bolster-round', 'Round bolster', 2), usualItem('strap', 'strap', 'Strap', 2), usualItem('chair', 'chair', 'Chair', 1), usualItem('towel', 'towel', 'Towel', 2),
+];
+
+export const samplePerson = (more: Partial<Person> = {}): Person => ({
+  id: 'p1', name: 'Wren Sample', statureCm: 170, bodyCm: {}, sex: 'unknown', cautions: [], approach: 'built-up-alignment', choices: {}, home: [], ...more,
+});
+
+export const sampleReading = (more: Partial<Reading> = {}): Reading => ({
+  id: 'r1', person: 'p1', range: 'kneeFlexion.hipBent', side: 'left', method: 'protractor', values: [130, 130], at: '2026-01-08', warm: false, note: '', ...more,
+});
+
+export const samplePose = (more: Partial<SessionPose> = {}): SessionPose => ({
+  pose: 'hero', side: 'both', settled: [{ slot: 'seat', side: 'both', heightCm: 22.5, pieces: [{ item: 'cork', state: 'edge', count: 1 }, { item: 'cork', state: 'flat', count: 1 }] }],
+  plannedSeconds: 60, heldSeconds: 60, feeling: { strength: 4, place: 'muscle' }, pelvis: 'upright', breath: 'easy', faults: [], ...more,
+});
+
+export const sampleSession = (at: string, pose: Partial<SessionPose> = {}): Session => ({ id: `s-${at}`, person: 'p1', at, poses: [samplePose(pose)] });
+
+export const recordWith = (more: Partial<StudentRecord> = {}): StudentRecord => ({ person: samplePerson(), readings: [], sessions: [], ...more });
+
+/** The mirrored record: left for right. */
+export function mirrored(record: StudentRecord): StudentRecord {
+  const other = <S extends string>(side: S): S => (side === 'left' ? 'right' : side === 'right' ? 'left' : side) as S;
+  return {
+    person: { ...record.person, cautions: record.person.cautions.map((one) => (one.side ? { ...one, side: other(one.side) } : one)) },
+    readings: record.readings.map((one) => ({ ...one, side: other(one.side) })),
+    sessions: record.sessions.map((one) => ({ ...one, poses: one.poses.map((pose) => ({ ...pose, side: other(pose.side), settled: pose.settled.map((settled) => ({ ...settled, side: other(settled.side) })) })) })),
+  };
+}

@@ -1,0 +1,26 @@
+const alias = { '^@/(.*)$': '<rootDir>/$1' };
+
+/** Core, store and server run as plain Node code, quickly; what is on screen runs in a real DOM. */
+module.exports = {
+  projects: [
+    {
+      displayName: 'core',
+      testEnvironment: 'node',
+      testMatch: ['<rootDir>/{core,cli,server,store,demo,ui,scripts}/**/*.test.ts'],
+      transform: { '\\.[tj]s$': '<rootDir>/scripts/jest-esbuild.cjs' },
+      transformIgnorePatterns: ['/node_modules/(?!(d3-|internmap|immer|@reduxjs|redux|reselect))'],
+      moduleNameMapper: alias,
+    },
+    {
+      displayName: 'screens',
+      preset: 'jest-expo/web',
+      testMatch: ['<rootDir>/{ui,features}/**/*.test.tsx'],
+      setupFilesAfterEnv: ['<rootDir>/scripts/jest-screens.ts'],
+      moduleNameMapper: {
+        ...alias,
+        '^lucide-react-native/icons/(.*)$': '<rootDir>/node_modules/lucide-react-native/dist/cjs/icons/$1.js',
+        '^immer$': '<rootDir>/node_modules/immer/dist/cjs/index.js',
+      },
+    },
+  ],
+};
