@@ -39,7 +39,7 @@ export const railWidthPx = (columns: number) => TAPE_PX + 4 + columns * COLUMN_P
 export function Rail({ columns, shelf, xCm, topCm, scale, units }: RailProps) {
   const px = (points: number) => points / scale;
   const step = units === 'in' ? 2.54 : 1;
-  const every = units === 'in' ? 4 : scale < 2.4 ? 10 : 5;
+  const every = units === 'in' ? 4 : scale < 3.4 ? 10 : 5;
   const fine = px(3) > step ? every / 2 : 1;
   const ticks = Array.from({ length: Math.floor(topCm / (step * fine)) + 1 }, (_, i) => i * fine);
   return (

@@ -27,7 +27,7 @@ export function Screen({ title, beside, foot, wide = false, children }: ScreenPr
           {children}
         </View>
       </ScrollView>
-      {foot ? <View className="border-t border-line bg-sheet px-4 py-3"><View className={column}>{foot}</View></View> : null}
+      {foot ? <View className="border-t border-line bg-sheet px-4 py-3"><View className="w-full max-w-xl self-center">{foot}</View></View> : null}
     </View>
   );
 }

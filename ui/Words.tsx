@@ -6,11 +6,15 @@ export interface WordsProps extends TextProps {
   readonly className?: string;
 }
 
+/** The usual size and colour, where none is asked for: of two classes for one thing, the style sheet's order would decide. */
+const withUsual = (className: string, size: string, colour: string) =>
+  `font-text ${/\btext-(xs|sm|base|lg|\d?xl)\b/.test(className) ? '' : size} ${/\btext-(ink|faint|paper|thread|rust|moss|ochre)\b/.test(className) ? '' : colour} ${className}`;
+
 /** Running text. */
-export const Words = ({ className = '', ...rest }: WordsProps) => <Text className={`font-text text-base text-ink ${className}`} {...rest} />;
+export const Words = ({ className = '', ...rest }: WordsProps) => <Text className={withUsual(className, 'text-base', 'text-ink')} {...rest} />;
 
 /** Smaller text beside the main thing; still of full contrast. */
-export const Aside = ({ className = '', ...rest }: WordsProps) => <Text className={`font-text text-sm text-faint ${className}`} {...rest} />;
+export const Aside = ({ className = '', ...rest }: WordsProps) => <Text className={withUsual(className, 'text-sm', 'text-faint')} {...rest} />;
 
 const sizes = { 1: 'text-3xl', 2: 'text-xl', 3: 'text-lg' } as const;
 

@@ -61,21 +61,21 @@ export function PoseOnMat({ person, planned, mat, onEnded }: PoseOnMatProps) {
     if (outcome.ok && last) onEnded();
   };
   // Each pose begins at its top, also for those who hear the screen.
-  useEffect(() => (heading.current as unknown as HTMLElement | null)?.focus?.(), []);
+  useEffect(() => (heading.current as unknown as HTMLElement | null)?.focus?.({ preventScroll: true }), []);
   if (stopped) return <Stopped word={stopped} planned={planned} onRecord={(felt) => void finish(felt)} onBack={() => setStopped(undefined)} />;
   return (
     <Screen title={poseName(planned.pose)} beside={<Aside>{`${mat.at + 1} of ${mat.poses.length} · ${person.name}`}</Aside>}
       foot={(
         <View className="gap-2">
           <View role="group" aria-label="Stop words" className="flex-row flex-wrap gap-1.5">
-            {stopWords.map((word) => <Press key={word} kind="warn" className="flex-1 px-2" onPress={() => setStopped(word)}>{stopMeans[word]}</Press>)}
+            {stopWords.map((word) => <Press key={word} kind="warn" className="min-w-[30%] flex-1 px-1" onPress={() => setStopped(word)}>{stopMeans[word]}</Press>)}
           </View>
           {next ? <Press kind="main" onPress={() => dispatch(stepTaken(next))}>{`Next: ${stepWords[next].toLowerCase()}`}</Press> : null}
         </View>
       )}>
       <View ref={heading} tabIndex={-1}><Chips label="Step" options={steps} chosen={mat.step} onChoose={(step) => dispatch(stepTaken(step))} /></View>
       {mat.step === 'feel' ? null : (
-        <PoseScene posture={posture} body={bodyFrom(person.statureCm, person.bodyCm)} shelf={shelf} units={units} words={figureWords(now, units)} mostHeightPx={mat.step === 'build' ? 240 : 190}
+        <PoseScene posture={posture} body={bodyFrom(person.statureCm, person.bodyCm)} shelf={shelf} units={units} words={figureWords(now, units)} mostHeightPx={mat.step === 'build' ? 240 : 160}
           stacks={Object.fromEntries(now.slots.map((slot) => [slotKey(slot), { pieces: slot.stack, heightCm: slot.stackCm }]))} columns={railColumns(now)} />
       )}
       {mat.step === 'build' ? (

@@ -58,7 +58,7 @@ export function PlanScreen({ id }: { readonly id: string }) {
       <Chips label="Which poses" options={filters} chosen={filter} onChoose={setFilter} />
       {shown.length === 0 ? <Words>No pose of this plan is like that today.</Words> : null}
       <View className={wide ? 'flex-row flex-wrap gap-4' : 'gap-4'}>
-        {shown.map((planned) => <View key={planned.pose} className={wide ? 'min-w-[420px] flex-1' : ''}><PoseCard planned={planned} body={body} shelf={shelf} units={units} /></View>)}
+        {shown.map((planned) => <View key={planned.pose} className={wide ? "min-w-[380px] flex-1" : ""}><PoseCard planned={planned} body={body} shelf={shelf} units={units} /></View>)}
       </View>
       <Aside>Ojas supports a trained teacher. It does not replace a doctor’s or physiotherapist’s word, nor local rules of practice.</Aside>
     </Screen>

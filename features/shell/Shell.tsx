@@ -2,6 +2,7 @@ import { Link, Slot, usePathname } from 'expo-router';
 import { Pressable, Text, useWindowDimensions, View } from 'react-native';
 import { tone } from '@/ui/tones';
 import { Words } from '@/ui/Words';
+import { useOjas } from '../hooks';
 import { Notices } from './Notices';
 import { places } from './places';
 
@@ -11,6 +12,9 @@ export const useWide = () => useWindowDimensions().width >= WIDE_PX;
 /** The frame of every screen: the bar of places, the notices, and the place itself. */
 export function Shell() {
   const wide = useWide();
+  // On the mat one pose fills a phone's screen.
+  const path = usePathname();
+  const onMat = useOjas((state) => state.mat.now !== null) && path.endsWith('/mat');
   return (
     <View className={`flex-1 bg-paper ${wide ? 'flex-row' : 'flex-col'}`}>
       {wide ? <Bar wide /> : null}
@@ -18,7 +22,7 @@ export function Shell() {
         <Slot />
         <Notices />
       </View>
-      {wide ? null : <Bar wide={false} />}
+      {wide || onMat ? null : <Bar wide={false} />}
     </View>
   );
 }

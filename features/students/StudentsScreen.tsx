@@ -1,6 +1,6 @@
-import { Link } from 'expo-router';
+import { Link, Slot, usePathname } from 'expo-router';
 import { useState } from 'react';
-import { Pressable, View } from 'react-native';
+import { Pressable, ScrollView, View } from 'react-native';
 import { unansweredCautions } from '@/core/safety/verdict';
 import { selectPeople, selectSessionsOf } from '@/store/selectors';
 import { ago, length } from '@/ui/format';
@@ -9,20 +9,42 @@ import { Press } from '@/ui/Press';
 import { Screen } from '@/ui/Screen';
 import { Aside, Title, Words } from '@/ui/Words';
 import { useOjas, useUnits } from '../hooks';
+import { useWide } from '../shell/Shell';
+
+/** On a wide screen the list stays beside the student; on a phone each has the screen to itself. */
+export function StudentsFrame() {
+  const wide = useWide();
+  const path = usePathname();
+  if (!wide || path === '/students') return <Slot />;
+  return (
+    <View className="flex-1 flex-row">
+      <View role="complementary" aria-label="Students" className="w-72 border-r border-line"><ScrollView contentContainerClassName="gap-2 p-3"><StudentList /></ScrollView></View>
+      <View className="flex-1"><Slot /></View>
+    </View>
+  );
+}
 
 /** Everybody, found by name. */
 export function StudentsScreen() {
+  return (
+    <Screen title="Students" beside={<Link href="/students/new" asChild><Press kind="main">New student</Press></Link>}>
+      <StudentList />
+    </Screen>
+  );
+}
+
+function StudentList() {
   const people = useOjas(selectPeople);
   const [sought, setSought] = useState('');
   const found = people.filter(({ name }) => name.toLowerCase().includes(sought.trim().toLowerCase()));
   return (
-    <Screen title="Students" beside={<Link href="/students/new" asChild><Press kind="main">New student</Press></Link>}>
+    <>
       {people.length === 0 ? <Words>Nobody here yet. A student needs a name and a stature; everything else can follow on the mat.</Words> : <Field label="Find by name" value={sought} onChangeText={setSought} />}
       {people.length > 0 && found.length === 0 ? <Words>Nobody is called “{sought}”.</Words> : null}
       <View role="list" className="gap-2">
         {found.map(({ id }) => <StudentLine key={id} id={id} />)}
       </View>
-    </Screen>
+    </>
   );
 }
 

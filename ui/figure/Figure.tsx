@@ -47,7 +47,7 @@ export function Figure({ posture, body, stacks, shelf, line, ghost = false }: Fi
       <Path d={shapes.bowl.outline} fill={tone('sheet', 0.55)} stroke={tone('thread')} strokeWidth={line} />
       <Path d={shapes.bowl.rim} fill="none" stroke={tone('thread')} strokeWidth={line} />
       <Merged paths={[shapes.head.skull]} fill={tone('skin')} line={line} />
-      <Path d={shapes.head.hair} fill={tone('ink', 0.78)} stroke={tone('ink')} strokeWidth={line * 0.6} />
+      <Path d={shapes.head.hair} fill={tone('hair')} stroke={tone('ink')} strokeWidth={line * 0.6} />
       <Path d={shapes.head.eye} fill="none" stroke={tone('ink')} strokeWidth={line * 0.8} strokeLinecap="round" />
       <Path d={shapes.head.ear} fill="none" stroke={tone('ink', 0.7)} strokeWidth={line * 0.7} strokeLinecap="round" />
       <Merged paths={shapes.hand} fill={tone('skin')} line={line} />

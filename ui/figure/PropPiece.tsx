@@ -87,11 +87,13 @@ function Grained({ x, y, width, height, line, pale }: BoxProps & { readonly pale
 }
 
 /** Cloth folded so many times: each layer has its rounded fold. */
-function Fold({ x, y, width, height, layers, line, cloth }: BoxProps & { readonly layers: number; readonly cloth: 'wool' | 'sheet' }) {
+function Fold({ x, y, width, height, layers: folded, line, cloth }: BoxProps & { readonly layers: number; readonly cloth: 'wool' | 'sheet' }) {
+  // No more layers than can be told apart at this size.
+  const layers = Math.max(1, Math.min(folded, Math.floor(height / (line * 2.6))));
   const thick = height / layers;
   return (
     <G>
-      {Array.from({ length: layers }, (_, i) => (
+      {Array.from({ length: layers }, (_layer, i) => (
         <Rect key={i} x={x + (i % 2) * 0.7} y={y + i * thick} width={width - 0.7} height={thick} rx={Math.min(thick / 2, 2.2)} fill={tone(cloth)} stroke={tone('ink')} strokeWidth={line * 0.8} />
       ))}
       {height > 1.4 ? <Path d={`M${x + width * 0.18} ${y + 0.3}V${y + height - 0.3}M${x + width * 0.24} ${y + 0.3}V${y + height - 0.3}`} stroke={tone('wool-dark', 0.7)} strokeWidth={line * 0.8} /> : null}

@@ -1,0 +1,1 @@
+export { StudentsFrame as default } from '@/features/students/StudentsScreen';

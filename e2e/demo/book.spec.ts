@@ -1,0 +1,72 @@
+import { readFile } from 'node:fs/promises';
+import { parseBook } from '@/core/formats/check';
+import { expect, test } from '../quiet';
+
+test('the demo opens with the boathouse book, its last evening a few days ago', async ({ page }) => {
+  await page.goto('/');
+  await expect(page.getByText(/On the mat \d days? ago/).first()).toBeVisible();
+  await page.goto('/students');
+  await expect(page.getByRole('listitem')).toHaveCount(12);
+});
+
+test('an exported book is whole, comes back as the same, and a changed one asks first', async ({ page }) => {
+  await page.goto('/');
+  await expect(page.getByText(/On the mat/).first()).toBeVisible();
+  await page.goto('/more/data');
+  await expect(page.getByText(/12 students/)).toBeVisible();
+  const download = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Export the book' }).click();
+  const text = await readFile(await (await download).path(), 'utf8');
+  const parsed = parseBook(text, '2999-01-01');
+  expect(parsed.ok).toBe(true);
+  if (!parsed.ok) return;
+
+  const take = async (name: string, body: string) => {
+    const chooser = page.waitForEvent('filechooser');
+    await page.getByRole('button', { name: 'Choose a book' }).click();
+    await (await chooser).setFiles({ name, mimeType: 'application/json', buffer: Buffer.from(body) });
+  };
+  await take('same.json', text);
+  await expect(page.getByText(/same\.json: 0 new, \d+ the same as here, 0 that differ/)).toBeVisible();
+  await page.getByRole('button', { name: 'Leave it' }).click();
+
+  const changed = { ...parsed.value, people: parsed.value.people.map((person) => (person.id === 'p-ines' ? { ...person, name: 'Ines Calloway-Reed' } : person)) };
+  await take('changed.json', JSON.stringify(changed));
+  await expect(page.getByText('people: p-ines')).toBeVisible();
+  await page.getByRole('button', { name: /Take in all, replacing 1/ }).click();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await page.goto('/students');
+  await expect(page.getByRole('heading', { name: 'Ines Calloway', exact: true })).toBeVisible();
+});
+
+test('a record that cannot be read is set aside and shown; the rest works', async ({ page }) => {
+  await page.goto('/');
+  await expect(page.getByText(/On the mat/).first()).toBeVisible();
+  await page.evaluate(async () => {
+    const names = (await indexedDB.databases()).map(({ name }) => name ?? '');
+    for (const name of names) {
+      await new Promise<void>((resolve, reject) => {
+        const opening = indexedDB.open(name);
+        opening.onerror = () => reject(opening.error);
+        opening.onsuccess = () => {
+          const db = opening.result;
+          for (const storeName of db.objectStoreNames) {
+            const store = db.transaction(storeName, 'readwrite').objectStore(storeName);
+            const cursor = store.openCursor();
+            cursor.onsuccess = () => {
+              const at = cursor.result;
+              if (!at) return resolve();
+              if (String(at.key).includes('people/p-ines')) at.update(typeof at.value === 'string' ? '{"id":"p-ines"' : { ...at.value, value: '{"id":"p-ines"' });
+              at.continue();
+            };
+          }
+        };
+      });
+    }
+  });
+  await page.goto('/more/data');
+  await expect(page.getByRole('heading', { name: 'One record could not be read' })).toBeVisible();
+  await expect(page.getByText('ojas/1/people/p-ines')).toBeVisible();
+  await page.goto('/students');
+  await expect(page.getByRole('listitem')).toHaveCount(11);
+});

@@ -1,0 +1,81 @@
+import AxeBuilder from '@axe-core/playwright';
+import type { Page } from '@playwright/test';
+import { expect, test } from '../quiet';
+
+const places: readonly { readonly name: string; readonly path: string; readonly heading: string }[] = [
+  { name: 'Today', path: '/', heading: 'Today' },
+  { name: 'Students', path: '/students', heading: 'Students' },
+  { name: 'New student', path: '/students/new', heading: 'New student' },
+  { name: 'Student', path: '/students/p-ines', heading: 'Ines Calloway' },
+  { name: 'Intake', path: '/students/p-dario/intake', heading: 'Questions for Dario Whitlock' },
+  { name: 'Measure', path: '/students/p-bram/measure', heading: 'Bram Okonjo-Vale' },
+  { name: 'Plan', path: '/students/p-marit/plan', heading: 'Marit Osei' },
+  { name: 'Plan with a caution', path: '/students/p-dario/plan', heading: 'Dario Whitlock' },
+  { name: 'Mat', path: '/students/p-yusuf/mat', heading: 'Yusuf Bellamy' },
+  { name: 'Record', path: '/students/p-hettie/record', heading: 'Hettie Marchbanks' },
+  { name: 'Shelf', path: '/shelf', heading: 'Shelf' },
+  { name: 'More', path: '/more', heading: 'More' },
+  { name: 'Data', path: '/more/data', heading: 'Data' },
+  { name: 'How it reckons', path: '/more/reckoning', heading: 'How it reckons' },
+  { name: 'No such place', path: '/nowhere/at/all', heading: 'There is no such place' },
+];
+
+async function serious(page: Page) {
+  const { violations } = await new AxeBuilder({ page }).analyze();
+  return violations.filter(({ impact }) => impact === 'serious' || impact === 'critical').map(({ id, nodes }) => `${id}: ${nodes.slice(0, 3).map(({ html }) => html.slice(0, 160)).join(' | ')}`);
+}
+
+for (const scheme of ['light', 'dark'] as const) {
+  test.describe(scheme, () => {
+    test.use({ colorScheme: scheme });
+    for (const { name, path, heading } of places) {
+      test(`${name}: axe finds nothing serious`, async ({ page }) => {
+        await page.goto(path);
+        await expect(page.getByRole('heading', { name: heading, exact: true }).first()).toBeVisible();
+        expect(await serious(page)).toEqual([]);
+      });
+    }
+  });
+}
+
+test('every step on the mat: axe finds nothing serious', async ({ page }) => {
+  await page.goto('/students/p-marit/mat');
+  await page.getByRole('button', { name: /^Begin/ }).click();
+  for (const step of ['Build', 'Enter', 'Look', 'Hold', 'Feel']) {
+    await page.getByRole('radio', { name: step }).click();
+    expect(await serious(page)).toEqual([]);
+  }
+  await page.getByRole('button', { name: 'Joint' }).click();
+  expect(await serious(page)).toEqual([]);
+});
+
+test('nothing spills over the side at 200 % text, on a phone or wide', async ({ page }) => {
+  for (const viewport of [{ width: 390, height: 844 }, { width: 1280, height: 800 }]) {
+    await page.setViewportSize(viewport);
+    for (const { path } of places) {
+      await page.goto(path);
+      await page.getByRole('heading').first().waitFor();
+      await page.evaluate(() => document.documentElement.style.setProperty('font-size', '200%'));
+      expect(await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth), path).toBeLessThanOrEqual(1);
+    }
+  }
+});
+
+test('the keyboard alone goes from Today to a student’s working', async ({ page }) => {
+  await page.goto('/');
+  await page.getByRole('heading', { name: 'Today' }).waitFor();
+  const focusOn = async (name: RegExp) => {
+    for (let i = 0; i < 60; i++) {
+      await page.keyboard.press('Tab');
+      const words = await page.evaluate(() => document.activeElement?.textContent ?? '');
+      if (name.test(words)) return;
+    }
+    throw new Error(`the keyboard never reached ${name}`);
+  };
+  await focusOn(/^Bram/);
+  await page.keyboard.press('Enter');
+  await page.getByRole('article', { name: 'Staff' }).waitFor();
+  await focusOn(/^Why$/);
+  await page.keyboard.press('Enter');
+  await expect(page.getByText('What the pose asks of the joints')).toBeVisible();
+});

@@ -1,0 +1,116 @@
+import { expect, test } from '../quiet';
+import { firstVisit, idOf } from '../steps';
+
+test('an empty app teaches its first step', async ({ page }) => {
+  await page.goto('/');
+  await expect(page.getByRole('heading', { name: 'Begin with one student' })).toBeVisible();
+  await expect(page.getByRole('link', { name: 'New student' })).toBeVisible();
+});
+
+test('a student without a name, or of no human stature, is not stored', async ({ page }) => {
+  await page.goto('/students/new');
+  await page.getByLabel('Stature').fill('1,700');
+  await page.getByLabel('Year of birth').fill('3000');
+  await page.getByRole('button', { name: 'Save and ask the questions' }).click();
+  await expect(page.getByText('Name: enter what the student is called.')).toBeVisible();
+  await expect(page.getByText(/Stature: “1,700” can be read in two ways/)).toBeVisible();
+  await expect(page.getByText(/Year of birth: four digits/)).toBeVisible();
+  await page.getByLabel('Stature').fill('17');
+  await page.getByRole('button', { name: 'Save and ask the questions' }).click();
+  await expect(page.getByText('Stature: 17 is not between 90 and 230 cm.')).toBeVisible();
+  await page.goto('/students');
+  await expect(page.getByText('Nobody here yet.', { exact: false })).toBeVisible();
+});
+
+test('readings that no person shows, letters and ambiguous commas are refused, and nothing stored changes', async ({ page }) => {
+  await firstVisit(page, 'Edda Vance', '171', { left: '130', right: '131' });
+  const refused = async (typed: string, words: RegExp) => {
+    await page.getByLabel(/^Reading/).fill(typed);
+    await page.getByRole('button', { name: 'Keep', exact: true }).click();
+    await expect(page.getByRole('alert').filter({ hasText: words })).toBeVisible();
+  };
+  await refused('1300', /1300° is outside what a person can show for knee bend, hip bent \(60 to 175°\)/);
+  await refused('abc', /“abc” is not a number/);
+  await refused('1,234', /can be read in two ways/);
+  await page.getByLabel(/^Reading/).fill('129,5');
+  await page.getByRole('button', { name: 'Keep', exact: true }).click();
+  await expect(page.getByText(/: 129\.5/)).toBeVisible();
+  await page.reload();
+  await page.getByRole('button', { name: /^Knee bend, hip bent.*left .*right/ }).click();
+  await expect(page.getByText(/, left: 130, 130, 130|, right: 131, 131, 131|: 129\.5/)).toHaveCount(3);
+  expect(idOf(page)).not.toBe('');
+});
+
+const importText = async (page: import('@playwright/test').Page, name: string, text: string) => {
+  const chooser = page.waitForEvent('filechooser');
+  await page.getByRole('button', { name: 'Choose a book' }).click();
+  await (await chooser).setFiles({ name, mimeType: 'application/json', buffer: Buffer.from(text) });
+};
+
+test('broken, foreign and future books are refused by line or field, and nothing changes', async ({ page }) => {
+  await page.goto('/more/data');
+  await importText(page, 'broken.json', '{"format": "ojas-book/1",\n "people": [');
+  await expect(page.getByText('broken.json was not taken in; nothing stored has changed.')).toBeVisible();
+  await importText(page, 'foreign.json', '{"format":"something-else"}');
+  await expect(page.getByText(/expected "ojas-book\/1"/)).toBeVisible();
+  const person = { id: 'p1', name: 'Later', statureCm: 170 };
+  const reading = { id: 'r1', person: 'p1', range: 'hamstring', side: 'left', method: 'protractor', values: [60], at: '2999-01-01' };
+  await importText(page, 'future.json', JSON.stringify({ format: 'ojas-book/1', people: [person], readings: [reading], shelf: [], sessions: [] }));
+  await expect(page.getByText('readings[0].at:')).toBeVisible();
+  await expect(page.getByText(/2999-01-01 is after today/)).toBeVisible();
+  await page.goto('/students');
+  await expect(page.getByText('Nobody here yet.', { exact: false })).toBeVisible();
+});
+
+test('a full storage says so, and what was typed and stored stays', async ({ page, context }) => {
+  await firstVisit(page, 'Tarn Ellery', '171', { left: '130', right: '131' });
+  const session = await context.newCDPSession(page);
+  await session.send('Storage.overrideQuotaForOrigin', { origin: new URL(page.url()).origin, quotaSize: 1 });
+  await page.getByLabel(/^Reading/).fill('125');
+  await page.getByLabel('Note').fill('x'.repeat(3900));
+  await page.getByRole('button', { name: 'Keep', exact: true }).click();
+  await expect(page.getByText(/Not saved: this browser’s storage is full/)).toBeVisible();
+  await expect(page.getByLabel(/^Reading/)).toHaveValue('125');
+  await session.send('Storage.overrideQuotaForOrigin', { origin: new URL(page.url()).origin });
+  await page.reload();
+  await page.getByRole('button', { name: /^Knee bend, hip bent.*left .*right/ }).click();
+  await expect(page.getByText(/, left: 130, 130, 130|, right: 131, 131, 131/)).toHaveCount(2);
+});
+
+test('without any storage the app says so and does not break', async ({ page }) => {
+  await page.addInitScript(() => {
+    IDBFactory.prototype.open = () => {
+      throw new DOMException('The operation is insecure.', 'SecurityError');
+    };
+  });
+  await page.goto('/students/new');
+  await page.getByLabel('Name').fill('Nobody Kept');
+  await page.getByLabel('Stature').fill('170');
+  await page.getByRole('button', { name: 'Save and ask the questions' }).click();
+  await expect(page.getByText(/does not let Ojas store anything here/)).toBeVisible();
+  await expect(page.getByLabel('Name')).toHaveValue('Nobody Kept');
+});
+
+test('a shelf item keeps its heights when an entry is wrong', async ({ page }) => {
+  await page.goto('/shelf');
+  await page.getByRole('button', { name: 'Begin with a usual shelf' }).click();
+  await page.getByRole('button', { name: 'Change Blanket' }).click();
+  await page.getByLabel('Height, folded in 8').fill('four');
+  await page.getByLabel('Sat on, folded in 4').fill('9');
+  await page.getByRole('button', { name: 'Keep', exact: true }).click();
+  await expect(page.getByText('Height: “four” is not a number', { exact: false })).toBeVisible();
+  await expect(page.getByText('Sat on: cannot be higher than unloaded.')).toBeVisible();
+  await page.reload();
+  await expect(page.getByRole('article', { name: 'Blanket' }).getByText(/folded in 8 4 cm/)).toBeVisible();
+});
+
+test('removing a student can be undone', async ({ page }) => {
+  await firstVisit(page, 'Una Blythe', '171', { left: '130', right: '131' });
+  await page.goto(`/students/${idOf(page)}`);
+  await page.getByRole('button', { name: 'Remove student' }).click();
+  await expect(page.getByText(/Una Blythe removed, with 2 readings/)).toBeVisible();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByRole('heading', { name: 'Una Blythe' })).toBeVisible();
+  await page.reload();
+  await expect(page.getByRole('heading', { name: 'Una Blythe' })).toBeVisible();
+});

@@ -1,0 +1,49 @@
+import { expect, type Page } from '@playwright/test';
+
+/** A student with both knees read, on a shelf that a small studio has. */
+export async function firstVisit(page: Page, name: string, stature: string, knees: { left: string; right: string }): Promise<void> {
+  await page.goto('/shelf');
+  await page.getByRole('button', { name: 'Begin with a usual shelf' }).click();
+  await expect(page.getByRole('article', { name: 'Round bolster' })).toBeVisible();
+  await page.goto('/');
+  await page.getByRole('link', { name: 'New student' }).click();
+  await page.getByLabel('Name').fill(name);
+  await page.getByLabel('Stature').fill(stature);
+  await page.getByRole('button', { name: 'Save and ask the questions' }).click();
+  await page.getByRole('button', { name: /All asked: no to the remaining/ }).click();
+  await expect(page.getByRole('button', { name: /All asked/ })).toBeHidden();
+  await page.getByRole('link', { name: 'On to measuring' }).click();
+  await page.getByRole('button', { name: /^Knee bend, hip bent.*left .*right/ }).click();
+  for (const side of ['left', 'right'] as const) {
+    await expect(page.getByRole('radio', { name: new RegExp(`^${side}`, 'i') })).toBeChecked();
+    for (let i = 0; i < 3; i++) {
+      for (const digit of knees[side]) await page.getByRole('button', { name: digit, exact: true }).click();
+      await page.getByRole('button', { name: 'Take this reading' }).click();
+    }
+    await page.getByRole('button', { name: 'Keep', exact: true }).click();
+    await expect(page.getByText(new RegExp(`Knee bend, hip bent ${side} noted`))).toBeVisible();
+  }
+}
+
+/** One session of hero alone: built, entered, looked at, held whole, and felt. */
+export async function heroSession(page: Page, id: string, felt: { place: string; strength: string }): Promise<void> {
+  await page.goto(`/students/${id}/mat`);
+  for (const other of ['Staff', 'Seated fold', 'Reclined hero', 'Standing fold']) await page.getByRole('checkbox', { name: other }).click();
+  await page.getByRole('button', { name: /Begin: 1 pose/ }).click();
+  for (const step of ['enter', 'look', 'hold']) await page.getByRole('button', { name: `Next: ${step}` }).click();
+  await page.getByRole('button', { name: 'Begin the hold' }).click();
+  await page.clock.runFor(90_000);
+  await page.getByRole('button', { name: 'Next: feel' }).click();
+  await page.getByRole('radio', { name: felt.place }).click();
+  await page.getByRole('radio', { name: felt.strength, exact: true }).click();
+  await page.getByRole('button', { name: 'Record and end' }).click();
+  await expect(page.getByRole('heading', { name: 'Next time' })).toBeVisible();
+}
+
+export const heroSeatCm = async (page: Page, id: string): Promise<number> => {
+  await page.goto(`/students/${id}/plan`);
+  const words = await page.getByRole('article', { name: 'Hero', exact: true }).getByText(/^Seat \d/).first().innerText();
+  return Number(/Seat ([\d.]+) cm/.exec(words)?.[1]);
+};
+
+export const idOf = (page: Page) => /\/students\/([^/]+)/.exec(page.url())?.[1] ?? '';

@@ -1,0 +1,30 @@
+import { defineConfig } from '@playwright/test';
+
+const [DEMO_PORT, EMPTY_PORT] = [8431, 8432];
+const serve = (port: number, demo: boolean) => ({
+  command: `node scripts/start.mjs --port ${port}${demo ? ' --demo' : ''}`, url: `http://127.0.0.1:${port}/healthz`, reuseExistingServer: false, timeout: 30_000,
+});
+
+/** Everything runs in Debian's own Chromium against the built app on loopback. */
+export default defineConfig({
+  testDir: 'e2e',
+  outputDir: 'test-results',
+  timeout: 90_000,
+  expect: { timeout: 10_000 },
+  workers: 2,
+  fullyParallel: true,
+  forbidOnly: true,
+  reporter: [['list'], ['json', { outputFile: '.cache/e2e.json' }]],
+  use: {
+    viewport: { width: 390, height: 844 },
+    launchOptions: {
+      executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+      args: ['--headless', '--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'],
+    },
+  },
+  projects: [
+    { name: 'demo', testMatch: 'demo/*.spec.ts', use: { baseURL: `http://127.0.0.1:${DEMO_PORT}` } },
+    { name: 'empty', testMatch: 'empty/*.spec.ts', use: { baseURL: `http://127.0.0.1:${EMPTY_PORT}` } },
+  ],
+  webServer: [serve(DEMO_PORT, true), serve(EMPTY_PORT, false)],
+});
