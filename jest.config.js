@@ -7,14 +7,16 @@ module.exports = {
       displayName: 'core',
       testEnvironment: 'node',
       testMatch: ['<rootDir>/{core,cli,server,store,demo,ui,scripts}/**/*.test.ts'],
-      transform: { '\\.[tj]s$': '<rootDir>/scripts/jest-esbuild.cjs' },
-      transformIgnorePatterns: ['/node_modules/(?!(d3-|internmap|immer|@reduxjs|redux|reselect))'],
+      transform: { '\\.m?[tj]s$': '<rootDir>/scripts/jest-esbuild.cjs' },
+      transformIgnorePatterns: ['/node_modules/(?!(d3-|internmap|immer|@reduxjs|redux|reselect|content-disposition|cookie))'],
       moduleNameMapper: alias,
     },
     {
       displayName: 'screens',
       preset: 'jest-expo/web',
       testMatch: ['<rootDir>/{ui,features}/**/*.test.tsx'],
+      transform: { '\\.mjs$': '<rootDir>/scripts/jest-esbuild.cjs' },
+      transformIgnorePatterns: ['/node_modules/(?!((jest-)?react-native|@react-native(-community)?|expo(nent)?|@expo(nent)?/.*|react-navigation|@react-navigation/.*|react-native-svg|nativewind|d3-|internmap))'],
       setupFilesAfterEnv: ['<rootDir>/scripts/jest-screens.ts'],
       moduleNameMapper: {
         ...alias,

@@ -133,11 +133,13 @@ export const forgetSetAside = (key: string): Thunk<Promise<void>> => async (disp
 };
 
 const CHANNEL = 'ojas-facts';
-const channel = typeof BroadcastChannel === 'undefined' ? null : new BroadcastChannel(CHANNEL);
+/** Opened once the app follows other tabs; before that nobody is told. */
+let channel: BroadcastChannel | null = null;
 const tellOtherTabs = (message: { change: Change }) => channel?.postMessage(message);
 
 /** Shows here what another tab stored. */
 export function followOtherTabs(dispatch: OjasStore['dispatch']): void {
-  if (!channel) return;
+  if (typeof BroadcastChannel === 'undefined') return;
+  channel ??= new BroadcastChannel(CHANNEL);
   channel.onmessage = ({ data }: MessageEvent<{ change: Change }>) => dispatch(factsChanged({ change: data.change, by: 'other tab' }));
 }

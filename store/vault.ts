@@ -45,10 +45,10 @@ interface Ahead {
   readonly remove: string[];
 }
 
-/** What went wrong, in words: the quota error of the storage has no message of its own. */
+/** What went wrong, in words. A full storage is told by an error without a message. */
 function storageFault(error: unknown): StorageFault {
-  const name = error instanceof Error ? `${error.name} ${(error as { type?: string }).type ?? ''} ${error.message}` : String(error);
-  if (/quota|WebStorageError/i.test(name)) return new StorageFault('Not saved: this browser’s storage is full. Export the book, free some space, and try again. Nothing stored was changed.', error);
+  const said = error instanceof Error ? error.message : String(error);
+  if (said === '' || /quota|space|disk/i.test(said)) return new StorageFault('Not saved: this browser’s storage is full. Export the book, free some space, and try again. Nothing stored was changed.', error);
   return new StorageFault('Not saved: this browser does not let Ojas store anything here (a private window, or storage switched off). Nothing stored was changed.', error);
 }
 

@@ -18,7 +18,7 @@ export function Screen({ title, beside, foot, wide = false, children }: ScreenPr
   const column = `w-full ${wide ? 'max-w-6xl' : 'max-w-3xl'} self-center`;
   return (
     <View role="main" className="flex-1 bg-paper">
-      <ScrollView className="flex-1" contentContainerClassName="px-4 pb-8 pt-5">
+      <ScrollView tabIndex={0} className="flex-1" contentContainerClassName="px-4 pb-8 pt-5">
         <View className={`${column} gap-4`}>
           <View className="flex-row flex-wrap items-center justify-between gap-2">
             <Title level={1} className="shrink">{title}</Title>

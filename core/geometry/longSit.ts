@@ -38,39 +38,46 @@ export function longLegs(seatCm: number, rollCm: number, body: Body): LongLegs {
 /** Height of the gap under straight knees on this seat: a roll lower than it changes nothing. */
 export const kneeGapCm = (seatCm: number, body: Body) => longLegs(seatCm, 0, body).knee[1] - body.kneeBackCm;
 
-/** Hip flexion that the stiffer side has at this knee bend: the least of the hip itself and the hamstring with the knee's help. */
-export function hipFlexionAt(kneeBendDeg: number, { draw, settings }: FamilyInput): number {
+/** Hip flexion that the stiffer side has at a knee bend: the least of the hip itself and the hamstring with the knee's help. */
+function hipFlexionOf({ draw, settings }: FamilyInput): (kneeBendDeg: number) => number {
   const coupling = valueOf(draw, 'hamstringCoupling');
-  return Math.min(settings.hipFlexionMostDeg, ...sides.map((side) =>
-    Math.min(rangeValue(draw, 'hipFlexion', side), settings.share * rangeValue(draw, 'hamstring', side) + coupling * kneeBendDeg)));
+  const limits = sides.map((side) => ({ hip: rangeValue(draw, 'hipFlexion', side), straight: settings.share * rangeValue(draw, 'hamstring', side) }));
+  return (kneeBendDeg) => limits.reduce((least, { hip, straight }) => Math.min(least, hip, straight + coupling * kneeBendDeg), settings.hipFlexionMostDeg);
 }
+export const hipFlexionAt = (kneeBendDeg: number, input: FamilyInput) => hipFlexionOf(input)(kneeBendDeg);
 
 /** Degrees by which the pelvis rolls back from its target on these supports; the low back rounds by about as much. */
-export function rollBackDeg(seatCm: number, rollCm: number, input: FamilyInput): number {
-  const legs = longLegs(seatCm, rollCm, input.body);
-  return Math.max(0, 90 - legs.thighFallDeg + input.settings.pelvisTargetDeg - hipFlexionAt(legs.kneeBendDeg, input));
+function rollBackOf(input: FamilyInput): (seatCm: number, rollCm: number) => number {
+  const hipFlexion = hipFlexionOf(input);
+  return (seatCm, rollCm) => {
+    const legs = longLegs(seatCm, rollCm, input.body);
+    return Math.max(0, 90 - legs.thighFallDeg + input.settings.pelvisTargetDeg - hipFlexion(legs.kneeBendDeg));
+  };
 }
+export const rollBackDeg = (seatCm: number, rollCm: number, input: FamilyInput) => rollBackOf(input)(seatCm, rollCm);
 
-const ROLL_STEPS = 28;
+const ROLL_STEPS = 14;
+const HALVINGS = 9;
 
 /** The least roll on this seat that keeps the roll-back within what is allowed, 0 when none is asked, the highest when none is enough. */
 export function rollUnderKneesCm(seatCm: number, input: FamilyInput): number {
   const allowed = parameter.rollBackAllowed.value;
-  if (rollBackDeg(seatCm, 0, input) <= allowed) return 0;
+  const rollBack = rollBackOf(input);
+  if (rollBack(seatCm, 0) <= allowed) return 0;
   // A roll works only from the gap upward, so the height switches from 0 to the gap in one step.
   const from = Math.max(0, kneeGapCm(seatCm, input.body));
   const to = Math.max(from, parameter.rollMost.value);
   let below = from;
   for (let step = 1; step <= ROLL_STEPS; step++) {
     const here = from + ((to - from) * step) / ROLL_STEPS;
-    if (rollBackDeg(seatCm, here, input) > allowed) {
+    if (rollBack(seatCm, here) > allowed) {
       below = here;
       continue;
     }
     let above = here;
-    for (let i = 0; i < 12; i++) {
+    for (let i = 0; i < HALVINGS; i++) {
       const middle = (below + above) / 2;
-      if (rollBackDeg(seatCm, middle, input) > allowed) below = middle;
+      if (rollBack(seatCm, middle) > allowed) below = middle;
       else above = middle;
     }
     return above;

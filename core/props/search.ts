@@ -67,8 +67,6 @@ export function allStacks(shelf: Shelf, rule: SlotRule): readonly Priced[] {
   return stacks;
 }
 
-const costOf = (stack: Priced, { targetCm, lying }: StackWish) => missCost(stack.heightCm, targetCm) + stack.simplicity + movedCost(lying, stack.pieces);
-
 /** Index of the first stack at least so high. */
 function firstFrom(stacks: readonly Priced[], heightCm: number): number {
   let [low, high] = [0, stacks.length];
@@ -89,7 +87,9 @@ export function bestStacks(shelf: Shelf, rule: SlotRule, wish: StackWish, leastC
   const byUse = new Map<string, { stack: Priced; cost: number }>();
   let best = Infinity;
   const look = (stack: Priced) => {
-    const cost = costOf(stack, wish);
+    const unmoved = missCost(stack.heightCm, wish.targetCm) + stack.simplicity;
+    if (unmoved > best + RIVAL_COST) return;
+    const cost = unmoved + movedCost(wish.lying, stack.pieces);
     best = Math.min(best, cost);
     const rival = byUse.get(stack.uses);
     if (!rival || cost < rival.cost) byUse.set(stack.uses, { stack, cost });

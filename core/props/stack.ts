@@ -116,12 +116,17 @@ export const simplicityCost = (pieces: readonly Piece[], shelf: Shelf, rule: Slo
 export const missCost = (heightCm: number, targetCm: number) =>
   heightCm >= targetCm ? (heightCm - targetCm) * stackCost.perCmHigh.value : (targetCm - heightCm) * stackCost.perCmLow.value;
 
+const countOf = (pieces: readonly Piece[], { item, state }: Piece) =>
+  pieces.reduce((sum, one) => sum + (one.item === item && one.state === state ? one.count : 0), 0);
+
 /** Pieces that must be brought or taken away to turn one stack into another. */
 export function piecesMoved(from: readonly Piece[], to: readonly Piece[]): number {
-  const tally = new Map<string, number>();
-  for (const { item, state, count } of from) tally.set(`${item}/${state}`, (tally.get(`${item}/${state}`) ?? 0) - count);
-  for (const { item, state, count } of to) tally.set(`${item}/${state}`, (tally.get(`${item}/${state}`) ?? 0) + count);
-  return [...tally.values()].reduce((sum, count) => sum + Math.abs(count), 0);
+  const brought = (before: readonly Piece[], after: readonly Piece[]) => after.reduce((sum, piece, i) => {
+    // A kind of piece that lies in two layers is weighed once.
+    const seen = after.findIndex((one) => one.item === piece.item && one.state === piece.state) < i;
+    return seen ? sum : sum + Math.max(0, countOf(after, piece) - countOf(before, piece));
+  }, 0);
+  return brought(from, to) + brought(to, from);
 }
 
 /** What is weighed when stacks are compared. */

@@ -1,6 +1,7 @@
 import { readFile } from 'node:fs/promises';
 import { parseBook } from '@/core/formats/check';
 import { expect, test } from '../quiet';
+import { importText } from '../steps';
 
 test('the demo opens with the boathouse book, its last evening a few days ago', async ({ page }) => {
   await page.goto('/');
@@ -21,17 +22,12 @@ test('an exported book is whole, comes back as the same, and a changed one asks 
   expect(parsed.ok).toBe(true);
   if (!parsed.ok) return;
 
-  const take = async (name: string, body: string) => {
-    const chooser = page.waitForEvent('filechooser');
-    await page.getByRole('button', { name: 'Choose a book' }).click();
-    await (await chooser).setFiles({ name, mimeType: 'application/json', buffer: Buffer.from(body) });
-  };
-  await take('same.json', text);
+  await importText(page, 'same.json', text);
   await expect(page.getByText(/same\.json: 0 new, \d+ the same as here, 0 that differ/)).toBeVisible();
   await page.getByRole('button', { name: 'Leave it' }).click();
 
   const changed = { ...parsed.value, people: parsed.value.people.map((person) => (person.id === 'p-ines' ? { ...person, name: 'Ines Calloway-Reed' } : person)) };
-  await take('changed.json', JSON.stringify(changed));
+  await importText(page, 'changed.json', JSON.stringify(changed));
   await expect(page.getByText('people: p-ines')).toBeVisible();
   await page.getByRole('button', { name: /Take in all, replacing 1/ }).click();
   await page.getByRole('button', { name: 'Undo' }).click();

@@ -19,16 +19,16 @@ export function Notices() {
     return () => clearTimeout(timer);
   }, [offered, newest, dispatch]);
   return (
-    <View className="absolute inset-x-0 bottom-0 items-center gap-2 px-3 pb-2" pointerEvents="box-none">
+    <View className="items-center gap-2 px-3">
       {fault ? (
-        <View role="alert" className="w-full max-w-xl flex-row items-center gap-3 rounded-md border border-rust bg-sheet px-3 py-2">
+        <View role="alert" className="my-2 w-full max-w-xl flex-row items-center gap-3 rounded-md border border-rust bg-sheet px-3 py-2">
           <Words className="flex-1 text-rust">{fault}</Words>
           <Press kind="quiet" onPress={() => dispatch(storageFaultDismissed())}>Close</Press>
         </View>
       ) : null}
       <View role="status" aria-live="polite" className="w-full max-w-xl">
         {offered ? (
-          <View className="flex-row items-center gap-3 rounded-md border border-line bg-ink px-4 py-1">
+          <View className="my-2 flex-row items-center gap-3 rounded-md border border-line bg-ink px-4 py-1">
             <Words className="flex-1 text-paper">{offered}</Words>
             <Press className="my-1" onPress={() => dispatch(undo())}>Undo</Press>
           </View>

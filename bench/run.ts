@@ -1,0 +1,66 @@
+import { readFileSync } from 'node:fs';
+import { bodyFrom } from '@/core/body/body';
+import { beliefOf, estimateRanges } from '@/core/estimate/estimate';
+import type { Book } from '@/core/formats/book';
+import { shiftDays } from '@/core/formats/time';
+import { bandsOf, meansOf } from '@/core/geometry/band';
+import { uncertainParameters, type Draw } from '@/core/geometry/draw';
+import { families } from '@/core/geometry/families';
+import { planStudent } from '@/core/plan/plan';
+import { solveFigure } from '@/core/plan/solve';
+import { allStacks } from '@/core/props/search';
+import { slotRule } from '@/core/props/slots';
+import { choicesFor } from '@/core/approaches/approaches';
+import { settingsFor } from '@/core/safety/settings';
+import { chanceFrom } from '@/core/sim/chance';
+
+const book = JSON.parse(readFileSync(new URL('../demo/kingfisher-boathouse.json', import.meta.url), 'utf8')) as Book;
+const person = book.people[0]!;
+const record = { person, readings: book.readings.filter((one) => one.person === person.id), sessions: book.sessions.filter((one) => one.person === person.id) };
+const DAY = '2026-03-31';
+const body = bodyFrom(person.statureCm, person.bodyCm);
+const settings = settingsFor(choicesFor(person.approach, person.choices), new Set());
+const estimates = estimateRanges(record, DAY);
+const belief = beliefOf(estimates);
+
+/** Median milliseconds of one call, over several rounds. */
+function median(call: () => unknown, rounds = 15, each = 20): number {
+  for (let i = 0; i < each; i++) call();
+  const times = Array.from({ length: rounds }, () => {
+    const from = performance.now();
+    for (let i = 0; i < each; i++) call();
+    return (performance.now() - from) / each;
+  }).sort((a, b) => a - b);
+  return times[Math.floor(rounds / 2)] ?? NaN;
+}
+
+const say = (what: string, ms: number) => process.stdout.write(`${what.padEnd(64)} ${ms.toFixed(3).padStart(9)} ms\n`);
+
+/** The naive way to a band: so many drawn bodies, sorted. 400 draws put the ends of an 80 % band within a few per cent. */
+const DRAWS = 400;
+const chance = chanceFrom(1);
+function naiveBand(): number {
+  const family = families.kneeling;
+  const means = meansOf(belief);
+  const seats = Array.from({ length: DRAWS }, () => {
+    const draw: Record<string, number> = { ...means } as Record<string, number>;
+    for (const key of family.needs) {
+      const spread = belief[key] ?? { mean: uncertainParameters[key as keyof typeof uncertainParameters].value, sd: uncertainParameters[key as keyof typeof uncertainParameters].sd };
+      draw[key] = chance.normal(spread.mean, spread.sd);
+    }
+    return family.heights({ body, settings, draw: draw as Draw })[0]?.rawCm ?? 0;
+  }).sort((a, b) => a - b);
+  return seats[Math.floor(DRAWS * 0.9)]! - seats[Math.floor(DRAWS * 0.1)]!;
+}
+
+process.stdout.write(`Medians on Node ${process.version}\n`);
+for (const [id, family] of Object.entries(families)) say(`one pose with its band: ${id}`, median(() => bandsOf(family, { body, settings }, belief)));
+const ours = median(() => bandsOf(families.kneeling, { body, settings }, belief));
+const naive = median(naiveBand);
+say(`the same by ${DRAWS} drawn bodies (kneeling)`, naive);
+process.stdout.write(`${'ratio, drawn bodies to sigma points'.padEnd(64)} ${(naive / ours).toFixed(1).padStart(9)} ×\n`);
+say('a whole plan, five poses with stacks and history', median(() => planStudent(record, book.shelf, DAY), 9, 3));
+say('a dragged height: one pose solved again', median(() => solveFigure(person, estimates, 'hero', { seat: 20 })));
+const long = Array.from({ length: 5 * 52 }, (_, i) => ({ ...record.readings[0]!, id: `x${i}`, at: shiftDays('2021-01-01', 7 * i) }));
+say('the filter over five years of weekly readings', median(() => estimateRanges({ person, readings: long, sessions: [] }, DAY), 9, 3));
+say('every stack of the shelf for a kneeling seat, not remembered', median(() => allStacks([...book.shelf], slotRule('seat', 'kneeling', body)), 9, 2));

@@ -1,0 +1,54 @@
+import { mkdtempSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { planSchema } from '@/core/formats/plan';
+import { run } from './ojas';
+
+const DEMO = join(__dirname, '..', 'demo', 'kingfisher-boathouse.json');
+const TODAY = '2026-04-01';
+const folder = mkdtempSync(join(tmpdir(), 'ojas-'));
+const fileWith = (name: string, text: string) => {
+  const path = join(folder, name);
+  writeFileSync(path, text);
+  return path;
+};
+
+test('plan answers a valid plan for every student of the demo book', async () => {
+  const { out, exit } = await run(['plan', DEMO], TODAY);
+  const plans = JSON.parse(out ?? '') as unknown[];
+  expect(exit).toBe(0);
+  expect(plans).toHaveLength(12);
+  for (const plan of plans) expect(planSchema.safeParse(plan).success).toBe(true);
+});
+
+test('plan of one person, on a day, for some poses', async () => {
+  const { out } = await run(['plan', DEMO, '--person', 'p-marit', '--date', '2026-03-30', '--poses', 'hero,staff'], TODAY);
+  const plan = planSchema.parse(JSON.parse(out ?? ''));
+  expect(plan).toMatchObject({ person: 'p-marit', date: '2026-03-30' });
+  expect(plan.poses.map(({ pose }) => pose)).toEqual(['hero', 'staff']);
+});
+
+test('check is content with the demo book', async () => expect(await run(['check', DEMO], TODAY)).toMatchObject({ exit: 0, words: expect.stringContaining('12 people') }));
+
+test.each([
+  ['a missing file', ['check', join(folder, 'nowhere.json')], /cannot be read/],
+  ['no file at all', ['plan'], /Name the book to read/],
+  ['a person who is not there', ['plan', DEMO, '--person', 'p-nobody'], /there is no person p-nobody/],
+  ['a pose that is not there', ['plan', DEMO, '--poses', 'hero,moonwalk'], /no pose is called moonwalk/],
+  ['a day in words', ['plan', DEMO, '--date', 'tomorrow'], /expected a day such as 2026-01-15/],
+  ['an unknown command', ['dance'], /There is no command dance/],
+  ['an unknown flag', ['plan', DEMO, '--louder'], /--louder/],
+])('%s is refused in words, with exit 1', async (_, argv, words) => {
+  const answer = await run(argv, TODAY);
+  expect(answer.exit).toBe(1);
+  expect(answer.out).toBeUndefined();
+  expect(answer.words).toMatch(words);
+});
+
+test('check names every fault with its path', async () => {
+  const path = fileWith('faulty.json', JSON.stringify({ format: 'ojas-book/1', people: [{ id: 'p1', name: '', statureCm: 5 }], readings: [], shelf: [], sessions: [] }));
+  const { words, exit } = await run(['check', path], TODAY);
+  expect(exit).toBe(1);
+  expect(words).toMatch(/people\[0\]\.name: a name is needed/);
+  expect(words).toMatch(/people\[0\]\.statureCm: at least 90 cm/);
+});

@@ -1,0 +1,52 @@
+import { samplePerson, sampleShelf } from '../tests/samples';
+import { planStudent } from '../plan/plan';
+import { chanceFrom, normalQuantile } from './chance';
+import { daySwing, doPose, measure, simulateStudent, trueHeights, truthOn } from './student';
+
+const student = () => simulateStudent(samplePerson(), '2026-01-06', chanceFrom(7), { 'kneeFlexion.hipBent:left': 125, 'kneeFlexion.hipBent:right': 131 });
+
+test('the same seed tells the same story', () => {
+  const tell = () => {
+    const chance = chanceFrom(42);
+    return Array.from({ length: 20 }, () => chance.normal(0, 1));
+  };
+  expect(tell()).toEqual(tell());
+});
+
+test('normal draws have the spread asked for', () => {
+  const chance = chanceFrom(3);
+  const drawn = Array.from({ length: 4000 }, () => chance.normal(10, 2));
+  const mean = drawn.reduce((sum, one) => sum + one, 0) / drawn.length;
+  const sd = Math.sqrt(drawn.reduce((sum, one) => sum + (one - mean) ** 2, 0) / drawn.length);
+  expect(mean).toBeCloseTo(10, 0);
+  expect(sd).toBeGreaterThan(1.9);
+  expect(sd).toBeLessThan(2.1);
+  expect(normalQuantile(0.975)).toBeCloseTo(1.959964, 6);
+});
+
+test('what is set by hand is true at the start, and practice only adds', () => {
+  const one = student();
+  expect(truthOn(one, '2026-01-06', 0)['kneeFlexion.hipBent:left']).toBe(125);
+  expect(truthOn(one, '2026-06-06', 0)['kneeFlexion.hipBent:left']).toBeGreaterThanOrEqual(125);
+});
+
+test('readings scatter about the truth of the day by the method’s error', () => {
+  const one = student();
+  const chance = chanceFrom(11);
+  const truth = truthOn(one, '2026-01-06', 0);
+  const { values } = measure(one, 'kneeFlexion.hipBent', 'left', 'protractor', '2026-01-06', truth, chance, 400);
+  const mean = values.reduce((sum, value) => sum + value, 0) / values.length;
+  expect(mean).toBeGreaterThan(124);
+  expect(mean).toBeLessThan(126);
+});
+
+test('a joint speaks on a seat that is too low, and not on one that is high enough', () => {
+  const one = student();
+  const chance = chanceFrom(5);
+  const truth = truthOn(one, '2026-01-06', daySwing(chance) * 0);
+  const need = trueHeights(one, 'hero', truth).seat ?? 0;
+  const planned = planStudent({ person: one.person, readings: [], sessions: [] }, sampleShelf, '2026-01-06', { poses: ['hero'] }).poses[0]!;
+  const on = (stackCm: number) => doPose(one, { ...planned, slots: planned.slots.map((slot) => (slot.slot === 'seat' ? { ...slot, stackCm } : slot)) }, truth, chance);
+  expect(on(need - 4)).toMatchObject({ feeling: { place: 'joint' } });
+  expect(on(need + 2)).toMatchObject({ feeling: { place: 'muscle' }, pelvis: 'upright', breath: 'easy' });
+});

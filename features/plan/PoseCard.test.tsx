@@ -1,0 +1,50 @@
+import { fireEvent, render, screen, within } from '@testing-library/react';
+import { bodyFrom } from '@/core/body/body';
+import { planStudent } from '@/core/plan/plan';
+import { recordWith, samplePerson, sampleReading, sampleSession, sampleShelf } from '@/core/tests/samples';
+import type { StudentRecord } from '@/core/estimate/estimate';
+import { PoseCard } from './PoseCard';
+
+const show = (record: StudentRecord, day = '2026-01-15', units: 'cm' | 'in' = 'cm') => {
+  const planned = planStudent(record, sampleShelf, day, { poses: ['hero'] }).poses[0]!;
+  render(<PoseCard planned={planned} body={bodyFrom(170)} shelf={sampleShelf} units={units} />);
+  return planned;
+};
+const knees = [sampleReading({ id: 'l', values: [128] }), sampleReading({ id: 'r', side: 'right', values: [134] })];
+
+test('a card names the pose in both languages, its pieces, and its reason', () => {
+  show(recordWith({ readings: knees }));
+  const card = within(screen.getByRole('article', { name: 'Hero' }));
+  expect(card.getByText(/Vīrāsana/)).toBeInTheDocument();
+  expect(card.getByText(/Knee bend 13\d° left, 5° kept in hand/)).toBeInTheDocument();
+  expect(card.getByText('First time')).toBeInTheDocument();
+  expect(card.getByRole('img')).toHaveAccessibleName(/Hero, seen from the side: seat on/);
+});
+
+test('"Why" opens the working: what is asked, what is there, and the doubt', () => {
+  show(recordWith({ readings: knees }));
+  expect(screen.queryByText('What the pose asks of the joints')).not.toBeInTheDocument();
+  fireEvent.click(screen.getByRole('button', { name: 'Why' }));
+  expect(screen.getByText('What the pose asks of the joints')).toBeInTheDocument();
+  expect(screen.getByText(/Knee bend, hip bent, left: asks \d+°, has \d+°/)).toBeInTheDocument();
+  expect(screen.getAllByText(/What widens it most/).length).toBeGreaterThan(0);
+});
+
+test('what changes since last time is said as a word, with its mark', () => {
+  show(recordWith({ readings: knees, sessions: [sampleSession('2026-01-10', { feeling: { strength: 3, place: 'joint' } })] }));
+  expect(screen.getByText('One rung higher')).toBeInTheDocument();
+  expect(screen.getAllByText(/Last time, 10 Jan: felt at a joint line/).length).toBeGreaterThan(0);
+});
+
+test('a forbidden pose shows its reason and no heights', () => {
+  show(recordWith({ person: samplePerson({ cautions: [{ id: 'recent-or-unexplained', answer: 'yes', at: '2026-01-05' }] }) }));
+  expect(screen.getByText('Not for now')).toBeInTheDocument();
+  expect(screen.queryByRole('img')).not.toBeInTheDocument();
+  expect(screen.queryByRole('button', { name: 'Why' })).not.toBeInTheDocument();
+});
+
+test('inches are a matter of display', () => {
+  const planned = show(recordWith({ readings: knees }), '2026-01-15', 'in');
+  expect(planned.slots[0]?.stackCm).toBeGreaterThan(15);
+  expect(screen.getAllByText(/\d(\.\d+)? in/).length).toBeGreaterThan(0);
+});

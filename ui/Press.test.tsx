@@ -1,0 +1,45 @@
+import { fireEvent, render, screen } from '@testing-library/react';
+import { useState } from 'react';
+import { Field } from './Field';
+import { Keypad } from './Keypad';
+import { Chips, Press, Tick } from './Press';
+
+test('a disabled button does nothing and says so', () => {
+  const pressed = jest.fn();
+  render(<Press disabled onPress={pressed}>Record</Press>);
+  fireEvent.click(screen.getByRole('button', { name: 'Record' }));
+  expect(pressed).not.toHaveBeenCalled();
+  expect(screen.getByRole('button')).toHaveAttribute('aria-disabled', 'true');
+});
+
+test('one of a few is chosen, and told', () => {
+  function Sides() {
+    const [side, setSide] = useState<'left' | 'right' | null>(null);
+    return <Chips label="Side" options={[{ id: 'left', words: 'Left' }, { id: 'right', words: 'Right' }]} chosen={side} onChoose={setSide} />;
+  }
+  render(<Sides />);
+  fireEvent.click(screen.getByRole('radio', { name: 'Right' }));
+  expect(screen.getByRole('radio', { name: 'Right' })).toBeChecked();
+  expect(screen.getByRole('radio', { name: 'Left' })).not.toBeChecked();
+});
+
+test('a line can be ticked', () => {
+  const toggled = jest.fn();
+  render(<Tick checked={false} onToggle={toggled}>Warm</Tick>);
+  fireEvent.click(screen.getByRole('checkbox', { name: 'Warm' }));
+  expect(toggled).toHaveBeenCalledTimes(1);
+});
+
+test('a fault belongs to its field', () => {
+  render(<Field label="Stature" value="17" fault="Stature: 17 is not between 90 and 230 cm." />);
+  const field = screen.getByLabelText('Stature');
+  expect(field).toHaveAttribute('aria-invalid', 'true');
+  expect(field).toHaveAccessibleDescription(/not between 90 and 230/);
+});
+
+test('the keypad types for one thumb', () => {
+  const keys: string[] = [];
+  render(<Keypad onKey={(key) => keys.push(key)} />);
+  for (const name of ['1', '2', 'Point', '5', 'Minus', 'Delete the last digit']) fireEvent.click(screen.getByRole('button', { name }));
+  expect(keys).toEqual(['1', '2', '.', '5', '-', 'back']);
+});
