@@ -37,7 +37,7 @@ export const planSlotSchema = z.object({
 export const postureSchema = z.object({
   hip: point, knee: point, ankle: point, heel: point, toe: point, spine: z.array(point), head: point, crownDeg: z.number(), elbow: point, hand: point,
   pelvisDeg: z.number(), pelvisLeanDeg: z.number(),
-  supports: z.array(z.object({ slot: z.string(), xCm: z.number(), bottomCm: z.number(), topCm: z.number(), toXCm: z.number().optional(), toTopCm: z.number().optional() })),
+  supports: z.array(z.object({ slot: z.string(), xCm: z.number(), bottomCm: z.number(), topCm: z.number(), toXCm: z.number().optional(), toTopCm: z.number().optional(), leanDeg: z.number().optional() })),
 });
 
 export const planPoseSchema = z.object({

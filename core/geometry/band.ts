@@ -1,5 +1,4 @@
-import type { Belief, Draw, InputKey } from './draw';
-import { uncertainParameters, type UncertainParameter } from './draw';
+import { uncertainParameters, type Belief, type Draw, type InputKey, type UncertainParameter } from './draw';
 import type { Family, FamilyInput, SlotNeed } from './family';
 
 /** A height with its doubt. Nine in ten lie over `lowCm`, nine in ten under `highCm`; both may be below the floor. */

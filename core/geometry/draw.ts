@@ -1,6 +1,5 @@
 import { kneeling, reclinedHero, type Parameter } from '../parameters';
-import type { Prior, RangeKey, Side } from '../ranges/ranges';
-import { keyOf, type RangeId } from '../ranges/ranges';
+import { keyOf, type Prior, type RangeId, type RangeKey, type Side } from '../ranges/ranges';
 
 /** Parameters that are uncertain in themselves and so widen a band. */
 export const uncertainParameters = {

@@ -14,6 +14,8 @@ export interface SupportPlace {
   /** A ramp rises toward `toXCm`, `toTopCm`. */
   readonly toXCm?: number;
   readonly toTopCm?: number;
+  /** A support that lies on a slope leans by this much, back + . */
+  readonly leanDeg?: number;
 }
 
 /** Solved joints of a figure seen from the side: what is drawn is what was reckoned. */

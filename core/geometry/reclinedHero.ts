@@ -93,7 +93,7 @@ export const reclinedHero: Family = {
         supports: [
           { slot: 'seat', xCm: legs.hip[0] - 2, bottomCm: 0, topCm: seatCm },
           { slot: 'back', xCm: low[0], bottomCm: 0, topCm: Math.max(seatCm, low[1]), toXCm: high[0], toTopCm: Math.max(0, high[1]) },
-          { slot: 'neck', xCm: head[0], bottomCm: head[1], topCm: head[1] + (built.neck ?? 0) },
+          { slot: 'neck', xCm: head[0], bottomCm: head[1], topCm: head[1] + (built.neck ?? 0), leanDeg: incline },
           { slot: 'ankle', xCm: legs.ankle[0] - 3, bottomCm: 0, topCm: built.ankle ?? 0 },
         ],
       },

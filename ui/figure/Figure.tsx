@@ -100,10 +100,17 @@ interface SupportProps {
 }
 
 function Support({ support, stacks, shelf, line }: SupportProps) {
-  const { slot, xCm, bottomCm, topCm, toXCm, toTopCm } = support;
+  const { slot, xCm, bottomCm, topCm, toXCm, toTopCm, leanDeg } = support;
   if (toXCm !== undefined && toTopCm !== undefined) return <Ramp support={support} stacks={stacks} shelf={shelf} line={line} />;
   const pieces = drawnPieces(stacks[slot]?.pieces ?? [], shelf, bottomCm, topCm - bottomCm);
   const room = slot === 'seat' ? 40 : slot === 'ankle' || slot === 'behindKnee' ? 12 : 44;
+  if (leanDeg !== undefined) {
+    return (
+      <G transform={`translate(${xCm} ${-bottomCm}) rotate(${leanDeg})`}>
+        {pieces.map((piece, i) => <PropPiece key={i} {...piece} bottomCm={piece.bottomCm - bottomCm} topCm={piece.topCm - bottomCm} xCm={0} mostWidthCm={18} line={line} />)}
+      </G>
+    );
+  }
   return <G>{pieces.map((piece, i) => <PropPiece key={i} {...piece} xCm={xCm} mostWidthCm={room} line={line} />)}</G>;
 }
 
@@ -117,7 +124,8 @@ function Ramp({ support, stacks, shelf, line }: SupportProps) {
   const angle = Math.atan2(toTopCm - topCm, toXCm - xCm);
   const thick = Math.min(RAMP_THICK_CM, Math.max(3, toTopCm * 0.6));
   const reach = Math.hypot(toXCm - xCm, toTopCm - topCm);
-  const far = reach + 14;
+  // On past the shoulder blades to the head.
+  const far = reach * 1.45;
   const highX = toXCm + 4;
   const underside = toTopCm - thick / Math.abs(Math.cos(angle)) - 1;
   const props = drawnPieces(pieces.slice(0, Math.max(1, pieces.length - 1)), shelf, 0, Math.max(0, underside));
@@ -127,7 +135,7 @@ function Ramp({ support, stacks, shelf, line }: SupportProps) {
       {props.map((piece, i) => <PropPiece key={i} {...piece} xCm={highX} mostWidthCm={18} line={line} />)}
       <G transform={`translate(${xCm} ${-topCm}) rotate(${deg})`}>
         <Rect x={-2} y={angle > Math.PI / 2 || angle < -Math.PI / 2 ? -thick : 0} width={far} height={thick} rx={thick * 0.4} fill={tone('cotton')} stroke={tone('ink')} strokeWidth={line} />
-        <Line x1={2} x2={far - 6} y1={angle > Math.PI / 2 ? -thick / 2 : thick / 2} y2={angle > Math.PI / 2 ? -thick / 2 : thick / 2} stroke={tone('cotton-dark')} strokeWidth={line * 0.8} strokeDasharray={`${line * 2} ${line * 1.4}`} />
+        <Line x1={2} x2={far - 3} y1={angle > Math.PI / 2 ? -thick / 2 : thick / 2} y2={angle > Math.PI / 2 ? -thick / 2 : thick / 2} stroke={tone('cotton-dark')} strokeWidth={line * 0.8} strokeDasharray={`${line * 2} ${line * 1.4}`} />
       </G>
     </G>
   );

@@ -1,0 +1,17 @@
+import { writeFileSync } from 'node:fs';
+import { fileURLToPath } from 'node:url';
+import { z } from 'zod';
+import { bookSchema } from '@/core/formats/book';
+import { planSchema } from '@/core/formats/plan';
+
+/** JSON Schemas of the open formats, made from the schemas that the program itself checks with. */
+export const schemas = {
+  'ojas-book-1.schema.json': () => z.toJSONSchema(bookSchema, { io: 'input' }),
+  'ojas-plan-1.schema.json': () => z.toJSONSchema(planSchema),
+};
+
+export const schemaText = (name: keyof typeof schemas) => `${JSON.stringify(schemas[name](), null, 2)}\n`;
+
+if (process.argv[1] === fileURLToPath(import.meta.url)) {
+  for (const name of Object.keys(schemas) as (keyof typeof schemas)[]) writeFileSync(new URL(`../docs/formats/${name}`, import.meta.url), schemaText(name));
+}
