@@ -21,6 +21,7 @@ module.exports = {
       moduleNameMapper: {
         ...alias,
         '^lucide-react-native/icons/(.*)$': '<rootDir>/node_modules/lucide-react-native/dist/cjs/icons/$1.js',
+        '^expo-router$': '<rootDir>/features/tests/router.tsx',
         '^immer$': '<rootDir>/node_modules/immer/dist/cjs/index.js',
       },
     },

@@ -1,0 +1,21 @@
+import { settingsFor } from '../safety/settings';
+import { approachIds, approaches, choicesFor, questions, type QuestionId } from './approaches';
+
+test('every approach answers every question with one of its choices', () => {
+  for (const id of approachIds) {
+    expect(Object.keys(approaches[id].choices).sort()).toEqual(Object.keys(questions).sort());
+    for (const [question, choice] of Object.entries(approaches[id].choices)) expect(Object.keys(questions[question as QuestionId].choices)).toContain(choice);
+  }
+});
+
+test('a choice set alone wins over the approach; one that nobody knows is left aside', () => {
+  expect(choicesFor('breath-paced', { pelvis: 'soft' }).pelvis).toBe('soft');
+  expect(choicesFor('breath-paced', { pelvis: 'wobbly', moon: 'full' })).toEqual(approaches['breath-paced'].choices);
+});
+
+test('approaches differ where teachers do', () => {
+  const settings = (id: (typeof approachIds)[number]) => settingsFor(choicesFor(id, {}), new Set());
+  expect(settings('built-up-alignment')).toMatchObject({ firstToRise: 'knees', pelvisTargetDeg: -10, spineShareDeg: 25 });
+  expect(settings('breath-paced')).toMatchObject({ firstToRise: 'seat', pelvisTargetDeg: -5, spineShareDeg: 10 });
+  expect(settings('long-quiet-holds')).toMatchObject({ share: 0.85, spineShareDeg: 55 });
+});

@@ -1,0 +1,23 @@
+import { slotIds } from '../props/slots';
+import { rangeIds } from '../ranges/ranges';
+import { poseById, poses, stageOf } from './poses';
+
+test('ids are unique, and found', () => {
+  expect(new Set(poses.map(({ id }) => id)).size).toBe(poses.length);
+  for (const pose of poses) expect(poseById(pose.id)).toBe(pose);
+  expect(poseById('none-such')).toBeUndefined();
+});
+
+test.each(poses.map((pose) => [pose.id, pose] as const))('%s names known slots and ranges, and has cues short enough to be read from the mat', (_, pose) => {
+  for (const slot of pose.slots) expect(slotIds).toContain(slot);
+  for (const range of pose.needs) expect(rangeIds).toContain(range);
+  for (const cue of [...pose.look, ...pose.entry, ...pose.exit]) expect(cue.length).toBeLessThan(90);
+  expect(pose.hold.mostSeconds).toBeGreaterThanOrEqual(pose.hold.firstSeconds);
+});
+
+test.each([
+  ['hero', { seat: 25 }, 'tall-seat'], ['hero', { seat: 12 }, 'block'], ['hero', { seat: 3 }, 'blanket'], ['hero', { seat: 0 }, 'floor'],
+  ['staff', { seat: 8, underKnees: 12 }, 'knees-on-roll'], ['staff', { seat: 8, underKnees: 0 }, 'raised-seat'], ['staff', {}, 'floor'],
+  ['standing-fold', { hands: 60 }, 'thighs'], ['standing-fold', { hands: 45 }, 'chair'], ['standing-fold', { hands: 23 }, 'blocks-end'], ['standing-fold', { hands: 0 }, 'floor'],
+  ['reclined-hero', { 'back.high': 40 }, 'ramp'], ['reclined-hero', { 'back.high': 10 }, 'low-ramp'],
+] as const)('%s on %j is at the stage %s', (id, built, stage) => expect(stageOf(poseById(id)!, built as Record<string, number>)).toBe(stage));

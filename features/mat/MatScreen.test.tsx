@@ -1,0 +1,136 @@
+import { act, fireEvent, screen, waitFor, within } from '@testing-library/react';
+import { put } from '@/store/facts';
+import { samplePerson } from '@/core/tests/samples';
+import { show, usualFacts } from '../tests/onScreen';
+import { MatScreen } from './MatScreen';
+
+const press = (name: string | RegExp) => fireEvent.click(screen.getByRole('button', { name }));
+const step = (name: string) => fireEvent.click(screen.getByRole('radio', { name }));
+const answer = (group: string, name: string) => fireEvent.click(within(screen.getByRole('radiogroup', { name: group })).getByRole('radio', { name }));
+
+async function onMat(...keep: string[]) {
+  const shown = await show(<MatScreen id="p1" />);
+  for (const box of screen.getAllByRole('checkbox')) if (!keep.some((name) => box.textContent?.endsWith(name))) fireEvent.click(box);
+  press(/^Begin/);
+  return shown;
+}
+
+test('poses are chosen, with the holding they come to', async () => {
+  await show(<MatScreen id="p1" />);
+  expect(screen.getByRole('button', { name: 'Begin: 5 poses, 4:45 of holding' })).toBeEnabled();
+  for (const box of screen.getAllByRole('checkbox')) fireEvent.click(box);
+  expect(screen.getByRole('button', { name: /Begin: 0 poses/ })).toHaveAttribute('aria-disabled', 'true');
+});
+
+test('a pose that a caution forbids is not on offer, and says why', async () => {
+  const facts = [...usualFacts(), put('people', samplePerson({ cautions: [{ id: 'knee-replacement', answer: 'yes', at: '2026-01-05' }] }))];
+  await show(<MatScreen id="p1" />, facts);
+  expect(screen.queryByRole('checkbox', { name: 'Hero' })).not.toBeInTheDocument();
+  expect(screen.getAllByText(/kneeling only with the surgeon’s or physiotherapist’s written go-ahead/).length).toBe(2);
+  expect(screen.getByRole('button', { name: /^Begin: 3 poses/ })).toBeInTheDocument();
+});
+
+test('each step has its own help: pieces, entry, checks, timer, feeling', async () => {
+  await onMat('Hero');
+  expect(screen.getByRole('heading', { name: 'Fetch and build' })).toBeInTheDocument();
+  step('Enter');
+  expect(screen.getByText(/Kneel with the thighs parallel/)).toBeInTheDocument();
+  step('Look');
+  expect(screen.getByText(/outer ankles not pushed out/)).toBeInTheDocument();
+  step('Hold');
+  expect(screen.getByRole('timer')).toHaveAccessibleName('0:00 held of 1:00');
+  step('Feel');
+  expect(screen.getByText('Where was the feeling?')).toBeInTheDocument();
+});
+
+test('a fault that is seen names the support that mends it', async () => {
+  const { state } = await onMat('Hero');
+  step('Look');
+  fireEvent.click(screen.getByRole('checkbox', { name: /Outer ankle pushed out/ }));
+  expect(screen.getByText('Seat: one rung higher.')).toBeInTheDocument();
+  expect(state().mat.now?.faults['hero/both']).toEqual(['ankle-out']);
+});
+
+test('a rung down names its height and pieces before and after, and the figure answers', async () => {
+  const { state } = await onMat('Hero');
+  const before = screen.getByText(/^Now: /).textContent ?? '';
+  const figure = screen.getByRole('img', { name: /Hero, seen from the side/ }).getAttribute('aria-label');
+  press(/One rung lower/);
+  expect(screen.getByText(/^Now: /).textContent).not.toBe(before);
+  expect(screen.getByRole('img', { name: /Hero, seen from the side/ }).getAttribute('aria-label')).not.toBe(figure);
+  const change = state().mat.now?.changes['hero/both']?.[0];
+  expect((change?.fromCm ?? 0) - (change?.toCm ?? 0)).toBeGreaterThanOrEqual(1 - 1e-6);
+  expect((change?.fromCm ?? 0) - (change?.toCm ?? 0)).toBeLessThanOrEqual(2.5 + 0.06);
+});
+
+test('two taps record a pose; what was moved against the advice is marked as such', async () => {
+  const { state } = await onMat('Hero');
+  press(/One rung lower/);
+  step('Feel');
+  expect(screen.getByRole('button', { name: 'Record and end' })).toHaveAttribute('aria-disabled', 'true');
+  answer('Where was the feeling', 'In muscle');
+  answer('How strong out of ten', '4');
+  press('Record and end');
+  await waitFor(() => expect(Object.values(state().sessions)).toHaveLength(1));
+  const pose = Object.values(state().sessions)[0]?.poses[0];
+  expect(pose).toMatchObject({ pose: 'hero', feeling: { strength: 4, place: 'muscle' }, pelvis: 'upright', breath: 'easy', overruled: true });
+  expect(pose?.changes).toHaveLength(1);
+  expect(state().mat.now).toBeNull();
+});
+
+test('the next pose follows, and a skipped one is not recorded', async () => {
+  const { state } = await onMat('Staff', 'Hero');
+  expect(screen.getByRole('heading', { name: 'Staff' })).toBeInTheDocument();
+  press('Skip this pose');
+  expect(screen.getByRole('heading', { name: 'Hero' })).toBeInTheDocument();
+  step('Feel');
+  answer('Where was the feeling', 'At a joint line');
+  answer('How strong out of ten', '2');
+  answer('The breath', 'Held');
+  press('Record and end');
+  await waitFor(() => expect(Object.values(state().sessions)[0]?.poses.map(({ pose, breath }) => [pose, breath])).toEqual([['hero', 'held']]));
+});
+
+test('a stop word is one tap away at every step, shows the way out, and can be taken back', async () => {
+  const { state } = await onMat('Hero');
+  for (const name of ['Build', 'Enter', 'Look', 'Hold', 'Feel']) {
+    step(name);
+    expect(within(screen.getByRole('group', { name: 'Stop words' })).getAllByRole('button')).toHaveLength(6);
+  }
+  press('Numb');
+  expect(screen.getByText(/Lean forward on to the hands/)).toBeInTheDocument();
+  expect(screen.getByText(/This pose rests for two weeks/)).toBeInTheDocument();
+  press(/It was a slip/);
+  press('Joint');
+  press('Out and written down');
+  await waitFor(() => expect(Object.values(state().sessions)[0]?.poses[0]).toMatchObject({ stop: 'joint', feeling: { place: 'joint' } }));
+});
+
+test('the timer runs, says its marks, and stops at a pause', async () => {
+  jest.useFakeTimers({ now: new Date('2026-03-02T18:00:00Z'), doNotFake: ['queueMicrotask'] });
+  try {
+    const { state } = await onMat('Hero');
+    step('Hold');
+    expect(screen.getByText('Let the body settle first.')).toBeInTheDocument();
+    press('Begin the hold');
+    act(() => void jest.advanceTimersByTime(31_000));
+    expect(screen.getByRole('timer')).toHaveAccessibleName('0:31 held of 1:00');
+    expect(screen.getByText(/Now look whether there is room/)).toBeInTheDocument();
+    press('Pause');
+    act(() => void jest.advanceTimersByTime(60_000));
+    expect(state().mat.now?.heldSeconds).toBe(31);
+    press('Go on');
+    act(() => void jest.advanceTimersByTime(30_000));
+    expect(screen.getByText('The whole time. Come out in order.')).toBeInTheDocument();
+  } finally {
+    jest.useRealTimers();
+  }
+});
+
+test('another student’s session is not lost: finish it, keep it, or drop it', async () => {
+  const { store, state } = await show(<MatScreen id="p1" />, [...usualFacts(), put('people', samplePerson({ id: 'p2', name: 'Other Sample' }))]);
+  act(() => void store.dispatch({ type: 'mat/matStarted', payload: { person: 'p2', poses: ['hero/both'], at: '2026-03-02T18:00:00Z' } }));
+  expect(screen.getByText(/Other Sample is still on the mat/)).toBeInTheDocument();
+  press('Drop it');
+  expect(state().mat.now).toBeNull();
+});

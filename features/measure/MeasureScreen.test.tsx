@@ -1,0 +1,101 @@
+import { fireEvent, screen, waitFor, within } from '@testing-library/react';
+import { show } from '../tests/onScreen';
+import { MeasureScreen } from './MeasureScreen';
+
+const open = async (name: RegExp) => {
+  const shown = await show(<MeasureScreen id="p1" />);
+  fireEvent.click(screen.getByRole('button', { name }));
+  return shown;
+};
+const type = (text: string) => fireEvent.change(screen.getByRole('textbox', { name: /^Reading [0-9]/ }), { target: { value: text } });
+const press = (name: string | RegExp) => fireEvent.click(screen.getByRole('button', { name }));
+
+test('what narrows this student’s heights most comes first, with its gain, and nothing read today', async () => {
+  await show(<MeasureScreen id="p1" />);
+  expect(screen.getByRole('heading', { name: 'What to measure next' })).toBeInTheDocument();
+  const offered = screen.getAllByRole('button', { name: /narrower by [\d.]+ cm/ });
+  expect(offered.length).toBeGreaterThan(0);
+  expect(offered.every((one) => !/Knee bend, hip bent/.test(one.textContent ?? ''))).toBe(true);
+});
+
+test('a protocol shows its position, its tool and its stop rules', async () => {
+  await open(/^Hamstring ?left/);
+  expect(screen.getByText(/On the back, other leg flat/)).toBeInTheDocument();
+  expect(screen.getByText(/Stop as the pelvis starts to roll/)).toBeInTheDocument();
+  expect(screen.getByText(/A line of feeling below the knee is no hamstring reading: refer on/)).toBeInTheDocument();
+});
+
+test('two readings are kept together, and the other side comes next', async () => {
+  const { state } = await open(/^Hamstring ?left/);
+  type('52');
+  press('Take this reading');
+  type('55');
+  press('Keep');
+  await waitFor(() => expect(Object.values(state().readings)).toHaveLength(3));
+  expect(Object.values(state().readings).find(({ range }) => range === 'hamstring')).toMatchObject({ side: 'left', method: 'protractor', protocol: 'straight-leg-raise.pelvis-watched', values: [52, 55], warm: false });
+  expect(screen.getByRole('radio', { name: /^Right/ })).toBeChecked();
+});
+
+test('readings are shown as dots with their mean, error and believable change', async () => {
+  await open(/^Hamstring ?left/);
+  for (const value of ['52', '56']) {
+    type(value);
+    press('Take this reading');
+  }
+  expect(screen.getByRole('img', { name: 'Readings 52, 56, mean 54°' })).toBeInTheDocument();
+  expect(screen.getByText(/Mean 54° ± 3\. A change is worth believing from \d+°/)).toBeInTheDocument();
+});
+
+test('readings that disagree ask for another', async () => {
+  await open(/^Hamstring ?left/);
+  for (const value of ['50', '60']) {
+    type(value);
+    press('Take this reading');
+  }
+  expect(screen.getByText(/lie 10° apart, more than this method explains: take another/)).toBeInTheDocument();
+  press('Drop the last one');
+  expect(screen.queryByText(/take another/)).not.toBeInTheDocument();
+});
+
+test.each([['999', /outside what a person can show for hamstring \(10 to 140°\)/], ['fifty', /“fifty” is not a number/], ['1,234', /two ways/], ['', /at least one reading/]])('"%s" is refused, and nothing is stored', async (typed, words) => {
+  const { state } = await open(/^Hamstring ?left/);
+  type(typed);
+  press('Keep');
+  expect(await screen.findByRole('alert')).toHaveTextContent(words);
+  expect(Object.values(state().readings)).toHaveLength(2);
+});
+
+test('a tape reading says which angle it comes to', async () => {
+  await open(/^Knee bend, hip bent ?left/);
+  fireEvent.click(screen.getByRole('radio', { name: 'Heel to seat' }));
+  type('30');
+  press('Take this reading');
+  expect(screen.getByText(/which is a range of 1\d\d° ± \d/)).toBeInTheDocument();
+});
+
+test('a pelvis in long sit asks for the seat’s height, within reason', async () => {
+  const { state } = await open(/^Pelvic tilt, long sit/);
+  fireEvent.change(screen.getByLabelText('Seat height'), { target: { value: '900' } });
+  type('-12');
+  press('Keep');
+  expect(await screen.findByRole('alert')).toHaveTextContent(/900 is not between 0 and 80 cm/);
+  fireEvent.change(screen.getByLabelText('Seat height'), { target: { value: '10' } });
+  press('Keep');
+  await waitFor(() => expect(Object.values(state().readings).find(({ range }) => range === 'pelvicTilt.longSit')).toMatchObject({ seatCm: 10, values: [-12], side: 'both' }));
+});
+
+test('a reading can be removed, and brought back', async () => {
+  const { store, state } = await open(/^Knee bend, hip bent ?left/);
+  expect(screen.getAllByRole('button', { name: /^Remove the reading/ })).toHaveLength(2);
+  fireEvent.click(screen.getAllByRole('button', { name: /^Remove the reading/ })[0]!);
+  await waitFor(() => expect(Object.values(state().readings)).toHaveLength(1));
+  expect(state().undo.offered).toMatch('Reading of knee bend, hip bent removed');
+  expect(store.getState().undo.stack.length).toBeGreaterThan(0);
+});
+
+test('the keypad types into the field', async () => {
+  await open(/^Hamstring ?left/);
+  const pad = within(screen.getByRole('group', { name: 'Keypad' }));
+  for (const key of ['5', '7', '9', 'Delete the last digit']) fireEvent.click(pad.getByRole('button', { name: key }));
+  expect(screen.getByRole('textbox', { name: /^Reading [0-9]/ })).toHaveValue('57');
+});

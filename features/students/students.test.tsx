@@ -1,0 +1,112 @@
+import { fireEvent, screen, waitFor, within } from '@testing-library/react';
+import { cautions } from '@/core/safety/cautions';
+import { samplePerson, sampleSession } from '@/core/tests/samples';
+import { put } from '@/store/facts';
+import { show, today, usualFacts } from '../tests/onScreen';
+import { IntakeScreen } from './IntakeScreen';
+import { NewStudentScreen } from './NewStudentScreen';
+import { StudentScreen } from './StudentScreen';
+import { StudentsScreen } from './StudentsScreen';
+
+const press = (name: string | RegExp) => fireEvent.click(screen.getByRole('button', { name }));
+const fill = (label: string, value: string) => fireEvent.change(screen.getByLabelText(label), { target: { value } });
+
+describe('a new student', () => {
+  test('needs a name and a stature, in words when they are missing', async () => {
+    const { state } = await show(<NewStudentScreen />, []);
+    press('Save and ask the questions');
+    expect(await screen.findByText('Name: enter what the student is called.')).toBeInTheDocument();
+    expect(screen.getByText('Stature: Enter a number.')).toBeInTheDocument();
+    expect(state().people).toEqual({});
+  });
+
+  test('is stored with what was said', async () => {
+    const { state } = await show(<NewStudentScreen />, []);
+    fill('Name', '  Merle Quist ');
+    fill('Stature', '171,5');
+    fill('Year of birth', '1980');
+    fireEvent.click(screen.getByRole('radio', { name: 'Woman' }));
+    fireEvent.click(screen.getByRole('radio', { name: 'Breath-paced' }));
+    press('Save and ask the questions');
+    await waitFor(() => expect(Object.values(state().people)[0]).toMatchObject({ name: 'Merle Quist', statureCm: 171.5, birthYear: 1980, sex: 'woman', approach: 'breath-paced' }));
+  });
+
+  test('may be entered in inches', async () => {
+    const { state } = await show(<NewStudentScreen />, [put('settings', { id: 'settings', units: 'in', theme: 'system' })]);
+    fill('Name', 'Inch Sample');
+    fill('Stature', '67');
+    press('Save and ask the questions');
+    await waitFor(() => expect(Object.values(state().people)[0]?.statureCm).toBeCloseTo(170.2, 1));
+  });
+});
+
+describe('the questions', () => {
+  test('all stand open at first, and each "yes" says what it changes and when to refer', async () => {
+    const { state } = await show(<IntakeScreen id="p1" />);
+    const group = within(screen.getByRole('radiogroup', { name: 'Meniscus injury' }));
+    expect(group.getByRole('radio', { name: 'Not asked' })).toBeChecked();
+    fireEvent.click(group.getByRole('radio', { name: 'Yes' }));
+    expect(await screen.findByText(/15° of knee bend are kept in hand/)).toBeInTheDocument();
+    expect(screen.getByText(/Locking, swelling or giving way/)).toBeInTheDocument();
+    fireEvent.click(within(screen.getByRole('radiogroup', { name: 'Which side' })).getByRole('radio', { name: 'Left' }));
+    await waitFor(() => expect(state().people.p1?.cautions).toEqual([expect.objectContaining({ id: 'knee-meniscus', answer: 'yes', side: 'left' })]));
+  });
+
+  test('the rest can be answered no at once, and undone', async () => {
+    const { state } = await show(<IntakeScreen id="p1" />);
+    press(/All asked: no to the remaining/);
+    await waitFor(() => expect(state().people.p1?.cautions).toHaveLength(cautions.length));
+    expect(state().undo.offered).toBe(`${cautions.length} questions answered no`);
+  });
+
+  test('a go-ahead needs a whole date that is not to come', async () => {
+    const { state } = await show(<IntakeScreen id="p1" />, [...usualFacts(), put('people', samplePerson({ cautions: [{ id: 'hip-replacement', answer: 'yes', at: '2026-01-05' }] }))]);
+    fill('Date of the written go-ahead', 'in May');
+    press('Note the go-ahead');
+    expect(screen.getByRole('alert')).toHaveTextContent('“in May” is not a date: write it as 2026-01-08.');
+    fill('Date of the written go-ahead', '2999-01-01');
+    press('Note the go-ahead');
+    expect(screen.getByRole('alert')).toHaveTextContent('2999-01-01 is after today');
+    fill('Date of the written go-ahead', '2026-01-20');
+    press('Note the go-ahead');
+    await waitFor(() => expect(state().people.p1?.cautions[0]?.goAheadAt).toBe('2026-01-20'));
+  });
+});
+
+describe('one student', () => {
+  test('shows measured ranges with their doubt and age, and how many are assumed', async () => {
+    await show(<StudentScreen id="p1" />);
+    expect(screen.getByText('Knee bend, hip bent, left')).toBeInTheDocument();
+    expect(screen.getAllByText(/^1[23]\d° ± \d+$/).length).toBe(2);
+    expect(screen.getByText(/^\d+ more are assumed\.$/)).toBeInTheDocument();
+  });
+
+  test('can be changed', async () => {
+    const { state } = await show(<StudentScreen id="p1" />);
+    press('Change name, stature, approach');
+    fill('Stature', '181');
+    press('Save');
+    await waitFor(() => expect(state().people.p1?.statureCm).toBe(181));
+  });
+
+  test('goes with every reading and session, in one change that can be undone', async () => {
+    const { state } = await show(<StudentScreen id="p1" />, [...usualFacts(), put('sessions', sampleSession(today()))]);
+    press('Remove student');
+    await waitFor(() => expect(state().people).toEqual({}));
+    expect([state().readings, state().sessions]).toEqual([{}, {}]);
+    expect(state().undo.stack.at(-1)?.put).toHaveLength(4);
+  });
+
+  test('one who is not there is said to be', async () => {
+    await show(<StudentScreen id="nobody" />);
+    expect(screen.getByRole('heading', { name: 'No such student' })).toBeInTheDocument();
+  });
+});
+
+test('students are found by a part of their name', async () => {
+  await show(<StudentsScreen />, [put('people', samplePerson({ id: 'a', name: 'Ada Brook' })), put('people', samplePerson({ id: 'b', name: 'Ben Cliff' }))]);
+  fireEvent.change(screen.getByLabelText('Find by name'), { target: { value: 'BRO' } });
+  expect(screen.getAllByRole('listitem')).toHaveLength(1);
+  fireEvent.change(screen.getByLabelText('Find by name'), { target: { value: 'zz' } });
+  expect(screen.getByText('Nobody is called “zz”.')).toBeInTheDocument();
+});

@@ -1,0 +1,46 @@
+import { render } from '@testing-library/react';
+import type { ReactElement } from 'react';
+import { Provider } from 'react-redux';
+import { samplePerson, sampleReading, sampleShelf } from '@/core/tests/samples';
+import { put, type Fact } from '@/store/facts';
+import { commit, createStore, openStorage, undoDismissed, type OjasStore, type RootState } from '@/store/store';
+import type { KeyValueStorage } from '@/store/vault';
+
+/** Storage in memory, for a screen that stands alone. */
+export function memory(): KeyValueStorage {
+  const entries = new Map<string, string>();
+  return {
+    getItem: async (key) => entries.get(key) ?? null,
+    setItem: async (key, value) => void entries.set(key, value),
+    removeItem: async (key) => void entries.delete(key),
+    getMany: async (keys) => Object.fromEntries(keys.map((key) => [key, entries.get(key) ?? null])),
+    setMany: async (more) => Object.entries(more).forEach(([key, value]) => entries.set(key, value)),
+    removeMany: async (keys) => keys.forEach((key) => entries.delete(key)),
+    getAllKeys: async () => [...entries.keys()],
+  };
+}
+
+export const today = () => new Date().toISOString().slice(0, 10);
+
+/** A student with both knees read, on a usual shelf. */
+export const usualFacts = (): Fact[] => [
+  put('people', samplePerson()),
+  ...sampleShelf.map((item) => put('shelf', item)),
+  put('readings', sampleReading({ id: 'l', values: [128, 130], at: today() })),
+  put('readings', sampleReading({ id: 'r', side: 'right', values: [134, 133], at: today() })),
+];
+
+export interface Shown {
+  readonly store: OjasStore;
+  readonly state: () => RootState;
+}
+
+/** Shows a screen over a store with these facts. */
+export async function show(screen: ReactElement, facts: readonly Fact[] = usualFacts()): Promise<Shown> {
+  const store = createStore(memory());
+  await store.dispatch(openStorage());
+  await store.dispatch(commit({ words: 'set up', put: facts, remove: [] }));
+  store.dispatch(undoDismissed());
+  render(<Provider store={store}>{screen}</Provider>);
+  return { store, state: () => store.getState() as RootState };
+}
