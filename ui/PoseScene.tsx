@@ -6,7 +6,8 @@ import type { Posture } from '@/core/geometry/posture';
 import type { Shelf } from '@/core/props/shelf';
 import { boundsOf } from './figure/bounds';
 import { Figure, type Stacks } from './figure/Figure';
-import { Rail, railWidthPx, type RailColumn } from './Rail';
+import { DragEdge } from './DragEdge';
+import { columnMiddlePx, Rail, railWidthPx, type RailColumn } from './Rail';
 import { tone } from './tones';
 
 interface PoseSceneProps {
@@ -21,12 +22,15 @@ interface PoseSceneProps {
   /** The picture in words. */
   readonly words: string;
   readonly mostHeightPx: number;
+  /** Makes the top edges on the rail movable: called with a column's key and the height wished for. */
+  readonly onMove?: (key: string, cm: number) => void;
+  readonly moveMostCm?: number;
 }
 
 const FOOT_PX = 22;
 
 /** The figure and the rail in one picture of one scale. */
-export function PoseScene({ posture, over, body, shelf, stacks, columns, units, words, mostHeightPx }: PoseSceneProps) {
+export function PoseScene({ posture, over, body, shelf, stacks, columns, units, words, mostHeightPx, onMove, moveMostCm = 0 }: PoseSceneProps) {
   const [widthPx, setWidthPx] = useState(0);
   const all = [posture, ...(over ? [over] : [])].map((one) => boundsOf(one, body));
   const left = Math.min(...all.map((one) => one.left)) - 1;
@@ -37,7 +41,9 @@ export function PoseScene({ posture, over, body, shelf, stacks, columns, units, 
   const [width, height] = [right - left + railPx / scale, top + FOOT_PX / scale];
   const line = 1.1 / scale;
   return (
-    <View onLayout={({ nativeEvent }) => setWidthPx(nativeEvent.layout.width)} role="img" aria-label={words} className="w-full items-center">
+    <View onLayout={({ nativeEvent }) => setWidthPx(nativeEvent.layout.width)} className="w-full">
+      {/* In the tree from the start, so that it can be heard before it is drawn. */}
+      <View role="img" aria-label={words} className="items-center">
       {widthPx > 0 ? (
         <Svg width={width * scale} height={height * scale} viewBox={`${left} ${-top} ${width} ${height}`}>
           <Line x1={left} x2={left + width} y1={0} y2={0} stroke={tone('ink')} strokeWidth={line * 1.4} />
@@ -46,6 +52,11 @@ export function PoseScene({ posture, over, body, shelf, stacks, columns, units, 
           {columns.length > 0 ? <Rail columns={columns} shelf={shelf} xCm={right} topCm={top} scale={scale} units={units} /> : null}
         </Svg>
       ) : null}
+      </View>
+      {widthPx > 0 && onMove ? columns.map((column, i) => (
+        <DragEdge key={column.key} label={`Height, ${column.name.toLowerCase()}`} valueCm={column.stackCm} mostCm={moveMostCm} scale={scale} onMove={(cm) => onMove(column.key, cm)}
+          leftPx={(widthPx - width * scale) / 2 + (right - left) * scale + columnMiddlePx(i) - 3} topPx={(top - column.stackCm) * scale} />
+      )) : null}
     </View>
   );
 }

@@ -34,6 +34,8 @@ const TAPE_PX = 24;
 const COLUMN_PX = 50;
 
 export const railWidthPx = (columns: number) => TAPE_PX + 4 + columns * COLUMN_PX;
+/** Middle of a column, in points from the tape's left edge. */
+export const columnMiddlePx = (column: number) => TAPE_PX + 4 + (column + 0.5) * COLUMN_PX;
 
 /** A tailor's tape up the edge of the drawing, and on it each slot's stack to scale: with its band, where it stood last time, and where it goes. */
 export function Rail({ columns, shelf, xCm, topCm, scale, units }: RailProps) {
@@ -52,7 +54,7 @@ export function Rail({ columns, shelf, xCm, topCm, scale, units }: RailProps) {
       {ticks.filter((tick) => tick % every === 0 && tick > 0 && tick * step < topCm - px(8)).map((tick) => (
         <SvgText key={tick} x={xCm + px(TAPE_PX - 3)} y={-tick * step + px(4)} fontSize={px(11)} fontFamily="OjasText" fill="#211e1a" textAnchor="end">{tick}</SvgText>
       ))}
-      {columns.map((column, i) => <Column key={column.key} column={column} shelf={shelf} xCm={xCm + px(TAPE_PX + 4 + (i + 0.5) * COLUMN_PX)} px={px} />)}
+      {columns.map((column, i) => <Column key={column.key} column={column} shelf={shelf} xCm={xCm + px(columnMiddlePx(i))} px={px} />)}
     </G>
   );
 }

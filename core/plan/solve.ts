@@ -6,7 +6,7 @@ import { meansOf } from '../geometry/band';
 import { families } from '../geometry/families';
 import type { Built, Family, Figure } from '../geometry/family';
 import { poseById } from '../poses/poses';
-import { rungAbove, rungBelow } from '../props/search';
+import { bestStacks, rungAbove, rungBelow } from '../props/search';
 import type { Shelf } from '../props/shelf';
 import { slotRule, type SlotId } from '../props/slots';
 import type { Stack } from '../props/stack';
@@ -20,6 +20,13 @@ export function solveFigure(person: Person, estimates: Estimates, poseId: string
   const family: Family = families[pose.family];
   const settings = settingsFor(choicesFor(person.approach, person.choices), verdictOn(poseId, person.cautions).changes);
   return family.figure({ body: bodyFrom(person.statureCm, person.bodyCm), draw: meansOf(beliefOf(estimates)), settings }, built);
+}
+
+/** The stack of this shelf that comes nearest to a height that is being tried. */
+export function nearestStack(person: Person, poseId: string, slot: SlotId, shelf: Shelf, targetCm: number): Stack {
+  const pose = poseById(poseId);
+  if (!pose) throw new RangeError(`no pose is called ${poseId}`);
+  return bestStacks(shelf, slotRule(slot, pose.family, bodyFrom(person.statureCm, person.bodyCm)), { targetCm })[0] ?? { pieces: [], heightCm: 0 };
 }
 
 /** One step down and one step up from what lies in a slot, in pieces of this shelf; undefined where the shelf has none. */

@@ -10,7 +10,7 @@ import { Chips, Press } from '@/ui/Press';
 import { Screen } from '@/ui/Screen';
 import { Sheet } from '@/ui/Sheet';
 import { Aside, Title, Words } from '@/ui/Words';
-import { todayIso, useOjas, usePerson, usePlan, useUnits } from '../hooks';
+import { todayIso, useEstimates, useOjas, usePerson, usePlan, useUnits } from '../hooks';
 import { useWide } from '../shell/Shell';
 import { StudentTabs } from '../students/StudentTabs';
 import { PoseCard } from './PoseCard';
@@ -32,11 +32,12 @@ const shows: Readonly<Record<Filter, (planned: PlanPose) => boolean>> = {
 export function PlanScreen({ id }: { readonly id: string }) {
   const person = usePerson(id);
   const plan = usePlan(id);
+  const estimates = useEstimates(id);
   const shelf = useOjas(selectShelf);
   const units = useUnits();
   const wide = useWide();
   const [filter, setFilter] = useState<Filter>('all');
-  if (!person || !plan) return <Screen title="No such student"><Link href="/students" className="font-text text-base text-thread underline">All students</Link></Screen>;
+  if (!person || !plan || !estimates) return <Screen title="No such student"><Link href="/students" className="font-text text-base text-thread underline">All students</Link></Screen>;
   const body = bodyFrom(person.statureCm, person.bodyCm);
   const shown = plan.poses.filter(shows[filter]);
   return (
@@ -58,7 +59,7 @@ export function PlanScreen({ id }: { readonly id: string }) {
       <Chips label="Which poses" options={filters} chosen={filter} onChoose={setFilter} />
       {shown.length === 0 ? <Words>No pose of this plan is like that today.</Words> : null}
       <View className={wide ? 'flex-row flex-wrap gap-4' : 'gap-4'}>
-        {shown.map((planned) => <View key={planned.pose} className={wide ? "min-w-[380px] flex-1" : ""}><PoseCard planned={planned} body={body} shelf={shelf} units={units} /></View>)}
+        {shown.map((planned) => <View key={planned.pose} className={wide ? "min-w-[380px] flex-1" : ""}><PoseCard planned={planned} person={person} estimates={estimates} body={body} shelf={shelf} units={units} /></View>)}
       </View>
       <Aside>Ojas supports a trained teacher. It does not replace a doctor’s or physiotherapist’s word, nor local rules of practice.</Aside>
     </Screen>

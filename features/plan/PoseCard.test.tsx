@@ -2,12 +2,12 @@ import { fireEvent, render, screen, within } from '@testing-library/react';
 import { bodyFrom } from '@/core/body/body';
 import { planStudent } from '@/core/plan/plan';
 import { recordWith, samplePerson, sampleReading, sampleSession, sampleShelf } from '@/core/tests/samples';
-import type { StudentRecord } from '@/core/estimate/estimate';
+import { estimateRanges, type StudentRecord } from '@/core/estimate/estimate';
 import { PoseCard } from './PoseCard';
 
 const show = (record: StudentRecord, day = '2026-01-15', units: 'cm' | 'in' = 'cm') => {
   const planned = planStudent(record, sampleShelf, day, { poses: ['hero'] }).poses[0]!;
-  render(<PoseCard planned={planned} body={bodyFrom(170)} shelf={sampleShelf} units={units} />);
+  render(<PoseCard planned={planned} person={record.person} estimates={estimateRanges(record, day)} body={bodyFrom(170)} shelf={sampleShelf} units={units} />);
   return planned;
 };
 const knees = [sampleReading({ id: 'l', values: [128] }), sampleReading({ id: 'r', side: 'right', values: [134] })];
@@ -47,4 +47,13 @@ test('inches are a matter of display', () => {
   const planned = show(recordWith({ readings: knees }), '2026-01-15', 'in');
   expect(planned.slots[0]?.stackCm).toBeGreaterThan(15);
   expect(screen.getAllByText(/\d(\.\d+)? in/).length).toBeGreaterThan(0);
+});
+
+test('other heights can be tried: the student’s joints answer, and nothing is stored', () => {
+  show(recordWith({ readings: knees }));
+  fireEvent.click(screen.getByRole('button', { name: 'Try other heights' }));
+  expect(screen.getByText(/Drag a top edge on the rail/)).toBeInTheDocument();
+  expect(screen.getByRole('status')).toHaveTextContent(/Hero, seen from the side: seat on/);
+  fireEvent.click(screen.getByRole('button', { name: 'Back to the plan' }));
+  expect(screen.queryByRole('status')).not.toBeInTheDocument();
 });

@@ -2,6 +2,8 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import type { Body } from '@/core/body/body';
 import type { Posture } from '@/core/geometry/posture';
+import type { Estimates } from '@/core/estimate/estimate';
+import type { Person } from '@/core/formats/book';
 import type { PlanPose } from '@/core/formats/plan';
 import { slotKey } from '@/core/geometry/family';
 import { poseById } from '@/core/poses/poses';
@@ -14,10 +16,13 @@ import { Press } from '@/ui/Press';
 import { Sheet } from '@/ui/Sheet';
 import { Aside, Title, Words } from '@/ui/Words';
 import { ActionMark } from './ActionMark';
+import { TryHeights } from './TryHeights';
 import { railColumns } from './columns';
 import { figureWords, heightWords, inputWords, poseName, slotWords, statusWords } from './words';
 
 interface PoseCardProps {
+  readonly person: Person;
+  readonly estimates: Estimates;
   readonly planned: PlanPose;
   readonly body: Body;
   readonly shelf: Shelf;
@@ -26,8 +31,9 @@ interface PoseCardProps {
 }
 
 /** One pose of the plan: its figure and rail, its pieces, its reason, and on asking its working. */
-export function PoseCard({ planned, body, shelf, units, mostHeightPx = 260 }: PoseCardProps) {
+export function PoseCard({ planned, person, estimates, body, shelf, units, mostHeightPx = 260 }: PoseCardProps) {
   const [why, setWhy] = useState(false);
+  const [trying, setTrying] = useState(false);
   const [without, setWithout] = useState(false);
   const pose = poseById(planned.pose);
   const stage = pose?.stages.find(({ id }) => id === planned.stage)?.name;
@@ -45,8 +51,8 @@ export function PoseCard({ planned, body, shelf, units, mostHeightPx = 260 }: Po
       {planned.reasons.map((reason) => <Words key={reason}>{reason}</Words>)}
       {planned.posture ? (
         <>
-          <PoseScene posture={planned.posture as Posture} over={without ? (planned.postureWithout as Posture) : null} body={body} shelf={shelf} stacks={stacksOf(planned)} columns={railColumns(planned)}
-            units={units} words={figureWords(planned, units)} mostHeightPx={mostHeightPx} />
+          {trying ? <TryHeights planned={planned} person={person} estimates={estimates} shelf={shelf} units={units} /> : <PoseScene posture={planned.posture as Posture} over={without ? (planned.postureWithout as Posture) : null} body={body} shelf={shelf} stacks={stacksOf(planned)} columns={railColumns(planned)}
+            units={units} words={figureWords(planned, units)} mostHeightPx={mostHeightPx} />}
           <View className="gap-3">
             {built.map((slot) => (
               <View key={slotKey(slot)} className="gap-0.5 border-l-4 border-tape pl-3">
@@ -60,6 +66,7 @@ export function PoseCard({ planned, body, shelf, units, mostHeightPx = 260 }: Po
           <View className="flex-row flex-wrap gap-2">
             <Press aria-expanded={why} onPress={() => setWhy(!why)}>{why ? 'Hide the working' : 'Why'}</Press>
             <Press aria-pressed={without} onPress={() => setWithout(!without)}>{without ? 'Without: shown' : 'Without support'}</Press>
+            {railColumns(planned).length > 0 ? <Press aria-pressed={trying} onPress={() => setTrying(!trying)}>{trying ? 'Back to the plan' : 'Try other heights'}</Press> : null}
           </View>
           {why ? <Working planned={planned} shelf={shelf} units={units} /> : null}
         </>

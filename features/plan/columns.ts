@@ -1,4 +1,4 @@
-import type { PlanPose } from '@/core/formats/plan';
+import type { PlanPose, PlanSlot } from '@/core/formats/plan';
 import { slotKey } from '@/core/geometry/family';
 import { poseById } from '@/core/poses/poses';
 import type { RailColumn } from '@/ui/Rail';
@@ -6,8 +6,10 @@ import { shortSlot } from './words';
 
 /** The rail of a pose: the slots that come down over the weeks, where anything stands or should. */
 export function railColumns(planned: PlanPose): RailColumn[] {
-  const shown = poseById(planned.pose)?.comesDown ?? [];
-  return planned.slots.filter((slot) => shown.includes(slotKey(slot)) && slot.stack.length > 0).map((slot) => ({
-    key: slotKey(slot), name: shortSlot(slot.slot), pieces: slot.stack, stackCm: slot.stackCm, targetCm: slot.targetCm, lowCm: slot.lowCm, highCm: slot.highCm, lastCm: slot.lastCm,
-  }));
+  const comesDown = poseById(planned.pose)?.comesDown ?? [];
+  return columnsOf(planned.slots.filter((slot) => comesDown.includes(slotKey(slot)) && slot.stack.length > 0));
 }
+
+export const columnsOf = (slots: readonly PlanSlot[]): RailColumn[] => slots.map((slot) => ({
+  key: slotKey(slot), name: shortSlot(slot.slot), pieces: slot.stack, stackCm: slot.stackCm, targetCm: slot.targetCm, lowCm: slot.lowCm, highCm: slot.highCm, lastCm: slot.lastCm,
+}));

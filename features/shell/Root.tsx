@@ -21,6 +21,8 @@ function Opening() {
   const theme = useOjas((state) => selectSettings(state).theme);
   useEffect(() => {
     followOtherTabs(dispatch);
+    // Asked once: a browser short of space then leaves this book alone. Where it says no, the book is kept all the same until then.
+    void navigator.storage?.persist?.().catch(() => false);
     void dispatch(openStorage()).then(() => dispatch(openDemo()));
   }, [dispatch]);
   useEffect(() => {

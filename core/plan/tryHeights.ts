@@ -1,0 +1,14 @@
+import type { PlanPose } from '../formats/plan';
+import { slotKey, type Built } from '../geometry/family';
+
+/** The tallest height that may be tried by dragging. */
+export const TRY_MOST_CM = 62;
+
+/** Heights of a planned pose as they are built, with those that are being tried in their place. */
+export function triedHeights(planned: PlanPose, tried: Built): Built {
+  const built = planned.slots.filter(({ isLength, stack, targetCm }) => !isLength && (stack.length > 0 || targetCm < 1)).map((slot) => [slotKey(slot), slot.stackCm] as const);
+  return { ...Object.fromEntries(built), ...tried };
+}
+
+/** A height that can be tried: in half centimetres, between the floor and the tallest. */
+export const tryableCm = (cm: number) => Math.min(TRY_MOST_CM, Math.max(0, Math.round(cm * 2) / 2));

@@ -1,0 +1,45 @@
+import { planStudent } from '@/core/plan/plan';
+import { recordWith, sampleReading, sampleShelf } from '@/core/tests/samples';
+import { columnsOf, railColumns } from './columns';
+import { actionWords, figureWords, heightWords, inputWords, poseName, shortSlot, slotWords } from './words';
+
+const planned = (pose: string) => planStudent(recordWith({ readings: [sampleReading({ values: [130] })] }), sampleShelf, '2026-01-15', { poses: [pose] }).poses[0]!;
+
+test('a height is told with its band, and a strap by its length alone', () => {
+  const seat = { ...planned('hero').slots[0]!, targetCm: 21, lowCm: 18.1, highCm: 24.2 };
+  expect(heightWords(seat, 'cm')).toBe('21 cm (18–24 cm)');
+  expect(heightWords({ ...seat, over: 'shin' }, 'cm')).toBe('21 cm over the shin (18–24 cm)');
+  expect(heightWords({ ...seat, isLength: true }, 'cm')).toBe('21 cm');
+  expect(heightWords(seat, 'in')).toBe('8.25 in (7.25–9.5 in)');
+});
+
+test('what widens a band is told in the teacher’s words', () => {
+  expect(inputWords('kneeFlexion.hipBent:left')).toBe('knee bend, hip bent, left');
+  expect(inputWords('kneeling.sitAllowance')).toMatch('flesh and calf');
+  expect(inputWords(null)).toMatch('the mat has taught');
+});
+
+test('a figure is told by its supports and its pelvis', () => {
+  expect(figureWords(planned('staff'), 'cm')).toMatch(/^Staff, seen from the side: seat on [\d.]+ cm, under the knees on [\d.]+ cm, pelvis (upright|rolled back \d+°)\.$/);
+  expect(figureWords(planned('reclined-hero'), 'cm')).toMatch(/trunk at \d+° over the floor/);
+  expect(figureWords(planned('standing-fold'), 'cm')).toMatch(/trunk pitched \d+°/);
+});
+
+test('every action has a word and a mark: colour never stands alone', () => {
+  for (const { words, mark } of Object.values(actionWords)) {
+    expect(words.length).toBeGreaterThan(3);
+    expect(mark).toHaveLength(1);
+  }
+});
+
+test('names are short where there is little room, and whole elsewhere', () => {
+  expect([shortSlot('underKnees'), slotWords({ slot: 'underKnees' })]).toEqual(['Knees', 'Under the knees']);
+  expect(slotWords({ slot: 'back', part: 'low' })).toBe('Ramp, low ribs');
+  expect([poseName('hero'), poseName('stranger')]).toEqual(['Hero', 'stranger']);
+});
+
+test('the rail shows the slots that come down, where something stands', () => {
+  expect(railColumns(planned('hero')).map(({ key }) => key)).toEqual(['seat']);
+  expect(railColumns(planned('reclined-hero')).map(({ key }) => key)).toEqual(['seat', 'back.high']);
+  expect(columnsOf(planned('hero').slots)).toHaveLength(planned('hero').slots.length);
+});
