@@ -2,6 +2,8 @@ const alias = { '^@/(.*)$': '<rootDir>/$1' };
 
 /** Core, store and server run as plain Node code, quickly; what is on screen runs in a real DOM. */
 module.exports = {
+  // A shared machine may be slow; a test that hangs is still told.
+  testTimeout: 60_000,
   projects: [
     {
       displayName: 'core',

@@ -37,6 +37,8 @@ test.each([
   ['a pose that is not there', ['plan', DEMO, '--poses', 'hero,moonwalk'], /no pose is called moonwalk/],
   ['a day in words', ['plan', DEMO, '--date', 'tomorrow'], /expected a day such as 2026-01-15/],
   ['an unknown command', ['dance'], /There is no command dance/],
+  ['half a student', ['simulate', '--students', '1.5'], /--students: expected a whole number from 1 to 5000/],
+  ['an unknown policy', ['simulate', '--policy', 'hope'], /expected one of rule, fixed, never, truth/],
   ['an unknown flag', ['plan', DEMO, '--louder'], /--louder/],
 ])('%s is refused in words, with exit 1', async (_, argv, words) => {
   const answer = await run(argv, TODAY);
@@ -51,4 +53,13 @@ test('check names every fault with its path', async () => {
   expect(exit).toBe(1);
   expect(words).toMatch(/people\[0\]\.name: a name is needed/);
   expect(words).toMatch(/people\[0\]\.statureCm: at least 90 cm/);
+});
+
+test('simulate prints the same figures for the same seed, by policy', async () => {
+  const argv = ['simulate', '--students', '3', '--weeks', '4', '--seed', '5'];
+  const { out, exit } = await run(argv, TODAY);
+  const { figures } = JSON.parse(out ?? '') as { figures: { policy: string; sessions: number }[] };
+  expect(exit).toBe(0);
+  expect(figures.map(({ policy, sessions }) => [policy, sessions])).toEqual([['rule', 12], ['fixed', 12], ['never', 12], ['truth', 12]]);
+  expect((await run(argv, TODAY)).out).toBe(out);
 });

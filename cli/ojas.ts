@@ -3,11 +3,15 @@ import { parseArgs } from 'node:util';
 import { parseBook, type Fault } from '@/core/formats/check';
 import type { Book } from '@/core/formats/book';
 import { planSchema } from '@/core/formats/plan';
-import { planStudent } from '@/core/plan/plan';
+import { planStudent, shippedCaution } from '@/core/plan/plan';
 import { poseById } from '@/core/poses/poses';
+import { starterShelf } from '@/core/props/starterShelf';
+import { policyIds, simulateCohort, tradeOff } from '@/core/sim/cohort';
 
 const USAGE = `ojas plan BOOK.json [--person ID] [--date YYYY-MM-DD] [--poses a,b]   the plan of one student, or of all (an array)
-ojas check BOOK.json                                                    what is wrong in a book, if anything`;
+ojas check BOOK.json                                                    what is wrong in a book, if anything
+ojas simulate --students N --weeks W --seed S [--policy rule|fixed|never|truth] [--trade-off]
+                                                                        figures of simulated students under each way of deciding`;
 
 /** What the command answers: data to stdout, words to stderr, 0 when all is well. */
 export interface Answer {
@@ -57,11 +61,28 @@ async function check(file: string | undefined, today: string): Promise<Answer> {
   return { words: `${file} is a whole ojas-book/1: ${people.length} people, ${readings.length} readings, ${sessions.length} sessions, ${shelf.length} kinds of props.`, exit: 0 };
 }
 
+const MOST = { students: 5000, weeks: 520 } as const;
+/** Chances asked of a first build and of a lower rung, from bold to careful. */
+const CAUTIONS = [0.5, 0.65, 0.8, 0.9, 0.95].map((chance) => ({ firstBuild: chance, lowerRung: chance }));
+
+function simulate(flags: { students?: string; weeks?: string; seed?: string; policy?: string; 'trade-off'?: boolean }): Answer {
+  const whole = (text: string | undefined, usual: number) => (text === undefined ? usual : Number(text));
+  const wish = { students: whole(flags.students, 40), weeks: whole(flags.weeks, 26), seed: whole(flags.seed, 1) };
+  for (const [name, value] of Object.entries(wish)) {
+    const most = MOST[name as keyof typeof MOST] ?? 2 ** 31;
+    if (!Number.isInteger(value) || value < 1 || value > most) return refuse(`--${name}: expected a whole number from 1 to ${most}.`);
+  }
+  const policy = policyIds.find((id) => id === flags.policy);
+  if (flags.policy !== undefined && !policy) return refuse(`--policy: expected one of ${policyIds.join(', ')}.`);
+  const answer = flags['trade-off'] ? tradeOff(wish, starterShelf, CAUTIONS) : simulateCohort({ ...wish, ...(policy ? { policies: [policy] } : {}) }, starterShelf);
+  return { out: JSON.stringify({ ...wish, shipped: shippedCaution, figures: answer }, null, 2), exit: 0 };
+}
+
 /** Runs one command line. `today` is a calendar day. */
 export async function run(argv: readonly string[], today: string): Promise<Answer> {
   let parsed;
   try {
-    parsed = parseArgs({ args: [...argv], allowPositionals: true, options: { person: { type: 'string' }, date: { type: 'string' }, poses: { type: 'string' }, help: { type: 'boolean' } } });
+    parsed = parseArgs({ args: [...argv], allowPositionals: true, options: { students: { type: 'string' }, weeks: { type: 'string' }, seed: { type: 'string' }, policy: { type: 'string' }, 'trade-off': { type: 'boolean' }, person: { type: 'string' }, date: { type: 'string' }, poses: { type: 'string' }, help: { type: 'boolean' } } });
   } catch (error) {
     return refuse(`${(error as Error).message}\n${USAGE}`);
   }
@@ -69,5 +90,6 @@ export async function run(argv: readonly string[], today: string): Promise<Answe
   if (parsed.values.help) return { words: USAGE, exit: 0 };
   if (command === 'plan') return plan(file, parsed.values, today);
   if (command === 'check') return check(file, today);
+  if (command === 'simulate') return simulate(parsed.values);
   return refuse(command === undefined ? USAGE : `There is no command ${command}.\n${USAGE}`);
 }

@@ -9,7 +9,7 @@ const rung = (chance: number, slot = 'seat'): Rung => ({ slot, fromCm: 22.5, toC
 /** Sessions a week apart, the last one a week ago. */
 const times = (...outcomes: Partial<SessionPose>[]): Earlier[] => outcomes.map((outcome, i) => ({ at: shiftDays(TODAY, -7 * (outcomes.length - i)), outcome: samplePose(outcome) }));
 const deciding = (earlier: readonly Earlier[], more: Partial<DecisionInput> = {}) => decide({
-  today: TODAY, earlier, rungs: () => [rung(0.9)], veryMobile: false, lowCheck: null, strengthAllowed: 6, slotToRaise: (why) => `slot for ${why}`, ...more,
+  today: TODAY, earlier, rungs: () => [rung(0.9)], veryMobile: false, lowCheck: null, strengthAllowed: 6, chanceAsked: 0.8, slotToRaise: (why) => `slot for ${why}`, ...more,
 });
 
 test('the first time is built from the measurements', () => expect(deciding([])).toMatchObject({ action: 'first', slot: null }));

@@ -39,6 +39,8 @@ export interface DecisionInput {
   /** Today's re-check lies below the last estimate by more than is believable as chance: words for the teacher. */
   readonly lowCheck: string | null;
   readonly strengthAllowed: number;
+  /** Chance of being enough that a lower rung must have. */
+  readonly chanceAsked: number;
   /** The slot that goes up for a reason. */
   readonly slotToRaise: (why: RaiseReason) => string;
 }
@@ -110,12 +112,12 @@ export function decide(input: DecisionInput): Decision {
   }
   const rungs = input.rungs();
   if (rungs.length === 0) return nothing('keep', [standsOnFloor(outcome) ? 'Nothing lies there that could be taken away.' : `The shelf has no step of ${parameter.mostRung.value} cm or less below this.`]);
-  const next = rungs.find(({ chance }) => chance >= parameter.chance.value);
+  const next = rungs.find(({ chance }) => chance >= input.chanceAsked);
   if (next) {
     return { action: 'lower', slot: next.slot, reasons: [`${running} good sessions running, and ${Math.floor(next.chance * 100)} in 100 that the range supports ${next.toCm.toFixed(1)} cm.`], refer: null };
   }
   const best = rungs.reduce((a, b) => (b.chance > a.chance ? b : a));
-  return nothing('keep', [`${running} good sessions, but only ${Math.floor(best.chance * 100)} in 100 that the range supports the next rung; ${Math.round(parameter.chance.value * 100)} are asked for.`]);
+  return nothing('keep', [`${running} good sessions, but only ${Math.floor(best.chance * 100)} in 100 that the range supports the next rung; ${Math.round(input.chanceAsked * 100)} are asked for.`]);
 }
 
 const standsOnFloor = ({ settled }: SessionPose) => settled.every(({ heightCm }) => heightCm < 0.5);

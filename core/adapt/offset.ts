@@ -1,4 +1,4 @@
-import { normalCdf } from '../geometry/band';
+import { normalCdf } from '../normal';
 import { offset as parameter } from '../parameters';
 
 /**

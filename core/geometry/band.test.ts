@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { anyInput, drawOf, inputOf } from '../tests/samples';
-import { normalQuantile } from '../sim/chance';
-import { bandsOf, meansOf, normalCdf } from './band';
+import { normalCdf, normalQuantile } from '../normal';
+import { bandsOf, meansOf } from './band';
 import type { Belief } from './draw';
 import { families } from './families';
 

@@ -66,11 +66,3 @@ export function bandFrom(need: SlotNeed, parts: readonly BandPart[]): Band {
 export function widthOf(bands: readonly Band[]): number {
   return bands.reduce((sum, { need, lowCm, highCm }) => sum + (need.isLength ? 0 : Math.max(0, highCm) - Math.max(0, lowCm)), 0);
 }
-
-/** Standard normal distribution function; absolute error under 1e-7 (a rational approximation in common use). */
-export function normalCdf(z: number): number {
-  const t = 1 / (1 + 0.2316419 * Math.abs(z));
-  const tail = Math.exp((-z * z) / 2) * 0.3989422804 * t * (0.31938153 + t * (-0.356563782 + t * (1.781477937 + t * (-1.821255978 + t * 1.330274429))));
-  return z >= 0 ? 1 - tail : tail;
-}
-

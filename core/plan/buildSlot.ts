@@ -35,6 +35,8 @@ export interface SlotBuild {
   readonly shelf: Shelf;
   readonly why: string;
   readonly pose: Pose;
+  /** A first build stands this many standard deviations over the target: most supported first. */
+  readonly firstZ: number;
 }
 
 /** One slot of a plan: target, band, the stack that builds it today, and why. */
@@ -47,7 +49,7 @@ export function buildSlot(of: SlotBuild): PlanSlot {
   const moved = need.rawCm - band.need.rawCm;
   const lowCm = Math.max(0, Math.min(rawTarget, band.need.rawCm + moved + offset.meanCm - Z90 * sd));
   const highCm = Math.max(target, rawTarget + Z90 * sd);
-  const { action, stacks } = stackFor(of, target, aimOf(rawTarget, sd));
+  const { action, stacks } = stackFor(of, target, Math.max(0, rawTarget + of.firstZ * sd));
   const [stack, ...others] = stacks;
   const reached = stack ?? { pieces: [], heightCm: 0 };
   return {
@@ -59,10 +61,6 @@ export function buildSlot(of: SlotBuild): PlanSlot {
   };
 }
 
-/** A first build stands a little over the target: most supported first. */
-const aimOf = (rawTargetCm: number, sdCm: number) => Math.max(0, rawTargetCm + FIRST_Z * sdCm);
-/** Standard normal deviate of the chance asked of a first build (0.65). */
-const FIRST_Z = 0.385;
 
 function reasonFor({ why, doubt, need, decision, lying }: SlotBuild, action: PlanSlot['action'], reached: Stack): string {
   const { offset } = doubt;

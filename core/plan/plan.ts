@@ -7,6 +7,7 @@ import type { SessionPose } from '../formats/book';
 import type { Plan, PlanPose, PlanSlot } from '../formats/plan';
 import { dayOf, shiftDays } from '../formats/time';
 import { bandsOf, meansOf, Z90, type Band } from '../geometry/band';
+import { normalQuantile } from '../normal';
 import { uncertainParameters, type Belief } from '../geometry/draw';
 import { families } from '../geometry/families';
 import { slotKey, type Built, type Family, type FamilyInput, type Settings } from '../geometry/family';
@@ -27,7 +28,16 @@ import { measureNext } from './measureNext';
 export interface PlanWish {
   /** Pose ids; all of the catalogue when left out. */
   readonly poses?: readonly string[];
+  /** How careful to be; the shipped setting when left out. */
+  readonly caution?: Caution;
 }
+
+/** Chances of being enough that are asked of a first build and of a lower rung. */
+export interface Caution {
+  readonly firstBuild: number;
+  readonly lowerRung: number;
+}
+export const shippedCaution: Caution = { firstBuild: decisionParameter.firstChance.value, lowerRung: decisionParameter.chance.value };
 
 /** What every pose of one student's plan shares. */
 interface Ground {
@@ -41,6 +51,7 @@ interface Ground {
   /** Estimates as they stood on an earlier day. */
   readonly estimatesOn: (day: string) => Estimates;
   readonly veryMobile: boolean;
+  readonly caution: Caution;
 }
 
 /** Everything a student needs today: pose by pose the heights, their doubt, named pieces of this shelf, and why. */
@@ -56,7 +67,7 @@ export function planStudent(record: StudentRecord, shelf: Shelf, date: string, w
   const estimates = estimatesOn(today);
   const ground: Ground = {
     record, shelf, today, body: bodyFrom(person.statureCm, person.bodyCm), choices: choicesFor(person.approach, person.choices), estimates,
-    belief: beliefOf(estimates), estimatesOn, veryMobile: isVeryMobile(record, estimates),
+    belief: beliefOf(estimates), estimatesOn, veryMobile: isVeryMobile(record, estimates), caution: wish.caution ?? shippedCaution,
   };
   const wanted = wish.poses === undefined ? poses : wish.poses.map((id) => {
     const pose = poseById(id);
@@ -119,6 +130,7 @@ function planPose(pose: Pose, ground: Ground): Planned {
   const decision = decide({
     today: ground.today, earlier, slotToRaise: (why) => slotToRaise(pose, family, input, last, why), veryMobile: ground.veryMobile, lowCheck: lowCheckOf(pose, ground),
     strengthAllowed: ground.choices.strength === 'none' ? STRENGTH_WITHOUT_PAIN : decisionParameter.easyFeeling.value,
+    chanceAsked: ground.caution.lowerRung,
     rungs: () => pose.comesDown.flatMap((key): Rung[] => {
       const stands = lying(key);
       const band = bands.find(({ need }) => slotKey(need) === key);
@@ -137,7 +149,7 @@ function planPose(pose: Pose, ground: Ground): Planned {
     const key = slotKey(band.need);
     const need = family.afterBuilt?.(input, built).find((one) => slotKey(one) === key) ?? band.need;
     const doubt = offsets.get(key) as SlotDoubt;
-    const slot = buildSlot({ need, band, doubt, decision, lying: lying(key), rule: rule(need.slot), shelf: ground.shelf, why: family.why(input, need), pose });
+    const slot = buildSlot({ need, band, doubt, decision, lying: lying(key), rule: rule(need.slot), shelf: ground.shelf, why: family.why(input, need), pose, firstZ: normalQuantile(ground.caution.firstBuild) });
     slots.push(slot);
     if (!need.isLength && !leftEmpty(need.slot, slot.targetCm)) built[key] = slot.stackCm;
   }

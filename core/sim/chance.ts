@@ -1,5 +1,6 @@
 import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64';
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
+import { normalQuantile } from '../normal';
 
 /** A source of chance with a fixed seed: the same seed always tells the same story. */
 export interface Chance {
@@ -12,19 +13,4 @@ export function chanceFrom(seed: number): Chance {
   const generator = xoroshiro128plus(seed);
   const uniform = () => uniformFloat64(generator);
   return { uniform, normal: (mean, sd) => mean + sd * normalQuantile(Math.min(1 - 1e-12, Math.max(1e-12, uniform()))) };
-}
-
-/** Coefficients of the rational approximation AS 241 (PPND7), good to seven digits. */
-const CENTRE = { top: [3.3871327179, 50.434271938, 159.29113202, 59.109374720], bottom: [1, 17.895169469, 78.757757664, 67.187563600] } as const;
-const NEAR = { top: [1.4234372777, 2.7568153900, 1.3067284816, 0.17023821103], bottom: [1, 0.73700164250, 0.12021132975] } as const;
-const FAR = { top: [6.6579051150, 3.0812263860, 0.42868294337, 0.017337203997], bottom: [1, 0.24197894225, 0.012258202635] } as const;
-const polynomial = (coefficients: readonly number[], x: number) => coefficients.reduceRight((sum, c) => sum * x + c, 0);
-const ratio = ({ top, bottom }: { top: readonly number[]; bottom: readonly number[] }, x: number) => polynomial(top, x) / polynomial(bottom, x);
-
-/** The standard normal deviate below which a share `p` of all lie, 0 < p < 1. */
-export function normalQuantile(p: number): number {
-  const q = p - 0.5;
-  if (Math.abs(q) <= 0.425) return q * ratio(CENTRE, 0.180625 - q * q);
-  const r = Math.sqrt(-Math.log(q < 0 ? p : 1 - p));
-  return Math.sign(q) * (r <= 5 ? ratio(NEAR, r - 1.6) : ratio(FAR, r - 5));
 }

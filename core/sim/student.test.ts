@@ -1,6 +1,7 @@
 import { samplePerson, sampleShelf } from '../tests/samples';
 import { planStudent } from '../plan/plan';
-import { chanceFrom, normalQuantile } from './chance';
+import { normalQuantile } from '../normal';
+import { chanceFrom } from './chance';
 import { daySwing, doPose, measure, simulateStudent, trueHeights, truthOn } from './student';
 
 const student = () => simulateStudent(samplePerson(), '2026-01-06', chanceFrom(7), { 'kneeFlexion.hipBent:left': 125, 'kneeFlexion.hipBent:right': 131 });

@@ -79,14 +79,17 @@ function shapesOf(posture: Posture, body: Body) {
   const foot = [limb(ankle, 0.019 * s, heel, 0.014 * s), limb(heel, 0.014 * s, ball, 0.012 * s), limb(ball, 0.012 * s, toe, 0.007 * s), limb(ankle, 0.018 * s, ball, 0.011 * s)];
   const skull = head(posture.head, posture.crownDeg, s);
   const onward: Point = [shoulder[0] + (shoulder[0] - below[0]), shoulder[1] + (shoulder[1] - below[1])];
-  const fingers: Point = [hand[0] + (hand[0] - elbow[0]) * 0.16, hand[1] + (hand[1] - elbow[1]) * 0.16];
+  // A palm that bears weight lies flat on what is under it; any other hand carries the arm on.
+  const bears = elbow[1] - hand[1] > 0.8 * Math.hypot(hand[0] - elbow[0], hand[1] - elbow[1]);
+  const palm: Point = bears ? [hand[0], hand[1] + 0.014 * s] : hand;
+  const fingers: Point = bears ? [palm[0] + 0.045 * s, palm[1] - 0.004 * s] : [hand[0] + (hand[0] - elbow[0]) * 0.16, hand[1] + (hand[1] - elbow[1]) * 0.16];
   const seat = circle([hip[0] + (posture.pelvisLeanDeg === 0 ? -0.006 * s : 0), hip[1]], Math.min(body.seatToHipCm, 0.052 * s));
   return {
     farLeg: leg, farFoot: foot, nearLeg: [...leg, seat], nearFoot: foot,
     neck: [limb(part(shoulder, onward, 0.2), 0.03 * s, part(onward, posture.head, 0.75), 0.028 * s)],
     trunk: [trunk(spine, s), limb(shoulder, 0.036 * s, below, 0.036 * s)],
     arm: [limb(shoulder, 0.03 * s, elbow, 0.02 * s), limb(elbow, 0.02 * s, part(elbow, hand, 0.82), 0.015 * s)],
-    hand: [limb(part(elbow, hand, 0.8), 0.014 * s, fingers, 0.01 * s)],
+    hand: [limb(part(elbow, palm, 0.8), 0.014 * s, palm, 0.013 * s), limb(palm, 0.013 * s, fingers, 0.01 * s)],
     head: skull,
     bowl: bowl(hip, posture.pelvisLeanDeg, s),
   };

@@ -1,0 +1,36 @@
+import { shippedCaution } from '../plan/plan';
+import { starterShelf } from '../props/starterShelf';
+import { simulateCohort, tradeOff, type PolicyFigures, type PolicyId } from './cohort';
+
+const wish = { students: 16, weeks: 16, seed: 11 };
+const figures = simulateCohort(wish, starterShelf);
+const of = (policy: PolicyId) => figures.find((one) => one.policy === policy) as PolicyFigures;
+
+test('the rule makes joints speak less often than lowering by the calendar, and than never changing', () => {
+  expect(of('rule').jointSignalsPer100).toBeLessThan(of('fixed').jointSignalsPer100);
+  expect(of('rule').jointSignalsPer100).toBeLessThan(of('never').jointSignalsPer100);
+});
+
+test('a policy that sees the truth wastes nothing and hurts nobody', () => expect(of('truth')).toMatchObject({ jointSignalsPer100: 0, meanExcessCm: 0, bandCoverage: null }));
+
+test('most true needs lie inside the bands', () => {
+  expect(of('rule').bandCoverage).toBeGreaterThan(0.55);
+  expect(of('rule').bandCoverage).toBeLessThanOrEqual(1);
+});
+
+test('every policy lives through the same weeks', () => {
+  for (const { sessions } of figures) expect(sessions).toBe(wish.students * wish.weeks);
+});
+
+test('the same seed gives the same figures, another seed others', () => {
+  const small = { students: 4, weeks: 5, seed: 2, policies: ['rule'] as const };
+  expect(simulateCohort(small, starterShelf)).toEqual(simulateCohort(small, starterShelf));
+  expect(simulateCohort({ ...small, seed: 3 }, starterShelf)).not.toEqual(simulateCohort(small, starterShelf));
+});
+
+test('more caution stands higher and hurts less', () => {
+  const [bold, careful] = tradeOff(wish, starterShelf, [{ firstBuild: 0.5, lowerRung: 0.5 }, { firstBuild: 0.95, lowerRung: 0.95 }]);
+  expect(careful!.jointSignalsPer100).toBeLessThan(bold!.jointSignalsPer100);
+  expect(careful!.meanExcessCm).toBeGreaterThan(bold!.meanExcessCm);
+  expect(shippedCaution.firstBuild).toBeGreaterThanOrEqual(0.5);
+});

@@ -1,0 +1,56 @@
+import { spawn } from 'node:child_process';
+import { join } from 'node:path';
+import { chromium } from '@playwright/test';
+import { needBuild, needPackages, root } from './steps.mjs';
+
+/** One picture of each main view from the sample book, for the README: `npm run pictures`, then look at each. */
+const PHONE = { width: 390, height: 844 };
+const WIDE = { width: 1280, height: 800 };
+const press = (name) => (page) => page.getByRole('button', { name }).first().click();
+const pick = (name) => (page) => page.getByRole('radio', { name, exact: true }).first().click();
+const digits = (text) => async (page) => {
+  for (const digit of text) await page.getByRole('button', { name: digit, exact: true }).click();
+  await page.getByRole('button', { name: 'Take this reading' }).click();
+};
+const into = (name) => async (page) => {
+  await page.getByRole('article', { name, exact: true }).evaluate((card) => card.scrollIntoView());
+};
+
+const views = [
+  { name: 'today', path: '/' },
+  { name: 'student', path: '/students/p-ines' },
+  { name: 'measure', path: '/students/p-bram/measure', do: [press(/narrower by/), digits('52'), digits('59'), (page) => page.getByLabel(/^Reading 3/).evaluate((field) => field.scrollIntoView())] },
+  { name: 'plan', path: '/students/p-bram/plan', do: [into('Hero')] },
+  { name: 'plan-try', path: '/students/p-marit/plan', do: [(page) => page.getByRole('article', { name: 'Staff' }).getByRole('button', { name: 'Try other heights' }).click(), (page) => page.getByRole('slider', { name: 'Height, knees' }).focus(), ...Array.from({ length: 6 }, () => (page) => page.keyboard.press('PageDown')), into('Staff')] },
+  { name: 'plan-dark', path: '/students/p-lulu/plan', dark: true, do: [into('Reclined hero')] },
+  { name: 'plan-wide', path: '/students/p-bram/plan', size: WIDE, do: [into('Staff')] },
+  { name: 'today-wide', path: '/', size: WIDE },
+  { name: 'mat-build', path: '/students/p-bram/mat', do: [press(/^Begin/), press('Skip this pose'), press('Skip this pose')] },
+  { name: 'mat-hold', path: '/students/p-yusuf/mat', do: [press(/^Begin/), press('Skip this pose'), press('Skip this pose'), pick('Hold'), press('Begin the hold')] },
+  { name: 'record', path: '/students/p-hettie/record' },
+  { name: 'shelf', path: '/shelf' },
+  { name: 'data', path: '/more/data' },
+];
+
+needPackages();
+needBuild();
+const PORT = 8433;
+const server = spawn(process.execPath, ['scripts/start.mjs', '--demo', '--port', String(PORT)], { cwd: root, stdio: ['ignore', 'pipe', 'inherit'] });
+await new Promise((resolve) => server.stdout.once('data', resolve));
+const browser = await chromium.launch({
+  executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+  args: ['--headless', '--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'],
+});
+for (const { name, path, size = PHONE, dark = false, do: steps = [] } of views) {
+  const page = await browser.newPage({ viewport: size, colorScheme: dark ? 'dark' : 'light', reducedMotion: 'reduce' });
+  await page.goto(`http://127.0.0.1:${PORT}/`);
+  await page.getByText(/On the mat/).first().waitFor();
+  await page.goto(`http://127.0.0.1:${PORT}${path}`);
+  await page.getByRole('heading').first().waitFor();
+  for (const step of steps) await step(page);
+  await page.waitForTimeout(900);
+  await page.screenshot({ path: join(root, 'docs', 'screenshots', `${name}.png`) });
+  await page.close();
+}
+await browser.close();
+server.kill();
