@@ -29,7 +29,7 @@ module.exports = [
   ...expo,
   { ignores: ['dist/**', 'node_modules/**', 'public/**', '.expo/**', 'docs/**', 'test-results/**', 'playwright-report/**', '.cache-shot.mjs'] },
   {
-    rules: { 'import/no-named-as-default-member': 'off', 'import/no-cycle': ['error', { ignoreExternal: true }], eqeqeq: 'error', 'no-console': 'error' },
+    rules: { 'import/no-named-as-default-member': 'off', 'import/no-cycle': ['error', { ignoreExternal: true }], eqeqeq: 'error', 'no-console': 'error', 'import/no-unresolved': ['error', { ignore: ['^\\.\\./dist/'] }] },
   },
   { files: ['**/*.{ts,tsx}'], rules: { '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_' }], '@typescript-eslint/no-explicit-any': 'error' } },
   // The clock and the random source are handed in, never taken.

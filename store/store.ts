@@ -1,4 +1,4 @@
-import { configureStore, createAction, createListenerMiddleware, createSlice, type PayloadAction, type ThunkAction, type UnknownAction } from '@reduxjs/toolkit';
+import { configureStore, createAction, createListenerMiddleware, createSelector, createSlice, type PayloadAction, type ThunkAction, type UnknownAction } from '@reduxjs/toolkit';
 import { factKinds, noFacts, reverse, type Change, type FactKind, type FactOf, type Facts } from './facts';
 import { matRestored, matSchema, matSlice } from './mat';
 import { StorageFault, Vault, type KeyValueStorage, type SetAside } from './vault';
@@ -86,7 +86,11 @@ export interface RootState extends Facts {
 }
 export type Thunk<R = void> = ThunkAction<R, RootState, Vault, UnknownAction>;
 
-export const factsOf = (state: RootState): Facts => Object.fromEntries(factKinds.map((kind) => [kind, state[kind]])) as unknown as Facts;
+/** All facts of the state; the same object until one of them changes. */
+export const factsOf: (state: RootState) => Facts = createSelector(
+  factKinds.map((kind) => (state: RootState) => state[kind]),
+  (...kinds) => Object.fromEntries(factKinds.map((kind, i) => [kind, kinds[i]])) as unknown as Facts,
+);
 
 /** What came of a change: stored, or not, with the reason in words. */
 export type Outcome = { readonly ok: true } | { readonly ok: false; readonly words: string };
