@@ -90,3 +90,26 @@ describe('loading', () => {
   test('a height taped under load wins', () => expect(loadedCm(blanket, { id: 'fold-16', heightCm: 8, loadedCm: 5 }, 1)).toBeCloseTo(5));
   test('a cushion bottoms out', () => expect(loadedCm(usualItem('c', 'cushion', 'Cushion', 1, 0.95), { id: 'flat', heightCm: 10 }, 1)).toBeCloseTo(3.5));
 });
+
+describe('the best stack', () => {
+  test('leaves what already lies there when it is as high as asked', () => {
+    const lying = bestStacks(sampleShelf, kneelingSeat, { targetCm: 17 })[0] as Stack;
+    const again = bestStacks(sampleShelf, kneelingSeat, { targetCm: lying.heightCm, lying: lying.pieces })[0];
+    expect(again?.pieces).toEqual(lying.pieces);
+  });
+
+  test('is offered with rivals that use other things', () => {
+    const [best, ...others] = bestStacks(sampleShelf, kneelingSeat, { targetCm: 15 });
+    const uses = (stack: Stack | undefined) => [...new Set(stack?.pieces.map(({ item }) => item))].sort().join();
+    expect(others.length).toBeGreaterThan(0);
+    for (const other of others) expect(uses(other)).not.toBe(uses(best));
+  });
+
+  test('keeps between the heights asked for, or there is none', () => {
+    for (const { heightCm } of bestStacks(sampleShelf, kneelingSeat, { targetCm: 20 }, 10, 12)) {
+      expect(heightCm).toBeGreaterThanOrEqual(10);
+      expect(heightCm).toBeLessThanOrEqual(12);
+    }
+    expect(bestStacks(sampleShelf, kneelingSeat, { targetCm: 20 }, 100, 120)).toEqual([]);
+  });
+});

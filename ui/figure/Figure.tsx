@@ -68,6 +68,16 @@ function Merged({ paths, fill, line }: { readonly paths: readonly string[]; read
 
 const part = (a: Point, b: Point, share: number): Point => [a[0] + share * (b[0] - a[0]), a[1] + share * (b[1] - a[1])];
 
+const HAND_REACH_CM = 14;
+const HAND_NEAR_CM = 4;
+
+/** Whether the hand stands on the floor or on a support beneath it, and does not just lie or pull. */
+export function bearsWeight({ elbow, hand, supports }: Pick<Posture, 'elbow' | 'hand' | 'supports'>): boolean {
+  const steep = elbow[1] - hand[1] > 0.6 * Math.hypot(hand[0] - elbow[0], hand[1] - elbow[1]);
+  const tops = [0, ...supports.filter(({ slot, xCm }) => (slot === 'hands' || slot === 'seat') && Math.abs(xCm - hand[0]) < HAND_REACH_CM).map(({ topCm }) => topCm)];
+  return steep && tops.some((top) => Math.abs(hand[1] - top) < HAND_NEAR_CM);
+}
+
 function shapesOf(posture: Posture, body: Body) {
   const s = body.statureCm;
   const { hip, knee, ankle, heel, toe, spine, elbow, hand } = posture;
@@ -80,7 +90,7 @@ function shapesOf(posture: Posture, body: Body) {
   const skull = head(posture.head, posture.crownDeg, s);
   const onward: Point = [shoulder[0] + (shoulder[0] - below[0]), shoulder[1] + (shoulder[1] - below[1])];
   // A palm that bears weight lies flat on what is under it; any other hand carries the arm on.
-  const bears = elbow[1] - hand[1] > 0.8 * Math.hypot(hand[0] - elbow[0], hand[1] - elbow[1]);
+  const bears = bearsWeight(posture);
   const palm: Point = bears ? [hand[0], hand[1] + 0.014 * s] : hand;
   const fingers: Point = bears ? [palm[0] + 0.045 * s, palm[1] - 0.004 * s] : [hand[0] + (hand[0] - elbow[0]) * 0.16, hand[1] + (hand[1] - elbow[1]) * 0.16];
   const seat = circle([hip[0] + (posture.pelvisLeanDeg === 0 ? -0.006 * s : 0), hip[1]], Math.min(body.seatToHipCm, 0.052 * s));

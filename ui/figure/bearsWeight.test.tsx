@@ -1,0 +1,17 @@
+import { estimateRanges } from '@/core/estimate/estimate';
+import { solveFigure } from '@/core/plan/solve';
+import { recordWith, sampleReading } from '@/core/tests/samples';
+import { bearsWeight } from './Figure';
+
+const record = recordWith({ readings: [sampleReading({ range: 'hamstring', values: [55, 55] })] });
+const on = (pose: string, built: Record<string, number>) => bearsWeight(solveFigure(record.person, estimateRanges(record, '2026-01-15'), pose, built).posture);
+
+test('palms beside the hips and on blocks bear weight', () => {
+  expect(on('staff', { seat: 8 })).toBe(true);
+  expect(on('standing-fold', { hands: 40 })).toBe(true);
+});
+
+test('a hand on the thigh, or drawing on a strap, does not', () => {
+  expect(on('hero', { seat: 22 })).toBe(false);
+  expect(on('seated-fold', { seat: 8, underKnees: 16 })).toBe(false);
+});
