@@ -1,9 +1,9 @@
 import { z } from 'zod';
-import { personSchema, readingSchema, sessionSchema, settingsSchema, shelfItemSchema, type Book, type Person, type Reading, type Session, type Settings } from '@/core/formats/book';
+import { classSchema, personSchema, readingSchema, sessionSchema, settingsSchema, shelfItemSchema, type Book, type ClassRecord, type Person, type Reading, type Session, type Settings } from '@/core/formats/book';
 import type { ShelfItem } from '@/core/props/shelf';
 
 /** The kinds of facts: all that is stored. Everything else is reckoned from them. */
-export const factKinds = ['people', 'readings', 'shelf', 'sessions', 'settings'] as const;
+export const factKinds = ['people', 'readings', 'shelf', 'sessions', 'classes', 'settings'] as const;
 export type FactKind = (typeof factKinds)[number];
 
 /** Settings are one record with a fixed id. */
@@ -15,6 +15,7 @@ export interface FactOf {
   readings: Reading;
   shelf: ShelfItem;
   sessions: Session;
+  classes: ClassRecord;
   settings: SettingsRecord;
 }
 
@@ -23,6 +24,7 @@ export const factSchemas: { readonly [K in FactKind]: z.ZodType<FactOf[K]> } = {
   readings: readingSchema,
   shelf: shelfItemSchema,
   sessions: sessionSchema,
+  classes: classSchema,
   settings: settingsSchema.extend({ id: z.string() }),
 };
 
@@ -41,7 +43,7 @@ export interface Change {
 }
 
 export type Facts = { readonly [K in FactKind]: Readonly<Record<string, FactOf[K]>> };
-export const noFacts: Facts = { people: {}, readings: {}, shelf: {}, sessions: {}, settings: {} };
+export const noFacts: Facts = { people: {}, readings: {}, shelf: {}, sessions: {}, classes: {}, settings: {} };
 
 export const put = <K extends FactKind>(kind: K, record: FactOf[K] & { id: string }): Fact => ({ kind, id: record.id, record }) as Fact;
 
@@ -68,7 +70,7 @@ export function bookOf(facts: Facts): Book {
     readings: Object.values(facts.readings).sort(byDate),
     shelf: Object.values(facts.shelf) as Book['shelf'],
     sessions: Object.values(facts.sessions).sort(byDate),
-    classes: [],
+    classes: Object.values(facts.classes),
     settings: { units: settings?.units ?? 'cm', theme: settings?.theme ?? 'system' },
   };
 }
@@ -78,4 +80,5 @@ export const factsOfBook = (book: Book): Fact[] => [
   ...book.readings.map((one) => put('readings', one)),
   ...book.shelf.map((one) => put('shelf', one)),
   ...book.sessions.map((one) => put('sessions', one)),
+  ...book.classes.map((one) => put('classes', one)),
 ];

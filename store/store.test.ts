@@ -134,6 +134,13 @@ test('importing the same book again changes nothing, and a differing record wait
   expect(mergeChange(merge, true).put).toHaveLength(1);
 });
 
+test('a class of an imported book is kept whole and goes out again, though nothing here uses it yet', async () => {
+  const { store, state, shelves } = await opened();
+  const book = { ...bookOf(factsOf(state())), classes: [{ id: 'c1', name: 'Thursday', mats: ['p1'] }] };
+  await store.dispatch(commit(mergeChange(mergeBook(book, factsOf(state())), false)));
+  expect(bookOf(factsOf((await opened(shelves)).state())).classes).toEqual(book.classes);
+});
+
 test('changes and their undos cancel out, whatever they are', async () => {
   await fc.assert(fc.asyncProperty(fc.array(fc.tuple(fc.constantFrom('a', 'b', 'c'), fc.boolean(), fc.integer({ min: 150, max: 200 })), { minLength: 1, maxLength: 8 }), async (moves) => {
     const { store, state } = await opened();

@@ -71,7 +71,7 @@ export function createStore(storage: KeyValueStorage) {
   });
   return configureStore({
     reducer: {
-      people: factSlice('people').reducer, readings: factSlice('readings').reducer, shelf: factSlice('shelf').reducer, sessions: factSlice('sessions').reducer,
+      people: factSlice('people').reducer, readings: factSlice('readings').reducer, shelf: factSlice('shelf').reducer, sessions: factSlice('sessions').reducer, classes: factSlice('classes').reducer,
       settings: factSlice('settings').reducer, undo: undoSlice.reducer, storage: storageSlice.reducer, mat: matSlice.reducer,
     },
     middleware: (usual) => usual({ thunk: { extraArgument: vault }, serializableCheck: false, immutableCheck: false }).prepend(drafts.middleware),

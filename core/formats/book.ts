@@ -100,6 +100,9 @@ export const sessionPoseSchema = open({
 
 export const sessionSchema = open({ id, person: id, at: moment, poses: z.array(sessionPoseSchema).max(80), note: words.optional() });
 
+/** A class of a book: kept whole as it came, whatever it holds. */
+export const classSchema = open({ id });
+
 export const settingsSchema = open({ units: z.enum(['cm', 'in']).default('cm'), theme: z.enum(['system', 'light', 'dark']).default('system') });
 
 export const bookSchema = open({
@@ -108,7 +111,7 @@ export const bookSchema = open({
   readings: z.array(readingSchema).max(200_000),
   shelf: z.array(shelfItemSchema).max(500),
   sessions: z.array(sessionSchema).max(100_000),
-  classes: z.array(z.unknown()).default([]),
+  classes: z.array(classSchema).max(5000).default([]),
   settings: settingsSchema.default({ units: 'cm', theme: 'system' }),
 });
 
@@ -118,6 +121,7 @@ export type Reading = z.infer<typeof readingSchema>;
 export type Settled = z.infer<typeof settledSchema>;
 export type SessionPose = z.infer<typeof sessionPoseSchema>;
 export type Session = z.infer<typeof sessionSchema>;
+export type ClassRecord = z.infer<typeof classSchema>;
 export type Settings = z.infer<typeof settingsSchema>;
 export type Book = z.infer<typeof bookSchema>;
 export type StopWord = (typeof stopWords)[number];

@@ -64,7 +64,7 @@ function senseFaults(book: Book, today: string): Fault[] {
   const unknown = (path: string, person: string): Fault[] => (people.has(person) ? [] : [{ path, words: `there is no person ${person} in this book.` }]);
   const late = (path: string, at: string): Fault[] => (dayOf(at) > today ? [{ path, words: `${dayOf(at)} is after today, ${today}.` }] : []);
   return [
-    ...repeated('people', book.people), ...repeated('readings', book.readings), ...repeated('shelf', book.shelf), ...repeated('sessions', book.sessions),
+    ...repeated('people', book.people), ...repeated('readings', book.readings), ...repeated('shelf', book.shelf), ...repeated('sessions', book.sessions), ...repeated('classes', book.classes),
     ...book.readings.flatMap((reading, i) => [
       ...unknown(`readings[${i}].person`, reading.person), ...late(`readings[${i}].at`, reading.at), ...readingFaults(reading).map((words) => ({ path: `readings[${i}].values`, words })),
     ]),
