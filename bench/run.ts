@@ -6,6 +6,7 @@ import { shiftDays } from '@/core/formats/time';
 import { bandsOf, meansOf } from '@/core/geometry/band';
 import { uncertainParameters, type Draw } from '@/core/geometry/draw';
 import { families } from '@/core/geometry/families';
+import { poses } from '@/core/poses/poses';
 import { planStudent } from '@/core/plan/plan';
 import { solveFigure } from '@/core/plan/solve';
 import { allStacks } from '@/core/props/search';
@@ -44,23 +45,26 @@ function naiveBand(): number {
   const means = meansOf(belief);
   const seats = Array.from({ length: DRAWS }, () => {
     const draw: Record<string, number> = { ...means } as Record<string, number>;
-    for (const key of family.needs) {
+    for (const key of family.needs('both')) {
       const spread = belief[key] ?? { mean: uncertainParameters[key as keyof typeof uncertainParameters].value, sd: uncertainParameters[key as keyof typeof uncertainParameters].sd };
       draw[key] = chance.normal(spread.mean, spread.sd);
     }
-    return family.heights({ body, settings, draw: draw as Draw })[0]?.rawCm ?? 0;
+    return family.heights({ body, settings, side: 'both', draw: draw as Draw })[0]?.rawCm ?? 0;
   }).sort((a, b) => a - b);
   return seats[Math.floor(DRAWS * 0.9)]! - seats[Math.floor(DRAWS * 0.1)]!;
 }
 
 process.stdout.write(`Medians on Node ${process.version}\n`);
-for (const [id, family] of Object.entries(families)) say(`one pose with its band: ${id}`, median(() => bandsOf(family, { body, settings }, belief)));
-const ours = median(() => bandsOf(families.kneeling, { body, settings }, belief));
+for (const { id, family: name, sides } of poses) {
+  const [family, side] = [families[name], sides === 'each' ? ('left' as const) : ('both' as const)];
+  say(`one pose with its band: ${id}`, median(() => bandsOf(family, { body, settings, side }, belief)));
+}
+const ours = median(() => bandsOf(families.kneeling, { body, settings, side: 'both' }, belief));
 const naive = median(naiveBand);
 say(`the same by ${DRAWS} drawn bodies (kneeling)`, naive);
 process.stdout.write(`${'ratio, drawn bodies to sigma points'.padEnd(64)} ${(naive / ours).toFixed(1).padStart(9)} ×\n`);
-say('a whole plan, five poses with stacks and history', median(() => planStudent(record, book.shelf, DAY), 9, 3));
-say('a dragged height: one pose solved again', median(() => solveFigure(person, estimates, 'hero', { seat: 20 })));
+say('a whole plan, every pose with stacks and history', median(() => planStudent(record, book.shelf, DAY), 9, 3));
+say('a dragged height: one pose solved again', median(() => solveFigure({ person, pose: 'hero', side: 'both', shelf: book.shelf }, estimates, { seat: 20 })));
 const long = Array.from({ length: 5 * 52 }, (_, i) => ({ ...record.readings[0]!, id: `x${i}`, at: shiftDays('2021-01-01', 7 * i) }));
 say('the filter over five years of weekly readings', median(() => estimateRanges({ person, readings: long, sessions: [] }, DAY), 9, 3));
 say('every stack of the shelf for a kneeling seat, not remembered', median(() => allStacks([...book.shelf], slotRule('seat', 'kneeling', body)), 9, 2));

@@ -60,6 +60,8 @@ export const cautionLimits = {
   pitch: p(80, 'deg', 'trunk in a standing fold with the head no lower than the heart; starting value'),
   incline: p(30, 'deg', 'ramp of a reclined pose that may not lie flat; starting value'),
   hipFlexion: p(90, 'deg', 'after a hip replacement'),
+  shortHold: p(60, 'seconds', 'no long hold at end range; starting value'),
+  briefHold: p(30, 'seconds', 'a head lower than the heart, if at all; starting value'),
 } as const;
 
 /** Pelvis in sitting, against the standing pelvis. */
@@ -73,7 +75,7 @@ export const pelvisTarget = {
 export const spineShare = {
   longBack: p(10, 'deg'),
   soft: p(25, 'deg'),
-  curledRest: p(55, 'deg'),
+  curledRest: p(55, 'deg', 'for a spine that rounds as most do; starting value'),
   careful: p(5, 'deg', 'with a low-back caution; starting value'),
 } as const;
 
@@ -89,6 +91,7 @@ export const kneeling = {
   padLever: p(0.07, 'of stature', 'pad behind the knee opens the joint by its thickness over this; starting value'),
   strapPad: p(0.75, 'cm', 'a strap folded thrice behind the knee; starting value'),
   towelPad: p(1.6, 'cm', 'a towel folded in four behind the knee; starting value'),
+  shinPad: p(4, 'cm', 'a blanket under the shins, feet over its edge, for a sore ankle; starting value'),
   anklePointNeeded: p(62, 'deg'),
   ankleLever: p(0.6, 'ratio', 'share of the foot in front of the ankle; starting value'),
 } as const;
@@ -109,7 +112,83 @@ export const standingFold = {
   softKnee: p(5, 'deg', 'knees never locked; starting value'),
   bentKnee: p(20, 'deg', 'back first: knees bent this far; starting value'),
   carefulKnee: p(30, 'deg', 'with a low-back or hamstring caution; starting value'),
+  hangingKnee: p(30, 'deg', 'hanging fold: knees soft; starting value'),
   highestHandProp: p(46, 'cm', 'a chair seat; above it the hands rest on the thighs; starting value'),
+} as const;
+
+/** Crossed, open and stacked seats: knee bend, and height of the foot under it. */
+export const crossLegged = {
+  crossedKnee: p(130, 'deg'),
+  solesNearKnee: p(140, 'deg'),
+  solesFarKnee: p(105, 'deg', 'soles together, heels far away: a diamond; starting value'),
+  stackedKnee: p(90, 'deg'),
+  lotusKnee: p(140, 'deg'),
+  footHeight: p(0.03, 'of stature', 'ankle over the floor in a crossed or open seat; starting value'),
+  stackedFootHeight: p(0.1, 'of stature', 'the upper ankle of stacked shins; starting value'),
+  lotusFootHeight: p(0.075, 'of stature', 'ankle on the other calf or thigh; starting value'),
+  crossedFootPast: p(0.06, 'of stature', 'ankle past the midline; starting value'),
+  stackedFootPast: p(0.13, 'of stature', 'ankle over the other knee; starting value'),
+  thighSupportAt: p(1, 'ratio', 'along the thigh from the hip: at the knee; starting value'),
+  outerHipAt: p(0.3, 'ratio', 'along the thigh from the hip; starting value'),
+  flatFootRotation: p(12, 'deg', 'rotation read on a table edge, less than the crossed seat uses; starting value', 6),
+} as const;
+
+export const straddle = {
+  easyShare: p(0.75, 'ratio', 'share of the spread that costs the pelvis nothing; starting value'),
+  mostShare: p(0.85, 'ratio', 'share of the spread that may be used; starting value'),
+  widest: p(55, 'deg', 'half angle past which width serves nothing; starting value'),
+  standingWidest: p(35, 'deg', 'half angle of a standing wide fold; starting value'),
+} as const;
+
+export const pigeon = {
+  closedKnee: p(130, 'deg', 'front heel near the other hip; starting value'),
+  squareKnee: p(112, 'deg', 'front shin toward square; starting value'),
+  rotationSpared: p(10, 'deg', 'rotation that the tilted pelvis gives beyond a crossed seat; starting value', 4),
+  highestHip: p(20, 'cm', 'over this the reclined figure four serves better; starting value'),
+  lumbarArch: p(40, 'deg', 'back-bending of the low back that helps the trunk to stand; starting value'),
+} as const;
+
+export const squat = {
+  heelLever: p(0.75, 'ratio', 'share of the foot behind its ball; starting value'),
+  ankleAt: p(0.25, 'ratio', 'ankle in front of the back of the heel, share of the foot; starting value'),
+  ahead: p(2, 'cm', 'how far the centre of mass stays in front of the heel’s back edge; starting value'),
+  highestHeel: p(10, 'cm', 'the highest heel lift worth building; starting value'),
+} as const;
+
+/** Shares of body mass and centres of mass along each segment, from cadaver tables. */
+export const mass = {
+  foot: p(0.0145, 'ratio', 'each'), shank: p(0.0465, 'ratio', 'each'), thigh: p(0.1, 'ratio', 'each'), headArmsTrunk: p(0.678, 'ratio'),
+  limbCentre: p(0.433, 'ratio', 'from the upper end of shank and thigh'), trunkCentre: p(0.626, 'ratio', 'from hip to shoulder, upward'),
+} as const;
+
+export const child = {
+  wideKnees: p(10, 'deg', 'hip bend gained with the knees wide; starting value'),
+  neckDrop: p(30, 'deg', 'the neck lets the forehead down; starting value'),
+  chestAt: p(0.75, 'ratio', 'breastbone along the trunk; starting value'),
+} as const;
+
+export const reclined = {
+  openRise: p(18, 'cm', 'ramp of reclined soles-together at its high end, by comfort; starting value'),
+  steepRise: p(19, 'cm', 'from here the knees are propped rather than the hips; starting value'),
+  restRoll: p(12, 'cm', 'roll under the knees at rest; starting value'),
+  listMost: p(3, 'deg', 'tilt of the pelvis to one side that is let pass; starting value'),
+} as const;
+
+/** Small gaps found by trying, rung by rung, where no formula would be worth its measuring. */
+export const ladderStart = {
+  crossedKnee: p(14, 'cm', 'under the upper knee of a twist; starting value', 5),
+  lyingShoulder: p(4, 'cm', 'under the shoulder that lifts in a twist; starting value', 2),
+  lyingFoot: p(5, 'cm', 'under a foot that hangs; starting value', 2.5),
+  kneePad: p(2, 'cm', 'a fold under a knee that bears weight; starting value'),
+} as const;
+
+export const strapped = {
+  seatedRaise: p(20, 'deg', 'thigh over the horizontal in Heron; starting value'),
+  sundialRaise: p(35, 'deg', 'thigh over the horizontal in Sundial; starting value'),
+  lungeArch: p(15, 'deg', 'tilt of the pelvis that lengthens a lunge; starting value'),
+  lizardOutside: p(10, 'deg', 'hip bend gained with the foot outside the hands; starting value'),
+  frogSpread: p(20, 'deg', 'spread gained with hips and knees bent; starting value'),
+  straightKneeAnkle: p(10, 'deg', 'ankle bend lost with a straight knee; starting value'),
 } as const;
 
 export const fold = {
@@ -155,6 +234,10 @@ export const decision = {
   mobilePercentile: p(1.645, 'ratio', 'standard deviations over the mean: the 95th percentile'),
 } as const;
 
+export const chair = {
+  seatHeight: p(45, 'cm', 'where the shelf has no chair; starting value'),
+} as const;
+
 export const loading = {
   seat: p(1, 'ratio', 'share of the seated load; starting value'),
   kneelingSeat: p(0.5, 'ratio', 'the shins carry the rest; starting value'),
@@ -182,6 +265,6 @@ export const hold = {
 
 /** Names and values of everything above, for the page that explains the reckoning. */
 export const allParameters: Readonly<Record<string, Readonly<Record<string, Parameter>>>> = {
-  bodyShare, workingShare, kneeMargin, cautionLimits, pelvisTarget, spineShare, longSit, kneeling, reclinedHero, standingFold, fold,
-  reading, filter, offset, decision, loading, stackCost, hold,
+  bodyShare, workingShare, kneeMargin, cautionLimits, pelvisTarget, spineShare, longSit, kneeling, reclinedHero, standingFold,
+  crossLegged, straddle, pigeon, squat, mass, child, reclined, ladderStart, strapped, chair, fold, reading, filter, offset, decision, loading, stackCost, hold,
 };

@@ -3,6 +3,7 @@ import type { Person, Reading, Session } from '../formats/book';
 import { dayOf, daysBetween } from '../formats/time';
 import type { Belief, InputKey } from '../geometry/draw';
 import { filter, reading as readingParameter } from '../parameters';
+import type { Eyes } from '../ranges/protocols';
 import { keysOf, priorOf, rangeIds, ranges, type Prior, type RangeId, type RangeKey } from '../ranges/ranges';
 import { carry, take, trendFrom, type Trend } from './levelAndDrift';
 import { couplingObservations, longSitObservations, observationOf, settledSeatObservations, type Observation } from './observations';
@@ -28,6 +29,8 @@ export interface StudentRecord {
   readonly person: Person;
   readonly readings: readonly Reading[];
   readonly sessions: readonly Session[];
+  /** How the teacher's own eye reads, by range; unknown where it has not been proven. */
+  readonly eyes?: Eyes;
 }
 
 const scaleOf = (id: RangeId) => (ranges[id].unit === 'deg' ? 1 : 0.01);
@@ -87,7 +90,7 @@ export function estimateRanges(record: StudentRecord, date: string): Estimates {
   const coupling = runFilter('hamstringCoupling', unconverted.coupling, couplingObservations(readings), until);
   const context = { body, coupling: { mean: coupling.trend.level, sd: Math.sqrt(coupling.trend.levelVar) } };
 
-  const direct = readings.flatMap((reading) => observationOf(reading, context) ?? []);
+  const direct = readings.flatMap((reading) => observationOf(reading, context, record.eyes) ?? []);
   const standing = runFilter('pelvicTilt.standing', priorOf('pelvicTilt.standing', person.sex), direct.filter(({ key }) => key === 'pelvicTilt.standing'), until);
   const standingTilt = { mean: standing.trend.level, sd: Math.sqrt(standing.trend.levelVar) };
   const observations = [

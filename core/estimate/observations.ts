@@ -4,7 +4,7 @@ import { dayOf } from '../formats/time';
 import { kneeBendOnSeat } from '../geometry/kneelingSeat';
 import { longLegs } from '../geometry/longSit';
 import { filter, kneeMargin, kneeling, pelvisTarget, reading as parameter } from '../parameters';
-import { couplingFrom, protocolOf, semOf, type ConversionContext } from '../ranges/protocols';
+import { couplingFrom, protocolOf, semOf, type ConversionContext, type Eyes } from '../ranges/protocols';
 import { keyOf, keysOf, ranges, sides, type Prior, type RangeKey, type Side } from '../ranges/ranges';
 
 /**
@@ -28,10 +28,12 @@ export function disagree(values: readonly number[], sem: number): boolean {
 }
 
 /** One reading as an observation; undefined where its protocol is unknown. Warm readings are brought back to cold. */
-export function observationOf(reading: Reading, context: ConversionContext): Observation | undefined {
+export function observationOf(reading: Reading, context: ConversionContext, eyes: Eyes = {}): Observation | undefined {
   const protocol = protocolOf(reading.range, reading.method, reading.protocol);
   if (!protocol || reading.range === 'pelvicTilt.longSit') return undefined;
-  const converted = protocol.convert(meanOf(reading.values), semOf(protocol, reading.method) / Math.sqrt(reading.values.length), context);
+  const bias = reading.method === 'by-eye' ? (eyes[reading.range]?.biasDeg ?? 0) : 0;
+  const sem = semOf(protocol, reading.method, eyes) / Math.sqrt(reading.values.length);
+  const converted = protocol.convert(meanOf(reading.values) - bias, sem, { ...context, ...(reading.seatCm === undefined ? {} : { seatCm: reading.seatCm }) });
   const warm = reading.warm && ranges[reading.range].warms;
   const side: Side = reading.side === 'right' ? 'right' : 'left';
   return {
@@ -39,7 +41,7 @@ export function observationOf(reading: Reading, context: ConversionContext): Obs
     day: dayOf(reading.at),
     mean: converted.mean - (warm ? parameter.warmGain.value : 0),
     sd: warm ? Math.hypot(converted.sem, parameter.warmGain.sd) : converted.sem,
-    bound: 'equal',
+    bound: converted.bound ?? 'equal',
   };
 }
 
@@ -56,13 +58,18 @@ export function longSitObservations(reading: Reading, standing: Prior, body: Bod
   return keysOf('hamstring').map((key) => ({ key, day: dayOf(reading.at), mean: 90 - thighFallDeg + fromStanding, sd, bound: rolled ? 'equal' : 'atLeast' }));
 }
 
+/** Kneeling poses whose settled seat says what the knees have: between the heels, or on top of them. */
+const KNEELING_SEATS: Readonly<Record<string, 'floor' | 'heels'>> = { hero: 'floor', 'reclined-hero': 'floor', 'reclined-hero-one': 'floor', thunderbolt: 'heels', child: 'heels' };
+
 /** What the settled kneeling seats of a session say of the knees. */
 export function settledSeatObservations(session: Session, body: Body): Observation[] {
   return session.poses.flatMap((pose) => {
-    if (pose.pose !== 'hero' && pose.pose !== 'reclined-hero') return [];
-    const seat = pose.settled.find(({ slot }) => slot === 'seat');
-    if (!seat) return [];
-    const bend = kneeBendOnSeat(seat.heightCm, body, kneeling.sitAllowance.value);
+    const over = KNEELING_SEATS[pose.pose];
+    const settled = (slot: string) => pose.settled.find((one) => one.slot === slot)?.heightCm;
+    const seat = settled('seat');
+    if (over === undefined || seat === undefined) return [];
+    const seatCm = seat + (over === 'heels' ? body.heelsSatOnCm : 0) - (settled('underShin') ?? 0);
+    const bend = kneeBendOnSeat(seatCm, body, kneeling.sitAllowance.value);
     const hurt = pose.feeling.place === 'joint' || pose.stop === 'joint';
     if (!hurt && (pose.feeling.strength > 6 || pose.breath === 'held')) return [];
     const on = pose.side === 'both' ? sides : [pose.side];

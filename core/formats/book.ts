@@ -103,7 +103,14 @@ export const sessionSchema = open({ id, person: id, at: moment, poses: z.array(s
 /** A class of a book: kept whole as it came, whatever it holds. */
 export const classSchema = open({ id });
 
-export const settingsSchema = open({ units: z.enum(['cm', 'in']).default('cm'), theme: z.enum(['system', 'light', 'dark']).default('system') });
+/** How the teacher's eye reads a range, proven by practice: too much is +. */
+const eyeSchema = open({ biasDeg: z.number().min(-45).max(45), sdDeg: z.number().min(0.5).max(45) });
+
+export const settingsSchema = open({
+  units: z.enum(['cm', 'in']).default('cm'),
+  theme: z.enum(['system', 'light', 'dark']).default('system'),
+  eyes: z.partialRecord(z.enum(rangeIds), eyeSchema).optional(),
+});
 
 export const bookSchema = open({
   format: z.literal('ojas-book/1', { error: 'expected "ojas-book/1": this is not an Ojas book of a kind this version reads' }),

@@ -34,8 +34,10 @@ export const planSlotSchema = z.object({
   others: z.array(stackSchema),
 });
 
+const aside = z.object({ knee: z.number(), ankle: z.number(), toe: z.number() }).optional();
+const leg = { knee: point, ankle: point, heel: point, toe: point, aside };
 export const postureSchema = z.object({
-  hip: point, knee: point, ankle: point, heel: point, toe: point, spine: z.array(point), head: point, crownDeg: z.number(), elbow: point, hand: point,
+  hip: point, ...leg, far: z.object(leg).optional(), strapTo: point.optional(), spine: z.array(point), head: point, crownDeg: z.number(), elbow: point, hand: point,
   pelvisDeg: z.number(), pelvisLeanDeg: z.number(),
   supports: z.array(z.object({ slot: z.string(), xCm: z.number(), bottomCm: z.number(), topCm: z.number(), toXCm: z.number().optional(), toTopCm: z.number().optional(), leanDeg: z.number().optional() })),
 });

@@ -39,7 +39,7 @@ export function bandsOf(family: Family, input: Omit<FamilyInput, 'draw'>, belief
   const means = meansOf(belief);
   const centre = family.heights({ ...input, draw: means });
   const parts = centre.map((): BandPart[] => []);
-  for (const key of family.needs) {
+  for (const key of family.needs(input.side)) {
     const prior = believed(belief, key);
     if (!prior || prior.sd === 0) continue;
     const moves = [-Z90, Z90].map((z) => family.heights({ ...input, draw: { ...means, [key]: prior.mean + z * prior.sd } }));

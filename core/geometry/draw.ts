@@ -1,10 +1,14 @@
-import { kneeling, reclinedHero, type Parameter } from '../parameters';
-import { keyOf, type Prior, type RangeId, type RangeKey, type Side } from '../ranges/ranges';
+import { kneeling, ladderStart, pigeon, reclinedHero, type Parameter } from '../parameters';
+import { keyOf, sides, type Prior, type RangeId, type RangeKey, type Side } from '../ranges/ranges';
 
 /** Parameters that are uncertain in themselves and so widen a band. */
 export const uncertainParameters = {
   'kneeling.sitAllowance': kneeling.sitAllowance,
   'reclinedHero.frontThighCoupling': reclinedHero.frontThighCoupling,
+  'pigeon.rotationSpared': pigeon.rotationSpared,
+  'ladderStart.crossedKnee': ladderStart.crossedKnee,
+  'ladderStart.lyingShoulder': ladderStart.lyingShoulder,
+  'ladderStart.lyingFoot': ladderStart.lyingFoot,
 } as const satisfies Record<string, Parameter>;
 export type UncertainParameter = keyof typeof uncertainParameters;
 
@@ -25,5 +29,9 @@ export function valueOf(draw: Draw, key: InputKey): number {
 
 export const rangeValue = (draw: Draw, id: RangeId, side: Side): number => valueOf(draw, keyOf(id, side));
 
-/** The side with the smaller range. */
-export const stifferSide = (draw: Draw, id: RangeId): Side => (rangeValue(draw, id, 'left') <= rangeValue(draw, id, 'right') ? 'left' : 'right');
+/** The least of a range over some legs. */
+export const leastOf = (draw: Draw, id: RangeId, legs: readonly Side[]): number => legs.reduce((least, side) => Math.min(least, rangeValue(draw, id, side)), Infinity);
+
+/** The leg with the smaller range, of some legs. */
+export const stifferSide = (draw: Draw, id: RangeId, legs: readonly Side[] = sides): Side =>
+  legs.reduce((a, b) => (rangeValue(draw, id, b) < rangeValue(draw, id, a) ? b : a));

@@ -1,16 +1,74 @@
+import { chairFour, chairHinge, chairLunge, chairSeat, chairTilts, chairWide } from './chair';
+import { childPose, frog } from './child';
+import { downDog, plank, tableUp } from './counter';
+import { crossedSeat } from './crossedSeat';
 import type { Family } from './family';
-import { kneelingSeat } from './kneelingSeat';
-import { longSit } from './longSit';
-import { reclinedHero } from './reclinedHero';
-import { seatedFold } from './seatedFold';
-import { standingFold } from './standingFold';
+import { kneelingOnHeels, kneelingSeat } from './kneelingSeat';
+import { longSit, straddleSit } from './longSit';
+import { horse, lizard, lowLunge } from './lunge';
+import { catsTail, constructive, crossedTwist, figureFour, rest } from './lying';
+import { oneLegFold, seatedTwist } from './oneLeg';
+import { crossLegged } from '../parameters';
+import { kingPigeon, pigeonPose } from './pigeon';
+import { reclinedHero, reclinedHeroOne } from './reclinedHero';
+import { reclinedOpen } from './reclinedOpen';
+import { seatedFold, straddleFold } from './seatedFold';
+import { sideSquat, squat, squatOneSide } from './squat';
+import { hangingFold, standingFold, wideFold } from './standingFold';
+import { heron, legRaise, sundial } from './strapped';
+
+const foot = crossLegged.footHeight.value;
+const open = { kneeDeg: crossLegged.solesNearKnee.value, footShare: foot, pastShare: 0 };
+const stacked = { kneeDeg: crossLegged.stackedKnee.value, footShare: crossLegged.stackedFootHeight.value, pastShare: crossLegged.stackedFootPast.value, stacked: true };
 
 /** Every family, by the name that poses use. */
 export const families = {
   'long sit': longSit,
+  straddle: straddleSit,
+  'seated twist': seatedTwist,
   fold: seatedFold,
+  'one-leg fold': oneLegFold,
+  'straddle fold': straddleFold,
+  crossed: crossedSeat('crossed', { kneeDeg: crossLegged.crossedKnee.value, footShare: foot, pastShare: crossLegged.crossedFootPast.value }),
+  'half lotus': crossedSeat('half lotus', { kneeDeg: crossLegged.lotusKnee.value, footShare: crossLegged.lotusFootHeight.value, pastShare: crossLegged.crossedFootPast.value }),
+  stacked: crossedSeat('stacked', stacked),
+  'stacked fold': crossedSeat('stacked fold', { ...stacked, folds: true }),
+  open: crossedSeat('open', open),
+  'open fold': crossedSeat('open fold', { ...open, folds: true }),
   kneeling: kneelingSeat,
+  'kneeling on heels': kneelingOnHeels,
+  child: childPose,
+  frog,
+  lunge: lowLunge,
+  lizard,
+  horse,
   'reclined hero': reclinedHero,
+  'reclined hero, one leg': reclinedHeroOne,
+  'reclined open': reclinedOpen,
+  'side-lying thigh stretch': catsTail,
+  'reclined twist': crossedTwist,
+  'figure four': figureFour,
+  'leg raise': legRaise,
+  heron,
+  sundial,
+  'lying, knees bent': constructive,
+  'lying at rest': rest,
   'standing fold': standingFold,
+  'hanging fold': hangingFold,
+  'wide fold': wideFold,
+  pigeon: pigeonPose,
+  'king pigeon': kingPigeon,
+  squat,
+  'squat, one side': squatOneSide,
+  'side squat': sideSquat,
+  'chair seat': chairSeat,
+  'chair tilts': chairTilts,
+  'chair, legs wide': chairWide,
+  'chair lunge': chairLunge,
+  'chair figure four': chairFour,
+  'chair hinge': chairHinge,
+  'reverse table': tableUp,
+  plank,
+  'downward dog': downDog,
 } as const satisfies Record<string, Family>;
 export type FamilyId = keyof typeof families;

@@ -1,5 +1,5 @@
 import type { Body } from '../body/body';
-import type { RangeId, ReadingSide } from '../ranges/ranges';
+import { sides, type RangeId, type ReadingSide, type Side } from '../ranges/ranges';
 import type { Draw, InputKey } from './draw';
 import type { Posture } from './posture';
 
@@ -19,12 +19,23 @@ export interface Settings {
   readonly hipFlexionMostDeg: number;
   readonly pitchMostDeg: number;
   readonly inclineLeastDeg: number;
+  readonly childKnees: 'wide' | 'together';
+  /** Bend of pigeon's front knee: the closer the heel, the less rotation it asks. */
+  readonly pigeonKneeDeg: number;
+  /** What holds the legs in reclined soles-together. */
+  readonly reclinedOpenHeld: 'outerHip' | 'underThigh' | 'by ramp';
+  /** Blanket under the shins when kneeling, feet over its edge. */
+  readonly underShinCm: number;
+  /** Seat of the chair at hand, loaded. */
+  readonly chairSeatCm: number;
 }
 
 /** A slot of a pose; a ramp has two parts. */
 export interface SlotRef {
   readonly slot: string;
-  readonly part?: 'low' | 'high';
+  readonly part?: 'low' | 'high' | undefined;
+  /** Left or right only where a pose that works both sides at once supports them apart. */
+  readonly side?: ReadingSide | undefined;
 }
 
 /** Height that a slot asks for: below 0 means room to spare over the floor. */
@@ -50,11 +61,26 @@ export interface FamilyInput {
   readonly body: Body;
   readonly draw: Draw;
   readonly settings: Settings;
+  /** The side that works: the folded, raised, front or crossed leg; both where a pose has no sides. */
+  readonly side: ReadingSide;
 }
+
+/** The legs that a pose asks the same of. */
+export const workingLegs = (side: ReadingSide): readonly Side[] => (side === 'both' ? sides : [side]);
+export const otherSide = (side: Side): Side => (side === 'left' ? 'right' : 'left');
+/** The leg that a one-sided pose works; the left one stands for both where a pose has no sides. */
+export const worked = (side: ReadingSide): Side => (side === 'both' ? 'left' : side);
+/** Keys of ranges on the given legs. */
+export const keysOn = (legs: readonly Side[], ...ids: readonly RangeId[]): InputKey[] => ids.flatMap((id) => legs.map((side): InputKey => `${id}:${side}`));
 
 /** Heights that really lie there, by slot key; a slot left empty because nothing may stand so high is absent. */
 export type Built = Readonly<Record<string, number>>;
-export const slotKey = ({ slot, part }: SlotRef) => (part ? `${slot}.${part}` : slot);
+export const slotKey = ({ slot, part, side }: SlotRef) => {
+  const end = part ? `${slot}.${part}` : slot;
+  return side === 'left' || side === 'right' ? `${end}:${side}` : end;
+};
+/** A slot key without its side: the name by which a pose's table calls both. */
+export const sidelessKey = (key: string) => key.replace(/:(left|right)$/, '');
 
 export interface Figure {
   readonly posture: Posture;
@@ -67,7 +93,7 @@ export interface Figure {
 export interface Family {
   readonly id: string;
   /** Inputs that the heights lean on, for bands and for what to measure next. */
-  readonly needs: readonly InputKey[];
+  readonly needs: (side: ReadingSide) => readonly InputKey[];
   /** Least heights for this body, before anything is built. */
   readonly heights: (input: FamilyInput) => SlotNeed[];
   /** Heights that depend on what was really built under other slots. */

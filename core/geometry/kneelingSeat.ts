@@ -1,10 +1,10 @@
 import { asinDeg, cosDeg, sinDeg } from '../angles';
 import type { Body } from '../body/body';
 import { kneeling } from '../parameters';
-import { sides, type Side } from '../ranges/ranges';
-import { rangeValue, stifferSide, valueOf } from './draw';
-import type { Demand, Family, FamilyInput, SlotNeed } from './family';
-import { armToward, headFrom, spineFrom, type Point, type Posture } from './posture';
+import type { ReadingSide, Side } from '../ranges/ranges';
+import { rangeValue, stifferSide, valueOf, type InputKey } from './draw';
+import { keysOn, otherSide, workingLegs, type Built, type Demand, type Family, type FamilyInput, type SlotNeed } from './family';
+import { armToward, headFrom, spineFrom, type Point, type Posture, type SupportPlace } from './posture';
 
 /**
  * Knee bend asked of a student who kneels on a seat of this height.
@@ -30,81 +30,105 @@ export const padOpensDeg = (padCm: number, { statureCm }: Body) => ((padCm / (kn
 export const usableKneeDeg = ({ body, draw, settings }: FamilyInput, side: Side) =>
   rangeValue(draw, 'kneeFlexion.hipBent', side) - settings.kneeMarginDeg - padOpensDeg(settings.behindKneeCm, body);
 
-/** Seat, pad behind the knee and ankle roll that every kneeling pose shares; the seat follows the stiffer knee. */
-export function kneelingNeeds(input: FamilyInput): SlotNeed[] {
-  const { body, draw, settings } = input;
-  const allowance = valueOf(draw, 'kneeling.sitAllowance');
-  const seats = sides.map((side) => kneelingSeatCm(usableKneeDeg(input, side), body, allowance));
-  const ankleGaps = sides.map((side) => {
-    const missing = Math.max(0, kneeling.anklePointNeeded.value - rangeValue(draw, 'anklePoint', side));
-    return body.footCm * kneeling.ankleLever.value * sinDeg(missing);
-  });
+/** Front-of-ankle roll of a side: what a foot that cannot point all the way leaves open. */
+const ankleGapCm = ({ body, draw }: FamilyInput, side: Side) =>
+  body.footCm * kneeling.ankleLever.value * sinDeg(Math.max(0, kneeling.anklePointNeeded.value - rangeValue(draw, 'anklePoint', side)));
+
+/** The seat that the stiffer of some knees asks for; a blanket under the shins lifts it too. */
+export function kneelingSeatNeedCm(input: FamilyInput): number {
+  const allowance = valueOf(input.draw, 'kneeling.sitAllowance');
+  return Math.max(...workingLegs(input.side).map((side) => kneelingSeatCm(usableKneeDeg(input, side), input.body, allowance))) + input.settings.underShinCm;
+}
+
+/** Pads that every kneeling pose shares: behind the knee, under the shins, under the front of the ankles. */
+export function kneelingPads(input: FamilyInput): SlotNeed[] {
   return [
-    { slot: 'seat', side: 'both', rawCm: Math.max(...seats) },
-    { slot: 'behindKnee', side: 'both', rawCm: settings.behindKneeCm, isChosen: true },
-    { slot: 'ankle', side: 'both', rawCm: Math.max(...ankleGaps) },
+    { slot: 'behindKnee', side: 'both', rawCm: input.settings.behindKneeCm, isChosen: true },
+    { slot: 'ankle', side: 'both', rawCm: Math.max(...workingLegs(input.side).map((side) => ankleGapCm(input, side))) },
+    { slot: 'underShin', side: 'both', rawCm: input.settings.underShinCm, isChosen: true },
   ];
 }
 
-/** Joints of the kneeling legs on a seat of this height. */
-export function kneelingLegs(seatCm: number, body: Body): Pick<Posture, 'hip' | 'knee' | 'ankle' | 'heel' | 'toe'> {
-  const slope = thighSlopeDeg(seatCm, body);
-  const hip: Point = [0, body.kneeFrontCm + body.thighCm * sinDeg(slope)];
-  const knee: Point = [body.thighCm * cosDeg(slope), body.kneeFrontCm];
-  const drop = body.kneeFrontCm - body.footTopCm;
+/** Seat and pads; the seat follows the stiffer knee. */
+export const kneelingNeeds = (input: FamilyInput): SlotNeed[] => [{ slot: 'seat', side: 'both', rawCm: kneelingSeatNeedCm(input) }, ...kneelingPads(input)];
+
+/** Joints of the kneeling legs on a seat of this height, the shins on a pad or on the floor. */
+export function kneelingLegs(seatCm: number, body: Body, padCm = 0): Pick<Posture, 'hip' | 'knee' | 'ankle' | 'heel' | 'toe'> {
+  const slope = thighSlopeDeg(seatCm - padCm, body);
+  const kneeY = body.kneeFrontCm + padCm;
+  const hip: Point = [0, kneeY + body.thighCm * sinDeg(slope)];
+  const knee: Point = [body.thighCm * cosDeg(slope), kneeY];
+  // Feet lie over the pad's edge, on the floor.
+  const drop = kneeY - body.footTopCm;
   const ankle: Point = [knee[0] - Math.sqrt(body.shinCm ** 2 - drop ** 2), body.footTopCm];
   const toe: Point = [ankle[0] - 0.72 * body.footCm * cosDeg(12), Math.max(1, ankle[1] - 0.72 * body.footCm * sinDeg(12))];
   return { hip, knee, ankle, heel: [ankle[0] - 0.02 * body.statureCm, ankle[1] + 0.028 * body.statureCm], toe };
 }
 
-/** Bend asked of each knee on a seat, beside what each has. */
+/** Bend asked of each knee on a seat this far over the shins' own ground, beside what each has. */
 export function kneeDemands(input: FamilyInput, seatCm: number): Demand[] {
   const need = kneeBendOnSeat(seatCm, input.body, valueOf(input.draw, 'kneeling.sitAllowance')) + padOpensDeg(input.settings.behindKneeCm, input.body);
-  return sides.map((side) => ({ range: 'kneeFlexion.hipBent', side, needDeg: need, haveDeg: rangeValue(input.draw, 'kneeFlexion.hipBent', side) }));
+  return workingLegs(input.side).map((side) => ({ range: 'kneeFlexion.hipBent', side, needDeg: need, haveDeg: rangeValue(input.draw, 'kneeFlexion.hipBent', side) }));
 }
 
 /** The sentence for a kneeling slot, shared by hero and its reclined forms. */
 export function kneelingWhy(input: FamilyInput, need: SlotNeed): string {
   const { body, draw, settings } = input;
   if (need.slot === 'ankle') {
-    const side = stifferSide(draw, 'anklePoint');
+    const side = stifferSide(draw, 'anklePoint', workingLegs(input.side));
     return `The ${side} ankle points ${rangeValue(draw, 'anklePoint', side).toFixed(0)}° of the ${kneeling.anklePointNeeded.value}° asked: a roll fills what is left.`;
   }
+  if (need.slot === 'underShin') return need.rawCm > 0 ? 'A blanket under the shins, feet over its edge, spares the ankles; the seat rises with it.' : 'No blanket asked for.';
   if (need.slot === 'behindKnee') return need.rawCm > 0 ? 'A thin pad gives the joint room; more would only lift.' : 'No pad asked for.';
-  const stiffer = stifferSide(draw, 'kneeFlexion.hipBent');
-  const other: Side = stiffer === 'left' ? 'right' : 'left';
-  const allowance = valueOf(draw, 'kneeling.sitAllowance');
-  const difference = kneelingSeatCm(usableKneeDeg(input, stiffer), body, allowance) - kneelingSeatCm(usableKneeDeg(input, other), body, allowance);
+  const legs = workingLegs(input.side);
+  const stiffer = stifferSide(draw, 'kneeFlexion.hipBent', legs);
   const bend = rangeValue(draw, 'kneeFlexion.hipBent', stiffer).toFixed(0);
-  const height = need.rawCm <= 0 ? 'the floor' : `${need.rawCm.toFixed(0)} cm`;
-  const compared = difference >= 0.5 ? `; ${difference.toFixed(0)} cm more than the ${other}` : '';
+  const height = need.rawCm <= 0 ? `the ${need.over ?? 'floor'}` : `${need.rawCm.toFixed(0)} cm${need.over ? ` over the ${need.over}` : ''}`;
+  const allowance = valueOf(draw, 'kneeling.sitAllowance');
+  const difference = legs.length < 2 ? 0 : Math.abs(kneelingSeatCm(usableKneeDeg(input, 'left'), body, allowance) - kneelingSeatCm(usableKneeDeg(input, 'right'), body, allowance));
+  const compared = difference >= 0.5 ? `; ${difference.toFixed(0)} cm more than the ${otherSide(stiffer)}` : '';
   return `Knee bend ${bend}° ${stiffer}, ${settings.kneeMarginDeg}° kept in hand → ${height}${compared}.`;
 }
 
-/** Hero and kneeling on the heels: the seat rises until the knees are asked no more than they have. */
-export const kneelingSeat: Family = {
-  id: 'kneeling',
-  needs: ['kneeFlexion.hipBent:left', 'kneeFlexion.hipBent:right', 'kneeling.sitAllowance', 'anklePoint:left', 'anklePoint:right'],
-  heights: kneelingNeeds,
-  figure: (input, built) => {
-    const { body } = input;
-    const seatCm = built.seat ?? 0;
-    const legs = kneelingLegs(seatCm, body);
-    const spine = spineFrom(legs.hip, body.trunkCm, 0, 0);
-    const shoulder = spine.at(-1) as Point;
-    const resting: Point = [legs.hip[0] + 0.62 * (legs.knee[0] - legs.hip[0]), legs.hip[1] + 0.62 * (legs.knee[1] - legs.hip[1]) + body.thighRadiusAtKneeCm + 2];
-    return {
-      posture: {
-        ...legs, spine, ...headFrom(shoulder, body, 2), ...armToward(shoulder, resting, body, -1), pelvisDeg: 0, pelvisLeanDeg: 0,
-        supports: [
-          { slot: 'seat', xCm: legs.hip[0] - 2, bottomCm: 0, topCm: seatCm },
-          { slot: 'ankle', xCm: legs.ankle[0] - 3, bottomCm: 0, topCm: built.ankle ?? 0 },
-          { slot: 'behindKnee', xCm: legs.knee[0] - 8, bottomCm: body.kneeFrontCm, topCm: body.kneeFrontCm + (built.behindKnee ?? 0) },
-        ],
-      },
-      demands: kneeDemands(input, seatCm),
-      findings: { thighSlopeDeg: thighSlopeDeg(seatCm, body) },
-    };
-  },
-  why: kneelingWhy,
-};
+export const kneelingKeys = (side: ReadingSide): readonly InputKey[] => ['kneeling.sitAllowance', ...keysOn(workingLegs(side), 'kneeFlexion.hipBent', 'anklePoint')];
+
+/** Pads as they lie under the figure. */
+export function kneelingPadPlaces(legs: ReturnType<typeof kneelingLegs>, built: Built, body: Body): SupportPlace[] {
+  const places: (SupportPlace | false)[] = [
+    { slot: 'ankle', xCm: legs.ankle[0] - 3, bottomCm: 0, topCm: built.ankle ?? 0 },
+    { slot: 'behindKnee', xCm: legs.knee[0] - 8, bottomCm: body.kneeFrontCm, topCm: body.kneeFrontCm + (built.behindKnee ?? 0) },
+    { slot: 'underShin', xCm: legs.knee[0] - 12, bottomCm: 0, topCm: Math.min(built.underShin ?? 0, legs.knee[1] - 1) },
+  ];
+  return places.filter((place): place is SupportPlace => place !== false && place.topCm > place.bottomCm);
+}
+
+/** A kneeling seat: between the feet on the floor, or on top of the heels. */
+function kneelingOn(id: string, onHeels: boolean): Family {
+  const heels = (body: Body) => (onHeels ? body.heelsSatOnCm : 0);
+  return {
+    id,
+    needs: kneelingKeys,
+    heights: (input) => kneelingNeeds(input).map((need) => (need.slot === 'seat' && onHeels ? { ...need, rawCm: need.rawCm - heels(input.body), over: 'heels' } : need)),
+    figure: (input, built) => {
+      const { body } = input;
+      const seatCm = (built.seat ?? 0) + heels(body);
+      const padCm = built.underShin ?? 0;
+      const legs = kneelingLegs(seatCm, body, padCm);
+      const spine = spineFrom(legs.hip, body.trunkCm, 0, 0);
+      const shoulder = spine.at(-1) as Point;
+      const resting: Point = [legs.hip[0] + 0.62 * (legs.knee[0] - legs.hip[0]), legs.hip[1] + 0.62 * (legs.knee[1] - legs.hip[1]) + body.thighRadiusAtKneeCm + 2];
+      return {
+        posture: {
+          ...legs, spine, ...headFrom(shoulder, body, 2), ...armToward(shoulder, resting, body, -1), pelvisDeg: 0, pelvisLeanDeg: 0,
+          supports: [{ slot: 'seat', xCm: legs.hip[0] - 2, bottomCm: heels(body), topCm: seatCm }, ...kneelingPadPlaces(legs, built, body)],
+        },
+        demands: kneeDemands(input, seatCm - padCm),
+        findings: { thighSlopeDeg: thighSlopeDeg(seatCm - padCm, body) },
+      };
+    },
+    why: kneelingWhy,
+  };
+}
+
+export const kneelingSeat = kneelingOn('kneeling', false);
+export const kneelingOnHeels = kneelingOn('kneeling on heels', true);

@@ -1,10 +1,11 @@
 import { asinDeg, cosDeg, sinDeg } from '../angles';
 import type { Body } from '../body/body';
-import { longSit as parameter } from '../parameters';
-import { sides } from '../ranges/ranges';
-import { rangeValue, stifferSide, valueOf } from './draw';
-import type { Demand, Family, FamilyInput, SlotNeed } from './family';
-import { armToward, headFrom, spineFrom, type Point, type Posture } from './posture';
+import { longSit as parameter, straddle } from '../parameters';
+import { sides, type Side } from '../ranges/ranges';
+import { palmGapCm } from './arms';
+import { leastOf, rangeValue, stifferSide, valueOf } from './draw';
+import { keysOn, otherSide, type Demand, type Family, type FamilyInput, type SlotNeed } from './family';
+import { armToward, headFrom, spineFrom, type Leg, type Point, type Posture } from './posture';
 
 /** Angles of two legs stretched forward over a seat and a roll under the knees. */
 export interface LongLegs {
@@ -38,10 +39,14 @@ export function longLegs(seatCm: number, rollCm: number, body: Body): LongLegs {
 /** Height of the gap under straight knees on this seat: a roll lower than it changes nothing. */
 export const kneeGapCm = (seatCm: number, body: Body) => longLegs(seatCm, 0, body).knee[1] - body.kneeBackCm;
 
+/** The long legs of a pose: both, or the one that the worked side leaves long. */
+export const hamstringLegs = ({ side }: FamilyInput): readonly Side[] => (side === 'both' ? sides : [otherSide(side)]);
+
 /** Hip flexion that the stiffer side has at a knee bend: the least of the hip itself and the hamstring with the knee's help. */
-function hipFlexionOf({ draw, settings }: FamilyInput): (kneeBendDeg: number) => number {
+function hipFlexionOf(input: FamilyInput): (kneeBendDeg: number) => number {
+  const { draw, settings } = input;
   const coupling = valueOf(draw, 'hamstringCoupling');
-  const limits = sides.map((side) => ({ hip: rangeValue(draw, 'hipFlexion', side), straight: settings.share * rangeValue(draw, 'hamstring', side) }));
+  const limits = hamstringLegs(input).map((side) => ({ hip: rangeValue(draw, 'hipFlexion', side), straight: settings.share * rangeValue(draw, 'hamstring', side) }));
   return (kneeBendDeg) => limits.reduce((least, { hip, straight }) => Math.min(least, hip, straight + coupling * kneeBendDeg), settings.hipFlexionMostDeg);
 }
 export const hipFlexionAt = (kneeBendDeg: number, input: FamilyInput) => hipFlexionOf(input)(kneeBendDeg);
@@ -109,7 +114,7 @@ export function longSitNeeds(input: FamilyInput): SlotNeed[] {
 export function hamstringDemands(input: FamilyInput, legs: LongLegs): Demand[] {
   const coupling = valueOf(input.draw, 'hamstringCoupling');
   const need = 90 - legs.thighFallDeg + input.settings.pelvisTargetDeg - coupling * legs.kneeBendDeg;
-  return sides.map((side) => ({ range: 'hamstring', side, needDeg: need, haveDeg: rangeValue(input.draw, 'hamstring', side) }));
+  return hamstringLegs(input).map((side) => ({ range: 'hamstring', side, needDeg: need, haveDeg: rangeValue(input.draw, 'hamstring', side) }));
 }
 
 /** Feet upright at the end of long legs. */
@@ -125,7 +130,7 @@ export function longFoot(legs: LongLegs, body: Body): Pick<Posture, 'heel' | 'to
 
 /** The sentence for seat and roll, shared by the long sit and its folds. */
 export function longSitWhy(input: FamilyInput, need: SlotNeed): string {
-  const side = stifferSide(input.draw, 'hamstring');
+  const side = stifferSide(input.draw, 'hamstring', hamstringLegs(input));
   const bend = `Hamstring ${rangeValue(input.draw, 'hamstring', side).toFixed(0)}° ${side}`;
   const onFloor = rollBackDeg(0, 0, input);
   if (need.slot === 'seat') {
@@ -137,10 +142,21 @@ export function longSitWhy(input: FamilyInput, need: SlotNeed): string {
   return need.rawCm <= 0 ? 'Straight knees cost the back nothing here.' : `${bend}, ${seatFirst} → knees on ${need.rawCm.toFixed(0)} cm.`;
 }
 
+/** Half the angle between spread legs: as wide as costs the pelvis nothing. */
+export const straddleHalfAngleDeg = ({ draw }: FamilyInput) => Math.min(straddle.widest.value, straddle.easyShare.value * leastOf(draw, 'hipSpread', sides));
+
+/** A leg turned outward about the hip's upright axis: shorter from the side, wider from above. */
+export function turnedOut(leg: Leg, hip: Point, outDeg: number): Leg {
+  if (outDeg === 0) return leg;
+  const turn = ([x, y]: Point): Point => [hip[0] + (x - hip[0]) * cosDeg(outDeg), y];
+  const aside = ([x]: Point) => (x - hip[0]) * sinDeg(outDeg);
+  return { knee: turn(leg.knee), ankle: turn(leg.ankle), heel: turn(leg.heel), toe: turn(leg.toe), aside: { knee: aside(leg.knee), ankle: aside(leg.ankle), toe: aside(leg.toe) } };
+}
+
 /** Supports of a long sit as they lie under the figure. */
-export const longSitSupports = (legs: LongLegs, seatCm: number, rollCm: number, body: Body): Posture['supports'] => [
+export const longSitSupports = (legs: LongLegs, seatCm: number, rollCm: number, body: Body, outDeg = 0): Posture['supports'] => [
   { slot: 'seat', xCm: legs.hip[0] - 4, bottomCm: 0, topCm: seatCm },
-  { slot: 'underKnees', xCm: legs.knee[0] - 1, bottomCm: 0, topCm: Math.min(rollCm, legs.knee[1] - body.kneeBackCm + 0.5) },
+  { slot: 'underKnees', xCm: (legs.knee[0] - 1) * cosDeg(outDeg), bottomCm: 0, topCm: Math.min(rollCm, legs.knee[1] - body.kneeBackCm + 0.5) },
 ];
 
 /** Seat first while the path still raises it, then the knees: on a roll, a higher seat turns the pelvis hardly at all. */
@@ -149,31 +165,59 @@ export const mendsRollBack: NonNullable<Family['mendsRollBack']> = (input, built
   return (built.seat ?? 0) < limit - 1 ? 'seat' : 'underKnees';
 };
 
-/** Staff: legs long, pelvis as near upright as the hamstrings allow, palms beside the hips. */
-export const longSit: Family = {
-  id: 'long sit',
-  needs: ['hamstring:left', 'hamstring:right', 'hamstringCoupling', 'hipFlexion:left', 'hipFlexion:right'],
-  heights: longSitNeeds,
-  mendsRollBack,
-  afterBuilt: (input, built) => [{ slot: 'underKnees', side: 'both', rawCm: rollUnderKneesCm(built.seat ?? 0, input) }],
-  figure: (input, built) => {
-    const { body } = input;
-    const [seatCm, rollCm] = [built.seat ?? 0, built.underKnees ?? 0];
-    const legs = longLegs(seatCm, rollCm, body);
-    const rollBack = rollBackDeg(seatCm, rollCm, input);
-    // The pelvis leans back by the roll-back and the spine rounds forward to bring the shoulders over it again.
-    const spine = spineFrom(legs.hip, body.trunkCm, -rollBack, rollBack * 0.9);
-    const shoulder = spine.at(-1) as Point;
-    const palm: Point = [legs.hip[0] - 8, seatCm > 14 ? seatCm : 0];
-    return {
-      posture: {
-        hip: legs.hip, knee: legs.knee, ankle: legs.ankle, ...longFoot(legs, body), spine, ...headFrom(shoulder, body, rollBack * 0.3 + 2),
-        ...armToward(shoulder, palm, body, -1), pelvisDeg: input.settings.pelvisTargetDeg - rollBack, pelvisLeanDeg: -rollBack,
-        supports: longSitSupports(legs, seatCm, rollCm, body),
-      },
-      demands: hamstringDemands(input, legs),
-      findings: { rollBackDeg: rollBack, kneeBendDeg: legs.kneeBendDeg },
-    };
-  },
-  why: longSitWhy,
+/** How upright a sitting trunk stands over a seat: the pelvis leans back by the roll-back and the spine rounds forward to meet it. */
+export function sittingSpine(hip: Point, rollBack: number, body: Body): Point[] {
+  return spineFrom(hip, body.trunkCm, -rollBack, rollBack * 0.9);
+}
+
+/** Palms beside the hips, on a seat as high as this. */
+const handsNeed = (input: FamilyInput, seatCm: number, rollCm: number): SlotNeed => {
+  const { hip } = longLegs(seatCm, rollCm, input.body);
+  return { slot: 'hands', side: 'both', rawCm: palmGapCm(sittingSpine(hip, rollBackDeg(seatCm, rollCm, input), input.body).at(-1) as Point, input.body) };
 };
+
+/** Legs long, pelvis as near upright as the hamstrings allow, palms beside the hips; legs together or spread. */
+function sitWithLongLegs(id: string, spread: boolean): Family {
+  const built = (needs: readonly SlotNeed[], slot: string) => Math.max(0, needs.find((need) => need.slot === slot)?.rawCm ?? 0);
+  return {
+    id,
+    needs: (side) => ['hamstringCoupling', ...keysOn(side === 'both' ? sides : [otherSide(side)], 'hamstring', 'hipFlexion')],
+    heights: (input) => {
+      const needs = longSitNeeds(input);
+      return [...needs, handsNeed(input, built(needs, 'seat'), built(needs, 'underKnees'))];
+    },
+    mendsRollBack,
+    afterBuilt: (input, { seat = 0, underKnees }) => {
+      const roll = rollUnderKneesCm(seat, input);
+      return [{ slot: 'underKnees', side: 'both', rawCm: roll }, handsNeed(input, seat, underKnees ?? roll)];
+    },
+    figure: (input, { seat: seatCm = 0, underKnees: rollCm = 0, hands: handsCm = 0 }) => {
+      const { body } = input;
+      const legs = longLegs(seatCm, rollCm, body);
+      const rollBack = rollBackDeg(seatCm, rollCm, input);
+      const spine = sittingSpine(legs.hip, rollBack, body);
+      const shoulder = spine.at(-1) as Point;
+      const outDeg = spread ? straddleHalfAngleDeg(input) : 0;
+      const palm: Point = [legs.hip[0] - (seatCm > 1 ? 22 : 8), handsCm];
+      return {
+        posture: {
+          ...turnedOut({ knee: legs.knee, ankle: legs.ankle, ...longFoot(legs, body) }, legs.hip, outDeg), hip: legs.hip, spine, ...headFrom(shoulder, body, rollBack * 0.3 + 2),
+          ...armToward(shoulder, palm, body, -1), pelvisDeg: input.settings.pelvisTargetDeg - rollBack, pelvisLeanDeg: -rollBack,
+          supports: [...longSitSupports(legs, seatCm, rollCm, body, outDeg), ...(handsCm > 0 ? [{ slot: 'hands', xCm: palm[0], bottomCm: 0, topCm: handsCm }] : [])],
+        },
+        demands: [
+          ...hamstringDemands(input, legs),
+          ...(spread ? sides.map((side) => ({ range: 'hipSpread' as const, side, needDeg: outDeg / straddle.easyShare.value, haveDeg: rangeValue(input.draw, 'hipSpread', side) })) : []),
+        ],
+        findings: { rollBackDeg: rollBack, kneeBendDeg: legs.kneeBendDeg, ...(spread ? { halfAngleDeg: outDeg } : {}) },
+      };
+    },
+    why: (input, need) => (need.slot === 'hands' ? palmWhy(need) : longSitWhy(input, need)),
+  };
+}
+
+/** The sentence for palms that press beside or behind the hips. */
+export const palmWhy = ({ rawCm }: SlotNeed) => (rawCm <= 0 ? 'The palms reach the floor.' : `With this trunk and these arms the palms stop ${rawCm.toFixed(0)} cm over the floor: something under them lets the back grow.`);
+
+export const longSit = sitWithLongLegs('long sit', false);
+export const straddleSit = sitWithLongLegs('straddle', true);

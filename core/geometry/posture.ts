@@ -18,13 +18,31 @@ export interface SupportPlace {
   readonly leanDeg?: number;
 }
 
-/** Solved joints of a figure seen from the side: what is drawn is what was reckoned. */
-export interface Posture {
-  readonly hip: Point;
+/** How far knee, ankle and toe lie outward of their own hip, minus across the midline, in centimetres. */
+export interface Aside {
+  readonly knee: number;
+  readonly ankle: number;
+  readonly toe: number;
+}
+
+/** A leg from its hip down, seen from the side. */
+export interface Leg {
   readonly knee: Point;
   readonly ankle: Point;
   readonly heel: Point;
   readonly toe: Point;
+  /** Left out where the leg stays in the plane of its hip. */
+  readonly aside?: Aside;
+}
+
+/** The joints alone of a solved leg. */
+export const legOf = ({ knee, ankle, heel, toe, aside }: Leg): Leg => ({ knee, ankle, heel, toe, ...(aside ? { aside } : {}) });
+
+/** Solved joints of a figure seen from the side: what is drawn is what was reckoned. */
+export interface Posture extends Leg {
+  readonly hip: Point;
+  /** The other leg, where it does something else than the near one. */
+  readonly far?: Leg;
   /** From the hip centre to the shoulder centre; its length is the trunk's. */
   readonly spine: readonly Point[];
   /** Middle of the skull. */
@@ -39,6 +57,8 @@ export interface Posture {
   /** Lean of the pelvis's long axis in the picture, degrees from upright, forward +. */
   readonly pelvisLeanDeg: number;
   readonly supports: readonly SupportPlace[];
+  /** Where a strap goes from the hand, when not to the near foot. */
+  readonly strapTo?: Point;
 }
 
 export const along = ([x, y]: Point, leanDeg: number, cm: number): Point => [x + cm * sinDeg(leanDeg), y + cm * cosDeg(leanDeg)];

@@ -1,10 +1,11 @@
-import { cosDeg, sinDeg } from '../angles';
+import { asinDeg, cosDeg, sinDeg } from '../angles';
 import type { Body } from '../body/body';
 import { reclinedHero as parameter } from '../parameters';
-import { sides, type Side } from '../ranges/ranges';
+import type { Side } from '../ranges/ranges';
 import { rangeValue, stifferSide, valueOf } from './draw';
-import type { Family, FamilyInput, SlotNeed } from './family';
-import { kneeBendOnSeat, kneeDemands, kneelingLegs, kneelingNeeds, kneelingWhy } from './kneelingSeat';
+import { keysOn, workingLegs, type Built, type Family, type FamilyInput, type Figure, type SlotNeed } from './family';
+import { kneeBendOnSeat, kneeDemands, kneelingKeys, kneelingLegs, kneelingNeeds, kneelingPadPlaces, kneelingSeatNeedCm, kneelingWhy } from './kneelingSeat';
+import { kneeGapCm, longFoot, longLegs } from './longSit';
 import { armToward, headFrom, spineFrom, type Point } from './posture';
 
 /**
@@ -24,11 +25,11 @@ const backHeightCm = (share: number, hipY: number, inclineDeg: number, body: Bod
 const inclineFor = ({ draw, settings }: FamilyInput, side: Side) =>
   rampInclineDeg(rangeValue(draw, 'kneeFlexion.prone', side), valueOf(draw, 'kneeling.sitAllowance'), valueOf(draw, 'reclinedHero.frontThighCoupling'), settings.lumbarAllowanceDeg);
 
-/** The incline that both front thighs allow, between lying flat and sitting up. */
-const sharedInclineDeg = (input: FamilyInput) => Math.min(90, Math.max(input.settings.inclineLeastDeg, ...sides.map((side) => inclineFor(input, side))));
+/** The incline that the folded front thighs allow, between lying flat and sitting up. */
+const sharedInclineDeg = (input: FamilyInput) => Math.min(90, Math.max(input.settings.inclineLeastDeg, ...workingLegs(input.side).map((side) => inclineFor(input, side))));
 
-function rampNeeds(inclineDeg: number, seatCm: number, body: Body): SlotNeed[] {
-  const hipY = kneelingLegs(seatCm, body).hip[1];
+/** The ramp under a back that leaves the hip at this height. */
+export function rampNeeds(inclineDeg: number, hipY: number, body: Body): SlotNeed[] {
   return [
     { slot: 'back', part: 'high', side: 'both', rawCm: backHeightCm(parameter.bladesAt.value, hipY, inclineDeg, body) },
     { slot: 'back', part: 'low', side: 'both', rawCm: backHeightCm(parameter.lowRibsAt.value, hipY, inclineDeg, body) },
@@ -39,7 +40,7 @@ function rampNeeds(inclineDeg: number, seatCm: number, body: Body): SlotNeed[] {
 const seatOf = (needs: readonly SlotNeed[]) => Math.max(0, needs.find(({ slot }) => slot === 'seat')?.rawCm ?? 0);
 
 /** The incline that a built ramp gives, from its height under the shoulder blades. */
-function inclineOn(bladesCm: number, hipY: number, body: Body): number {
+export function inclineOn(bladesCm: number, hipY: number, body: Body): number {
   let low = 0;
   let high = 90;
   for (let i = 0; i < 30; i++) {
@@ -50,66 +51,123 @@ function inclineOn(bladesCm: number, hipY: number, body: Body): number {
   return (low + high) / 2;
 }
 
+/** Trunk, head, near arm and ramp of a figure that reclines from the hip at an incline. */
+export function reclinedFigure(hip: Point, incline: number, seatCm: number, built: Built, body: Body): Pick<Figure['posture'], 'spine' | 'head' | 'crownDeg' | 'elbow' | 'hand' | 'pelvisLeanDeg' | 'supports'> {
+  const lean = incline - 90;
+  const spine = spineFrom(hip, body.trunkCm, lean, lean);
+  const shoulder = spine.at(-1) as Point;
+  const skin = (share: number): Point => {
+    const on = [hip[0] - share * body.trunkCm * cosDeg(incline), hip[1] + share * body.trunkCm * sinDeg(incline)] as const;
+    return [on[0] - body.trunkDepthCm * sinDeg(incline), on[1] - body.trunkDepthCm * cosDeg(incline)];
+  };
+  const [low, high, head] = [skin(0.12), skin(parameter.bladesAt.value + 0.1), skin(parameter.headAt.value)];
+  const beside: Point = [shoulder[0] + 0.55 * body.trunkCm * cosDeg(incline), Math.max(4, shoulder[1] - 0.75 * body.trunkCm)];
+  return {
+    spine, ...headFrom(shoulder, body, lean + 8), ...armToward(shoulder, beside, body, 1), pelvisLeanDeg: lean,
+    supports: [
+      { slot: 'back', xCm: low[0], bottomCm: 0, topCm: Math.max(seatCm, low[1]), toXCm: high[0], toTopCm: Math.max(0, high[1]) },
+      { slot: 'neck', xCm: head[0], bottomCm: Math.max(0, head[1]), topCm: Math.max(0, head[1]) + (built.neck ?? 0), leanDeg: incline },
+    ],
+  };
+}
+
+/** Incline of the trunk on what was built, or the one that the thighs allow where no ramp lies there. */
+function inclineBuilt(input: FamilyInput, built: Built): number {
+  const bladesCm = built['back.high'];
+  return bladesCm === undefined ? sharedInclineDeg(input) : inclineOn(bladesCm, kneelingLegs(built.seat ?? 0, input.body, built.underShin ?? 0).hip[1], input.body);
+}
+
+/** What reclined hero asks of the folded knees, and how the trunk lies. */
+function heroFigure(input: FamilyInput, built: Built): Figure {
+  const { body, draw } = input;
+  const [seatCm, padCm] = [built.seat ?? 0, built.underShin ?? 0];
+  const legs = kneelingLegs(seatCm, body, padCm);
+  const incline = inclineBuilt(input, built);
+  const upper = reclinedFigure(legs.hip, incline, seatCm, built, body);
+  const kneeBend = kneeBendOnSeat(seatCm - padCm, body, valueOf(draw, 'kneeling.sitAllowance'));
+  const hipFlexion = incline - (180 - valueOf(draw, 'kneeling.sitAllowance') - kneeBend);
+  const folded = workingLegs(input.side);
+  const allowed = (side: Side) => rangeValue(draw, 'kneeFlexion.prone', side) + valueOf(draw, 'reclinedHero.frontThighCoupling') * hipFlexion;
+  return {
+    posture: {
+      ...legs, ...upper, pelvisDeg: 0,
+      supports: [{ slot: 'seat', xCm: legs.hip[0] - 2, bottomCm: 0, topCm: seatCm }, ...upper.supports, ...kneelingPadPlaces(legs, built, body).filter(({ slot }) => slot !== 'behindKnee')],
+    },
+    demands: [
+      ...kneeDemands(input, seatCm - padCm),
+      ...folded.map((side) => ({ range: 'kneeFlexion.prone' as const, side, needDeg: kneeBend, haveDeg: allowed(side) })),
+    ],
+    findings: { inclineDeg: incline, archDeg: Math.max(0, inclineFor(input, stifferSide(draw, 'kneeFlexion.prone', folded)) - incline) },
+  };
+}
+
+function heroWhy(input: FamilyInput, need: SlotNeed): string {
+  if (!['back', 'neck'].includes(need.slot)) return kneelingWhy(input, need);
+  if (need.slot === 'neck') return neckWhy(need);
+  const side = stifferSide(input.draw, 'kneeFlexion.prone', workingLegs(input.side));
+  const bend = rangeValue(input.draw, 'kneeFlexion.prone', side).toFixed(0);
+  return `Front thigh ${bend}° face down, ${side} → trunk at ${sharedInclineDeg(input).toFixed(0)}°, so ${Math.max(0, need.rawCm).toFixed(0)} cm under ${rampPlace(need)}.`;
+}
+
+export const rampPlace = ({ part }: SlotNeed) => (part === 'low' ? 'the low ribs' : 'the shoulder blades');
+export const neckWhy = ({ rawCm }: SlotNeed) => `The back of the head is less deep than the back: ${rawCm.toFixed(0)} cm over the ramp keep the throat long.`;
+
 /** Reclined hero: the knees set the seat, the front thighs set the ramp, and the ramp touches the pelvis. */
 export const reclinedHero: Family = {
   id: 'reclined hero',
-  needs: [
-    'kneeFlexion.hipBent:left', 'kneeFlexion.hipBent:right', 'kneeFlexion.prone:left', 'kneeFlexion.prone:right',
-    'kneeling.sitAllowance', 'reclinedHero.frontThighCoupling', 'anklePoint:left', 'anklePoint:right',
-  ],
+  needs: (side) => [...kneelingKeys(side), 'reclinedHero.frontThighCoupling', ...keysOn(workingLegs(side), 'kneeFlexion.prone')],
   heights: (input) => {
     const needs = kneelingNeeds(input);
-    return [...needs, ...rampNeeds(sharedInclineDeg(input), seatOf(needs), input.body)];
+    return [...needs, ...rampNeeds(sharedInclineDeg(input), kneelingLegs(seatOf(needs), input.body, input.settings.underShinCm).hip[1], input.body)];
   },
-  afterBuilt: (input, built) => {
-    const seatCm = built.seat ?? 0;
-    const high = built['back.high'];
-    // Once the high end lies there, the low end and the head follow the ramp that it makes.
-    const incline = high === undefined ? sharedInclineDeg(input) : inclineOn(high, kneelingLegs(seatCm, input.body).hip[1], input.body);
-    return rampNeeds(incline, seatCm, input.body);
+  // Once the high end lies there, the low end and the head follow the ramp that it makes.
+  afterBuilt: (input, built) => rampNeeds(inclineBuilt(input, built), kneelingLegs(built.seat ?? 0, input.body, built.underShin ?? 0).hip[1], input.body),
+  figure: heroFigure,
+  why: heroWhy,
+};
+
+/** Centimetres by which the folded side's hip stands over the other one: the other sinks to the seat when the seat is lower than the folded knee asks. */
+const hipGapCm = (input: FamilyInput, seatCm: number) => Math.max(0, kneelingSeatNeedCm(input) - Math.max(0, seatCm));
+
+/** What the long leg and the low hip ask for beside a folded leg. */
+function longSideNeeds(input: FamilyInput, seatCm: number): SlotNeed[] {
+  return [
+    // The straight line from hip to heel: higher, and the support would tip the pelvis.
+    { slot: 'underKnees', side: 'both', rawCm: kneeGapCm(seatCm, input.body) },
+    { slot: 'hipLevel', side: 'both', rawCm: hipGapCm(input, seatCm), over: 'seat' },
+  ];
+}
+
+/** One leg folded back, the other long: seat and ramp follow the folded side, a wedge levels the pelvis, a support meets the long knee. */
+export const reclinedHeroOne: Family = {
+  id: 'reclined hero, one leg',
+  needs: reclinedHero.needs,
+  heights: (input) => {
+    const needs = reclinedHero.heights(input);
+    const seatCm = seatOf(needs);
+    return [...needs, ...longSideNeeds(input, Math.max(seatCm, kneelingSeatNeedCm(input)))];
   },
+  afterBuilt: (input, built) => [...(reclinedHero.afterBuilt?.(input, built) ?? []), ...longSideNeeds(input, built.seat ?? 0)],
   figure: (input, built) => {
-    const { body, draw } = input;
-    const seatCm = built.seat ?? 0;
-    const legs = kneelingLegs(seatCm, body);
-    const bladesCm = built['back.high'];
-    const incline = bladesCm === undefined ? sharedInclineDeg(input) : inclineOn(bladesCm, legs.hip[1], body);
-    const lean = incline - 90;
-    const spine = spineFrom(legs.hip, body.trunkCm, lean, lean);
-    const shoulder = spine.at(-1) as Point;
-    const skin = (share: number): Point => {
-      const on = [legs.hip[0] - share * body.trunkCm * cosDeg(incline), legs.hip[1] + share * body.trunkCm * sinDeg(incline)] as const;
-      return [on[0] - body.trunkDepthCm * sinDeg(incline), on[1] - body.trunkDepthCm * cosDeg(incline)];
-    };
-    const [low, high, head] = [skin(0.12), skin(parameter.bladesAt.value + 0.1), skin(parameter.headAt.value)];
-    const beside: Point = [shoulder[0] + 0.55 * body.trunkCm * cosDeg(incline), Math.max(4, shoulder[1] - 0.75 * body.trunkCm)];
-    const kneeBend = kneeBendOnSeat(seatCm, body, valueOf(draw, 'kneeling.sitAllowance'));
-    const hipFlexion = incline - (180 - valueOf(draw, 'kneeling.sitAllowance') - kneeBend);
-    const allowed = (side: Side) => rangeValue(draw, 'kneeFlexion.prone', side) + valueOf(draw, 'reclinedHero.frontThighCoupling') * hipFlexion;
-    const wanting = Math.max(0, inclineFor(input, stifferSide(draw, 'kneeFlexion.prone')) - incline);
+    const { body } = input;
+    const { posture, demands, findings } = heroFigure(input, built);
+    const long = longLegs(built.seat ?? 0, built.underKnees ?? 0, body);
+    const list = asinDeg(Math.max(0, hipGapCm(input, built.seat ?? 0) - (built.hipLevel ?? 0)) / 2 / body.hipSpacingCm);
     return {
       posture: {
-        ...legs, spine, ...headFrom(shoulder, body, lean + 8), ...armToward(shoulder, beside, body, 1), pelvisDeg: 0, pelvisLeanDeg: lean,
+        ...posture, far: { knee: long.knee, ankle: long.ankle, ...longFoot(long, body) },
         supports: [
-          { slot: 'seat', xCm: legs.hip[0] - 2, bottomCm: 0, topCm: seatCm },
-          { slot: 'back', xCm: low[0], bottomCm: 0, topCm: Math.max(seatCm, low[1]), toXCm: high[0], toTopCm: Math.max(0, high[1]) },
-          { slot: 'neck', xCm: head[0], bottomCm: head[1], topCm: head[1] + (built.neck ?? 0), leanDeg: incline },
-          { slot: 'ankle', xCm: legs.ankle[0] - 3, bottomCm: 0, topCm: built.ankle ?? 0 },
+          ...posture.supports,
+          ...(built.underKnees ? [{ slot: 'underKnees', xCm: long.knee[0] + 8, bottomCm: 0, topCm: built.underKnees }] : []),
+          ...(built.hipLevel ? [{ slot: 'hipLevel', xCm: posture.hip[0] + 4, bottomCm: built.seat ?? 0, topCm: (built.seat ?? 0) + built.hipLevel }] : []),
         ],
       },
-      demands: [
-        ...kneeDemands(input, seatCm),
-        ...sides.map((side) => ({ range: 'kneeFlexion.prone' as const, side, needDeg: kneeBend, haveDeg: allowed(side) })),
-      ],
-      findings: { inclineDeg: incline, archDeg: wanting },
+      demands, findings: { ...findings, listDeg: list },
     };
   },
   why: (input, need) => {
-    if (!['back', 'neck'].includes(need.slot)) return kneelingWhy(input, need);
-    const side = stifferSide(input.draw, 'kneeFlexion.prone');
-    const bend = rangeValue(input.draw, 'kneeFlexion.prone', side).toFixed(0);
-    if (need.slot === 'neck') return `The back of the head is less deep than the back: ${need.rawCm.toFixed(0)} cm over the ramp keep the throat long.`;
-    const place = need.part === 'low' ? 'the low ribs' : 'the shoulder blades';
-    return `Front thigh ${bend}° face down, ${side} → trunk at ${sharedInclineDeg(input).toFixed(0)}°, so ${Math.max(0, need.rawCm).toFixed(0)} cm under ${place}.`;
+    if (need.slot === 'underKnees') return need.rawCm <= 0 ? 'The long leg lies on the floor.' : `The long leg falls away from the seat: ${need.rawCm.toFixed(0)} cm under its knee keep it from pulling the pelvis down.`;
+    if (need.slot === 'hipLevel') return need.rawCm < 0.5 ? 'Both hips stand level on this seat.' : `The other hip sinks ${need.rawCm.toFixed(1)} cm lower than the folded side: a wedge levels the pelvis.`;
+    return heroWhy(input, need);
   },
 };

@@ -1,10 +1,11 @@
-import { armCm } from '../body/body';
-import { standingFold as parameter } from '../parameters';
+import { armCm, type Body } from '../body/body';
+import { standingFold as parameter, straddle } from '../parameters';
 import { sides } from '../ranges/ranges';
-import { rangeValue, stifferSide, valueOf } from './draw';
-import type { Family, FamilyInput } from './family';
+import { cosDeg, sinDeg } from '../angles';
+import { leastOf, rangeValue, stifferSide, valueOf } from './draw';
+import { keysOn, type Family, type FamilyInput } from './family';
 import { hipFlexionAt } from './longSit';
-import { along, armToward, between, type Point } from './posture';
+import { along, armToward, between, type Aside, type Point } from './posture';
 
 interface Hang {
   readonly hip: Point;
@@ -17,12 +18,15 @@ interface Hang {
 }
 
 /** Hips over ankles, knees bent evenly; the trunk pitches by what the hamstrings leave and a share of the rounding. */
-function hang(input: FamilyInput, kneeDeg: number): Hang {
+function hang(input: FamilyInput, kneeDeg: number, halfAngleDeg = 0): Hang {
   const { body, settings } = input;
   const half = kneeDeg / 2;
   const ankle: Point = [0, body.ankleHeightCm];
-  const knee = along(ankle, half, body.shinCm);
-  const hip = along(knee, -half, body.thighCm);
+  // Legs apart lean outward, so that the hips come down.
+  const upright = cosDeg(halfAngleDeg);
+  const up = ([x, y]: Point, leanDeg: number, cm: number): Point => [x + cm * Math.sin((leanDeg * Math.PI) / 180), y + cm * cosDeg(leanDeg) * upright];
+  const knee = up(ankle, half, body.shinCm);
+  const hip = up(knee, -half, body.thighCm);
   const baseDeg = hipFlexionAt(kneeDeg, input) - half;
   const pitchDeg = Math.min(settings.pitchMostDeg, baseDeg + parameter.spineCounts.value * settings.spineShareDeg);
   const shoulder = along(hip, pitchDeg, body.trunkCm);
@@ -30,7 +34,7 @@ function hang(input: FamilyInput, kneeDeg: number): Hang {
 }
 
 /** Palms' height over the floor with arms hanging straight; under 0 the palms lie on the floor. */
-export const handsHeightCm = (input: FamilyInput, kneeDeg: number) => hang(input, kneeDeg).handsCm;
+export const handsHeightCm = (input: FamilyInput, kneeDeg: number, halfAngleDeg = 0) => hang(input, kneeDeg, halfAngleDeg).handsCm;
 
 /** Bends a chord of the trunk's length into the rounding that was reckoned. */
 function roundedBack(hip: Point, shoulder: Point, bulgeDeg: number): Point[] {
@@ -44,15 +48,32 @@ function roundedBack(hip: Point, shoulder: Point, bulgeDeg: number): Point[] {
   });
 }
 
-/** Standing fold: hands always on something. */
-export const standingFold: Family = {
-  id: 'standing fold',
-  needs: ['hamstring:left', 'hamstring:right', 'hamstringCoupling', 'hipFlexion:left', 'hipFlexion:right'],
-  heights: (input) => [{ slot: 'hands', side: 'both', rawCm: handsHeightCm(input, input.settings.standingKneeDeg) }],
+/** How far legs spread by half an angle stand outward, the knees bent evenly. */
+function asideOf(halfAngleDeg: number, kneeDeg: number, { thighCm, shinCm }: Body): Aside {
+  const out = sinDeg(halfAngleDeg) * cosDeg(kneeDeg / 2);
+  return { knee: thighCm * out, ankle: (thighCm + shinCm) * out, toe: (thighCm + shinCm) * out };
+}
+
+/** What tells the standing folds apart. */
+interface StandingForm {
+  /** Knees bent at least so far. */
+  readonly leastKneeDeg?: number;
+  readonly wide?: boolean;
+}
+
+/** Standing folds: hands always on something. */
+function standing(id: string, form: StandingForm): Family {
+  const kneeOf = ({ settings }: FamilyInput) => Math.max(settings.standingKneeDeg, form.leastKneeDeg ?? 0);
+  const halfOf = ({ draw }: FamilyInput) => (form.wide ? Math.min(straddle.standingWidest.value, straddle.easyShare.value * leastOf(draw, 'hipSpread', sides)) : 0);
+  return {
+  id,
+  needs: () => ['hamstringCoupling', ...keysOn(sides, 'hamstring', 'hipFlexion', ...(form.wide ? ['hipSpread' as const] : []))],
+  heights: (input) => [{ slot: 'hands', side: 'both', rawCm: handsHeightCm(input, kneeOf(input), halfOf(input)) }],
   figure: (input, built) => {
-    const { body, settings } = input;
-    const kneeDeg = settings.standingKneeDeg;
-    const { hip, knee, ankle, pitchDeg, baseDeg, shoulder } = hang(input, kneeDeg);
+    const { body } = input;
+    const kneeDeg = kneeOf(input);
+    const half = halfOf(input);
+    const { hip, knee, ankle, pitchDeg, baseDeg, shoulder } = hang(input, kneeDeg, half);
     const handY = built.hands;
     const onThigh: Point = [(hip[0] + knee[0]) / 2 + body.thighRadiusAtKneeCm, (hip[1] + knee[1]) / 2];
     const hand: Point = handY === undefined ? onThigh : [shoulder[0] + 1, Math.max(handY, shoulder[1] - armCm(body))];
@@ -61,7 +82,7 @@ export const standingFold: Family = {
     const share = (pitchDeg - baseDeg) / parameter.spineCounts.value;
     return {
       posture: {
-        hip, knee, ankle, heel: [-0.25 * body.footCm, 1], toe: [0.72 * body.footCm, 1.2],
+        knee, ankle, heel: [-0.25 * body.footCm, 1], toe: [0.72 * body.footCm, 1.2], ...(half > 0 ? { aside: asideOf(half, kneeDeg, body) } : {}), hip,
         spine: roundedBack(hip, shoulder, share), head: along(shoulder, crownDeg, 0.62 * body.shoulderToCrownCm), crownDeg,
         ...armToward(shoulder, hand, body, 1),
         pelvisDeg: baseDeg, pelvisLeanDeg: baseDeg, supports: handY === undefined ? [] : [{ slot: 'hands', xCm: hand[0], bottomCm: 0, topCm: handY }],
@@ -74,9 +95,14 @@ export const standingFold: Family = {
   },
   why: (input, need) => {
     const side = stifferSide(input.draw, 'hamstring');
-    const bend = `Hamstring ${rangeValue(input.draw, 'hamstring', side).toFixed(0)}° ${side}, knees bent ${input.settings.standingKneeDeg}°`;
+    const bend = `Hamstring ${rangeValue(input.draw, 'hamstring', side).toFixed(0)}° ${side}, knees bent ${kneeOf(input)}°`;
     if (need.rawCm <= 0) return `${bend}: the palms reach the floor.`;
     if (need.rawCm > parameter.highestHandProp.value) return `${bend}: the palms stop ${need.rawCm.toFixed(0)} cm up, so they rest on the thighs.`;
     return `${bend}: the palms stop ${need.rawCm.toFixed(0)} cm over the floor.`;
   },
 };
+}
+
+export const standingFold = standing('standing fold', {});
+export const hangingFold = standing('hanging fold', { leastKneeDeg: parameter.hangingKnee.value });
+export const wideFold = standing('wide fold', { wide: true });

@@ -2,13 +2,14 @@ import type { Decision } from '../adapt/decide';
 import type { Offset } from '../adapt/offset';
 import type { PlanSlot } from '../formats/plan';
 import { Z90, type Band } from '../geometry/band';
-import { slotKey, type SlotNeed } from '../geometry/family';
-import { decision as decisionParameter, fold, offset as offsetParameter, standingFold } from '../parameters';
+import { sidelessKey, slotKey, type SlotNeed } from '../geometry/family';
+import { decision as decisionParameter, fold, offset as offsetParameter, squat, standingFold } from '../parameters';
+import { comesDown } from '../poses/poses';
 import type { Pose } from '../poses/pose';
 import { bestStacks, rungAbove, rungBelow } from '../props/search';
 import type { Shelf } from '../props/shelf';
 import type { SlotId } from '../props/slots';
-import { stackFaults, stackHeightCm, type Piece, type SlotRule, type Stack } from '../props/stack';
+import { isFree, stackFaults, stackHeightCm, type Piece, type SlotRule, type Stack, type Used } from '../props/stack';
 
 /** What is not known of one slot's height: from the ranges, and from everything else. */
 export interface SlotDoubt {
@@ -17,7 +18,7 @@ export interface SlotDoubt {
 }
 
 /** Slots that are left empty when they would have to stand higher than this. */
-const HIGHEST_CM: Readonly<Partial<Record<string, number>>> = { forehead: fold.highestForeheadProp.value, hands: standingFold.highestHandProp.value };
+const HIGHEST_CM: Readonly<Partial<Record<string, number>>> = { forehead: fold.highestForeheadProp.value, chest: fold.highestForeheadProp.value, hands: standingFold.highestHandProp.value, heels: squat.highestHeel.value };
 /** Whether a slot is left empty since it would have to stand too high. */
 export const leftEmpty = (slot: string, cm: number) => cm > (HIGHEST_CM[slot] ?? Infinity);
 
@@ -35,6 +36,8 @@ export interface SlotBuild {
   readonly shelf: Shelf;
   readonly why: string;
   readonly pose: Pose;
+  /** What the pose's other slots already use. */
+  readonly used: Used;
   /** A first build stands this many standard deviations over the target: most supported first. */
   readonly firstZ: number;
 }
@@ -73,25 +76,28 @@ function reasonFor({ why, doubt, need, decision, lying }: SlotBuild, action: Pla
 }
 
 /** The stack for a slot today: what the decision says for the slot that moves, what lay there for the rest, the nearest for a first time. */
-function stackFor({ need, decision, lying, rule, shelf, pose }: SlotBuild, targetCm: number, aimCm: number): { action: PlanSlot['action']; stacks: Stack[] } {
+function stackFor({ need, decision, lying, rule, shelf, pose, used }: SlotBuild, targetCm: number, aimCm: number): { action: PlanSlot['action']; stacks: Stack[] } {
   const key = slotKey(need);
-  const action = lying === undefined ? 'first' : decision.slot === key && (decision.action === 'lower' || decision.action === 'raise') ? decision.action : 'keep';
+  const action = lying === undefined ? 'first' : movesWith(decision, key) ? decision.action as 'lower' | 'raise' : 'keep';
   if (need.isLength) return { action, stacks: targetCm < 1 ? [] : bestStrap(shelf, targetCm) };
   if (targetCm < (LOWEST_CM[need.slot] ?? 1) && action !== 'raise' && !(lying && lying.heightCm > 0.5)) return { action, stacks: [] };
   if (leftEmpty(need.slot, targetCm)) return { action, stacks: [] };
-  if (lying && action === 'keep' && (pose.comesDown.includes(key) || need.slot !== 'underKnees') && stillThere(lying.pieces, shelf, rule)) {
+  if (lying && action === 'keep' && (comesDown(pose, key) || need.slot !== 'underKnees') && stillThere(lying.pieces, shelf, rule) && isFree(lying.pieces, shelf, used)) {
     // A slot that follows another (the low end of a ramp) is built anew when that one moved.
     const follows = need.part === 'low' || need.slot === 'neck';
     if (!follows || Math.abs(lying.heightCm - targetCm) <= decisionParameter.mostRung.value) {
       const again = { pieces: lying.pieces, heightCm: stackHeightCm(lying.pieces, shelf, rule) };
-      const rivals = bestStacks(shelf, rule, { targetCm: again.heightCm, lying: lying.pieces }).filter(({ pieces }) => JSON.stringify(pieces) !== JSON.stringify(again.pieces));
+      const rivals = bestStacks(shelf, rule, { targetCm: again.heightCm, lying: lying.pieces, used }).filter(({ pieces }) => JSON.stringify(pieces) !== JSON.stringify(again.pieces));
       return { action, stacks: [again, ...rivals.slice(0, 2)] };
     }
   }
-  if (lying && action === 'lower') return { action, stacks: [rungBelow(shelf, rule, lying) ?? lying] };
-  if (lying && action === 'raise') return { action, stacks: [rungAbove(shelf, rule, lying) ?? lying] };
-  return { action, stacks: bestStacks(shelf, rule, { targetCm: lying ? lying.heightCm : aimCm, ...(lying ? { lying: lying.pieces } : {}) }) };
+  if (lying && action === 'lower') return { action, stacks: [rungBelow(shelf, rule, lying, used) ?? lying] };
+  if (lying && action === 'raise') return { action, stacks: [rungAbove(shelf, rule, lying, used) ?? lying] };
+  return { action, stacks: bestStacks(shelf, rule, { targetCm: lying ? lying.heightCm : aimCm, used, ...(lying ? { lying: lying.pieces } : {}) }) };
 }
+
+/** Whether a slot is the one that a decision moves: a pair that goes up goes up on both sides, each comes down by itself. */
+const movesWith = ({ action, slot }: Decision, key: string) => (action === 'lower' && slot === key) || (action === 'raise' && slot !== null && sidelessKey(slot) === sidelessKey(key));
 
 /** Any strap long enough for the hands and a loop round the feet. */
 function bestStrap(shelf: Shelf, lengthCm: number): Stack[] {

@@ -2,7 +2,7 @@ import { wentWell, type Earlier } from '../adapt/decide';
 import type { HeightEvidence } from '../adapt/offset';
 import type { Session, SessionPose, Settled } from '../formats/book';
 import { dayOf } from '../formats/time';
-import { slotKey } from '../geometry/family';
+import { sidelessKey, slotKey } from '../geometry/family';
 
 /** Earlier times of one pose on one side, oldest first, before today. */
 export function earlierTimes(sessions: readonly Session[], pose: string, side: SessionPose['side'], today: string): Earlier[] {
@@ -22,7 +22,7 @@ export function evidenceOf(outcome: SessionPose, key: string, reckonedCm: number
   if (outcome.overruled) return [{ says: 'settled', overReckonedCm }];
   if (wentWell(outcome)) return [{ says: 'enough', overReckonedCm }];
   // Only the slot that what was felt points at is too low; of the others nothing is known.
-  if (goesUp === key) return [{ says: 'tooLow', overReckonedCm }];
+  if (goesUp !== null && sidelessKey(goesUp) === sidelessKey(key)) return [{ says: 'tooLow', overReckonedCm }];
   return [];
 }
 

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { mirrored, recordWith, samplePerson, sampleReading, sampleSession, sampleShelf } from '../tests/samples';
+import { inputOf, mirrored, recordWith, samplePerson, sampleReading, sampleSession, sampleShelf } from '../tests/samples';
 import { planSchema, type Plan, type PlanSlot } from '../formats/plan';
 import { shiftDays } from '../formats/time';
 import { cautions } from '../safety/cautions';
@@ -7,6 +7,8 @@ import { slotRule } from '../props/slots';
 import { stackFaults } from '../props/stack';
 import { bodyFrom } from '../body/body';
 import { families } from '../geometry/families';
+import type { Family } from '../geometry/family';
+import { ranges, sides, type RangeId } from '../ranges/ranges';
 import { poseById, poses } from '../poses/poses';
 import { planStudent } from './plan';
 import { solveFigure } from './solve';
@@ -20,7 +22,7 @@ const read = [sampleReading({ id: 'l', values: [128, 130] }), sampleReading({ id
 test('a plan of a student of whom only the stature is known is whole and valid', () => {
   const plan = planStudent(recordWith(), sampleShelf, DAY);
   expect(planSchema.parse(JSON.parse(JSON.stringify(plan)))).toEqual(JSON.parse(JSON.stringify(plan)));
-  expect(plan.poses.map(({ pose }) => pose)).toEqual(poses.map(({ id }) => id));
+  expect(plan.poses.map(({ pose }) => pose)).toEqual(poses.flatMap(({ id, sides }) => (sides === 'each' ? [id, id] : [id])));
   expect(plan.unanswered).toHaveLength(cautions.length);
 });
 
@@ -53,10 +55,17 @@ test('mirrored students get mirrored plans', () => {
   fc.assert(fc.property(fc.integer({ min: 100, max: 160 }), fc.integer({ min: 100, max: 160 }), fc.integer({ min: 30, max: 90 }), (left, right, hamstring) => {
     const record = recordWith({ readings: [sampleReading({ id: 'a', values: [left] }), sampleReading({ id: 'b', side: 'right', values: [right] }), sampleReading({ id: 'c', range: 'hamstring', values: [hamstring] })] });
     const [one, two] = [planStudent(record, sampleShelf, DAY), planStudent(mirrored(record), sampleShelf, DAY)];
-    one.poses.forEach((pose, i) => pose.slots.forEach((slot, j) => {
-      expect(two.poses[i]?.slots[j]?.targetCm).toBeCloseTo(slot.targetCm, 9);
-      expect(two.poses[i]?.slots[j]?.stack).toEqual(slot.stack);
-    }));
+    const swap = (side: string) => ({ left: 'right', right: 'left' })[side] ?? side;
+    for (const pose of one.poses) {
+      const other = two.poses.find((there) => there.pose === pose.pose && there.side === swap(pose.side));
+      expect(other?.status).toBe(pose.status);
+      for (const slot of pose.slots) {
+        const twin = other?.slots.find((there) => there.slot === slot.slot && there.part === slot.part && there.side === swap(slot.side));
+        expect(twin?.targetCm).toBeCloseTo(slot.targetCm, 9);
+        // A pair takes its pieces one side after the other, so only what both share is the same pieces.
+        if (slot.side === 'both') expect(twin?.stack).toEqual(slot.stack);
+      }
+    }
   }), { numRuns: 15 });
 });
 
@@ -126,20 +135,70 @@ test('without a shelf the heights are there and nothing is built', () => {
 
 test('an unknown pose is refused by name', () => expect(() => planStudent(recordWith(), sampleShelf, DAY, { poses: ['headstand-on-a-boat'] })).toThrow('headstand-on-a-boat'));
 
-test.each([[140, 25, 85], [210, 25, 85], [140, 110, 165], [210, 110, 165], [170, 60, 140]])('every pose can be planned and drawn at %d cm, hamstring %d°, knee %d°', (statureCm, hamstring, knee) => {
-  const readings = (['left', 'right'] as const).flatMap((side) => [sampleReading({ id: `h${side}`, side, range: 'hamstring', values: [hamstring] }), sampleReading({ id: `k${side}`, side, values: [knee] })]);
-  const plan = planStudent(recordWith({ person: samplePerson({ statureCm }), readings }), sampleShelf, DAY);
-  for (const { posture, slots } of plan.poses) {
-    const numbers = JSON.stringify([posture, slots]);
-    expect(numbers).not.toMatch(/null,null|NaN|Infinity/);
-    expect(posture?.spine.length).toBeGreaterThan(4);
-  }
+const extreme: Readonly<Record<string, { statureCm: number; values: Readonly<Partial<Record<RangeId, number>>> }>> = {
+  short: { statureCm: 140, values: {} }, tall: { statureCm: 210, values: {} },
+  stiff: { statureCm: 178, values: { hamstring: 25, 'kneeFlexion.hipBent': 85, 'kneeFlexion.prone': 75, hipFlexion: 85, hipRotation: 15, hipSpread: 15, hipExtension: -20, ankleBend: 0, anklePoint: 20, spineFold: 10, armReach: 100 } },
+  free: { statureCm: 163, values: { hamstring: 110, 'kneeFlexion.hipBent': 165, 'kneeFlexion.prone': 158, hipFlexion: 145, hipRotation: 88, hipSpread: 80, hipExtension: 35, ankleBend: 50, anklePoint: 80, spineFold: 90, armReach: 185 } },
+};
+const readAll = (values: Readonly<Partial<Record<RangeId, number>>>) => Object.entries(values).flatMap(([range, value]) =>
+  (ranges[range as RangeId].sided ? sides : (['left'] as const)).map((side) => sampleReading({ id: `${range}-${side}`, range: range as RangeId, side, values: [value, value] })));
+
+describe.each(Object.entries(extreme))('the %s body', (_, { statureCm, values }) => {
+  const plan = planStudent(recordWith({ person: samplePerson({ statureCm }), readings: readAll(values) }), sampleShelf, DAY);
+
+  test.each(plan.poses.map((planned) => [`${planned.pose} ${planned.side}`, planned] as const))('%s is planned and drawn, or another pose stands in', (_name, planned) => {
+    expect(JSON.stringify(planned)).not.toMatch(/null,null|NaN|Infinity/);
+    if (planned.status === 'instead') {
+      expect(poseById(planned.instead ?? '')).toBeDefined();
+      expect(planned.reasons[0]).toMatch(/cm/);
+      return;
+    }
+    expect(planned.posture?.spine.length).toBeGreaterThan(4);
+    expect(planned.stage).not.toBe('');
+  });
+
+  test('no pose takes more of anything than the shelf has', () => {
+    for (const { slots } of plan.poses) {
+      const taken = slots.flatMap(({ stack }) => stack).reduce<Record<string, number>>((sum, { item, count }) => ({ ...sum, [item]: (sum[item] ?? 0) + count }), {});
+      for (const { id, count } of sampleShelf) expect(taken[id] ?? 0).toBeLessThanOrEqual(count);
+    }
+  });
+});
+
+test('each side of a one-sided pose follows its own ranges and its own sessions', () => {
+  const readings = [sampleReading({ id: 'l', range: 'hipRotation', values: [48, 48] }), sampleReading({ id: 'r', range: 'hipRotation', side: 'right', values: [70, 70] })];
+  const session = sampleSession('2026-01-10', { pose: 'pigeon', side: 'right', settled: [{ slot: 'hipLevel', side: 'both', heightCm: 6, pieces: [{ item: 'wool', state: 'fold-16', count: 1 }] }] });
+  const [left, right] = planStudent(recordWith({ readings, sessions: [session] }), sampleShelf, DAY, { poses: ['pigeon'] }).poses;
+  expect([left?.side, right?.side]).toEqual(['left', 'right']);
+  expect(left!.slots[0]!.targetCm).toBeGreaterThan(right!.slots[0]!.targetCm + 3);
+  expect(left?.decision.action).toBe('first');
+  expect(right?.decision.action).toBe('keep');
+  expect(right?.slots[0]?.lastCm).toBe(6);
+});
+
+test('a pair that is met on both sides is told apart, and raised together', () => {
+  const readings = [sampleReading({ id: 'l', range: 'hipRotation', values: [45, 45] }), sampleReading({ id: 'r', range: 'hipRotation', side: 'right', values: [62, 62] })];
+  const first = planStudent(recordWith({ readings }), sampleShelf, DAY, { poses: ['open-book'] }).poses[0]!;
+  const knee = (plan: typeof first, side: string) => plan.slots.find((slot) => slot.slot === 'underThigh' && slot.side === side)!;
+  expect(knee(first, 'left').targetCm).toBeGreaterThan(knee(first, 'right').targetCm + 2);
+  const session = sampleSession('2026-01-15', { pose: 'open-book', feeling: { strength: 3, place: 'joint' }, settled: first.slots.map(({ slot, side, stackCm, stack }) => ({ slot, side, heightCm: stackCm, pieces: stack })) });
+  const next = planStudent(recordWith({ readings, sessions: [session] }), sampleShelf, '2026-01-22', { poses: ['open-book'] }).poses[0]!;
+  expect(next.decision).toMatchObject({ action: 'raise', slot: 'underThigh' });
+  expect(knee(next, 'left').action).toBe('raise');
+  expect(knee(next, 'right').action).toBe('raise');
+});
+
+test('a hip that would have to stand too high gets the figure four, unless a caution forbids that too', () => {
+  const stiff = readAll({ hipRotation: 25 });
+  expect(planStudent(recordWith({ readings: stiff }), sampleShelf, DAY, { poses: ['pigeon'] }).poses[0]).toMatchObject({ status: 'instead', instead: 'figure-four' });
+  const person = samplePerson({ cautions: [{ id: 'pregnancy', answer: 'yes', at: DAY }] });
+  expect(planStudent(recordWith({ person, readings: stiff }), sampleShelf, DAY, { poses: ['pigeon'] }).poses[0]).toMatchObject({ status: 'instead', instead: 'reclined-open' });
 });
 
 test('a figure on any heights answers to what lies beneath', () => {
   const record = recordWith({ readings: [sampleReading({ range: 'hamstring', values: [45, 45] })] });
   const estimates = estimateRanges(record, DAY);
-  const roll = (built: Record<string, number>) => solveFigure(record.person, estimates, 'staff', built).findings.rollBackDeg ?? NaN;
+  const roll = (built: Record<string, number>) => solveFigure({ person: record.person, pose: 'staff', side: 'both', shelf: sampleShelf }, estimates, built).findings.rollBackDeg ?? NaN;
   expect(roll({ seat: 20 })).toBeLessThan(roll({ seat: 0 }) - 8);
 });
 
@@ -147,9 +206,19 @@ test('every reference in the catalogue resolves', () => {
   for (const pose of poses) {
     expect(families[pose.family]).toBeDefined();
     expect(pose.stages.at(-1)?.from).toBeUndefined();
-    for (const slot of [...pose.comesDown, ...Object.values(pose.goesUp)]) expect(pose.slots).toContain(slot.split('.')[0]);
+    for (const slot of pose.slots.length === 0 ? [] : [...pose.comesDown, ...Object.values(pose.goesUp)]) expect(pose.slots).toContain(slot.split('.')[0]);
     for (const fault of pose.faults) expect(pose.slots).toContain(fault.slot);
     expect(pose.look.length).toBeGreaterThanOrEqual(3);
     expect(pose.look.length).toBeLessThanOrEqual(5);
+    expect(pose.atHome.length).toBeGreaterThan(10);
+    for (const id of [...pose.warmUps, ...pose.counterposes, pose.easier, pose.harder, pose.insteadOver?.pose]) if (id !== undefined) expect(poseById(id)).toBeDefined();
+    for (const { from } of pose.stages) if (from) expect(pose.slots).toContain(from.slot.split('.')[0]);
+    // What a table says is needed, its family reckons or asks of the joints.
+    const family: Family = families[pose.family];
+    const input = inputOf({}, {}, 170, pose.sides === 'each' ? 'left' : 'both');
+    const known = [...family.needs(input.side).map((key) => key.split(':')[0]), ...family.figure(input, {}).demands.map(({ range }) => range)];
+    for (const range of pose.needs) expect(known).toContain(range);
+    // Every slot that the family reckons is one of the pose's own.
+    for (const need of family.heights(input)) expect(pose.slots).toContain(need.slot);
   }
 });

@@ -1,7 +1,6 @@
-import { askedForMore, decide, type Rung } from '../adapt/decide';
+import { askedForMore, decide, type Earlier, type Rung } from '../adapt/decide';
 import { chanceEnough, offsetFrom } from '../adapt/offset';
-import { choicesFor, type Choices } from '../approaches/approaches';
-import { bodyFrom, type Body } from '../body/body';
+import type { Choices } from '../approaches/approaches';
 import { beliefOf, believableChange, estimateRanges, type Estimates, type StudentRecord } from '../estimate/estimate';
 import type { SessionPose } from '../formats/book';
 import type { Plan, PlanPose, PlanSlot } from '../formats/plan';
@@ -9,21 +8,21 @@ import { dayOf, shiftDays } from '../formats/time';
 import { bandsOf, meansOf, Z90, type Band } from '../geometry/band';
 import { normalQuantile } from '../normal';
 import { uncertainParameters, type Belief } from '../geometry/draw';
-import { families } from '../geometry/families';
-import { slotKey, type Built, type Family, type FamilyInput, type Settings } from '../geometry/family';
+import { sidelessKey, slotKey, type Built, type Family, type FamilyInput } from '../geometry/family';
 import { decision as decisionParameter, hold as holdParameter, offset as offsetParameter } from '../parameters';
-import { poses, poseById, stageOf } from '../poses/poses';
+import { poses, stageOf } from '../poses/poses';
 import type { Pose, RaiseReason } from '../poses/pose';
 import { rungBelow } from '../props/search';
 import type { Shelf } from '../props/shelf';
 import { slotRule, type SlotId } from '../props/slots';
-import type { Stack } from '../props/stack';
-import { ranges, splitKey, type RangeKey } from '../ranges/ranges';
-import { settingsFor } from '../safety/settings';
-import { unansweredCautions, verdictOn, type Verdict } from '../safety/verdict';
+import { usedWith, type Stack, type Used } from '../props/stack';
+import { ranges, sides, splitKey, type RangeKey, type ReadingSide } from '../ranges/ranges';
+import { longestHoldFor } from '../safety/settings';
+import { firstAllowed, unansweredCautions, type Verdict } from '../safety/verdict';
 import { buildSlot, leftEmpty, type SlotDoubt } from './buildSlot';
 import { earlierTimes, evidenceOf, settledAt } from './history';
 import { measureNext } from './measureNext';
+import { poseOr, settlePose, type Settled } from './settle';
 
 export interface PlanWish {
   /** Pose ids; all of the catalogue when left out. */
@@ -44,8 +43,6 @@ interface Ground {
   readonly record: StudentRecord;
   readonly shelf: Shelf;
   readonly today: string;
-  readonly body: Body;
-  readonly choices: Choices;
   readonly estimates: Estimates;
   readonly belief: Belief;
   /** Estimates as they stood on an earlier day. */
@@ -66,15 +63,11 @@ export function planStudent(record: StudentRecord, shelf: Shelf, date: string, w
   };
   const estimates = estimatesOn(today);
   const ground: Ground = {
-    record, shelf, today, body: bodyFrom(person.statureCm, person.bodyCm), choices: choicesFor(person.approach, person.choices), estimates,
+    record, shelf, today, estimates,
     belief: beliefOf(estimates), estimatesOn, veryMobile: isVeryMobile(record, estimates), caution: wish.caution ?? shippedCaution,
   };
-  const wanted = wish.poses === undefined ? poses : wish.poses.map((id) => {
-    const pose = poseById(id);
-    if (!pose) throw new RangeError(`no pose is called ${id}`);
-    return pose;
-  });
-  const planned = wanted.map((pose) => planPose(pose, ground));
+  const wanted = wish.poses === undefined ? poses : wish.poses.map(poseOr);
+  const planned = wanted.flatMap((pose) => plannedSides(pose).map((side) => planPose(settlePose(person, pose.id, shelf), side, ground)));
   const readToday = new Set(Object.values(estimates).filter((one) => one?.lastAt === today).map((one) => (one as { key: RangeKey }).key));
   return {
     format: 'ojas-plan/1', person: person.id, date: today, approach: person.approach,
@@ -88,6 +81,10 @@ export function planStudent(record: StudentRecord, shelf: Shelf, date: string, w
     poses: planned.map(({ planPose: one }) => one),
   };
 }
+
+/** The sides that a pose is planned for: each by itself, or both at once. */
+export const plannedSides = (pose: Pick<Pose, 'sides'>): readonly ReadingSide[] => (pose.sides === 'each' ? sides : BOTH);
+const BOTH: readonly ReadingSide[] = ['both'];
 
 /** Marked so by the teacher or at intake, or any measured range past the 95th percentile of adults. */
 export function isVeryMobile({ person }: StudentRecord, estimates: Estimates): boolean {
@@ -105,36 +102,36 @@ interface Planned {
   readonly bands: readonly Band[];
 }
 
-const notBuilt = (pose: Pose, verdict: Verdict): PlanPose => ({
-  pose: pose.id, side: 'both', stage: '', status: verdict.status, instead: verdict.instead, reasons: [...verdict.reasons], refer: [...verdict.refer],
+const notBuilt = (pose: Pose, side: ReadingSide, { status, instead, reasons, refer }: Pick<Verdict, 'status' | 'instead' | 'reasons' | 'refer'>): PlanPose => ({
+  pose: pose.id, side, stage: '', status, instead, reasons: [...reasons], refer: [...refer],
   decision: { action: 'rest', slot: null, reasons: [], refer: null }, slots: [], demands: [], findings: {}, holdSeconds: 0, joints: {}, posture: null, postureWithout: null,
 });
 
-function planPose(pose: Pose, ground: Ground): Planned {
-  const verdict = verdictOn(pose.id, ground.record.person.cautions);
-  if (verdict.status === 'forbidden' || verdict.status === 'instead') return { planPose: notBuilt(pose, verdict), bands: [] };
+function planPose(settled: Settled, side: ReadingSide, ground: Ground): Planned {
+  const { pose, family, body, choices, verdict, settings } = settled;
+  if (verdict.status === 'forbidden' || verdict.status === 'instead') return { planPose: notBuilt(pose, side, verdict), bands: [] };
 
-  const settings = settingsFor(ground.choices, verdict.changes);
-  const family: Family = families[pose.family];
-  const input: FamilyInput = { body: ground.body, draw: meansOf(ground.belief), settings };
+  const input: FamilyInput = { body, draw: meansOf(ground.belief), settings, side };
   const bands = bandsOf(family, input, ground.belief);
-  const offsets = offsetsOf(pose, family, settings, bands, ground);
-  const earlier = earlierTimes(ground.record.sessions, pose.id, 'both', ground.today);
+  const earlier = earlierTimes(ground.record.sessions, pose.id, side, ground.today);
+  const offsets = offsetsOf(settled, side, bands, earlier, ground);
+  const better = betterInstead(settled, side, bands, offsets, ground);
+  if (better) return { planPose: better, bands };
   const last = earlier.at(-1)?.outcome;
 
   const lying = (key: string): Stack | undefined => {
-    const settled = last && settledAt(last, key);
-    return settled && { pieces: settled.pieces, heightCm: settled.heightCm };
+    const there = last && settledAt(last, key);
+    return there && { pieces: there.pieces, heightCm: there.heightCm };
   };
-  const rule = (slot: string) => slotRule(slot as SlotId, pose.family, ground.body);
+  const rule = (slot: string) => slotRule(slot as SlotId, pose.family, body);
   const decision = decide({
-    today: ground.today, earlier, slotToRaise: (why) => slotToRaise(pose, family, input, last, why), veryMobile: ground.veryMobile, lowCheck: lowCheckOf(pose, ground),
-    strengthAllowed: ground.choices.strength === 'none' ? STRENGTH_WITHOUT_PAIN : decisionParameter.easyFeeling.value,
+    today: ground.today, earlier, slotToRaise: (why) => slotToRaise(pose, family, input, last, why), veryMobile: ground.veryMobile, lowCheck: lowCheckOf(family, side, ground),
+    strengthAllowed: choices.strength === 'none' ? STRENGTH_WITHOUT_PAIN : decisionParameter.easyFeeling.value,
     chanceAsked: ground.caution.lowerRung,
-    rungs: () => pose.comesDown.flatMap((key): Rung[] => {
+    rungs: () => pose.comesDown.flatMap((name) => bands.filter(({ need }) => sidelessKey(slotKey(need)) === name)).flatMap((band): Rung[] => {
+      const key = slotKey(band.need);
       const stands = lying(key);
-      const band = bands.find(({ need }) => slotKey(need) === key);
-      if (!stands || !band || stands.heightCm < 0.5) return [];
+      if (!stands || stands.heightCm < 0.5) return [];
       const next = rungBelow(ground.shelf, rule(band.need.slot), stands);
       if (!next) return [];
       const { offset, rangeSdCm } = offsets.get(key) as SlotDoubt;
@@ -144,13 +141,16 @@ function planPose(pose: Pose, ground: Ground): Planned {
 
   const built: Record<string, number> = {};
   const slots: PlanSlot[] = [];
+  const firstZ = normalQuantile(ground.caution.firstBuild);
+  let used: Used = {};
   for (const band of bands) {
     if (verdict.changes.has('no strap') && band.need.slot === 'strap') continue;
     const key = slotKey(band.need);
-    const need = family.afterBuilt?.(input, built).find((one) => slotKey(one) === key) ?? band.need;
+    const need = (slots.length > 0 && family.afterBuilt?.(input, built).find((one) => slotKey(one) === key)) || band.need;
     const doubt = offsets.get(key) as SlotDoubt;
-    const slot = buildSlot({ need, band, doubt, decision, lying: lying(key), rule: rule(need.slot), shelf: ground.shelf, why: family.why(input, need), pose, firstZ: normalQuantile(ground.caution.firstBuild) });
+    const slot = buildSlot({ need, band, doubt, decision, lying: lying(key), rule: rule(need.slot), shelf: ground.shelf, why: family.why(input, need), pose, used, firstZ });
     slots.push(slot);
+    used = usedWith(used, slot.stack);
     if (!need.isLength && !leftEmpty(need.slot, slot.targetCm)) built[key] = slot.stackCm;
   }
   const { posture, demands, findings } = family.figure(input, built);
@@ -158,13 +158,25 @@ function planPose(pose: Pose, ground: Ground): Planned {
   return {
     bands,
     planPose: {
-      pose: pose.id, side: 'both', stage: stageFor(pose, { ...Object.fromEntries(slots.map((one) => [slotKey(one), one.targetCm])), ...built }, slots, ground.choices), status: verdict.status, instead: verdict.instead,
+      pose: pose.id, side, stage: stageFor(pose, { ...Object.fromEntries(slots.map((one) => [slotKey(one), one.targetCm])), ...built }, slots, choices), status: verdict.status, instead: verdict.instead,
       reasons: [...verdict.reasons, ...decision.reasons], refer: [...verdict.refer, ...(decision.refer ? [decision.refer] : [])],
       decision: { action: decision.action, slot: decision.slot, reasons: [...decision.reasons], refer: decision.refer },
-      slots, demands: [...demands], findings: { ...findings }, holdSeconds: holdFor(pose, earlier.map(({ outcome }) => outcome), ground.choices),
+      slots, demands: [...demands], findings: { ...findings }, holdSeconds: Math.min(longestHoldFor(verdict.changes), holdFor(pose, earlier.map(({ outcome }) => outcome), choices)),
       joints: jointsOf(posture), posture: posture as PlanPose['posture'], postureWithout: family.figure(input, floor).posture as PlanPose['posture'],
     },
   };
+}
+
+/** Where a support would have to stand too high to be sensible, the pose that serves better, unless a caution forbids that one. */
+function betterInstead({ pose, verdict }: Settled, side: ReadingSide, bands: readonly Band[], offsets: ReadonlyMap<string, SlotDoubt>, { record }: Ground): PlanPose | null {
+  const over = pose.insteadOver;
+  const band = over && bands.find(({ need }) => slotKey(need) === over.slot);
+  if (!over || !band) return null;
+  const cm = band.need.rawCm + (offsets.get(over.slot)?.offset.meanCm ?? 0);
+  if (cm <= over.cm) return null;
+  const instead = firstAllowed([over.pose], record.person.cautions);
+  const words = over.words.replace('{cm}', `${cm.toFixed(0)} cm`);
+  return notBuilt(pose, side, { status: instead === null ? 'forbidden' : 'instead', instead, reasons: [words, ...verdict.reasons], refer: verdict.refer });
 }
 
 /** Heights that lay there at an earlier time. */
@@ -184,10 +196,9 @@ const jointsOf = (posture: NonNullable<PlanPose['posture']> | ReturnType<Family[
 });
 
 /** Offsets per slot from every earlier time. The parameters' own doubt is part of what the offset learns, so it is counted once. */
-function offsetsOf(pose: Pose, family: Family, settings: Settings, bands: readonly Band[], ground: Ground): Map<string, SlotDoubt> {
-  const earlier = earlierTimes(ground.record.sessions, pose.id, 'both', ground.today);
+function offsetsOf({ pose, family, body, settings }: Settled, side: ReadingSide, bands: readonly Band[], earlier: readonly Earlier[], ground: Ground): Map<string, SlotDoubt> {
   const thenReckoned = earlier.map(({ at, outcome }) => {
-    const input = { body: ground.body, settings, draw: meansOf(beliefOf(ground.estimatesOn(dayOf(at)))) };
+    const input = { body, settings, side, draw: meansOf(beliefOf(ground.estimatesOn(dayOf(at)))) };
     const needs = [...family.heights(input), ...(family.afterBuilt?.(input, builtOf(outcome)) ?? [])];
     return { input, cm: new Map(needs.map((need) => [slotKey(need), need.rawCm])) };
   });
@@ -207,7 +218,7 @@ function offsetsOf(pose: Pose, family: Family, settings: Settings, bands: readon
 
 /** Where leaning on the forearms is chosen, or no ramp can be built, the pose goes no further than the forearms. */
 function stageFor(pose: Pose, built: Built, slots: readonly PlanSlot[], choices: Choices): string {
-  if (pose.family !== 'reclined hero') return stageOf(pose, built);
+  if (!pose.family.startsWith('reclined hero')) return stageOf(pose, built);
   const ramp = slots.find(({ slot, part }) => slot === 'back' && part === 'high');
   const unbuilt = ramp !== undefined && ramp.targetCm >= 1 && ramp.targetCm - ramp.stackCm > decisionParameter.mostRung.value * 2;
   if (unbuilt || choices.reclinedHero === 'forearms') return 'on-forearms';
@@ -225,11 +236,14 @@ function holdFor(pose: Pose, earlier: readonly { heldSeconds: number }[], choice
 const BREATHS = 8;
 
 /** Today's reading of a range that this pose needs, lower than yesterday's belief by more than chance explains; in words, else null. */
-function lowCheckOf(pose: Pose, { record, today, estimatesOn }: Ground): string | null {
+function lowCheckOf(family: Family, side: ReadingSide, { record, today, estimatesOn }: Ground): string | null {
+  if (!record.readings.some(({ at }) => dayOf(at) === today)) return null;
   const before = estimatesOn(shiftDays(today, -1));
+  const leansOn = family.needs(side);
   for (const reading of record.readings) {
-    if (dayOf(reading.at) !== today || !pose.needs.includes(reading.range) || reading.protocol !== undefined) continue;
+    if (dayOf(reading.at) !== today || reading.protocol !== undefined) continue;
     const key = ranges[reading.range].sided ? (`${reading.range}:${reading.side}` as RangeKey) : reading.range;
+    if (!leansOn.includes(key)) continue;
     const then = before[key];
     if (!then || then.source !== 'measured') continue;
     const now = reading.values.reduce((sum, value) => sum + value, 0) / reading.values.length;

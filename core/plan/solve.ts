@@ -1,38 +1,40 @@
-import { choicesFor } from '../approaches/approaches';
-import { bodyFrom } from '../body/body';
 import { beliefOf, type Estimates } from '../estimate/estimate';
 import type { Person } from '../formats/book';
 import { meansOf } from '../geometry/band';
-import { families } from '../geometry/families';
-import type { Built, Family, Figure } from '../geometry/family';
-import { poseById } from '../poses/poses';
+import type { Built, Figure } from '../geometry/family';
 import { bestStacks, rungAbove, rungBelow } from '../props/search';
 import type { Shelf } from '../props/shelf';
 import { slotRule, type SlotId } from '../props/slots';
-import type { Stack } from '../props/stack';
-import { settingsFor } from '../safety/settings';
-import { verdictOn } from '../safety/verdict';
+import type { SlotRule, Stack } from '../props/stack';
+import type { ReadingSide } from '../ranges/ranges';
+import { settlePose } from './settle';
+
+/** One student in one pose on one side, with the shelf at hand. */
+export interface InPose {
+  readonly person: Person;
+  readonly pose: string;
+  readonly side: ReadingSide;
+  readonly shelf: Shelf;
+}
 
 /** The figure of a student in a pose on any heights: what a dragged or moved support does to pelvis, back and knees. */
-export function solveFigure(person: Person, estimates: Estimates, poseId: string, built: Built): Figure {
-  const pose = poseById(poseId);
-  if (!pose) throw new RangeError(`no pose is called ${poseId}`);
-  const family: Family = families[pose.family];
-  const settings = settingsFor(choicesFor(person.approach, person.choices), verdictOn(poseId, person.cautions).changes);
-  return family.figure({ body: bodyFrom(person.statureCm, person.bodyCm), draw: meansOf(beliefOf(estimates)), settings }, built);
+export function solveFigure({ person, pose, side, shelf }: InPose, estimates: Estimates, built: Built): Figure {
+  const { family, body, settings } = settlePose(person, pose, shelf);
+  return family.figure({ body, draw: meansOf(beliefOf(estimates)), settings, side }, built);
+}
+
+function ruleFor({ person, pose: id, shelf }: InPose, slot: SlotId): SlotRule {
+  const { pose, body } = settlePose(person, id, shelf);
+  return slotRule(slot, pose.family, body);
 }
 
 /** The stack of this shelf that comes nearest to a height that is being tried. */
-export function nearestStack(person: Person, poseId: string, slot: SlotId, shelf: Shelf, targetCm: number): Stack {
-  const pose = poseById(poseId);
-  if (!pose) throw new RangeError(`no pose is called ${poseId}`);
-  return bestStacks(shelf, slotRule(slot, pose.family, bodyFrom(person.statureCm, person.bodyCm)), { targetCm })[0] ?? { pieces: [], heightCm: 0 };
+export function nearestStack(inPose: InPose, slot: SlotId, targetCm: number): Stack {
+  return bestStacks(inPose.shelf, ruleFor(inPose, slot), { targetCm })[0] ?? { pieces: [], heightCm: 0 };
 }
 
 /** One step down and one step up from what lies in a slot, in pieces of this shelf; undefined where the shelf has none. */
-export function rungsFrom(person: Person, poseId: string, slot: SlotId, shelf: Shelf, lying: Stack): { below: Stack | undefined; above: Stack | undefined } {
-  const pose = poseById(poseId);
-  if (!pose) throw new RangeError(`no pose is called ${poseId}`);
-  const rule = slotRule(slot, pose.family, bodyFrom(person.statureCm, person.bodyCm));
-  return { below: rungBelow(shelf, rule, lying), above: rungAbove(shelf, rule, lying) };
+export function rungsFrom(inPose: InPose, slot: SlotId, lying: Stack): { below: Stack | undefined; above: Stack | undefined } {
+  const rule = ruleFor(inPose, slot);
+  return { below: rungBelow(inPose.shelf, rule, lying), above: rungAbove(inPose.shelf, rule, lying) };
 }

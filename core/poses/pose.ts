@@ -26,6 +26,7 @@ export interface Pose {
   readonly group: 'seated' | 'kneeling' | 'reclined' | 'forward-bending' | 'chair' | 'counter';
   readonly name: string;
   readonly sanskrit?: string;
+  /** Both at once, or each side by itself. */
   readonly sides: 'both' | 'each';
   readonly family: FamilyId;
   readonly slots: readonly SlotId[];
@@ -45,6 +46,10 @@ export interface Pose {
   readonly counterposes: readonly string[];
   readonly easier?: string;
   readonly harder?: string;
+  /** Another pose serves better once this slot would have to stand higher; `{cm}` in the words is the height. */
+  readonly insteadOver?: { readonly slot: string; readonly cm: number; readonly pose: string; readonly words: string };
+  /** What builds it at home, and where nothing safe does. */
+  readonly atHome: string;
   /** Hold by progress, in seconds: a first one and the longest. */
   readonly hold: { readonly firstSeconds: number; readonly mostSeconds: number };
 }

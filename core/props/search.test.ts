@@ -1,11 +1,11 @@
 import fc from 'fast-check';
 import { bodyFrom } from '../body/body';
 import { sampleShelf } from '../tests/samples';
-import { allStacks, bestStacks, ladder, rungAbove, rungBelow } from './search';
+import { allStacks, bestStacks, rungAbove, rungBelow } from './search';
 import { loadedCm, type Shelf } from './shelf';
 import { slotIds, slotRule } from './slots';
 import { usualItem } from './starterShelf';
-import { MOST_PIECES, stackCostOf, stackFaults, stackHeightCm, type Piece, type SlotRule, type Stack } from './stack';
+import { isFree, MOST_PIECES, stackCostOf, stackFaults, stackHeightCm, usedWith, type Piece, type SlotRule, type Stack } from './stack';
 
 const body = bodyFrom(170);
 const kneelingSeat = slotRule('seat', 'kneeling', body);
@@ -63,11 +63,13 @@ test('a rung down is felt and small, a rung up is felt', () => {
   }));
 });
 
-test('the ladder rises by steps that can be felt', () => {
-  const rungs = ladder(sampleShelf, kneelingSeat);
-  expect(rungs[0]?.heightCm).toBe(0);
-  expect(rungs.length).toBeGreaterThan(15);
-  rungs.slice(1).forEach(({ heightCm }, i) => expect(heightCm - (rungs[i] as Stack).heightCm).toBeGreaterThanOrEqual(1 - 1e-9));
+test('what other slots use is not used twice', () => {
+  const all = bestStacks(sampleShelf, kneelingSeat, { targetCm: 15 })[0] as Stack;
+  const without = bestStacks(sampleShelf, kneelingSeat, { targetCm: 15, used: { cork: 6 } })[0] as Stack;
+  expect(all.pieces.some(({ item }) => item === 'cork')).toBe(true);
+  expect(without.pieces.some(({ item }) => item === 'cork')).toBe(false);
+  expect(isFree(all.pieces, sampleShelf, { cork: 6 })).toBe(false);
+  expect(usedWith({ cork: 2 }, [{ item: 'cork', state: 'flat', count: 2 }, { item: 'wool', state: 'fold-8', count: 1 }])).toEqual({ cork: 4, wool: 1 });
 });
 
 describe('rules', () => {

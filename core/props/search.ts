@@ -1,7 +1,7 @@
 import { decision } from '../parameters';
 import { isSoft, loadedCm, type Shelf } from './shelf';
 import {
-  countAsked, layerFaults, layersCost, missCost, MOST_PIECES, MOST_SOFT, movedCost, pairFaults, pieceWidthCm, type Layer, type SlotRule, type Stack, type StackWish,
+  countAsked, isFree, layerFaults, layersCost, missCost, MOST_PIECES, MOST_SOFT, movedCost, pairFaults, pieceWidthCm, type Layer, type SlotRule, type Stack, type StackWish, type Used,
 } from './stack';
 
 /** A stack with what it costs before any target is known. */
@@ -88,7 +88,7 @@ export function bestStacks(shelf: Shelf, rule: SlotRule, wish: StackWish, leastC
   let best = Infinity;
   const look = (stack: Priced) => {
     const unmoved = missCost(stack.heightCm, wish.targetCm) + stack.simplicity;
-    if (unmoved > best + RIVAL_COST) return;
+    if (unmoved > best + RIVAL_COST || (wish.used && !isFree(stack.pieces, shelf, wish.used))) return;
     const cost = unmoved + movedCost(wish.lying, stack.pieces);
     best = Math.min(best, cost);
     const rival = byUse.get(stack.uses);
@@ -115,29 +115,15 @@ const MIDDLE_STEP = (MOST_STEP + LEAST_STEP) / 2;
 const HAIR = 1e-9;
 
 /** The stack one step below what lies there: a rung of the shelf's own, felt, but no more than a step allows. */
-export function rungBelow(shelf: Shelf, rule: SlotRule, lying: Stack): Stack | undefined {
+export function rungBelow(shelf: Shelf, rule: SlotRule, lying: Stack, used: Used = {}): Stack | undefined {
   const { heightCm, pieces } = lying;
-  const wish = { targetCm: Math.max(0, heightCm - MIDDLE_STEP), lying: pieces };
+  const wish = { targetCm: Math.max(0, heightCm - MIDDLE_STEP), lying: pieces, used };
   return bestStacks(shelf, rule, wish, heightCm - (rule.mostStepCm ?? MOST_STEP) - HAIR, heightCm - LEAST_STEP + HAIR)[0];
 }
 
 /** The stack one step above; where the shelf has no small step up, the next one that it can build. */
-export function rungAbove(shelf: Shelf, rule: SlotRule, lying: Stack): Stack | undefined {
+export function rungAbove(shelf: Shelf, rule: SlotRule, lying: Stack, used: Used = {}): Stack | undefined {
   const { heightCm, pieces } = lying;
-  const wish = { targetCm: heightCm + MIDDLE_STEP, lying: pieces };
+  const wish = { targetCm: heightCm + MIDDLE_STEP, lying: pieces, used };
   return bestStacks(shelf, rule, wish, heightCm + LEAST_STEP - HAIR, heightCm + MOST_STEP + HAIR)[0] ?? bestStacks(shelf, rule, wish, heightCm + LEAST_STEP - HAIR)[0];
-}
-
-/** The shelf's ladder for a slot: reachable heights at least a felt step apart, each with its simplest stack. */
-export function ladder(shelf: Shelf, rule: SlotRule): Stack[] {
-  const stacks = allStacks(shelf, rule);
-  const rungs: Stack[] = [{ pieces: [], heightCm: 0 }];
-  for (;;) {
-    const start = firstFrom(stacks, (rungs.at(-1) as Stack).heightCm + LEAST_STEP);
-    const first = stacks[start];
-    if (!first) return rungs;
-    const near = stacks.slice(start, firstFrom(stacks, first.heightCm + LEAST_STEP));
-    const { pieces, heightCm } = near.reduce((a, b) => (b.simplicity < a.simplicity ? b : a));
-    rungs.push({ pieces, heightCm });
-  }
 }

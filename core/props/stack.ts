@@ -129,11 +129,29 @@ export function piecesMoved(from: readonly Piece[], to: readonly Piece[]): numbe
   return brought(from, to) + brought(to, from);
 }
 
+/** How many of each item are in use elsewhere. */
+export type Used = Readonly<Record<string, number>>;
+
+/** Whether what is left of the shelf has enough for some pieces. */
+export function isFree(pieces: readonly Piece[], shelf: Shelf, used: Used): boolean {
+  return pieces.every(({ item }) => {
+    const taken = used[item];
+    if (!taken) return true;
+    const asked = pieces.reduce((sum, one) => sum + (one.item === item ? one.count : 0), 0);
+    return asked + taken <= (shelf.find(({ id }) => id === item)?.count ?? 0);
+  });
+}
+
+/** What is in use once some more pieces are. */
+export const usedWith = (used: Used, pieces: readonly Piece[]): Used => pieces.reduce<Record<string, number>>((sum, { item, count }) => ({ ...sum, [item]: (sum[item] ?? 0) + count }), { ...used });
+
 /** What is weighed when stacks are compared. */
 export interface StackWish {
   readonly targetCm: number;
   /** What already lies there; nothing, for a first build. */
   readonly lying?: readonly Piece[];
+  /** What other slots of the pose already use, by item. */
+  readonly used?: Used;
 }
 
 export const movedCost = (lying: readonly Piece[] | undefined, to: readonly Piece[]) =>

@@ -1,8 +1,9 @@
 import type { Body } from '../body/body';
 import { armCm } from '../body/body';
-import { acosDeg } from '../angles';
+import { acosDeg, asinDeg } from '../angles';
+import { rotationFrom } from '../geometry/crossedLeg';
 import { kneeBendOnSeat } from '../geometry/kneelingSeat';
-import { kneeling, reading as readingParameter, spineShare, standingFold } from '../parameters';
+import { crossLegged, kneeling, reading as readingParameter, spineShare, standingFold } from '../parameters';
 import { ranges, type RangeId } from './ranges';
 
 export const methodIds = ['phone-tilt', 'photo', 'protractor', 'tape', 'by-eye', 'from-pose'] as const;
@@ -31,6 +32,8 @@ export interface Converted {
   readonly mean: number;
   /** Error of one reading after conversion, method and formula together. */
   readonly sem: number;
+  /** The reading only says that the range is at least so much. */
+  readonly bound?: 'atLeast';
 }
 
 /** What a conversion may lean on. */
@@ -38,6 +41,8 @@ export interface ConversionContext {
   readonly body: Body;
   /** Hip bend gained per degree of knee bend, as believed now. */
   readonly coupling: { readonly mean: number; readonly sd: number };
+  /** Height of the seat on which the reading was taken. */
+  readonly seatCm?: number;
 }
 
 export interface Protocol {
@@ -156,7 +161,95 @@ export const protocols: readonly Protocol[] = [
     position: 'On the back, one thigh drawn to the chest, knee bent.', holdStill: 'Other thigh down.', tool: 'Along the thigh.',
     stopWhen: `Stop as the pelvis rolls. ${NEVER}`, spoiledBy: 'A rolling pelvis.', convert: asRead,
   },
+  {
+    id: 'crossed-seat-gap', range: 'hipRotation', name: 'Knee gap in a crossed seat', methods: ['tape'], unit: 'cm', least: 0, most: 60,
+    position: 'Easy crossed legs on a known seat; note its height.', holdStill: 'Both sit bones down, pelvis upright, the knee let go.', tool: 'Tape from the floor to the underside of the knee.',
+    stopWhen: NEVER, spoiledBy: 'A pelvis that leans to one side; a knee that is held up or pressed down.',
+    convert: (gapCm, sem, { body, seatCm = 0 }) => {
+      const at = (cm: number, kneeDeg: number) => crossedSeatRotation(cm, seatCm, kneeDeg, body);
+      const read = through((cm) => at(cm, crossLegged.crossedKnee.value), gapCm, sem);
+      const byKnee = (at(gapCm, crossLegged.crossedKnee.value + KNEE_DOUBT_DEG) - at(gapCm, crossLegged.crossedKnee.value - KNEE_DOUBT_DEG)) / 2;
+      return { mean: read.mean, sem: Math.hypot(read.sem, byKnee) };
+    },
+  },
+  {
+    id: 'table-edge-rotation', range: 'hipRotation', name: 'On a table edge, shin swung inward', methods: ['phone-tilt', 'protractor', 'photo', 'by-eye'], unit: 'deg', least: 0, most: 90,
+    position: 'Sitting on a table edge, knees bent; the shin swings inward.', holdStill: 'Both sit bones down, thigh still.', tool: 'Along the shin.',
+    stopWhen: `Stop as the pelvis lifts. ${NEVER}`, spoiledBy: 'A lifting sit bone; a knee that has been hurt.',
+    convert: (value, sem) => ({ mean: value + crossLegged.flatFootRotation.value, sem: Math.hypot(sem, crossLegged.flatFootRotation.sd) }),
+  },
+  {
+    id: 'straddle-width', range: 'hipSpread', name: 'Straddle, heel to heel', methods: ['tape'], unit: 'cm', least: 0, most: 240,
+    position: 'Sitting with long legs apart, pelvis upright, on a seat if it rolls.', holdStill: 'Kneecaps up.', tool: 'Tape from heel to heel.',
+    stopWhen: NEVER, spoiledBy: 'Bent knees; feet falling forward.',
+    convert: (widthCm, sem, { body }) => {
+      const legCm = body.thighCm + body.shinCm;
+      const read = through((width) => asinDeg(width / 2 / legCm), widthCm, sem);
+      // The legs' own length is not known better than this.
+      const byLeg = through((cm) => asinDeg(widthCm / 2 / cm), legCm, LEG_DOUBT * legCm).sem;
+      return { mean: read.mean, sem: Math.hypot(read.sem, byLeg) };
+    },
+  },
+  {
+    id: 'spread.on-back', range: 'hipSpread', name: 'On the back, one leg moved aside', methods: ['protractor', 'phone-tilt', 'photo', 'by-eye'], unit: 'deg', ...limits('hipSpread'),
+    position: 'On the back, legs long; move one leg aside.', holdStill: 'The other hip bone, with your hand.', tool: 'Along the thigh, against the line of the two hip bones.',
+    stopWhen: `Stop as the pelvis moves. ${NEVER}`, spoiledBy: 'A pelvis that tips.', convert: asRead,
+  },
+  {
+    id: 'thigh-behind.edge', range: 'hipExtension', name: 'On a table or bolster edge', methods: ['phone-tilt', 'protractor', 'photo', 'by-eye'], unit: 'deg', ...limits('hipExtension'),
+    position: 'On the back at the edge, other knee held to the chest; let the thigh hang. Under the edge is plus.', holdStill: 'Low back flat.', tool: 'Along the thigh.',
+    stopWhen: `Stop where it hangs by itself. ${NEVER}`, spoiledBy: 'An arched low back; a thigh that drifts outward.', convert: asRead,
+  },
+  {
+    id: 'knee-to-wall', range: 'ankleBend', name: 'Knee to the wall', methods: ['tape'], unit: 'cm', least: 0, most: 25,
+    position: 'Standing before a wall, knee touches it, heel down; move the foot back to the last place where both hold.', holdStill: 'Heel down, knee over the toes.', tool: 'Tape from the big toe to the wall.',
+    stopWhen: NEVER, spoiledBy: 'A lifting heel; a foot turned out.',
+    convert: (cm, sem) => ({ mean: DEG_PER_CM_OF_WALL * cm, sem: Math.hypot(DEG_PER_CM_OF_WALL * sem, 0.3 * cm) }),
+  },
+  {
+    id: 'ankle-bend.shin', range: 'ankleBend', name: 'Shin over the foot', methods: ['phone-tilt', 'protractor', 'photo', 'by-eye'], unit: 'deg', ...limits('ankleBend'),
+    position: 'Standing, knee bent over the toes, heel down.', holdStill: 'Heel down.', tool: 'Along the shin; write how far it leans from upright.',
+    stopWhen: `Stop as the heel lifts. ${NEVER}`, spoiledBy: 'A lifting heel.', convert: asRead,
+  },
+  {
+    id: 'kneeling-ankle-gap', range: 'anklePoint', name: 'Gap under the ankle, kneeling', methods: ['tape'], unit: 'cm', least: 0, most: 14,
+    position: 'Kneeling upright, tops of the feet down.', holdStill: 'Feet straight back.', tool: 'Height of the gap under the front of the ankle.',
+    stopWhen: NEVER, spoiledBy: 'Feet turned in or out.',
+    convert: (gapCm, sem, { body }) => {
+      const read = through((gap) => kneeling.anklePointNeeded.value - asinDeg(gap / (kneeling.ankleLever.value * body.footCm)), gapCm, sem);
+      // No gap says only that the foot points at least as far as it must.
+      return gapCm <= NO_GAP_CM ? { ...read, bound: 'atLeast' } : read;
+    },
+  },
+  {
+    id: 'ankle-point.lying', range: 'anklePoint', name: 'Foot pointed, lying', methods: ['protractor', 'photo', 'by-eye'], unit: 'deg', ...limits('anklePoint'),
+    position: 'On the back, foot over the edge, pointed.', holdStill: 'Shin still.', tool: 'Shin and outer edge of the foot; square is 0.', stopWhen: NEVER, spoiledBy: 'Curled toes read as ankle.', convert: asRead,
+  },
+  {
+    id: 'spine-fold.seated', range: 'spineFold', name: 'Rounded on a stool', methods: ['phone-tilt', 'photo', 'by-eye'], unit: 'deg', ...limits('spineFold'),
+    position: 'Sitting on a stool, the back let round, head heavy.', holdStill: 'Pelvis still.', tool: 'Over the sacrum, then between the shoulder blades: write the difference.',
+    stopWhen: `Leave it out with a low-back caution. ${NEVER}`, spoiledBy: 'A pelvis that rolls.', convert: asRead,
+  },
+  {
+    id: 'arm-overhead.lying', range: 'armReach', name: 'Arm overhead, lying', methods: ['phone-tilt', 'protractor', 'photo', 'by-eye'], unit: 'deg', ...limits('armReach'),
+    position: 'On the back, knees bent, arm raised overhead.', holdStill: 'Low back and ribs down.', tool: 'Along the upper arm; on the floor is 180.',
+    stopWhen: `Stop as the ribs lift. ${NEVER}`, spoiledBy: 'Flaring ribs.', convert: asRead,
+  },
 ];
+
+/** Doubt of the knee's own bend in a crossed seat. */
+const KNEE_DOUBT_DEG = 6;
+/** Doubt of a leg’s length from hip to heel, as a share. */
+const LEG_DOUBT = 0.02;
+const DEG_PER_CM_OF_WALL = 3.6;
+const NO_GAP_CM = 0.3;
+
+/** Outward rotation in use when the underside of a knee stands so high over the floor in a crossed seat. */
+export function crossedSeatRotation(gapCm: number, seatCm: number, kneeDeg: number, body: Body): number {
+  const hipY = seatCm + body.seatToHipCm;
+  const riseDeg = asinDeg((gapCm + body.kneeBackCm - hipY) / body.thighCm);
+  return rotationFrom(hipY, riseDeg, { kneeDeg, footCm: crossLegged.footHeight.value * body.statureCm, pastMidlineCm: 0 }, body);
+}
 
 /** Knee bend from the distance of heel to hip point, by the cosine rule on thigh and shin. */
 export function kneeBendFromHeelCm(distanceCm: number, { thighCm, shinCm }: Body): number {
@@ -178,5 +271,14 @@ export function protocolOf(id: RangeId, method: MethodId, named?: string): Proto
   return ofRange.find((protocol) => protocol.methods.includes(method));
 }
 
-/** Error of one reading by this method in this protocol's own unit. */
-export const semOf = (protocol: Protocol, method: MethodId): number => (protocol.unit === 'cm' ? TAPE_SEM_CM : (methods[method].semDeg ?? 3));
+/** How a teacher's eye reads one range: proven by practice. */
+export interface Eye {
+  /** Too much is +. */
+  readonly biasDeg: number;
+  readonly sdDeg: number;
+}
+export type Eyes = Readonly<Partial<Record<RangeId, Eye>>>;
+
+/** Error of one reading by this method in this protocol's own unit; by eye, the teacher's own figure where it is known. */
+export const semOf = (protocol: Protocol, method: MethodId, eyes: Eyes = {}): number =>
+  (protocol.unit === 'cm' ? TAPE_SEM_CM : ((method === 'by-eye' ? eyes[protocol.range]?.sdDeg : undefined) ?? methods[method].semDeg ?? 3));

@@ -1,6 +1,6 @@
 import type { Choices } from '../approaches/approaches';
 import type { Settings } from '../geometry/family';
-import { cautionLimits, kneeMargin, kneeling, pelvisTarget, reclinedHero, spineShare, standingFold, workingShare } from '../parameters';
+import { cautionLimits, chair, kneeMargin, kneeling, pelvisTarget, pigeon, reclinedHero, spineShare, standingFold, workingShare } from '../parameters';
 import type { Change } from './cautions';
 
 const spineOf: Record<Choices['spine'], number> = { long: spineShare.longBack.value, soft: spineShare.soft.value, curled: spineShare.curledRest.value };
@@ -8,7 +8,7 @@ const padOf: Record<Choices['behindKnee'], number> = { none: 0, strap: kneeling.
 const shareOf: Record<Choices['hold'], number> = { breaths: workingShare.steady.value, minutes: workingShare.steady.value, long: workingShare.rest.value };
 
 /** What the approach's choices and the cautions' changes settle for the geometry. A caution always has the last word. */
-export function settingsFor(choices: Choices, changes: ReadonlySet<Change>): Settings {
+export function settingsFor(choices: Choices, changes: ReadonlySet<Change>, chairSeatCm: number = chair.seatHeight.value): Settings {
   const has = (change: Change) => changes.has(change);
   const kneesFirst = choices.rounding === 'back-first' || has('knees bent');
   return {
@@ -23,5 +23,15 @@ export function settingsFor(choices: Choices, changes: ReadonlySet<Change>): Set
     hipFlexionMostDeg: has('hip flexion under 90') ? cautionLimits.hipFlexion.value : 180,
     pitchMostDeg: has('head not low') ? cautionLimits.pitch.value : 180,
     inclineLeastDeg: has('ramp stays high') ? cautionLimits.incline.value : 0,
+    childKnees: has('belly room') ? 'wide' : choices.childKnees,
+    pigeonKneeDeg: choices.pigeonShin === 'square' && !has('knee margin') ? pigeon.squareKnee.value : pigeon.closedKnee.value,
+    reclinedOpenHeld: has('outer hips held') ? 'outerHip' : choices.reclinedOpen === 'knees' ? 'underThigh' : 'by ramp',
+    underShinCm: has('ankle roll') ? kneeling.shinPad.value : 0,
+    chairSeatCm,
   };
+}
+
+/** Holds that a caution keeps short, in seconds; no limit where none does. */
+export function longestHoldFor(changes: ReadonlySet<Change>): number {
+  return changes.has('brief') ? cautionLimits.briefHold.value : changes.has('short hold') ? cautionLimits.shortHold.value : Infinity;
 }

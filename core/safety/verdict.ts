@@ -36,7 +36,7 @@ function statusOf(effect: Effect, goAheadAt: string | undefined): { status: Stat
 }
 
 /** Weighs every "yes" against a pose: the strictest effect rules, and every change in force is kept. */
-export function verdictOn(poseId: string, answers: readonly CautionAnswer[]): Verdict {
+export function verdictOn(poseId: string, answers: readonly CautionAnswer[], passed: readonly string[] = []): Verdict {
   const latest = new Map(answers.map((one) => [`${one.id}/${one.side ?? ''}`, one]));
   const found = [...latest.values()].filter(({ answer }) => answer === 'yes').map((answer) => {
     const caution = cautionById(answer.id);
@@ -47,14 +47,26 @@ export function verdictOn(poseId: string, answers: readonly CautionAnswer[]): Ve
   });
   const weighed = found.flatMap(({ effects, goAheadAt }) => effects.map((effect) => statusOf(effect, goAheadAt)));
   const effects = found.flatMap((one) => one.effects);
-  const status = strictest(weighed.map((one) => one.status));
+  const strict = strictest(weighed.map((one) => one.status));
+  const instead = strict === 'instead' ? firstAllowed(effects.flatMap((effect) => (effect.effect === 'forbid' && effect.instead) || []), answers, [...passed, poseId]) : null;
   return {
-    status,
-    instead: status === 'instead' ? (effects.flatMap((effect) => (effect.effect === 'forbid' && effect.instead) || []).at(0) ?? null) : null,
+    status: strict === 'instead' && instead === null ? 'forbidden' : strict,
+    instead,
     changes: new Set(effects.flatMap((effect) => (effect.effect === 'change' ? [effect.change] : []))),
     reasons: [...new Set(weighed.map(({ words }) => words))],
     refer: [...new Set(found.flatMap(({ refer }) => refer))],
   };
+}
+
+/** The first of some poses that no caution forbids; one that is itself replaced leads on to what replaces it. */
+export function firstAllowed(candidates: readonly string[], answers: readonly CautionAnswer[], passed: readonly string[] = []): string | null {
+  for (const pose of candidates) {
+    if (passed.includes(pose)) continue;
+    const { status, instead } = verdictOn(pose, answers, passed);
+    if (status === 'instead') return instead;
+    if (status !== 'forbidden') return pose;
+  }
+  return null;
 }
 
 const askAbout = (id: string): Effect => ({ effect: 'ask-first', poses: 'all', words: `“${id}” is answered yes and this version does not know it: ask before offering this.` });

@@ -2,17 +2,15 @@ import { bodyFrom, type Body } from '../body/body';
 import type { Person, Reading, SessionPose } from '../formats/book';
 import type { PlanPose } from '../formats/plan';
 import { daysBetween } from '../formats/time';
-import { choicesFor } from '../approaches/approaches';
-import { families } from '../geometry/families';
-import { slotKey, type Built, type Family } from '../geometry/family';
+import { slotKey, type Built } from '../geometry/family';
+import { settlePose } from '../plan/settle';
+import type { Shelf } from '../props/shelf';
 import { leftEmpty } from '../plan/buildSlot';
 import { uncertainParameters, type Draw, type InputKey } from '../geometry/draw';
 import { methods, type MethodId } from '../ranges/protocols';
 import { reading } from '../parameters';
-import { keysOf, priorOf, rangeIds, ranges, type RangeId, type RangeKey, type Side } from '../ranges/ranges';
-import { settingsFor } from '../safety/settings';
-import { verdictOn } from '../safety/verdict';
-import { poseById } from '../poses/poses';
+import { keysOf, priorOf, rangeIds, ranges, type RangeId, type RangeKey, type ReadingSide, type Side } from '../ranges/ranges';
+import { comesDown, poseById } from '../poses/poses';
 import type { Chance } from './chance';
 
 /** A student whose true ranges are known to the simulation and hidden from the reckoning. Marked as simulated wherever shown. */
@@ -76,13 +74,9 @@ export function measure(student: SimulatedStudent, id: RangeId, side: Side, meth
 }
 
 /** Heights that this body truly needs in a pose on a day, by slot key. */
-export function trueHeights(student: SimulatedStudent, poseId: string, truth: Draw, built: Built = {}): Record<string, number> {
-  const pose = poseById(poseId);
-  if (!pose) throw new RangeError(`no pose is called ${poseId}`);
-  const { person, body } = student;
-  const settings = settingsFor(choicesFor(person.approach, person.choices), verdictOn(poseId, person.cautions).changes);
-  const family: Family = families[pose.family];
-  const input = { body, settings, draw: truth };
+export function trueHeights(student: SimulatedStudent, poseId: string, truth: Draw, built: Built = {}, side: ReadingSide = 'both', shelf: Shelf = []): Record<string, number> {
+  const { family, body, settings } = settlePose(student.person, poseId, shelf);
+  const input = { body, settings, draw: truth, side };
   return Object.fromEntries([...family.heights(input), ...(family.afterBuilt?.(input, built) ?? [])].map((need) => {
     const key = slotKey(need);
     return [key, need.rawCm + (need.isChosen || need.isLength ? 0 : student.quirkCm(poseId, key))];
@@ -98,10 +92,10 @@ const UNFELT_CM = 1.5;
 
 /** What happens on the mat when a planned pose is done: how it felt, where, and how long it was held. */
 export function doPose(student: SimulatedStudent, planned: PlanPose, truth: Draw, chance: Chance): SessionPose {
-  const needs = trueHeights(student, planned.pose, truth, builtOf(planned));
+  const needs = trueHeights(student, planned.pose, truth, builtOf(planned), planned.side);
   const pose = poseById(planned.pose);
   const short = planned.slots
-    .filter((slot) => pose?.comesDown.includes(slotKey(slot)) && isBuilt(slot))
+    .filter((slot) => comesDown(pose, slotKey(slot)) && isBuilt(slot))
     .map((slot) => ({ key: slotKey(slot), cm: Math.max(0, needs[slotKey(slot)] ?? 0) - slot.stackCm }))
     .sort((a, b) => b.cm - a.cm)[0];
   const tooLow = short !== undefined && short.cm > UNFELT_CM;

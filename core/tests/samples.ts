@@ -6,12 +6,12 @@ import type { FamilyInput, Settings } from '../geometry/family';
 import type { StudentRecord } from '../estimate/estimate';
 import { usualItem } from '../props/starterShelf';
 import type { Shelf } from '../props/shelf';
-import { keysOf, rangeIds, type RangeId } from '../ranges/ranges';
+import { keysOf, rangeIds, type RangeId, type ReadingSide } from '../ranges/ranges';
 
 /** Settings under which the worked examples of the reckoning were made. */
 export const plainSettings: Settings = {
   share: 1, pelvisTargetDeg: -10, spineShareDeg: 25, kneeMarginDeg: 5, lumbarAllowanceDeg: 10, behindKneeCm: 0, firstToRise: 'knees', standingKneeDeg: 0,
-  hipFlexionMostDeg: 180, pitchMostDeg: 180, inclineLeastDeg: 0,
+  hipFlexionMostDeg: 180, pitchMostDeg: 180, inclineLeastDeg: 0, childKnees: 'wide', pigeonKneeDeg: 130, reclinedOpenHeld: 'by ramp', underShinCm: 0, chairSeatCm: 45,
 };
 
 const usual: Readonly<Partial<Record<RangeId, number>>> = {
@@ -25,22 +25,27 @@ export function drawOf(set: Readonly<Partial<Record<RangeId, number>>> = {}): Dr
   return Object.fromEntries(rangeIds.filter((id) => id !== 'pelvicTilt.longSit').flatMap((id) => keysOf(id).map((key) => [key, values[id] as number])));
 }
 
-export const inputOf = (set: Readonly<Partial<Record<RangeId, number>>> = {}, settings: Partial<Settings> = {}, statureCm = 170): FamilyInput => ({
-  body: bodyFrom(statureCm), draw: drawOf(set), settings: { ...plainSettings, ...settings },
+export const inputOf = (set: Readonly<Partial<Record<RangeId, number>>> = {}, settings: Partial<Settings> = {}, statureCm = 170, side: ReadingSide = 'both'): FamilyInput => ({
+  body: bodyFrom(statureCm), draw: drawOf(set), settings: { ...plainSettings, ...settings }, side,
 });
 
 /** Bodies and ranges from the shortest, tallest, stiffest and freest people there are. */
+const between = (min: number, max: number) => fc.double({ min, max, noNaN: true });
 export const anyInput = fc.record({
-  statureCm: fc.double({ min: 140, max: 210, noNaN: true }),
-  hamstring: fc.double({ min: 25, max: 110, noNaN: true }),
-  coupling: fc.double({ min: 0.6, max: 1.3, noNaN: true }),
-  knee: fc.double({ min: 85, max: 165, noNaN: true }),
-  prone: fc.double({ min: 70, max: 160, noNaN: true }),
-  hip: fc.double({ min: 80, max: 145, noNaN: true }),
-  ankle: fc.double({ min: 20, max: 80, noNaN: true }),
-  first: fc.constantFrom<'knees' | 'seat'>('knees', 'seat'),
-}).map(({ statureCm, hamstring, coupling, knee, prone, hip, ankle, first }) =>
-  inputOf({ hamstring, hamstringCoupling: coupling, 'kneeFlexion.hipBent': knee, 'kneeFlexion.prone': prone, hipFlexion: hip, anklePoint: ankle }, { firstToRise: first, standingKneeDeg: first === 'knees' ? 20 : 5 }, statureCm));
+  statureCm: between(140, 210), hamstring: between(25, 110), coupling: between(0.6, 1.3), knee: between(85, 165), prone: between(70, 160), hip: between(80, 145), point: between(20, 80),
+  rotation: between(15, 90), spread: between(15, 80), extension: between(-20, 35), bend: between(0, 50), spine: between(10, 90), reach: between(90, 185),
+  first: fc.constantFrom<'knees' | 'seat'>('knees', 'seat'), shin: fc.constantFrom(130, 112), knees: fc.constantFrom<'wide' | 'together'>('wide', 'together'),
+}).map((any) => inputOf({
+  hamstring: any.hamstring, hamstringCoupling: any.coupling, 'kneeFlexion.hipBent': any.knee, 'kneeFlexion.prone': any.prone, hipFlexion: any.hip, anklePoint: any.point,
+  hipRotation: any.rotation, hipSpread: any.spread, hipExtension: any.extension, ankleBend: any.bend, spineFold: any.spine, armReach: any.reach,
+}, { firstToRise: any.first, standingKneeDeg: any.first === 'knees' ? 20 : 5, pigeonKneeDeg: any.shin, childKnees: any.knees }, any.statureCm));
+
+/** Four bodies at the ends of what there is. */
+export const extremeBodies: Readonly<Record<'short' | 'tall' | 'stiff' | 'free', FamilyInput>> = {
+  short: inputOf({}, {}, 145), tall: inputOf({}, {}, 205),
+  stiff: inputOf({ hamstring: 30, 'kneeFlexion.hipBent': 95, 'kneeFlexion.prone': 80, hipFlexion: 90, hipRotation: 20, hipSpread: 18, hipExtension: -15, ankleBend: 5, anklePoint: 25, spineFold: 15, armReach: 110 }),
+  free: inputOf({ hamstring: 105, 'kneeFlexion.hipBent': 163, 'kneeFlexion.prone': 155, hipFlexion: 142, hipRotation: 85, hipSpread: 75, hipExtension: 32, ankleBend: 48, anklePoint: 78, spineFold: 85, armReach: 182 }),
+};
 
 export const sampleShelf: Shelf = [
   usualItem('cork', 'block', 'Cork block', 6), usualItem('half', 'half-block', 'Half block', 4), usualItem('wool', 'blanket', 'Wool blanket', 6),

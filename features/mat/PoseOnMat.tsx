@@ -45,7 +45,7 @@ export function PoseOnMat({ person, planned, mat, onEnded }: PoseOnMatProps) {
   const pose = poseById(planned.pose);
   const key = matKey(planned);
   const settled = mat.settled[key] ?? asPlanned(planned);
-  const { posture } = solveFigure(person, estimates, planned.pose, builtOf(settled));
+  const { posture } = solveFigure({ person, pose: planned.pose, side: planned.side, shelf }, estimates, builtOf(settled));
   const now: PlanPose = {
     ...planned,
     slots: planned.slots.map((slot) => {

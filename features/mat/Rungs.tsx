@@ -4,7 +4,7 @@ import type { Person } from '@/core/formats/book';
 import type { PlanPose } from '@/core/formats/plan';
 import { slotKey } from '@/core/geometry/family';
 import { rungsFrom } from '@/core/plan/solve';
-import { poseById } from '@/core/poses/poses';
+import { comesDown, poseById } from '@/core/poses/poses';
 import { stackWords, type Stack } from '@/core/props/stack';
 import { selectShelf } from '@/store/selectors';
 import { heldSeconds, rungMoved, type Mat, type Settled } from '@/store/mat';
@@ -28,12 +28,13 @@ export function Rungs({ person, planned, settled, mat }: RungsProps) {
   const dispatch = useOjasDispatch();
   const shelf = useOjas(selectShelf);
   const units = useUnits();
-  const movable = (poseById(planned.pose)?.comesDown ?? []).filter((key) => settled.some((one) => slotKey(one) === key));
+  const pose = poseById(planned.pose);
+  const movable = settled.map(slotKey).filter((key) => comesDown(pose, key));
   const [chosen, setChosen] = useState(planned.decision.slot ?? movable[0]);
   const here = settled.find((one) => slotKey(one) === chosen) ?? settled.find((one) => slotKey(one) === movable[0]);
   if (!here) return null;
   const lying: Stack = { pieces: here.pieces, heightCm: here.heightCm };
-  const { below, above } = rungsFrom(person, planned.pose, here.slot, shelf, lying);
+  const { below, above } = rungsFrom({ person, pose: planned.pose, side: planned.side, shelf }, here.slot, lying);
   const key = matKey(planned);
   const move = (to: Stack) => dispatch(rungMoved({
     pose: key, slot: here.slot, fromCm: here.heightCm, toCm: to.heightCm, atSeconds: heldSeconds(mat, nowIso()),

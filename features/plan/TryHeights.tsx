@@ -28,12 +28,13 @@ interface TryHeightsProps {
 /** What if it stood higher or lower? Drag an edge on the rail: pelvis, back and knees answer at once; nothing is stored. */
 export function TryHeights({ planned, person, estimates, shelf, units }: TryHeightsProps) {
   const [tried, setTried] = useState<Readonly<Record<string, number>>>({});
-  const { posture, findings, demands } = solveFigure(person, estimates, planned.pose, triedHeights(planned, tried));
+  const inPose = { person, pose: planned.pose, side: planned.side, shelf };
+  const { posture, findings, demands } = solveFigure(inPose, estimates, triedHeights(planned, tried));
   const now: PlanPose = {
     ...planned, findings: { ...findings },
     slots: planned.slots.map((slot) => {
       const cm = tried[slotKey(slot)];
-      return cm === undefined ? slot : { ...slot, stackCm: cm, lastCm: slot.stackCm, stack: [...nearestStack(person, planned.pose, slot.slot, shelf, cm).pieces] };
+      return cm === undefined ? slot : { ...slot, stackCm: cm, lastCm: slot.stackCm, stack: [...nearestStack(inPose, slot.slot, cm).pieces] };
     }),
   };
   // A stack tried down to the floor keeps its place on the rail, so that it can come up again.

@@ -1,0 +1,101 @@
+import { child as parameter, fold, spineShare, strapped } from '../parameters';
+import { sides, ranges } from '../ranges/ranges';
+import { leastOf, rangeValue, stifferSide, valueOf } from './draw';
+import { keysOn, type Family, type FamilyInput, type SlotNeed } from './family';
+import { chestNeed, foldedTrunk, foldWhy, foreheadNeed, upperFigure, type FoldedTrunk } from './foldedTrunk';
+import { kneeBendOnSeat, kneeDemands, kneelingKeys, kneelingLegs, kneelingPadPlaces, kneelingPads, kneelingSeatNeedCm, kneelingWhy } from './kneelingSeat';
+import { cosDeg } from '../angles';
+import type { Point, Posture } from './posture';
+
+const floor = () => ({ cm: 0, under: 'floor' });
+
+/** Rounding of a spine at rest: more for one that rounds more than most, none where a caution keeps it quiet. */
+const curledDeg = ({ draw, settings }: FamilyInput) =>
+  (settings.spineShareDeg < spineShare.longBack.value ? settings.spineShareDeg : Math.max(0, spineShare.curledRest.value + valueOf(draw, 'spineFold') - (ranges.spineFold.prior?.mean ?? 0)));
+
+/** The trunk over the thighs: as far as the hips bend, a little further with the knees wide, then the spine curls. */
+function restingTrunk(input: FamilyInput, seatCm: number): FoldedTrunk {
+  const { body, draw, settings } = input;
+  const thighSlope = 180 - valueOf(draw, 'kneeling.sitAllowance') - kneeBendOnSeat(seatCm, body, valueOf(draw, 'kneeling.sitAllowance'));
+  const wide = settings.childKnees === 'wide' ? parameter.wideKnees.value : 0;
+  const bends = Math.min(settings.hipFlexionMostDeg, leastOf(draw, 'hipFlexion', sides) + wide);
+  const hip = kneelingLegs(seatCm, body, settings.underShinCm).hip;
+  return foldedTrunk(input, hip, bends - 90 + thighSlope, floor, { spineDeg: curledDeg(input), neckDropDeg: parameter.neckDrop.value });
+}
+
+const heelsSeat = (input: FamilyInput, built: number) => input.body.heelsSatOnCm + built;
+const upper = (input: FamilyInput, seatCm: number): SlotNeed[] => {
+  const trunk = restingTrunk(input, seatCm);
+  return [chestNeed(trunk), foreheadNeed(trunk)];
+};
+
+/** Child: the seat comes down on the heels or on what fills the gap to them; chest and forehead are met where they stop. */
+export const childPose: Family = {
+  id: 'child',
+  needs: (side) => [...kneelingKeys(side), 'spineFold', ...keysOn(sides, 'hipFlexion')],
+  heights: (input) => {
+    const seat = kneelingSeatNeedCm(input) - input.body.heelsSatOnCm;
+    return [{ slot: 'seat', side: 'both', rawCm: seat, over: 'heels' }, ...kneelingPads(input), ...upper(input, heelsSeat(input, Math.max(0, seat)))];
+  },
+  afterBuilt: (input, { seat = 0 }) => upper(input, heelsSeat(input, seat)),
+  figure: (input, built) => {
+    const { body } = input;
+    const seatCm = heelsSeat(input, built.seat ?? 0);
+    const legs = kneelingLegs(seatCm, body, built.underShin ?? 0);
+    const trunk = restingTrunk(input, seatCm);
+    const ahead: Point = [trunk.forehead[0] + 22, 1];
+    const supports: Posture['supports'] = [{ slot: 'seat', xCm: legs.hip[0] - 2, bottomCm: body.heelsSatOnCm, topCm: seatCm }, ...kneelingPadPlaces(legs, built, body), ...trunk.support(built)];
+    return {
+      posture: { ...legs, ...upperFigure(input, trunk, ahead, 1), pelvisDeg: 0, pelvisLeanDeg: trunk.leanDeg, supports },
+      demands: [...kneeDemands(input, seatCm - (built.underShin ?? 0)), ...sides.map((side) => ({ range: 'hipFlexion' as const, side, needDeg: rangeValue(input.draw, 'hipFlexion', side), haveDeg: rangeValue(input.draw, 'hipFlexion', side) }))],
+      findings: { foldDeg: Math.max(0, trunk.leanDeg), foreheadGapCm: trunk.gapCm },
+    };
+  },
+  why: (input, need) => {
+    const folded = foldWhy(need, fold.highestForeheadProp.value);
+    return folded ? `Thigh to chest ${leastOf(input.draw, 'hipFlexion', sides).toFixed(0)}°, knees ${input.settings.childKnees}. ${folded}` : kneelingWhy(input, need);
+  },
+};
+
+/** Spread of thighs on all fours: hips and knees bent open further than long legs do. */
+const frogSpreadDeg = ({ draw, settings }: FamilyInput) => Math.min(85, settings.share * (leastOf(draw, 'hipSpread', sides) + strapped.frogSpread.value));
+
+function frogTrunk(input: FamilyInput): { hip: Point; trunk: FoldedTrunk } {
+  const { body } = input;
+  const hip: Point = [0, body.kneeFrontCm + body.thighCm * cosDeg(frogSpreadDeg(input))];
+  return { hip, trunk: foldedTrunk(input, hip, 84, floor, { spineDeg: 4, neckDropDeg: parameter.neckDrop.value }) };
+}
+
+/** Frog: hips in line with the knees, as wide as the thighs open; chest and forehead carried at the height that leaves. */
+export const frog: Family = {
+  id: 'frog',
+  needs: () => keysOn(sides, 'hipSpread'),
+  heights: (input) => {
+    const { trunk } = frogTrunk(input);
+    return [{ slot: 'underKnees', side: 'both', rawCm: FROG_PAD_CM, isChosen: true }, chestNeed(trunk), foreheadNeed(trunk)];
+  },
+  figure: (input, built) => {
+    const { body } = input;
+    const { hip, trunk } = frogTrunk(input);
+    const out = frogSpreadDeg(input);
+    const knee: Point = [hip[0], body.kneeFrontCm];
+    const aside = body.thighCm * Math.sin((out * Math.PI) / 180);
+    const drop = body.kneeFrontCm - body.footTopCm;
+    const ankle: Point = [knee[0] - Math.sqrt(body.shinCm ** 2 - drop ** 2), body.footTopCm];
+    return {
+      posture: {
+        hip, knee, ankle, heel: [ankle[0] - 2, ankle[1] + 3], toe: [ankle[0] - 0.4 * body.footCm, 1.5], aside: { knee: aside, ankle: aside, toe: aside + 0.4 * body.footCm },
+        ...upperFigure(input, trunk, [(trunk.spine.at(-1) as Point)[0] + 12, Math.max(2, built.chest ? built.chest - 8 : 2)], 1), pelvisDeg: 0, pelvisLeanDeg: trunk.leanDeg,
+        supports: [...trunk.support(built), ...(built.underKnees ? [{ slot: 'underKnees', xCm: knee[0], bottomCm: 0, topCm: Math.min(built.underKnees, knee[1] - 1) }] : [])],
+      },
+      demands: sides.map((side) => ({ range: 'hipSpread', side, needDeg: out - strapped.frogSpread.value, haveDeg: rangeValue(input.draw, 'hipSpread', side) })),
+      findings: { halfAngleDeg: out },
+    };
+  },
+  why: (input, need) => {
+    if (need.slot === 'underKnees') return 'A fold under each knee: they carry weight on their inner edge.';
+    const side = stifferSide(input.draw, 'hipSpread');
+    return `Spread ${rangeValue(input.draw, 'hipSpread', side).toFixed(0)}° ${side}. ${foldWhy(need, fold.highestForeheadProp.value) ?? ''}`;
+  },
+};
+const FROG_PAD_CM = 2;

@@ -1,0 +1,71 @@
+import { child } from '../parameters';
+import type { Built, FamilyInput, SlotNeed } from './family';
+import { along, armToward, headFrom, spineFrom, type Point, type Posture, type SupportPlace } from './posture';
+
+/** What the forehead comes down over, at a place in front of the hips. */
+export interface Under {
+  readonly cm: number;
+  readonly under: string;
+}
+
+/** A trunk that folds from the hips and rounds a little on its way to the forehead. */
+export interface FoldedTrunk {
+  readonly leanDeg: number;
+  readonly endLeanDeg: number;
+  readonly spine: Point[];
+  readonly forehead: Point;
+  readonly under: string;
+  readonly gapCm: number;
+  /** Skin of the breastbone over the floor. */
+  readonly chestCm: number;
+  readonly chestX: number;
+  readonly support: (built: Built) => SupportPlace[];
+}
+
+interface Rounding {
+  readonly spineDeg?: number;
+  readonly neckDropDeg?: number;
+}
+
+/** No trunk folds further than flat along the legs. */
+const FLAT_DEG = 95;
+
+/** The trunk from the hip, at a lean of the pelvis past upright, with the spine's share spread along it. */
+export function foldedTrunk(input: FamilyInput, hip: Point, leanDeg: number, underAt: (x: number) => Under, { spineDeg = input.settings.spineShareDeg, neckDropDeg = 0 }: Rounding = {}): FoldedTrunk {
+  const { body, settings } = input;
+  const pelvis = Math.min(FLAT_DEG, settings.pitchMostDeg, leanDeg);
+  const endLeanDeg = Math.min(pelvis + spineDeg + Math.max(0, -pelvis), 150);
+  const spine = spineFrom(hip, body.trunkCm, pelvis, endLeanDeg);
+  const shoulder = spine.at(-1) as Point;
+  const forehead = along(shoulder, endLeanDeg + neckDropDeg, body.foreheadPastShoulderCm);
+  const chest = spine[Math.round(child.chestAt.value * (spine.length - 1))] as Point;
+  const { cm, under } = underAt(forehead[0]);
+  const gapCm = forehead[1] - cm;
+  const chestCm = chest[1] - body.trunkDepthCm;
+  return {
+    leanDeg: pelvis, endLeanDeg, spine, forehead, under, gapCm, chestCm, chestX: chest[0],
+    support: (built) => [
+      ...(built.forehead ? [{ slot: 'forehead', xCm: forehead[0], bottomCm: Math.max(0, cm), topCm: Math.max(0, cm) + built.forehead }] : []),
+      ...(built.chest ? [{ slot: 'chest', xCm: chest[0] - 4, bottomCm: 0, topCm: built.chest }] : []),
+    ],
+  };
+}
+
+export const foreheadNeed = ({ gapCm, under }: FoldedTrunk): SlotNeed => ({ slot: 'forehead', side: 'both', rawCm: gapCm, ...(under === 'floor' ? {} : { over: under }) });
+export const chestNeed = ({ chestCm }: FoldedTrunk): SlotNeed => ({ slot: 'chest', side: 'both', rawCm: chestCm });
+
+/** Spine, head and near arm of a folded figure, the hand going to a place. */
+export function upperFigure({ body }: FamilyInput, trunk: FoldedTrunk, hand: Point, elbowSide: 1 | -1): Pick<Posture, 'spine' | 'head' | 'crownDeg' | 'elbow' | 'hand'> {
+  const shoulder = trunk.spine.at(-1) as Point;
+  return { spine: trunk.spine, ...headFrom(shoulder, body, trunk.endLeanDeg + 6), ...armToward(shoulder, hand, body, elbowSide) };
+}
+
+/** The sentences for forehead and chest, shared by every fold. */
+export function foldWhy(need: SlotNeed, highestCm: number): string | null {
+  const place = need.over ?? 'floor';
+  if (need.slot === 'chest') return need.rawCm <= 0 ? 'The chest comes down by itself.' : `The breastbone stops ${need.rawCm.toFixed(0)} cm over the floor: a support there lets the back be quiet.`;
+  if (need.slot !== 'forehead') return null;
+  if (need.rawCm <= 0) return `The forehead comes down on the ${place} by itself.`;
+  const high = need.rawCm > highestCm ? ': too far to rest yet, keep it in line with a long back' : '';
+  return `The forehead stops ${need.rawCm.toFixed(0)} cm over the ${place}${high}.`;
+}

@@ -1,0 +1,150 @@
+import { cosDeg, sinDeg } from '../angles';
+import type { Body } from '../body/body';
+import { armCm } from '../body/body';
+import { reclined } from '../parameters';
+import { sides } from '../ranges/ranges';
+import { leastOf, rangeValue, valueOf } from './draw';
+import { keysOn, otherSide, worked, type Built, type Family, type FamilyInput, type SlotNeed } from './family';
+import { between, type Leg, type Point } from './posture';
+import { liftedLeg, lyingFigure, lyingHip, lyingNeck, lyingNeckWhy } from './reclinedOpen';
+
+const byTrying = (need: SlotNeed, what: string) => `Found by trying: begin with ${need.rawCm.toFixed(0)} cm under ${what} and go on rung by rung.`;
+
+/** Knees bent, feet standing: as near as they like. */
+const standingFeet = ({ body }: FamilyInput): Leg => {
+  const hip = lyingHip(body);
+  const leg = liftedLeg(hip, 52, 104, body);
+  return { ...leg, heel: [leg.ankle[0] - 0.25 * body.footCm, 1], toe: [leg.ankle[0] + 0.6 * body.footCm, 1.4] };
+};
+
+/** Legs over a roll. */
+const overRoll = ({ body }: FamilyInput, rollCm: number): Leg => {
+  const hip = lyingHip(body);
+  const rise = Math.asin(Math.min(0.9, Math.max(0, rollCm + body.kneeBackCm - hip[1]) / body.thighCm)) * (180 / Math.PI);
+  const kneeY = hip[1] + body.thighCm * sinDeg(rise);
+  const fall = Math.asin(Math.min(0.95, Math.max(0, kneeY - body.ankleOverHeelCm) / body.shinCm)) * (180 / Math.PI);
+  return liftedLeg(hip, rise, rise + fall, body);
+};
+
+/** A roll for the knees at rest: more where the hips cannot lie flat. */
+const restRollCm = ({ body, draw, settings }: FamilyInput) => reclined.restRoll.value + body.thighCm * sinDeg(Math.max(0, -settings.share * leastOf(draw, 'hipExtension', sides)));
+
+/** Lying on the back with the knees bent, or over a roll. */
+function lyingFamily(id: string, roll: boolean): Family {
+  return {
+    id,
+    needs: () => (roll ? keysOn(sides, 'hipExtension') : []),
+    heights: (input) => [...(roll ? [{ slot: 'underKnees', side: 'both' as const, rawCm: restRollCm(input) }] : []), lyingNeck(input.body)],
+    figure: (input, built: Built) => {
+      const { body } = input;
+      const upper = lyingFigure(body, built);
+      const leg = roll ? overRoll(input, built.underKnees ?? 0) : standingFeet(input);
+      return {
+        posture: {
+          ...leg, hip: lyingHip(body), ...upper, pelvisDeg: 0,
+          supports: [...upper.supports.filter(({ slot }) => slot === 'neck'), ...(built.underKnees ? [{ slot: 'underKnees', xCm: leg.knee[0] - 2, bottomCm: 0, topCm: built.underKnees }] : [])],
+        },
+        demands: roll ? sides.map((side) => ({ range: 'hipExtension', side, needDeg: 0, haveDeg: rangeValue(input.draw, 'hipExtension', side) })) : [], findings: {},
+      };
+    },
+    why: (_input, need) => (need.slot === 'neck' ? lyingNeckWhy(need) : `A roll of ${need.rawCm.toFixed(0)} cm under the knees lets the low back and the front of the hips be quiet.`),
+  };
+}
+
+export const constructive = lyingFamily('lying, knees bent', false);
+export const rest = lyingFamily('lying at rest', true);
+
+/** Reclined figure four: one ankle across the other thigh; the standing foot is raised only when that is easy. */
+export const figureFour: Family = {
+  id: 'figure four',
+  needs: (side) => keysOn([worked(side)], 'hipRotation'),
+  heights: (input) => [lyingNeck(input.body), { slot: 'feet', side: 'both', rawCm: 0, isChosen: true }],
+  figure: (input, built) => {
+    const { body } = input;
+    const hip = lyingHip(body);
+    const upper = lyingFigure(body, built);
+    const standing = standingFeet(input);
+    // The crossed thigh stands, a little outward, and its shin lies across the other thigh.
+    const side = worked(input.side);
+    const out = 0.3 * body.thighCm;
+    const upright = Math.sqrt(body.thighCm ** 2 - out ** 2);
+    const knee: Point = [hip[0] + upright * cosDeg(58), hip[1] + upright * sinDeg(58)];
+    const lying: Point = [knee[0] - 0.18 * body.shinCm, knee[1] - 0.04 * body.shinCm];
+    const reach = Math.sqrt(body.shinCm ** 2 - between(knee, lying) ** 2);
+    return {
+      posture: {
+        knee, ankle: lying, heel: [lying[0] - 2, lying[1] - 2], toe: [lying[0] + 4, lying[1] + 10], aside: { knee: out, ankle: out - reach, toe: out - reach },
+        far: standing, hip, ...upper, pelvisDeg: 0, supports: upper.supports.filter(({ slot }) => slot === 'neck'),
+      },
+      demands: [{ range: 'hipRotation', side, needDeg: 45, haveDeg: rangeValue(input.draw, 'hipRotation', side) }],
+      findings: {},
+    };
+  },
+  why: (_input, need) => (need.slot === 'neck' ? lyingNeckWhy(need) : 'The standing foot stays on the floor; a block under it deepens the pose, and comes last.'),
+};
+
+/** Twists and the side-lying thigh stretch: small gaps, met by trying. */
+function turned(id: string, slots: readonly ('underKnees' | 'feet' | 'shoulder')[], strap: boolean): Family {
+  const startOf = { underKnees: 'ladderStart.crossedKnee', feet: 'ladderStart.lyingFoot', shoulder: 'ladderStart.lyingShoulder' } as const;
+  const what = { underKnees: 'the upper knee', feet: 'the foot', shoulder: 'the shoulder that lifts' } as const;
+  return {
+    id,
+    needs: (side) => [...slots.map((slot) => startOf[slot]), ...(strap ? keysOn([otherSide(worked(side))], 'kneeFlexion.prone', 'hipExtension') : [])],
+    heights: (input) => [
+      ...slots.map((slot): SlotNeed => ({ slot, side: 'both', rawCm: valueOf(input.draw, startOf[slot]) })),
+      ...(strap ? [{ slot: 'strap', side: 'both' as const, rawCm: footBehindCm(input), isLength: true }] : []),
+    ],
+    figure: (input, built) => {
+      const { body } = input;
+      const hip = lyingHip(body);
+      const upper = lyingFigure(body, built);
+      // Seen from the side, the knees of a twist lie across: their thighs come forward and over.
+      const near = turnedLeg(hip, body);
+      return {
+        posture: {
+          ...near, far: strap ? behindLeg(input, hip) : near, hip, ...upper, pelvisDeg: 0, ...(strap ? { strapTo: behindLeg(input, hip).toe } : {}),
+          supports: [
+            ...(built.underKnees ? [{ slot: 'underKnees', xCm: near.knee[0], bottomCm: 0, topCm: built.underKnees }] : []),
+            ...(built.feet ? [{ slot: 'feet', xCm: near.toe[0], bottomCm: 0, topCm: built.feet }] : []),
+            ...(built.shoulder ? [{ slot: 'shoulder', xCm: (upper.spine.at(-1) as Point)[0], bottomCm: 0, topCm: built.shoulder }] : []),
+          ],
+        },
+        demands: strap ? [{ range: 'kneeFlexion.prone', side: otherSide(worked(input.side)), needDeg: input.settings.share * rangeValue(input.draw, 'kneeFlexion.prone', otherSide(worked(input.side))), haveDeg: rangeValue(input.draw, 'kneeFlexion.prone', otherSide(worked(input.side))) }] : [],
+        findings: {},
+      };
+    },
+    why: (_input, need) => (need.slot === 'strap' ? (need.rawCm <= 0 ? 'The hand reaches the back foot.' : `The hand stops ${need.rawCm.toFixed(0)} cm short of the back foot.`) : byTrying(need, what[need.slot as 'feet'])),
+  };
+}
+
+/** A leg drawn up and laid across the body. */
+function turnedLeg(hip: Point, body: Body): Leg {
+  const { thighCm } = body;
+  const aside = -0.6 * thighCm;
+  const y = 0.3 * thighCm;
+  const forward = Math.sqrt(thighCm ** 2 - aside ** 2 - (y - hip[1]) ** 2);
+  const knee: Point = [hip[0] + forward, y];
+  const drop = y - body.ankleHeightCm;
+  const ankle: Point = [knee[0] + 0.25 * body.shinCm, body.ankleHeightCm];
+  const sideways = Math.sqrt(Math.max(0, body.shinCm ** 2 - (0.25 * body.shinCm) ** 2 - drop ** 2));
+  return { knee, ankle, heel: [ankle[0] - 2, 2], toe: [ankle[0] + 0.5 * body.footCm, 2], aside: { knee: aside, ankle: aside - sideways, toe: aside - sideways } };
+}
+
+/** The lower leg of the side-lying stretch: thigh behind, heel drawn toward the seat. */
+function behindLeg(input: FamilyInput, hip: Point): Leg {
+  const { body, settings, draw } = input;
+  const side = otherSide(worked(input.side));
+  const back = settings.share * rangeValue(draw, 'hipExtension', side);
+  const bend = settings.share * rangeValue(draw, 'kneeFlexion.prone', side);
+  // Drawn as seen from above its own side: the thigh goes on from the trunk, the shin comes back.
+  return liftedLeg(hip, -Math.min(5, Math.max(0, back)), -Math.min(150, bend), body);
+}
+
+function footBehindCm(input: FamilyInput): number {
+  const hip = lyingHip(input.body);
+  const shoulder = lyingFigure(input.body, {}).spine.at(-1) as Point;
+  return Math.max(0, between(shoulder, behindLeg(input, hip).ankle) - armCm(input.body));
+}
+
+export const catsTail = turned('side-lying thigh stretch', ['underKnees', 'feet', 'shoulder'], true);
+export const crossedTwist = turned('reclined twist', ['underKnees', 'shoulder'], false);

@@ -1,0 +1,107 @@
+import { asinDeg, cosDeg, sinDeg } from '../angles';
+import { crossLegged } from '../parameters';
+import { palmGapCm } from './arms';
+import { crossedLeg, type Crossing } from './crossedLeg';
+import { thighGapCm, usableRotation } from './crossedSeat';
+import { rangeValue, valueOf } from './draw';
+import { keysOn, worked, type Family, type FamilyInput, type SlotNeed } from './family';
+import { hamstringDemands, longFoot, longLegs, longSit, longSitSupports, longSitWhy, mendsRollBack, palmWhy, rollBackDeg, sittingSpine } from './longSit';
+import { armToward, headFrom, legOf, type Leg, type Point } from './posture';
+import { foldOrSitWhy, seatedFold } from './seatedFold';
+
+const bentCrossing = ({ body }: FamilyInput): Crossing => ({ kneeDeg: crossLegged.solesNearKnee.value, footCm: crossLegged.footHeight.value * body.statureCm, pastMidlineCm: 0 });
+
+/** The leg that is bent and laid open beside the long one. */
+const openLeg = (input: FamilyInput, seatCm: number) => crossedLeg(seatCm + input.body.seatToHipCm, usableRotation(input, worked(input.side)), bentCrossing(input), input.body);
+
+const openKneeNeed = (input: FamilyInput, seatCm: number): SlotNeed => ({
+  slot: 'underThigh', side: 'both', rawCm: thighGapCm(seatCm + input.body.seatToHipCm, openLeg(input, seatCm).thighRiseDeg, crossLegged.thighSupportAt.value, input.body),
+});
+
+/** One leg long, the other bent and open: the long leg rules the pelvis, and the open knee is met where it stops. */
+export const oneLegFold: Family = {
+  id: 'one-leg fold',
+  needs: (side) => [...seatedFold.needs(side), ...keysOn([worked(side)], 'hipRotation')],
+  heights: (input) => {
+    const needs = seatedFold.heights(input);
+    const seatCm = Math.max(0, needs.find(({ slot }) => slot === 'seat')?.rawCm ?? 0);
+    return [...needs.slice(0, 2), openKneeNeed(input, seatCm), ...needs.slice(2)];
+  },
+  mendsRollBack,
+  afterBuilt: (input, built) => [...(seatedFold.afterBuilt?.(input, built) ?? []), openKneeNeed(input, built.seat ?? 0)],
+  figure: (input, built) => {
+    const { posture, demands, findings } = seatedFold.figure(input, built);
+    const open = openLeg(input, built.seat ?? 0);
+    const { knee, ankle, heel, toe } = posture;
+    const side = worked(input.side);
+    return {
+      // The bent leg is the near one; the long leg lies beyond it.
+      posture: {
+        ...posture, ...legOf(open), far: { knee, ankle, heel, toe },
+        supports: [...posture.supports, ...(built.underThigh ? [{ slot: 'underThigh', xCm: open.knee[0] - 4, bottomCm: 0, topCm: built.underThigh }] : [])],
+      },
+      demands: [...demands, { range: 'hipRotation', side, needDeg: rangeValue(input.draw, 'hipRotation', side) + Math.max(0, open.thighRiseDeg), haveDeg: rangeValue(input.draw, 'hipRotation', side) }],
+      findings: { ...findings, kneeRiseDeg: open.thighRiseDeg },
+    };
+  },
+  why: (input, need) => {
+    if (need.slot !== 'underThigh') return foldOrSitWhy(input, need);
+    const side = worked(input.side);
+    const turn = rangeValue(input.draw, 'hipRotation', side).toFixed(0);
+    return need.rawCm <= 0 ? `With ${turn}° of rotation the ${side} knee rests on the floor by itself.` : `With ${turn}° of rotation the ${side} knee stays ${need.rawCm.toFixed(0)} cm over the floor: that is filled, not pressed down.`;
+  },
+};
+
+/** The other leg drawn up, foot standing: as near as the hip can bend without rolling the pelvis. */
+function standingLeg(input: FamilyInput, hip: Point): Leg & { riseDeg: number } {
+  const { body, draw, settings } = input;
+  const side = worked(input.side);
+  const bends = Math.min(settings.hipFlexionMostDeg, rangeValue(draw, 'hipFlexion', side));
+  const highestKnee = body.shinCm + body.ankleHeightCm;
+  const riseDeg = Math.min(bends - 90 - settings.pelvisTargetDeg, asinDeg((highestKnee - hip[1]) / body.thighCm));
+  const knee: Point = [hip[0] + body.thighCm * cosDeg(riseDeg), hip[1] + body.thighCm * sinDeg(riseDeg)];
+  const drop = Math.max(0, knee[1] - body.ankleHeightCm);
+  // The shin stands as upright as its foot on the floor lets it; a low knee slides the foot away.
+  const ankle: Point = [knee[0] + Math.sqrt(Math.max(0, body.shinCm ** 2 - drop ** 2)), knee[1] - drop];
+  return { riseDeg, knee, ankle, heel: [ankle[0] - 0.25 * body.footCm, 1], toe: [ankle[0] + 0.7 * body.footCm, 1.2] };
+}
+
+/** With nothing under the knee, the seat alone brings the pelvis up. */
+const seatFirst = (input: FamilyInput): FamilyInput => ({ ...input, settings: { ...input.settings, firstToRise: 'seat' } });
+
+/** Seated twist with one knee up: the long leg sets the seat, the palm behind lifts the back before it turns. */
+export const seatedTwist: Family = {
+  id: 'seated twist',
+  needs: (side) => [...longSit.needs(side), ...keysOn([worked(side)], 'hipFlexion')],
+  heights: (input) => {
+    const [seat, , hands] = longSit.heights(seatFirst(input)) as [SlotNeed, SlotNeed, SlotNeed];
+    return [seat, { ...hands, rawCm: twistPalm(input, Math.max(0, seat.rawCm)) }];
+  },
+  mendsRollBack: () => 'seat',
+  afterBuilt: (input, { seat = 0 }) => [{ slot: 'hands', side: 'both', rawCm: twistPalm(input, seat) }],
+  figure: (input, { seat: seatCm = 0, hands: handsCm = 0 }) => {
+    const { body } = input;
+    const legs = longLegs(seatCm, 0, body);
+    const rollBack = rollBackDeg(seatCm, 0, input);
+    const spine = sittingSpine(legs.hip, rollBack, body);
+    const shoulder = spine.at(-1) as Point;
+    const up = standingLeg(input, legs.hip);
+    const palm: Point = [legs.hip[0] - 24, handsCm];
+    const side = worked(input.side);
+    return {
+      posture: {
+        ...legOf(up), far: { knee: legs.knee, ankle: legs.ankle, ...longFoot(legs, body) }, hip: legs.hip, spine, ...headFrom(shoulder, body, 2), ...armToward(shoulder, palm, body, -1),
+        pelvisDeg: input.settings.pelvisTargetDeg - rollBack, pelvisLeanDeg: -rollBack,
+        supports: [...longSitSupports(legs, seatCm, 0, body).slice(0, 1), ...(handsCm > 0 ? [{ slot: 'hands', xCm: palm[0], bottomCm: 0, topCm: handsCm }] : [])],
+      },
+      demands: [...hamstringDemands(input, legs), { range: 'hipFlexion', side, needDeg: 90 + up.riseDeg + input.settings.pelvisTargetDeg, haveDeg: valueOf(input.draw, `hipFlexion:${side}`) }],
+      findings: { rollBackDeg: rollBack, thighRiseDeg: up.riseDeg },
+    };
+  },
+  why: (input, need) => (need.slot === 'hands' ? palmWhy(need) : longSitWhy(seatFirst(input), need)),
+};
+
+function twistPalm(input: FamilyInput, seatCm: number): number {
+  const { hip } = longLegs(seatCm, 0, input.body);
+  return palmGapCm(sittingSpine(hip, rollBackDeg(seatCm, 0, input), input.body).at(-1) as Point, input.body);
+}

@@ -1,0 +1,145 @@
+import { asinDeg, cosDeg, sinDeg } from '../angles';
+import type { Body } from '../body/body';
+import { mass, squat as parameter, standingFold } from '../parameters';
+import { palmGapCm } from './arms';
+import { leastOf, rangeValue, stifferSide } from './draw';
+import { keysOn, workingLegs, type Built, type Family, type FamilyInput, type SlotNeed } from './family';
+import { armToward, headFrom, spineFrom, type Leg, type Point } from './posture';
+
+interface Squatting {
+  readonly hip: Point;
+  readonly knee: Point;
+  readonly ankle: Point;
+  readonly shinLeanDeg: number;
+  /** Lean of the thigh from the hip to the knee, from upright, forward +. */
+  readonly thighLeanDeg: number;
+  readonly trunkLeanDeg: number;
+  /** Centre of mass in front of the back edge of the heel. */
+  readonly aheadCm: number;
+}
+
+const lever = (body: Body) => parameter.heelLever.value * body.footCm;
+
+/** The deep squat on heels lifted by so much: shins lean as far as the ankles let them, knees bend to their limit, the trunk follows the hips. */
+export function squatting(input: FamilyInput, heelCm: number): Squatting {
+  const { body, draw, settings } = input;
+  const legs = workingLegs(input.side);
+  const lift = asinDeg(heelCm / lever(body));
+  const shinLeanDeg = leastOf(draw, 'ankleBend', legs) + lift;
+  const bendDeg = leastOf(draw, 'kneeFlexion.hipBent', legs) - settings.kneeMarginDeg;
+  const ankleAt = parameter.ankleAt.value * body.footCm;
+  const ankle: Point = [ankleAt, body.ankleHeightCm + heelCm * (1 - ankleAt / lever(body))];
+  const knee: Point = [ankle[0] + body.shinCm * sinDeg(shinLeanDeg), ankle[1] + body.shinCm * cosDeg(shinLeanDeg)];
+  const thighLeanDeg = 180 + shinLeanDeg - bendDeg;
+  const hip: Point = [knee[0] - body.thighCm * sinDeg(thighLeanDeg), Math.max(body.seatToHipCm, knee[1] - body.thighCm * cosDeg(thighLeanDeg))];
+  const bends = Math.min(settings.hipFlexionMostDeg, leastOf(draw, 'hipFlexion', legs));
+  // The pelvis leans as far as the hips let it; the spine's rounding brings the shoulders further forward.
+  const pelvis = bends - 180 + thighLeanDeg;
+  const trunkLeanDeg = Math.min(80, pelvis + standingFold.spineCounts.value * settings.spineShareDeg);
+  const along = (a: number, b: number, share: number) => a + share * (b - a);
+  const [limb, trunkAt] = [mass.limbCentre.value, mass.trunkCentre.value];
+  const aheadCm =
+    2 * mass.foot.value * 0.5 * body.footCm + 2 * mass.shank.value * along(knee[0], ankle[0], limb) + 2 * mass.thigh.value * along(hip[0], knee[0], limb) +
+    mass.headArmsTrunk.value * (hip[0] + trunkAt * body.trunkCm * sinDeg(trunkLeanDeg));
+  return { hip, knee, ankle, shinLeanDeg, thighLeanDeg, trunkLeanDeg, aheadCm };
+}
+
+const HALVINGS = 24;
+
+/** The least heel lift at which the centre of mass stays over the feet; the highest worth building where none is enough. Below 0: room to spare. */
+export function heelLiftCm(input: FamilyInput): number {
+  const falls = (cm: number) => squatting(input, cm).aheadCm < parameter.ahead.value;
+  let [low, high] = [-parameter.highestHeel.value, parameter.highestHeel.value];
+  if (falls(high)) return high;
+  if (!falls(low)) return low;
+  for (let i = 0; i < HALVINGS; i++) {
+    const middle = (low + high) / 2;
+    if (falls(middle)) low = middle;
+    else high = middle;
+  }
+  return high;
+}
+
+const seatUnder = (input: FamilyInput, heelCm: number): SlotNeed => ({ slot: 'seat', side: 'both', rawCm: squatting(input, heelCm).hip[1] - input.body.seatToHipCm });
+const shoulderOf = ({ hip, trunkLeanDeg }: Squatting, { trunkCm }: Body): Point => [hip[0] + trunkCm * sinDeg(trunkLeanDeg), hip[1] + trunkCm * cosDeg(trunkLeanDeg)];
+
+/** What tells the squats apart: the other leg beside it, knee down, or long to the side. */
+interface SquatForm {
+  readonly hands?: boolean;
+  readonly other?: 'knee down' | 'long aside';
+}
+
+function otherLeg(form: SquatForm, input: FamilyInput, solved: Squatting): Leg | undefined {
+  const { body } = input;
+  if (form.other === 'knee down') {
+    // Half kneeling: the other knee comes down in front of its own hip, toes tucked.
+    const drop = Math.min(body.thighCm, Math.max(0, solved.hip[1] - body.kneeFrontCm));
+    const knee: Point = [solved.hip[0] + Math.sqrt(body.thighCm ** 2 - drop ** 2), solved.hip[1] - drop];
+    const fall = Math.asin((knee[1] - body.ankleHeightCm) / body.shinCm);
+    const ankle: Point = [knee[0] - body.shinCm * Math.cos(fall), body.ankleHeightCm];
+    return { knee, ankle, heel: [ankle[0] - 2, ankle[1] + 6], toe: [ankle[0] + 4, 1] };
+  }
+  if (form.other === 'long aside') {
+    const length = body.thighCm + body.shinCm;
+    const fall = asinDeg((solved.hip[1] - body.ankleHeightCm) / length);
+    const out = 80;
+    const at = (cm: number): Point => [solved.hip[0] + cm * cosDeg(fall) * cosDeg(out), solved.hip[1] - cm * sinDeg(fall)];
+    const aside = (cm: number) => cm * cosDeg(fall) * sinDeg(out);
+    const ankle = at(length);
+    return { knee: at(body.thighCm), ankle, heel: [ankle[0] - 2, 1.5], toe: [ankle[0] + 0.5 * body.footCm, 2.5], aside: { knee: aside(body.thighCm), ankle: aside(length), toe: aside(length) } };
+  }
+  return undefined;
+}
+
+/** Squats: how high the heels must stand to balance, and how high a seat meets the sit bones where no balance is asked. */
+function squatFamily(id: string, form: SquatForm): Family {
+  const handsNeed = (input: FamilyInput, heelCm: number): SlotNeed[] => (form.hands ? [{ slot: 'hands', side: 'both', rawCm: palmGapCm(shoulderOf(squatting(input, heelCm), input.body), input.body) }] : []);
+  return {
+    id,
+    needs: (side) => keysOn(workingLegs(side), 'ankleBend', 'kneeFlexion.hipBent', 'hipFlexion'),
+    heights: (input) => {
+      const heels = heelLiftCm(input);
+      const lifted = Math.max(0, heels);
+      return [{ slot: 'heels', side: 'both', rawCm: heels }, seatUnder(input, lifted), ...handsNeed(input, lifted)];
+    },
+    afterBuilt: (input, { heels = 0 }) => [seatUnder(input, heels), ...handsNeed(input, heels)],
+    figure: (input, built: Built) => {
+      const { body } = input;
+      const heelCm = built.heels ?? 0;
+      const solved = squatting(input, heelCm);
+      const { hip, knee, ankle, trunkLeanDeg } = solved;
+      const spine = spineFrom(hip, body.trunkCm, trunkLeanDeg - 8, trunkLeanDeg + 8);
+      const shoulder = spine.at(-1) as Point;
+      const far = otherLeg(form, input, solved);
+      const hand: Point = form.hands ? [knee[0] + 6, built.hands ?? 0] : [shoulder[0] + 26, shoulder[1] - 14];
+      return {
+        posture: {
+          hip, knee, ankle, heel: [0.4, heelCm + 1], toe: [body.footCm, 1.2], ...(far ? { far } : {}), spine, ...headFrom(shoulder, body, trunkLeanDeg * 0.4), ...armToward(shoulder, hand, body, -1),
+          pelvisDeg: 0, pelvisLeanDeg: trunkLeanDeg - 8,
+          supports: [
+            ...(heelCm > 0 ? [{ slot: 'heels', xCm: 3, bottomCm: 0, topCm: heelCm }] : []),
+            ...(built.seat ? [{ slot: 'seat', xCm: hip[0] - 4, bottomCm: 0, topCm: Math.min(built.seat, hip[1] - body.seatToHipCm + 1) }] : []),
+            ...(form.hands && built.hands ? [{ slot: 'hands', xCm: hand[0], bottomCm: 0, topCm: built.hands }] : []),
+          ],
+        },
+        demands: workingLegs(input.side).map((side) => ({ range: 'ankleBend', side, needDeg: rangeValue(input.draw, 'ankleBend', side) + asinDeg(Math.max(0, heelLiftCm(input) - heelCm) / lever(body)), haveDeg: rangeValue(input.draw, 'ankleBend', side) })),
+        findings: { aheadOfHeelsCm: solved.aheadCm, trunkLeanDeg },
+      };
+    },
+    why: (input, need) => {
+      const legs = workingLegs(input.side);
+      const side = stifferSide(input.draw, 'ankleBend', legs);
+      const bend = `Ankle bend ${rangeValue(input.draw, 'ankleBend', side).toFixed(0)}° ${side}`;
+      if (need.slot === 'heels') {
+        if (need.rawCm <= 0) return `${bend}: the weight stays over the feet with the heels down.`;
+        return need.rawCm >= parameter.highestHeel.value ? `${bend}: no heel lift brings the weight over the feet, so sit on the seat.` : `${bend} → heels ${need.rawCm.toFixed(1)} cm up, and the weight stays over the feet.`;
+      }
+      if (need.slot === 'hands') return need.rawCm <= 0 ? 'The hands reach the floor.' : `The hands stop ${need.rawCm.toFixed(0)} cm over the floor.`;
+      return `With the knees bent to ${(leastOf(input.draw, 'kneeFlexion.hipBent', legs) - input.settings.kneeMarginDeg).toFixed(0)}° the sit bones stop ${need.rawCm.toFixed(0)} cm up: a seat there asks for no balance.`;
+    },
+  };
+}
+
+export const squat = squatFamily('squat', {});
+export const squatOneSide = squatFamily('squat, one side', { other: 'knee down' });
+export const sideSquat = squatFamily('side squat', { other: 'long aside', hands: true });

@@ -1,0 +1,128 @@
+import { asinDeg, sinDeg } from '../angles';
+import { armCm } from '../body/body';
+import { crossLegged, strapped as parameter } from '../parameters';
+import { palmGapCm } from './arms';
+import { crossedLeg } from './crossedLeg';
+import { crossedSeatCm, usableRotation, type CrossedForm } from './crossedSeat';
+import { rangeValue, valueOf } from './draw';
+import { keysOn, otherSide, worked, type Family, type FamilyInput, type SlotNeed } from './family';
+import { palmWhy } from './longSit';
+import { armToward, between, headFrom, legOf, spineFrom, type Point } from './posture';
+import { liftedLeg, lyingFigure, lyingHip } from './reclinedOpen';
+
+const crossed: CrossedForm = { kneeDeg: crossLegged.crossedKnee.value, footShare: crossLegged.footHeight.value, pastShare: 0 };
+
+/** What the hand cannot reach of the way to the foot. */
+const strapTo = (shoulder: Point, foot: Point, input: FamilyInput) => Math.max(0, between(shoulder, foot) - armCm(input.body));
+
+const raisedHamstring = ({ draw, settings, side }: FamilyInput) => settings.share * rangeValue(draw, 'hamstring', worked(side));
+
+/** Straight leg raised on the back: as far as the hamstring goes with the pelvis flat. */
+function raisedLying(input: FamilyInput) {
+  const rise = Math.min(input.settings.hipFlexionMostDeg, raisedHamstring(input), 110);
+  const leg = liftedLeg(lyingHip(input.body), rise, 0, input.body);
+  const shoulder = lyingFigure(input.body, {}).spine.at(-1) as Point;
+  return { rise, leg, shoulder };
+}
+
+/** A hip that cannot lie flat lifts its knee by so much. */
+function otherKneeCm(input: FamilyInput): number {
+  const missing = Math.max(0, -input.settings.share * rangeValue(input.draw, 'hipExtension', otherSide(worked(input.side))));
+  return input.body.thighCm * sinDeg(missing);
+}
+
+/** Reclined leg raise: the strap makes up what the arm does not reach; also the re-check of the hamstring. */
+export const legRaise: Family = {
+  id: 'leg raise',
+  needs: (side) => [...keysOn([worked(side)], 'hamstring'), ...keysOn([otherSide(worked(side))], 'hipExtension')],
+  heights: (input) => {
+    const { leg, shoulder } = raisedLying(input);
+    return [{ slot: 'underKnees', side: 'both', rawCm: otherKneeCm(input) }, { slot: 'strap', side: 'both', rawCm: strapTo(shoulder, leg.toe, input), isLength: true }];
+  },
+  figure: (input, built) => {
+    const { body } = input;
+    const hip = lyingHip(body);
+    const { rise, leg, shoulder } = raisedLying(input);
+    const kneeDown = (built.underKnees ?? 0) > 0 ? Math.asin(Math.min(0.6, (built.underKnees ?? 0) / body.thighCm)) * (180 / Math.PI) : 0;
+    const low = liftedLeg(hip, kneeDown, 2 * kneeDown + 4, body);
+    const lying = lyingFigure(body, built);
+    const side = worked(input.side);
+    return {
+      posture: {
+        ...leg, far: low, hip, ...lying, ...armToward(shoulder, leg.toe, body, -1), pelvisDeg: 0, strapTo: leg.toe,
+        supports: built.underKnees ? [{ slot: 'underKnees', xCm: low.knee[0] - 2, bottomCm: 0, topCm: built.underKnees }] : [],
+      },
+      demands: [{ range: 'hamstring', side, needDeg: rise, haveDeg: rangeValue(input.draw, 'hamstring', side) }],
+      findings: { raisedDeg: rise, strapCm: strapTo(shoulder, leg.toe, input) },
+    };
+  },
+  why: (input, need) => {
+    const side = worked(input.side);
+    if (need.slot === 'underKnees') return need.rawCm <= 0 ? 'The other leg lies flat.' : 'The other thigh cannot lie flat with the pelvis level: a roll meets its knee.';
+    return `Hamstring ${rangeValue(input.draw, 'hamstring', side).toFixed(0)}° ${side}: ${need.rawCm <= 0 ? 'the hand reaches the foot.' : `the hand stops ${need.rawCm.toFixed(0)} cm short of the foot.`}`;
+  },
+};
+
+/** The raised leg of a seated pose: the knee bends until the hamstring lets the thigh stand so high. */
+function raisedSeated(input: FamilyInput, hip: Point, riseDeg: number) {
+  const coupling = valueOf(input.draw, 'hamstringCoupling');
+  const { body } = input;
+  const kneeY = hip[1] + body.thighCm * sinDeg(riseDeg);
+  // A foot that would hang under the floor stands on it instead.
+  const most = riseDeg + asinDeg((kneeY - body.ankleHeightCm) / body.shinCm);
+  const kneeDeg = Math.min(most, Math.max(0, (90 + input.settings.pelvisTargetDeg + riseDeg - raisedHamstring(input)) / coupling));
+  return { kneeDeg, leg: liftedLeg(hip, riseDeg, kneeDeg, body) };
+}
+
+/** Seated, one leg raised on a strap; the other is crossed and sets the seat. */
+function raisedLegSeat(id: string, riseDeg: number, overhead: boolean): Family {
+  const seatNeed = (input: FamilyInput): number => crossedSeatCm(input, otherSide(worked(input.side)), crossed);
+  const upright = (input: FamilyInput, seatCm: number) => {
+    const hip: Point = [0, seatCm + input.body.seatToHipCm];
+    return { hip, spine: spineFrom(hip, input.body.trunkCm, 0, 0) };
+  };
+  const strap = (input: FamilyInput, seatCm: number): SlotNeed[] => {
+    const { hip, spine } = upright(input, seatCm);
+    const shoulder = spine.at(-1) as Point;
+    const length = strapTo(shoulder, raisedSeated(input, hip, riseDeg).leg.toe, input);
+    return [{ slot: 'strap', side: 'both', rawCm: length, isLength: true }, ...(overhead ? [{ slot: 'hands', side: 'both' as const, rawCm: palmGapCm(shoulder, input.body) }] : [])];
+  };
+  return {
+    id,
+    needs: (side) => ['hamstringCoupling', ...keysOn([worked(side)], 'hamstring'), ...keysOn([otherSide(worked(side))], 'hipRotation', 'hipFlexion')],
+    heights: (input) => {
+      const seat = seatNeed(input);
+      return [{ slot: 'seat', side: 'both', rawCm: seat }, ...strap(input, Math.max(0, seat))];
+    },
+    afterBuilt: (input, { seat = 0 }) => strap(input, seat),
+    figure: (input, built) => {
+      const { body } = input;
+      const seatCm = built.seat ?? 0;
+      const { hip, spine } = upright(input, seatCm);
+      const shoulder = spine.at(-1) as Point;
+      const { kneeDeg, leg } = raisedSeated(input, hip, riseDeg);
+      const other = otherSide(worked(input.side));
+      const low = crossedLeg(hip[1], usableRotation(input, other), { kneeDeg: crossed.kneeDeg, footCm: crossed.footShare * body.statureCm, pastMidlineCm: 0 }, body);
+      return {
+        posture: {
+          ...leg, far: legOf(low), hip, spine, ...headFrom(shoulder, body, 2), ...armToward(shoulder, leg.toe, body, -1), pelvisDeg: input.settings.pelvisTargetDeg, pelvisLeanDeg: 0, strapTo: leg.toe,
+          supports: [{ slot: 'seat', xCm: hip[0] - 5, bottomCm: 0, topCm: seatCm }, ...(built.hands ? [{ slot: 'hands', xCm: hip[0] - 26, bottomCm: 0, topCm: built.hands }] : [])],
+        },
+        demands: [{ range: 'hamstring', side: worked(input.side), needDeg: 90 + input.settings.pelvisTargetDeg + riseDeg - valueOf(input.draw, 'hamstringCoupling') * kneeDeg, haveDeg: rangeValue(input.draw, 'hamstring', worked(input.side)) }],
+        findings: { kneeBendDeg: kneeDeg, kneeRiseDeg: low.thighRiseDeg },
+      };
+    },
+    why: (input, need) => {
+      if (need.slot === 'hands') return palmWhy(need);
+      const [side, other] = [worked(input.side), otherSide(worked(input.side))];
+      if (need.slot === 'seat') {
+        return need.rawCm <= 0 ? `Outward rotation ${rangeValue(input.draw, 'hipRotation', other).toFixed(0)}° ${other}: the crossed leg asks for no seat.`
+          : `Outward rotation ${rangeValue(input.draw, 'hipRotation', other).toFixed(0)}° ${other} → ${need.rawCm.toFixed(0)} cm, so that the back stands by itself.`;
+      }
+      return `Hamstring ${rangeValue(input.draw, 'hamstring', side).toFixed(0)}° ${side}: with the knee as bent as that asks, ${need.rawCm <= 0 ? 'the hand reaches the foot.' : `the hand stops ${need.rawCm.toFixed(0)} cm short of the foot.`}`;
+    },
+  };
+}
+
+export const heron = raisedLegSeat('heron', parameter.seatedRaise.value, false);
+export const sundial = raisedLegSeat('sundial', parameter.sundialRaise.value, true);
