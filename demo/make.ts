@@ -6,6 +6,7 @@ import { shiftDays } from '@/core/formats/time';
 import { planStudent } from '@/core/plan/plan';
 import { chanceFrom } from '@/core/sim/chance';
 import { daySwing, doPose, measure, simulateStudent, truthOn } from '@/core/sim/student';
+import { commonestPoses } from '@/core/poses/poses';
 import { ranges, sides, type RangeId } from '@/core/ranges/ranges';
 import { members, type Member } from './people';
 import { boathouseShelf } from './shelf';
@@ -16,7 +17,7 @@ const EVENINGS = 12;
 const FIRST_READINGS: readonly RangeId[] = ['pelvicTilt.standing', 'hamstring', 'kneeFlexion.hipBent', 'kneeFlexion.prone'];
 const SEED = 20260106;
 
-function recordOf({ person, comes, truth, gap, neverLower }: Member, index: number): { readings: Reading[]; sessions: Session[] } {
+function recordOf({ person, comes, truth, gap, neverLower, also = [] }: Member, index: number): { readings: Reading[]; sessions: Session[] } {
   const chance = chanceFrom(SEED + 101 * index);
   const student = simulateStudent(person, FIRST_EVENING, chance, truth);
   const readings: Reading[] = [];
@@ -34,7 +35,7 @@ function recordOf({ person, comes, truth, gap, neverLower }: Member, index: numb
     const at = `${day}T18:${String(10 + ((index * 7) % 50)).padStart(2, '0')}:00Z`;
     if (evening === 0) FIRST_READINGS.forEach((id) => take(id, at, draw));
     else if (evening % 3 === 0) take(evening % 2 === 0 ? 'hamstring' : 'kneeFlexion.hipBent', at, draw);
-    const plan = planStudent({ person, readings, sessions }, boathouseShelf, day);
+    const plan = planStudent({ person, readings, sessions }, boathouseShelf, day, { poses: [...commonestPoses, ...also] });
     const done = plan.poses.filter(({ status, decision }) => ['offered', 'changed'].includes(status) && decision.action !== 'rest').map((planned) => doPose(student, planned, draw, chance));
     if (done.length === 0) continue;
     // A sore day: one evening on which everything felt strong.

@@ -45,7 +45,8 @@ export interface DecisionInput {
   readonly slotToRaise: (why: RaiseReason) => string;
 }
 
-const day = (at: string) => new Date(at).toLocaleDateString('en-GB', { day: 'numeric', month: 'short', timeZone: 'UTC' });
+const dayFormat = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', timeZone: 'UTC' });
+const day = (at: string) => dayFormat.format(Date.parse(at));
 
 /** A session that speaks for coming down: full time, easy breath, muscle only, nothing strong, pelvis upright. */
 export function wentWell(outcome: SessionPose): boolean {

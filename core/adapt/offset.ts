@@ -18,8 +18,13 @@ export interface Offset {
   /** Sessions that spoke. */
   readonly looks: number;
   /** Chances over a grid of offsets, for what a mean and a spread cannot say. */
-  readonly grid: readonly { readonly cm: number; readonly chance: number }[];
+  readonly grid: Grid;
 }
+
+type Grid = readonly { readonly cm: number; readonly chance: number }[];
+
+/** Offsets of slots of which nothing is known yet, by their spread: most slots of most plans. */
+const unknown = new Map<number, Offset>();
 
 const STEP_CM = 0.25;
 const HALF_WIDTH_SD = 4;
@@ -40,6 +45,14 @@ function likelihood({ says, overReckonedCm }: HeightEvidence, offsetCm: number):
  */
 export function offsetFrom(evidence: readonly HeightEvidence[], priorSdCm: number): Offset {
   if (priorSdCm === 0) return { meanCm: 0, sdCm: 0, looks: 0, grid: [{ cm: 0, chance: 1 }] };
+  if (evidence.length > 0) return weighed(evidence, priorSdCm);
+  const rounded = Math.round(priorSdCm * 100) / 100;
+  const known = unknown.get(rounded) ?? weighed([], rounded);
+  unknown.set(rounded, known);
+  return known;
+}
+
+function weighed(evidence: readonly HeightEvidence[], priorSdCm: number): Offset {
   const steps = Math.ceil((HALF_WIDTH_SD * priorSdCm) / STEP_CM);
   const weights = Array.from({ length: 2 * steps + 1 }, (_, i) => {
     const cm = (i - steps) * STEP_CM;

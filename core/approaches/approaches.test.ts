@@ -1,5 +1,6 @@
 import { settingsFor } from '../safety/settings';
-import { approachIds, approaches, choicesFor, questions, type QuestionId } from './approaches';
+import { poseById } from '../poses/poses';
+import { approachIds, approaches, askedBy, choiceKey, choicesFor, questions, type QuestionId } from './approaches';
 
 test('every approach answers every question with one of its choices', () => {
   for (const id of approachIds) {
@@ -18,4 +19,19 @@ test('approaches differ where teachers do', () => {
   expect(settings('built-up-alignment')).toMatchObject({ firstToRise: 'knees', pelvisTargetDeg: -10, spineShareDeg: 25 });
   expect(settings('breath-paced')).toMatchObject({ firstToRise: 'seat', pelvisTargetDeg: -5, spineShareDeg: 10 });
   expect(settings('long-quiet-holds')).toMatchObject({ share: 0.85, spineShareDeg: 55 });
+});
+
+test('a choice for one pose goes over the student’s, and the student’s over the approach’s', () => {
+  const own = { behindKnee: 'strap', 'hero/behindKnee': 'towel', 'hero/no-such': 'x', 'child/behindKnee': 'no-such' };
+  expect(choicesFor('built-up-alignment', own).behindKnee).toBe('strap');
+  expect(choicesFor('built-up-alignment', own, 'hero').behindKnee).toBe('towel');
+  expect(choicesFor('built-up-alignment', own, 'child').behindKnee).toBe('strap');
+  expect(choiceKey('behindKnee', 'hero')).toBe('hero/behindKnee');
+});
+
+test('what a pose is asked is a question, and the pose exists', () => {
+  for (const [pose, asked] of Object.entries(askedBy)) {
+    expect(poseById(pose)).toBeDefined();
+    for (const question of asked ?? []) expect(questions).toHaveProperty(question);
+  }
 });

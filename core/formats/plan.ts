@@ -57,8 +57,6 @@ export const planPoseSchema = z.object({
   holdSeconds: z.number().min(0),
   joints: z.record(z.string(), point),
   posture: postureSchema.nullable(),
-  /** The same body with nothing beneath it. */
-  postureWithout: postureSchema.nullable(),
 });
 
 export const planSchema = z.object({

@@ -35,17 +35,25 @@ export function meansOf(belief: Belief): Draw {
  * moves of a height are summed as squares, upward and downward apart. Exact where a height is linear in its inputs, it
  * keeps the lopsidedness where it is not, always contains the target, and says which input matters. 2n + 1 solutions.
  */
-export function bandsOf(family: Family, input: Omit<FamilyInput, 'draw'>, belief: Belief): Band[] {
-  const means = meansOf(belief);
+export function bandsOf(family: Family, input: Omit<FamilyInput, 'draw'> & Partial<Pick<FamilyInput, 'draw'>>, belief: Belief): Band[] {
+  const means = input.draw ?? meansOf(belief);
   const centre = family.heights({ ...input, draw: means });
   const parts = centre.map((): BandPart[] => []);
+  // One draw that is moved and put back: a copy for every move would cost more than the geometry.
+  const moved: Partial<Record<InputKey, number>> = { ...means };
+  const at = (key: InputKey, value: number) => {
+    moved[key] = value;
+    return family.heights({ ...input, draw: moved });
+  };
   for (const key of family.needs(input.side)) {
     const prior = believed(belief, key);
     if (!prior || prior.sd === 0) continue;
-    const moves = [-Z90, Z90].map((z) => family.heights({ ...input, draw: { ...means, [key]: prior.mean + z * prior.sd } }));
+    const [low, high] = [at(key, prior.mean - Z90 * prior.sd), at(key, prior.mean + Z90 * prior.sd)];
+    if (means[key] === undefined) delete moved[key];
+    else moved[key] = means[key];
     centre.forEach(({ rawCm }, i) => {
-      const changes = moves.map((needs) => (needs[i] as SlotNeed).rawCm - rawCm);
-      const [downCm, upCm] = [-Math.min(0, ...changes), Math.max(0, ...changes)];
+      const [one, other] = [(low[i] as SlotNeed).rawCm - rawCm, (high[i] as SlotNeed).rawCm - rawCm];
+      const [downCm, upCm] = [-Math.min(0, one, other), Math.max(0, one, other)];
       if (downCm + upCm > 0) (parts[i] as BandPart[]).push({ key, downCm, upCm });
     });
   }
@@ -53,16 +61,22 @@ export function bandsOf(family: Family, input: Omit<FamilyInput, 'draw'>, belief
 }
 
 /** A height's band from what each input adds to it: the moves are summed as squares. */
-export function bandFrom(need: SlotNeed, parts: readonly BandPart[]): Band {
-  return {
-    need,
-    lowCm: need.rawCm - Math.hypot(...parts.map(({ downCm }) => downCm)),
-    highCm: need.rawCm + Math.hypot(...parts.map(({ upCm }) => upCm)),
-    parts: [...parts].sort((a, b) => b.downCm + b.upCm - a.downCm - a.upCm),
-  };
+function bandFrom(need: SlotNeed, parts: BandPart[]): Band {
+  let [down, up] = [0, 0];
+  for (const { downCm, upCm } of parts) {
+    down += downCm * downCm;
+    up += upCm * upCm;
+  }
+  return { need, lowCm: need.rawCm - Math.sqrt(down), highCm: need.rawCm + Math.sqrt(up), parts: parts.sort((a, b) => b.downCm + b.upCm - a.downCm - a.upCm) };
 }
 
-/** Sum of the widths of a family's bands, above the floor only, in centimetres. */
-export function widthOf(bands: readonly Band[]): number {
-  return bands.reduce((sum, { need, lowCm, highCm }) => sum + (need.isLength ? 0 : Math.max(0, highCm) - Math.max(0, lowCm)), 0);
+/** Width of a band above the floor, in centimetres. */
+const widthFrom = (lowCm: number, highCm: number) => Math.max(0, highCm) - Math.max(0, lowCm);
+
+/** By how much a band would narrow if one input's spread shrank to a share of itself. */
+export function narrowingOf({ need: { rawCm, isLength }, lowCm, highCm, parts }: Band, key: InputKey, shrink: number): number {
+  const part = isLength ? undefined : parts.find((one) => one.key === key);
+  if (!part) return 0;
+  const left = (reach: number, move: number) => Math.sqrt(Math.max(0, reach * reach - (1 - shrink * shrink) * move * move));
+  return widthFrom(lowCm, highCm) - widthFrom(rawCm - left(rawCm - lowCm, part.downCm), rawCm + left(highCm - rawCm, part.upCm));
 }

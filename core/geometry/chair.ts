@@ -1,8 +1,9 @@
 import { asinDeg, cosDeg, sinDeg } from '../angles';
 import { armCm, type Body } from '../body/body';
+import { strapped } from '../parameters';
 import { palmGapCm } from './arms';
 import { leastOf, rangeValue } from './draw';
-import { keysOn, worked, workingLegs, type Built, type Family, type FamilyInput, type SlotNeed } from './family';
+import { keysOn, otherSide, worked, workingLegs, type Built, type Family, type FamilyInput, type SlotNeed } from './family';
 import { armToward, between, headFrom, spineFrom, type Leg, type Point } from './posture';
 
 /** Back of the knee over the floor, foot flat. */
@@ -38,12 +39,15 @@ const trunkOf = (input: FamilyInput, sitting: Seated, does: OnChair) => {
   return { lean, spine: spineFrom(sitting.hip, input.body.trunkCm, lean, lean + (lean > 0 ? input.settings.spineShareDeg : 0)) };
 };
 
+/** How steeply the back leg of a lunge falls from the chair's edge to the ball of its foot. */
+const backFallDeg = ({ body }: FamilyInput, { hip }: Seated) => asinDeg(Math.min(0.98, (hip[1] - body.ankleHeightCm - 6) / (body.thighCm + body.shinCm)));
+
 /** The other leg of a chair pose. */
 function otherLeg(input: FamilyInput, sitting: Seated, does: OnChair): Leg | undefined {
   const { body } = input;
   if (does === 'lunges') {
     // The back leg long behind the edge of the seat, on the ball of its foot.
-    const fall = asinDeg(Math.min(0.98, (sitting.hip[1] - body.ankleHeightCm - 6) / (body.thighCm + body.shinCm)));
+    const fall = backFallDeg(input, sitting);
     const at = (cm: number): Point => [sitting.hip[0] - cm * cosDeg(fall), sitting.hip[1] - cm * sinDeg(fall)];
     const ankle = at(body.thighCm + body.shinCm);
     return { knee: at(body.thighCm), ankle, heel: [ankle[0] - 4, ankle[1] - 1], toe: [ankle[0] + 0.4 * body.footCm, 1] };
@@ -97,6 +101,7 @@ function chairFamily(id: string, slots: readonly ('seat' | 'feet' | 'hands' | 's
       const near = crossed ? crossedOver(input, sitting) : sitting.near;
       const hand: Point = built.hands !== undefined ? [shoulder[0] + 4, Math.max(built.hands, shoulder[1] - armCm(body))] : [near.knee[0] - 6, near.knee[1] + body.thighRadiusAtKneeCm + 1];
       const side = worked(input.side);
+      const back = otherSide(side);
       return {
         posture: {
           ...near, ...(far ? { far } : {}), hip: sitting.hip, spine, ...headFrom(shoulder, body, lean * 0.7 + 2), ...armToward(shoulder, hand, body, -1), pelvisDeg: lean, pelvisLeanDeg: lean,
@@ -109,7 +114,10 @@ function chairFamily(id: string, slots: readonly ('seat' | 'feet' | 'hands' | 's
         },
         demands: crossed
           ? [{ range: 'hipRotation', side, needDeg: CROSSED_ROTATION_DEG, haveDeg: rangeValue(input.draw, 'hipRotation', side) }]
-          : workingLegs(input.side).map((leg) => ({ range: 'hipFlexion', side: leg, needDeg: 90 + sitting.riseDeg + lean, haveDeg: rangeValue(input.draw, 'hipFlexion', leg) })),
+          : [
+            ...workingLegs(input.side).map((leg) => ({ range: 'hipFlexion' as const, side: leg, needDeg: 90 + sitting.riseDeg + lean, haveDeg: rangeValue(input.draw, 'hipFlexion', leg) })),
+            ...(does === 'lunges' ? [{ range: 'hipExtension' as const, side: back, needDeg: 90 - backFallDeg(input, sitting) - strapped.lungeArch.value, haveDeg: rangeValue(input.draw, 'hipExtension', back) }] : []),
+          ],
         findings: { thighRiseDeg: sitting.riseDeg, ...(lean > 0 ? { trunkLeanDeg: lean } : {}) },
       };
     },

@@ -61,7 +61,7 @@ function rollBackOf(input: FamilyInput): (seatCm: number, rollCm: number) => num
 }
 export const rollBackDeg = (seatCm: number, rollCm: number, input: FamilyInput) => rollBackOf(input)(seatCm, rollCm);
 
-const ROLL_STEPS = 14;
+const ROLL_STEPS = 7;
 const HALVINGS = 9;
 
 /** The least roll on this seat that keeps the roll-back within what is allowed, 0 when none is asked, the highest when none is enough. */
@@ -145,6 +145,10 @@ export function longSitWhy(input: FamilyInput, need: SlotNeed): string {
 /** Half the angle between spread legs: as wide as costs the pelvis nothing. */
 export const straddleHalfAngleDeg = ({ draw }: FamilyInput) => Math.min(straddle.widest.value, straddle.easyShare.value * leastOf(draw, 'hipSpread', sides));
 
+/** Spread that legs this wide ask for, with nothing taken from the pelvis. */
+export const spreadDemands = ({ draw }: FamilyInput, outDeg: number): Demand[] =>
+  sides.map((side) => ({ range: 'hipSpread', side, needDeg: outDeg / straddle.easyShare.value, haveDeg: rangeValue(draw, 'hipSpread', side) }));
+
 /** A leg turned outward about the hip's upright axis: shorter from the side, wider from above. */
 export function turnedOut(leg: Leg, hip: Point, outDeg: number): Leg {
   if (outDeg === 0) return leg;
@@ -207,7 +211,7 @@ function sitWithLongLegs(id: string, spread: boolean): Family {
         },
         demands: [
           ...hamstringDemands(input, legs),
-          ...(spread ? sides.map((side) => ({ range: 'hipSpread' as const, side, needDeg: outDeg / straddle.easyShare.value, haveDeg: rangeValue(input.draw, 'hipSpread', side) })) : []),
+          ...(spread ? spreadDemands(input, outDeg) : []),
         ],
         findings: { rollBackDeg: rollBack, kneeBendDeg: legs.kneeBendDeg, ...(spread ? { halfAngleDeg: outDeg } : {}) },
       };

@@ -5,7 +5,7 @@ import { rangeValue, stifferSide } from './draw';
 import type { Built, Family, FamilyInput, SlotNeed } from './family';
 import { chestNeed, foldedTrunk, foldWhy, foreheadNeed, upperFigure, type FoldedTrunk, type Under } from './foldedTrunk';
 import {
-  hamstringDemands, hamstringLegs, hipFlexionAt, longFoot, longLegs, longSit, longSitNeeds, longSitSupports, longSitWhy, mendsRollBack, rollBackDeg, rollUnderKneesCm, straddleHalfAngleDeg, turnedOut,
+  hamstringDemands, hamstringLegs, hipFlexionAt, longFoot, longLegs, longSit, longSitNeeds, longSitSupports, longSitWhy, mendsRollBack, rollBackDeg, rollUnderKneesCm, spreadDemands, straddleHalfAngleDeg, turnedOut,
   type LongLegs,
 } from './longSit';
 import { between, type Point } from './posture';
@@ -87,7 +87,7 @@ function foldOverLongLegs(id: string, form: FoldForm): Family {
           pelvisDeg: trunk.leanDeg >= 0 ? trunk.leanDeg : input.settings.pelvisTargetDeg - rollBack, pelvisLeanDeg: trunk.leanDeg,
           supports: [...longSitSupports(legs, seatCm, rollCm, body, halfAngle), ...trunk.support(built)],
         },
-        demands: hamstringDemands(input, legs),
+        demands: [...hamstringDemands(input, legs), ...(form.spread ? spreadDemands(input, halfAngle) : [])],
         findings: { rollBackDeg: rollBack, foldDeg: Math.max(0, trunk.leanDeg), foreheadGapCm: trunk.gapCm, ...(form.spread ? { halfAngleDeg: halfAngle } : { strapCm }) },
       };
     },

@@ -44,18 +44,23 @@ export function squatting(input: FamilyInput, heelCm: number): Squatting {
   return { hip, knee, ankle, shinLeanDeg, thighLeanDeg, trunkLeanDeg, aheadCm };
 }
 
-const HALVINGS = 24;
+const CLOSE_CM = 0.002;
+const TRIES = 30;
 
 /** The least heel lift at which the centre of mass stays over the feet; the highest worth building where none is enough. Below 0: room to spare. */
 export function heelLiftCm(input: FamilyInput): number {
-  const falls = (cm: number) => squatting(input, cm).aheadCm < parameter.ahead.value;
+  const short = (cm: number) => parameter.ahead.value - squatting(input, cm).aheadCm;
   let [low, high] = [-parameter.highestHeel.value, parameter.highestHeel.value];
-  if (falls(high)) return high;
-  if (!falls(low)) return low;
-  for (let i = 0; i < HALVINGS; i++) {
-    const middle = (low + high) / 2;
-    if (falls(middle)) low = middle;
-    else high = middle;
+  let [shortLow, shortHigh] = [short(low), short(high)];
+  if (shortHigh > 0) return high;
+  if (shortLow <= 0) return low;
+  // False position, each end halved when it has stood still: a handful of tries where halving takes two dozen.
+  for (let i = 0; i < TRIES && high - low > CLOSE_CM; i++) {
+    const middle = low + ((high - low) * shortLow) / (shortLow - shortHigh);
+    const here = short(middle);
+    if (Math.abs(here) < CLOSE_CM) return middle;
+    if (here > 0) [low, shortLow, shortHigh] = [middle, here, shortHigh / 2];
+    else [high, shortHigh, shortLow] = [middle, here, shortLow / 2];
   }
   return high;
 }

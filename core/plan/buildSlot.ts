@@ -9,7 +9,7 @@ import type { Pose } from '../poses/pose';
 import { bestStacks, rungAbove, rungBelow } from '../props/search';
 import type { Shelf } from '../props/shelf';
 import type { SlotId } from '../props/slots';
-import { isFree, stackFaults, stackHeightCm, type Piece, type SlotRule, type Stack, type Used } from '../props/stack';
+import { isFree, piecesMoved, stackFaults, stackHeightCm, type Piece, type SlotRule, type Stack, type Used } from '../props/stack';
 
 /** What is not known of one slot's height: from the ranges, and from everything else. */
 export interface SlotDoubt {
@@ -87,7 +87,7 @@ function stackFor({ need, decision, lying, rule, shelf, pose, used }: SlotBuild,
     const follows = need.part === 'low' || need.slot === 'neck';
     if (!follows || Math.abs(lying.heightCm - targetCm) <= decisionParameter.mostRung.value) {
       const again = { pieces: lying.pieces, heightCm: stackHeightCm(lying.pieces, shelf, rule) };
-      const rivals = bestStacks(shelf, rule, { targetCm: again.heightCm, lying: lying.pieces, used }).filter(({ pieces }) => JSON.stringify(pieces) !== JSON.stringify(again.pieces));
+      const rivals = bestStacks(shelf, rule, { targetCm: again.heightCm, lying: lying.pieces, used }).filter(({ pieces }) => piecesMoved(pieces, again.pieces) > 0);
       return { action, stacks: [again, ...rivals.slice(0, 2)] };
     }
   }

@@ -1,9 +1,9 @@
 import { samplePose, sampleSession } from '../tests/samples';
-import { earlierTimes, evidenceOf, settledAt } from './history';
+import { earlierOf, evidenceOf, historyBefore, settledAt } from './history';
 
 test('earlier times are of that pose and side, before today, oldest first', () => {
   const sessions = [sampleSession('2026-02-01'), sampleSession('2026-01-10'), sampleSession('2026-03-01'), sampleSession('2026-01-20', { pose: 'staff' }), sampleSession('2026-01-22', { side: 'left' })];
-  expect(earlierTimes(sessions, 'hero', 'both', '2026-03-01').map(({ at }) => at)).toEqual(['2026-01-10', '2026-02-01']);
+  expect(earlierOf(historyBefore(sessions, '2026-03-01'), 'hero', 'both').map(({ at }) => at)).toEqual(['2026-01-10', '2026-02-01']);
 });
 
 test('the parts of a ramp are told apart', () => {

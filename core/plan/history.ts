@@ -4,13 +4,24 @@ import type { Session, SessionPose, Settled } from '../formats/book';
 import { dayOf } from '../formats/time';
 import { sidelessKey, slotKey } from '../geometry/family';
 
-/** Earlier times of one pose on one side, oldest first, before today. */
-export function earlierTimes(sessions: readonly Session[], pose: string, side: SessionPose['side'], today: string): Earlier[] {
-  return sessions
-    .filter(({ at }) => dayOf(at) < dayOf(today))
-    .sort((a, b) => Date.parse(a.at) - Date.parse(b.at))
-    .flatMap(({ at, poses }) => poses.filter((one) => one.pose === pose && one.side === side).map((outcome) => ({ at, outcome })));
+/** Earlier times of every pose and side before today, oldest first; ask for one with `earlierOf`. */
+export type History = ReadonlyMap<string, readonly Earlier[]>;
+
+export function historyBefore(sessions: readonly Session[], today: string): History {
+  const history = new Map<string, Earlier[]>();
+  for (const { at, poses } of sessions.filter((one) => dayOf(one.at) < dayOf(today)).sort((a, b) => Date.parse(a.at) - Date.parse(b.at))) {
+    for (const outcome of poses) {
+      const key = `${outcome.pose}/${outcome.side}`;
+      const times = history.get(key) ?? [];
+      times.push({ at, outcome });
+      history.set(key, times);
+    }
+  }
+  return history;
 }
+
+const NEVER: readonly Earlier[] = [];
+export const earlierOf = (history: History, pose: string, side: SessionPose['side']): readonly Earlier[] => history.get(`${pose}/${side}`) ?? NEVER;
 
 export const settledAt = (outcome: SessionPose, key: string): Settled | undefined => outcome.settled.find((one) => slotKey(one) === key);
 

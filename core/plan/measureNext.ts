@@ -1,4 +1,4 @@
-import { bandFrom, widthOf, type Band } from '../geometry/band';
+import { narrowingOf, type Band } from '../geometry/band';
 import type { Estimates } from '../estimate/estimate';
 import { reading } from '../parameters';
 import { methods, protocolsOf } from '../ranges/protocols';
@@ -22,7 +22,6 @@ function sdAfter(sd: number): number {
 
 /** Readings ranked by how much each would narrow the bands of the plan; the best three. */
 export function measureNext(bands: readonly Band[], estimates: Estimates, readToday: ReadonlySet<RangeKey>): NextReading[] {
-  const before = widthOf(bands);
   const keys = new Set(bands.flatMap(({ parts }) => parts.map(({ key }) => key)));
   return [...keys].flatMap((key): NextReading[] => {
     const estimate = estimates[key as RangeKey];
@@ -30,9 +29,7 @@ export function measureNext(bands: readonly Band[], estimates: Estimates, readTo
     const { id, side } = splitKey(key as RangeKey);
     if (protocolsOf(id).length === 0) return [];
     const shrink = sdAfter(estimate.sd) / estimate.sd;
-    const after = bands.map(({ need, parts }) =>
-      bandFrom(need, parts.map((part) => (part.key === key ? { ...part, downCm: part.downCm * shrink, upCm: part.upCm * shrink } : part))));
-    const gainCm = before - widthOf(after);
+    const gainCm = bands.reduce((sum, band) => sum + narrowingOf(band, key, shrink), 0);
     return gainCm >= LEAST_GAIN_CM ? [{ range: id, side, gainCm }] : [];
   }).sort((a, b) => b.gainCm - a.gainCm).slice(0, 3);
 }

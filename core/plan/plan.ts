@@ -7,7 +7,7 @@ import type { Plan, PlanPose, PlanSlot } from '../formats/plan';
 import { dayOf, shiftDays } from '../formats/time';
 import { bandsOf, meansOf, Z90, type Band } from '../geometry/band';
 import { normalQuantile } from '../normal';
-import { uncertainParameters, type Belief } from '../geometry/draw';
+import { uncertainParameters, type Belief, type Draw } from '../geometry/draw';
 import { sidelessKey, slotKey, type Built, type Family, type FamilyInput } from '../geometry/family';
 import { decision as decisionParameter, hold as holdParameter, offset as offsetParameter } from '../parameters';
 import { poses, stageOf } from '../poses/poses';
@@ -20,7 +20,7 @@ import { ranges, sides, splitKey, type RangeKey, type ReadingSide } from '../ran
 import { longestHoldFor } from '../safety/settings';
 import { firstAllowed, unansweredCautions, type Verdict } from '../safety/verdict';
 import { buildSlot, leftEmpty, type SlotDoubt } from './buildSlot';
-import { earlierTimes, evidenceOf, settledAt } from './history';
+import { earlierOf, evidenceOf, historyBefore, settledAt, type History } from './history';
 import { measureNext } from './measureNext';
 import { poseOr, settlePose, type Settled } from './settle';
 
@@ -43,28 +43,38 @@ interface Ground {
   readonly record: StudentRecord;
   readonly shelf: Shelf;
   readonly today: string;
+  readonly history: History;
   readonly estimates: Estimates;
   readonly belief: Belief;
-  /** Estimates as they stood on an earlier day. */
+  /** The most likely value of every input. */
+  readonly draw: Draw;
+  /** Estimates as they stood on an earlier day, and the most likely values in them. */
   readonly estimatesOn: (day: string) => Estimates;
+  readonly drawOn: (day: string) => Draw;
   readonly veryMobile: boolean;
   readonly caution: Caution;
+}
+
+/** A question about a day, answered once. */
+function remembering<T>(ask: (day: string) => T): (day: string) => T {
+  const known = new Map<string, T>();
+  return (day) => {
+    const answer = known.get(day) ?? ask(day);
+    known.set(day, answer);
+    return answer;
+  };
 }
 
 /** Everything a student needs today: pose by pose the heights, their doubt, named pieces of this shelf, and why. */
 export function planStudent(record: StudentRecord, shelf: Shelf, date: string, wish: PlanWish = {}): Plan {
   const { person } = record;
   const today = dayOf(date);
-  const known = new Map<string, Estimates>();
-  const estimatesOn = (day: string) => {
-    const before = known.get(day) ?? estimateRanges(record, day);
-    known.set(day, before);
-    return before;
-  };
+  const estimatesOn = remembering((day) => estimateRanges(record, day));
+  const drawOn = remembering((day) => meansOf(beliefOf(estimatesOn(day))));
   const estimates = estimatesOn(today);
+  const belief = beliefOf(estimates);
   const ground: Ground = {
-    record, shelf, today, estimates,
-    belief: beliefOf(estimates), estimatesOn, veryMobile: isVeryMobile(record, estimates), caution: wish.caution ?? shippedCaution,
+    record, shelf, today, history: historyBefore(record.sessions, today), estimates, belief, draw: drawOn(today), estimatesOn, drawOn, veryMobile: isVeryMobile(record, estimates), caution: wish.caution ?? shippedCaution,
   };
   const wanted = wish.poses === undefined ? poses : wish.poses.map(poseOr);
   const planned = wanted.flatMap((pose) => plannedSides(pose).map((side) => planPose(settlePose(person, pose.id, shelf), side, ground)));
@@ -104,16 +114,16 @@ interface Planned {
 
 const notBuilt = (pose: Pose, side: ReadingSide, { status, instead, reasons, refer }: Pick<Verdict, 'status' | 'instead' | 'reasons' | 'refer'>): PlanPose => ({
   pose: pose.id, side, stage: '', status, instead, reasons: [...reasons], refer: [...refer],
-  decision: { action: 'rest', slot: null, reasons: [], refer: null }, slots: [], demands: [], findings: {}, holdSeconds: 0, joints: {}, posture: null, postureWithout: null,
+  decision: { action: 'rest', slot: null, reasons: [], refer: null }, slots: [], demands: [], findings: {}, holdSeconds: 0, joints: {}, posture: null,
 });
 
 function planPose(settled: Settled, side: ReadingSide, ground: Ground): Planned {
   const { pose, family, body, choices, verdict, settings } = settled;
   if (verdict.status === 'forbidden' || verdict.status === 'instead') return { planPose: notBuilt(pose, side, verdict), bands: [] };
 
-  const input: FamilyInput = { body, draw: meansOf(ground.belief), settings, side };
+  const input: FamilyInput = { body, draw: ground.draw, settings, side };
   const bands = bandsOf(family, input, ground.belief);
-  const earlier = earlierTimes(ground.record.sessions, pose.id, side, ground.today);
+  const earlier = earlierOf(ground.history, pose.id, side);
   const offsets = offsetsOf(settled, side, bands, earlier, ground);
   const better = betterInstead(settled, side, bands, offsets, ground);
   if (better) return { planPose: better, bands };
@@ -154,7 +164,6 @@ function planPose(settled: Settled, side: ReadingSide, ground: Ground): Planned 
     if (!need.isLength && !leftEmpty(need.slot, slot.targetCm)) built[key] = slot.stackCm;
   }
   const { posture, demands, findings } = family.figure(input, built);
-  const floor: Built = Object.fromEntries(Object.keys(built).map((key) => [key, 0]));
   return {
     bands,
     planPose: {
@@ -162,7 +171,7 @@ function planPose(settled: Settled, side: ReadingSide, ground: Ground): Planned 
       reasons: [...verdict.reasons, ...decision.reasons], refer: [...verdict.refer, ...(decision.refer ? [decision.refer] : [])],
       decision: { action: decision.action, slot: decision.slot, reasons: [...decision.reasons], refer: decision.refer },
       slots, demands: [...demands], findings: { ...findings }, holdSeconds: Math.min(longestHoldFor(verdict.changes), holdFor(pose, earlier.map(({ outcome }) => outcome), choices)),
-      joints: jointsOf(posture), posture: posture as PlanPose['posture'], postureWithout: family.figure(input, floor).posture as PlanPose['posture'],
+      joints: jointsOf(posture), posture: posture as PlanPose['posture'],
     },
   };
 }
@@ -198,22 +207,27 @@ const jointsOf = (posture: NonNullable<PlanPose['posture']> | ReturnType<Family[
 /** Offsets per slot from every earlier time. The parameters' own doubt is part of what the offset learns, so it is counted once. */
 function offsetsOf({ pose, family, body, settings }: Settled, side: ReadingSide, bands: readonly Band[], earlier: readonly Earlier[], ground: Ground): Map<string, SlotDoubt> {
   const thenReckoned = earlier.map(({ at, outcome }) => {
-    const input = { body, settings, side, draw: meansOf(beliefOf(ground.estimatesOn(dayOf(at)))) };
+    const input = { body, settings, side, draw: ground.drawOn(dayOf(at)) };
     const needs = [...family.heights(input), ...(family.afterBuilt?.(input, builtOf(outcome)) ?? [])];
     return { input, cm: new Map(needs.map((need) => [slotKey(need), need.rawCm])) };
   });
-  return new Map(bands.map(({ need, parts }) => {
+  return new Map(bands.map((band) => {
+    const { need } = band;
     const key = slotKey(need);
-    const spread = (ofParameters: boolean) => Math.hypot(...parts
-      .filter((part) => part.key in uncertainParameters === ofParameters)
-      .map(({ downCm, upCm }) => (downCm + upCm) / 2 / Z90));
     const evidence = need.isLength || need.isChosen || leftEmpty(need.slot, need.rawCm) ? [] : earlier.flatMap(({ outcome }, i) => {
       const then = thenReckoned[i];
       const more = askedForMore(outcome, decisionParameter.easyFeeling.value);
       return then === undefined ? [] : evidenceOf(outcome, key, then.cm.get(key) ?? need.rawCm, more && slotToRaise(pose, family, then.input, outcome, more.why));
     });
-    return [key, { offset: offsetFrom(evidence, need.isChosen ? 0 : Math.hypot(offsetParameter.priorSd.value, spread(true))), rangeSdCm: spread(false) }];
+    return [key, { offset: offsetFrom(evidence, need.isChosen ? 0 : Math.hypot(offsetParameter.priorSd.value, spreadOf(band, true))), rangeSdCm: spreadOf(band, false) }];
   }));
+}
+
+/** Standard deviation that the ranges leave in a height, or that the model's own parameters do. */
+function spreadOf({ parts }: Band, ofParameters: boolean): number {
+  let variance = 0;
+  for (const { key, downCm, upCm } of parts) if (key in uncertainParameters === ofParameters) variance += ((downCm + upCm) / 2 / Z90) ** 2;
+  return Math.sqrt(variance);
 }
 
 /** Where leaning on the forearms is chosen, or no ramp can be built, the pose goes no further than the forearms. */

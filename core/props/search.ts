@@ -14,8 +14,18 @@ export interface Priced extends Stack {
 /** Tallest stack worth building, over the floor. */
 const TALLEST_CM = 62;
 
+/** Every stack of one slot, lowest first, laid out for scanning. */
+interface Scan {
+  readonly stacks: readonly Priced[];
+  readonly heights: Float64Array;
+  readonly simplicity: Float64Array;
+  /** Stacks that use the same items share a number. */
+  readonly uses: Int32Array;
+}
+
 /** Searches are remembered for as long as their shelf lives. */
-const remembered = new WeakMap<Shelf, Map<string, readonly Priced[]>>();
+const remembered = new WeakMap<Shelf, Map<string, Scan>>();
+const keyOfRule = new WeakMap<SlotRule, string>();
 
 /** Every way that a shelf can fill one layer of a slot: hard before soft, tall before thin, so that stacks read from a firm base up. */
 function layersFor(shelf: Shelf, rule: SlotRule): Layer[] {
@@ -35,44 +45,75 @@ const priced = (layers: readonly Layer[]): Priced => ({
 });
 
 /** Every stack of the shelf that keeps the rules of a slot, lowest first; the floor itself is the first. */
-export function allStacks(shelf: Shelf, rule: SlotRule): readonly Priced[] {
-  const known = remembered.get(shelf) ?? new Map<string, readonly Priced[]>();
+export const allStacks = (shelf: Shelf, rule: SlotRule): readonly Priced[] => scanOf(shelf, rule).stacks;
+
+function scanOf(shelf: Shelf, rule: SlotRule): Scan {
+  const known = remembered.get(shelf) ?? new Map<string, Scan>();
   remembered.set(shelf, known);
-  const key = JSON.stringify(rule);
+  const key = keyOfRule.get(rule) ?? JSON.stringify(rule);
+  keyOfRule.set(rule, key);
   const before = known.get(key);
   if (before) return before;
+  const scan = laidOut(everyStack(shelf, rule));
+  known.set(key, scan);
+  return scan;
+}
 
+/** Lowest first; of stacks of the same things and the same height only the simplest is worth keeping. */
+function laidOut(found: Iterable<Priced>): Scan {
+  const simplest = new Map<string, Priced>();
+  for (const stack of found) {
+    const alike = `${stack.uses}@${stack.heightCm.toFixed(6)}`;
+    const other = simplest.get(alike);
+    if (!other || stack.simplicity < other.simplicity) simplest.set(alike, stack);
+  }
+  const stacks = [...simplest.values()].sort((a, b) => a.heightCm - b.heightCm || a.simplicity - b.simplicity);
+  const numbers = new Map<string, number>();
+  return {
+    stacks,
+    heights: Float64Array.from(stacks, ({ heightCm }) => heightCm),
+    simplicity: Float64Array.from(stacks, ({ simplicity }) => simplicity),
+    uses: Int32Array.from(stacks, ({ uses }) => {
+      const number = numbers.get(uses) ?? numbers.size;
+      numbers.set(uses, number);
+      return number;
+    }),
+  };
+}
+
+/** All stacks of a shelf, each set of pieces once, in the first order that keeps the rules. */
+function everyStack(shelf: Shelf, rule: SlotRule): Iterable<Priced> {
   const options = layersFor(shelf, rule);
   const fits = options.map((below) => options.map((above) => pairFaults(below, above).length === 0));
-  // Stacks of the same pieces in another order are one stack.
-  const found = new Map<string, Priced>();
+  const soft = options.map(({ item }) => isSoft(item));
+  // A set of at most four layers as one number, whatever their order.
+  const codeOf = (layers: readonly number[]) => [...layers].sort((a, b) => a - b).reduce((code, i) => code * (options.length + 1) + i + 1, 0);
+  const found = new Map<number, Priced>([[0, priced([])]]);
   const extend = (chosen: readonly number[], pieceCount: number, softCount: number, heightCm: number) => {
     options.forEach((option, i) => {
       const top = chosen.at(-1);
       if (top !== undefined && !(fits[top] as boolean[])[i]) return;
       if (pieceCount + option.count > MOST_PIECES || heightCm + option.heightCm > TALLEST_CM) return;
-      const soft = isSoft(option.item) ? 1 : 0;
-      if (softCount + soft > MOST_SOFT) return;
+      const softLayers = softCount + Number(soft[i]);
+      if (softLayers > MOST_SOFT) return;
       const used = chosen.reduce((sum, j) => sum + ((options[j] as Layer).item === option.item ? (options[j] as Layer).count : 0), option.count);
       if (used > option.item.count) return;
       const next = [...chosen, i];
-      const same = [...next].sort((a, b) => a - b).join();
-      if (!found.has(same)) found.set(same, priced(next.map((j) => options[j] as Layer)));
-      extend(next, pieceCount + option.count, softCount + soft, heightCm + option.heightCm);
+      const code = codeOf(next);
+      if (!found.has(code)) found.set(code, priced(next.map((j) => options[j] as Layer)));
+      extend(next, pieceCount + option.count, softLayers, heightCm + option.heightCm);
     });
   };
   extend([], 0, 0, 0);
-  const stacks = [priced([]), ...found.values()].sort((a, b) => a.heightCm - b.heightCm || a.simplicity - b.simplicity);
-  known.set(key, stacks);
-  return stacks;
+  return found.values();
 }
 
-/** Index of the first stack at least so high. */
-function firstFrom(stacks: readonly Priced[], heightCm: number): number {
-  let [low, high] = [0, stacks.length];
+/** Index of the first height at least so high. */
+function firstFrom(heights: Float64Array, heightCm: number): number {
+  let [low, high] = [0, heights.length];
   while (low < high) {
     const middle = (low + high) >> 1;
-    if ((stacks[middle] as Priced).heightCm < heightCm) low = middle + 1;
+    if ((heights[middle] as number) < heightCm) low = middle + 1;
     else high = middle;
   }
   return low;
@@ -82,31 +123,33 @@ function firstFrom(stacks: readonly Priced[], heightCm: number): number {
 const RIVAL_COST = 3;
 
 /** The best stack for a wish between two heights, and the runners-up that use other things. Empty only when nothing stands between them. */
-export function bestStacks(shelf: Shelf, rule: SlotRule, wish: StackWish, leastCm = 0, mostCm = Infinity): Stack[] {
-  const stacks = allStacks(shelf, rule);
-  const byUse = new Map<string, { stack: Priced; cost: number }>();
+export function bestStacks(shelf: Shelf, rule: SlotRule, { targetCm, lying, used }: StackWish, leastCm = 0, mostCm = Infinity): Stack[] {
+  const { stacks, heights, simplicity, uses } = scanOf(shelf, rule);
+  const byUse = new Map<number, { index: number; cost: number }>();
+  const inUse = used !== undefined && Object.keys(used).length > 0 ? used : null;
+  const stays = lying !== undefined && lying.length > 0;
   let best = Infinity;
-  const look = (stack: Priced) => {
-    const unmoved = missCost(stack.heightCm, wish.targetCm) + stack.simplicity;
-    if (unmoved > best + RIVAL_COST || (wish.used && !isFree(stack.pieces, shelf, wish.used))) return;
-    const cost = unmoved + movedCost(wish.lying, stack.pieces);
-    best = Math.min(best, cost);
-    const rival = byUse.get(stack.uses);
-    if (!rival || cost < rival.cost) byUse.set(stack.uses, { stack, cost });
+  // False once the miss alone costs more than any rival may: nothing further off matters.
+  const look = (index: number): boolean => {
+    const miss = missCost(heights[index] as number, targetCm);
+    if (miss > best + RIVAL_COST) return false;
+    const unmoved = miss + (simplicity[index] as number);
+    if (unmoved > best + RIVAL_COST) return true;
+    const use = uses[index] as number;
+    const rival = byUse.get(use);
+    if (rival !== undefined && unmoved >= rival.cost) return true;
+    const stack = stacks[index] as Priced;
+    if (inUse && !isFree(stack.pieces, shelf, inUse)) return true;
+    const cost = stays ? unmoved + movedCost(lying, stack.pieces) : unmoved;
+    if (cost < best) best = cost;
+    if (rival === undefined || cost < rival.cost) byUse.set(use, { index, cost });
+    return true;
   };
-  // Outward from the target; once the miss alone costs more than any rival may, nothing further off matters.
-  const start = firstFrom(stacks, wish.targetCm);
-  const over = (stack: Priced | undefined) => stack !== undefined && missCost(stack.heightCm, wish.targetCm) <= best + RIVAL_COST;
-  for (let i = start; i < stacks.length && over(stacks[i]); i++) {
-    const stack = stacks[i] as Priced;
-    if (stack.heightCm >= leastCm && stack.heightCm <= mostCm) look(stack);
-  }
-  for (let i = start - 1; i >= 0 && over(stacks[i]); i--) {
-    const stack = stacks[i] as Priced;
-    if (stack.heightCm >= leastCm && stack.heightCm <= mostCm) look(stack);
-  }
+  const start = firstFrom(heights, Math.max(targetCm, leastCm));
+  for (let i = start; i < heights.length && (heights[i] as number) <= mostCm && look(i); i++);
+  for (let i = Math.min(start, mostCm === Infinity ? start : firstFrom(heights, mostCm + HAIR)) - 1; i >= 0 && (heights[i] as number) >= leastCm && look(i); i--);
   return [...byUse.values()].filter(({ cost }) => cost <= best + RIVAL_COST).sort((a, b) => a.cost - b.cost).slice(0, 3)
-    .map(({ stack }) => ({ pieces: stack.pieces, heightCm: stack.heightCm }));
+    .map(({ index }) => ({ pieces: (stacks[index] as Priced).pieces, heightCm: heights[index] as number }));
 }
 
 const [MOST_STEP, LEAST_STEP] = [decision.mostRung.value, decision.leastRung.value];

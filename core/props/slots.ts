@@ -41,8 +41,19 @@ function seatRule(family: FamilyId, body: Body): SlotRule {
   };
 }
 
-/** What may serve in a slot, for a body and a family. */
+const knownRules = new Map<string, SlotRule>();
+
+/** What may serve in a slot, for a body and a family. The same question always gets the same object. */
 export function slotRule(slot: SlotId, family: FamilyId, body: Body): SlotRule {
+  const key = `${slot}/${family}/${slot === 'seat' ? Math.round(body.hipWidthCm) : ''}`;
+  const known = knownRules.get(key);
+  if (known) return known;
+  const rule = ruleOf(slot, family, body);
+  knownRules.set(key, rule);
+  return rule;
+}
+
+function ruleOf(slot: SlotId, family: FamilyId, body: Body): SlotRule {
   switch (slot) {
     case 'seat':
       return seatRule(family, body);

@@ -70,7 +70,10 @@ export function priorOf(id: RangeId, sex: Sex): Prior {
 
 /** A range and, where it is sided, a side: `hamstring:left`, `hamstringCoupling`. */
 export type RangeKey = RangeId | `${RangeId}:${Side}`;
-export const keyOf = (id: RangeId, side: Side): RangeKey => (ranges[id].sided ? `${id}:${side}` : id);
+
+/** Written once: joining strings anew for every look-up would cost more than the geometry that asks. */
+const keys = Object.fromEntries(rangeIds.map((id) => [id, ranges[id].sided ? { left: `${id}:left`, right: `${id}:right` } : { left: id, right: id }])) as Record<RangeId, Record<Side, RangeKey>>;
+export const keyOf = (id: RangeId, side: Side): RangeKey => keys[id][side];
 export const keysOf = (id: RangeId): RangeKey[] => (ranges[id].sided ? [`${id}:left`, `${id}:right`] : [id]);
 export function splitKey(key: RangeKey): { id: RangeId; side: ReadingSide } {
   const [id, side] = key.split(':') as [RangeId, Side | undefined];

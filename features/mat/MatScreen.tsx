@@ -1,18 +1,24 @@
 import { Link, useRouter } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
+import type { PlanPose } from '@/core/formats/plan';
+import { practisedPoses } from '@/core/plan/practised';
+import type { Pose } from '@/core/poses/pose';
+import { poseById } from '@/core/poses/poses';
 import { matCleared, matStarted } from '@/store/mat';
-import { Press, Tick } from '@/ui/Press';
+import { selectSessionsOf } from '@/store/selectors';
+import { Chips, Press, Tick } from '@/ui/Press';
 import { Screen } from '@/ui/Screen';
 import { Sheet } from '@/ui/Sheet';
 import { Title, Words } from '@/ui/Words';
 import { minutes } from '@/ui/format';
 import { nowIso, useOjas, useOjasDispatch, usePerson, usePlan } from '../hooks';
 import { ActionMark } from '../plan/ActionMark';
-import { poseName, statusWords } from '../plan/words';
+import { groupNames, poseGroups, poseTitle, statusWords } from '../plan/words';
 import { StudentTabs } from '../students/StudentTabs';
 import { PoseOnMat } from './PoseOnMat';
 import { doable, endSession, matKey } from './session';
+import { NoStudent } from '../students/NoStudent';
 
 /** The session: which poses, then one pose at a time. */
 export function MatScreen({ id }: { readonly id: string }) {
@@ -22,7 +28,7 @@ export function MatScreen({ id }: { readonly id: string }) {
   const dispatch = useOjasDispatch();
   const router = useRouter();
   const other = usePerson(mat?.person ?? '');
-  if (!person || !plan) return <Screen title="No such student"><Link href="/students" className="font-text text-base text-thread underline">All students</Link></Screen>;
+  if (!person || !plan) return <NoStudent />;
   if (mat && mat.person !== id) {
     return (
       <Screen title={person.name}>
@@ -59,26 +65,33 @@ interface ChooseProps {
 }
 
 function Choose({ id, name, plan, onStart }: ChooseProps) {
+  const sessions = useOjas((state) => selectSessionsOf(state, id));
+  const practised = practisedPoses(sessions);
   const can = doable(plan).map(matKey);
-  const [chosen, setChosen] = useState<readonly string[]>(can);
+  const [chosen, setChosen] = useState<readonly string[]>(doable(plan).filter(({ pose }) => practised.has(pose)).map(matKey));
+  const [more, setMore] = useState<Pose['group'] | null>(null);
   const seconds = plan.poses.filter((one) => chosen.includes(matKey(one))).reduce((sum, one) => sum + one.holdSeconds, 0);
   const toggle = (key: string) => setChosen(chosen.includes(key) ? chosen.filter((one) => one !== key) : can.filter((one) => one === key || chosen.includes(one)));
+  const line = (planned: PlanPose) => {
+    const key = matKey(planned);
+    return (
+      <Sheet key={key}>
+        <View className="flex-row flex-wrap items-center justify-between gap-2">
+          {can.includes(key) ? <Tick checked={chosen.includes(key)} onToggle={() => toggle(key)}>{poseTitle(planned)}</Tick> : <Title level={3}>{poseTitle(planned)}</Title>}
+          {can.includes(key) ? <ActionMark action={planned.decision.action} /> : <Words className="text-rust">{statusWords[planned.status] || 'Leave it out today'}</Words>}
+        </View>
+        {can.includes(key) ? null : planned.reasons.map((reason) => <Words key={reason}>{reason}</Words>)}
+      </Sheet>
+    );
+  };
   return (
     <Screen title={name} foot={<Press kind="main" disabled={chosen.length === 0} onPress={() => onStart([...chosen])}>{`Begin: ${chosen.length} ${chosen.length === 1 ? 'pose' : 'poses'}, ${minutes(seconds)} of holding`}</Press>}>
       <StudentTabs id={id} here="mat" />
       <Words>What will be done today? A pose that its cautions forbid, or that rests, is not on offer.</Words>
-      {plan.poses.map((planned) => {
-        const key = matKey(planned);
-        return (
-          <Sheet key={key}>
-            <View className="flex-row flex-wrap items-center justify-between gap-2">
-              {can.includes(key) ? <Tick checked={chosen.includes(key)} onToggle={() => toggle(key)}>{poseName(planned.pose)}</Tick> : <Title level={3}>{poseName(planned.pose)}</Title>}
-              {can.includes(key) ? <ActionMark action={planned.decision.action} /> : <Words className="text-rust">{statusWords[planned.status] || 'Leave it out today'}</Words>}
-            </View>
-            {can.includes(key) ? null : planned.reasons.map((reason) => <Words key={reason}>{reason}</Words>)}
-          </Sheet>
-        );
-      })}
+      {plan.poses.filter((planned) => practised.has(planned.pose) || (chosen.includes(matKey(planned)) && poseById(planned.pose)?.group !== more)).map(line)}
+      <Title level={2}>Add other poses</Title>
+      <Chips label="Add other poses" options={poseGroups.map((group) => ({ id: group, words: groupNames[group] }))} chosen={more} onChoose={(group) => setMore(group === more ? null : group)} />
+      {more ? plan.poses.filter(({ pose }) => poseById(pose)?.group === more && !practised.has(pose)).map(line) : null}
     </Screen>
   );
 }

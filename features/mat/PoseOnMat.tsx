@@ -17,7 +17,7 @@ import { Sheet } from '@/ui/Sheet';
 import { Aside, Title, Words } from '@/ui/Words';
 import { useEstimates, useOjas, useOjasDispatch, useUnits } from '../hooks';
 import { railColumns } from '../plan/columns';
-import { figureWords, poseName, slotWords } from '../plan/words';
+import { figureWords, poseTitle, slotWords } from '../plan/words';
 import { Feel } from './Feel';
 import { Hold } from './Hold';
 import { Rungs } from './Rungs';
@@ -64,7 +64,7 @@ export function PoseOnMat({ person, planned, mat, onEnded }: PoseOnMatProps) {
   useEffect(() => (heading.current as unknown as HTMLElement | null)?.focus?.({ preventScroll: true }), []);
   if (stopped) return <Stopped word={stopped} planned={planned} onRecord={(felt) => void finish(felt)} onBack={() => setStopped(undefined)} />;
   return (
-    <Screen title={poseName(planned.pose)} beside={<Aside>{`${mat.at + 1} of ${mat.poses.length} · ${person.name}`}</Aside>}
+    <Screen title={poseTitle(planned)} beside={<Aside>{`${mat.at + 1} of ${mat.poses.length} · ${person.name}`}</Aside>}
       foot={(
         <View className="gap-2">
           <View role="group" aria-label="Stop words" className="flex-row flex-wrap gap-1.5">

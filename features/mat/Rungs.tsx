@@ -30,7 +30,7 @@ export function Rungs({ person, planned, settled, mat }: RungsProps) {
   const units = useUnits();
   const pose = poseById(planned.pose);
   const movable = settled.map(slotKey).filter((key) => comesDown(pose, key));
-  const [chosen, setChosen] = useState(planned.decision.slot ?? movable[0]);
+  const [chosen, setChosen] = useState(movable.find((one) => one.startsWith(planned.decision.slot ?? '-')) ?? movable[0]);
   const here = settled.find((one) => slotKey(one) === chosen) ?? settled.find((one) => slotKey(one) === movable[0]);
   if (!here) return null;
   const lying: Stack = { pieces: here.pieces, heightCm: here.heightCm };
@@ -51,9 +51,11 @@ export function Rungs({ person, planned, settled, mat }: RungsProps) {
   );
 }
 
+/** A slot key taken apart again: `back.high`, `underThigh:left`. */
 const refOf = (key: string) => {
-  const [slot, part] = key.split('.');
-  return { slot: slot as string, part: part as 'low' | 'high' | undefined };
+  const [name, side] = key.split(':');
+  const [slot, part] = (name as string).split('.');
+  return { slot: slot as string, part: part as 'low' | 'high' | undefined, side: side as 'left' | 'right' | undefined };
 };
 
 interface StepProps {

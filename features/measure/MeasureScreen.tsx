@@ -16,6 +16,7 @@ import { Aside, Title, Words } from '@/ui/Words';
 import { freshId, nowIso, useEstimates, useOjas, useOjasDispatch, usePerson, usePlan, useUnits } from '../hooks';
 import { StudentTabs } from '../students/StudentTabs';
 import { ReadingEntry, type ReadingFields } from './ReadingEntry';
+import { NoStudent } from '../students/NoStudent';
 
 const measurable = rangeIds.filter((id) => protocolsOf(id).length > 0);
 
@@ -33,7 +34,7 @@ export function MeasureScreen({ id }: { readonly id: string }) {
   const units = useUnits();
   const [range, setRange] = useState<RangeId | null>(null);
   const [side, setSide] = useState<Side>('left');
-  if (!person || !estimates || !plan) return <Screen title="No such student"><Link href="/students" className="font-text text-base text-thread underline">All students</Link></Screen>;
+  if (!person || !estimates || !plan) return <NoStudent />;
 
   const keep = async (fields: ReadingFields): Promise<boolean> => {
     if (range === null) return false;

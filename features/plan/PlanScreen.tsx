@@ -4,8 +4,11 @@ import { View } from 'react-native';
 import { approaches } from '@/core/approaches/approaches';
 import { bodyFrom } from '@/core/body/body';
 import type { PlanPose } from '@/core/formats/plan';
+import { practisedPoses } from '@/core/plan/practised';
+import type { Pose } from '@/core/poses/pose';
+import { poseById } from '@/core/poses/poses';
 import { cautionById } from '@/core/safety/cautions';
-import { selectShelf } from '@/store/selectors';
+import { selectSessionsOf, selectShelf } from '@/store/selectors';
 import { Chips, Press } from '@/ui/Press';
 import { Screen } from '@/ui/Screen';
 import { Sheet } from '@/ui/Sheet';
@@ -14,9 +17,11 @@ import { todayIso, useEstimates, useOjas, usePerson, usePlan, useUnits } from '.
 import { useWide } from '../shell/Shell';
 import { StudentTabs } from '../students/StudentTabs';
 import { PoseCard } from './PoseCard';
+import { groupNames, poseGroups } from './words';
+import { NoStudent } from '../students/NoStudent';
 
 const filters = [
-  { id: 'all', words: 'All poses' },
+  { id: 'all', words: 'Everything' },
   { id: 'moves', words: 'What changes' },
   { id: 'cautions', words: 'With cautions' },
 ] as const;
@@ -28,6 +33,9 @@ const shows: Readonly<Record<Filter, (planned: PlanPose) => boolean>> = {
   cautions: ({ status }) => status !== 'offered',
 };
 
+const places = [{ id: 'practised', words: 'Practised' }, ...poseGroups.map((id) => ({ id, words: groupNames[id] }))] as const;
+type Place = 'practised' | Pose['group'];
+
 /** Every pose of a student today, in pieces of the shelf. */
 export function PlanScreen({ id }: { readonly id: string }) {
   const person = usePerson(id);
@@ -36,10 +44,14 @@ export function PlanScreen({ id }: { readonly id: string }) {
   const shelf = useOjas(selectShelf);
   const units = useUnits();
   const wide = useWide();
+  const sessions = useOjas((state) => selectSessionsOf(state, id));
   const [filter, setFilter] = useState<Filter>('all');
-  if (!person || !plan || !estimates) return <Screen title="No such student"><Link href="/students" className="font-text text-base text-thread underline">All students</Link></Screen>;
+  const [place, setPlace] = useState<Place>('practised');
+  if (!person || !plan || !estimates) return <NoStudent />;
   const body = bodyFrom(person.statureCm, person.bodyCm);
-  const shown = plan.poses.filter(shows[filter]);
+  const practised = practisedPoses(sessions);
+  const inPlace = ({ pose }: PlanPose) => (place === 'practised' ? practised.has(pose) : poseById(pose)?.group === place);
+  const shown = plan.poses.filter((planned) => inPlace(planned) && shows[filter](planned));
   return (
     <Screen title={person.name} wide foot={<Link href={`/students/${id}/mat`} asChild><Press kind="main">To the mat</Press></Link>}>
       <StudentTabs id={id} here="plan" />
@@ -56,10 +68,11 @@ export function PlanScreen({ id }: { readonly id: string }) {
         <Words>Approach: <Words className="font-semibold">{approaches[plan.approach].name}</Words></Words>
         <Aside>{approaches[plan.approach].inShort} Heights show the band within which four in five such bodies lie.</Aside>
       </View>
-      <Chips label="Which poses" options={filters} chosen={filter} onChoose={setFilter} />
-      {shown.length === 0 ? <Words>No pose of this plan is like that today.</Words> : null}
+      <Chips label="Which poses" options={places as readonly { id: Place; words: string }[]} chosen={place} onChoose={setPlace} />
+      <Chips label="What of them" options={filters} chosen={filter} onChoose={setFilter} />
+      {shown.length === 0 ? <Words>No pose of these is like that today.</Words> : null}
       <View className={wide ? 'flex-row flex-wrap gap-4' : 'gap-4'}>
-        {shown.map((planned) => <View key={planned.pose} className={wide ? "min-w-[380px] flex-1" : ""}><PoseCard planned={planned} person={person} estimates={estimates} body={body} shelf={shelf} units={units} /></View>)}
+        {shown.map((planned) => <View key={`${planned.pose}/${planned.side}`} className={wide ? "min-w-[380px] flex-1" : ""}><PoseCard planned={planned} person={person} estimates={estimates} body={body} shelf={shelf} units={units} /></View>)}
       </View>
       <Aside>Ojas supports a trained teacher. It does not replace a doctor’s or physiotherapist’s word, nor local rules of practice.</Aside>
     </Screen>

@@ -3,11 +3,15 @@ import { bodyFrom } from '@/core/body/body';
 import { planStudent } from '@/core/plan/plan';
 import { recordWith, samplePerson, sampleReading, sampleSession, sampleShelf } from '@/core/tests/samples';
 import { estimateRanges, type StudentRecord } from '@/core/estimate/estimate';
+import { createStore } from '@/store/store';
+import { Provider } from 'react-redux';
+import { memory } from '../tests/onScreen';
 import { PoseCard } from './PoseCard';
 
-const show = (record: StudentRecord, day = '2026-01-15', units: 'cm' | 'in' = 'cm') => {
-  const planned = planStudent(record, sampleShelf, day, { poses: ['hero'] }).poses[0]!;
-  render(<PoseCard planned={planned} person={record.person} estimates={estimateRanges(record, day)} body={bodyFrom(170)} shelf={sampleShelf} units={units} />);
+const show = (record: StudentRecord, day = '2026-01-15', units: 'cm' | 'in' = 'cm', pose = 'hero') => {
+  const planned = planStudent(record, sampleShelf, day, { poses: [pose] }).poses[0]!;
+  const store = createStore(memory());
+  render(<Provider store={store}><PoseCard planned={planned} person={record.person} estimates={estimateRanges(record, day)} body={bodyFrom(170)} shelf={sampleShelf} units={units} /></Provider>);
   return planned;
 };
 const knees = [sampleReading({ id: 'l', values: [128] }), sampleReading({ id: 'r', side: 'right', values: [134] })];
@@ -56,4 +60,18 @@ test('other heights can be tried: the student’s joints answer, and nothing is 
   expect(screen.getByRole('status')).toHaveTextContent(/Hero, seen from the side: seat on/);
   fireEvent.click(screen.getByRole('button', { name: 'Back to the plan' }));
   expect(screen.queryByRole('status')).not.toBeInTheDocument();
+});
+
+test('a pose with sides says which, and legs that open can be seen from above', () => {
+  show(recordWith(), '2026-01-15', 'cm', 'head-to-knee');
+  const card = within(screen.getByRole('article', { name: 'One-leg fold, left' }));
+  fireEvent.click(card.getByRole('button', { name: 'From above' }));
+  expect(card.getByRole('img')).toHaveAccessibleName('One-leg fold, left, seen from above.');
+  fireEvent.click(card.getByRole('button', { name: 'From the side' }));
+  expect(card.getByRole('img')).toHaveAccessibleName(/seen from the side/);
+});
+
+test('a pose in one plane is not offered from above', () => {
+  show(recordWith());
+  expect(screen.queryByRole('button', { name: 'From above' })).not.toBeInTheDocument();
 });

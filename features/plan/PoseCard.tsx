@@ -6,19 +6,23 @@ import type { Estimates } from '@/core/estimate/estimate';
 import type { Person } from '@/core/formats/book';
 import type { PlanPose } from '@/core/formats/plan';
 import { slotKey } from '@/core/geometry/family';
+import { solveFigure } from '@/core/plan/solve';
 import { poseById } from '@/core/poses/poses';
 import type { Shelf } from '@/core/props/shelf';
 import { stackWords } from '@/core/props/stack';
 import { ranges } from '@/core/ranges/ranges';
 import { degrees, length, type Units } from '@/ui/format';
+import { AboveScene } from '@/ui/AboveScene';
+import { isSpatial } from '@/ui/figure/above';
 import { PoseScene } from '@/ui/PoseScene';
 import { Press } from '@/ui/Press';
 import { Sheet } from '@/ui/Sheet';
 import { Aside, Title, Words } from '@/ui/Words';
 import { ActionMark } from './ActionMark';
+import { PoseChoices } from './PoseChoices';
 import { TryHeights } from './TryHeights';
 import { railColumns } from './columns';
-import { figureWords, heightWords, inputWords, poseName, slotWords, statusWords } from './words';
+import { figureWords, heightWords, inputWords, poseName, poseTitle, slotWords, statusWords } from './words';
 
 interface PoseCardProps {
   readonly person: Person;
@@ -35,14 +39,15 @@ export function PoseCard({ planned, person, estimates, body, shelf, units, mostH
   const [why, setWhy] = useState(false);
   const [trying, setTrying] = useState(false);
   const [without, setWithout] = useState(false);
+  const [above, setAbove] = useState(false);
   const pose = poseById(planned.pose);
   const stage = pose?.stages.find(({ id }) => id === planned.stage)?.name;
   const built = planned.slots.filter(({ stack, stackCm, isLength }) => stack.length > 0 && (isLength || stackCm > 0.3));
   return (
-    <Sheet role="article" aria-label={poseName(planned.pose)}>
+    <Sheet role="article" aria-label={poseTitle(planned)}>
       <View className="flex-row flex-wrap items-start justify-between gap-2">
         <View className="shrink">
-          <Title level={2}>{poseName(planned.pose)}</Title>
+          <Title level={2}>{poseTitle(planned)}</Title>
           <Aside>{[pose?.sanskrit, stage].filter(Boolean).join(' · ')}</Aside>
         </View>
         {planned.posture ? <ActionMark action={planned.decision.action} /> : null}
@@ -51,7 +56,7 @@ export function PoseCard({ planned, person, estimates, body, shelf, units, mostH
       {planned.reasons.map((reason) => <Words key={reason}>{reason}</Words>)}
       {planned.posture ? (
         <>
-          {trying ? <TryHeights planned={planned} person={person} estimates={estimates} shelf={shelf} units={units} /> : <PoseScene posture={planned.posture as Posture} over={without ? (planned.postureWithout as Posture) : null} body={body} shelf={shelf} stacks={stacksOf(planned)} columns={railColumns(planned)}
+          {above ? <AboveScene posture={planned.posture as Posture} body={body} side={planned.side} words={`${poseTitle(planned)}, seen from above.`} mostHeightPx={mostHeightPx} /> : trying ? <TryHeights planned={planned} person={person} estimates={estimates} shelf={shelf} units={units} /> : <PoseScene posture={planned.posture as Posture} over={without ? solveFigure({ person, pose: planned.pose, side: planned.side, shelf }, estimates, {}).posture : null} body={body} shelf={shelf} stacks={stacksOf(planned)} columns={railColumns(planned)}
             units={units} words={figureWords(planned, units)} mostHeightPx={mostHeightPx} />}
           <View className="gap-3">
             {built.map((slot) => (
@@ -66,9 +71,11 @@ export function PoseCard({ planned, person, estimates, body, shelf, units, mostH
           <View className="flex-row flex-wrap gap-2">
             <Press aria-expanded={why} onPress={() => setWhy(!why)}>{why ? 'Hide the working' : 'Why'}</Press>
             <Press aria-pressed={without} onPress={() => setWithout(!without)}>{without ? 'Without: shown' : 'Without support'}</Press>
+            {isSpatial(planned.posture as Posture) ? <Press aria-pressed={above} onPress={() => setAbove(!above)}>{above ? 'From the side' : 'From above'}</Press> : null}
             {railColumns(planned).length > 0 ? <Press aria-pressed={trying} onPress={() => setTrying(!trying)}>{trying ? 'Back to the plan' : 'Try other heights'}</Press> : null}
           </View>
           {why ? <Working planned={planned} shelf={shelf} units={units} /> : null}
+          {why ? <PoseChoices person={person} pose={planned.pose} /> : null}
         </>
       ) : null}
       {planned.refer.length > 0 ? <Aside>{planned.refer.join(' ')}</Aside> : null}

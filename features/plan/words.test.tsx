@@ -20,7 +20,7 @@ test('what widens a band is told in the teacher’s words', () => {
 });
 
 test('a figure is told by its supports and its pelvis', () => {
-  expect(figureWords(planned('staff'), 'cm')).toMatch(/^Staff, seen from the side: seat on [\d.]+ cm, under the knees on [\d.]+ cm, pelvis (upright|rolled back \d+°)\.$/);
+  expect(figureWords(planned('staff'), 'cm')).toMatch(/^Staff, seen from the side: seat on [\d.]+ cm, under the knees on [\d.]+ cm, hands on [\d.]+ cm, pelvis (upright|rolled back \d+°)\.$/);
   expect(figureWords(planned('reclined-hero'), 'cm')).toMatch(/trunk at \d+° over the floor/);
   expect(figureWords(planned('standing-fold'), 'cm')).toMatch(/trunk pitched \d+°/);
 });

@@ -1,18 +1,27 @@
 import type { PlanPose, PlanSlot } from '@/core/formats/plan';
 import { slotNames, type SlotId } from '@/core/props/slots';
-import { ranges, type RangeId } from '@/core/ranges/ranges';
+import { ranges, type RangeId, type ReadingSide } from '@/core/ranges/ranges';
 import { poseById } from '@/core/poses/poses';
+import type { Pose } from '@/core/poses/pose';
+import type { UncertainParameter } from '@/core/geometry/draw';
 import { length, type Units } from '@/ui/format';
 
-/** A slot's name; a ramp has two ends. */
-export const slotWords = ({ slot, part }: { slot: string; part?: 'low' | 'high' | undefined }) =>
-  slot === 'back' ? (part === 'low' ? 'Ramp, low ribs' : 'Ramp, shoulder blades') : slotNames[slot as SlotId];
+/** A slot's name; a ramp has two ends, a pair two sides. */
+export const slotWords = ({ slot, part, side }: { slot: string; part?: 'low' | 'high' | undefined; side?: ReadingSide | undefined }) => {
+  const name = slot === 'back' ? (part === 'low' ? 'Ramp, low ribs' : 'Ramp, shoulder blades') : slotNames[slot as SlotId];
+  return side === 'left' || side === 'right' ? `${name}, ${side}` : name;
+};
 
 /** As short as a rail's foot has room for. */
-const shortNames: Readonly<Partial<Record<SlotId, string>>> = { seat: 'Seat', underKnees: 'Knees', hands: 'Hands', forehead: 'Head', back: 'Ramp', ankle: 'Ankle', neck: 'Neck', behindKnee: 'Pad' };
+const shortNames: Readonly<Partial<Record<SlotId, string>>> = { seat: 'Seat', underKnees: 'Knees', hands: 'Hands', forehead: 'Head', back: 'Ramp', ankle: 'Ankle', neck: 'Neck', behindKnee: 'Pad', underThigh: 'Thigh', outerHip: 'Hip', hipLevel: 'Hip', underShin: 'Shins', shoulder: 'Shoulder', heels: 'Heels' };
 export const shortSlot = (slot: SlotId) => shortNames[slot] ?? slotNames[slot];
 
 export const poseName = (id: string) => poseById(id)?.name ?? id;
+/** A pose with the side that works, where it has sides. */
+export const poseTitle = ({ pose, side }: { pose: string; side: ReadingSide }) => (side === 'both' ? poseName(pose) : `${poseName(pose)}, ${side}`);
+
+export const groupNames: Readonly<Record<Pose['group'], string>> = { seated: 'Seated', kneeling: 'Kneeling', reclined: 'Reclined', 'forward-bending': 'Folds, hips and squats', chair: 'Chair', counter: 'Counterposes' };
+export const poseGroups = Object.keys(groupNames) as Pose['group'][];
 
 /** What today changes, as a word with its mark. */
 export const actionWords: Readonly<Record<PlanPose['decision']['action'], { words: string; mark: string; tone: 'moss' | 'ochre' | 'rust' | 'thread' | 'faint' }>> = {
@@ -40,17 +49,27 @@ export const inputWords = (key: string | null) => {
   const [id, side] = key.split(':');
   const range = ranges[id as RangeId];
   if (range) return `${range.name.toLowerCase()}${side ? `, ${side}` : ''}`;
-  return key === 'kneeling.sitAllowance' ? 'how far flesh and calf spare the knee' : 'how the front thigh shares itself between knee and hip';
+  return uncertainWords[key as UncertainParameter] ?? 'what the model leaves out';
+};
+
+const uncertainWords: Readonly<Record<UncertainParameter, string>> = {
+  'kneeling.sitAllowance': 'how far flesh and calf spare the knee', 'reclinedHero.frontThighCoupling': 'how the front thigh shares itself between knee and hip',
+  'pigeon.rotationSpared': 'how much rotation the tilted pelvis gives', 'ladderStart.crossedKnee': 'where this knee stops, found by trying',
+  'ladderStart.lyingShoulder': 'where this shoulder stops, found by trying', 'ladderStart.lyingFoot': 'where this stops, found by trying',
 };
 
 /** The figure in words, for those who do not see it. */
 export function figureWords(planned: PlanPose, units: Units): string {
   const supports = planned.slots.filter(({ stackCm, isLength }) => stackCm > 0.3 && !isLength).map((slot) => `${slotWords(slot).toLowerCase()} on ${length(slot.stackCm, units)}`);
-  const { rollBackDeg, inclineDeg, pitchDeg, foldDeg } = planned.findings;
+  const { rollBackDeg, inclineDeg, pitchDeg, foldDeg, trunkLeanDeg, kneeRiseLeftDeg, kneeRiseRightDeg } = planned.findings;
   const pelvis = rollBackDeg === undefined ? [] : [rollBackDeg < 1 ? 'pelvis upright' : `pelvis rolled back ${Math.round(rollBackDeg)}°`];
   const rest = [
     ...(inclineDeg === undefined ? [] : [`trunk at ${Math.round(inclineDeg)}° over the floor`]), ...(pitchDeg === undefined ? [] : [`trunk pitched ${Math.round(pitchDeg)}°`]),
     ...(foldDeg === undefined ? [] : [`hips folded ${Math.round(foldDeg)}° past upright`]),
+    ...(trunkLeanDeg === undefined ? [] : [`trunk leaning ${Math.round(trunkLeanDeg)}° forward`]),
+    ...(kneeRiseLeftDeg === undefined || kneeRiseRightDeg === undefined ? [] : [`thighs ${riseWords(Math.max(kneeRiseLeftDeg, kneeRiseRightDeg))}`]),
   ];
-  return `${poseName(planned.pose)}, seen from the side: ${[...supports, ...pelvis, ...rest].join(', ') || 'on the floor'}.`;
+  return `${poseTitle(planned)}, seen from the side: ${[...supports, ...pelvis, ...rest].join(', ') || 'on the floor'}.`;
 }
+
+const riseWords = (deg: number) => (Math.round(deg) === 0 ? 'level with the hips' : deg > 0 ? `${Math.round(deg)}° over the hips` : `${Math.round(-deg)}° under the hips`);

@@ -1,6 +1,8 @@
 import { Link } from 'expo-router';
 import { View } from 'react-native';
 import type { Session, SessionPose } from '@/core/formats/book';
+import { slotKey } from '@/core/geometry/family';
+import { practisedPoses } from '@/core/plan/practised';
 import { stackWords } from '@/core/props/stack';
 import { put } from '@/store/facts';
 import { selectSessionsOf, selectShelf } from '@/store/selectors';
@@ -11,8 +13,9 @@ import { Screen } from '@/ui/Screen';
 import { Sheet } from '@/ui/Sheet';
 import { Aside, Title, Words } from '@/ui/Words';
 import { useOjas, useOjasDispatch, usePerson, usePlan, useUnits } from '../hooks';
-import { actionWords, poseName, slotWords } from '../plan/words';
+import { actionWords, poseTitle, slotWords } from '../plan/words';
 import { StudentTabs } from '../students/StudentTabs';
+import { NoStudent } from '../students/NoStudent';
 
 const nextDay = [{ id: 'better', words: 'Better' }, { id: 'same', words: 'The same' }, { id: 'worse', words: 'Worse' }] as const;
 const placeWords: Readonly<Record<SessionPose['feeling']['place'], string>> = { muscle: 'in muscle', joint: 'at a joint line', nerve: 'nerve-like', 'low-back': 'in the low back', none: 'hardly anywhere' };
@@ -23,10 +26,11 @@ export function RecordScreen({ id }: { readonly id: string }) {
   const sessions = useOjas((state) => selectSessionsOf(state, id));
   const plan = usePlan(id);
   const dispatch = useOjasDispatch();
-  if (!person || !plan) return <Screen title="No such student"><Link href="/students" className="font-text text-base text-thread underline">All students</Link></Screen>;
+  if (!person || !plan) return <NoStudent />;
   const remove = (session: Session) => void dispatch(commit({ words: `Session of ${date(session.at)} removed`, put: [], remove: [{ kind: 'sessions', id: session.id }] }));
   const sayNextDay = (session: Session, said: NonNullable<SessionPose['nextDay']>) =>
     void dispatch(commit({ words: `The day after ${date(session.at)}: ${said}`, put: [put('sessions', { ...session, poses: session.poses.map((one) => ({ ...one, nextDay: said })) })], remove: [] }));
+  const practised = practisedPoses(sessions);
   return (
     <Screen title={person.name} foot={<Link href="/" asChild><Press kind="main">Back to today</Press></Link>}>
       <StudentTabs id={id} here="record" />
@@ -43,8 +47,8 @@ export function RecordScreen({ id }: { readonly id: string }) {
       {sessions.length > 0 ? (
         <Sheet>
           <Title level={2}>Next time</Title>
-          {plan.poses.filter(({ posture }) => posture !== null).map(({ pose, decision }) => (
-            <Words key={pose}><Words className="font-semibold">{poseName(pose)}: {actionWords[decision.action].words.toLowerCase()}. </Words>{decision.reasons.join(' ')}</Words>
+          {plan.poses.filter(({ posture, pose }) => posture !== null && practised.has(pose)).map(({ pose, side, decision }) => (
+            <Words key={`${pose}/${side}`}><Words className="font-semibold">{poseTitle({ pose, side })}: {actionWords[decision.action].words.toLowerCase()}. </Words>{decision.reasons.join(' ')}</Words>
           ))}
         </Sheet>
       ) : null}
@@ -58,8 +62,8 @@ function PoseLine({ outcome }: { readonly outcome: SessionPose }) {
   const { feeling, stop } = outcome;
   return (
     <View className="gap-0.5 border-l-4 border-tape pl-3">
-      <Words className="font-semibold">{poseName(outcome.pose)}</Words>
-      {outcome.settled.filter(({ heightCm }) => heightCm > 0.3).map((one) => <Words key={one.slot + (one.part ?? '')}>{slotWords(one)} {length(one.heightCm, units)}: {stackWords(one.pieces, shelf)}</Words>)}
+      <Words className="font-semibold">{poseTitle(outcome)}</Words>
+      {outcome.settled.filter(({ heightCm }) => heightCm > 0.3).map((one) => <Words key={slotKey(one)}>{slotWords(one)} {length(one.heightCm, units)}: {stackWords(one.pieces, shelf)}</Words>)}
       <Aside>
         {minutes(outcome.heldSeconds)} held · {feeling.strength} of 10 {placeWords[feeling.place]}{outcome.pelvis === 'upright' ? '' : ` · pelvis ${outcome.pelvis}`}{outcome.breath === 'held' ? ' · breath held' : ''}{stop ? ` · stopped: ${stop}` : ''}{outcome.overruled ? ' · against the advice' : ''}
       </Aside>

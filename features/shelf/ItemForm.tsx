@@ -6,6 +6,7 @@ import { stateName, type ShelfItem } from '@/core/props/shelf';
 import { fromCm, toCm, type Units } from '@/ui/format';
 import { Field } from '@/ui/Field';
 import { readNumber } from '@/ui/number';
+import { numberText } from '@/ui/numberText';
 import { Press } from '@/ui/Press';
 import { Words } from '@/ui/Words';
 
@@ -17,21 +18,13 @@ interface ItemFormProps {
 
 const TALLEST_CM = 120;
 
-/** A text that holds a number between limits; empty is allowed where `mayBeEmpty`. */
-const numberIn = (what: string, least: number, most: number, unit: string, mayBeEmpty = false) => z.string().superRefine((text, context) => {
-  if (mayBeEmpty && text.trim() === '') return;
-  const read = readNumber(text);
-  const words = !read.ok ? read.words : read.value < least || read.value > most ? `${read.value} is not between ${least} and ${most}${unit}.` : null;
-  if (words) context.addIssue({ code: 'custom', message: `${what}: ${words}` });
-});
-
 const schemaFor = (units: Units) => z.object({
   name: z.string().trim().min(1, 'Name: enter what it is called.').max(80, 'Name: at most 80 letters.'),
-  count: numberIn('How many', 0, 500, '').refine((text) => !readNumber(text).ok || Number.isInteger(Number(text.replace(',', '.'))), { error: 'How many: a whole number.' }),
+  count: numberText('How many', 0, 500, '').refine((text) => !readNumber(text).ok || Number.isInteger(Number(text.replace(',', '.'))), { error: 'How many: a whole number.' }),
   states: z.array(z.object({
     id: z.string(),
-    height: numberIn('Height', 0, fromCm(TALLEST_CM, units), ` ${units}`),
-    loaded: numberIn('Sat on', 0, fromCm(TALLEST_CM, units), ` ${units}`, true),
+    height: numberText('Height', 0, fromCm(TALLEST_CM, units), ` ${units}`),
+    loaded: numberText('Sat on', 0, fromCm(TALLEST_CM, units), ` ${units}`, true),
   }).refine(({ height, loaded }) => {
     const [free, sat] = [readNumber(height), readNumber(loaded)];
     return !free.ok || !sat.ok || sat.value <= free.value;

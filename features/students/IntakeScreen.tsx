@@ -12,6 +12,7 @@ import { Screen } from '@/ui/Screen';
 import { Sheet } from '@/ui/Sheet';
 import { Aside, Title, Words } from '@/ui/Words';
 import { nowIso, todayIso, useOjasDispatch, usePerson } from '../hooks';
+import { NoStudent } from './NoStudent';
 
 const answers = [{ id: 'yes', words: 'Yes' }, { id: 'no', words: 'No' }, { id: 'unanswered', words: 'Not asked' }] as const;
 const sideOptions = [{ id: 'left', words: 'Left' }, { id: 'right', words: 'Right' }, { id: 'both', words: 'Both' }] as const;
@@ -22,7 +23,7 @@ const answerTo = (person: Person, id: string) => person.cautions.filter((one) =>
 export function IntakeScreen({ id }: { readonly id: string }) {
   const person = usePerson(id);
   const dispatch = useOjasDispatch();
-  if (!person) return <Screen title="No such student"><Link href="/students" className="font-text text-base text-thread underline">All students</Link></Screen>;
+  if (!person) return <NoStudent />;
   const keep = (cautionsNow: CautionAnswer[], words: string) => dispatch(commit({ words, put: [put('people', { ...person, cautions: cautionsNow })], remove: [] }));
   const answer = (caution: Caution, changes: Partial<CautionAnswer>) => {
     const before = answerTo(person, caution.id);

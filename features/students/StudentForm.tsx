@@ -8,6 +8,7 @@ import type { Sex } from '@/core/ranges/ranges';
 import { fromCm, toCm, type Units } from '@/ui/format';
 import { Field } from '@/ui/Field';
 import { readNumber } from '@/ui/number';
+import { numberText } from '@/ui/numberText';
 import { Chips, Press } from '@/ui/Press';
 import { Words } from '@/ui/Words';
 
@@ -21,13 +22,6 @@ interface Filled {
 
 const LEAST_CM = 90;
 const MOST_CM = 230;
-
-/** A text that must hold a number between two limits, in words when it does not. */
-const numberText = (what: string, least: number, most: number, unit: string) => z.string().superRefine((text, context) => {
-  const read = readNumber(text);
-  if (!read.ok) context.addIssue({ code: 'custom', message: `${what}: ${read.words}` });
-  else if (read.value < least || read.value > most) context.addIssue({ code: 'custom', message: `${what}: ${read.value} is not between ${least} and ${most}${unit}.` });
-});
 
 const schemaFor = (units: Units, year: number) => z.object({
   name: z.string().trim().min(1, 'Name: enter what the student is called.').max(120, 'Name: at most 120 letters.'),

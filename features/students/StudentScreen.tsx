@@ -1,7 +1,7 @@
 import { Link, useRouter } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { approaches } from '@/core/approaches/approaches';
+import { approaches, questions, type QuestionId } from '@/core/approaches/approaches';
 import type { RangeEstimate } from '@/core/estimate/estimate';
 import { ranges, splitKey } from '@/core/ranges/ranges';
 import { cautionById } from '@/core/safety/cautions';
@@ -15,8 +15,12 @@ import { Screen } from '@/ui/Screen';
 import { Sheet } from '@/ui/Sheet';
 import { Aside, Title, Words } from '@/ui/Words';
 import { useEstimates, useOjas, useOjasDispatch, usePerson, useUnits } from '../hooks';
+import { Choice } from '../plan/PoseChoices';
 import { StudentForm, type PersonFields } from './StudentForm';
 import { StudentTabs } from './StudentTabs';
+import { NoStudent } from './NoStudent';
+
+const questionIds = Object.keys(questions) as QuestionId[];
 
 /** One student: who they are, what is known of their ranges, and what to mind. */
 export function StudentScreen({ id }: { readonly id: string }) {
@@ -28,7 +32,8 @@ export function StudentScreen({ id }: { readonly id: string }) {
   const router = useRouter();
   const units = useUnits();
   const [editing, setEditing] = useState(false);
-  if (!person || !estimates) return <Screen title="No such student"><Link href="/students" className="font-text text-base text-thread underline">All students</Link></Screen>;
+  const [choosing, setChoosing] = useState(false);
+  if (!person || !estimates) return <NoStudent />;
 
   const save = async ({ birthYear, ...fields }: PersonFields) => {
     const { birthYear: _before, ...rest } = person;
@@ -42,6 +47,7 @@ export function StudentScreen({ id }: { readonly id: string }) {
   };
   const known = Object.values(estimates).filter((one): one is RangeEstimate => one !== undefined);
   const measured = known.filter(({ source }) => source !== 'assumed');
+  const own = Object.keys(person.choices).length;
   const yes = person.cautions.filter(({ answer }) => answer === 'yes');
   return (
     <Screen title={person.name} foot={<Link href={`/students/${id}/measure`} asChild><Press kind="main">Measure</Press></Link>}>
@@ -57,6 +63,13 @@ export function StudentScreen({ id }: { readonly id: string }) {
         {measured.length === 0 ? <Words>Nothing measured yet: everything is assumed from what is usual, and the plan’s bands are wide.</Words> : null}
         <View className="gap-3">{measured.map((estimate) => <RangeBar key={estimate.key} estimate={estimate} range={ranges[splitKey(estimate.key).id]} side={splitKey(estimate.key).side} />)}</View>
         <Aside>{known.length - measured.length} more are assumed.</Aside>
+      </Sheet>
+      <Sheet>
+        <Title level={2}>Where teachers disagree</Title>
+        <Words>{approaches[person.approach].name}: {approaches[person.approach].inShort}</Words>
+        <Aside>{own === 0 ? 'Every choice is the approach’s.' : `${own} ${own === 1 ? 'choice is' : 'choices are'} set for this student alone.`} A choice for one pose is set under “Why” in the plan.</Aside>
+        <Press aria-expanded={choosing} onPress={() => setChoosing(!choosing)}>{choosing ? 'Hide the choices' : 'Choices'}</Press>
+        {choosing ? questionIds.map((question) => <Choice key={question} person={person} question={question} />) : null}
       </Sheet>
       {editing ? <Sheet><StudentForm person={person} units={units} saveWords="Save" onSave={(fields) => void save(fields)} /></Sheet> : null}
       <View className="flex-row flex-wrap gap-2">

@@ -14,7 +14,7 @@ import { Sheet } from '@/ui/Sheet';
 import { Aside, Title, Words } from '@/ui/Words';
 import { useOjas, usePerson, usePlan, useUnits } from '../hooks';
 import { ActionMark } from '../plan/ActionMark';
-import { poseName, slotWords } from '../plan/words';
+import { poseTitle, slotWords } from '../plan/words';
 import { useWide } from '../shell/Shell';
 
 const SHOWN_AT_FIRST = 6;
@@ -88,7 +88,7 @@ function Comer({ id }: { readonly id: string }) {
         </Pressable>
       </Link>
       <Check plan={plan} />
-      {moves.length === 0 ? <Words>{last ? 'Everything stays as it was.' : 'Built from the measurements.'}</Words> : moves.map((planned) => <Move key={planned.pose} planned={planned} />)}
+      {moves.length === 0 ? <Words>{last ? 'Everything stays as it was.' : 'Built from the measurements.'}</Words> : moves.map((planned) => <Move key={`${planned.pose}/${planned.side}`} planned={planned} />)}
     </Sheet>
   );
 }
@@ -104,11 +104,11 @@ function Check({ plan }: { readonly plan: Plan }) {
 function Move({ planned }: { readonly planned: PlanPose }) {
   const shelf = useOjas(selectShelf);
   const units = useUnits();
-  const slot = planned.slots.find((one) => slotKey(one) === planned.decision.slot);
+  const slot = planned.slots.find((one) => one.action === planned.decision.action && slotKey(one).startsWith(planned.decision.slot ?? '-'));
   return (
     <View className="gap-1 border-t border-line pt-2">
       <View className="flex-row flex-wrap items-center justify-between gap-2">
-        <Words className="font-semibold">{poseName(planned.pose)}</Words>
+        <Words className="font-semibold">{poseTitle(planned)}</Words>
         <ActionMark action={planned.decision.action} />
       </View>
       {slot && slot.lastCm !== null ? <Words>{slotWords(slot)} {length(slot.lastCm, units)} → {length(slot.stackCm, units)}: {stackWords(slot.stack, shelf)}</Words> : null}

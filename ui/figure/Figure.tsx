@@ -1,10 +1,11 @@
 import { G, Line, Path, Rect } from 'react-native-svg';
 import type { Body } from '@/core/body/body';
-import type { Point, Posture, SupportPlace } from '@/core/geometry/posture';
+import type { Leg, Point, Posture, SupportPlace } from '@/core/geometry/posture';
 import type { Shelf } from '@/core/props/shelf';
 import type { Piece } from '@/core/props/stack';
 import { tone } from '../tones';
 import { drawnPieces } from './layers';
+import { Merged } from './Merged';
 import { bowl, circle, head, limb, trunk } from './outlines';
 import { PropPiece } from './PropPiece';
 
@@ -28,7 +29,7 @@ export function Figure({ posture, body, stacks, shelf, line, ghost = false }: Fi
   if (ghost) {
     return (
       <G opacity={0.5}>
-        {[...shapes.nearLeg, ...shapes.trunk, ...shapes.arm].map((d, i) => <Path key={i} d={d} fill="none" stroke={tone('faint')} strokeWidth={line * 0.8} strokeDasharray={`${line * 2.4} ${line * 2}`} />)}
+        {[...(posture.far ? shapes.farLeg : []), ...shapes.nearLeg, ...shapes.trunk, ...shapes.arm].map((d, i) => <Path key={i} d={d} fill="none" stroke={tone('faint')} strokeWidth={line * 0.8} strokeDasharray={`${line * 2.4} ${line * 2}`} />)}
       </G>
     );
   }
@@ -36,7 +37,7 @@ export function Figure({ posture, body, stacks, shelf, line, ghost = false }: Fi
     <G>
       {posture.supports.map((support, i) => <Support key={i} support={support} stacks={stacks} shelf={shelf} line={line} />)}
       <Strap posture={posture} stacks={stacks} line={line} />
-      <G transform={`translate(${-0.012 * body.statureCm} ${-0.008 * body.statureCm})`}>
+      <G transform={posture.far ? '' : `translate(${-0.012 * body.statureCm} ${-0.008 * body.statureCm})`}>
         <Merged paths={shapes.farFoot} fill={tone('well')} line={line} />
         <Merged paths={shapes.farLeg} fill={tone('faint')} line={line} />
       </G>
@@ -56,16 +57,6 @@ export function Figure({ posture, body, stacks, shelf, line, ghost = false }: Fi
   );
 }
 
-/** Several outlines as one: all inked first, then all filled, so that only the outer line is left. */
-function Merged({ paths, fill, line }: { readonly paths: readonly string[]; readonly fill: string; readonly line: number }) {
-  return (
-    <G>
-      {paths.map((d, i) => <Path key={`i${i}`} d={d} fill={tone('ink')} stroke={tone('ink')} strokeWidth={line * 2} strokeLinejoin="round" />)}
-      {paths.map((d, i) => <Path key={`f${i}`} d={d} fill={fill} />)}
-    </G>
-  );
-}
-
 const part = (a: Point, b: Point, share: number): Point => [a[0] + share * (b[0] - a[0]), a[1] + share * (b[1] - a[1])];
 
 const HAND_REACH_CM = 14;
@@ -78,15 +69,22 @@ export function bearsWeight({ elbow, hand, supports }: Pick<Posture, 'elbow' | '
   return steep && tops.some((top) => Math.abs(hand[1] - top) < HAND_NEAR_CM);
 }
 
+function legShapes(hip: Point, { knee, ankle, heel, toe }: Leg, s: number): { leg: string[]; foot: string[] } {
+  const calf = part(knee, ankle, 0.3);
+  const ball = part(heel, toe, 0.68);
+  return {
+    leg: [limb(hip, 0.05 * s, knee, 0.034 * s), limb(knee, 0.033 * s, calf, 0.032 * s), limb(calf, 0.032 * s, ankle, 0.02 * s)],
+    foot: [limb(ankle, 0.019 * s, heel, 0.014 * s), limb(heel, 0.014 * s, ball, 0.012 * s), limb(ball, 0.012 * s, toe, 0.007 * s), limb(ankle, 0.018 * s, ball, 0.011 * s)],
+  };
+}
+
 function shapesOf(posture: Posture, body: Body) {
   const s = body.statureCm;
-  const { hip, knee, ankle, heel, toe, spine, elbow, hand } = posture;
+  const { hip, spine, elbow, hand } = posture;
   const shoulder = spine.at(-1) as Point;
   const below = spine.at(-2) as Point;
-  const calf = part(knee, ankle, 0.3);
-  const leg = [limb(hip, 0.05 * s, knee, 0.034 * s), limb(knee, 0.033 * s, calf, 0.032 * s), limb(calf, 0.032 * s, ankle, 0.02 * s)];
-  const ball = part(heel, toe, 0.68);
-  const foot = [limb(ankle, 0.019 * s, heel, 0.014 * s), limb(heel, 0.014 * s, ball, 0.012 * s), limb(ball, 0.012 * s, toe, 0.007 * s), limb(ankle, 0.018 * s, ball, 0.011 * s)];
+  const near = legShapes(hip, posture, s);
+  const far = posture.far ? legShapes(hip, posture.far, s) : near;
   const skull = head(posture.head, posture.crownDeg, s);
   const onward: Point = [shoulder[0] + (shoulder[0] - below[0]), shoulder[1] + (shoulder[1] - below[1])];
   // A palm that bears weight lies flat on what is under it; any other hand carries the arm on.
@@ -95,7 +93,7 @@ function shapesOf(posture: Posture, body: Body) {
   const fingers: Point = bears ? [palm[0] + 0.045 * s, palm[1] - 0.004 * s] : [hand[0] + (hand[0] - elbow[0]) * 0.16, hand[1] + (hand[1] - elbow[1]) * 0.16];
   const seat = circle([hip[0] + (posture.pelvisLeanDeg === 0 ? -0.006 * s : 0), hip[1]], Math.min(body.seatToHipCm, 0.052 * s));
   return {
-    farLeg: leg, farFoot: foot, nearLeg: [...leg, seat], nearFoot: foot,
+    farLeg: far.leg, farFoot: far.foot, nearLeg: [...near.leg, seat], nearFoot: near.foot,
     neck: [limb(part(shoulder, onward, 0.2), 0.03 * s, part(onward, posture.head, 0.75), 0.028 * s)],
     trunk: [trunk(spine, s), limb(shoulder, 0.036 * s, below, 0.036 * s)],
     arm: [limb(shoulder, 0.03 * s, elbow, 0.02 * s), limb(elbow, 0.02 * s, part(elbow, hand, 0.82), 0.015 * s)],
@@ -104,6 +102,10 @@ function shapesOf(posture: Posture, body: Body) {
     bowl: bowl(hip, posture.pelvisLeanDeg, s),
   };
 }
+
+/** Widest that a support may be drawn where there is little room for it. */
+const NARROW: Readonly<Record<string, number>> = { seat: 40, ankle: 12, behindKnee: 12, heels: 14, feet: 26, hipLevel: 28, underThigh: 20, outerHip: 20, underShin: 36, forehead: 26, chest: 34, shoulder: 20 };
+const roomFor = (slot: string) => NARROW[slot.split(':')[0] as string] ?? 44;
 
 interface SupportProps {
   readonly support: SupportPlace;
@@ -115,8 +117,9 @@ interface SupportProps {
 function Support({ support, stacks, shelf, line }: SupportProps) {
   const { slot, xCm, bottomCm, topCm, toXCm, toTopCm, leanDeg } = support;
   if (toXCm !== undefined && toTopCm !== undefined) return <Ramp support={support} stacks={stacks} shelf={shelf} line={line} />;
+  if (slot === 'chair') return <PropPiece kind="chair" state="seat" xCm={xCm} bottomCm={bottomCm} topCm={topCm} line={line} />;
   const pieces = drawnPieces(stacks[slot]?.pieces ?? [], shelf, bottomCm, topCm - bottomCm);
-  const room = slot === 'seat' ? 40 : slot === 'ankle' || slot === 'behindKnee' ? 12 : 44;
+  const room = roomFor(slot);
   if (leanDeg !== undefined) {
     return (
       <G transform={`translate(${xCm} ${-bottomCm}) rotate(${leanDeg})`}>
@@ -157,6 +160,6 @@ function Ramp({ support, stacks, shelf, line }: SupportProps) {
 /** A strap from the hands round the soles. */
 function Strap({ posture, stacks, line }: { readonly posture: Posture; readonly stacks: Stacks; readonly line: number }) {
   if (!stacks.strap || stacks.strap.pieces.length === 0) return null;
-  const [[hx, hy], [tx, ty]] = [posture.hand, posture.toe];
+  const [[hx, hy], [tx, ty]] = [posture.hand, posture.strapTo ?? posture.toe];
   return <Path d={`M${hx} ${-hy}Q${(hx + tx) / 2} ${-(hy + ty) / 2 + 2} ${tx} ${-ty}`} fill="none" stroke={tone('thread')} strokeWidth={line * 2.4} strokeLinecap="round" />;
 }

@@ -7,7 +7,7 @@ const record = recordWith({ readings: [sampleReading({ range: 'hamstring', value
 const on = (pose: string, built: Record<string, number>) => bearsWeight(solveFigure({ person: record.person, pose, side: 'both', shelf: [] }, estimateRanges(record, '2026-01-15'), built).posture);
 
 test('palms beside the hips and on blocks bear weight', () => {
-  expect(on('staff', { seat: 8 })).toBe(true);
+  expect(on('staff', { seat: 8, hands: 6 })).toBe(true);
   expect(on('standing-fold', { hands: 40 })).toBe(true);
 });
 

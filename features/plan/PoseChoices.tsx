@@ -1,0 +1,52 @@
+import { View } from 'react-native';
+import { askedBy, choiceKey, choicesFor, questions, type QuestionId } from '@/core/approaches/approaches';
+import type { Person } from '@/core/formats/book';
+import { put } from '@/store/facts';
+import { commit } from '@/store/store';
+import { Chips } from '@/ui/Press';
+import { Title, Words } from '@/ui/Words';
+import { useOjasDispatch } from '../hooks';
+import { poseName } from './words';
+
+const AS_BEFORE = 'as-before';
+
+interface ChoiceProps {
+  readonly person: Person;
+  readonly question: QuestionId;
+  /** For this pose alone, or for all where it is left out. */
+  readonly pose?: string;
+}
+
+/** One question on which teachers differ: as the approach has it, or set for this student, or for one pose alone. */
+export function Choice({ person, question, pose }: ChoiceProps) {
+  const dispatch = useOjasDispatch();
+  const { asks, choices } = questions[question];
+  const words: Readonly<Record<string, string>> = choices;
+  const key = choiceKey(question, pose);
+  const { [key]: own, ...rest } = person.choices;
+  // What holds when nothing is set here.
+  const inherited = choicesFor(person.approach, rest, pose)[question];
+  const choose = (id: string) => void dispatch(commit({
+    words: `${person.name}${pose ? `, ${poseName(pose)}` : ''}: ${id === AS_BEFORE ? words[inherited] : words[id]}`,
+    put: [put('people', { ...person, choices: id === AS_BEFORE ? rest : { ...rest, [key]: id } })], remove: [],
+  }));
+  return (
+    <View className="gap-1">
+      <Words className="font-semibold">{asks}</Words>
+      <Chips label={asks} chosen={own ?? AS_BEFORE} onChoose={choose}
+        options={[{ id: AS_BEFORE, words: `${pose ? 'As for this student' : 'As the approach'}: ${(words[inherited] ?? '').toLowerCase()}` }, ...Object.entries(words).map(([id, one]) => ({ id, words: one }))]} />
+    </View>
+  );
+}
+
+/** The questions that change one pose. */
+export function PoseChoices({ person, pose }: { readonly person: Person; readonly pose: string }) {
+  const asked = askedBy[pose] ?? [];
+  if (asked.length === 0) return null;
+  return (
+    <View className="gap-3 rounded-md bg-well p-3">
+      <Title level={3}>For this pose alone</Title>
+      {asked.map((question) => <Choice key={question} person={person} question={question} pose={pose} />)}
+    </View>
+  );
+}
