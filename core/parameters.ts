@@ -193,6 +193,7 @@ export const strapped = {
 
 export const fold = {
   highestForeheadProp: p(40, 'cm', 'above it nothing steady can stand on the legs; starting value'),
+  highestChestProp: p(30, 'cm', 'above it the trunk is too upright to lie on anything; starting value'),
 } as const;
 
 export const reading = {

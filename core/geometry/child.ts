@@ -1,8 +1,8 @@
 import { child as parameter, fold, spineShare, strapped } from '../parameters';
 import { sides, ranges } from '../ranges/ranges';
 import { leastOf, rangeValue, stifferSide, valueOf } from './draw';
-import { keysOn, type Family, type FamilyInput, type SlotNeed } from './family';
-import { chestNeed, foldedTrunk, foldWhy, foreheadNeed, upperFigure, type FoldedTrunk } from './foldedTrunk';
+import { keysOn, type Built, type Family, type FamilyInput, type SlotNeed } from './family';
+import { chestNeed, floorAhead, foldedTrunk, foldWhy, foreheadNeed, restingOn, upperFigure, type FoldedTrunk } from './foldedTrunk';
 import { kneeBendOnSeat, kneeDemands, kneelingKeys, kneelingLegs, kneelingPadPlaces, kneelingPads, kneelingSeatNeedCm, kneelingWhy } from './kneelingSeat';
 import { cosDeg } from '../angles';
 import type { Point, Posture } from './posture';
@@ -14,13 +14,15 @@ const curledDeg = ({ draw, settings }: FamilyInput) =>
   (settings.spineShareDeg < spineShare.longBack.value ? settings.spineShareDeg : Math.max(0, spineShare.curledRest.value + valueOf(draw, 'spineFold') - (ranges.spineFold.prior?.mean ?? 0)));
 
 /** The trunk over the thighs: as far as the hips bend, a little further with the knees wide, then the spine curls. */
-function restingTrunk(input: FamilyInput, seatCm: number): FoldedTrunk {
+function restingTrunk(input: FamilyInput, seatCm: number, built?: Built): FoldedTrunk {
   const { body, draw, settings } = input;
   const thighSlope = 180 - valueOf(draw, 'kneeling.sitAllowance') - kneeBendOnSeat(seatCm, body, valueOf(draw, 'kneeling.sitAllowance'));
   const wide = settings.childKnees === 'wide' ? parameter.wideKnees.value : 0;
   const bends = Math.min(settings.hipFlexionMostDeg, leastOf(draw, 'hipFlexion', sides) + wide);
   const hip = kneelingLegs(seatCm, body, settings.underShinCm).hip;
-  return foldedTrunk(input, hip, bends - 90 + thighSlope, floor, { spineDeg: curledDeg(input), neckDropDeg: parameter.neckDrop.value });
+  const rounding = { spineDeg: curledDeg(input), neckDropDeg: parameter.neckDrop.value };
+  const lean = bends - 90 + thighSlope;
+  return built ? restingOn(input, hip, lean, floor, built, rounding) : foldedTrunk(input, hip, lean, floor, rounding);
 }
 
 const heelsSeat = (input: FamilyInput, built: number) => input.body.heelsSatOnCm + built;
@@ -42,8 +44,8 @@ export const childPose: Family = {
     const { body } = input;
     const seatCm = heelsSeat(input, built.seat ?? 0);
     const legs = kneelingLegs(seatCm, body, built.underShin ?? 0);
-    const trunk = restingTrunk(input, seatCm);
-    const ahead: Point = [trunk.forehead[0] + 22, 1];
+    const trunk = restingTrunk(input, seatCm, built);
+    const ahead = floorAhead(trunk.spine.at(-1) as Point, body);
     const supports: Posture['supports'] = [{ slot: 'seat', xCm: legs.hip[0] - 2, bottomCm: body.heelsSatOnCm, topCm: seatCm }, ...kneelingPadPlaces(legs, built, body), ...trunk.support(built)];
     return {
       posture: { ...legs, ...upperFigure(input, trunk, ahead, 1), pelvisDeg: 0, pelvisLeanDeg: trunk.leanDeg, supports },
@@ -85,7 +87,7 @@ export const frog: Family = {
     return {
       posture: {
         hip, knee, ankle, heel: [ankle[0] - 2, ankle[1] + 3], toe: [ankle[0] - 0.4 * body.footCm, 1.5], aside: { knee: aside, ankle: aside, toe: aside + 0.4 * body.footCm },
-        ...upperFigure(input, trunk, [(trunk.spine.at(-1) as Point)[0] + 12, Math.max(2, built.chest ? built.chest - 8 : 2)], 1), pelvisDeg: 0, pelvisLeanDeg: trunk.leanDeg,
+        ...upperFigure(input, trunk, floorAhead(trunk.spine.at(-1) as Point, body), 1), pelvisDeg: 0, pelvisLeanDeg: trunk.leanDeg,
         supports: [...trunk.support(built), ...(built.underKnees ? [{ slot: 'underKnees', xCm: knee[0], bottomCm: 0, topCm: Math.min(built.underKnees, knee[1] - 1) }] : [])],
       },
       demands: sides.map((side) => ({ range: 'hipSpread', side, needDeg: out - strapped.frogSpread.value, haveDeg: rangeValue(input.draw, 'hipSpread', side) })),

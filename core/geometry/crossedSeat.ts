@@ -5,7 +5,7 @@ import { sides, type Side } from '../ranges/ranges';
 import { crossedLeg, hipForRiseCm, rotationFrom, thighRiseDeg, type Crossing } from './crossedLeg';
 import { rangeValue, stifferSide } from './draw';
 import { keysOn, slotKey, workingLegs, type Built, type Demand, type Family, type FamilyInput, type SlotNeed } from './family';
-import { foldedTrunk, foldWhy, foreheadNeed, upperFigure } from './foldedTrunk';
+import { floorAhead, foldedTrunk, foldWhy, foreheadNeed, restingOn, upperFigure } from './foldedTrunk';
 import { armToward, headFrom, legOf, spineFrom, type Point, type Posture, type SupportPlace } from './posture';
 
 /** What tells one cross-legged seat from another. */
@@ -118,8 +118,8 @@ function crossedPosture(input: FamilyInput, built: Built, hip: Point, legs: Reco
   const seat: SupportPlace = { slot: 'seat', xCm: hip[0] - 5, bottomCm: 0, topCm: seatCm };
   const joints = { hip, ...legOf(near), far: legOf(far) };
   if (leanDeg !== null) {
-    const trunk = foldedTrunk(input, hip, leanDeg, shinsUnder(input, seatCm, form));
-    return { ...joints, ...upperFigure(input, trunk, [trunk.forehead[0] + 12, 0], 1), pelvisDeg: leanDeg, pelvisLeanDeg: leanDeg, supports: [seat, ...knees, ...trunk.support(built)] };
+    const trunk = restingOn(input, hip, leanDeg, shinsUnder(input, seatCm, form), built);
+    return { ...joints, ...upperFigure(input, trunk, floorAhead(trunk.spine.at(-1) as Point, body), 1), pelvisDeg: leanDeg, pelvisLeanDeg: leanDeg, supports: [seat, ...knees, ...trunk.support(built)] };
   }
   const spine = spineFrom(hip, body.trunkCm, -rollBack, rollBack * 0.9);
   const shoulder = spine.at(-1) as Point;

@@ -132,7 +132,7 @@ describe.each(all.map((family) => [family.id, family] as const))('%s', (_, famil
       const input = onSide(family, any);
       const { posture } = family.figure(input, builtFrom(family, input));
       const legs = [posture, ...(posture.far ? [posture.far] : [])];
-      for (const [, y] of [posture.hip, ...legs.flatMap(({ knee, ankle, toe }) => [knee, ankle, toe]), ...posture.spine]) expect(y).toBeGreaterThan(-0.5);
+      for (const [, y] of [posture.hip, ...legs.flatMap(({ knee, ankle, toe }) => [knee, ankle, toe]), ...posture.spine, posture.head]) expect(y).toBeGreaterThan(-0.5);
     }), { numRuns: 50 });
   });
 
@@ -181,7 +181,7 @@ describe.each(all.map((family) => [family.id, family] as const))('%s', (_, famil
   });
 
   test('every slot says why, with the extreme bodies too', () => {
-    for (const body of Object.values(extremeBodies)) {
+    for (const body of extremeBodies) {
       const input = onSide(family, body);
       for (const need of family.heights(input)) {
         expect(Number.isFinite(need.rawCm)).toBe(true);

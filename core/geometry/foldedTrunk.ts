@@ -1,3 +1,4 @@
+import { armCm, type Body } from '../body/body';
 import { child } from '../parameters';
 import type { Built, FamilyInput, SlotNeed } from './family';
 import { along, armToward, headFrom, spineFrom, type Point, type Posture, type SupportPlace } from './posture';
@@ -50,6 +51,31 @@ export function foldedTrunk(input: FamilyInput, hip: Point, leanDeg: number, und
     ],
   };
 }
+
+/** The trunk as it comes to lie: folded as far as it would go, or less where something beneath already carries it. */
+export function restingOn(input: FamilyInput, hip: Point, leanDeg: number, underAt: (x: number) => Under, built: Built, rounding: Rounding = {}): FoldedTrunk {
+  const { spineDeg = input.settings.spineShareDeg, neckDropDeg = 0 } = rounding;
+  const folded = (share: number) => foldedTrunk(input, hip, leanDeg * share, underAt, { spineDeg: spineDeg * share, neckDropDeg: neckDropDeg * share });
+  const lies = ({ gapCm, chestCm }: FoldedTrunk) => gapCm >= (built.forehead ?? 0) && chestCm >= (built.chest ?? 0);
+  const whole = folded(1);
+  if (lies(whole)) return whole;
+  let [low, high] = [0, 1];
+  for (let i = 0; i < HALVINGS; i++) {
+    const middle = (low + high) / 2;
+    if (lies(folded(middle))) low = middle;
+    else high = middle;
+  }
+  return folded(low);
+}
+const HALVINGS = 12;
+
+/** A place on the floor ahead that a nearly straight arm reaches. */
+export function floorAhead(shoulder: Point, body: Body): Point {
+  const reach = 0.97 * armCm(body);
+  const drop = Math.min(0.9 * reach, Math.max(0, shoulder[1] - HAND_CM));
+  return [shoulder[0] + Math.sqrt(reach ** 2 - drop ** 2), shoulder[1] - drop];
+}
+const HAND_CM = 2;
 
 export const foreheadNeed = ({ gapCm, under }: FoldedTrunk): SlotNeed => ({ slot: 'forehead', side: 'both', rawCm: gapCm, ...(under === 'floor' ? {} : { over: under }) });
 export const chestNeed = ({ chestCm }: FoldedTrunk): SlotNeed => ({ slot: 'chest', side: 'both', rawCm: chestCm });

@@ -130,20 +130,28 @@ function turnedLeg(hip: Point, body: Body): Leg {
   return { knee, ankle, heel: [ankle[0] - 2, 2], toe: [ankle[0] + 0.5 * body.footCm, 2], aside: { knee: aside, ankle: aside - sideways, toe: aside - sideways } };
 }
 
-/** The lower leg of the side-lying stretch: thigh behind, heel drawn toward the seat. */
+/** The lower leg of the side-lying stretch, flat on the floor: thigh a little behind, heel drawn toward the seat. */
 function behindLeg(input: FamilyInput, hip: Point): Leg {
   const { body, settings, draw } = input;
   const side = otherSide(worked(input.side));
-  const back = settings.share * rangeValue(draw, 'hipExtension', side);
-  const bend = settings.share * rangeValue(draw, 'kneeFlexion.prone', side);
-  // Drawn as seen from above its own side: the thigh goes on from the trunk, the shin comes back.
-  return liftedLeg(hip, -Math.min(5, Math.max(0, back)), -Math.min(150, bend), body);
+  const back = Math.max(0, settings.share * rangeValue(draw, 'hipExtension', side));
+  const turned = back + Math.min(150, settings.share * rangeValue(draw, 'kneeFlexion.prone', side));
+  const knee: Point = [hip[0] + body.thighCm * cosDeg(back), hip[1]];
+  const ankle: Point = [knee[0] + body.shinCm * cosDeg(turned), hip[1]];
+  const kneeAside = -body.thighCm * sinDeg(back);
+  const ankleAside = kneeAside - body.shinCm * sinDeg(turned);
+  const toeward = turned - 40;
+  return {
+    knee, ankle, heel: [ankle[0] + 2, ankle[1] - 2], toe: [ankle[0] + 0.6 * body.footCm * cosDeg(toeward), ankle[1] - 2],
+    aside: { knee: kneeAside, ankle: ankleAside, toe: ankleAside - 0.6 * body.footCm * sinDeg(toeward) },
+  };
 }
 
 function footBehindCm(input: FamilyInput): number {
   const hip = lyingHip(input.body);
   const shoulder = lyingFigure(input.body, {}).spine.at(-1) as Point;
-  return Math.max(0, between(shoulder, behindLeg(input, hip).ankle) - armCm(input.body));
+  const { ankle, aside } = behindLeg(input, hip);
+  return Math.max(0, Math.hypot(between(shoulder, ankle), aside?.ankle ?? 0) - armCm(input.body));
 }
 
 export const catsTail = turned('side-lying thigh stretch', ['underKnees', 'feet', 'shoulder'], true);

@@ -1,11 +1,11 @@
 import { asinDeg, cosDeg, sinDeg } from '../angles';
-import { crossLegged } from '../parameters';
+import { crossLegged, longSit as longSitParameter } from '../parameters';
 import { palmGapCm } from './arms';
 import { crossedLeg, type Crossing } from './crossedLeg';
 import { thighGapCm, usableRotation } from './crossedSeat';
 import { rangeValue, valueOf } from './draw';
-import { keysOn, worked, type Family, type FamilyInput, type SlotNeed } from './family';
-import { hamstringDemands, longFoot, longLegs, longSit, longSitSupports, longSitWhy, mendsRollBack, palmWhy, rollBackDeg, sittingSpine } from './longSit';
+import { keysOn, otherSide, worked, type Family, type FamilyInput, type SlotNeed } from './family';
+import { hamstringDemands, hipFlexionAt, kneeGapCm, longFoot, longLegs, longSit, longSitSupports, mendsRollBack, palmWhy, rollBackDeg, sittingSpine } from './longSit';
 import { armToward, headFrom, legOf, type Leg, type Point } from './posture';
 import { foldOrSitWhy, seatedFold } from './seatedFold';
 
@@ -66,23 +66,42 @@ function standingLeg(input: FamilyInput, hip: Point): Leg & { riseDeg: number } 
   return { riseDeg, knee, ankle, heel: [ankle[0] - 0.25 * body.footCm, 1], toe: [ankle[0] + 0.7 * body.footCm, 1.2] };
 }
 
-/** With nothing under the knee, the seat alone brings the pelvis up. */
-const seatFirst = (input: FamilyInput): FamilyInput => ({ ...input, settings: { ...input.settings, firstToRise: 'seat' } });
+/** Bend of the long knee, kept soft where nothing lies under it. */
+const SOFT_KNEE_DEG = 15;
+
+/** The long leg with a soft knee: it lies on nothing, and still stands a little off the straight line. */
+function softLeg(input: FamilyInput, seatCm: number) {
+  const lift = 0.5 * input.body.thighCm * sinDeg(SOFT_KNEE_DEG);
+  const rollCm = Math.max(0, kneeGapCm(seatCm, input.body)) + lift;
+  return { legs: longLegs(seatCm, rollCm, input.body), rollBack: rollBackDeg(seatCm, rollCm, input) };
+}
+
+/** The seat at which the pelvis stands with the long knee soft; below 0: room to spare. */
+function twistSeatCm(input: FamilyInput): number {
+  const { body, settings } = input;
+  const fall = 90 + settings.pelvisTargetDeg - longSitParameter.rollBackAllowed.value - hipFlexionAt(SOFT_KNEE_DEG, input);
+  const seatCm = (body.thighCm + body.shinCm) * sinDeg(Math.min(90, Math.max(-90, fall))) + body.ankleOverHeelCm - body.seatToHipCm;
+  return Math.min(longSitParameter.seatMost.value, seatCm);
+}
+
+const twistNeeds = (input: FamilyInput, seatCm: number): SlotNeed => {
+  const { legs, rollBack } = softLeg(input, seatCm);
+  return { slot: 'hands', side: 'both', rawCm: palmGapCm(sittingSpine(legs.hip, rollBack, input.body).at(-1) as Point, input.body) };
+};
 
 /** Seated twist with one knee up: the long leg sets the seat, the palm behind lifts the back before it turns. */
 export const seatedTwist: Family = {
   id: 'seated twist',
   needs: (side) => [...longSit.needs(side), ...keysOn([worked(side)], 'hipFlexion')],
   heights: (input) => {
-    const [seat, , hands] = longSit.heights(seatFirst(input)) as [SlotNeed, SlotNeed, SlotNeed];
-    return [seat, { ...hands, rawCm: twistPalm(input, Math.max(0, seat.rawCm)) }];
+    const seatCm = twistSeatCm(input);
+    return [{ slot: 'seat', side: 'both', rawCm: seatCm }, twistNeeds(input, Math.max(0, seatCm))];
   },
   mendsRollBack: () => 'seat',
-  afterBuilt: (input, { seat = 0 }) => [{ slot: 'hands', side: 'both', rawCm: twistPalm(input, seat) }],
+  afterBuilt: (input, { seat = 0 }) => [twistNeeds(input, seat)],
   figure: (input, { seat: seatCm = 0, hands: handsCm = 0 }) => {
     const { body } = input;
-    const legs = longLegs(seatCm, 0, body);
-    const rollBack = rollBackDeg(seatCm, 0, input);
+    const { legs, rollBack } = softLeg(input, seatCm);
     const spine = sittingSpine(legs.hip, rollBack, body);
     const shoulder = spine.at(-1) as Point;
     const up = standingLeg(input, legs.hip);
@@ -98,10 +117,10 @@ export const seatedTwist: Family = {
       findings: { rollBackDeg: rollBack, thighRiseDeg: up.riseDeg },
     };
   },
-  why: (input, need) => (need.slot === 'hands' ? palmWhy(need) : longSitWhy(seatFirst(input), need)),
+  why: (input, need) => {
+    if (need.slot === 'hands') return palmWhy(need);
+    const side = otherSide(worked(input.side));
+    const bend = `Hamstring ${rangeValue(input.draw, 'hamstring', side).toFixed(0)}° ${side}, its knee kept soft`;
+    return need.rawCm <= 0 ? `${bend}: the pelvis stands upright on the floor.` : `${bend} → ${need.rawCm.toFixed(0)} cm, so that the back can grow before it turns.`;
+  },
 };
-
-function twistPalm(input: FamilyInput, seatCm: number): number {
-  const { hip } = longLegs(seatCm, 0, input.body);
-  return palmGapCm(sittingSpine(hip, rollBackDeg(seatCm, 0, input), input.body).at(-1) as Point, input.body);
-}

@@ -6,7 +6,7 @@ import { crossedLeg, rotationFrom, type Crossing } from './crossedLeg';
 import { usableRotation } from './crossedSeat';
 import { rangeValue, valueOf } from './draw';
 import { keysOn, otherSide, worked, type Built, type Demand, type Family, type FamilyInput, type SlotNeed } from './family';
-import { chestNeed, foldedTrunk, foldWhy, foreheadNeed, type FoldedTrunk } from './foldedTrunk';
+import { chestNeed, floorAhead, foldedTrunk, foldWhy, foreheadNeed, restingOn, type FoldedTrunk } from './foldedTrunk';
 import { armToward, between, headFrom, legOf, spineFrom, type Leg, type Point } from './posture';
 
 export const crossingAt = (kneeDeg: number, { body }: FamilyInput): Crossing => ({ kneeDeg, footCm: crossLegged.footHeight.value * body.statureCm, pastMidlineCm: 0 });
@@ -57,10 +57,13 @@ function uprightLeanDeg(input: FamilyInput, hip: Point): number {
 const trunkUp = (hip: Point, leanDeg: number, input: FamilyInput) => spineFrom(hip, input.body.trunkCm, leanDeg, leanDeg);
 const palms = (input: FamilyInput, hip: Point): SlotNeed => ({ slot: 'hands', side: 'both', rawCm: palmGapCm(trunkUp(hip, uprightLeanDeg(input, hip), input).at(-1) as Point, input.body) });
 
+const floor = () => ({ cm: 0, under: 'floor' });
+
 /** The fold over the front shin: as far as the front hip bends. */
-function folded(input: FamilyInput, hip: Point): FoldedTrunk {
+function folded(input: FamilyInput, hip: Point, built?: Built): FoldedTrunk {
   const bends = Math.min(input.settings.hipFlexionMostDeg, rangeValue(input.draw, 'hipFlexion', worked(input.side)));
-  return foldedTrunk(input, hip, bends - 90 + frontFallDeg(hip, input), () => ({ cm: 0, under: 'floor' }));
+  const lean = bends - 90 + frontFallDeg(hip, input);
+  return built ? restingOn(input, hip, lean, floor, built) : foldedTrunk(input, hip, lean, floor);
 }
 
 const upper = (input: FamilyInput, hip: Point): SlotNeed[] => {
@@ -114,10 +117,10 @@ export const pigeonPose: Family = {
     const lean = uprightLeanDeg(input, hip);
     // Something under the chest or forehead means that the fold is what is being done.
     const rests = (built.chest ?? 0) > 0 || (built.forehead ?? 0) > 0;
-    const trunk = folded(input, hip);
+    const trunk = folded(input, hip, built);
     const spine = rests ? trunk.spine : trunkUp(hip, lean, input);
     const shoulder = spine.at(-1) as Point;
-    const hand: Point = rests ? [trunk.forehead[0] + 14, 1] : [shoulder[0] + 3, Math.max(built.hands ?? 0, shoulder[1] - armCm(body))];
+    const hand: Point = rests ? floorAhead(shoulder, body) : [shoulder[0] + 3, Math.max(built.hands ?? 0, shoulder[1] - armCm(body))];
     return {
       posture: {
         ...legOf(front), far: legOf(back), hip, spine, ...headFrom(shoulder, body, rests ? trunk.endLeanDeg + 6 : lean * 0.4), ...armToward(shoulder, hand, body, 1), pelvisDeg: lean, pelvisLeanDeg: rests ? trunk.leanDeg : lean,

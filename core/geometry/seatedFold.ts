@@ -3,7 +3,7 @@ import { armCm } from '../body/body';
 import { fold as parameter } from '../parameters';
 import { rangeValue, stifferSide } from './draw';
 import type { Built, Family, FamilyInput, SlotNeed } from './family';
-import { chestNeed, foldedTrunk, foldWhy, foreheadNeed, upperFigure, type FoldedTrunk, type Under } from './foldedTrunk';
+import { chestNeed, floorAhead, foldedTrunk, foldWhy, foreheadNeed, restingOn, upperFigure, type FoldedTrunk, type Under } from './foldedTrunk';
 import {
   hamstringDemands, hamstringLegs, hipFlexionAt, longFoot, longLegs, longSit, longSitNeeds, longSitSupports, longSitWhy, mendsRollBack, rollBackDeg, rollUnderKneesCm, spreadDemands, straddleHalfAngleDeg, turnedOut,
   type LongLegs,
@@ -38,10 +38,12 @@ interface Folded {
 }
 
 /** The trunk over long legs on a seat and a roll; spread legs leave the floor between them. */
-function folded(seatCm: number, rollCm: number, input: FamilyInput, { spread = false }: FoldForm): Folded {
+function folded(seatCm: number, rollCm: number, input: FamilyInput, { spread = false }: FoldForm, built?: Built): Folded {
   const { body } = input;
   const legs = longLegs(seatCm, rollCm, body);
-  const trunk = foldedTrunk(input, legs.hip, pelvisLeanDeg(legs, input), (x) => (spread ? { cm: 0, under: 'floor' } : surfaceUnder(x, legs, body)));
+  const under = (x: number) => (spread ? { cm: 0, under: 'floor' } : surfaceUnder(x, legs, body));
+  const lean = pelvisLeanDeg(legs, input);
+  const trunk = built ? restingOn(input, legs.hip, lean, under, built) : foldedTrunk(input, legs.hip, lean, under);
   const ball: Point = longFoot(legs, body).toe;
   return { legs, trunk, strapCm: Math.max(0, between(trunk.spine.at(-1) as Point, ball) - armCm(body)) };
 }
@@ -76,11 +78,11 @@ function foldOverLongLegs(id: string, form: FoldForm): Family {
     figure: (input, built) => {
       const { body } = input;
       const [seatCm, rollCm] = [built.seat ?? 0, built.underKnees ?? 0];
-      const { legs, trunk, strapCm } = folded(seatCm, rollCm, input, form);
+      const { legs, trunk, strapCm } = folded(seatCm, rollCm, input, form, built);
       const foot = longFoot(legs, body);
       const rollBack = rollBackDeg(seatCm, rollCm, input);
       const halfAngle = form.spread ? straddleHalfAngleDeg(input) : 0;
-      const hands: Point = form.spread ? [trunk.forehead[0] + 14, 1] : foot.toe;
+      const hands: Point = form.spread ? floorAhead(trunk.spine.at(-1) as Point, body) : foot.toe;
       return {
         posture: {
           ...turnedOut({ knee: legs.knee, ankle: legs.ankle, ...foot }, legs.hip, halfAngle), hip: legs.hip, ...upperFigure(input, trunk, hands, 1),

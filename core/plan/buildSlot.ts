@@ -18,7 +18,7 @@ export interface SlotDoubt {
 }
 
 /** Slots that are left empty when they would have to stand higher than this. */
-const HIGHEST_CM: Readonly<Partial<Record<string, number>>> = { forehead: fold.highestForeheadProp.value, chest: fold.highestForeheadProp.value, hands: standingFold.highestHandProp.value, heels: squat.highestHeel.value };
+const HIGHEST_CM: Readonly<Partial<Record<string, number>>> = { forehead: fold.highestForeheadProp.value, chest: fold.highestChestProp.value, hands: standingFold.highestHandProp.value, heels: squat.highestHeel.value };
 /** Whether a slot is left empty since it would have to stand too high. */
 export const leftEmpty = (slot: string, cm: number) => cm > (HIGHEST_CM[slot] ?? Infinity);
 

@@ -5,6 +5,7 @@ import type { Draw } from '../geometry/draw';
 import type { FamilyInput, Settings } from '../geometry/family';
 import type { StudentRecord } from '../estimate/estimate';
 import { usualItem } from '../props/starterShelf';
+import { exampleBodies } from '../sim/examples';
 import type { Shelf } from '../props/shelf';
 import { keysOf, rangeIds, type RangeId, type ReadingSide } from '../ranges/ranges';
 
@@ -40,12 +41,8 @@ export const anyInput = fc.record({
   hipRotation: any.rotation, hipSpread: any.spread, hipExtension: any.extension, ankleBend: any.bend, spineFold: any.spine, armReach: any.reach,
 }, { firstToRise: any.first, standingKneeDeg: any.first === 'knees' ? 20 : 5, pigeonKneeDeg: any.shin, childKnees: any.knees }, any.statureCm));
 
-/** Four bodies at the ends of what there is. */
-export const extremeBodies: Readonly<Record<'short' | 'tall' | 'stiff' | 'free', FamilyInput>> = {
-  short: inputOf({}, {}, 145), tall: inputOf({}, {}, 205),
-  stiff: inputOf({ hamstring: 30, 'kneeFlexion.hipBent': 95, 'kneeFlexion.prone': 80, hipFlexion: 90, hipRotation: 20, hipSpread: 18, hipExtension: -15, ankleBend: 5, anklePoint: 25, spineFold: 15, armReach: 110 }),
-  free: inputOf({ hamstring: 105, 'kneeFlexion.hipBent': 163, 'kneeFlexion.prone': 155, hipFlexion: 142, hipRotation: 85, hipSpread: 75, hipExtension: 32, ankleBend: 48, anklePoint: 78, spineFold: 85, armReach: 182 }),
-};
+/** Bodies at the ends of what there is. */
+export const extremeBodies: readonly FamilyInput[] = exampleBodies.map(({ values, statureCm }) => inputOf(values, {}, statureCm));
 
 export const sampleShelf: Shelf = [
   usualItem('cork', 'block', 'Cork block', 6), usualItem('half', 'half-block', 'Half block', 4), usualItem('wool', 'blanket', 'Wool blanket', 6),

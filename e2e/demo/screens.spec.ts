@@ -17,6 +17,7 @@ const places: readonly { readonly name: string; readonly path: string; readonly 
   { name: 'More', path: '/more', heading: 'More' },
   { name: 'Data', path: '/more/data', heading: 'Data' },
   { name: 'How it reckons', path: '/more/reckoning', heading: 'How it reckons' },
+  { name: 'Drawings', path: '/more/drawings', heading: 'Five bodies in every pose' },
   { name: 'No such place', path: '/nowhere/at/all', heading: 'There is no such place' },
 ];
 

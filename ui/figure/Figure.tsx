@@ -1,4 +1,4 @@
-import { G, Line, Path, Rect } from 'react-native-svg';
+import { G, Path } from 'react-native-svg';
 import type { Body } from '@/core/body/body';
 import type { Leg, Point, Posture, SupportPlace } from '@/core/geometry/posture';
 import type { Shelf } from '@/core/props/shelf';
@@ -145,14 +145,18 @@ function Ramp({ support, stacks, shelf, line }: SupportProps) {
   const highX = toXCm + 4;
   const underside = toTopCm - thick / Math.abs(Math.cos(angle)) - 1;
   const props = drawnPieces(pieces.slice(0, Math.max(1, pieces.length - 1)), shelf, 0, Math.max(0, underside));
-  const deg = (-angle * 180) / Math.PI;
+  // A bolster along the back, thinner where it would sink into the floor.
+  const [along, down] = [{ x: Math.cos(angle), y: Math.sin(angle) }, { x: Math.cos(angle) <= 0 ? -Math.sin(angle) : Math.sin(angle), y: Math.cos(angle) <= 0 ? Math.cos(angle) : -Math.cos(angle) }];
+  const end = { x: xCm + along.x * far, y: topCm + along.y * far };
+  const at = (x: number, y: number, depth: number) => {
+    const under = y + down.y * depth;
+    return `${(x + down.x * depth).toFixed(2)} ${(-Math.max(0.3, under)).toFixed(2)}`;
+  };
   return (
     <G>
       {props.map((piece, i) => <PropPiece key={i} {...piece} xCm={highX} mostWidthCm={18} line={line} />)}
-      <G transform={`translate(${xCm} ${-topCm}) rotate(${deg})`}>
-        <Rect x={-2} y={angle > Math.PI / 2 || angle < -Math.PI / 2 ? -thick : 0} width={far} height={thick} rx={thick * 0.4} fill={tone('cotton')} stroke={tone('ink')} strokeWidth={line} />
-        <Line x1={2} x2={far - 3} y1={angle > Math.PI / 2 ? -thick / 2 : thick / 2} y2={angle > Math.PI / 2 ? -thick / 2 : thick / 2} stroke={tone('cotton-dark')} strokeWidth={line * 0.8} strokeDasharray={`${line * 2} ${line * 1.4}`} />
-      </G>
+      <Path d={`M${xCm} ${-topCm}L${end.x.toFixed(2)} ${(-end.y).toFixed(2)}L${at(end.x, end.y, thick)}L${at(xCm, topCm, thick)}Z`} fill={tone('cotton')} stroke={tone('ink')} strokeWidth={line} strokeLinejoin="round" />
+      <Path d={`M${at(xCm, topCm, thick / 2)}L${at(end.x, end.y, thick / 2)}`} fill="none" stroke={tone('cotton-dark')} strokeWidth={line * 0.8} strokeDasharray={`${line * 2} ${line * 1.4}`} />
     </G>
   );
 }

@@ -1,0 +1,1 @@
+export { DrawingsScreen as default } from '@/features/settings/DrawingsScreen';
