@@ -130,6 +130,7 @@ export const crossLegged = {
   stackedFootPast: p(0.13, 'of stature', 'ankle over the other knee; starting value'),
   thighSupportAt: p(1, 'ratio', 'along the thigh from the hip: at the knee; starting value'),
   outerHipAt: p(0.3, 'ratio', 'along the thigh from the hip; starting value'),
+  fallPerCm: p(3, 'ratio', 'degrees that a thigh falls under level per centimetre of seat; starting value'),
   flatFootRotation: p(12, 'deg', 'rotation read on a table edge, less than the crossed seat uses; starting value', 6),
 } as const;
 
@@ -206,8 +207,8 @@ export const reading = {
 export const filter = {
   driftSd: p(0.3, 'deg/week', 'spread of change before anything is known; starting value'),
   driftDamping: p(0.97, 'ratio', 'drift kept per week; starting value'),
-  levelNoise: p(0.8, 'deg/week', 'spread added to the level per root week; starting value'),
-  driftNoise: p(0.08, 'deg/week', 'spread added to the drift per root week; starting value'),
+  levelNoise: p(0.5, 'deg/week', 'spread added to the level per root week; starting value'),
+  driftNoise: p(0.06, 'deg/week', 'spread added to the drift per root week; starting value'),
   sideDifference: p(6, 'deg', 'spread between a person’s two sides, used for a side never read; starting value'),
   settledSeat: p(6, 'deg', 'error of a knee bend read back from a settled seat; starting value'),
 } as const;
@@ -216,13 +217,15 @@ export const offset = {
   priorSd: p(3, 'cm', 'what the model does not know about one body; starting value'),
   readingSd: p(1.5, 'cm', 'error of a height found by trying, or chosen; starting value'),
   sessionSd: p(2.5, 'cm', 'a session that went well or did not speaks this roughly: settling 1.5 cm, and the swing of the day; starting value'),
+  faintFeeling: p(2, '0-10', 'up to here a pose is hardly felt; starting value'),
+  faintRoom: p(1.5, 'cm', 'a height that was hardly felt would have been enough this much lower; starting value'),
   flagAt: p(2, 'ratio', 'prior spreads past which to measure again; starting value'),
 } as const;
 
 export const decision = {
   goodSessions: p(2, 'sessions', 'good sessions running before a step down; starting value'),
-  chance: p(0.8, 'chance', 'chance that the range supports the next rung; starting value'),
-  firstChance: p(0.65, 'chance', 'a first build stands as high as this chance of being enough asks: most supported first; starting value'),
+  chance: p(0.935, 'chance', 'chance that the range of the day supports the next rung; tuned on simulated students of seeds 1–12'),
+  firstChance: p(0.82, 'chance', 'a first build stands as high as this chance of being enough asks: most supported first; tuned on simulated students of seeds 1–12'),
   restDays: p(14, 'days', 'a pose that ended in a stop word stays out this long; starting value'),
   longestGap: p(21, 'days'),
   mostRung: p(2.5, 'cm', 'largest single step down; starting value'),

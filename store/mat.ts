@@ -1,5 +1,6 @@
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
 import { z } from 'zod';
+import { dayIds, type Day } from '@/core/adapt/decide';
 import { sessionPoseSchema, settledSchema } from '@/core/formats/book';
 
 export const matSteps = ['build', 'enter', 'look', 'hold', 'feel'] as const;
@@ -8,6 +9,8 @@ export const matSteps = ['build', 'enter', 'look', 'hold', 'feel'] as const;
 export const matSchema = z.object({
   person: z.string(),
   startedAt: z.string(),
+  /** How the student came: on a cold, tired or sore day supports stand a rung higher. */
+  day: z.enum(dayIds).default('usual'),
   /** Poses in order, each with its side: `hero/both`. */
   poses: z.array(z.string()),
   /** Which one is on the mat. */
@@ -28,10 +31,14 @@ export type Settled = z.infer<typeof settledSchema>;
 
 export const matSlice = createSlice({
   name: 'mat',
-  initialState: { now: null as Mat | null },
+  initialState: { now: null as Mat | null, came: {} as Record<string, { readonly on: string; readonly day: Day }> },
   reducers: {
-    matStarted: (state, { payload }: PayloadAction<{ person: string; poses: string[]; at: string }>) => {
-      state.now = { person: payload.person, startedAt: payload.at, poses: payload.poses, at: 0, step: 'build', settled: {}, changes: {}, faults: {}, holdingSince: null, heldSeconds: 0, done: [] };
+    /** Said before a session begins; forgotten the next day. */
+    daySaid: ({ came }, { payload }: PayloadAction<{ person: string; on: string; day: Day }>) => {
+      came[payload.person] = { on: payload.on, day: payload.day };
+    },
+    matStarted: (state, { payload }: PayloadAction<{ person: string; poses: string[]; at: string; day?: Day }>) => {
+      state.now = { person: payload.person, startedAt: payload.at, day: payload.day ?? 'usual', poses: payload.poses, at: 0, step: 'build', settled: {}, changes: {}, faults: {}, holdingSince: null, heldSeconds: 0, done: [] };
     },
     matRestored: (state, { payload }: PayloadAction<Mat | null>) => {
       state.now = payload;
@@ -72,7 +79,7 @@ export const matSlice = createSlice({
   },
 });
 
-export const { matStarted, matRestored, stepTaken, rungMoved, faultToggled, holdStarted, holdPaused, poseDone, poseSkipped, matCleared } = matSlice.actions;
+export const { daySaid, matStarted, matRestored, stepTaken, rungMoved, faultToggled, holdStarted, holdPaused, poseDone, poseSkipped, matCleared } = matSlice.actions;
 
 /** Whole seconds held so far. */
 export const heldSeconds = (mat: Pick<Mat, 'heldSeconds' | 'holdingSince'>, now: string) =>

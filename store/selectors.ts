@@ -1,4 +1,6 @@
 import { createSelector } from '@reduxjs/toolkit';
+import type { Day } from '@/core/adapt/decide';
+import type { Eyes } from '@/core/ranges/protocols';
 import { estimateRanges, type Estimates, type StudentRecord } from '@/core/estimate/estimate';
 import type { Plan } from '@/core/formats/plan';
 import { dayOf, shiftDays } from '@/core/formats/time';
@@ -35,23 +37,32 @@ const NONE: readonly never[] = [];
 export const selectReadingsOf = (state: RootState, person: string) => selectReadings(state).get(person) ?? NONE;
 export const selectSessionsOf = (state: RootState, person: string) => selectSessions(state).get(person) ?? NONE;
 
+/** How a student comes today: as said, else as usual. */
+export function selectDay({ mat }: RootState, person: string, today: string): Day {
+  if (mat.now?.person === person) return mat.now.day;
+  const said = mat.came[person];
+  return said?.on === today ? said.day : 'usual';
+}
+
 /** Remembers a student's answer until one of the facts it read changes. */
-function perStudent<R>(reckon: (record: StudentRecord, shelf: Shelf, today: string) => R) {
-  const known = new Map<string, { record: StudentRecord; shelf: Shelf; today: string; answer: R }>();
+function perStudent<R>(reckon: (record: StudentRecord, shelf: Shelf, today: string, day: Day) => R) {
+  const known = new Map<string, { record: StudentRecord; shelf: Shelf; today: string; day: Day; answer: R }>();
   return (state: RootState, person: string, today: string): R | undefined => {
     const one = state.people[person];
     if (!one) return undefined;
-    const record: StudentRecord = { person: one, readings: selectReadingsOf(state, person), sessions: selectSessionsOf(state, person) };
+    const { eyes } = selectSettings(state);
+    const record: StudentRecord = { person: one, readings: selectReadingsOf(state, person), sessions: selectSessionsOf(state, person), ...(eyes ? { eyes: eyes as Eyes } : {}) };
     const shelf = selectShelf(state);
+    const day = selectDay(state, person, today);
     const before = known.get(person);
-    if (before && before.today === today && before.shelf === shelf && before.record.person === one && before.record.readings === record.readings && before.record.sessions === record.sessions) return before.answer;
-    const answer = reckon(record, shelf, today);
-    known.set(person, { record, shelf, today, answer });
+    if (before && before.today === today && before.day === day && before.shelf === shelf && before.record.person === one && before.record.eyes === eyes && before.record.readings === record.readings && before.record.sessions === record.sessions) return before.answer;
+    const answer = reckon(record, shelf, today, day);
+    known.set(person, { record, shelf, today, day, answer });
     return answer;
   };
 }
 
 /** The plan for today; once today's session is recorded, the plan for next time. */
-export const selectPlan: (state: RootState, person: string, today: string) => Plan | undefined = perStudent((record, shelf, today) =>
-  planStudent(record, shelf, record.sessions.some(({ at }) => dayOf(at) === today) ? shiftDays(today, 1) : today));
+export const selectPlan: (state: RootState, person: string, today: string) => Plan | undefined = perStudent((record, shelf, today, day) =>
+  planStudent(record, shelf, record.sessions.some(({ at }) => dayOf(at) === today) ? shiftDays(today, 1) : today, { day }));
 export const selectEstimates: (state: RootState, person: string, today: string) => Estimates | undefined = perStudent((record, _shelf, today) => estimateRanges(record, today));

@@ -16,6 +16,7 @@ export const fromCm = (cm: number, units: Units) => (units === 'in' ? Math.round
 export const degrees = (deg: number) => `${Math.round(deg)}°`;
 /** "128° ± 4": the half width of the band within which four in five lie. */
 export const withDoubt = (mean: number, sd: number) => `${Math.round(mean)}° ± ${Math.max(1, Math.round(1.2816 * sd))}`;
+export const month = (at: string) => format(parseISO(at), 'MMM yyyy');
 export const date = (at: string) => format(parseISO(at), 'd MMM yyyy');
 export const ago = (at: string) => `${formatDistanceToNowStrict(parseISO(at))} ago`;
 export const minutes = (seconds: number) => `${Math.floor(seconds / 60)}:${String(Math.floor(seconds % 60)).padStart(2, '0')}`;

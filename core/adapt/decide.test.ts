@@ -9,7 +9,7 @@ const rung = (chance: number, slot = 'seat'): Rung => ({ slot, fromCm: 22.5, toC
 /** Sessions a week apart, the last one a week ago. */
 const times = (...outcomes: Partial<SessionPose>[]): Earlier[] => outcomes.map((outcome, i) => ({ at: shiftDays(TODAY, -7 * (outcomes.length - i)), outcome: samplePose(outcome) }));
 const deciding = (earlier: readonly Earlier[], more: Partial<DecisionInput> = {}) => decide({
-  today: TODAY, earlier, rungs: () => [rung(0.9)], veryMobile: false, lowCheck: null, strengthAllowed: 6, chanceAsked: 0.8, slotToRaise: (why) => `slot for ${why}`, ...more,
+  day: 'usual', today: TODAY, earlier, rungs: () => [rung(0.9)], veryMobile: false, lowCheck: null, strengthAllowed: 6, chanceAsked: 0.8, slotToRaise: (why) => `slot for ${why}`, ...more,
 });
 
 test('the first time is built from the measurements', () => expect(deciding([])).toMatchObject({ action: 'first', slot: null }));
@@ -51,6 +51,11 @@ describe('keep', () => {
 describe('lower', () => {
   test('two good sessions running and a chance of at least 80 in 100', () => expect(deciding(times({}, {}))).toMatchObject({ action: 'lower', slot: 'seat', reasons: ['2 good sessions running, and 90 in 100 that the range supports 20.5 cm.'] }));
   test('only one slot: the first in the pose’s order that may', () => expect(deciding(times({}, {}), { rungs: () => [rung(0.5, 'seat'), rung(0.85, 'underKnees'), rung(0.99, 'forehead')] }).slot).toBe('underKnees'));
+  test('a cold, tired or sore day asks for one rung more, after what was felt and before keeping', () => {
+    expect(deciding(times({}, {}), { day: 'sore' })).toMatchObject({ action: 'raise', slot: 'slot for other', reasons: ['A sore day: one rung higher than usual.'] });
+    expect(deciding([], { day: 'cold' })).toMatchObject({ action: 'first', reasons: [expect.anything(), 'A cold day: one rung higher than usual.'] });
+    expect(deciding(times({ feeling: { strength: 3, place: 'joint' } }), { day: 'tired' }).reasons[0]).toMatch('joint line');
+  });
   test('the chances are not reckoned when an earlier rule answers', () => expect(deciding(times({}), { rungs: () => { throw new Error('asked too early'); } }).action).toBe('keep'));
 });
 

@@ -29,8 +29,13 @@ export interface Rung {
   readonly chance: number;
 }
 
+/** How the student comes today. */
+export const dayIds = ['usual', 'cold', 'tired', 'sore'] as const;
+export type Day = (typeof dayIds)[number];
+
 export interface DecisionInput {
   readonly today: string;
+  readonly day: Day;
   /** Oldest first. */
   readonly earlier: readonly Earlier[];
   /** The next rung down of each slot that stands on something, in the pose's order; computed only when it is asked for. */
@@ -84,7 +89,8 @@ const nothing = (action: Action, reasons: string[], refer: string | null = null)
 export function decide(input: DecisionInput): Decision {
   const { today, earlier, slotToRaise } = input;
   const last = earlier.at(-1);
-  if (!last) return nothing('first', ['First time: built from the measurements.']);
+  const heavy = input.day === 'usual' ? null : `A ${input.day} day: one rung higher than usual.`;
+  if (!last) return nothing('first', ['First time: built from the measurements.', ...(heavy ? [heavy] : [])]);
   const { outcome } = last;
 
   const serious = outcome.stop !== undefined && outcome.stop !== 'joint' ? STOPS[outcome.stop] : outcome.feeling.place === 'nerve' ? 'a nerve-like feeling' : null;
@@ -98,6 +104,7 @@ export function decide(input: DecisionInput): Decision {
 
   const more = askedForMore(outcome, input.strengthAllowed);
   if (more) return { action: 'raise', slot: slotToRaise(more.why), reasons: [`Last time, ${day(last.at)}: ${more.words}.`], refer: more.why === 'joint' ? 'A joint that goes on speaking: to a physiotherapist.' : null };
+  if (heavy !== null) return { action: 'raise', slot: slotToRaise('other'), reasons: [heavy], refer: null };
   if (input.lowCheck !== null) return { action: 'raise', slot: slotToRaise('other'), reasons: [input.lowCheck], refer: null };
 
   const gap = daysBetween(last.at, today);

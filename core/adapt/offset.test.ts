@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { chanceEnough, offsetFrom, type HeightEvidence } from './offset';
 
+const even = (sdCm: number) => ({ downCm: sdCm, upCm: sdCm });
 const enough = (overReckonedCm: number): HeightEvidence => ({ says: 'enough', overReckonedCm });
 const tooLow = (overReckonedCm: number): HeightEvidence => ({ says: 'tooLow', overReckonedCm });
 
@@ -27,12 +28,12 @@ test('a height found by trying is shrunk toward nothing', () => {
 test('a higher support is never less likely to be enough', () => {
   fc.assert(fc.property(fc.array(fc.tuple(fc.boolean(), fc.double({ min: -8, max: 8, noNaN: true })), { maxLength: 8 }), fc.double({ min: 0, max: 20, noNaN: true }), (seen, cm) => {
     const offset = offsetFrom(seen.map(([good, over]) => (good ? enough(over) : tooLow(over))), 3);
-    expect(chanceEnough(cm + 1, 10, 2, offset)).toBeGreaterThanOrEqual(chanceEnough(cm, 10, 2, offset));
+    expect(chanceEnough(cm + 1, 10, even(2), offset)).toBeGreaterThanOrEqual(chanceEnough(cm, 10, even(2), offset));
   }));
 });
 
 test('good sessions at a height make the next rung down more likely', () => {
-  const next = (sessions: number) => chanceEnough(20, 20, 2, offsetFrom(Array.from({ length: sessions }, () => enough(1)), 4));
+  const next = (sessions: number) => chanceEnough(20, 20, even(2), offsetFrom(Array.from({ length: sessions }, () => enough(1)), 4));
   expect(next(2)).toBeGreaterThan(next(0));
   expect(next(5)).toBeGreaterThan(next(2));
 });

@@ -69,10 +69,17 @@ function weighed(evidence: readonly HeightEvidence[], priorSdCm: number): Offset
   return { meanCm, sdCm: Math.sqrt(variance), looks: evidence.length, grid };
 }
 
+/** Standard deviations of a height, downward and upward: the stiffer of two knees makes them differ. */
+export interface Spread {
+  readonly downCm: number;
+  readonly upCm: number;
+}
+
 /** The chance that `cm` is high enough, given the reckoned height, the spread that the ranges leave, and the offset. */
-export function chanceEnough(cm: number, reckonedCm: number, rangeSdCm: number, { grid }: Pick<Offset, 'grid'>): number {
+export function chanceEnough(cm: number, reckonedCm: number, range: Spread, { grid }: Pick<Offset, 'grid'>): number {
   return grid.reduce((sum, { cm: offsetCm, chance }) => {
     const room = cm - reckonedCm - offsetCm;
-    return sum + chance * (rangeSdCm > 0 ? normalCdf(room / rangeSdCm) : room >= 0 ? 1 : 0);
+    const sd = room >= 0 ? range.upCm : range.downCm;
+    return sum + chance * (sd > 0 ? normalCdf(room / sd) : room >= 0 ? 1 : 0);
   }, 0);
 }

@@ -4,7 +4,7 @@ import { dayOf, daysBetween } from '../formats/time';
 import type { Belief, InputKey } from '../geometry/draw';
 import { filter, reading as readingParameter } from '../parameters';
 import type { Eyes } from '../ranges/protocols';
-import { keysOf, priorOf, rangeIds, ranges, type Prior, type RangeId, type RangeKey } from '../ranges/ranges';
+import { keysOf, priorOf, rangeIds, ranges, splitKey, type Prior, type RangeId, type RangeKey } from '../ranges/ranges';
 import { carry, take, trendFrom, type Trend } from './levelAndDrift';
 import { couplingObservations, longSitObservations, observationOf, settledSeatObservations, type Observation } from './observations';
 
@@ -15,6 +15,8 @@ export interface RangeEstimate {
   readonly sd: number;
   readonly driftPerWeek: number;
   readonly driftSd: number;
+  /** How level and drift hang together; for carrying both forward. */
+  readonly covariance: number;
   /** Day of the last look, null when there was none. */
   readonly lastAt: string | null;
   /** Days on which it was looked at. */
@@ -33,7 +35,7 @@ export interface StudentRecord {
   readonly eyes?: Eyes;
 }
 
-const scaleOf = (id: RangeId) => (ranges[id].unit === 'deg' ? 1 : 0.01);
+export const scaleOf = (id: RangeId) => (ranges[id].unit === 'deg' ? 1 : 0.01);
 const weeksBetween = (from: string, to: string) => Math.max(0, daysBetween(from, to) / 7);
 
 interface Filtered {
@@ -70,7 +72,7 @@ function runFilter(id: RangeId, prior: Prior, observations: readonly Observation
 
 function estimateOf(key: RangeKey, filtered: Filtered, source: RangeEstimate['source']): RangeEstimate {
   const { trend, day, looks } = filtered;
-  return { key, mean: trend.level, sd: Math.sqrt(trend.levelVar), driftPerWeek: trend.drift, driftSd: Math.sqrt(trend.driftVar), lastAt: day, looks, source };
+  return { key, mean: trend.level, sd: Math.sqrt(trend.levelVar), driftPerWeek: trend.drift, driftSd: Math.sqrt(trend.driftVar), covariance: trend.covariance, lastAt: day, looks, source };
 }
 
 /**
@@ -116,7 +118,7 @@ export function estimateRanges(record: StudentRecord, date: string): Estimates {
         const sd = Math.hypot(Math.sqrt(theirs.trend.levelVar), filter.sideDifference.value);
         // A reading of the other side narrows this one, and can never make it more doubtful than knowing nothing.
         estimates[key] = sd < prior.sd
-          ? { ...estimateOf(key, theirs, 'other-side'), sd, lastAt: null, looks: 0, driftPerWeek: 0 }
+          ? { ...estimateOf(key, theirs, 'other-side'), sd, lastAt: null, looks: 0, driftPerWeek: 0, covariance: 0 }
           : estimateOf(key, runFilter(id, prior, [], until), 'assumed');
         continue;
       }
@@ -127,11 +129,17 @@ export function estimateRanges(record: StudentRecord, date: string): Estimates {
   return estimates;
 }
 
-/** Estimates as what the geometry carries through. */
+/** Estimates as what the geometry carries through on one day: the level's doubt, and the swing of that day. */
 export function beliefOf(estimates: Estimates): Belief {
   const belief: Partial<Record<InputKey, Prior>> = {};
-  for (const estimate of Object.values(estimates)) if (estimate) belief[estimate.key] = { mean: estimate.mean, sd: estimate.sd };
+  for (const estimate of Object.values(estimates)) if (estimate) belief[estimate.key] = { mean: estimate.mean, sd: sdOnDay(estimate.key, estimate.sd) };
   return belief;
+}
+
+/** Doubt of a range on one day, from the doubt of its level. */
+export function sdOnDay(key: RangeKey, sd: number): number {
+  const { id } = splitKey(key);
+  return ranges[id].warms ? Math.sqrt(sd * sd + readingParameter.daySwing.value ** 2) : sd;
 }
 
 /** The smallest difference of two readings worth believing, 19 times in 20. */

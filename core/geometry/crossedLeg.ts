@@ -1,5 +1,6 @@
 import { acosDeg, asinDeg, cosDeg, sinDeg } from '../angles';
 import type { Body } from '../body/body';
+import { crossLegged } from '../parameters';
 import type { Leg, Point } from './posture';
 
 /** How a leg is crossed, opened or stacked in front of the pelvis. */
@@ -46,11 +47,15 @@ export function thighRiseDeg(hipY: number, rotationDeg: number, crossing: Crossi
   const onFloorDeg = asinDeg((body.kneeBackCm - hipY) / body.thighCm);
   const { a, b } = terms(crossing.kneeDeg, rotationDeg, body);
   const drop = (crossing.footCm - hipY) / Math.hypot(a, b);
-  const free = Math.abs(drop) <= 1 ? (Math.atan2(b, a) * 180) / Math.PI + asinDeg(drop) : -90;
-  if (free >= onFloorDeg) return { riseDeg: free, kneeDeg: crossing.kneeDeg, rotationDeg };
+  // Past level, the formula lets a thigh drop to the floor within a centimetre or two of seat: no hip does that.
+  const overLevel = hipY - hipForRiseCm(0, rotationDeg, crossing, body);
+  const gentle = overLevel > 0 ? -crossLegged.fallPerCm.value * overLevel : -90;
+  const exact = Math.abs(drop) <= 1 ? (Math.atan2(b, a) * 180) / Math.PI + asinDeg(drop) : -90;
+  if (exact >= onFloorDeg && exact >= gentle) return { riseDeg: exact, kneeDeg: crossing.kneeDeg, rotationDeg };
+  const riseDeg = Math.max(gentle, onFloorDeg);
   let kneeDeg = crossing.kneeDeg;
-  while (kneeDeg > SLIDES_BY && Math.abs(rotationCosine(hipY, onFloorDeg, kneeDeg, crossing.footCm, body)) > 1) kneeDeg -= SLIDES_BY;
-  return { riseDeg: onFloorDeg, kneeDeg, rotationDeg: acosDeg(rotationCosine(hipY, onFloorDeg, kneeDeg, crossing.footCm, body)) };
+  while (kneeDeg > SLIDES_BY && Math.abs(rotationCosine(hipY, riseDeg, kneeDeg, crossing.footCm, body)) > 1) kneeDeg -= SLIDES_BY;
+  return { riseDeg, kneeDeg, rotationDeg: acosDeg(rotationCosine(hipY, riseDeg, kneeDeg, crossing.footCm, body)) };
 }
 
 /** The hip height at which the thigh stands at `riseDeg`. */

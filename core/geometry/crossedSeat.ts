@@ -1,6 +1,6 @@
 import { sinDeg } from '../angles';
 import type { Body } from '../body/body';
-import { crossLegged as parameter, fold } from '../parameters';
+import { child, crossLegged as parameter, fold } from '../parameters';
 import { sides, type Side } from '../ranges/ranges';
 import { crossedLeg, hipForRiseCm, rotationFrom, thighRiseDeg, type Crossing } from './crossedLeg';
 import { rangeValue, stifferSide } from './draw';
@@ -72,12 +72,14 @@ function shinsUnder(input: FamilyInput, seatCm: number, form: CrossedForm) {
   return (x: number) => (x < furthest + 4 ? { cm: form.footShare * body.statureCm + body.calfRadiusCm, under: 'shins' } : { cm: 0, under: 'floor' });
 }
 
+/** At rest the neck lets the forehead down. */
+const resting = { neckDropDeg: child.neckDrop.value };
 const seatOf = (built: Built) => built.seat ?? 0;
 
 /** A seat with both legs crossed, opened or stacked; each side is solved apart and the seat follows the stiffer one. */
 export function crossedSeat(id: string, form: CrossedForm): Family {
   const upper = (input: FamilyInput, seatCm: number) =>
-    form.folds ? [foreheadNeed(foldedTrunk(input, [0, seatCm + input.body.seatToHipCm], foldLeanDeg(input, seatCm, form), shinsUnder(input, seatCm, form)))] : [];
+    form.folds ? [foreheadNeed(foldedTrunk(input, [0, seatCm + input.body.seatToHipCm], foldLeanDeg(input, seatCm, form), shinsUnder(input, seatCm, form), resting))] : [];
   const after = (input: FamilyInput, seatCm: number) => [...gapNeeds(input, seatCm, form), ...upper(input, seatCm)];
   return {
     id,
@@ -118,7 +120,7 @@ function crossedPosture(input: FamilyInput, built: Built, hip: Point, legs: Reco
   const seat: SupportPlace = { slot: 'seat', xCm: hip[0] - 5, bottomCm: 0, topCm: seatCm };
   const joints = { hip, ...legOf(near), far: legOf(far) };
   if (leanDeg !== null) {
-    const trunk = restingOn(input, hip, leanDeg, shinsUnder(input, seatCm, form), built);
+    const trunk = restingOn(input, hip, leanDeg, shinsUnder(input, seatCm, form), built, resting);
     return { ...joints, ...upperFigure(input, trunk, floorAhead(trunk.spine.at(-1) as Point, body), 1), pelvisDeg: leanDeg, pelvisLeanDeg: leanDeg, supports: [seat, ...knees, ...trunk.support(built)] };
   }
   const spine = spineFrom(hip, body.trunkCm, -rollBack, rollBack * 0.9);

@@ -1,6 +1,6 @@
 import { acosDeg, asinDeg, cosDeg, sinDeg } from '../angles';
 import { armCm } from '../body/body';
-import { crossLegged, fold, pigeon as parameter } from '../parameters';
+import { child, crossLegged, fold, pigeon as parameter } from '../parameters';
 import { palmGapCm } from './arms';
 import { crossedLeg, rotationFrom, type Crossing } from './crossedLeg';
 import { usableRotation } from './crossedSeat';
@@ -58,12 +58,14 @@ const trunkUp = (hip: Point, leanDeg: number, input: FamilyInput) => spineFrom(h
 const palms = (input: FamilyInput, hip: Point): SlotNeed => ({ slot: 'hands', side: 'both', rawCm: palmGapCm(trunkUp(hip, uprightLeanDeg(input, hip), input).at(-1) as Point, input.body) });
 
 const floor = () => ({ cm: 0, under: 'floor' });
+/** At rest the neck lets the forehead down. */
+const resting = { neckDropDeg: child.neckDrop.value };
 
 /** The fold over the front shin: as far as the front hip bends. */
 function folded(input: FamilyInput, hip: Point, built?: Built): FoldedTrunk {
   const bends = Math.min(input.settings.hipFlexionMostDeg, rangeValue(input.draw, 'hipFlexion', worked(input.side)));
   const lean = bends - 90 + frontFallDeg(hip, input);
-  return built ? restingOn(input, hip, lean, floor, built) : foldedTrunk(input, hip, lean, floor);
+  return built ? restingOn(input, hip, lean, floor, built, resting) : foldedTrunk(input, hip, lean, floor, resting);
 }
 
 const upper = (input: FamilyInput, hip: Point): SlotNeed[] => {

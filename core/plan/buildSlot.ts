@@ -1,5 +1,5 @@
 import type { Decision } from '../adapt/decide';
-import type { Offset } from '../adapt/offset';
+import { chanceEnough, type Offset, type Spread } from '../adapt/offset';
 import type { PlanSlot } from '../formats/plan';
 import { Z90, type Band } from '../geometry/band';
 import { sidelessKey, slotKey, type SlotNeed } from '../geometry/family';
@@ -14,7 +14,8 @@ import { isFree, piecesMoved, stackFaults, stackHeightCm, type Piece, type SlotR
 /** What is not known of one slot's height: from the ranges, and from everything else. */
 export interface SlotDoubt {
   readonly offset: Offset;
-  readonly rangeSdCm: number;
+  /** What the swing of the day does to the height. */
+  readonly range: Spread;
 }
 
 /** Slots that are left empty when they would have to stand higher than this. */
@@ -28,6 +29,8 @@ const LOWEST_CM: Readonly<Record<string, number>> = { behindKnee: 0.5 };
 /** Everything that one slot's stack depends on. */
 export interface SlotBuild {
   readonly need: SlotNeed;
+  /** Height under which the body says so, before what was learned. */
+  readonly edgeCm: number;
   readonly band: Band;
   readonly doubt: SlotDoubt;
   readonly decision: Decision;
@@ -38,21 +41,24 @@ export interface SlotBuild {
   readonly pose: Pose;
   /** What the pose's other slots already use. */
   readonly used: Used;
-  /** A first build stands this many standard deviations over the target: most supported first. */
+  /** A first build stands at the target, and at least this many standard deviations over the edge: most supported first. */
   readonly firstZ: number;
+  readonly firstChance: number;
+  /** A cold, tired or sore day: what is built for the first time stands one rung higher. */
+  readonly extraRung: boolean;
 }
 
 /** One slot of a plan: target, band, the stack that builds it today, and why. */
 export function buildSlot(of: SlotBuild): PlanSlot {
   const { need, band, doubt, lying } = of;
-  const { offset, rangeSdCm } = doubt;
+  const { offset, range } = doubt;
   const rawTarget = need.rawCm + offset.meanCm;
   const target = Math.max(0, rawTarget);
-  const sd = Math.hypot(rangeSdCm, offset.sdCm);
+  const [down, up] = [Math.hypot(range.downCm, offset.sdCm), Math.hypot(range.upCm, offset.sdCm)];
   const moved = need.rawCm - band.need.rawCm;
-  const lowCm = Math.max(0, Math.min(rawTarget, band.need.rawCm + moved + offset.meanCm - Z90 * sd));
-  const highCm = Math.max(target, rawTarget + Z90 * sd);
-  const { action, stacks } = stackFor(of, target, Math.max(0, rawTarget + of.firstZ * sd));
+  const lowCm = Math.max(0, Math.min(rawTarget, band.need.rawCm + moved + offset.meanCm - Z90 * down));
+  const highCm = Math.max(target, rawTarget + Z90 * up);
+  const { action, stacks } = stackFor(of, target, Math.max(target, of.edgeCm + offset.meanCm + of.firstZ * up));
   const [stack, ...others] = stacks;
   const reached = stack ?? { pieces: [], heightCm: 0 };
   return {
@@ -70,13 +76,14 @@ function reasonFor({ why, doubt, need, decision, lying }: SlotBuild, action: Pla
   const learned = offset.looks > 0 && Math.abs(offset.meanCm) >= 0.5 ? ` Learned on the mat: ${offset.meanCm > 0 ? '+' : '−'}${Math.abs(offset.meanCm).toFixed(1)} cm.` : '';
   const flagged = Math.abs(offset.meanCm) > offsetParameter.flagAt.value * offsetParameter.priorSd.value ? ' That is a lot: measure again, or look at the set-up.' : '';
   const moved = action === 'lower' || action === 'raise'
-    ? ` ${action === 'lower' ? 'One rung lower' : 'One rung higher'}: ${(lying?.heightCm ?? 0).toFixed(1)} → ${reached.heightCm.toFixed(1)} cm. ${decision.reasons.join(' ')}` : '';
+    ? ` ${action === 'lower' ? 'One rung lower' : reached.heightCm - (lying?.heightCm ?? 0) > decisionParameter.mostRung.value + 0.5 && !need.isLength ? 'Higher, until it is likely to be enough' : 'One rung higher'}: ${(lying?.heightCm ?? 0).toFixed(1)} → ${reached.heightCm.toFixed(1)} cm. ${decision.reasons.join(' ')}` : '';
   const short = action === 'raise' && lying && reached.heightCm <= lying.heightCm && !need.isLength ? ' The shelf builds nothing higher here.' : '';
   return `${why}${learned}${flagged}${moved}${short}`;
 }
 
 /** The stack for a slot today: what the decision says for the slot that moves, what lay there for the rest, the nearest for a first time. */
-function stackFor({ need, decision, lying, rule, shelf, pose, used }: SlotBuild, targetCm: number, aimCm: number): { action: PlanSlot['action']; stacks: Stack[] } {
+function stackFor(of: SlotBuild, targetCm: number, aimCm: number): { action: PlanSlot['action']; stacks: Stack[] } {
+  const { need, decision, lying, rule, shelf, pose, used } = of;
   const key = slotKey(need);
   const action = lying === undefined ? 'first' : movesWith(decision, key) ? decision.action as 'lower' | 'raise' : 'keep';
   if (need.isLength) return { action, stacks: targetCm < 1 ? [] : bestStrap(shelf, targetCm) };
@@ -92,8 +99,18 @@ function stackFor({ need, decision, lying, rule, shelf, pose, used }: SlotBuild,
     }
   }
   if (lying && action === 'lower') return { action, stacks: [rungBelow(shelf, rule, lying, used) ?? lying] };
-  if (lying && action === 'raise') return { action, stacks: [rungAbove(shelf, rule, lying, used) ?? lying] };
-  return { action, stacks: bestStacks(shelf, rule, { targetCm: lying ? lying.heightCm : aimCm, used, ...(lying ? { lying: lying.pieces } : {}) }) };
+  if (lying && action === 'raise') return { action, stacks: [raised(of, lying)] };
+  const stacks = bestStacks(shelf, rule, { targetCm: lying ? lying.heightCm : aimCm, used, ...(lying ? { lying: lying.pieces } : {}) });
+  const higher = !lying && of.extraRung && comesDown(pose, key) && stacks[0] ? rungAbove(shelf, rule, stacks[0], used) : undefined;
+  return { action, stacks: higher ? [higher, ...stacks.slice(1)] : stacks };
+}
+
+/** One rung higher; two where, after what was felt, one is still less likely to be enough than a first build must be. */
+function raised({ lying, rule, shelf, used, edgeCm, doubt, firstChance }: SlotBuild, from: Stack): Stack {
+  const one = rungAbove(shelf, rule, from, used);
+  if (!one || !lying) return one ?? from;
+  const enough = chanceEnough(one.heightCm, edgeCm, doubt.range, doubt.offset) >= firstChance;
+  return (enough ? undefined : rungAbove(shelf, rule, one, used)) ?? one;
 }
 
 /** Whether a slot is the one that a decision moves: a pair that goes up goes up on both sides, each comes down by itself. */

@@ -1,6 +1,7 @@
 import { wentWell, type Earlier } from '../adapt/decide';
 import type { HeightEvidence } from '../adapt/offset';
 import type { Session, SessionPose, Settled } from '../formats/book';
+import { offset as parameter } from '../parameters';
 import { dayOf } from '../formats/time';
 import { sidelessKey, slotKey } from '../geometry/family';
 
@@ -31,7 +32,8 @@ export function evidenceOf(outcome: SessionPose, key: string, reckonedCm: number
   if (!settled) return [];
   const overReckonedCm = settled.heightCm - reckonedCm;
   if (outcome.overruled) return [{ says: 'settled', overReckonedCm }];
-  if (wentWell(outcome)) return [{ says: 'enough', overReckonedCm }];
+  // What was hardly felt would have been enough a little lower, too.
+  if (wentWell(outcome)) return [{ says: 'enough', overReckonedCm: outcome.feeling.strength <= parameter.faintFeeling.value ? overReckonedCm - parameter.faintRoom.value : overReckonedCm }];
   // Only the slot that what was felt points at is too low; of the others nothing is known.
   if (goesUp !== null && sidelessKey(goesUp) === sidelessKey(key)) return [{ says: 'tooLow', overReckonedCm }];
   return [];

@@ -1,5 +1,5 @@
 import { narrowingOf, type Band } from '../geometry/band';
-import type { Estimates } from '../estimate/estimate';
+import { sdOnDay, type Estimates } from '../estimate/estimate';
 import { reading } from '../parameters';
 import { methods, protocolsOf } from '../ranges/protocols';
 import { splitKey, type RangeId, type RangeKey, type ReadingSide } from '../ranges/ranges';
@@ -28,7 +28,7 @@ export function measureNext(bands: readonly Band[], estimates: Estimates, readTo
     if (!estimate || readToday.has(key as RangeKey) || key === 'hamstringCoupling') return [];
     const { id, side } = splitKey(key as RangeKey);
     if (protocolsOf(id).length === 0) return [];
-    const shrink = sdAfter(estimate.sd) / estimate.sd;
+    const shrink = sdOnDay(estimate.key, sdAfter(estimate.sd)) / sdOnDay(estimate.key, estimate.sd);
     const gainCm = bands.reduce((sum, band) => sum + narrowingOf(band, key, shrink), 0);
     return gainCm >= LEAST_GAIN_CM ? [{ range: id, side, gainCm }] : [];
   }).sort((a, b) => b.gainCm - a.gainCm).slice(0, 3);

@@ -73,7 +73,7 @@ describe('over sessions', () => {
   const first = planStudent(recordWith({ readings: read }), sampleShelf, DAY);
   const seat = seatOf(first);
   const settled = [{ slot: 'seat' as const, side: 'both' as const, heightCm: seat.stackCm, pieces: seat.stack }];
-  const good = (day: number) => sampleSession(shiftDays(DAY, day), { settled });
+  const good = (day: number) => sampleSession(shiftDays(DAY, day), { settled, feeling: { strength: 2, place: 'muscle' } });
 
   test('two good sessions bring the seat of hero down one rung, with the reason', () => {
     const plan = planStudent(recordWith({ readings: read, sessions: [good(0), good(7), good(14)] }), sampleShelf, shiftDays(DAY, 21));

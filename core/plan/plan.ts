@@ -1,13 +1,13 @@
-import { askedForMore, decide, type Earlier, type Rung } from '../adapt/decide';
-import { chanceEnough, offsetFrom } from '../adapt/offset';
+import { askedForMore, decide, type Day, type Earlier, type Rung } from '../adapt/decide';
+import { chanceEnough, offsetFrom, type Spread } from '../adapt/offset';
 import type { Choices } from '../approaches/approaches';
-import { beliefOf, believableChange, estimateRanges, type Estimates, type StudentRecord } from '../estimate/estimate';
+import { beliefOf, believableChange, estimateRanges, sdOnDay, type Estimates, type StudentRecord } from '../estimate/estimate';
 import type { SessionPose } from '../formats/book';
 import type { Plan, PlanPose, PlanSlot } from '../formats/plan';
-import { dayOf, shiftDays } from '../formats/time';
-import { bandsOf, meansOf, Z90, type Band } from '../geometry/band';
+import { dayOf, daysBetween, shiftDays } from '../formats/time';
+import { bandsOf, Z90, type Band } from '../geometry/band';
 import { normalQuantile } from '../normal';
-import { uncertainParameters, type Belief, type Draw } from '../geometry/draw';
+import { type Belief, type Draw, type InputKey } from '../geometry/draw';
 import { sidelessKey, slotKey, type Built, type Family, type FamilyInput } from '../geometry/family';
 import { decision as decisionParameter, hold as holdParameter, offset as offsetParameter } from '../parameters';
 import { poses, stageOf } from '../poses/poses';
@@ -22,11 +22,14 @@ import { firstAllowed, unansweredCautions, type Verdict } from '../safety/verdic
 import { buildSlot, leftEmpty, type SlotDoubt } from './buildSlot';
 import { earlierOf, evidenceOf, historyBefore, settledAt, type History } from './history';
 import { measureNext } from './measureNext';
-import { poseOr, settlePose, type Settled } from './settle';
+import { practisedPoses } from './practised';
+import { atTheEdge, poseOr, settlePose, type Settled } from './settle';
 
 export interface PlanWish {
   /** Pose ids; all of the catalogue when left out. */
   readonly poses?: readonly string[];
+  /** How the student is today; as usual when left out. */
+  readonly day?: Day;
   /** How careful to be; the shipped setting when left out. */
   readonly caution?: Caution;
 }
@@ -48,11 +51,16 @@ interface Ground {
   readonly belief: Belief;
   /** The most likely value of every input. */
   readonly draw: Draw;
-  /** Estimates as they stood on an earlier day, and the most likely values in them. */
-  readonly estimatesOn: (day: string) => Estimates;
+  /** The most likely values on an earlier day, as they look today. */
   readonly drawOn: (day: string) => Draw;
   readonly veryMobile: boolean;
   readonly caution: Caution;
+  readonly day: Day;
+}
+
+/** The most likely values so many weeks ago, as all readings to this day tell it: the level of today less its drift. */
+function drawBack(estimates: Estimates, weeks: number): Draw {
+  return Object.fromEntries(Object.values(estimates).flatMap((estimate) => (estimate ? [[estimate.key, estimate.mean - weeks * estimate.driftPerWeek]] : [])));
 }
 
 /** A question about a day, answered once. */
@@ -69,15 +77,15 @@ function remembering<T>(ask: (day: string) => T): (day: string) => T {
 export function planStudent(record: StudentRecord, shelf: Shelf, date: string, wish: PlanWish = {}): Plan {
   const { person } = record;
   const today = dayOf(date);
-  const estimatesOn = remembering((day) => estimateRanges(record, day));
-  const drawOn = remembering((day) => meansOf(beliefOf(estimatesOn(day))));
-  const estimates = estimatesOn(today);
+  const estimates = estimateRanges(record, today);
+  const drawOn = remembering((day) => drawBack(estimates, daysBetween(day, today) / 7));
   const belief = beliefOf(estimates);
   const ground: Ground = {
-    record, shelf, today, history: historyBefore(record.sessions, today), estimates, belief, draw: drawOn(today), estimatesOn, drawOn, veryMobile: isVeryMobile(record, estimates), caution: wish.caution ?? shippedCaution,
+    record, shelf, today, history: historyBefore(record.sessions, today), estimates, belief, draw: drawOn(today), drawOn, veryMobile: isVeryMobile(record, estimates), caution: wish.caution ?? shippedCaution, day: wish.day ?? 'usual',
   };
   const wanted = wish.poses === undefined ? poses : wish.poses.map(poseOr);
   const planned = wanted.flatMap((pose) => plannedSides(pose).map((side) => planPose(settlePose(person, pose.id, shelf), side, ground)));
+  const practised = practisedPoses(record.sessions);
   const readToday = new Set(Object.values(estimates).filter((one) => one?.lastAt === today).map((one) => (one as { key: RangeKey }).key));
   return {
     format: 'ojas-plan/1', person: person.id, date: today, approach: person.approach,
@@ -87,7 +95,8 @@ export function planStudent(record: StudentRecord, shelf: Shelf, date: string, w
       const { id, side } = splitKey(estimate.key);
       return [{ range: id, side, mean: estimate.mean, sd: estimate.sd, driftPerWeek: estimate.driftPerWeek, lastAt: estimate.lastAt, source: estimate.source }];
     }),
-    measureNext: measureNext(planned.flatMap(({ bands }) => bands), estimates, readToday),
+    // Of the whole catalogue, only what this student does is worth a reading.
+    measureNext: measureNext(planned.filter(({ planPose: { pose } }) => wish.poses !== undefined || practised.has(pose)).flatMap(({ bands }) => bands), estimates, readToday),
     poses: planned.map(({ planPose: one }) => one),
   };
 }
@@ -124,6 +133,8 @@ function planPose(settled: Settled, side: ReadingSide, ground: Ground): Planned 
   const input: FamilyInput = { body, draw: ground.draw, settings, side };
   const bands = bandsOf(family, input, ground.belief);
   const earlier = earlierOf(ground.history, pose.id, side);
+  // Where the body says so, with nothing kept in hand.
+  const edge = new Map(family.heights({ ...input, settings: atTheEdge(settings) }).map((need) => [slotKey(need), need.rawCm]));
   const offsets = offsetsOf(settled, side, bands, earlier, ground);
   const better = betterInstead(settled, side, bands, offsets, ground);
   if (better) return { planPose: better, bands };
@@ -137,15 +148,15 @@ function planPose(settled: Settled, side: ReadingSide, ground: Ground): Planned 
   const decision = decide({
     today: ground.today, earlier, slotToRaise: (why) => slotToRaise(pose, family, input, last, why), veryMobile: ground.veryMobile, lowCheck: lowCheckOf(family, side, ground),
     strengthAllowed: choices.strength === 'none' ? STRENGTH_WITHOUT_PAIN : decisionParameter.easyFeeling.value,
-    chanceAsked: ground.caution.lowerRung,
+    chanceAsked: ground.caution.lowerRung, day: ground.day,
     rungs: () => pose.comesDown.flatMap((name) => bands.filter(({ need }) => sidelessKey(slotKey(need)) === name)).flatMap((band): Rung[] => {
       const key = slotKey(band.need);
       const stands = lying(key);
       if (!stands || stands.heightCm < 0.5) return [];
       const next = rungBelow(ground.shelf, rule(band.need.slot), stands);
       if (!next) return [];
-      const { offset, rangeSdCm } = offsets.get(key) as SlotDoubt;
-      return [{ slot: key, fromCm: stands.heightCm, toCm: next.heightCm, chance: chanceEnough(next.heightCm, band.need.rawCm, rangeSdCm, offset) }];
+      const { offset, range } = offsets.get(key) as SlotDoubt;
+      return [{ slot: key, fromCm: stands.heightCm, toCm: next.heightCm, chance: chanceEnough(next.heightCm, edge.get(key) ?? band.need.rawCm, range, offset) }];
     }),
   });
 
@@ -158,7 +169,7 @@ function planPose(settled: Settled, side: ReadingSide, ground: Ground): Planned 
     const key = slotKey(band.need);
     const need = (slots.length > 0 && family.afterBuilt?.(input, built).find((one) => slotKey(one) === key)) || band.need;
     const doubt = offsets.get(key) as SlotDoubt;
-    const slot = buildSlot({ need, band, doubt, decision, lying: lying(key), rule: rule(need.slot), shelf: ground.shelf, why: family.why(input, need), pose, used, firstZ });
+    const slot = buildSlot({ need, edgeCm: need.rawCm + (edge.get(key) ?? band.need.rawCm) - band.need.rawCm, band, doubt, decision, lying: lying(key), rule: rule(need.slot), shelf: ground.shelf, why: family.why(input, need), pose, used, firstZ, firstChance: ground.caution.firstBuild, extraRung: ground.day !== 'usual' });
     slots.push(slot);
     used = usedWith(used, slot.stack);
     if (!need.isLength && !leftEmpty(need.slot, slot.targetCm)) built[key] = slot.stackCm;
@@ -204,10 +215,10 @@ const jointsOf = (posture: NonNullable<PlanPose['posture']> | ReturnType<Family[
   shoulder: [...(posture.spine.at(-1) ?? posture.hip)], head: [...posture.head], hand: [...posture.hand],
 });
 
-/** Offsets per slot from every earlier time. The parameters' own doubt is part of what the offset learns, so it is counted once. */
+/** Offsets per slot from every earlier time. What stays from day to day (the level's doubt, the parameters' own) is part of what the offset learns, so it is counted once. */
 function offsetsOf({ pose, family, body, settings }: Settled, side: ReadingSide, bands: readonly Band[], earlier: readonly Earlier[], ground: Ground): Map<string, SlotDoubt> {
   const thenReckoned = earlier.map(({ at, outcome }) => {
-    const input = { body, settings, side, draw: ground.drawOn(dayOf(at)) };
+    const input = { body, settings: atTheEdge(settings), side, draw: ground.drawOn(dayOf(at)) };
     const needs = [...family.heights(input), ...(family.afterBuilt?.(input, builtOf(outcome)) ?? [])];
     return { input, cm: new Map(needs.map((need) => [slotKey(need), need.rawCm])) };
   });
@@ -219,16 +230,27 @@ function offsetsOf({ pose, family, body, settings }: Settled, side: ReadingSide,
       const more = askedForMore(outcome, decisionParameter.easyFeeling.value);
       return then === undefined ? [] : evidenceOf(outcome, key, then.cm.get(key) ?? need.rawCm, more && slotToRaise(pose, family, then.input, outcome, more.why));
     });
-    return [key, { offset: offsetFrom(evidence, need.isChosen ? 0 : Math.hypot(offsetParameter.priorSd.value, spreadOf(band, true))), rangeSdCm: spreadOf(band, false) }];
+    return [key, { offset: offsetFrom(evidence, need.isChosen ? 0 : Math.hypot(offsetParameter.priorSd.value, evenly(spreadOf(band, (key) => 1 - ofTheDay(key, ground.estimates))))), range: spreadOf(band, (key) => ofTheDay(key, ground.estimates)) }];
   }));
 }
 
-/** Standard deviation that the ranges leave in a height, or that the model's own parameters do. */
-function spreadOf({ parts }: Band, ofParameters: boolean): number {
-  let variance = 0;
-  for (const { key, downCm, upCm } of parts) if (key in uncertainParameters === ofParameters) variance += ((downCm + upCm) / 2 / Z90) ** 2;
-  return Math.sqrt(variance);
+/** Share of an input's variance that is the swing of the day; the rest stays from day to day, and sessions speak of it. */
+function ofTheDay(key: InputKey, estimates: Estimates): number {
+  const estimate = estimates[key as RangeKey];
+  return estimate ? 1 - (estimate.sd / sdOnDay(estimate.key, estimate.sd)) ** 2 : 0;
 }
+
+/** Standard deviations of a height from a share of each input's variance. */
+function spreadOf({ parts }: Band, shareOf: (key: InputKey) => number): Spread {
+  let [down, up] = [0, 0];
+  for (const { key, downCm, upCm } of parts) {
+    const share = shareOf(key);
+    down += share * downCm * downCm;
+    up += share * upCm * upCm;
+  }
+  return { downCm: Math.sqrt(down) / Z90, upCm: Math.sqrt(up) / Z90 };
+}
+const evenly = ({ downCm, upCm }: Spread) => (downCm + upCm) / 2;
 
 /** Where leaning on the forearms is chosen, or no ramp can be built, the pose goes no further than the forearms. */
 function stageFor(pose: Pose, built: Built, slots: readonly PlanSlot[], choices: Choices): string {
@@ -250,9 +272,9 @@ function holdFor(pose: Pose, earlier: readonly { heldSeconds: number }[], choice
 const BREATHS = 8;
 
 /** Today's reading of a range that this pose needs, lower than yesterday's belief by more than chance explains; in words, else null. */
-function lowCheckOf(family: Family, side: ReadingSide, { record, today, estimatesOn }: Ground): string | null {
+function lowCheckOf(family: Family, side: ReadingSide, { record, today }: Ground): string | null {
   if (!record.readings.some(({ at }) => dayOf(at) === today)) return null;
-  const before = estimatesOn(shiftDays(today, -1));
+  const before = estimateRanges(record, shiftDays(today, -1));
   const leansOn = family.needs(side);
   for (const reading of record.readings) {
     if (dayOf(reading.at) !== today || reading.protocol !== undefined) continue;

@@ -3,9 +3,11 @@ import { bodyFrom, type Body } from '../body/body';
 import type { Person } from '../formats/book';
 import { families } from '../geometry/families';
 import type { Family, Settings } from '../geometry/family';
+import { workingShare } from '../parameters';
 import { poseById } from '../poses/poses';
 import type { Pose } from '../poses/pose';
 import type { Shelf } from '../props/shelf';
+import type { Change } from '../safety/cautions';
 import { settingsFor } from '../safety/settings';
 import { verdictOn, type Verdict } from '../safety/verdict';
 
@@ -29,9 +31,14 @@ export function poseOr(id: string): Pose {
 /** Seat of the first chair on the shelf. */
 const chairSeatCm = (shelf: Shelf): number | undefined => shelf.find(({ kind, count }) => kind === 'chair' && count > 0)?.states[0]?.heightCm;
 
+/** Settings with nothing kept in hand: what a body can just do, and under which it says so. */
+export const atTheEdge = (settings: Settings): Settings => ({ ...settings, kneeMarginDeg: 0, share: workingShare.edge.value });
+
 export function settlePose(person: Person, poseId: string, shelf: Shelf): Settled {
   const pose = poseOr(poseId);
   const choices = choicesFor(person.approach, person.choices, poseId);
-  const verdict = verdictOn(poseId, person.cautions);
+  const asked = verdictOn(poseId, person.cautions);
+  // Marked very mobile by the teacher: mid-range, as the caution of that name has it.
+  const verdict = person.veryMobile ? { ...asked, changes: new Set<Change>([...asked.changes, 'mid-range']) } : asked;
   return { pose, family: families[pose.family], body: bodyFrom(person.statureCm, person.bodyCm), choices, verdict, settings: settingsFor(choices, verdict.changes, chairSeatCm(shelf)) };
 }

@@ -9,6 +9,17 @@ export interface Chance {
   readonly normal: (mean: number, sd: number) => number;
 }
 
+/** One seed out of several numbers, well mixed: neighbouring seeds of the generator begin alike. */
+export function seedOf(...parts: readonly number[]): number {
+  let hash = 0x9e3779b9;
+  for (const part of parts) {
+    hash = Math.imul(hash ^ part, 0x85ebca6b);
+    hash = Math.imul(hash ^ (hash >>> 13), 0xc2b2ae35);
+    hash ^= hash >>> 16;
+  }
+  return hash | 0;
+}
+
 export function chanceFrom(seed: number): Chance {
   const generator = xoroshiro128plus(seed);
   const uniform = () => uniformFloat64(generator);

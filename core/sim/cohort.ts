@@ -5,8 +5,12 @@ import { planStudent, shippedCaution, type Caution } from '../plan/plan';
 import { decision as decisionParameter } from '../parameters';
 import type { Shelf } from '../props/shelf';
 import { ranges, sides, type RangeId } from '../ranges/ranges';
-import { chanceFrom, type Chance } from './chance';
-import { daySwing, doPose, measure, simulateStudent, trueHeights, truthOn, type SimulatedStudent } from './student';
+import { chanceFrom, seedOf, type Chance } from './chance';
+import { daySwing, doPose, grownAfter, measure, simulateStudent, trueHeights, truthAfter, type SimulatedStudent } from './student';
+import type { Draw } from '../geometry/draw';
+import { bestStacks } from '../props/search';
+import { slotRule } from '../props/slots';
+import type { SlotRule } from '../props/stack';
 
 /** Ways of deciding the seat of hero, week by week. */
 export const policyIds = ['rule', 'fixed', 'never', 'truth'] as const;
@@ -26,7 +30,7 @@ export interface PolicyFigures {
   readonly sessions: number;
   /** Sessions in which a joint spoke, of a hundred. */
   readonly jointSignalsPer100: number;
-  /** How far the seat stood over what the truth of the day allowed, on average, in centimetres. */
+  /** How far the seat stood over the lowest that the truth of the day allowed, on average, in centimetres. */
   readonly meanExcessCm: number;
   /** Weeks until the seat had come down 5 cm: the median of those who got there, and how many did. */
   readonly weeksToFiveLower: number | null;
@@ -36,8 +40,10 @@ export interface PolicyFigures {
 }
 
 interface Week {
+  readonly week: number;
   readonly seatCm: number;
-  readonly needCm: number;
+  /** Seat under which the truth of the day is overstepped. */
+  readonly edgeCm: number;
   readonly signal: boolean;
   readonly inBand: boolean | null;
 }
@@ -45,9 +51,9 @@ interface Week {
 const START = '2026-01-05';
 const MILESTONE_CM = 5;
 /** Under this a seat too low is not felt. */
-const FELT_CM = 1.5;
+const FELT_CM = 0.5;
 const MEASURED: readonly RangeId[] = ['kneeFlexion.hipBent'];
-const MEASURE_EVERY_WEEKS = 4;
+const MEASURE_EVERY_WEEKS = 2;
 
 function strangerOf(index: number, chance: Chance): Person {
   const sex = index % 2 === 0 ? 'woman' : 'man';
@@ -60,14 +66,14 @@ function figuresOf(policy: PolicyId, students: readonly (readonly Week[])[]): Po
   const all = students.flat();
   const share = (count: number) => (all.length === 0 ? 0 : count / all.length);
   const reached = students.flatMap((weeks) => {
-    const at = weeks.findIndex(({ seatCm }) => seatCm <= (weeks[0]?.seatCm ?? 0) - MILESTONE_CM);
-    return at < 0 ? [] : [at];
+    const at = weeks.find(({ seatCm }) => seatCm <= (weeks[0]?.seatCm ?? 0) - MILESTONE_CM);
+    return at ? [at.week] : [];
   }).sort((a, b) => a - b);
   const banded = all.filter(({ inBand }) => inBand !== null);
   return {
     policy, sessions: all.length,
     jointSignalsPer100: 100 * share(all.filter(({ signal }) => signal).length),
-    meanExcessCm: share(all.reduce((sum, { seatCm, needCm }) => sum + Math.max(0, seatCm - needCm), 0)),
+    meanExcessCm: share(all.reduce((sum, { seatCm, edgeCm }) => sum + Math.max(0, seatCm - edgeCm), 0)),
     weeksToFiveLower: reached[Math.floor(reached.length / 2)] ?? null,
     reachedFiveLower: reached.length,
     bandCoverage: banded.length === 0 ? null : banded.filter(({ inBand }) => inBand).length / banded.length,
@@ -75,33 +81,55 @@ function figuresOf(policy: PolicyId, students: readonly (readonly Week[])[]): Po
 }
 
 /** Readings of one evening, as the teacher would take them. */
-function readOn(student: SimulatedStudent, day: string, truth: ReturnType<typeof truthOn>, chance: Chance): Reading[] {
+function readOn(student: SimulatedStudent, day: string, truth: Draw, chance: Chance): Reading[] {
   return MEASURED.flatMap((id) => (ranges[id].sided ? sides : (['left'] as const)).map((side) => ({ ...measure(student, id, side, 'protractor', day, truth, chance), id: `${student.person.id}-${day}-${id}-${side}` })));
 }
 
-/** One student's weeks under one policy. The same seed gives every policy the same student, days and readings. */
+/** What the shelf builds that stands no lower than a height. */
+const rungFrom = (shelf: Shelf, rule: SlotRule, cm: number): number => bestStacks(shelf, rule, { targetCm: cm }, Math.max(0, cm - HAIR_CM))[0]?.heightCm ?? cm;
+const HAIR_CM = 1e-6;
+/** Of all evenings: some come always, some every other time. */
+const [COMES_LEAST, COMES_MOST] = [0.5, 1];
+
+/**
+ * One student's weeks under one policy. The same seed gives every policy the same student, days, absences and readings.
+ * Ranges grow with a week of practice and wane without; every day swings about them.
+ */
 function followStudent(index: number, policy: PolicyId, { weeks, seed }: CohortWish, shelf: Shelf, caution: Caution): Week[] {
-  const birth = chanceFrom(seed * 7919 + index);
+  const birth = chanceFrom(seedOf(seed, index, 1));
   const student = simulateStudent(strangerOf(index, birth), START, birth);
-  const days = chanceFrom(seed * 104_729 + index);
+  const rule = slotRule('seat', 'kneeling', student.body);
+  const attends = COMES_LEAST + birth.uniform() * (COMES_MOST - COMES_LEAST);
+  const days = chanceFrom(seedOf(seed, index, 2));
+  const felt = chanceFrom(seedOf(seed, index, 3));
   const readings: Reading[] = [];
   const sessions: Session[] = [];
   const followed: Week[] = [];
   let firstCm = 0;
+  let grown = 0;
   for (let week = 0; week < weeks; week++) {
     const day = shiftDays(START, 7 * week);
-    const truth = truthOn(student, day, daySwing(days));
-    if (week % MEASURE_EVERY_WEEKS === 0) readings.push(...readOn(student, day, truth, days));
+    const truth = truthAfter(student, grown, daySwing(days));
+    const comes = week === 0 || days.uniform() < attends;
+    const read = readOn(student, day, truth, days);
+    if (comes && week % MEASURE_EVERY_WEEKS === 0) readings.push(...read);
+    const level = truthAfter(student, grown, 0);
+    grown = grownAfter(grown, comes);
+    if (!comes) continue;
     // A need below the floor is the floor.
-    const needCm = Math.max(0, trueHeights(student, 'hero', truth).seat ?? 0);
+    const seatOf = (draw: Draw, edge: boolean) => Math.max(0, trueHeights(student, 'hero', draw, { edge }).seat ?? 0);
     // Only the rule looks back; the others need a plan once, for the height to begin with.
-    const planned = policy === 'rule' || week === 0 ? planStudent({ person: student.person, readings, sessions }, shelf, day, { poses: ['hero'], caution }).poses[0] : undefined;
+    const planned = policy === 'rule' || followed.length === 0 ? planStudent({ person: student.person, readings, sessions }, shelf, day, { poses: ['hero'], caution }).poses[0] : undefined;
     const seat = planned?.slots.find(({ slot }) => slot === 'seat');
-    if (week === 0) firstCm = seat?.stackCm ?? 0;
-    const seatCm = { rule: seat?.stackCm ?? 0, never: firstCm, fixed: Math.max(0, firstCm - decisionParameter.mostRung.value * Math.floor(week / 2)), truth: needCm }[policy];
-    const done = planned && planned.decision.action !== 'rest' ? doPose(student, planned, truth, days) : undefined;
+    if (followed.length === 0) firstCm = seat?.stackCm ?? 0;
+    const seatCm = policy === 'rule' ? (seat?.stackCm ?? 0)
+      : policy === 'never' ? firstCm
+        : policy === 'fixed' ? Math.max(0, firstCm - decisionParameter.mostRung.value * Math.floor(week / 2))
+          : rungFrom(shelf, rule, seatOf(level, false));
+    const done = planned && planned.decision.action !== 'rest' ? doPose(student, planned, truth, felt) : undefined;
     if (done) sessions.push({ id: `${student.person.id}-${week}`, person: student.person.id, at: day, poses: [done] });
-    followed.push({ seatCm, needCm, signal: needCm - seatCm > FELT_CM, inBand: policy === 'rule' && seat ? needCm >= seat.lowCm && needCm <= seat.highCm : null });
+    const needCm = seatOf(truth, false);
+    followed.push({ week, seatCm, edgeCm: seatOf(truth, true), signal: seatOf(truth, true) - seatCm > FELT_CM, inBand: policy === 'rule' && seat ? needCm >= seat.lowCm - HAIR_CM && needCm <= seat.highCm + HAIR_CM : null });
   }
   return followed;
 }

@@ -3,7 +3,7 @@ import type { Person, Reading, SessionPose } from '../formats/book';
 import type { PlanPose } from '../formats/plan';
 import { daysBetween } from '../formats/time';
 import { slotKey, type Built } from '../geometry/family';
-import { settlePose } from '../plan/settle';
+import { atTheEdge, settlePose } from '../plan/settle';
 import type { Shelf } from '../props/shelf';
 import { leftEmpty } from '../plan/buildSlot';
 import { uncertainParameters, type Draw, type InputKey } from '../geometry/draw';
@@ -40,22 +40,29 @@ export function simulateStudent(person: Person, startAt: string, chance: Chance,
       growth[key] = gain;
     }
   }
-  for (const [key, parameter] of Object.entries(uncertainParameters)) truth[key as InputKey] = chance.normal(parameter.value, parameter.sd * 0.6);
+  for (const [key, parameter] of Object.entries(uncertainParameters)) truth[key as InputKey] = chance.normal(parameter.value, parameter.sd);
   const quirks = new Map<string, number>();
   return {
     person, body: bodyFrom(person.statureCm, person.bodyCm), startAt, atStart: truth, growthPerWeek: growth,
     quirkCm: (pose, slot) => {
       const key = `${pose}/${slot}`;
-      const quirk = quirks.get(key) ?? chance.normal(0, 1.2);
+      const quirk = quirks.get(key) ?? chance.normal(0, UNKNOWN_CM);
       quirks.set(key, quirk);
       return quirk;
     },
   };
 }
 
-/** True values on a day: grown since the start, swung by the day. */
-export function truthOn(student: SimulatedStudent, day: string, swingDeg: number): Draw {
-  const weeks = Math.max(0, daysBetween(student.startAt, day) / 7);
+/** True values on a day of somebody who practises every week: grown since the start, swung by the day. */
+export const truthOn = (student: SimulatedStudent, day: string, swingDeg: number): Draw => truthAfter(student, Math.max(0, daysBetween(student.startAt, day) / 7), swingDeg);
+
+/** Weeks of growth lost in a week without practice. */
+const WANES_BY = 0.7;
+/** Weeks of growth after one more week, practised or not; what was there at the start is never lost. */
+export const grownAfter = (weeks: number, practised: boolean) => Math.max(0, practised ? weeks + 1 : weeks - WANES_BY);
+
+/** True values after so many weeks of growth, swung by the day. */
+export function truthAfter(student: SimulatedStudent, weeks: number, swingDeg: number): Draw {
   return Object.fromEntries(Object.entries(student.atStart).map(([key, value]) => {
     const range = ranges[key.split(':')[0] as RangeId];
     const swings = range?.unit === 'deg' && range.warms;
@@ -73,10 +80,10 @@ export function measure(student: SimulatedStudent, id: RangeId, side: Side, meth
   return { person: student.person.id, range: id, side: ranges[id].sided ? side : 'both', method, values, at, warm: false, note: '' };
 }
 
-/** Heights that this body truly needs in a pose on a day, by slot key. */
-export function trueHeights(student: SimulatedStudent, poseId: string, truth: Draw, built: Built = {}, side: ReadingSide = 'both', shelf: Shelf = []): Record<string, number> {
-  const { family, body, settings } = settlePose(student.person, poseId, shelf);
-  const input = { body, settings, draw: truth, side };
+/** Heights that are right for this body in a pose on a day, by slot key; at the edge, those under which its ranges are overstepped. */
+export function trueHeights(student: SimulatedStudent, poseId: string, truth: Draw, { built = {}, side = 'both', edge = false }: { built?: Built; side?: ReadingSide; edge?: boolean } = {}): Record<string, number> {
+  const { family, body, settings } = settlePose(student.person, poseId, NO_SHELF);
+  const input = { body, settings: edge ? atTheEdge(settings) : settings, draw: truth, side };
   return Object.fromEntries([...family.heights(input), ...(family.afterBuilt?.(input, built) ?? [])].map((need) => {
     const key = slotKey(need);
     return [key, need.rawCm + (need.isChosen || need.isLength ? 0 : student.quirkCm(poseId, key))];
@@ -87,19 +94,28 @@ const builtOf = (planned: PlanPose): Built => Object.fromEntries(planned.slots.f
 /** A strap is no height, and a slot left empty because it is too high up is not the floor. */
 const isBuilt = (slot: PlanPose['slots'][number]) => !slot.isLength && !leftEmpty(slot.slot, slot.targetCm);
 
-/** Supports this much too low are not felt. */
-const UNFELT_CM = 1.5;
+/** Slots that, too low, are felt in the knee; elsewhere muscles pull and the pelvis rolls. */
+const JOINTS_SPEAK: Readonly<Record<string, readonly string[]>> = {
+  seat: ['kneeling', 'kneeling on heels', 'child', 'reclined hero', 'reclined hero, one leg'], hipLevel: ['pigeon', 'king pigeon'],
+};
+
+/** Under the edge by less than this, nothing is felt. */
+const UNFELT_CM = 0.5;
+const NO_SHELF: Shelf = [];
+/** Spread of what no range and no parameter explains, per pose and slot. */
+const UNKNOWN_CM = 2;
 
 /** What happens on the mat when a planned pose is done: how it felt, where, and how long it was held. */
 export function doPose(student: SimulatedStudent, planned: PlanPose, truth: Draw, chance: Chance): SessionPose {
-  const needs = trueHeights(student, planned.pose, truth, builtOf(planned), planned.side);
+  const at = { built: builtOf(planned), side: planned.side };
+  const needs = trueHeights(student, planned.pose, truth, { ...at, edge: true });
   const pose = poseById(planned.pose);
   const short = planned.slots
     .filter((slot) => comesDown(pose, slotKey(slot)) && isBuilt(slot))
     .map((slot) => ({ key: slotKey(slot), cm: Math.max(0, needs[slotKey(slot)] ?? 0) - slot.stackCm }))
     .sort((a, b) => b.cm - a.cm)[0];
   const tooLow = short !== undefined && short.cm > UNFELT_CM;
-  const joint = tooLow && short.key === 'seat' && pose?.family !== 'long sit' && pose?.family !== 'fold';
+  const joint = tooLow && JOINTS_SPEAK[short.key]?.includes(pose?.family ?? '') === true;
   const rolled = tooLow && !joint && (short.key === 'seat' || short.key === 'underKnees');
   const strength = Math.max(1, Math.min(9, Math.round(3.5 + (short ? Math.max(-2, short.cm * 0.5) : 0) + chance.normal(0, 0.6))));
   const held = tooLow ? planned.holdSeconds * 0.6 : planned.holdSeconds;

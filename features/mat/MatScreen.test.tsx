@@ -30,6 +30,23 @@ test('a pose that a caution forbids is not on offer, and says why', async () => 
   expect(screen.getByRole('button', { name: /^Begin: 3 poses/ })).toBeInTheDocument();
 });
 
+test('on a cold day the supports stand a rung higher, and it says so', async () => {
+  await show(<MatScreen id="p1" />);
+  fireEvent.click(within(screen.getByRole('radiogroup', { name: 'How today is' })).getByRole('radio', { name: 'Cold' }));
+  for (const box of screen.getAllByRole('checkbox')) if (!box.textContent?.endsWith('Hero')) fireEvent.click(box);
+  press(/^Begin/);
+  expect(screen.getByText('A cold day: one rung higher than usual.')).toBeInTheDocument();
+});
+
+test('other poses are added from their group, each side by itself', async () => {
+  await show(<MatScreen id="p1" />);
+  expect(screen.queryByRole('checkbox', { name: 'Pigeon, left' })).not.toBeInTheDocument();
+  fireEvent.click(within(screen.getByRole('radiogroup', { name: 'Add other poses' })).getByRole('radio', { name: 'Seated' }));
+  fireEvent.click(screen.getByRole('checkbox', { name: 'Heron, left' }));
+  fireEvent.click(screen.getByRole('checkbox', { name: 'Heron, right' }));
+  expect(screen.getByRole('button', { name: /^Begin: 7 poses/ })).toBeInTheDocument();
+});
+
 test('each step has its own help: pieces, entry, checks, timer, feeling', async () => {
   await onMat('Hero');
   expect(screen.getByRole('heading', { name: 'Fetch and build' })).toBeInTheDocument();

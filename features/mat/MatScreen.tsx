@@ -5,14 +5,15 @@ import type { PlanPose } from '@/core/formats/plan';
 import { practisedPoses } from '@/core/plan/practised';
 import type { Pose } from '@/core/poses/pose';
 import { poseById } from '@/core/poses/poses';
-import { matCleared, matStarted } from '@/store/mat';
-import { selectSessionsOf } from '@/store/selectors';
+import { dayIds, type Day } from '@/core/adapt/decide';
+import { daySaid, matCleared, matStarted } from '@/store/mat';
+import { selectDay, selectSessionsOf } from '@/store/selectors';
 import { Chips, Press, Tick } from '@/ui/Press';
 import { Screen } from '@/ui/Screen';
 import { Sheet } from '@/ui/Sheet';
 import { Title, Words } from '@/ui/Words';
 import { minutes } from '@/ui/format';
-import { nowIso, useOjas, useOjasDispatch, usePerson, usePlan } from '../hooks';
+import { nowIso, todayIso, useOjas, useOjasDispatch, usePerson, usePlan } from '../hooks';
 import { ActionMark } from '../plan/ActionMark';
 import { groupNames, poseGroups, poseTitle, statusWords } from '../plan/words';
 import { StudentTabs } from '../students/StudentTabs';
@@ -25,6 +26,7 @@ export function MatScreen({ id }: { readonly id: string }) {
   const person = usePerson(id);
   const plan = usePlan(id);
   const mat = useOjas((state) => state.mat.now);
+  const day = useOjas((state) => selectDay(state, id, todayIso()));
   const dispatch = useOjasDispatch();
   const router = useRouter();
   const other = usePerson(mat?.person ?? '');
@@ -42,7 +44,7 @@ export function MatScreen({ id }: { readonly id: string }) {
       </Screen>
     );
   }
-  if (!mat) return <Choose id={id} name={person.name} plan={plan} onStart={(poses) => dispatch(matStarted({ person: id, poses, at: nowIso() }))} />;
+  if (!mat) return <Choose id={id} name={person.name} plan={plan} day={day} onDay={(said) => dispatch(daySaid({ person: id, on: todayIso(), day: said }))} onStart={(poses) => dispatch(matStarted({ person: id, poses, at: nowIso(), day }))} />;
   const key = mat.poses[mat.at];
   const planned = plan.poses.find((one) => matKey(one) === key);
   if (!planned) {
@@ -57,14 +59,18 @@ export function MatScreen({ id }: { readonly id: string }) {
   return <PoseOnMat key={key} person={person} planned={planned} mat={mat} onEnded={() => router.replace(`/students/${id}/record`)} />;
 }
 
+const dayWords: Readonly<Record<Day, string>> = { usual: 'As usual', cold: 'Cold', tired: 'Tired', sore: 'Sore' };
+
 interface ChooseProps {
   readonly id: string;
   readonly name: string;
   readonly plan: NonNullable<ReturnType<typeof usePlan>>;
+  readonly day: Day;
+  readonly onDay: (day: Day) => void;
   readonly onStart: (poses: string[]) => void;
 }
 
-function Choose({ id, name, plan, onStart }: ChooseProps) {
+function Choose({ id, name, plan, day, onDay, onStart }: ChooseProps) {
   const sessions = useOjas((state) => selectSessionsOf(state, id));
   const practised = practisedPoses(sessions);
   const can = doable(plan).map(matKey);
@@ -87,6 +93,10 @@ function Choose({ id, name, plan, onStart }: ChooseProps) {
   return (
     <Screen title={name} foot={<Press kind="main" disabled={chosen.length === 0} onPress={() => onStart([...chosen])}>{`Begin: ${chosen.length} ${chosen.length === 1 ? 'pose' : 'poses'}, ${minutes(seconds)} of holding`}</Press>}>
       <StudentTabs id={id} here="mat" />
+      <View className="gap-1">
+        <Words className="font-semibold">How does {name.split(' ')[0]} come today?</Words>
+        <Chips label="How today is" options={dayIds.map((one) => ({ id: one, words: dayWords[one] }))} chosen={day} onChoose={onDay} />
+      </View>
       <Words>What will be done today? A pose that its cautions forbid, or that rests, is not on offer.</Words>
       {plan.poses.filter((planned) => practised.has(planned.pose) || (chosen.includes(matKey(planned)) && poseById(planned.pose)?.group !== more)).map(line)}
       <Title level={2}>Add other poses</Title>

@@ -19,6 +19,7 @@ import { Press } from '@/ui/Press';
 import { Sheet } from '@/ui/Sheet';
 import { Aside, Title, Words } from '@/ui/Words';
 import { ActionMark } from './ActionMark';
+import { Ahead } from './Ahead';
 import { PoseChoices } from './PoseChoices';
 import { TryHeights } from './TryHeights';
 import { railColumns } from './columns';
@@ -75,6 +76,7 @@ export function PoseCard({ planned, person, estimates, body, shelf, units, mostH
             {railColumns(planned).length > 0 ? <Press aria-pressed={trying} onPress={() => setTrying(!trying)}>{trying ? 'Back to the plan' : 'Try other heights'}</Press> : null}
           </View>
           {why ? <Working planned={planned} shelf={shelf} units={units} /> : null}
+          {why ? <Ahead planned={planned} person={person} estimates={estimates} shelf={shelf} units={units} /> : null}
           {why ? <PoseChoices person={person} pose={planned.pose} /> : null}
         </>
       ) : null}

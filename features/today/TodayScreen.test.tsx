@@ -31,14 +31,14 @@ test('who was here last comes first, with what to check and what changes', async
 });
 
 test('a session of today already shows what changes next time', async () => {
-  const readings = [sampleReading({ id: 'l', values: [120, 120, 120], at: ago(14) }), sampleReading({ id: 'r', side: 'right', values: [122, 122, 122], at: ago(14) })];
+  const readings = [sampleReading({ id: 'l', values: [120, 120, 120], at: ago(21) }), sampleReading({ id: 'r', side: 'right', values: [122, 122, 122], at: ago(21) })];
   const person = samplePerson({ statureCm: 180 });
-  const seat = planStudent({ person, readings, sessions: [] }, sampleShelf, ago(14), { poses: ['hero'] }).poses[0]!.slots[0]!;
+  const seat = planStudent({ person, readings, sessions: [] }, sampleShelf, ago(21), { poses: ['hero'] }).poses[0]!.slots[0]!;
   const settled = [{ slot: 'seat' as const, side: 'both' as const, heightCm: seat.stackCm, pieces: seat.stack }];
   await show(<TodayScreen />, [put('people', person), ...readings.map((one) => put('readings', one)), ...sampleShelf.map((one) => put('shelf', one)),
-    ...[14, 7, 0].map((days) => put('sessions', sampleSession(ago(days), { settled })))]);
+    ...[21, 14, 7, 0].map((days) => put('sessions', sampleSession(ago(days), { settled, feeling: { strength: 2, place: 'muscle' } })))]);
   expect(screen.getByText('One rung lower')).toBeInTheDocument();
-  expect(screen.getByText(/3 good sessions running/)).toBeInTheDocument();
+  expect(screen.getByText(/4 good sessions running/)).toBeInTheDocument();
 });
 
 test('only the first six are shown until the rest are asked for', async () => {

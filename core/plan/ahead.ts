@@ -1,0 +1,21 @@
+import { forecastHeight, type Forecast } from '../adapt/forecast';
+import type { Estimates } from '../estimate/estimate';
+import type { PlanPose, PlanSlot } from '../formats/plan';
+import { slotKey } from '../geometry/family';
+import { comesDown } from '../poses/poses';
+import type { InPose } from './solve';
+import { settlePose } from './settle';
+
+/** A slot's height in the months to come. */
+export interface SlotAhead {
+  readonly slot: PlanSlot;
+  readonly forecast: Forecast;
+}
+
+/** What the heights of a planned pose are likely to become, for every support that stands on something and comes down. */
+export function poseAhead({ person, shelf }: Pick<InPose, 'person' | 'shelf'>, planned: PlanPose, estimates: Estimates, today: string): SlotAhead[] {
+  const { pose, family, body, settings } = settlePose(person, planned.pose, shelf);
+  return planned.slots
+    .filter((slot) => !slot.isLength && slot.stackCm > 0.5 && comesDown(pose, slotKey(slot)))
+    .map((slot) => ({ slot, forecast: forecastHeight(family, { body, settings, side: planned.side }, slotKey(slot), estimates, today, slot.offsetCm) }));
+}
