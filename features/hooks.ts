@@ -13,7 +13,9 @@ export const nowIso = () => new Date().toISOString();
 export const todayIso = () => nowIso().slice(0, 10);
 
 export const usePerson = (id: string) => useOjas((state) => state.people[id]);
-export const usePlan = (id: string): Plan | undefined => useOjas((state) => selectPlan(state, id, todayIso()));
+/** The plan of the poses that a student practises, and of some more. */
+export const usePlan = (id: string, also: readonly string[] = NO_MORE): Plan | undefined => useOjas((state) => selectPlan(state, id, todayIso(), also.join(',')));
+const NO_MORE: readonly string[] = [];
 export const useEstimates = (id: string): Estimates | undefined => useOjas((state) => selectEstimates(state, id, todayIso()));
 export const useUnits = (): Units => useOjas((state) => selectSettings(state).units);
 

@@ -5,6 +5,8 @@ import { estimateRanges, type Estimates, type StudentRecord } from '@/core/estim
 import type { Plan } from '@/core/formats/plan';
 import { dayOf, shiftDays } from '@/core/formats/time';
 import { planStudent } from '@/core/plan/plan';
+import { practisedPoses } from '@/core/plan/practised';
+import { poses } from '@/core/poses/poses';
 import type { Shelf } from '@/core/props/shelf';
 import { SETTINGS_ID, type SettingsRecord } from './facts';
 import type { RootState } from './store';
@@ -45,24 +47,31 @@ export function selectDay({ mat }: RootState, person: string, today: string): Da
 }
 
 /** Remembers a student's answer until one of the facts it read changes. */
-function perStudent<R>(reckon: (record: StudentRecord, shelf: Shelf, today: string, day: Day) => R) {
+function perStudent<R>(reckon: (record: StudentRecord, shelf: Shelf, today: string, day: Day, also: string) => R) {
   const known = new Map<string, { record: StudentRecord; shelf: Shelf; today: string; day: Day; answer: R }>();
-  return (state: RootState, person: string, today: string): R | undefined => {
+  return (state: RootState, person: string, today: string, also = ''): R | undefined => {
     const one = state.people[person];
     if (!one) return undefined;
     const { eyes } = selectSettings(state);
     const record: StudentRecord = { person: one, readings: selectReadingsOf(state, person), sessions: selectSessionsOf(state, person), ...(eyes ? { eyes: eyes as Eyes } : {}) };
     const shelf = selectShelf(state);
     const day = selectDay(state, person, today);
-    const before = known.get(person);
+    const key = `${person}/${also}`;
+    const before = known.get(key);
     if (before && before.today === today && before.day === day && before.shelf === shelf && before.record.person === one && before.record.eyes === eyes && before.record.readings === record.readings && before.record.sessions === record.sessions) return before.answer;
-    const answer = reckon(record, shelf, today, day);
-    known.set(person, { record, shelf, today, day, answer });
+    const answer = reckon(record, shelf, today, day, also);
+    known.set(key, { record, shelf, today, day, answer });
     return answer;
   };
 }
 
-/** The plan for today; once today's session is recorded, the plan for next time. */
-export const selectPlan: (state: RootState, person: string, today: string) => Plan | undefined = perStudent((record, shelf, today, day) =>
-  planStudent(record, shelf, record.sessions.some(({ at }) => dayOf(at) === today) ? shiftDays(today, 1) : today, { day }));
+/**
+ * The plan for today; once today's session is recorded, the plan for next time. Of the poses that the student practises,
+ * and of others that are asked for by their ids, joined by commas: the whole catalogue is seldom looked at.
+ */
+export const selectPlan: (state: RootState, person: string, today: string, also?: string) => Plan | undefined = perStudent((record, shelf, today, day, also) => {
+  const wanted = new Set([...practisedPoses(record.sessions), ...also.split(',')]);
+  const on = record.sessions.some(({ at }) => dayOf(at) === today) ? shiftDays(today, 1) : today;
+  return planStudent(record, shelf, on, { day, poses: poses.map(({ id }) => id).filter((id) => wanted.has(id)) });
+});
 export const selectEstimates: (state: RootState, person: string, today: string) => Estimates | undefined = perStudent((record, _shelf, today) => estimateRanges(record, today));

@@ -85,7 +85,6 @@ export function planStudent(record: StudentRecord, shelf: Shelf, date: string, w
   };
   const wanted = wish.poses === undefined ? poses : wish.poses.map(poseOr);
   const planned = wanted.flatMap((pose) => plannedSides(pose).map((side) => planPose(settlePose(person, pose.id, shelf), side, ground)));
-  const practised = practisedPoses(record.sessions);
   const readToday = new Set(Object.values(estimates).filter((one) => one?.lastAt === today).map((one) => (one as { key: RangeKey }).key));
   return {
     format: 'ojas-plan/1', person: person.id, date: today, approach: person.approach,
@@ -95,8 +94,7 @@ export function planStudent(record: StudentRecord, shelf: Shelf, date: string, w
       const { id, side } = splitKey(estimate.key);
       return [{ range: id, side, mean: estimate.mean, sd: estimate.sd, driftPerWeek: estimate.driftPerWeek, lastAt: estimate.lastAt, source: estimate.source }];
     }),
-    // Of the whole catalogue, only what this student does is worth a reading.
-    measureNext: measureNext(planned.filter(({ planPose: { pose } }) => wish.poses !== undefined || practised.has(pose)).flatMap(({ bands }) => bands), estimates, readToday),
+    measureNext: measureNext(worthReading(planned, practisedPoses(record.sessions)).flatMap(({ bands }) => bands), estimates, readToday),
     poses: planned.map(({ planPose: one }) => one),
   };
 }
@@ -114,6 +112,12 @@ export function isVeryMobile({ person }: StudentRecord, estimates: Estimates): b
     return prior && estimate.source === 'measured' && ranges[splitKey(estimate.key).id].unit === 'deg' && !estimate.key.startsWith('pelvicTilt') &&
       estimate.mean - estimate.sd > prior.mean + decisionParameter.mobilePercentile.value * prior.sd;
   });
+}
+
+/** What this student does is worth a reading; where none of it was asked for, what was. */
+function worthReading(planned: readonly Planned[], practised: ReadonlySet<string>): readonly Planned[] {
+  const done = planned.filter(({ planPose: { pose } }) => practised.has(pose));
+  return done.length > 0 ? done : planned;
 }
 
 interface Planned {

@@ -16,6 +16,9 @@ export const commonestPoses: readonly string[] = ['staff', 'seated-fold', 'hero'
 const byId = new Map(poses.map((pose) => [pose.id, pose]));
 export const poseById = (id: string): Pose | undefined => byId.get(id);
 
+/** Ids of a group's poses. */
+export const posesIn = (group: Pose['group']): readonly string[] => poses.filter((pose) => pose.group === group).map(({ id }) => id);
+
 /** The stage that built heights make of a pose, most supported first. */
 export function stageOf(pose: Pose, built: Readonly<Record<string, number>>): string {
   const standsAt = (slot: string) => Math.max(0, ...Object.entries(built).flatMap(([key, cm]) => (sidelessKey(key) === slot ? [cm] : [])));

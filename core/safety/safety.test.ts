@@ -1,10 +1,11 @@
-import { choicesFor } from '../approaches/approaches';
+import fc from 'fast-check';
+import { approachIds, choicesFor, questions } from '../approaches/approaches';
 import type { CautionAnswer } from '../formats/book';
 import { planStudent } from '../plan/plan';
 import { poses } from '../poses/poses';
 import { recordWith, samplePerson, sampleShelf } from '../tests/samples';
 import { cautions } from './cautions';
-import { settingsFor } from './settings';
+import { longestHoldFor, settingsFor } from './settings';
 import { unansweredCautions, verdictOn } from './verdict';
 
 const yes = (id: string, more: Partial<CautionAnswer> = {}): CautionAnswer => ({ id, answer: 'yes', at: '2026-01-05', ...more });
@@ -63,3 +64,62 @@ test('the strictest of several cautions rules', () => expect(verdictOn('hero', [
 test('a caution of a newer book is asked about, never passed over', () => expect(verdictOn('hero', [yes('glass-bones')])).toMatchObject({ status: 'ask-first', reasons: [expect.stringContaining('glass-bones')] }));
 
 test('the newest answer to a question counts', () => expect(verdictOn('hero', [yes('knee-meniscus'), { ...yes('knee-meniscus'), answer: 'no' }]).status).toBe('offered'));
+
+describe('nothing forbidden is ever offered, whatever the approach and the choices', () => {
+  const anyChoices = fc.record(Object.fromEntries(Object.entries(questions).map(([id, { choices: answers }]) => [id, fc.constantFrom(...Object.keys(answers))])));
+  const anyCautions = fc.uniqueArray(fc.constantFrom(...cautions.map(({ id }) => id)), { minLength: 1, maxLength: 4 });
+
+  test('a plan has no heights for it, and what stands in for it is itself not forbidden', () => {
+    fc.assert(fc.property(anyCautions, anyChoices, fc.constantFrom(...approachIds), (ids, chosen, approach) => {
+      const answers = ids.map((id) => yes(id));
+      const plan = planStudent(recordWith({ person: samplePerson({ approach, choices: chosen, cautions: answers }) }), sampleShelf, '2026-02-01');
+      for (const { pose, status, slots, posture, instead, reasons } of plan.poses) {
+        const verdict = verdictOn(pose, answers);
+        if (verdict.status === 'forbidden' || verdict.status === 'instead') {
+          expect([status, slots, posture]).toEqual([verdict.status, [], null]);
+          expect(reasons.length).toBeGreaterThan(0);
+        }
+        if (instead !== null) expect(['offered', 'changed', 'ask-first']).toContain(verdictOn(instead, answers).status);
+      }
+    }), { numRuns: 20 });
+  });
+
+  test('no two cautions together allow what one of them forbids', () => {
+    for (const one of cautions) for (const other of cautions) for (const { id } of poses) {
+      const alone = verdictOn(id, [yes(one.id)]).status;
+      if (alone === 'forbidden') expect(verdictOn(id, [yes(one.id), yes(other.id)]).status).toBe('forbidden');
+      if (alone === 'instead') expect(['instead', 'forbidden']).toContain(verdictOn(id, [yes(one.id), yes(other.id)]).status);
+    }
+  });
+});
+
+test.each([
+  ['hip-replacement', ['pigeon', 'horse', 'sundial']], ['knee-meniscus', ['horse']], ['recent-or-unexplained', poses.map(({ id }) => id)],
+] as const)('%s forbids %j outright', (id, forbidden) => {
+  for (const pose of forbidden) expect(verdictOn(pose, [yes(id)]).status).toBe('forbidden');
+});
+
+test.each([
+  ['knee-ligament', 'pigeon', 'figure-four'], ['knee-arthritis', 'half-lotus-seat', 'easy-cross'], ['low-back-disc', 'ragdoll', 'chair-hinge'], ['hamstring-origin', 'leg-up', 'constructive'],
+  ['osteoporosis', 'seated-twist', 'easy-cross'], ['pregnancy', 'rest', 'reclined-open'], ['sacroiliac', 'reclined-hero-one', 'reclined-hero'], ['ankle-foot', 'thunderbolt', 'chair-seat'], ['shoulder', 'king-pigeon', 'pigeon'],
+] as const)('%s puts something else in place of %s: %s', (id, pose, instead) => expect(verdictOn(pose, [yes(id)])).toMatchObject({ status: 'instead', instead }));
+
+test('a pose that stands in and is itself replaced leads on', () => {
+  // The hip forbids twists in favour of lying with bent knees, and pregnancy lying flat in favour of the ramp.
+  expect(verdictOn('crossed-twist', [yes('hip-replacement', { goAheadAt: '2026-01-20' }), yes('pregnancy')])).toMatchObject({ status: 'instead', instead: 'reclined-open' });
+  // A shoulder leads from the later stages to pigeon, a knee from there to the figure four.
+  expect(verdictOn('king-pigeon', [yes('shoulder'), yes('knee-meniscus')])).toMatchObject({ status: 'instead', instead: 'figure-four' });
+});
+
+test('a replaced hip has its outer hips held, no belt, and nothing past 90°', () => {
+  const { changes } = verdictOn('reclined-open', [yes('hip-replacement', { goAheadAt: '2026-01-20' })]);
+  expect(settingsFor(choicesFor('built-up-alignment', { reclinedOpen: 'knees' }), changes)).toMatchObject({ reclinedOpenHeld: 'outerHip', hipFlexionMostDeg: 90 });
+  const plan = planStudent(recordWith({ person: samplePerson({ cautions: [yes('hip-replacement', { goAheadAt: '2026-01-20' })] }) }), sampleShelf, '2026-02-01', { poses: ['reclined-open'] });
+  expect(plan.poses[0]?.slots.map(({ slot }) => slot)).not.toContain('strap');
+});
+
+test('holds are kept short where a caution says so', () => {
+  expect(longestHoldFor(verdictOn('down-dog', [yes('head-pressure')]).changes)).toBe(30);
+  expect(longestHoldFor(verdictOn('pigeon', [yes('under-18')]).changes)).toBe(60);
+  expect(longestHoldFor(new Set())).toBe(Infinity);
+});

@@ -73,7 +73,7 @@ test('the keyboard alone goes from Today to a student’s working', async ({ pag
     }
     throw new Error(`the keyboard never reached ${name}`);
   };
-  await focusOn(/^Bram/);
+  await focusOn(/^Marit/);
   await page.keyboard.press('Enter');
   await page.getByRole('article', { name: 'Staff' }).waitFor();
   await focusOn(/^Why$/);

@@ -4,7 +4,7 @@ import { View } from 'react-native';
 import type { PlanPose } from '@/core/formats/plan';
 import { practisedPoses } from '@/core/plan/practised';
 import type { Pose } from '@/core/poses/pose';
-import { poseById } from '@/core/poses/poses';
+import { poseById, posesIn } from '@/core/poses/poses';
 import { dayIds, type Day } from '@/core/adapt/decide';
 import { daySaid, matCleared, matStarted } from '@/store/mat';
 import { selectDay, selectSessionsOf } from '@/store/selectors';
@@ -24,8 +24,8 @@ import { NoStudent } from '../students/NoStudent';
 /** The session: which poses, then one pose at a time. */
 export function MatScreen({ id }: { readonly id: string }) {
   const person = usePerson(id);
-  const plan = usePlan(id);
   const mat = useOjas((state) => state.mat.now);
+  const plan = usePlan(id, mat?.person === id ? mat.poses.map((key) => key.split('/')[0] as string) : []);
   const day = useOjas((state) => selectDay(state, id, todayIso()));
   const dispatch = useOjasDispatch();
   const router = useRouter();
@@ -44,7 +44,7 @@ export function MatScreen({ id }: { readonly id: string }) {
       </Screen>
     );
   }
-  if (!mat) return <Choose id={id} name={person.name} plan={plan} day={day} onDay={(said) => dispatch(daySaid({ person: id, on: todayIso(), day: said }))} onStart={(poses) => dispatch(matStarted({ person: id, poses, at: nowIso(), day }))} />;
+  if (!mat) return <Choose id={id} name={person.name} day={day} onDay={(said) => dispatch(daySaid({ person: id, on: todayIso(), day: said }))} onStart={(poses) => dispatch(matStarted({ person: id, poses, at: nowIso(), day }))} />;
   const key = mat.poses[mat.at];
   const planned = plan.poses.find((one) => matKey(one) === key);
   if (!planned) {
@@ -64,18 +64,26 @@ const dayWords: Readonly<Record<Day, string>> = { usual: 'As usual', cold: 'Cold
 interface ChooseProps {
   readonly id: string;
   readonly name: string;
-  readonly plan: NonNullable<ReturnType<typeof usePlan>>;
   readonly day: Day;
   readonly onDay: (day: Day) => void;
   readonly onStart: (poses: string[]) => void;
 }
 
-function Choose({ id, name, plan, day, onDay, onStart }: ChooseProps) {
+function Choose({ id, name, day, onDay, onStart }: ChooseProps) {
   const sessions = useOjas((state) => selectSessionsOf(state, id));
   const practised = practisedPoses(sessions);
-  const can = doable(plan).map(matKey);
-  const [chosen, setChosen] = useState<readonly string[]>(doable(plan).filter(({ pose }) => practised.has(pose)).map(matKey));
   const [more, setMore] = useState<Pose['group'] | null>(null);
+  // Poses added from a group stay when another group is opened.
+  const [looked, setLooked] = useState<readonly string[]>([]);
+  const plan = usePlan(id, looked);
+  const doableNow = plan ? doable(plan) : [];
+  const can = doableNow.map(matKey);
+  const [chosen, setChosen] = useState<readonly string[]>(doableNow.filter(({ pose }) => practised.has(pose)).map(matKey));
+  if (!plan) return <NoStudent />;
+  const open = (group: Pose['group']) => {
+    setMore(group === more ? null : group);
+    setLooked([...new Set([...looked, ...posesIn(group)])]);
+  };
   const seconds = plan.poses.filter((one) => chosen.includes(matKey(one))).reduce((sum, one) => sum + one.holdSeconds, 0);
   const toggle = (key: string) => setChosen(chosen.includes(key) ? chosen.filter((one) => one !== key) : can.filter((one) => one === key || chosen.includes(one)));
   const line = (planned: PlanPose) => {
@@ -100,7 +108,7 @@ function Choose({ id, name, plan, day, onDay, onStart }: ChooseProps) {
       <Words>What will be done today? A pose that its cautions forbid, or that rests, is not on offer.</Words>
       {plan.poses.filter((planned) => practised.has(planned.pose) || (chosen.includes(matKey(planned)) && poseById(planned.pose)?.group !== more)).map(line)}
       <Title level={2}>Add other poses</Title>
-      <Chips label="Add other poses" options={poseGroups.map((group) => ({ id: group, words: groupNames[group] }))} chosen={more} onChoose={(group) => setMore(group === more ? null : group)} />
+      <Chips label="Add other poses" options={poseGroups.map((group) => ({ id: group, words: groupNames[group] }))} chosen={more} onChoose={open} />
       {more ? plan.poses.filter(({ pose }) => poseById(pose)?.group === more && !practised.has(pose)).map(line) : null}
     </Screen>
   );

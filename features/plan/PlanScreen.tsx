@@ -6,7 +6,7 @@ import { bodyFrom } from '@/core/body/body';
 import type { PlanPose } from '@/core/formats/plan';
 import { practisedPoses } from '@/core/plan/practised';
 import type { Pose } from '@/core/poses/pose';
-import { poseById } from '@/core/poses/poses';
+import { poseById, posesIn } from '@/core/poses/poses';
 import { cautionById } from '@/core/safety/cautions';
 import { selectSessionsOf, selectShelf } from '@/store/selectors';
 import { Chips, Press } from '@/ui/Press';
@@ -39,14 +39,14 @@ type Place = 'practised' | Pose['group'];
 /** Every pose of a student today, in pieces of the shelf. */
 export function PlanScreen({ id }: { readonly id: string }) {
   const person = usePerson(id);
-  const plan = usePlan(id);
+  const [place, setPlace] = useState<Place>('practised');
+  const plan = usePlan(id, place === 'practised' ? [] : posesIn(place));
   const estimates = useEstimates(id);
   const shelf = useOjas(selectShelf);
   const units = useUnits();
   const wide = useWide();
   const sessions = useOjas((state) => selectSessionsOf(state, id));
   const [filter, setFilter] = useState<Filter>('all');
-  const [place, setPlace] = useState<Place>('practised');
   if (!person || !plan || !estimates) return <NoStudent />;
   const body = bodyFrom(person.statureCm, person.bodyCm);
   const practised = practisedPoses(sessions);

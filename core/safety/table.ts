@@ -1,0 +1,25 @@
+import { poses } from '../poses/poses';
+import { cautions } from './cautions';
+import { verdictOn, type Verdict } from './verdict';
+
+/** What one answer of "yes" does to one pose, as short as a table's cell. */
+function cell({ status, instead, changes }: Verdict): string {
+  if (status === 'instead') return `→ ${instead}`;
+  if (status === 'forbidden') return '✗';
+  const words = [...changes].sort().join(', ');
+  return status === 'ask-first' ? `ask first${words ? `; ${words}` : ''}` : words;
+}
+
+/** Every caution on every pose: docs/cautions.md, made from what the program itself asks. */
+export function cautionsText(): string {
+  const sections = cautions.map(({ id, name, question, refer }) => {
+    const rows = poses.map((pose) => `| ${pose.name} | ${cell(verdictOn(pose.id, [{ id, answer: 'yes', at: '2026-01-01' }]))} |`);
+    return [`## ${name}`, '', `*${question}* — ${refer}`, '', '| pose | what a “yes” does |', '|---|---|', ...rows].join('\n');
+  });
+  return [
+    '# Cautions, pose by pose', '',
+    'Made by `npm run make:cautions` from `core/safety/cautions.ts`. Not medical advice: it supports a trained teacher, and defers to the student’s doctor or physiotherapist and to local rules of practice.', '',
+    '✗ forbidden · → another pose instead · ask first: only with a written go-ahead, noted with its date · anything else is a named change · an empty cell: offered as it is.', '',
+    ...sections.flatMap((section) => [section, '']),
+  ].join('\n');
+}
