@@ -15,7 +15,7 @@ import { choicesFor } from '@/core/approaches/approaches';
 import { settingsFor } from '@/core/safety/settings';
 import { chanceFrom } from '@/core/sim/chance';
 
-const book = JSON.parse(readFileSync(new URL('../demo/kingfisher-boathouse.json', import.meta.url), 'utf8')) as Book;
+const book = JSON.parse(readFileSync('demo/kingfisher-boathouse.json', 'utf8')) as Book;
 const person = book.people[0]!;
 const record = { person, readings: book.readings.filter((one) => one.person === person.id), sessions: book.sessions.filter((one) => one.person === person.id) };
 const DAY = '2026-03-31';

@@ -63,7 +63,7 @@ async function check(file: string | undefined, today: string): Promise<Answer> {
 
 const MOST = { students: 5000, weeks: 520 } as const;
 /** Chances asked of a first build and of a lower rung, from bold to careful. */
-const CAUTIONS = [0.5, 0.65, 0.8, shippedCaution.lowerRung, 0.9, 0.95].map((chance) => ({ firstBuild: chance, lowerRung: chance }));
+const CAUTIONS = [...[0.5, 0.65, 0.8, 0.9, 0.95].map((chance) => ({ firstBuild: chance, lowerRung: chance })), shippedCaution].sort((a, b) => a.lowerRung - b.lowerRung);
 
 function simulate(flags: { students?: string; weeks?: string; seed?: string; policy?: string; 'trade-off'?: boolean }): Answer {
   const whole = (text: string | undefined, usual: number) => (text === undefined ? usual : Number(text));

@@ -23,9 +23,6 @@ export interface Offset {
 
 type Grid = readonly { readonly cm: number; readonly chance: number }[];
 
-/** Offsets of slots of which nothing is known yet, by their spread: most slots of most plans. */
-const unknown = new Map<number, Offset>();
-
 const STEP_CM = 0.25;
 const HALF_WIDTH_SD = 4;
 
@@ -46,10 +43,14 @@ function likelihood({ says, overReckonedCm }: HeightEvidence, offsetCm: number):
 export function offsetFrom(evidence: readonly HeightEvidence[], priorSdCm: number): Offset {
   if (priorSdCm === 0) return { meanCm: 0, sdCm: 0, looks: 0, grid: [{ cm: 0, chance: 1 }] };
   if (evidence.length > 0) return weighed(evidence, priorSdCm);
-  const rounded = Math.round(priorSdCm * 100) / 100;
-  const known = unknown.get(rounded) ?? weighed([], rounded);
-  unknown.set(rounded, known);
-  return known;
+  // Most slots of most plans: the grid is made only if a chance is asked of it.
+  let grid: Grid | undefined;
+  return {
+    meanCm: 0, sdCm: priorSdCm, looks: 0,
+    get grid() {
+      return (grid ??= weighed([], priorSdCm).grid);
+    },
+  };
 }
 
 function weighed(evidence: readonly HeightEvidence[], priorSdCm: number): Offset {

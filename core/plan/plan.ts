@@ -53,6 +53,8 @@ interface Ground {
   readonly draw: Draw;
   /** The most likely values on an earlier day, as they look today. */
   readonly drawOn: (day: string) => Draw;
+  /** Share of an input's variance that is the swing of the day; the rest stays, and sessions speak of it. */
+  readonly dayShare: (key: InputKey) => number;
   readonly veryMobile: boolean;
   readonly caution: Caution;
   readonly day: Day;
@@ -63,12 +65,14 @@ function drawBack(estimates: Estimates, weeks: number): Draw {
   return Object.fromEntries(Object.values(estimates).flatMap((estimate) => (estimate ? [[estimate.key, estimate.mean - weeks * estimate.driftPerWeek]] : [])));
 }
 
-/** A question about a day, answered once. */
-function remembering<T>(ask: (day: string) => T): (day: string) => T {
-  const known = new Map<string, T>();
-  return (day) => {
-    const answer = known.get(day) ?? ask(day);
-    known.set(day, answer);
+/** A question answered once for each thing that it is asked of. */
+function remembering<K, T>(ask: (of: K) => T): (of: K) => T {
+  const known = new Map<K, T>();
+  return (of) => {
+    const before = known.get(of);
+    if (before !== undefined) return before;
+    const answer = ask(of);
+    known.set(of, answer);
     return answer;
   };
 }
@@ -78,13 +82,16 @@ export function planStudent(record: StudentRecord, shelf: Shelf, date: string, w
   const { person } = record;
   const today = dayOf(date);
   const estimates = estimateRanges(record, today);
-  const drawOn = remembering((day) => drawBack(estimates, daysBetween(day, today) / 7));
+  const drawOn = remembering((day: string) => drawBack(estimates, daysBetween(day, today) / 7));
   const belief = beliefOf(estimates);
   const ground: Ground = {
-    record, shelf, today, history: historyBefore(record.sessions, today), estimates, belief, draw: drawOn(today), drawOn, veryMobile: isVeryMobile(record, estimates), caution: wish.caution ?? shippedCaution, day: wish.day ?? 'usual',
+    record, shelf, today, history: historyBefore(record.sessions, today), estimates, belief, draw: drawOn(today), drawOn, dayShare: remembering((key: InputKey) => ofTheDay(key, estimates)), veryMobile: isVeryMobile(record, estimates), caution: wish.caution ?? shippedCaution, day: wish.day ?? 'usual',
   };
   const wanted = wish.poses === undefined ? poses : wish.poses.map(poseOr);
-  const planned = wanted.flatMap((pose) => plannedSides(pose).map((side) => planPose(settlePose(person, pose.id, shelf), side, ground)));
+  const planned = wanted.flatMap((pose) => {
+    const settled = settlePose(person, pose.id, shelf);
+    return plannedSides(pose).map((side) => planPose(settled, side, ground));
+  });
   const readToday = new Set(Object.values(estimates).filter((one) => one?.lastAt === today).map((one) => (one as { key: RangeKey }).key));
   return {
     format: 'ojas-plan/1', person: person.id, date: today, approach: person.approach,
@@ -234,11 +241,10 @@ function offsetsOf({ pose, family, body, settings }: Settled, side: ReadingSide,
       const more = askedForMore(outcome, decisionParameter.easyFeeling.value);
       return then === undefined ? [] : evidenceOf(outcome, key, then.cm.get(key) ?? need.rawCm, more && slotToRaise(pose, family, then.input, outcome, more.why));
     });
-    return [key, { offset: offsetFrom(evidence, need.isChosen ? 0 : Math.hypot(offsetParameter.priorSd.value, evenly(spreadOf(band, (key) => 1 - ofTheDay(key, ground.estimates))))), range: spreadOf(band, (key) => ofTheDay(key, ground.estimates)) }];
+    return [key, { offset: offsetFrom(evidence, need.isChosen ? 0 : Math.hypot(offsetParameter.priorSd.value, evenly(spreadOf(band, (key) => 1 - ground.dayShare(key))))), range: spreadOf(band, ground.dayShare) }];
   }));
 }
 
-/** Share of an input's variance that is the swing of the day; the rest stays from day to day, and sessions speak of it. */
 function ofTheDay(key: InputKey, estimates: Estimates): number {
   const estimate = estimates[key as RangeKey];
   return estimate ? 1 - (estimate.sd / sdOnDay(estimate.key, estimate.sd)) ** 2 : 0;

@@ -59,6 +59,8 @@ export interface Protocol {
   readonly tool: string;
   readonly stopWhen: string;
   readonly spoiledBy: string;
+  /** Read on a seat whose height must be noted. */
+  readonly onSeat?: true;
   /** From the value read, with the error of one such reading, to the range. */
   readonly convert: (value: number, sem: number, context: ConversionContext) => Converted;
 }
@@ -84,7 +86,7 @@ export const protocols: readonly Protocol[] = [
   },
   {
     id: 'pelvic-tilt.long-sit', range: 'pelvicTilt.longSit', name: 'Long sit on a known seat', methods: ['phone-tilt', 'protractor', 'photo', 'by-eye'], unit: 'deg',
-    ...limits('pelvicTilt.longSit'),
+    ...limits('pelvicTilt.longSit'), onSeat: true,
     position: 'Sitting with long legs as they would, hands in the lap; note the seat height.', holdStill: 'Knees straight, not pressed.',
     tool: 'Across the front and the rear hip-bone points of one side.', stopWhen: NEVER, spoiledBy: 'Leaning on the hands; bent knees.', convert: asRead,
   },
@@ -162,7 +164,7 @@ export const protocols: readonly Protocol[] = [
     stopWhen: `Stop as the pelvis rolls. ${NEVER}`, spoiledBy: 'A rolling pelvis.', convert: asRead,
   },
   {
-    id: 'crossed-seat-gap', range: 'hipRotation', name: 'Knee gap in a crossed seat', methods: ['tape'], unit: 'cm', least: 0, most: 60,
+    id: 'crossed-seat-gap', range: 'hipRotation', name: 'Knee gap in a crossed seat', methods: ['tape'], unit: 'cm', least: 0, most: 60, onSeat: true,
     position: 'Easy crossed legs on a known seat; note its height.', holdStill: 'Both sit bones down, pelvis upright, the knee let go.', tool: 'Tape from the floor to the underside of the knee.',
     stopWhen: NEVER, spoiledBy: 'A pelvis that leans to one side; a knee that is held up or pressed down.',
     convert: (gapCm, sem, { body, seatCm = 0 }) => {

@@ -54,7 +54,7 @@ export function ReadingEntry({ range: id, side, estimates, person, onSide, onKee
   };
   const sem = semOf(protocol, method);
   const unit = protocol.unit === 'cm' ? ' cm' : '°';
-  const asksSeat = id === 'pelvicTilt.longSit';
+  const asksSeat = protocol.onSeat === true;
 
   /** Adds what is typed; undefined when it cannot stand. */
   const withTyped = (): readonly number[] | undefined => {
@@ -95,6 +95,7 @@ export function ReadingEntry({ range: id, side, estimates, person, onSide, onKee
   const mean = values.reduce((sum, value) => sum + value, 0) / values.length;
   const converted = values.length === 0 ? null : protocol.convert(mean, sem / Math.sqrt(values.length), {
     body: bodyFrom(person.statureCm, person.bodyCm), coupling: { mean: estimates.hamstringCoupling?.mean ?? 0.95, sd: estimates.hamstringCoupling?.sd ?? 0.2 },
+    ...(asksSeat ? { seatCm: seatOf(seat) } : {}),
   });
   return (
     <Sheet>
@@ -132,6 +133,11 @@ export function ReadingEntry({ range: id, side, estimates, person, onSide, onKee
     </Sheet>
   );
 }
+
+const seatOf = (text: string) => {
+  const read = readNumber(text);
+  return read.ok ? read.value : 0;
+};
 
 const shortOf = (estimates: Estimates, id: RangeId, side: Side) => {
   const estimate = estimates[keyOf(id, side)];
