@@ -1,8 +1,8 @@
 import type { Session } from '../formats/book';
 import { commonestPoses } from '../poses/poses';
 
-/** The poses that a student does: what was on the mat before, and the commonest five until there is something. */
+/** The poses that a student does: what was on the mat before, with the commonest five until that is as many. */
 export function practisedPoses(sessions: readonly Session[]): ReadonlySet<string> {
   const done = new Set(sessions.flatMap(({ poses }) => poses.map(({ pose }) => pose)));
-  return done.size > 0 ? done : new Set(commonestPoses);
+  return done.size >= commonestPoses.length ? done : new Set([...done, ...commonestPoses]);
 }
