@@ -64,3 +64,30 @@ test('simulate prints the same figures for the same seed, by policy', async () =
   for (const { sessions } of figures) expect(sessions).toBeGreaterThan(5);
   expect((await run(argv, TODAY)).out).toBe(out);
 });
+
+test('plan answers for every pose of the sample book, both sides where there are two', async () => {
+  const { out, exit } = await run(['plan', 'demo/kingfisher-boathouse.json', '--person', 'p-yusuf', '--date', '2026-03-28'], '2026-03-28');
+  expect(exit).toBe(0);
+  const plan = planSchema.parse(JSON.parse(out ?? ''));
+  expect(new Set(plan.poses.map(({ pose }) => pose)).size).toBe(47);
+  expect(plan.poses).toHaveLength(65);
+  for (const { status, posture, slots, instead } of plan.poses) {
+    if (status === 'instead') expect(instead).not.toBeNull();
+    else if (status !== 'forbidden') {
+      expect(posture).not.toBeNull();
+      for (const { targetCm, lowCm, highCm, reason } of slots) {
+        expect(lowCm).toBeLessThanOrEqual(targetCm + 1e-9);
+        expect(highCm).toBeGreaterThanOrEqual(targetCm - 1e-9);
+        expect(reason.length).toBeGreaterThan(8);
+      }
+    }
+  }
+});
+
+test('the trade-off is printed from bold to careful, with the shipped caution among it', async () => {
+  const { out } = await run(['simulate', '--students', '2', '--weeks', '3', '--seed', '7', '--trade-off'], TODAY);
+  const { shipped, figures } = JSON.parse(out ?? '') as { shipped: { lowerRung: number }; figures: { lowerRung: number }[] };
+  const chances = figures.map(({ lowerRung }) => lowerRung);
+  expect(chances).toEqual([...chances].sort((a, b) => a - b));
+  expect(chances).toContain(shipped.lowerRung);
+});

@@ -32,7 +32,7 @@ export async function heroSession(page: Page, id: string, felt: { place: string;
   await page.getByRole('button', { name: /Begin: 1 pose/ }).click();
   for (const step of ['enter', 'look', 'hold']) await page.getByRole('button', { name: `Next: ${step}` }).click();
   await page.getByRole('button', { name: 'Begin the hold' }).click();
-  await page.clock.runFor(90_000);
+  await page.clock.runFor(240_000);
   await page.getByRole('button', { name: 'Next: feel' }).click();
   await page.getByRole('radio', { name: felt.place }).click();
   await page.getByRole('radio', { name: felt.strength, exact: true }).click();

@@ -34,6 +34,18 @@ export const tapedLengths = ['thigh', 'shin', 'trunk', 'arm', 'foot', 'ankleHeig
 export type TapedLength = (typeof tapedLengths)[number];
 export type TapedBody = Partial<Record<TapedLength, number>>;
 
+/** How each length is taped: from where to where. */
+export const tapes: Readonly<Record<TapedLength, { readonly name: string; readonly how: string }>> = {
+  thigh: { name: 'Thigh', how: 'From the outer hip point to the outer line of the knee.' },
+  shin: { name: 'Shin', how: 'From the outer line of the knee to the outer ankle point.' },
+  trunk: { name: 'Trunk', how: 'Sitting tall: from the seat to the top of the shoulder, less the seat to the hip.' },
+  arm: { name: 'Arm', how: 'From the shoulder to the palm that bears weight.' },
+  foot: { name: 'Foot', how: 'From the heel to the longest toe.' },
+  ankleHeight: { name: 'Ankle height', how: 'Standing: from the floor to the outer ankle point.' },
+  hipWidth: { name: 'Hip width', how: 'Across the widest part of the hips.' },
+  seatToHip: { name: 'Seat to hip', how: 'Sitting: from the seat to the outer hip point.' },
+};
+
 /** Share of stature that a taped length usually is; used to question an unlikely tape. */
 export const usualShare: Readonly<Record<TapedLength, number>> = {
   thigh: bodyShare.thigh.value,

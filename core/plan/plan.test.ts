@@ -222,3 +222,55 @@ test('every reference in the catalogue resolves', () => {
     for (const need of family.heights(input)) expect(pose.slots).toContain(need.slot);
   }
 });
+
+describe('how a support goes up', () => {
+  const first = planStudent(recordWith({ readings: read }), sampleShelf, DAY, { poses: ['hero'] });
+  const seat = seatOf(first);
+  const settledAt = (heightCm: number) => [{ slot: 'seat' as const, side: 'both' as const, heightCm, pieces: seat.stack }];
+  const hurt = (heightCm: number, day: number) => sampleSession(shiftDays(DAY, day), { settled: settledAt(heightCm), feeling: { strength: 3, place: 'joint' } });
+
+  test('one rung where that is likely to be enough', () => {
+    const plan = planStudent(recordWith({ readings: read, sessions: [hurt(seat.stackCm, 0)] }), sampleShelf, shiftDays(DAY, 7), { poses: ['hero'] });
+    expect(seatOf(plan).action).toBe('raise');
+    expect(seatOf(plan).stackCm).toBeGreaterThan(seat.stackCm + 0.9);
+  });
+
+  test('two where, far too low, one would still not be', () => {
+    const low = [{ slot: 'seat' as const, side: 'both' as const, heightCm: 15, pieces: [{ item: 'cork', state: 'edge', count: 1 }] }];
+    const session = sampleSession(DAY, { settled: low, feeling: { strength: 3, place: 'joint' } });
+    const plan = planStudent(recordWith({ readings: read, sessions: [session] }), sampleShelf, shiftDays(DAY, 7), { poses: ['hero'] });
+    expect(seatOf(plan).stackCm).toBeGreaterThan(15 + 2.6);
+    expect(seatOf(plan).stackCm).toBeLessThanOrEqual(15 + 5.1);
+    expect(seatOf(plan).reason).toMatch('Higher, until it is likely to be enough: 15.0 →');
+  });
+
+  test('on a cold, tired or sore day a first build stands a rung higher too', () => {
+    const cold = planStudent(recordWith({ readings: read }), sampleShelf, DAY, { poses: ['hero'], day: 'cold' });
+    expect(seatOf(cold).stackCm).toBeGreaterThan(seat.stackCm + 0.9);
+    expect(cold.poses[0]?.reasons).toContain('A cold day: one rung higher than usual.');
+  });
+});
+
+test('a student marked very mobile works at mid-range, in every pose', () => {
+  const stands = (veryMobile: boolean) => poseOf(planStudent(recordWith({ person: samplePerson({ veryMobile }) }), sampleShelf, DAY, { poses: ['easy-cross'] }), 'easy-cross').slots[0]!.targetCm;
+  expect(stands(true)).toBeGreaterThan(stands(false) + 0.5);
+});
+
+test('readings are worth taking for what is practised, not for the whole catalogue', () => {
+  const ranked = planStudent(recordWith({ readings: read }), sampleShelf, DAY).measureNext.map(({ range }) => range);
+  expect(ranked.length).toBeGreaterThan(0);
+  for (const range of ranked) expect(['hamstring', 'hipFlexion', 'kneeFlexion.hipBent', 'kneeFlexion.prone', 'anklePoint']).toContain(range);
+  expect(planStudent(recordWith(), sampleShelf, DAY, { poses: ['pigeon'] }).measureNext.map(({ range }) => range)).toContain('hipRotation');
+});
+
+test('a choice set for one pose changes that pose alone', () => {
+  const plan = planStudent(recordWith({ person: samplePerson({ choices: { 'hero/behindKnee': 'towel' } }) }), sampleShelf, DAY, { poses: ['hero', 'reclined-hero'] });
+  const pad = (pose: string) => poseOf(plan, pose).slots.find(({ slot }) => slot === 'behindKnee')?.targetCm;
+  expect(pad('hero')).toBeCloseTo(1.6, 6);
+  expect(pad('reclined-hero')).toBe(0);
+});
+
+test('the chair of the shelf sets the chair poses', () => {
+  const feet = (heightCm: number) => poseOf(planStudent(recordWith(), [...sampleShelf.filter(({ kind }) => kind !== 'chair'), { ...sampleShelf.find(({ kind }) => kind === 'chair')!, states: [{ id: 'seat', heightCm }] }], DAY, { poses: ['chair-tilts'] }), 'chair-tilts').slots[0]!.targetCm;
+  expect(feet(50) - feet(46)).toBeCloseTo(4, 6);
+});

@@ -1,6 +1,7 @@
 import { slotIds } from '../props/slots';
 import { rangeIds } from '../ranges/ranges';
-import { poseById, poses, stageOf } from './poses';
+import type { Pose } from './pose';
+import { comesDown, poseById, poses, posesIn, stageOf } from './poses';
 
 test('ids are unique, and found', () => {
   expect(new Set(poses.map(({ id }) => id)).size).toBe(poses.length);
@@ -21,3 +22,34 @@ test.each([
   ['standing-fold', { hands: 60 }, 'thighs'], ['standing-fold', { hands: 45 }, 'chair'], ['standing-fold', { hands: 23 }, 'blocks-end'], ['standing-fold', { hands: 0 }, 'floor'],
   ['reclined-hero', { 'back.high': 40 }, 'ramp'], ['reclined-hero', { 'back.high': 10 }, 'low-ramp'],
 ] as const)('%s on %j is at the stage %s', (id, built, stage) => expect(stageOf(poseById(id)!, built as Record<string, number>)).toBe(stage));
+
+test('the catalogue is whole: forty-seven poses, by group', () => {
+  const count = (group: Pose['group']) => posesIn(group).length;
+  expect([count('seated'), count('kneeling'), count('reclined'), count('forward-bending'), count('chair'), count('counter')]).toEqual([9, 7, 9, 13, 6, 3]);
+  expect(poses).toHaveLength(47);
+});
+
+test('names are not given twice, apart from a pose and its later stages', () => {
+  expect(new Set(poses.map(({ name }) => name)).size).toBe(poses.length);
+  for (const { sanskrit } of poses) if (sanskrit) expect(sanskrit).toMatch(/āsana|Āsana|āsana$/);
+});
+
+test('going easier never goes in a circle', () => {
+  for (const pose of poses) {
+    const passed = [pose.id];
+    for (let at = poseById(pose.easier ?? ''); at; at = poseById(at.easier ?? '')) {
+      expect(passed).not.toContain(at.id);
+      passed.push(at.id);
+    }
+  }
+});
+
+test('each pose comes down hips before head, and every slot that goes up is its own', () => {
+  for (const { slots, comesDown: order } of poses) {
+    const [seat, forehead] = [order.findIndex((slot) => slot === 'seat' || slot === 'hipLevel'), order.indexOf('forehead')];
+    if (seat >= 0 && forehead >= 0) expect(seat).toBeLessThan(forehead);
+    for (const slot of order) expect(slots).toContain(slot.split('.')[0]);
+  }
+  expect(comesDown(poseById('open-book'), 'underThigh:left')).toBe(true);
+  expect(comesDown(poseById('open-book'), 'strap')).toBe(false);
+});

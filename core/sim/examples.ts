@@ -1,5 +1,7 @@
 import type { Person, Reading } from '../formats/book';
+import { protocolOf } from '../ranges/protocols';
 import { keysOf, splitKey, type RangeId } from '../ranges/ranges';
+import { shownFor } from './student';
 
 /** Four bodies at the ends of what there is, and one in the middle, to look at a pose with. */
 export const exampleBodyIds = ['usual', 'short', 'tall', 'stiff', 'free'] as const;
@@ -32,7 +34,9 @@ export function exampleRecord({ id, words, statureCm, values }: ExampleBody, day
   const person: Person = { id, name: words, statureCm, bodyCm: {}, sex: 'unknown', cautions: [], approach: 'built-up-alignment', choices: {}, home: [], veryMobile: false };
   const readings = Object.entries(values).flatMap(([range, value]) => keysOf(range as RangeId).map((key): Reading => {
     const { side } = splitKey(key);
-    return { id: key, person: id, range: range as RangeId, side: side === 'both' ? 'left' : side, method: 'protractor', values: [value, value, value], at: day, warm: false, note: '' };
+    const method = protocolOf(range as RangeId, 'protractor') ? 'protractor' : 'phone-tilt';
+    const shown = shownFor(range as RangeId, method, value);
+    return { id: key, person: id, range: range as RangeId, side: side === 'both' ? 'left' : side, method, values: [shown, shown, shown], at: day, warm: false, note: '' };
   }));
   return { person, readings, sessions: [] };
 }

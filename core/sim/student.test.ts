@@ -1,8 +1,10 @@
 import { samplePerson, sampleShelf } from '../tests/samples';
 import { planStudent } from '../plan/plan';
 import { normalQuantile } from '../normal';
-import { chanceFrom } from './chance';
-import { daySwing, doPose, measure, simulateStudent, trueHeights, truthOn } from './student';
+import { chanceFrom, seedOf } from './chance';
+import { estimateRanges } from '../estimate/estimate';
+import { exampleBodies, exampleRecord } from './examples';
+import { daySwing, doPose, grownAfter, measure, simulateStudent, trueHeights, truthOn } from './student';
 
 const student = () => simulateStudent(samplePerson(), '2026-01-06', chanceFrom(7), { 'kneeFlexion.hipBent:left': 125, 'kneeFlexion.hipBent:right': 131 });
 
@@ -50,4 +52,51 @@ test('a joint speaks on a seat that is too low, and not on one that is high enou
   const on = (stackCm: number) => doPose(one, { ...planned, slots: planned.slots.map((slot) => (slot.slot === 'seat' ? { ...slot, stackCm } : slot)) }, truth, chance);
   expect(on(need - 4)).toMatchObject({ feeling: { place: 'joint' } });
   expect(on(need + 2)).toMatchObject({ feeling: { place: 'muscle' }, pelvis: 'upright', breath: 'easy' });
+});
+
+test('ranges grow with a week of practice, wane without, and never fall under where they began', () => {
+  expect(grownAfter(3, true)).toBe(4);
+  expect(grownAfter(3, false)).toBeLessThan(3);
+  expect(grownAfter(0.2, false)).toBe(0);
+});
+
+test('the edge of a body lies under the height that is right for it', () => {
+  const one = student();
+  const truth = truthOn(one, '2026-01-06', 0);
+  const right = trueHeights(one, 'hero', truth).seat ?? NaN;
+  const edge = trueHeights(one, 'hero', truth, { edge: true }).seat ?? NaN;
+  expect(right - edge).toBeGreaterThan(2);
+  expect(right - edge).toBeLessThan(5);
+});
+
+test('a hip too low in pigeon is felt in the knee, hands too low in a fold are not', () => {
+  const one = student();
+  const chance = chanceFrom(9);
+  const truth = truthOn(one, '2026-01-06', 0);
+  const low = (pose: string) => {
+    const planned = planStudent({ person: one.person, readings: [], sessions: [] }, sampleShelf, '2026-01-06', { poses: [pose] }).poses[0]!;
+    return doPose(one, { ...planned, slots: planned.slots.map((slot) => ({ ...slot, stackCm: 0 })) }, truth, chance).feeling.place;
+  };
+  expect(low('standing-fold')).toBe('muscle');
+  expect(['joint', 'muscle']).toContain(low('pigeon'));
+});
+
+test('neighbouring seeds tell different stories', () => {
+  const firsts = Array.from({ length: 50 }, (_, i) => chanceFrom(seedOf(1, i)).uniform());
+  const mean = firsts.reduce((sum, one) => sum + one, 0) / firsts.length;
+  expect(new Set(firsts.map((one) => one.toFixed(3))).size).toBeGreaterThan(45);
+  expect(mean).toBeGreaterThan(0.35);
+  expect(mean).toBeLessThan(0.65);
+  expect(seedOf(1, 2)).not.toBe(seedOf(2, 1));
+});
+
+test('example bodies are read as what they are', () => {
+  for (const body of exampleBodies) {
+    const { person, readings } = exampleRecord(body, '2026-01-06');
+    const known = estimateRanges({ person, readings, sessions: [] }, '2026-01-06');
+    for (const [range, value] of Object.entries(body.values)) {
+      const told = known[`${range}:left` as 'hamstring:left'] ?? known[range as 'spineFold'];
+      expect(Math.abs((told?.mean ?? NaN) - value)).toBeLessThan(12);
+    }
+  }
 });

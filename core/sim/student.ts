@@ -7,7 +7,7 @@ import { atTheEdge, settlePose } from '../plan/settle';
 import type { Shelf } from '../props/shelf';
 import { leftEmpty } from '../plan/buildSlot';
 import { uncertainParameters, type Draw, type InputKey } from '../geometry/draw';
-import { methods, type MethodId } from '../ranges/protocols';
+import { methods, protocolOf, type MethodId } from '../ranges/protocols';
 import { reading } from '../parameters';
 import { keysOf, priorOf, rangeIds, ranges, type RangeId, type RangeKey, type ReadingSide, type Side } from '../ranges/ranges';
 import { comesDown, poseById } from '../poses/poses';
@@ -72,9 +72,16 @@ export function truthAfter(student: SimulatedStudent, weeks: number, swingDeg: n
 
 export const daySwing = (chance: Chance) => chance.normal(0, reading.daySwing.value);
 
+/** What a method shows for a true range, where its protocol reads a little off and puts it right again. */
+export function shownFor(id: RangeId, method: MethodId, value: number): number {
+  const protocol = protocolOf(id, method);
+  const { mean } = protocol?.unit === 'deg' ? protocol.convert(value, 1, { body: bodyFrom(170), coupling: { mean: 1, sd: 0 } }) : { mean: value };
+  return 2 * value - mean;
+}
+
 /** A simulated reading: the truth of the day with the method's error, as whole degrees. */
 export function measure(student: SimulatedStudent, id: RangeId, side: Side, method: MethodId, at: string, truth: Draw, chance: Chance, readings = 2): Omit<Reading, 'id'> {
-  const value = truth[ranges[id].sided ? (`${id}:${side}` as RangeKey) : id] as number;
+  const value = shownFor(id, method, truth[ranges[id].sided ? (`${id}:${side}` as RangeKey) : id] as number);
   const { least, most } = ranges[id];
   const values = Array.from({ length: readings }, () => Math.round(Math.min(most, Math.max(least, chance.normal(value, methods[method].semDeg ?? 3)))));
   return { person: student.person.id, range: id, side: ranges[id].sided ? side : 'both', method, values, at, warm: false, note: '' };

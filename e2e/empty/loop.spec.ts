@@ -5,6 +5,7 @@ const EVENING = new Date('2026-03-02T18:00:00Z');
 const week = (n: number) => new Date(EVENING.getTime() + n * 7 * 86_400_000);
 
 test('good sessions bring the seat of hero down one rung, with its reason', async ({ page }) => {
+  test.slow();
   await page.clock.install({ time: EVENING });
   await firstVisit(page, 'Wren Tollivar', '180', { left: '120', right: '122' });
   const id = idOf(page);

@@ -1,6 +1,7 @@
 import { Link, useRouter } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
+import { tapedLengths } from '@/core/body/body';
 import { approaches, questions, type QuestionId } from '@/core/approaches/approaches';
 import type { RangeEstimate } from '@/core/estimate/estimate';
 import { ranges, splitKey } from '@/core/ranges/ranges';
@@ -17,6 +18,7 @@ import { Aside, Title, Words } from '@/ui/Words';
 import { useEstimates, useOjas, useOjasDispatch, usePerson, useUnits } from '../hooks';
 import { Choice } from '../plan/PoseChoices';
 import { StudentForm, type PersonFields } from './StudentForm';
+import { Proportions } from './Proportions';
 import { StudentTabs } from './StudentTabs';
 import { NoStudent } from './NoStudent';
 
@@ -33,6 +35,7 @@ export function StudentScreen({ id }: { readonly id: string }) {
   const units = useUnits();
   const [editing, setEditing] = useState(false);
   const [choosing, setChoosing] = useState(false);
+  const [taping, setTaping] = useState(false);
   if (!person || !estimates) return <NoStudent />;
 
   const save = async ({ birthYear, ...fields }: PersonFields) => {
@@ -48,6 +51,7 @@ export function StudentScreen({ id }: { readonly id: string }) {
   const known = Object.values(estimates).filter((one): one is RangeEstimate => one !== undefined);
   const measured = known.filter(({ source }) => source !== 'assumed');
   const own = Object.keys(person.choices).length;
+  const taped = Object.keys(person.bodyCm).length;
   const yes = person.cautions.filter(({ answer }) => answer === 'yes');
   return (
     <Screen title={person.name} foot={<Link href={`/students/${id}/measure`} asChild><Press kind="main">Measure</Press></Link>}>
@@ -70,6 +74,12 @@ export function StudentScreen({ id }: { readonly id: string }) {
         <Aside>{own === 0 ? 'Every choice is the approach’s.' : `${own} ${own === 1 ? 'choice is' : 'choices are'} set for this student alone.`} A choice for one pose is set under “Why” in the plan.</Aside>
         <Press aria-expanded={choosing} onPress={() => setChoosing(!choosing)}>{choosing ? 'Hide the choices' : 'Choices'}</Press>
         {choosing ? questionIds.map((question) => <Choice key={question} person={person} question={question} />) : null}
+      </Sheet>
+      <Sheet>
+        <Title level={2}>Proportions</Title>
+        <Words>{taped === 0 ? 'Every length comes from the stature.' : `${taped} of ${tapedLengths.length} lengths are taped; the rest come from the stature.`}</Words>
+        <Press aria-expanded={taping} onPress={() => setTaping(!taping)}>{taping ? 'Hide the lengths' : 'Tape the lengths'}</Press>
+        {taping ? <Proportions person={person} units={units} /> : null}
       </Sheet>
       {editing ? <Sheet><StudentForm person={person} units={units} saveWords="Save" onSave={(fields) => void save(fields)} /></Sheet> : null}
       <View className="flex-row flex-wrap gap-2">

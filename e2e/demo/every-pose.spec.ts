@@ -1,0 +1,53 @@
+import { expect, test } from '../quiet';
+
+test('a one-sided pose is planned, seen from above, and done on each side by itself', async ({ page }) => {
+  test.slow();
+  await page.goto('/students/p-yusuf/plan');
+  const left = page.getByRole('article', { name: 'Pigeon, left' });
+  await expect(left.getByRole('img')).toHaveAccessibleName(/^Pigeon, left, seen from the side/);
+  await left.getByRole('button', { name: 'From above' }).click();
+  await expect(left.getByRole('img')).toHaveAccessibleName('Pigeon, left, seen from above.');
+  await expect(page.getByRole('article', { name: 'Pigeon, right' })).toBeVisible();
+
+  await page.getByRole('link', { name: 'Mat' }).click();
+  for (const box of await page.getByRole('checkbox').all()) if (!/^Pigeon/.test(await box.innerText())) await box.click();
+  await page.getByRole('button', { name: /Begin: 2 poses/ }).click();
+  await expect(page.getByRole('heading', { name: 'Pigeon, left' })).toBeVisible();
+  for (const step of ['enter', 'look', 'hold', 'feel']) await page.getByRole('button', { name: `Next: ${step}` }).click();
+  await page.getByRole('radio', { name: 'In muscle' }).click();
+  await page.getByRole('radio', { name: '3', exact: true }).click();
+  await page.getByRole('button', { name: /^Record/ }).click();
+  await expect(page.getByRole('heading', { name: 'Pigeon, right' })).toBeVisible();
+  await page.getByRole('button', { name: 'End the session here' }).click();
+  await expect(page.getByText('Pigeon, left', { exact: true }).first()).toBeVisible();
+});
+
+test('a pose of another group is looked at, and its caution told', async ({ page }) => {
+  await page.goto('/students/p-ines/plan');
+  await page.getByRole('radio', { name: 'Kneeling' }).click();
+  await expect(page.getByRole('article', { name: 'Horse, left' }).getByText('Not for now')).toBeVisible();
+  await expect(page.getByRole('article', { name: 'Child' }).getByRole('img')).toBeVisible();
+  await page.getByRole('radio', { name: 'Chair', exact: true }).click();
+  await expect(page.getByRole('article', { name: 'Seat on a chair' }).getByText(/^The back of the knee stands/).first()).toBeVisible();
+});
+
+test('a sore day lifts what stands there, and is said on the mat', async ({ page }) => {
+  await page.goto('/students/p-oona/mat');
+  await page.getByRole('radiogroup', { name: 'How today is' }).getByRole('radio', { name: 'Sore' }).click();
+  for (const box of await page.getByRole('checkbox').all()) if ((await box.innerText()).trim() !== 'Hero') await box.click();
+  await page.getByRole('button', { name: /Begin: 1 pose/ }).click();
+  await expect(page.getByText('A sore day: one rung higher than usual.')).toBeVisible();
+  await page.reload();
+  await expect(page.getByText('A sore day: one rung higher than usual.')).toBeVisible();
+});
+
+test('a choice for one pose is set under its working and can be undone', async ({ page }) => {
+  await page.goto('/students/p-marit/plan');
+  const hero = page.getByRole('article', { name: 'Hero', exact: true });
+  await hero.getByRole('button', { name: 'Why' }).click();
+  await hero.getByRole('radio', { name: 'A folded towel' }).click();
+  await expect(hero.getByRole('radio', { name: 'A folded towel' })).toBeChecked();
+  await expect(hero.getByText(/^Behind the knee/).first()).toBeVisible();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(hero.getByRole('radio', { name: /^As for this student/ })).toBeChecked();
+});
