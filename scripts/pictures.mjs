@@ -22,6 +22,8 @@ const views = [
   { name: 'measure', path: '/students/p-bram/measure', do: [press(/narrower by/), digits('52'), digits('59'), (page) => page.getByLabel(/^Reading 3/).evaluate((field) => field.scrollIntoView())] },
   { name: 'plan', path: '/students/p-bram/plan', do: [into('Hero')] },
   { name: 'plan-try', path: '/students/p-marit/plan', do: [(page) => page.getByRole('article', { name: 'Staff' }).getByRole('button', { name: 'Try other heights' }).click(), (page) => page.getByRole('slider', { name: 'Height, knees' }).focus(), ...Array.from({ length: 6 }, () => (page) => page.keyboard.press('PageDown')), into('Staff')] },
+  { name: 'plan-above', path: '/students/p-oona/plan', do: [(page) => page.getByRole('article', { name: 'Soles together' }).getByRole('button', { name: 'From above' }).click(), into('Soles together')] },
+  { name: 'drawings', path: '/more/drawings', size: WIDE, do: [(page) => page.getByRole('radio', { name: 'Folds, hips and squats' }).click(), into('One-leg fold')] },
   { name: 'plan-dark', path: '/students/p-lulu/plan', dark: true, do: [into('Reclined hero')] },
   { name: 'plan-wide', path: '/students/p-bram/plan', size: WIDE, do: [into('Staff')] },
   { name: 'today-wide', path: '/', size: WIDE },

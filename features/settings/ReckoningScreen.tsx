@@ -1,5 +1,5 @@
 import { View } from 'react-native';
-import { allParameters } from '@/core/parameters';
+import { allParameters, decision } from '@/core/parameters';
 import { Screen } from '@/ui/Screen';
 import { Sheet } from '@/ui/Sheet';
 import { Aside, Title, Words } from '@/ui/Words';
@@ -14,7 +14,7 @@ export function ReckoningScreen() {
         <Title level={2}>In short</Title>
         <Words>The body is a chain of straight segments as long as the student’s own. For each pose, Ojas asks how far hips, knees and front thighs would have to go on the floor, and raises the supports until nobody is asked for more than they have, with a little kept in hand.</Words>
         <Words>Every range is a belief with a doubt: readings narrow it, time widens it. The doubt is carried through to the height, which is why a height comes with a band: in four of five such bodies it lies inside.</Words>
-        <Words>What goes well on the mat says “no more than this is needed”; what is felt at a joint says “more than this”. A support comes down one rung when two sessions running went well and the chance is at least eight in ten that the range carries the next rung.</Words>
+        <Words>What goes well on the mat says “no more than this is needed”; what is felt at a joint says “more than this”. A support comes down one rung when two sessions running went well and it is very likely ({Math.round(decision.chance.value * 1000) / 10} in a hundred) that the day’s range carries the next rung.</Words>
       </Sheet>
       {Object.entries(allParameters).map(([group, parameters]) => (
         <Sheet key={group}>
