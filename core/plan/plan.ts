@@ -8,7 +8,7 @@ import { dayOf, daysBetween, shiftDays } from '../formats/time';
 import { bandsOf, Z90, type Band } from '../geometry/band';
 import { normalQuantile } from '../normal';
 import { type Belief, type Draw, type InputKey } from '../geometry/draw';
-import { sidelessKey, slotKey, type Built, type Family, type FamilyInput } from '../geometry/family';
+import { sidelessKey, slotKey, type Built, type Family, type FamilyInput, type SlotNeed } from '../geometry/family';
 import { decision as decisionParameter, hold as holdParameter, offset as offsetParameter } from '../parameters';
 import { poses, stageOf } from '../poses/poses';
 import type { Pose, RaiseReason } from '../poses/pose';
@@ -175,10 +175,14 @@ function planPose(settled: Settled, side: ReadingSide, ground: Ground): Planned 
   const slots: PlanSlot[] = [];
   const firstZ = normalQuantile(ground.caution.firstBuild);
   let used: Used = {};
+  // Solved anew only after a slot on which others stand.
+  let follow: readonly SlotNeed[] = [];
   for (const band of bands) {
     if (verdict.changes.has('no strap') && band.need.slot === 'strap') continue;
     const key = slotKey(band.need);
-    const need = (slots.length > 0 && family.afterBuilt?.(input, built).find((one) => slotKey(one) === key)) || band.need;
+    const before = slots.at(-1)?.slot;
+    if (before !== undefined && family.afterBuilt && STOOD_ON.has(before)) follow = family.afterBuilt(input, built);
+    const need = follow.find((one) => slotKey(one) === key) ?? band.need;
     const doubt = offsets.get(key) as SlotDoubt;
     const slot = buildSlot({ need, edgeCm: need.rawCm + (edge.get(key) ?? band.need.rawCm) - band.need.rawCm, band, doubt, decision, lying: lying(key), rule: rule(need.slot), shelf: ground.shelf, why: family.why(input, need), pose, used, firstZ, firstChance: ground.caution.firstBuild, extraRung: ground.day !== 'usual' });
     slots.push(slot);
@@ -197,6 +201,9 @@ function planPose(settled: Settled, side: ReadingSide, ground: Ground): Planned 
     },
   };
 }
+
+/** Slots whose height other slots of a pose follow. */
+const STOOD_ON: ReadonlySet<SlotId> = new Set(['seat', 'underKnees', 'underShin', 'back', 'heels', 'hipLevel', 'feet']);
 
 /** Where a support would have to stand too high to be sensible, the pose that serves better, unless a caution forbids that one. */
 function betterInstead({ pose, verdict }: Settled, side: ReadingSide, bands: readonly Band[], offsets: ReadonlyMap<string, SlotDoubt>, { record }: Ground): PlanPose | null {

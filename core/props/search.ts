@@ -120,7 +120,7 @@ function firstFrom(heights: Float64Array, heightCm: number): number {
 }
 
 /** A rival may stand this much further off than the best before it is no rival. */
-const RIVAL_COST = 3;
+const RIVAL_COST = 2;
 
 /** The best stack for a wish between two heights, and the runners-up that use other things. Empty only when nothing stands between them. */
 export function bestStacks(shelf: Shelf, rule: SlotRule, { targetCm, lying, used }: StackWish, leastCm = 0, mostCm = Infinity): Stack[] {

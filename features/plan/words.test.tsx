@@ -1,7 +1,9 @@
 import { planStudent } from '@/core/plan/plan';
 import { recordWith, sampleReading, sampleShelf } from '@/core/tests/samples';
 import { columnsOf, railColumns } from './columns';
-import { actionWords, figureWords, heightWords, inputWords, poseName, shortSlot, slotWords } from './words';
+import { uncertainParameters } from '@/core/geometry/draw';
+import { posesIn } from '@/core/poses/poses';
+import { actionWords, figureWords, groupNames, heightWords, inputWords, poseGroups, poseName, poseTitle, shortSlot, slotWords } from './words';
 
 const planned = (pose: string) => planStudent(recordWith({ readings: [sampleReading({ values: [130] })] }), sampleShelf, '2026-01-15', { poses: [pose] }).poses[0]!;
 
@@ -42,4 +44,22 @@ test('the rail shows the slots that come down, where something stands', () => {
   expect(railColumns(planned('hero')).map(({ key }) => key)).toEqual(['seat']);
   expect(railColumns(planned('reclined-hero')).map(({ key }) => key)).toEqual(['seat', 'back.high']);
   expect(columnsOf(planned('hero').slots)).toHaveLength(planned('hero').slots.length);
+});
+
+test('a pose with sides is titled with its side, a pair’s slot with its own', () => {
+  expect([poseTitle({ pose: 'pigeon', side: 'left' }), poseTitle({ pose: 'hero', side: 'both' })]).toEqual(['Pigeon, left', 'Hero']);
+  expect([slotWords({ slot: 'underThigh', side: 'right' }), slotWords({ slot: 'seat', side: 'both' })]).toEqual(['Under the thigh, right', 'Seat']);
+});
+
+test('every parameter that widens a band has its words', () => {
+  for (const key of Object.keys(uncertainParameters)) expect(inputWords(key)).not.toMatch('leaves out');
+  expect(inputWords('hipRotation:left')).toBe('outward rotation, left');
+  expect(inputWords(null)).toMatch('mat');
+});
+
+test('every group has a name and poses', () => {
+  for (const group of poseGroups) {
+    expect(groupNames[group].length).toBeGreaterThan(3);
+    expect(posesIn(group).length).toBeGreaterThan(2);
+  }
 });
