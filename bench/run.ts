@@ -63,7 +63,7 @@ const ours = median(() => bandsOf(families.kneeling, { body, settings, side: 'bo
 const naive = median(naiveBand);
 say(`the same by ${DRAWS} drawn bodies (kneeling)`, naive);
 process.stdout.write(`${'ratio, drawn bodies to sigma points'.padEnd(64)} ${(naive / ours).toFixed(1).padStart(9)} ×\n`);
-say('a whole plan, every pose with stacks and history', median(() => planStudent(record, book.shelf, DAY), 9, 3));
+say('a whole plan, every pose with stacks and history', median(() => planStudent(record, book.shelf, DAY), 9, 20));
 say('a dragged height: one pose solved again', median(() => solveFigure({ person, pose: 'hero', side: 'both', shelf: book.shelf }, estimates, { seat: 20 })));
 const long = Array.from({ length: 5 * 52 }, (_, i) => ({ ...record.readings[0]!, id: `x${i}`, at: shiftDays('2021-01-01', 7 * i) }));
 say('the filter over five years of weekly readings', median(() => estimateRanges({ person, readings: long, sessions: [] }, DAY), 9, 3));
