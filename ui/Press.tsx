@@ -41,8 +41,8 @@ export function Chips<T extends string>({ label, options, chosen, onChoose }: Ch
     <View role="radiogroup" aria-label={label} className="flex-row flex-wrap gap-2">
       {options.map(({ id, words }) => (
         <Pressable key={id} role="radio" aria-checked={id === chosen} onPress={() => onChoose(id)}
-          className={`min-h-12 justify-center rounded-md border px-3 py-2 ${id === chosen ? 'border-thread bg-thread' : 'border-line bg-sheet'}`}>
-          <Text className={`font-text text-base ${id === chosen ? 'font-semibold text-thread-ink' : 'text-ink'}`}>{words}</Text>
+          className={`min-h-12 max-w-full flex-row items-center justify-center rounded-md border px-3 py-2 ${id === chosen ? 'border-thread bg-thread' : 'border-line bg-sheet'}`}>
+          <Text className={`shrink font-text text-base ${id === chosen ? 'font-semibold text-thread-ink' : 'text-ink'}`}>{words}</Text>
         </Pressable>
       ))}
     </View>
