@@ -103,8 +103,6 @@ export const reclinedHero = {
   lowRibsAt: p(0.35, 'ratio', 'along the trunk from the hip; starting value'),
   bladesAt: p(0.8, 'ratio', 'along the trunk from the hip; starting value'),
   headAt: p(1.22, 'ratio', 'along the trunk from the hip; starting value'),
-  sitOnlyFrom: p(70, 'deg', 'trunk incline past which leaning back is no longer reclining; starting value'),
-  forearmsFrom: p(50, 'deg', 'trunk incline past which forearms serve better than a ramp; starting value'),
 } as const;
 
 export const standingFold = {
@@ -120,7 +118,6 @@ export const standingFold = {
 export const crossLegged = {
   crossedKnee: p(130, 'deg'),
   solesNearKnee: p(140, 'deg'),
-  solesFarKnee: p(105, 'deg', 'soles together, heels far away: a diamond; starting value'),
   stackedKnee: p(90, 'deg'),
   lotusKnee: p(140, 'deg'),
   footHeight: p(0.03, 'of stature', 'ankle over the floor in a crossed or open seat; starting value'),
@@ -136,7 +133,6 @@ export const crossLegged = {
 
 export const straddle = {
   easyShare: p(0.75, 'ratio', 'share of the spread that costs the pelvis nothing; starting value'),
-  mostShare: p(0.85, 'ratio', 'share of the spread that may be used; starting value'),
   widest: p(55, 'deg', 'half angle past which width serves nothing; starting value'),
   standingWidest: p(35, 'deg', 'half angle of a standing wide fold; starting value'),
 } as const;
@@ -172,7 +168,6 @@ export const reclined = {
   openRise: p(18, 'cm', 'ramp of reclined soles-together at its high end, by comfort; starting value'),
   steepRise: p(19, 'cm', 'from here the knees are propped rather than the hips; starting value'),
   restRoll: p(12, 'cm', 'roll under the knees at rest; starting value'),
-  listMost: p(3, 'deg', 'tilt of the pelvis to one side that is let pass; starting value'),
 } as const;
 
 /** Small gaps found by trying, rung by rung, where no formula would be worth its measuring. */

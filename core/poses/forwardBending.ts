@@ -1,3 +1,4 @@
+import { pigeon } from '../parameters';
 import { goesUpAt, type Pose } from './pose';
 
 /** Forward bends, hip openers and squats. */
@@ -152,7 +153,7 @@ export const forwardBending: readonly Pose[] = [
       { id: 'arches', seen: 'Low back arches', slot: 'hands', way: 'raise' },
     ],
     warmUps: ['figure-four', 'low-lunge'], counterposes: ['child', 'down-dog'], easier: 'figure-four', harder: 'king-pigeon',
-    insteadOver: { slot: 'hipLevel', cm: 20, pose: 'figure-four', words: 'The front hip would have to stand on {cm}: the figure four on the back gives the same without the load.' },
+    insteadOver: { slot: 'hipLevel', cm: pigeon.highestHip.value, pose: 'figure-four', words: 'The front hip would have to stand on {cm}: the figure four on the back gives the same without the load.' },
     atHome: 'Hip: folded blankets or a firm cushion. Chest: pillows.', hold: { firstSeconds: 60, mostSeconds: 480 },
   },
   {
@@ -170,7 +171,7 @@ export const forwardBending: readonly Pose[] = [
       { id: 'knee-edge', seen: 'Feeling in the front knee', slot: 'hipLevel', way: 'raise' },
     ],
     warmUps: ['pigeon', 'low-lunge'], counterposes: ['child'], easier: 'pigeon',
-    insteadOver: { slot: 'hipLevel', cm: 20, pose: 'figure-four', words: 'The front hip would have to stand on {cm}: the figure four on the back comes first.' },
+    insteadOver: { slot: 'hipLevel', cm: pigeon.highestHip.value, pose: 'figure-four', words: 'The front hip would have to stand on {cm}: the figure four on the back comes first.' },
     atHome: 'Strap: a long belt. Shin at a wall instead.', hold: { firstSeconds: 20, mostSeconds: 60 },
   },
   {

@@ -2,7 +2,7 @@ import { zodResolver } from '@hookform/resolvers/zod';
 import { Controller, useForm } from 'react-hook-form';
 import { View } from 'react-native';
 import { z } from 'zod';
-import { bodyFrom, tapedLengths, tapes, unlikelyLengths, usualShare, type TapedBody } from '@/core/body/body';
+import { tapedLengths, tapes, unlikelyLengths, usualShare, type TapedBody } from '@/core/body/body';
 import type { Person } from '@/core/formats/book';
 import { put } from '@/store/facts';
 import { commit } from '@/store/store';
@@ -42,7 +42,7 @@ export function Proportions({ person, units }: ProportionsProps) {
       {tapedLengths.map((id) => (
         <View key={id} className="gap-0.5">
           <Controller control={control} name={id} render={({ field }) => <Field label={tapes[id].name} hint={`${units}, may stay empty`} inputMode="decimal" value={field.value ?? ''} onChangeText={field.onChange} fault={errors[id]?.message as string | undefined} />} />
-          <Aside>{tapes[id].how} Usual for this stature: {length(usualShare[id] * bodyFrom(person.statureCm).statureCm, units)}.</Aside>
+          <Aside>{tapes[id].how} Usual for this stature: {length(usualShare[id] * person.statureCm, units)}.</Aside>
         </View>
       ))}
       {questioned.map(({ length: id, words }) => <Words key={id} className="text-rust">{words.replace(new RegExp(`^${id}`), tapes[id].name)}</Words>)}
