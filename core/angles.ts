@@ -5,4 +5,3 @@ export const cosDeg = (deg: number) => Math.cos((deg * Math.PI) / 180);
 export const asinDeg = (ratio: number) => (Math.asin(clamp(ratio, -1, 1)) * 180) / Math.PI;
 export const acosDeg = (ratio: number) => (Math.acos(clamp(ratio, -1, 1)) * 180) / Math.PI;
 export const clamp = (x: number, low: number, high: number) => Math.min(high, Math.max(low, x));
-export const roundTo = (x: number, step: number) => Math.round(x / step) * step;

@@ -146,6 +146,3 @@ export function sdOnDay(key: RangeKey, sd: number): number {
 export function believableChange(sem: number, readingsEach: number, daySwing = readingParameter.daySwing.value): number {
   return 1.96 * Math.SQRT2 * Math.sqrt(sem ** 2 / readingsEach + daySwing ** 2);
 }
-
-/** "128° ± 4": a level with the half width of its 80 % band. */
-export const Z_OF_BAND = 1.2816;

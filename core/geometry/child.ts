@@ -2,12 +2,10 @@ import { child as parameter, fold, spineShare, strapped } from '../parameters';
 import { sides, ranges } from '../ranges/ranges';
 import { leastOf, rangeValue, stifferSide, valueOf } from './draw';
 import { keysOn, type Built, type Family, type FamilyInput, type SlotNeed } from './family';
-import { chestNeed, floorAhead, foldedTrunk, foldWhy, foreheadNeed, restingOn, upperFigure, type FoldedTrunk } from './foldedTrunk';
+import { AT_REST, chestNeed, floorAhead, foldedTrunk, foldWhy, foreheadNeed, onFloor, restingOn, upperFigure, type FoldedTrunk } from './foldedTrunk';
 import { kneeBendOnSeat, kneeDemands, kneelingKeys, kneelingLegs, kneelingPadPlaces, kneelingPads, kneelingSeatNeedCm, kneelingWhy } from './kneelingSeat';
 import { cosDeg } from '../angles';
 import type { Point, Posture } from './posture';
-
-const floor = () => ({ cm: 0, under: 'floor' });
 
 /** Rounding of a spine at rest: more for one that rounds more than most, none where a caution keeps it quiet. */
 const curledDeg = ({ draw, settings }: FamilyInput) =>
@@ -20,9 +18,9 @@ function restingTrunk(input: FamilyInput, seatCm: number, built?: Built): Folded
   const wide = settings.childKnees === 'wide' ? parameter.wideKnees.value : 0;
   const bends = Math.min(settings.hipFlexionMostDeg, leastOf(draw, 'hipFlexion', sides) + wide);
   const hip = kneelingLegs(seatCm, body, settings.underShinCm).hip;
-  const rounding = { spineDeg: curledDeg(input), neckDropDeg: parameter.neckDrop.value };
+  const rounding = { ...AT_REST, spineDeg: curledDeg(input) };
   const lean = bends - 90 + thighSlope;
-  return built ? restingOn(input, hip, lean, floor, built, rounding) : foldedTrunk(input, hip, lean, floor, rounding);
+  return built ? restingOn(input, hip, lean, onFloor, built, rounding) : foldedTrunk(input, hip, lean, onFloor, rounding);
 }
 
 const heelsSeat = (input: FamilyInput, built: number) => input.body.heelsSatOnCm + built;
@@ -65,7 +63,7 @@ const frogSpreadDeg = ({ draw, settings }: FamilyInput) => Math.min(85, settings
 function frogTrunk(input: FamilyInput): { hip: Point; trunk: FoldedTrunk } {
   const { body } = input;
   const hip: Point = [0, body.kneeFrontCm + body.thighCm * cosDeg(frogSpreadDeg(input))];
-  return { hip, trunk: foldedTrunk(input, hip, 84, floor, { spineDeg: 4, neckDropDeg: parameter.neckDrop.value }) };
+  return { hip, trunk: foldedTrunk(input, hip, 84, onFloor, { ...AT_REST, spineDeg: 4 }) };
 }
 
 /** Frog: hips in line with the knees, as wide as the thighs open; chest and forehead carried at the height that leaves. */

@@ -12,6 +12,9 @@ export interface Crossing {
   readonly pastMidlineCm: number;
 }
 
+/** Soles together, heels near: the leg of a soles-together seat, on its own or beside a long one. */
+export const solesTogether = ({ statureCm }: Body): Crossing => ({ kneeDeg: crossLegged.solesNearKnee.value, footCm: crossLegged.footHeight.value * statureCm, pastMidlineCm: 0 });
+
 /** A solved leg in space. */
 export interface CrossedLeg extends Leg {
   /** Thigh over the horizontal, minus when the knee lies lower than the hip. */

@@ -1,11 +1,11 @@
 import { sinDeg } from '../angles';
 import type { Body } from '../body/body';
-import { child, crossLegged as parameter, fold } from '../parameters';
+import { crossLegged as parameter, fold } from '../parameters';
 import { sides, type Side } from '../ranges/ranges';
 import { crossedLeg, hipForRiseCm, rotationFrom, thighRiseDeg, type Crossing } from './crossedLeg';
 import { rangeValue, stifferSide } from './draw';
 import { keysOn, slotKey, workingLegs, type Built, type Demand, type Family, type FamilyInput, type SlotNeed } from './family';
-import { floorAhead, foldedTrunk, foldWhy, foreheadNeed, restingOn, upperFigure } from './foldedTrunk';
+import { AT_REST, floorAhead, foldedTrunk, foldWhy, foreheadNeed, restingOn, upperFigure } from './foldedTrunk';
 import { armToward, headFrom, legOf, spineFrom, type Point, type Posture, type SupportPlace } from './posture';
 
 /** What tells one cross-legged seat from another. */
@@ -72,14 +72,12 @@ function shinsUnder(input: FamilyInput, seatCm: number, form: CrossedForm) {
   return (x: number) => (x < furthest + 4 ? { cm: form.footShare * body.statureCm + body.calfRadiusCm, under: 'shins' } : { cm: 0, under: 'floor' });
 }
 
-/** At rest the neck lets the forehead down. */
-const resting = { neckDropDeg: child.neckDrop.value };
 const seatOf = (built: Built) => built.seat ?? 0;
 
 /** A seat with both legs crossed, opened or stacked; each side is solved apart and the seat follows the stiffer one. */
 export function crossedSeat(id: string, form: CrossedForm): Family {
   const upper = (input: FamilyInput, seatCm: number) =>
-    form.folds ? [foreheadNeed(foldedTrunk(input, [0, seatCm + input.body.seatToHipCm], foldLeanDeg(input, seatCm, form), shinsUnder(input, seatCm, form), resting))] : [];
+    form.folds ? [foreheadNeed(foldedTrunk(input, [0, seatCm + input.body.seatToHipCm], foldLeanDeg(input, seatCm, form), shinsUnder(input, seatCm, form), AT_REST))] : [];
   const after = (input: FamilyInput, seatCm: number) => [...gapNeeds(input, seatCm, form), ...upper(input, seatCm)];
   return {
     id,
@@ -120,7 +118,7 @@ function crossedPosture(input: FamilyInput, built: Built, hip: Point, legs: Reco
   const seat: SupportPlace = { slot: 'seat', xCm: hip[0] - 5, bottomCm: 0, topCm: seatCm };
   const joints = { hip, ...legOf(near), far: legOf(far) };
   if (leanDeg !== null) {
-    const trunk = restingOn(input, hip, leanDeg, shinsUnder(input, seatCm, form), built, resting);
+    const trunk = restingOn(input, hip, leanDeg, shinsUnder(input, seatCm, form), built, AT_REST);
     return { ...joints, ...upperFigure(input, trunk, floorAhead(trunk.spine.at(-1) as Point, body), 1), pelvisDeg: leanDeg, pelvisLeanDeg: leanDeg, supports: [seat, ...knees, ...trunk.support(built)] };
   }
   const spine = spineFrom(hip, body.trunkCm, -rollBack, rollBack * 0.9);

@@ -9,6 +9,9 @@ export interface Under {
   readonly under: string;
 }
 
+/** Nothing but the floor to come down over. */
+export const onFloor = (): Under => ({ cm: 0, under: 'floor' });
+
 /** A trunk that folds from the hips and rounds a little on its way to the forehead. */
 export interface FoldedTrunk {
   readonly leanDeg: number;
@@ -27,6 +30,9 @@ interface Rounding {
   readonly spineDeg?: number;
   readonly neckDropDeg?: number;
 }
+
+/** At rest the neck lets the forehead down. */
+export const AT_REST: Rounding = { neckDropDeg: child.neckDrop.value };
 
 /** No trunk folds further than flat along the legs. */
 const FLAT_DEG = 95;

@@ -1,7 +1,7 @@
 import { asinDeg, cosDeg, sinDeg } from '../angles';
 import { crossLegged, longSit as longSitParameter } from '../parameters';
 import { palmGapCm } from './arms';
-import { crossedLeg, type Crossing } from './crossedLeg';
+import { crossedLeg, solesTogether } from './crossedLeg';
 import { thighGapCm, usableRotation } from './crossedSeat';
 import { rangeValue, valueOf } from './draw';
 import { keysOn, otherSide, worked, type Family, type FamilyInput, type SlotNeed } from './family';
@@ -9,10 +9,9 @@ import { hamstringDemands, hipFlexionAt, kneeGapCm, longFoot, longLegs, longSit,
 import { armToward, headFrom, legOf, type Leg, type Point } from './posture';
 import { foldOrSitWhy, seatedFold } from './seatedFold';
 
-const bentCrossing = ({ body }: FamilyInput): Crossing => ({ kneeDeg: crossLegged.solesNearKnee.value, footCm: crossLegged.footHeight.value * body.statureCm, pastMidlineCm: 0 });
 
 /** The leg that is bent and laid open beside the long one. */
-const openLeg = (input: FamilyInput, seatCm: number) => crossedLeg(seatCm + input.body.seatToHipCm, usableRotation(input, worked(input.side)), bentCrossing(input), input.body);
+const openLeg = (input: FamilyInput, seatCm: number) => crossedLeg(seatCm + input.body.seatToHipCm, usableRotation(input, worked(input.side)), solesTogether(input.body), input.body);
 
 const openKneeNeed = (input: FamilyInput, seatCm: number): SlotNeed => ({
   slot: 'underThigh', side: 'both', rawCm: thighGapCm(seatCm + input.body.seatToHipCm, openLeg(input, seatCm).thighRiseDeg, crossLegged.thighSupportAt.value, input.body),

@@ -1,12 +1,12 @@
 import { acosDeg, asinDeg, cosDeg, sinDeg } from '../angles';
 import { armCm } from '../body/body';
-import { child, crossLegged, fold, pigeon as parameter } from '../parameters';
+import { crossLegged, fold, pigeon as parameter } from '../parameters';
 import { palmGapCm } from './arms';
 import { crossedLeg, rotationFrom, type Crossing } from './crossedLeg';
 import { usableRotation } from './crossedSeat';
 import { rangeValue, valueOf } from './draw';
 import { keysOn, otherSide, worked, type Built, type Demand, type Family, type FamilyInput, type SlotNeed } from './family';
-import { chestNeed, floorAhead, foldedTrunk, foldWhy, foreheadNeed, restingOn, type FoldedTrunk } from './foldedTrunk';
+import { AT_REST, chestNeed, floorAhead, foldedTrunk, foldWhy, foreheadNeed, onFloor, restingOn, type FoldedTrunk } from './foldedTrunk';
 import { armToward, between, headFrom, legOf, spineFrom, type Leg, type Point } from './posture';
 
 export const crossingAt = (kneeDeg: number, { body }: FamilyInput): Crossing => ({ kneeDeg, footCm: crossLegged.footHeight.value * body.statureCm, pastMidlineCm: 0 });
@@ -57,15 +57,11 @@ function uprightLeanDeg(input: FamilyInput, hip: Point): number {
 const trunkUp = (hip: Point, leanDeg: number, input: FamilyInput) => spineFrom(hip, input.body.trunkCm, leanDeg, leanDeg);
 const palms = (input: FamilyInput, hip: Point): SlotNeed => ({ slot: 'hands', side: 'both', rawCm: palmGapCm(trunkUp(hip, uprightLeanDeg(input, hip), input).at(-1) as Point, input.body) });
 
-const floor = () => ({ cm: 0, under: 'floor' });
-/** At rest the neck lets the forehead down. */
-const resting = { neckDropDeg: child.neckDrop.value };
-
 /** The fold over the front shin: as far as the front hip bends. */
 function folded(input: FamilyInput, hip: Point, built?: Built): FoldedTrunk {
   const bends = Math.min(input.settings.hipFlexionMostDeg, rangeValue(input.draw, 'hipFlexion', worked(input.side)));
   const lean = bends - 90 + frontFallDeg(hip, input);
-  return built ? restingOn(input, hip, lean, floor, built, resting) : foldedTrunk(input, hip, lean, floor, resting);
+  return built ? restingOn(input, hip, lean, onFloor, built, AT_REST) : foldedTrunk(input, hip, lean, onFloor, AT_REST);
 }
 
 const upper = (input: FamilyInput, hip: Point): SlotNeed[] => {

@@ -2,15 +2,14 @@ import { cosDeg, sinDeg } from '../angles';
 import type { Body } from '../body/body';
 import { crossLegged, reclined } from '../parameters';
 import { sides, type Side } from '../ranges/ranges';
-import { crossedLeg, type Crossing } from './crossedLeg';
+import { crossedLeg, solesTogether } from './crossedLeg';
 import { thighGapCm, usableRotation } from './crossedSeat';
 import { rangeValue } from './draw';
 import { keysOn, slotKey, type Built, type Family, type FamilyInput, type SlotNeed } from './family';
 import { inclineOn, neckWhy, rampNeeds, rampPlace, reclinedFigure } from './reclinedHero';
 import { between, legOf, type Point } from './posture';
 
-const crossing = ({ body }: FamilyInput): Crossing => ({ kneeDeg: crossLegged.solesNearKnee.value, footCm: crossLegged.footHeight.value * body.statureCm, pastMidlineCm: 0 });
-const openLeg = (input: FamilyInput, side: Side) => crossedLeg(input.body.seatToHipCm, usableRotation(input, side), crossing(input), input.body);
+const openLeg = (input: FamilyInput, side: Side) => crossedLeg(input.body.seatToHipCm, usableRotation(input, side), solesTogether(input.body), input.body);
 
 /** Where the legs are held: at the outer hips, or at the knees once the ramp is steep. */
 const heldAt = ({ settings }: FamilyInput, riseCm: number) => (settings.reclinedOpenHeld !== 'by ramp' ? settings.reclinedOpenHeld : riseCm >= reclined.steepRise.value ? 'underThigh' : 'outerHip');

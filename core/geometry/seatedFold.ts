@@ -3,7 +3,7 @@ import { armCm } from '../body/body';
 import { fold as parameter } from '../parameters';
 import { rangeValue, stifferSide } from './draw';
 import type { Built, Family, FamilyInput, SlotNeed } from './family';
-import { chestNeed, floorAhead, foldedTrunk, foldWhy, foreheadNeed, restingOn, upperFigure, type FoldedTrunk, type Under } from './foldedTrunk';
+import { chestNeed, floorAhead, foldedTrunk, foldWhy, foreheadNeed, onFloor, restingOn, upperFigure, type FoldedTrunk, type Under } from './foldedTrunk';
 import {
   hamstringDemands, hamstringLegs, hipFlexionAt, longFoot, longLegs, longSit, longSitNeeds, longSitSupports, longSitWhy, mendsRollBack, rollBackDeg, rollUnderKneesCm, spreadDemands, straddleHalfAngleDeg, turnedOut,
   type LongLegs,
@@ -41,7 +41,7 @@ interface Folded {
 function folded(seatCm: number, rollCm: number, input: FamilyInput, { spread = false }: FoldForm, built?: Built): Folded {
   const { body } = input;
   const legs = longLegs(seatCm, rollCm, body);
-  const under = (x: number) => (spread ? { cm: 0, under: 'floor' } : surfaceUnder(x, legs, body));
+  const under = (x: number) => (spread ? onFloor() : surfaceUnder(x, legs, body));
   const lean = pelvisLeanDeg(legs, input);
   const trunk = built ? restingOn(input, legs.hip, lean, under, built) : foldedTrunk(input, legs.hip, lean, under);
   const ball: Point = longFoot(legs, body).toe;

@@ -6,7 +6,7 @@ import { decision as decisionParameter } from '../parameters';
 import type { Shelf } from '../props/shelf';
 import { ranges, sides, type RangeId } from '../ranges/ranges';
 import { chanceFrom, seedOf, type Chance } from './chance';
-import { daySwing, doPose, grownAfter, measure, simulateStudent, trueHeights, truthAfter, type SimulatedStudent } from './student';
+import { daySwing, doPose, grownAfter, measure, simulateStudent, trueHeights, truthAfter, UNFELT_CM, type SimulatedStudent } from './student';
 import type { Draw } from '../geometry/draw';
 import { bestStacks } from '../props/search';
 import { slotRule } from '../props/slots';
@@ -50,8 +50,6 @@ interface Week {
 
 const START = '2026-01-05';
 const MILESTONE_CM = 5;
-/** Under this a seat too low is not felt. */
-const FELT_CM = 0.5;
 const MEASURED: readonly RangeId[] = ['kneeFlexion.hipBent'];
 const MEASURE_EVERY_WEEKS = 2;
 
@@ -129,7 +127,7 @@ function followStudent(index: number, policy: PolicyId, { weeks, seed }: CohortW
     const done = planned && planned.decision.action !== 'rest' ? doPose(student, planned, truth, felt) : undefined;
     if (done) sessions.push({ id: `${student.person.id}-${week}`, person: student.person.id, at: day, poses: [done] });
     const needCm = seatOf(truth, false);
-    followed.push({ week, seatCm, edgeCm: seatOf(truth, true), signal: seatOf(truth, true) - seatCm > FELT_CM, inBand: policy === 'rule' && seat ? needCm >= seat.lowCm - HAIR_CM && needCm <= seat.highCm + HAIR_CM : null });
+    followed.push({ week, seatCm, edgeCm: seatOf(truth, true), signal: seatOf(truth, true) - seatCm > UNFELT_CM, inBand: policy === 'rule' && seat ? needCm >= seat.lowCm - HAIR_CM && needCm <= seat.highCm + HAIR_CM : null });
   }
   return followed;
 }

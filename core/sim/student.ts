@@ -107,7 +107,7 @@ const JOINTS_SPEAK: Readonly<Record<string, readonly string[]>> = {
 };
 
 /** Under the edge by less than this, nothing is felt. */
-const UNFELT_CM = 0.5;
+export const UNFELT_CM = 0.5;
 const NO_SHELF: Shelf = [];
 /** Spread of what no range and no parameter explains, per pose and slot. */
 const UNKNOWN_CM = 2;
