@@ -51,6 +51,8 @@ interface Ground {
   readonly belief: Belief;
   /** The most likely value of every input. */
   readonly draw: Draw;
+  /** Estimates as they stood on an earlier day. */
+  readonly estimatesOn: (day: string) => Estimates;
   /** The most likely values on an earlier day, as they look today. */
   readonly drawOn: (day: string) => Draw;
   /** Share of an input's variance that is the swing of the day; the rest stays, and sessions speak of it. */
@@ -81,11 +83,12 @@ function remembering<K, T>(ask: (of: K) => T): (of: K) => T {
 export function planStudent(record: StudentRecord, shelf: Shelf, date: string, wish: PlanWish = {}): Plan {
   const { person } = record;
   const today = dayOf(date);
-  const estimates = estimateRanges(record, today);
+  const estimatesOn = remembering((day: string) => estimateRanges(record, day));
+  const estimates = estimatesOn(today);
   const drawOn = remembering((day: string) => drawBack(estimates, daysBetween(day, today) / 7));
   const belief = beliefOf(estimates);
   const ground: Ground = {
-    record, shelf, today, history: historyBefore(record.sessions, today), estimates, belief, draw: drawOn(today), drawOn, dayShare: remembering((key: InputKey) => ofTheDay(key, estimates)), veryMobile: isVeryMobile(record, estimates), caution: wish.caution ?? shippedCaution, day: wish.day ?? 'usual',
+    record, shelf, today, history: historyBefore(record.sessions, today), estimates, belief, draw: drawOn(today), estimatesOn, drawOn, dayShare: remembering((key: InputKey) => ofTheDay(key, estimates)), veryMobile: isVeryMobile(record, estimates), caution: wish.caution ?? shippedCaution, day: wish.day ?? 'usual',
   };
   const wanted = wish.poses === undefined ? poses : wish.poses.map(poseOr);
   const planned = wanted.flatMap((pose) => {
@@ -289,9 +292,9 @@ function holdFor(pose: Pose, earlier: readonly { heldSeconds: number }[], choice
 const BREATHS = 8;
 
 /** Today's reading of a range that this pose needs, lower than yesterday's belief by more than chance explains; in words, else null. */
-function lowCheckOf(family: Family, side: ReadingSide, { record, today }: Ground): string | null {
+function lowCheckOf(family: Family, side: ReadingSide, { record, today, estimatesOn }: Ground): string | null {
   if (!record.readings.some(({ at }) => dayOf(at) === today)) return null;
-  const before = estimateRanges(record, shiftDays(today, -1));
+  const before = estimatesOn(shiftDays(today, -1));
   const leansOn = family.needs(side);
   for (const reading of record.readings) {
     if (dayOf(reading.at) !== today || reading.protocol !== undefined) continue;
