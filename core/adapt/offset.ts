@@ -21,7 +21,11 @@ export interface Offset {
   readonly grid: Grid;
 }
 
-type Grid = readonly { readonly cm: number; readonly chance: number }[];
+/** Chances of evenly spaced offsets, from the lowest up. */
+interface Grid {
+  readonly fromCm: number;
+  readonly chances: Float64Array;
+}
 
 const STEP_CM = 0.25;
 const HALF_WIDTH_SD = 4;
@@ -41,7 +45,7 @@ function likelihood({ says, overReckonedCm }: HeightEvidence, offsetCm: number):
  * @param priorSdCm spread before any session: what the model leaves out, and its own uncertain parameters.
  */
 export function offsetFrom(evidence: readonly HeightEvidence[], priorSdCm: number): Offset {
-  if (priorSdCm === 0) return { meanCm: 0, sdCm: 0, looks: 0, grid: [{ cm: 0, chance: 1 }] };
+  if (priorSdCm === 0) return { meanCm: 0, sdCm: 0, looks: 0, grid: { fromCm: 0, chances: Float64Array.of(1) } };
   if (evidence.length > 0) return weighed(evidence, priorSdCm);
   // Most slots of most plans: the grid is made only if a chance is asked of it.
   let grid: Grid | undefined;
@@ -55,19 +59,28 @@ export function offsetFrom(evidence: readonly HeightEvidence[], priorSdCm: numbe
 
 function weighed(evidence: readonly HeightEvidence[], priorSdCm: number): Offset {
   const steps = Math.ceil((HALF_WIDTH_SD * priorSdCm) / STEP_CM);
-  const weights = Array.from({ length: 2 * steps + 1 }, (_, i) => {
-    const cm = (i - steps) * STEP_CM;
+  const fromCm = -steps * STEP_CM;
+  const chances = new Float64Array(2 * steps + 1);
+  let top = -Infinity;
+  for (let i = 0; i < chances.length; i++) {
+    const cm = fromCm + i * STEP_CM;
     // Logs, since fifty sessions multiply to numbers too small to hold.
-    const log = evidence.reduce((sum, one) => sum + Math.log(Math.max(1e-9, likelihood(one, cm))), -0.5 * (cm / priorSdCm) ** 2);
-    return { cm, log };
-  });
-  const top = Math.max(...weights.map(({ log }) => log));
-  const raw = weights.map(({ cm, log }) => ({ cm, chance: Math.exp(log - top) }));
-  const total = raw.reduce((sum, { chance }) => sum + chance, 0);
-  const grid = raw.map(({ cm, chance }) => ({ cm, chance: chance / total }));
-  const meanCm = evidence.length === 0 ? 0 : grid.reduce((sum, { cm, chance }) => sum + cm * chance, 0);
-  const variance = grid.reduce((sum, { cm, chance }) => sum + chance * (cm - meanCm) ** 2, 0);
-  return { meanCm, sdCm: Math.sqrt(variance), looks: evidence.length, grid };
+    let log = -0.5 * (cm / priorSdCm) ** 2;
+    for (const one of evidence) log += Math.log(Math.max(1e-9, likelihood(one, cm)));
+    chances[i] = log;
+    if (log > top) top = log;
+  }
+  let total = 0;
+  for (let i = 0; i < chances.length; i++) total += chances[i] = Math.exp((chances[i] as number) - top);
+  let [mean, squares] = [0, 0];
+  for (let i = 0; i < chances.length; i++) {
+    const cm = fromCm + i * STEP_CM;
+    const chance = (chances[i] as number) / total;
+    chances[i] = chance;
+    mean += chance * cm;
+    squares += chance * cm * cm;
+  }
+  return { meanCm: evidence.length === 0 ? 0 : mean, sdCm: Math.sqrt(squares - mean * mean), looks: evidence.length, grid: { fromCm, chances } };
 }
 
 /** Standard deviations of a height, downward and upward: the stiffer of two knees makes them differ. */
@@ -78,9 +91,11 @@ export interface Spread {
 
 /** The chance that `cm` is high enough, given the reckoned height, the spread that the ranges leave, and the offset. */
 export function chanceEnough(cm: number, reckonedCm: number, range: Spread, { grid }: Pick<Offset, 'grid'>): number {
-  return grid.reduce((sum, { cm: offsetCm, chance }) => {
-    const room = cm - reckonedCm - offsetCm;
+  let enough = 0;
+  for (let i = 0; i < grid.chances.length; i++) {
+    const room = cm - reckonedCm - grid.fromCm - i * STEP_CM;
     const sd = room >= 0 ? range.upCm : range.downCm;
-    return sum + chance * (sd > 0 ? normalCdf(room / sd) : room >= 0 ? 1 : 0);
-  }, 0);
+    enough += (grid.chances[i] as number) * (sd > 0 ? normalCdf(room / sd) : room >= 0 ? 1 : 0);
+  }
+  return enough;
 }

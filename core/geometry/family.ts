@@ -80,7 +80,10 @@ export const slotKey = ({ slot, part, side }: SlotRef) => {
   return side === 'left' || side === 'right' ? `${end}:${side}` : end;
 };
 /** A slot key without its side: the name by which a pose's table calls both. */
-export const sidelessKey = (key: string) => key.replace(/:(left|right)$/, '');
+export const sidelessKey = (key: string) => {
+  const colon = key.lastIndexOf(':');
+  return colon < 0 ? key : key.slice(0, colon);
+};
 
 export interface Figure {
   readonly posture: Posture;

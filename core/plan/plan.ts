@@ -8,7 +8,7 @@ import { dayOf, daysBetween, shiftDays } from '../formats/time';
 import { bandsOf, Z90, type Band } from '../geometry/band';
 import { normalQuantile } from '../normal';
 import { type Belief, type Draw, type InputKey } from '../geometry/draw';
-import { sidelessKey, slotKey, type Built, type Family, type FamilyInput, type SlotNeed } from '../geometry/family';
+import { sidelessKey, slotKey, type Built, type Family, type FamilyInput, type Settings, type SlotNeed } from '../geometry/family';
 import { decision as decisionParameter, hold as holdParameter, offset as offsetParameter } from '../parameters';
 import { poses, stageOf } from '../poses/poses';
 import type { Pose, RaiseReason } from '../poses/pose';
@@ -64,7 +64,9 @@ interface Ground {
 
 /** The most likely values so many weeks ago, as all readings to this day tell it: the level of today less its drift. */
 function drawBack(estimates: Estimates, weeks: number): Draw {
-  return Object.fromEntries(Object.values(estimates).flatMap((estimate) => (estimate ? [[estimate.key, estimate.mean - weeks * estimate.driftPerWeek]] : [])));
+  const draw: Partial<Record<InputKey, number>> = {};
+  for (const estimate of Object.values(estimates)) if (estimate) draw[estimate.key] = estimate.mean - weeks * estimate.driftPerWeek;
+  return draw;
 }
 
 /** A question answered once for each thing that it is asked of. */
@@ -148,8 +150,9 @@ function planPose(settled: Settled, side: ReadingSide, ground: Ground): Planned 
   const bands = bandsOf(family, input, ground.belief);
   const earlier = earlierOf(ground.history, pose.id, side);
   // Where the body says so, with nothing kept in hand.
-  const edge = new Map(family.heights({ ...input, settings: atTheEdge(settings) }).map((need) => [slotKey(need), need.rawCm]));
-  const offsets = offsetsOf(settled, side, bands, earlier, ground);
+  const edgeSettings = atTheEdge(settings);
+  const edge = new Map(family.heights({ ...input, settings: edgeSettings }).map((need) => [slotKey(need), need.rawCm]));
+  const offsets = offsetsOf(settled, side, bands, earlier, edgeSettings, ground);
   const better = betterInstead(settled, side, bands, offsets, ground);
   if (better) return { planPose: better, bands };
   const last = earlier.at(-1)?.outcome;
@@ -196,7 +199,7 @@ function planPose(settled: Settled, side: ReadingSide, ground: Ground): Planned 
   return {
     bands,
     planPose: {
-      pose: pose.id, side, stage: stageFor(pose, { ...Object.fromEntries(slots.map((one) => [slotKey(one), one.targetCm])), ...built }, slots, choices), status: verdict.status, instead: verdict.instead,
+      pose: pose.id, side, stage: stageFor(pose, built, slots, choices), status: verdict.status, instead: verdict.instead,
       reasons: [...verdict.reasons, ...decision.reasons], refer: [...verdict.refer, ...(decision.refer ? [decision.refer] : [])],
       decision: { action: decision.action, slot: decision.slot, reasons: [...decision.reasons], refer: decision.refer },
       slots, demands: [...demands], findings: { ...findings }, holdSeconds: Math.min(longestHoldFor(verdict.changes), holdFor(pose, earlier.map(({ outcome }) => outcome), choices)),
@@ -237,9 +240,9 @@ const jointsOf = (posture: NonNullable<PlanPose['posture']> | ReturnType<Family[
 });
 
 /** Offsets per slot from every earlier time. What stays from day to day (the level's doubt, the parameters' own) is part of what the offset learns, so it is counted once. */
-function offsetsOf({ pose, family, body, settings }: Settled, side: ReadingSide, bands: readonly Band[], earlier: readonly Earlier[], ground: Ground): Map<string, SlotDoubt> {
+function offsetsOf({ pose, family, body }: Settled, side: ReadingSide, bands: readonly Band[], earlier: readonly Earlier[], settings: Settings, ground: Ground): Map<string, SlotDoubt> {
   const thenReckoned = earlier.map(({ at, outcome }) => {
-    const input = { body, settings: atTheEdge(settings), side, draw: ground.drawOn(dayOf(at)) };
+    const input = { body, settings, side, draw: ground.drawOn(dayOf(at)) };
     const needs = [...family.heights(input), ...(family.afterBuilt?.(input, builtOf(outcome)) ?? [])];
     return { input, cm: new Map(needs.map((need) => [slotKey(need), need.rawCm])) };
   });
@@ -274,11 +277,14 @@ const evenly = ({ downCm, upCm }: Spread) => (downCm + upCm) / 2;
 
 /** Where leaning on the forearms is chosen, or no ramp can be built, the pose goes no further than the forearms. */
 function stageFor(pose: Pose, built: Built, slots: readonly PlanSlot[], choices: Choices): string {
-  if (!pose.family.startsWith('reclined hero')) return stageOf(pose, built);
+  const stands: Record<string, number> = {};
+  for (const one of slots) stands[slotKey(one)] = one.targetCm;
+  Object.assign(stands, built);
+  if (!pose.family.startsWith('reclined hero')) return stageOf(pose, stands);
   const ramp = slots.find(({ slot, part }) => slot === 'back' && part === 'high');
   const unbuilt = ramp !== undefined && ramp.targetCm >= 1 && ramp.targetCm - ramp.stackCm > decisionParameter.mostRung.value * 2;
   if (unbuilt || choices.reclinedHero === 'forearms') return 'on-forearms';
-  return stageOf(pose, built);
+  return stageOf(pose, stands);
 }
 
 /** How long to hold: by the approach and by the times done, never more than doubled from last time. */

@@ -21,7 +21,11 @@ export const posesIn = (group: Pose['group']): readonly string[] => poses.filter
 
 /** The stage that built heights make of a pose, most supported first. */
 export function stageOf(pose: Pose, built: Readonly<Record<string, number>>): string {
-  const standsAt = (slot: string) => Math.max(0, ...Object.entries(built).flatMap(([key, cm]) => (sidelessKey(key) === slot ? [cm] : [])));
+  const standsAt = (slot: string) => {
+    let most = 0;
+    for (const key in built) if (sidelessKey(key) === slot) most = Math.max(most, built[key] as number);
+    return most;
+  };
   const stage = pose.stages.find(({ from }) => from === undefined || standsAt(from.slot) >= from.cm);
   return (stage ?? pose.stages.at(-1))?.id ?? '';
 }
