@@ -6,7 +6,7 @@
  */
 export interface Parameter {
   readonly value: number;
-  readonly unit: 'deg' | 'cm' | 'ratio' | 'of stature' | 'deg/week' | 'days' | 'sessions' | 'seconds' | '0-10' | 'chance';
+  readonly unit: 'deg' | 'cm' | 'ratio' | 'of stature' | 'deg/week' | 'days' | 'sessions' | 'seconds' | 'ms' | '0-10' | 'chance';
   /** One standard deviation, in the parameter's own unit. */
   readonly sd: number;
   readonly source: string;
@@ -262,8 +262,26 @@ export const hold = {
   longestGrowth: p(2, 'ratio', 'a hold is never more than doubled from last time'),
 } as const;
 
+/** How a phone that lies on a limb is read. */
+export const phoneTilt = {
+  smoothing: p(120, 'ms', 'a trembling hand is averaged over about this long; starting value'),
+  stillFor: p(1000, 'ms', 'held still for so long, a reading is taken by itself; starting value'),
+  stillSpread: p(1, 'deg', 'moving less than this is still; starting value'),
+  moved: p(4, 'deg', 'moved by more than this, the next reading may be taken; starting value'),
+  mostSkew: p(20, 'deg', 'turned further on its side, an edge no longer reads the limb; starting value'),
+  leastLean: p(12, 'deg', 'nearer to upright, nothing tells which side of the phone faces up; starting value'),
+} as const;
+
+/** How well a point of the body is found on a picture. */
+export const picture = {
+  landmark: p(1, 'cm', 'a point under the skin is found about so well; starting value'),
+  skew: p(8, 'deg', 'how far a camera usually stands from square to the student; starting value'),
+  line: p(0.5, 'deg', 'a plumb line or floor edge laid by eye; starting value'),
+  pelvis: p(0.09, 'of stature', 'front to rear hip-bone point; starting value'),
+} as const;
+
 /** Names and values of everything above, for the page that explains the reckoning. */
 export const allParameters: Readonly<Record<string, Readonly<Record<string, Parameter>>>> = {
   bodyShare, workingShare, kneeMargin, cautionLimits, pelvisTarget, spineShare, longSit, kneeling, reclinedHero, standingFold,
-  crossLegged, straddle, pigeon, squat, mass, child, reclined, ladderStart, strapped, chair, fold, reading, filter, offset, decision, loading, stackCost, hold,
+  crossLegged, straddle, pigeon, squat, mass, child, reclined, ladderStart, strapped, chair, fold, reading, filter, offset, decision, loading, stackCost, hold, phoneTilt, picture,
 };

@@ -32,7 +32,7 @@ export function observationOf(reading: Reading, context: ConversionContext, eyes
   const protocol = protocolOf(reading.range, reading.method, reading.protocol);
   if (!protocol || reading.range === 'pelvicTilt.longSit') return undefined;
   const bias = reading.method === 'by-eye' ? (eyes[reading.range]?.biasDeg ?? 0) : 0;
-  const sem = semOf(protocol, reading.method, eyes) / Math.sqrt(reading.values.length);
+  const sem = (reading.sem ?? semOf(protocol, reading.method, eyes)) / Math.sqrt(reading.values.length);
   const converted = protocol.convert(meanOf(reading.values) - bias, sem, { ...context, ...(reading.seatCm === undefined ? {} : { seatCm: reading.seatCm }) });
   const warm = reading.warm && ranges[reading.range].warms;
   const side: Side = reading.side === 'right' ? 'right' : 'left';
@@ -54,7 +54,7 @@ export function longSitObservations(reading: Reading, standing: Prior, body: Bod
   const { thighFallDeg } = longLegs(reading.seatCm ?? 0, 0, body);
   const rolled = fromStanding < pelvisTarget.neutral.value - 1;
   // The pelvis follows the stiffer leg, and nothing says which that is.
-  const sd = Math.hypot(semOf(protocol, reading.method) / Math.sqrt(reading.values.length), standing.sd, filter.sideDifference.value / 2);
+  const sd = Math.hypot((reading.sem ?? semOf(protocol, reading.method)) / Math.sqrt(reading.values.length), standing.sd, filter.sideDifference.value / 2);
   return keysOf('hamstring').map((key) => ({ key, day: dayOf(reading.at), mean: 90 - thighFallDeg + fromStanding, sd, bound: rolled ? 'equal' : 'atLeast' }));
 }
 

@@ -62,6 +62,8 @@ export const readingSchema = open({
   protocol: z.string().max(80).optional(),
   values: z.array(z.number()).min(1, 'at least one value').max(9),
   at: moment,
+  /** Error of one value in its own unit, where the reading itself told it (a photo); else the method's. */
+  sem: z.number().positive().max(45).optional(),
   warm: z.boolean().default(false),
   seatCm: cm(0, 80).optional(),
   note: words.default(''),

@@ -20,7 +20,7 @@ function sdAfter(sd: number): number {
   return Math.sqrt(1 / (1 / sd ** 2 + 1 / error));
 }
 
-/** Readings ranked by how much each would narrow the bands of the plan; the best three. */
+/** Readings ranked by how much each would narrow the bands of the plan; those that would do so by next to nothing are left out. */
 export function measureNext(bands: readonly Band[], estimates: Estimates, readToday: ReadonlySet<RangeKey>): NextReading[] {
   const keys = new Set(bands.flatMap(({ parts }) => parts.map(({ key }) => key)));
   return [...keys].flatMap((key): NextReading[] => {
@@ -31,5 +31,5 @@ export function measureNext(bands: readonly Band[], estimates: Estimates, readTo
     const shrink = sdOnDay(estimate.key, sdAfter(estimate.sd)) / sdOnDay(estimate.key, estimate.sd);
     const gainCm = bands.reduce((sum, band) => sum + narrowingOf(band, key, shrink), 0);
     return gainCm >= LEAST_GAIN_CM ? [{ range: id, side, gainCm }] : [];
-  }).sort((a, b) => b.gainCm - a.gainCm).slice(0, 3);
+  }).sort((a, b) => b.gainCm - a.gainCm);
 }

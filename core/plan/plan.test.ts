@@ -122,7 +122,7 @@ describe('over sessions', () => {
 test('the reading that narrows the heights most is asked for first, and never one taken today', () => {
   const plan = planStudent(recordWith({ readings: read.map((one) => ({ ...one, at: DAY })) }), sampleShelf, DAY);
   expect(plan.measureNext.length).toBeGreaterThan(0);
-  expect(plan.measureNext.length).toBeLessThanOrEqual(3);
+  expect(plan.measureNext.every(({ gainCm }) => gainCm >= 0.3)).toBe(true);
   expect(plan.measureNext.every(({ range }) => range !== 'kneeFlexion.hipBent')).toBe(true);
   plan.measureNext.slice(1).forEach(({ gainCm }, i) => expect(gainCm).toBeLessThanOrEqual(plan.measureNext[i]!.gainCm));
 });

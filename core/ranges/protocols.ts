@@ -193,7 +193,7 @@ export const protocols: readonly Protocol[] = [
     },
   },
   {
-    id: 'spread.on-back', range: 'hipSpread', name: 'On the back, one leg moved aside', methods: ['protractor', 'phone-tilt', 'photo', 'by-eye'], unit: 'deg', ...limits('hipSpread'),
+    id: 'spread.on-back', range: 'hipSpread', name: 'On the back, one leg moved aside', methods: ['protractor', 'photo', 'by-eye'], unit: 'deg', ...limits('hipSpread'),
     position: 'On the back, legs long; move one leg aside.', holdStill: 'The other hip bone, with your hand.', tool: 'Along the thigh, against the line of the two hip bones.',
     stopWhen: `Stop as the pelvis moves. ${NEVER}`, spoiledBy: 'A pelvis that tips.', convert: asRead,
   },
@@ -228,7 +228,7 @@ export const protocols: readonly Protocol[] = [
     position: 'On the back, foot over the edge, pointed.', holdStill: 'Shin still.', tool: 'Shin and outer edge of the foot; square is 0.', stopWhen: NEVER, spoiledBy: 'Curled toes read as ankle.', convert: asRead,
   },
   {
-    id: 'spine-fold.seated', range: 'spineFold', name: 'Rounded on a stool', methods: ['phone-tilt', 'photo', 'by-eye'], unit: 'deg', ...limits('spineFold'),
+    id: 'spine-fold.seated', range: 'spineFold', name: 'Rounded on a stool', methods: ['phone-tilt', 'by-eye'], unit: 'deg', ...limits('spineFold'),
     position: 'Sitting on a stool, the back let round, head heavy.', holdStill: 'Pelvis still.', tool: 'Over the sacrum, then between the shoulder blades: write the difference.',
     stopWhen: `Leave it out with a low-back caution. ${NEVER}`, spoiledBy: 'A pelvis that rolls.', convert: asRead,
   },

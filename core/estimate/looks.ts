@@ -1,0 +1,80 @@
+import { bodyFrom } from '../body/body';
+import type { Reading } from '../formats/book';
+import { dayOf } from '../formats/time';
+import { reading as parameter } from '../parameters';
+import type { MethodId } from '../ranges/protocols';
+import { keyOf, ranges, type RangeId, type Side } from '../ranges/ranges';
+import { estimateRanges, type StudentRecord } from './estimate';
+import { observationOf } from './observations';
+
+/** One reading as a look at a range: converted, brought back to cold, beside what was believed on that day. */
+export interface Look {
+  readonly reading: Reading;
+  readonly day: string;
+  readonly mean: number;
+  /** Error of this look, without the swing of its day. */
+  readonly sem: number;
+  /** It only says that the range is at least so much. */
+  readonly bound: 'equal' | 'atLeast' | 'atMost';
+  readonly level: { readonly mean: number; readonly sd: number };
+  /** Set where it differs from the last marked look by more than chance explains. */
+  readonly change: { readonly deg: number; readonly believable: number } | null;
+}
+
+/** The smallest difference of two looks worth believing, 19 times in 20: both errors, and the swing of both days. */
+export function believableBetween(a: { sem: number; day: string }, b: { sem: number; day: string }, swings: boolean): number {
+  const day = swings && a.day !== b.day ? parameter.daySwing.value : 0;
+  return 1.96 * Math.sqrt(a.sem ** 2 + b.sem ** 2 + 2 * day ** 2);
+}
+
+/** Every look at a range on a side, oldest first. Real changes are told against the first look, then against the last real change. */
+export function looksAt(record: StudentRecord, id: RangeId, side: Side): Look[] {
+  const { person } = record;
+  const body = bodyFrom(person.statureCm, person.bodyCm);
+  const key = keyOf(id, side);
+  const estimatesOn = new Map<string, ReturnType<typeof estimateRanges>>();
+  const on = (day: string) => {
+    const known = estimatesOn.get(day) ?? estimateRanges(record, day);
+    estimatesOn.set(day, known);
+    return known;
+  };
+  let mark: Look | undefined;
+  return record.readings.filter(({ range }) => range === id).sort((a, b) => Date.parse(a.at) - Date.parse(b.at)).flatMap((reading): Look[] => {
+    const day = dayOf(reading.at);
+    const estimates = on(day);
+    const coupling = estimates.hamstringCoupling;
+    const seen = observationOf(reading, { body, coupling: { mean: coupling?.mean ?? 0, sd: coupling?.sd ?? 0 } }, record.eyes);
+    const level = estimates[key];
+    if (!seen || seen.key !== key || !level) return [];
+    const look = { reading, day, mean: seen.mean, sem: seen.sd, bound: seen.bound, level: { mean: level.mean, sd: level.sd } };
+    const believable = mark ? believableBetween(look, mark, ranges[id].warms) : Infinity;
+    const real = mark !== undefined && look.bound === 'equal' && Math.abs(look.mean - mark.mean) > believable;
+    const whole: Look = { ...look, change: real ? { deg: look.mean - (mark as Look).mean, believable } : null };
+    if (look.bound === 'equal' && (mark === undefined || real)) mark = whole;
+    return [whole];
+  });
+}
+
+/** How one way of reading stands beside what all of them together say. */
+export interface MethodCompared {
+  readonly method: MethodId;
+  readonly protocol: string | undefined;
+  readonly looks: number;
+  /** Mean difference from the level of its day: + reads more. */
+  readonly overLevelDeg: number;
+  readonly sem: number;
+}
+
+/** Methods of a range beside each other, the one most used first. */
+export function methodsCompared(looks: readonly Look[]): MethodCompared[] {
+  const groups = new Map<string, Look[]>();
+  for (const look of looks) {
+    const key = `${look.reading.method}/${look.reading.protocol ?? ''}`;
+    groups.set(key, [...(groups.get(key) ?? []), look]);
+  }
+  return [...groups.values()].map((group): MethodCompared => {
+    const { method, protocol } = (group[0] as Look).reading;
+    const over = group.reduce((sum, { mean, level }) => sum + mean - level.mean, 0) / group.length;
+    return { method, protocol, looks: group.length, overLevelDeg: over, sem: group.reduce((sum, { sem }) => sum + sem, 0) / group.length };
+  }).sort((a, b) => b.looks - a.looks);
+}
