@@ -3,12 +3,25 @@ import { classSchema, personSchema, readingSchema, sessionSchema, settingsSchema
 import type { ShelfItem } from '@/core/props/shelf';
 
 /** The kinds of facts: all that is stored. Everything else is reckoned from them. */
-export const factKinds = ['people', 'readings', 'shelf', 'sessions', 'classes', 'settings'] as const;
+export const factKinds = ['people', 'readings', 'shelf', 'sessions', 'classes', 'settings', 'pictures'] as const;
 export type FactKind = (typeof factKinds)[number];
 
 /** Settings are one record with a fixed id. */
 export const SETTINGS_ID = 'settings';
 export type SettingsRecord = Settings & { readonly id: string };
+
+/** A picture that a teacher kept with a reading, on purpose. It stays on this device: no book carries it. */
+export const pictureSchema = z.object({
+  /** The id of its reading. */
+  id: z.string(),
+  person: z.string(),
+  widthPx: z.number().positive(),
+  heightPx: z.number().positive(),
+  dataUrl: z.string().startsWith('data:image/').max(2_000_000),
+  /** Where its points were placed, in its own pixels. */
+  points: z.array(z.tuple([z.number(), z.number()])),
+});
+export type KeptPicture = z.infer<typeof pictureSchema>;
 
 export interface FactOf {
   people: Person;
@@ -17,6 +30,7 @@ export interface FactOf {
   sessions: Session;
   classes: ClassRecord;
   settings: SettingsRecord;
+  pictures: KeptPicture;
 }
 
 export const factSchemas: { readonly [K in FactKind]: z.ZodType<FactOf[K]> } = {
@@ -26,6 +40,7 @@ export const factSchemas: { readonly [K in FactKind]: z.ZodType<FactOf[K]> } = {
   sessions: sessionSchema,
   classes: classSchema,
   settings: settingsSchema.extend({ id: z.string() }),
+  pictures: pictureSchema,
 };
 
 export type Fact = { [K in FactKind]: { readonly kind: K; readonly id: string; readonly record: FactOf[K] } }[FactKind];
@@ -43,7 +58,7 @@ export interface Change {
 }
 
 export type Facts = { readonly [K in FactKind]: Readonly<Record<string, FactOf[K]>> };
-export const noFacts: Facts = { people: {}, readings: {}, shelf: {}, sessions: {}, classes: {}, settings: {} };
+export const noFacts: Facts = { people: {}, readings: {}, shelf: {}, sessions: {}, classes: {}, settings: {}, pictures: {} };
 
 export const put = <K extends FactKind>(kind: K, record: FactOf[K] & { id: string }): Fact => ({ kind, id: record.id, record }) as Fact;
 

@@ -1,6 +1,7 @@
 import { configureStore, createAction, createListenerMiddleware, createSelector, createSlice, type PayloadAction, type ThunkAction, type UnknownAction } from '@reduxjs/toolkit';
 import { factKinds, noFacts, reverse, type Change, type FactKind, type FactOf, type Facts } from './facts';
 import { matRestored, matSchema, matSlice } from './mat';
+import { measuringRestored, measuringSchema, measuringSlice } from './measuring';
 import { StorageFault, Vault, type KeyValueStorage, type SetAside } from './vault';
 
 /** Facts as read from storage. */
@@ -65,14 +66,16 @@ export const { storageOpened, storageFailed, storageFaultDismissed, setAsideRemo
 export function createStore(storage: KeyValueStorage) {
   const vault = new Vault(storage);
   const drafts = createListenerMiddleware();
-  drafts.startListening({
-    predicate: (_, now, before) => (now as RootState).mat.now !== (before as RootState).mat.now,
-    effect: (_, { getState }) => vault.writeDraft('mat', (getState() as RootState).mat.now),
-  });
+  for (const draft of ['mat', 'measuring'] as const) {
+    drafts.startListening({
+      predicate: (_, now, before) => (now as RootState)[draft].now !== (before as RootState)[draft].now,
+      effect: (_, { getState }) => vault.writeDraft(draft, (getState() as RootState)[draft].now),
+    });
+  }
   return configureStore({
     reducer: {
       people: factSlice('people').reducer, readings: factSlice('readings').reducer, shelf: factSlice('shelf').reducer, sessions: factSlice('sessions').reducer, classes: factSlice('classes').reducer,
-      settings: factSlice('settings').reducer, undo: undoSlice.reducer, storage: storageSlice.reducer, mat: matSlice.reducer,
+      settings: factSlice('settings').reducer, pictures: factSlice('pictures').reducer, undo: undoSlice.reducer, storage: storageSlice.reducer, mat: matSlice.reducer, measuring: measuringSlice.reducer,
     },
     middleware: (usual) => usual({ thunk: { extraArgument: vault }, serializableCheck: false, immutableCheck: false }).prepend(drafts.middleware),
   });
@@ -83,6 +86,7 @@ export interface RootState extends Facts {
   readonly undo: ReturnType<typeof undoSlice.reducer>;
   readonly storage: StorageState;
   readonly mat: ReturnType<typeof matSlice.reducer>;
+  readonly measuring: ReturnType<typeof measuringSlice.reducer>;
 }
 export type Thunk<R = void> = ThunkAction<R, RootState, Vault, UnknownAction>;
 
@@ -100,8 +104,10 @@ export const openStorage = (): Thunk<Promise<void>> => async (dispatch, _, vault
   try {
     const { facts, setAside } = await vault.open();
     dispatch(factsOpened({ ...noFacts, ...facts }));
-    const draft = matSchema.safeParse(await vault.readDraft('mat'));
-    if (draft.success) dispatch(matRestored(draft.data));
+    const mat = matSchema.safeParse(await vault.readDraft('mat'));
+    if (mat.success) dispatch(matRestored(mat.data));
+    const measuring = measuringSchema.safeParse(await vault.readDraft('measuring'));
+    if (measuring.success) dispatch(measuringRestored(measuring.data));
     dispatch(storageOpened(setAside));
   } catch (error) {
     dispatch(storageFailed(error instanceof StorageFault ? error.words : String(error)));

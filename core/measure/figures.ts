@@ -43,6 +43,8 @@ export interface MeasuringFigure {
   readonly furniture: readonly Furniture[];
   /** The points that a photo is read from, in their order; empty where no photo reads it. */
   readonly landmarks: readonly Point[];
+  /** The part worth seeing large, where the whole body would make the tool too small. */
+  readonly closeUp?: { readonly left: number; readonly right: number; readonly bottom: number; readonly top: number };
 }
 
 /** A point so far off in a direction, anticlockwise from forward. */
@@ -75,14 +77,22 @@ function onBack(body: Body, near: Leg, far?: Leg): Posture {
 }
 const flatLeg = (body: Body) => legFrom(lyingHip(body), -asinDeg((body.seatToHipCm - body.ankleOverHeelCm) / (body.thighCm + body.shinCm)), 0, body, 25);
 
+/** On the back on something high. */
+function onTable(body: Body, topCm: number): { posture: Posture; hip: Point } {
+  const lift = ([x, y]: Point): Point => [x, y + topCm];
+  const flat = onBack(body, flatLeg(body));
+  const hip = lift(flat.hip);
+  return { posture: { ...flat, hip, spine: flat.spine.map(lift), head: lift(flat.head), elbow: lift(flat.elbow), hand: lift(flat.hand) }, hip };
+}
+
 /** Face down, feet to the left. */
 function faceDown(body: Body, near: Leg): Posture {
   const hip: Point = [0, body.seatToHipCm];
   const spine = spineFrom(hip, body.trunkCm, 90, 90);
   const shoulder = spine.at(-1) as Point;
-  return { ...joints(near), far: joints(proneLeg(body, 0)), hip, spine, ...headFrom(shoulder, body, 88), ...armToward(shoulder, [shoulder[0] + 0.16 * body.statureCm, 2], body, 1), pelvisDeg: 0, pelvisLeanDeg: 90, supports: [] };
+  return { ...joints(near), far: joints(proneLeg(body, 0, 88)), hip, spine, ...headFrom(shoulder, body, 68), ...armToward(shoulder, [shoulder[0] - 0.99 * armCm(body), 4], body, -1), pelvisDeg: 0, pelvisLeanDeg: 90, supports: [] };
 }
-const proneLeg = (body: Body, bendDeg: number) => legFrom([0, body.seatToHipCm], 180 + asinDeg((body.seatToHipCm - body.kneeFrontCm) / body.thighCm), bendDeg, body, 60);
+const proneLeg = (body: Body, bendDeg: number, pointDeg = 30) => legFrom([0, body.seatToHipCm], 180 + asinDeg((body.seatToHipCm - body.kneeFrontCm) / body.thighCm), bendDeg, body, pointDeg);
 
 /** Upright over given legs, arms loose. */
 function upright(body: Body, hip: Point, legs: Leg, far: Leg | undefined, { lean = 0, hand }: { lean?: number; hand?: Point } = {}): Posture {
@@ -147,6 +157,8 @@ const asideLeg = (hip: Point, outDeg: number, sign: 1 | -1, body: Body): readonl
   const ankle = toward(knee, deg, body.shinCm);
   return [hip, knee, ankle, toward(ankle, deg, 0.4 * body.footCm)];
 };
+
+const around = (points: readonly Point[], roomCm: number): NonNullable<MeasuringFigure['closeUp']> => ({ left: Math.min(...points.map(([x]) => x)) - roomCm, right: Math.max(...points.map(([x]) => x)) + roomCm, bottom: Math.min(...points.map(([, y]) => y)) - roomCm, top: Math.max(...points.map(([, y]) => y)) + roomCm });
 
 type Draw = (value: number, body: Body, seatCm: number) => MeasuringFigure;
 
@@ -246,22 +258,20 @@ const figures: Readonly<Record<string, Draw>> = {
   },
   'thigh-behind.edge': (deg, body) => {
     const top = 62;
-    const lift = ([x, y]: Point): Point => [x, y + top];
-    const hip = lift(lyingHip(body));
+    const { posture: flat, hip } = onTable(body, top);
     const hanging = legFrom(hip, -deg, 80 - deg, body, 30);
     const held = legFrom(hip, 122, 132, body, 20);
-    const flat = onBack(body, hanging, held);
-    const posture: Posture = { ...flat, ...joints(hanging), far: joints(held), hip, spine: flat.spine.map(lift), head: lift(flat.head), elbow: lift(flat.elbow), hand: toward(held.knee, 200, 4) };
+    const posture: Posture = { ...flat, ...joints(hanging), far: joints(held), hand: toward(held.knee, 200, 4) };
     return side(posture, { tools: [edgeAlong(hip, hanging.knee, 0.05 * body.statureCm, 0.6)], hold: toward(held.knee, -60, 4), angle: { at: hip, fromDeg: Math.min(0, -deg), toDeg: Math.max(0, -deg) }, furniture: [{ is: 'table', fromX: -body.trunkCm - 45, toX: 4, topCm: top }], landmarks: [hip, hanging.knee] });
   },
   'knee-to-wall': (cm, body) => {
     const kneeX = 0.72 * body.footCm + cm - 0.034 * body.statureCm;
     const { posture, toeX } = leaningShin(asinDeg(kneeX / body.shinCm), body);
-    return side(posture, { tools: [tape([toeX, 1], [toeX + cm, 1])], hold: [-0.2 * body.footCm, 3], furniture: [{ is: 'wall', fromX: toeX + cm, toX: toeX + cm + 4, topCm: 0.62 * body.statureCm }] });
+    return side(posture, { tools: [tape([toeX, 1], [toeX + cm, 1])], hold: [-0.2 * body.footCm, 3], furniture: [{ is: 'wall', fromX: toeX + cm, toX: toeX + cm + 4, topCm: 0.62 * body.statureCm }], closeUp: around([[-0.3 * body.statureCm, 0], [toeX + cm, 0.42 * body.statureCm]], 6) });
   },
   'ankle-bend.shin': (deg, body) => {
     const { posture, knee, ankle } = leaningShin(deg, body);
-    return side(posture, { tools: [edgeAlong(knee, ankle, 0.034 * body.statureCm)], hold: [-0.2 * body.footCm, 3], angle: { at: ankle, fromDeg: 90 - deg, toDeg: 90 }, landmarks: [knee, ankle] });
+    return side(posture, { tools: [edgeAlong(knee, ankle, 0.034 * body.statureCm)], hold: [-0.2 * body.footCm, 3], angle: { at: ankle, fromDeg: 90 - deg, toDeg: 90 }, landmarks: [knee, ankle], closeUp: around([[-0.3 * body.statureCm, 0], [0.3 * body.statureCm, 0.42 * body.statureCm]], 6) });
   },
   'kneeling-ankle-gap': (gapCm, body) => {
     const knee: Point = [0, body.kneeFrontCm];
@@ -270,12 +280,13 @@ const figures: Readonly<Record<string, Draw>> = {
     const toe: Point = [ankle[0] - Math.sqrt(Math.max(1, lever ** 2 - gapCm ** 2)) * 1.3, 1.2];
     const hip: Point = [0, body.kneeFrontCm + body.thighCm];
     const leg: Leg = { knee, ankle, heel: [ankle[0] - 2, ankle[1] + 5], toe };
-    return side(upright(body, hip, leg, undefined), { tools: [tape([ankle[0] - 2, 0], [ankle[0] - 2, Math.max(0.5, gapCm)])] });
+    return side(upright(body, hip, leg, undefined), { tools: [tape([ankle[0] - 2, 0], [ankle[0] - 2, Math.max(0.5, gapCm)])], closeUp: around([[toe[0], 0], [knee[0], 0.3 * body.statureCm]], 10) });
   },
   'ankle-point.lying': (deg, body) => {
-    const hip = lyingHip(body);
-    const leg = legFrom(hip, -4, 0, body, deg);
-    return side(onBack(body, leg, legFrom(hip, -4, 0, body, 20)), { tools: [edgeAlong(leg.ankle, leg.toe, 3)], hold: leg.knee, angle: { at: leg.ankle, fromDeg: leg.shinDeg + 90 - deg, toDeg: leg.shinDeg + 90 }, landmarks: [leg.knee, leg.ankle, toward(leg.ankle, leg.shinDeg + 90 - deg, 0.6 * body.footCm)] });
+    const { posture: flat, hip } = onTable(body, 24);
+    const leg = legFrom(hip, -2, 0, body, deg);
+    return side({ ...flat, ...joints(leg), far: joints(legFrom(hip, -2, 0, body, 20)) }, {
+      furniture: [{ is: 'table', fromX: -body.trunkCm - 45, toX: leg.ankle[0] - 7, topCm: 24 }], closeUp: around([[0.5 * body.thighCm, 0], [leg.ankle[0] + body.footCm, 24 + 0.26 * body.statureCm]], 4), tools: [edgeAlong(leg.ankle, leg.toe, 3)], hold: leg.knee, angle: { at: leg.ankle, fromDeg: leg.shinDeg + 90 - deg, toDeg: leg.shinDeg + 90 }, landmarks: [leg.knee, leg.ankle, toward(leg.ankle, leg.shinDeg + 90 - deg, 0.6 * body.footCm)] });
   },
   'spine-fold.seated': (deg, body) => {
     const seat = body.shinCm + body.ankleHeightCm - 4;

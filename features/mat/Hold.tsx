@@ -12,7 +12,7 @@ import { Sheet } from '@/ui/Sheet';
 import { tone } from '@/ui/tones';
 import { Aside, Title, Words } from '@/ui/Words';
 import { nowIso, useOjasDispatch } from '../hooks';
-import { chime } from './chime';
+import { chime } from '../sound/chime';
 import { useAwake } from './useAwake';
 
 interface HoldProps {

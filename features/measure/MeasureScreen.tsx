@@ -1,112 +1,132 @@
 import { Link } from 'expo-router';
-import { useState } from 'react';
-import { Pressable, View } from 'react-native';
-import type { Estimates, RangeEstimate } from '@/core/estimate/estimate';
-import type { Reading } from '@/core/formats/book';
-import { keysOf, rangeIds, ranges, type RangeId, type Side } from '@/core/ranges/ranges';
-import { protocolsOf } from '@/core/ranges/protocols';
-import { put } from '@/store/facts';
-import { selectReadingsOf } from '@/store/selectors';
+import { useEffect, useMemo, useState } from 'react';
+import { View } from 'react-native';
+import type { Estimates, StudentRecord } from '@/core/estimate/estimate';
+import type { Person, Reading } from '@/core/formats/book';
+import type { Plan } from '@/core/formats/plan';
+import { visitSteps } from '@/core/plan/visit';
+import type { Eyes } from '@/core/ranges/protocols';
+import { ranges, type RangeId, type Side } from '@/core/ranges/ranges';
+import { put, type FactRef } from '@/store/facts';
+import { rangeClosed, rangeOpened, rangePassed, visitBegan, visitEnded, type Measuring } from '@/store/measuring';
+import { selectReadingsOf, selectSessionsOf, selectSettings } from '@/store/selectors';
 import { commit } from '@/store/store';
-import { date, length, withDoubt } from '@/ui/format';
+import { length } from '@/ui/format';
 import { Press } from '@/ui/Press';
 import { Screen } from '@/ui/Screen';
 import { Sheet } from '@/ui/Sheet';
-import { Aside, Title, Words } from '@/ui/Words';
-import { freshId, nowIso, useEstimates, useOjas, useOjasDispatch, usePerson, usePlan, useUnits } from '../hooks';
-import { StudentTabs } from '../students/StudentTabs';
-import { ReadingEntry, type ReadingFields } from './ReadingEntry';
+import { Title, Words } from '@/ui/Words';
+import { useEstimates, useOjas, useOjasDispatch, usePerson, usePlan, useUnits } from '../hooks';
 import { NoStudent } from '../students/NoStudent';
+import { StudentTabs } from '../students/StudentTabs';
+import { Entry, useEntry, wayFor } from './Entry';
+import { History } from './History';
+import { Overview } from './Overview';
+import { Dial } from './tilt/sources';
+import { TiltFoot, usualHabits } from './tilt/TiltReading';
+import { useTilt } from './tilt/useTilt';
 
-const measurable = rangeIds.filter((id) => protocolsOf(id).length > 0);
-
-/** What is known of a range on a side, short. */
-const known = (estimate: RangeEstimate | undefined) =>
-  estimate === undefined ? '' : `${ranges[estimate.key.split(':')[0] as RangeId].unit === 'deg' ? withDoubt(estimate.mean, estimate.sd) : estimate.mean.toFixed(2)}${estimate.source === 'measured' ? '' : ', assumed'}`;
-
-/** One range at a time; what narrows this student's heights most comes first. */
+/** Measuring one student: a led visit, or one range after another. */
 export function MeasureScreen({ id }: { readonly id: string }) {
   const person = usePerson(id);
   const estimates = useEstimates(id);
   const plan = usePlan(id);
-  const readings = useOjas((state) => selectReadingsOf(state, id));
+  return person && estimates && plan ? <Measure person={person} estimates={estimates} plan={plan} /> : <NoStudent />;
+}
+
+interface MeasureProps {
+  readonly person: Person;
+  readonly estimates: Estimates;
+  readonly plan: Plan;
+}
+
+function Measure({ person, estimates, plan }: MeasureProps) {
+  const { id } = person;
+  const now = useOjas((state) => state.measuring.now);
+  const measuring: Measuring | null = now?.person === id ? now : null;
   const dispatch = useOjasDispatch();
   const units = useUnits();
-  const [range, setRange] = useState<RangeId | null>(null);
-  const [side, setSide] = useState<Side>('left');
-  if (!person || !estimates || !plan) return <NoStudent />;
+  const tilt = useTilt();
+  const [dial] = useState(() => new Dial());
+  const [habits, setHabits] = useState(usualHabits);
+  const visit = measuring?.visit ?? null;
+  const work = useEntry(person, measuring?.entry ?? null, measuring?.method ?? 'protractor', estimates, habits, visit !== null);
 
-  const keep = async (fields: ReadingFields): Promise<boolean> => {
-    if (range === null) return false;
-    const reading: Reading = { id: freshId('r'), person: id, range, side: ranges[range].sided ? side : 'both', at: nowIso(), ...fields };
-    const outcome = await dispatch(commit({ words: `${ranges[range].name}${ranges[range].sided ? ` ${side}` : ''} noted`, put: [put('readings', reading)], remove: [] }));
-    if (outcome.ok && ranges[range].sided) setSide(side === 'left' ? 'right' : 'left');
-    return outcome.ok;
-  };
-  const remove = (reading: Reading) => void dispatch(commit({ words: `Reading of ${ranges[reading.range].name.toLowerCase()} removed`, put: [], remove: [{ kind: 'readings', id: reading.id }] }));
-  const pick = (next: RangeId, on?: Side) => {
-    setRange(next);
-    setSide(on ?? 'left');
-  };
+  const open = (range: RangeId, side: Side) => void dispatch(rangeOpened({ person: id, range, side, protocol: wayFor(range, now?.method ?? 'protractor')?.id ?? '' }));
+  const steps = useMemo(() => (visit ? visitSteps(visit.kind, plan, visit.done, visit.passed) : []), [visit, plan]);
+  // A visit opens by itself what comes next; when nothing is left it ends with its summary.
+  const next = visit && !measuring?.entry ? steps[0] : undefined;
+  const nextWay = next && wayFor(next.range, measuring?.method ?? 'protractor')?.id;
+  useEffect(() => {
+    if (next && nextWay) dispatch(rangeOpened({ person: id, range: next.range, side: next.sides[0] === 'right' ? 'right' : 'left', protocol: nextWay }));
+  }, [next, nextWay, id, dispatch]);
+
+  const foot = work?.way && tilt.running
+    ? <TiltFoot key={`${work.protocol.id}${work.entry.side}`} tilt={tilt} way={work.way} habits={habits} who={work.range.sided ? (work.entry.side === 'left' ? 'Left' : 'Right') : ''} onTaken={work.take} />
+    : <Link href={`/students/${id}/plan`} asChild><Press kind="main">See the plan</Press></Link>;
   return (
-    <Screen title={person.name} foot={<Link href={`/students/${id}/plan`} asChild><Press kind="main">See the plan</Press></Link>}>
+    <Screen title={person.name} wide foot={foot}>
       <StudentTabs id={id} here="measure" />
-      {range === null ? (
+      {visit ? <VisitBar visit={visit} steps={steps} entry={measuring?.entry ?? null} units={units} onPass={(range) => void dispatch(rangePassed(range))} onLeave={() => void dispatch(visitEnded())} /> : null}
+      {work ? (
         <>
-          <MeasureNext plan={plan} onPick={pick} units={units} />
-          <RangeList estimates={estimates} onPick={pick} />
+          {visit ? null : <Press onPress={() => void dispatch(rangeClosed())}>All ranges</Press>}
+          <Entry work={work} person={person} estimates={estimates} tilt={tilt} dial={dial} habits={habits} onHabits={setHabits} />
+          <Past person={person} range={work.entry.range} side={work.entry.side} />
         </>
-      ) : (
-        <>
-          <Press onPress={() => setRange(null)}>All ranges</Press>
-          <ReadingEntry key={range} range={range} side={side} estimates={estimates} person={person} onSide={setSide} onKeep={keep} />
-          <History readings={readings.filter((one) => one.range === range)} onRemove={remove} />
-        </>
-      )}
+      ) : visit ? null : <Overview plan={plan} estimates={estimates} units={units} onVisit={(kind) => void dispatch(visitBegan({ person: id, kind }))} onPick={open} />}
     </Screen>
   );
 }
 
-function MeasureNext({ plan, onPick, units }: { readonly plan: NonNullable<ReturnType<typeof usePlan>>; readonly onPick: (range: RangeId, side?: Side) => void; readonly units: 'cm' | 'in' }) {
-  if (plan.measureNext.length === 0) return <Words>Nothing more would narrow these poses by as much as a fold.</Words>;
-  return (
-    <Sheet>
-      <Title level={2}>What to measure next</Title>
-      <Aside>By how much each would narrow the heights of the plan, all slots together.</Aside>
-      {plan.measureNext.map(({ range, side, gainCm }) => (
-        <Press key={range + side} onPress={() => onPick(range, side === 'right' ? 'right' : 'left')}>{ranges[range].name}{side === 'both' ? '' : `, ${side}`}: narrower by {length(gainCm, units)}</Press>
-      ))}
-    </Sheet>
-  );
+interface VisitBarProps {
+  readonly visit: NonNullable<Measuring['visit']>;
+  readonly steps: ReturnType<typeof visitSteps>;
+  readonly entry: Measuring['entry'];
+  readonly units: 'cm' | 'in';
+  readonly onPass: (range: RangeId) => void;
+  readonly onLeave: () => void;
 }
 
-function RangeList({ estimates, onPick }: { readonly estimates: Estimates; readonly onPick: (range: RangeId) => void }) {
+/** Where a visit stands, and the ways on and out. */
+function VisitBar({ visit, steps, entry, units, onPass, onLeave }: VisitBarProps) {
+  const name = visit.kind === 'first' ? 'Visit' : 'Re-check';
+  if (!entry) {
+    if (steps.length > 0) return null;
+    return (
+      <Sheet>
+        <Title level={2}>{name} done</Title>
+        <Words role="status">{visit.done.length === 0 ? 'Nothing was read.' : `Read: ${visit.done.map((one) => ranges[one].name.toLowerCase()).join(', ')}.`}{visit.passed.length > 0 ? ` Passed over: ${visit.passed.map((one) => ranges[one].name.toLowerCase()).join(', ')}.` : ''}</Words>
+        <Press onPress={onLeave}>All ranges</Press>
+      </Sheet>
+    );
+  }
+  const here = steps.find(({ range }) => range === entry.range);
+  const passedBy = new Set([...visit.done, ...visit.passed].filter((one) => one !== entry.range)).size;
   return (
-    <View className="gap-2">
-      <Title level={2}>All ranges</Title>
-      {measurable.map((id) => (
-        <Pressable key={id} role="button" onPress={() => onPick(id)} className="min-h-14 gap-0.5 rounded-md border border-line bg-sheet px-4 py-2">
-          <Words className="font-semibold">{ranges[id].name}</Words>
-          <Aside>
-            {id === 'pelvicTilt.longSit' ? 'a reading of the hamstrings' : keysOf(id).map((key) => `${key.includes(':') ? `${key.split(':')[1]} ` : ''}${known(estimates[key])}`).join(' · ')}
-          </Aside>
-        </Pressable>
-      ))}
+    <View className="flex-row flex-wrap items-center justify-between gap-2 border-l-4 border-thread pl-3">
+      <Words role="status" className="shrink">{name}: {passedBy + 1} of {passedBy + Math.max(1, steps.length)}{here ? ` · narrows the heights by ${length(here.gainCm, units)}` : ''}</Words>
+      <View className="flex-row flex-wrap gap-2">
+        <Press onPress={() => onPass(entry.range)}>Pass over</Press>
+        <Press kind="quiet" onPress={onLeave}>Stop here</Press>
+      </View>
     </View>
   );
 }
 
-function History({ readings, onRemove }: { readonly readings: readonly Reading[]; readonly onRemove: (reading: Reading) => void }) {
-  if (readings.length === 0) return null;
-  return (
-    <View className="gap-2">
-      <Title level={2}>Readings so far</Title>
-      {[...readings].reverse().map((reading) => (
-        <View key={reading.id} className="flex-row flex-wrap items-center justify-between gap-2 border-b border-line pb-1">
-          <Words className="shrink">{date(reading.at)}{reading.side === 'both' ? '' : `, ${reading.side}`}: {reading.values.join(', ')}{reading.warm ? ', warm' : ''}{reading.seatCm ? `, seat ${reading.seatCm} cm` : ''}</Words>
-          <Press kind="quiet" aria-label={`Remove the reading of ${date(reading.at)}, ${reading.side}`} onPress={() => onRemove(reading)}>Remove</Press>
-        </View>
-      ))}
-    </View>
-  );
+/** What was read of a range before, to be looked at and put right. */
+function Past({ person, range, side }: { readonly person: Person; readonly range: RangeId; readonly side: Side }) {
+  const readings = useOjas((state) => selectReadingsOf(state, person.id));
+  const sessions = useOjas((state) => selectSessionsOf(state, person.id));
+  const pictures = useOjas((state) => state.pictures);
+  const eyes = useOjas(selectSettings).eyes as Eyes | undefined;
+  const dispatch = useOjasDispatch();
+  const record = useMemo((): StudentRecord => ({ person, readings, sessions, ...(eyes ? { eyes } : {}) }), [person, readings, sessions, eyes]);
+  const name = ranges[range].name.toLowerCase();
+  const change = (reading: Reading) => void dispatch(commit({ words: `Reading of ${name} changed`, put: [put('readings', reading)], remove: [] }));
+  const remove = (reading: Reading) => {
+    const picture: FactRef[] = pictures[reading.id] ? [{ kind: 'pictures', id: reading.id }] : [];
+    void dispatch(commit({ words: `Reading of ${name} removed`, put: [], remove: [{ kind: 'readings', id: reading.id }, ...picture] }));
+  };
+  return <History record={record} range={range} side={side} pictures={pictures} onChange={change} onRemove={remove} />;
 }

@@ -28,6 +28,7 @@ export function MoreScreen() {
         <Title level={2}>How it reckons</Title>
         <Words>The numbers behind the heights, each with where it comes from.</Words>
         <Link href="/more/reckoning" asChild><Press>Read how it reckons</Press></Link>
+        <Link href="/more/protocols" asChild><Press>How each range is read</Press></Link>
         <Link href="/more/drawings" asChild><Press>Five bodies in every pose</Press></Link>
       </Sheet>
       <Sheet>

@@ -30,6 +30,7 @@ export function StudentScreen({ id }: { readonly id: string }) {
   const estimates = useEstimates(id);
   const readings = useOjas((state) => selectReadingsOf(state, id));
   const sessions = useOjas((state) => selectSessionsOf(state, id));
+  const pictures = useOjas((state) => state.pictures);
   const dispatch = useOjasDispatch();
   const router = useRouter();
   const units = useUnits();
@@ -44,7 +45,7 @@ export function StudentScreen({ id }: { readonly id: string }) {
     if (outcome.ok) setEditing(false);
   };
   const remove = async () => {
-    const gone: FactRef[] = [{ kind: 'people', id }, ...readings.map((one) => ({ kind: 'readings' as const, id: one.id })), ...sessions.map((one) => ({ kind: 'sessions' as const, id: one.id }))];
+    const gone: FactRef[] = [{ kind: 'people', id }, ...readings.map((one) => ({ kind: 'readings' as const, id: one.id })), ...sessions.map((one) => ({ kind: 'sessions' as const, id: one.id })), ...Object.values(pictures).filter((one) => one.person === id).map((one) => ({ kind: 'pictures' as const, id: one.id }))];
     const outcome = await dispatch(commit({ words: `${person.name} removed, with ${readings.length} readings and ${sessions.length} sessions`, put: [], remove: gone }));
     if (outcome.ok) router.replace('/students');
   };

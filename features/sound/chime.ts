@@ -1,5 +1,5 @@
 /** A soft bell: two partials that fade. Silent where the browser has no sound or does not allow it yet. */
-export function chime(): void {
+export function chime(seconds = 2): void {
   if (typeof AudioContext === 'undefined') return;
   const sound = new AudioContext();
   for (const [hertz, loudness] of [[528, 0.2], [1056, 0.08]] as const) {
@@ -7,10 +7,10 @@ export function chime(): void {
     const fade = sound.createGain();
     tone.frequency.value = hertz;
     fade.gain.setValueAtTime(loudness, sound.currentTime);
-    fade.gain.exponentialRampToValueAtTime(0.0001, sound.currentTime + 2);
+    fade.gain.exponentialRampToValueAtTime(0.0001, sound.currentTime + seconds);
     tone.connect(fade).connect(sound.destination);
     tone.start();
-    tone.stop(sound.currentTime + 2);
+    tone.stop(sound.currentTime + seconds);
   }
-  setTimeout(() => void sound.close(), 2500);
+  setTimeout(() => void sound.close(), seconds * 1000 + 500);
 }

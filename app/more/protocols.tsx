@@ -1,0 +1,1 @@
+export { ProtocolsScreen as default } from '@/features/measure/ProtocolsScreen';

@@ -1,0 +1,34 @@
+import type { ConversionContext, Protocol } from '../ranges/protocols';
+import { priorOf, ranges, type Prior, type RangeId, type Sex } from '../ranges/ranges';
+
+/** A pelvis in long sit has no prior of its own; drawings begin about here. */
+const USUAL_LONG_SIT: Prior = { mean: -10, sd: 14 };
+
+/** What people usually show of a range, for drawings. */
+export const usualOf = (id: RangeId, sex: Sex): Prior => (ranges[id].prior === null ? USUAL_LONG_SIT : priorOf(id, sex));
+
+/** Further from what is usual, in standard deviations, nothing is drawn. */
+const REACH = 2.4;
+const MOST_STEPS = 9;
+const STEPS_DEG = [5, 10, 15, 20];
+
+/** Values of a protocol whose drawings stand side by side for the eye: even steps over what people show. */
+export function eyeSteps(protocol: Pick<Protocol, 'least' | 'most' | 'convert'>, usual: Prior, context: ConversionContext): number[] {
+  const shown = (step: number) => Array.from({ length: Math.floor((protocol.most - protocol.least) / step) + 1 }, (_, i) => Math.ceil(protocol.least / step) * step + i * step)
+    .filter((value) => value <= protocol.most && Math.abs(protocol.convert(value, 1, context).mean - usual.mean) <= REACH * usual.sd);
+  const step = STEPS_DEG.find((one) => shown(one).length <= MOST_STEPS) ?? 20;
+  return shown(step);
+}
+
+/** The value at which a protocol shows a range, for a drawing: found by halving, since conversions run one way. */
+export function valueShowing({ least, most, convert }: Pick<Protocol, 'least' | 'most' | 'convert'>, rangeMean: number, context: ConversionContext): number {
+  const meanAt = (value: number) => convert(value, 1, context).mean;
+  let [low, high] = [least, most];
+  const rises = meanAt(high) > meanAt(low);
+  for (let i = 0; i < 24; i++) {
+    const middle = (low + high) / 2;
+    if (meanAt(middle) > rangeMean === rises) high = middle;
+    else low = middle;
+  }
+  return (low + high) / 2;
+}

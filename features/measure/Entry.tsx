@@ -1,0 +1,205 @@
+import { useRef, useState } from 'react';
+import { View } from 'react-native';
+import { bodyFrom } from '@/core/body/body';
+import { believableChange, type Estimates } from '@/core/estimate/estimate';
+import { disagree } from '@/core/estimate/observations';
+import type { Person, Reading } from '@/core/formats/book';
+import { readingFaults } from '@/core/formats/check';
+import { eyeSteps, usualOf, valueShowing } from '@/core/measure/shown';
+import { photoWays } from '@/core/measure/photoWays';
+import { tiltWays } from '@/core/measure/tiltWays';
+import { workingOf } from '@/core/measure/working';
+import { methods, protocolsOf, semOf, type ConversionContext, type MethodId, type Protocol } from '@/core/ranges/protocols';
+import { keyOf, ranges, type RangeId, type Side } from '@/core/ranges/ranges';
+import { put, type KeptPicture } from '@/store/facts';
+import { entryChanged, methodChosen, sideKept, type Entry as EntryState } from '@/store/measuring';
+import { selectSettings } from '@/store/selectors';
+import { commit } from '@/store/store';
+import { degrees, withDoubt } from '@/ui/format';
+import { Field } from '@/ui/Field';
+import { readNumber } from '@/ui/number';
+import { Chips, Press, Tick } from '@/ui/Press';
+import { Sheet } from '@/ui/Sheet';
+import { Aside, Title, Words } from '@/ui/Words';
+import { freshId, nowIso, useOjas, useOjasDispatch } from '../hooks';
+import { speak } from '../sound/speak';
+import { EyeReading } from './EyeReading';
+import { Guide } from './Guide';
+import { PhotoReading, type PictureToKeep } from './photo/PhotoReading';
+import { ReadingDots } from './ReadingDots';
+import type { Dial } from './tilt/sources';
+import { TiltReading, type TiltHabits } from './tilt/TiltReading';
+import type { Tilt } from './tilt/useTilt';
+import { TypedReading } from './TypedReading';
+
+const MOST_READINGS = 5;
+const AGREEING = 2;
+const MOST_SEAT_CM = 80;
+
+const seatOf = (text: string) => {
+  const read = readNumber(text);
+  return read.ok ? read.value : 0;
+};
+
+/** The way of reading that suits the method at hand. */
+export const wayFor = (range: RangeId, method: MethodId): Protocol | undefined => protocolsOf(range).find(({ methods: by }) => by.includes(method)) ?? protocolsOf(range)[0];
+/** The method at hand, where this way knows it. */
+export const methodFor = (protocol: Protocol, method: MethodId): MethodId => (protocol.methods.includes(method) ? method : (protocol.methods.find((one) => one === 'protractor') ?? (protocol.methods[0] as MethodId)));
+
+/** Everything that reading one range on one side needs, and what may be done with what was read. */
+export function useEntry(person: Person, entry: EntryState | null, chosen: MethodId, estimates: Estimates, habits: TiltHabits, inVisit: boolean) {
+  const dispatch = useOjasDispatch();
+  const eyes = useOjas(selectSettings).eyes;
+  const [fault, setFault] = useState<string>();
+  const [typed, setTyped] = useState('');
+  const pictures = useRef<PictureToKeep[]>([]);
+  const keeping = useRef(false);
+  const protocol = entry && (protocolsOf(entry.range).find(({ id }) => id === entry.protocol) ?? protocolsOf(entry.range)[0]);
+  if (!entry || !protocol) return null;
+  const range = ranges[entry.range];
+  const method = methodFor(protocol, chosen);
+  const context: ConversionContext = {
+    body: bodyFrom(person.statureCm, person.bodyCm), coupling: { mean: estimates.hamstringCoupling?.mean ?? 0.95, sd: estimates.hamstringCoupling?.sd ?? 0.2 },
+    ...(protocol.onSeat ? { seatCm: seatOf(entry.seat) } : {}),
+  };
+  const told = entry.sems.length > 0 ? entry.sems.reduce((sum, one) => sum + one, 0) / entry.sems.length : undefined;
+  const sem = told ?? semOf(protocol, method, eyes);
+
+  const faultOf = (value: number): string | null => readingFaults({ range: entry.range, method, protocol: protocol.id, values: [value], side: range.sided ? entry.side : 'both' }).join(' ') || null;
+  /** What is typed, as a value that can stand; undefined when it cannot. */
+  const readTyped = (): number | undefined => {
+    const read = readNumber(typed);
+    const wrong = read.ok ? faultOf(read.value) : `${range.name}: ${read.words}`;
+    setFault(wrong ?? undefined);
+    return read.ok && wrong === null ? read.value : undefined;
+  };
+  const takeTyped = () => {
+    const value = readTyped();
+    if (value === undefined) return;
+    setTyped('');
+    take(value);
+  };
+  const keepAll = () => {
+    if (typed.trim() === '') return void keep();
+    const value = readTyped();
+    return value === undefined ? undefined : void keep([...entry.values, value].slice(-MOST_READINGS));
+  };
+  const keep = async (values: readonly number[] = entry.values, sems: readonly number[] = entry.sems): Promise<void> => {
+    if (values.length === 0) return setFault(`${range.name}: enter at least one reading.`);
+    const seat = readNumber(entry.seat);
+    if (protocol.onSeat && (!seat.ok || seat.value < 0 || seat.value > MOST_SEAT_CM)) return setFault(`Seat: ${seat.ok ? `${seat.value} is not between 0 and ${MOST_SEAT_CM} cm.` : seat.words}`);
+    if (keeping.current) return undefined;
+    keeping.current = true;
+    const reading: Reading = {
+      id: freshId('r'), person: person.id, range: entry.range, side: range.sided ? entry.side : 'both', at: nowIso(), method, protocol: protocol.id, values: [...values], warm: entry.warm, note: entry.note,
+      ...(protocol.onSeat && seat.ok ? { seatCm: seat.value } : {}), ...(sems.length > 0 ? { sem: sems.reduce((sum, one) => sum + one, 0) / sems.length } : {}),
+    };
+    const picture = pictures.current.at(-1);
+    const kept: KeptPicture[] = picture ? [{ id: reading.id, person: person.id, ...picture }] : [];
+    const outcome = await dispatch(commit({ words: `${range.name}${range.sided ? ` ${entry.side}` : ''} noted`, put: [put('readings', reading), ...kept.map((one) => put('pictures', one))], remove: [] }));
+    keeping.current = false;
+    if (!outcome.ok) return undefined;
+    pictures.current = [];
+    setTyped('');
+    setFault(undefined);
+    const other: Side = entry.side === 'left' ? 'right' : 'left';
+    // In a visit the plan says what comes next; else the other side does.
+    dispatch(sideKept(inVisit ? null : range.sided ? other : entry.side));
+    return undefined;
+  };
+  const take = (value: number, ownSem?: number, picture?: PictureToKeep | null): void => {
+    const wrong = faultOf(value);
+    if (wrong !== null) return setFault(wrong);
+    setFault(undefined);
+    if (picture) pictures.current.push(picture);
+    const values = [...entry.values, value].slice(-MOST_READINGS);
+    const sems = ownSem === undefined ? [] : [...entry.sems, ownSem].slice(-MOST_READINGS);
+    dispatch(entryChanged({ values, sems }));
+    if (method !== 'phone-tilt' || !habits.handsFree || values.length < AGREEING) return undefined;
+    if (disagree(values, sem)) {
+      if (habits.aloud) speak('They lie apart. Once more.');
+      return undefined;
+    }
+    return void keep(values, sems);
+  };
+  const mean = entry.values.reduce((sum, value) => sum + value, 0) / entry.values.length;
+  return { entry, protocol, method, range, context, sem, fault, eyes, mean, typed, setTyped: (text: string) => {
+    setTyped(text);
+    setFault(undefined);
+  }, take, takeTyped, keepAll, way: method === 'phone-tilt' ? tiltWays[protocol.id] : undefined };
+}
+export type EntryWork = NonNullable<ReturnType<typeof useEntry>>;
+
+interface EntryProps {
+  readonly work: EntryWork;
+  readonly person: Person;
+  readonly estimates: Estimates;
+  readonly tilt: Tilt;
+  readonly dial: Dial;
+  readonly habits: TiltHabits;
+  readonly onHabits: (habits: TiltHabits) => void;
+}
+
+/** How one range is read: where, until when, and two or three readings by the method at hand. */
+export function Entry({ work, person, estimates, tilt, dial, habits, onHabits }: EntryProps) {
+  const dispatch = useOjasDispatch();
+  const { entry, protocol, method, range, context, sem, fault, eyes, mean, typed, take } = work;
+  const id = entry.range;
+  const ways = protocolsOf(id);
+  const usual = usualOf(id, person.sex);
+  const seatCm = seatOf(entry.seat);
+  const converted = entry.values.length === 0 ? null : protocol.convert(mean, sem / Math.sqrt(entry.values.length), context);
+  const steps = eyeSteps(protocol, usual, context);
+  const believed = estimates[keyOf(id, entry.side)];
+  const drawnAt = entry.values.length > 0 ? mean : valueShowing(protocol, usual.mean, context);
+  const photo = photoWays[protocol.id];
+  const unit = protocol.unit === 'cm' ? ' cm' : '°';
+  return (
+    <View className="gap-4 lg:flex-row">
+      <Sheet className="lg:flex-1">
+        <Title level={2}>{range.name}</Title>
+        {range.sided ? <Chips label="Side" options={(['left', 'right'] as const).map((one) => ({ id: one, words: `${one === 'left' ? 'Left' : 'Right'} ${shortOf(estimates, id, one)}` }))} chosen={entry.side} onChoose={(side) => void dispatch(entryChanged({ side, values: [], sems: [] }))} /> : null}
+        {ways.length > 1 ? <Chips label="Way of reading" options={ways.map((one) => ({ id: one.id, words: one.name }))} chosen={protocol.id} onChoose={(next) => void dispatch(entryChanged({ protocol: next, values: [], sems: [] }))} /> : null}
+        <Chips label="Method" options={protocol.methods.map((one) => ({ id: one, words: methods[one].name }))} chosen={method} onChoose={(next) => void dispatch(methodChosen(next))} />
+        <Guide protocol={protocol} body={context.body} value={drawnAt} seatCm={seatCm} />
+      </Sheet>
+      <Sheet className="lg:flex-1">
+        {protocol.onSeat ? <Field label="Seat height" hint="cm, 0 for the floor" inputMode="decimal" value={entry.seat} onChangeText={(seat) => void dispatch(entryChanged({ seat }))} /> : null}
+        {work.way ? <TiltReading tilt={tilt} way={work.way} dial={dial} habits={habits} onHabits={onHabits} /> : null}
+        {method === 'photo' && photo ? <PhotoReading key={`${protocol.id}${entry.side}`} way={photo} protocol={protocol} body={context.body} usual={drawnAt} onTaken={take} /> : null}
+        {method === 'by-eye' ? <EyeReading key={`${protocol.id}${entry.side}`} protocol={protocol} body={context.body} steps={steps} seatCm={seatCm} semDeg={sem} proven={eyes?.[id] !== undefined} onTaken={take} /> : null}
+        {isTyped(method)
+          ? <TypedReading unit={protocol.unit} count={entry.values.length + 1} typed={typed} fault={fault} working={typedWorking(protocol, typed, context)} onType={work.setTyped} onTake={work.takeTyped} /> : null}
+        {fault && !isTyped(method) ? <Words role="alert" className="text-rust">{fault}</Words> : null}
+        {entry.values.length > 0 ? (
+          <View className="gap-1">
+            <ReadingDots values={entry.values} mean={mean} sem={sem / Math.sqrt(entry.values.length)} unit={unit} />
+            <Words>
+              Mean {mean.toFixed(0)}{unit} ± {(1.28 * sem / Math.sqrt(entry.values.length)).toFixed(0)}{converted && (Math.abs(converted.mean - mean) > 0.5 || protocol.unit === 'cm') ? `, which is a range of ${withDoubt(converted.mean, converted.sem)}` : ''}. A change is worth believing from {degrees(believableChange(converted?.sem ?? sem, 1))}.
+            </Words>
+            {protocol.unit === 'deg' && method !== 'protractor' ? <Working words={workingOf(protocol, mean, context)} /> : null}
+            {disagree(entry.values, sem) ? <Words className="text-rust">The readings lie {(Math.max(...entry.values) - Math.min(...entry.values)).toFixed(0)}{unit} apart, more than this method explains: take another.</Words> : null}
+            <Press kind="quiet" onPress={() => void dispatch(entryChanged({ values: entry.values.slice(0, -1), sems: entry.sems.slice(0, -1) }))}>Drop the last one</Press>
+          </View>
+        ) : null}
+        <Press kind="main" onPress={work.keepAll}>Keep</Press>
+        <Tick checked={entry.warm} onToggle={() => void dispatch(entryChanged({ warm: !entry.warm }))}>The body is warm (reads higher by about 4°)</Tick>
+        <Field label="Note" hint="may stay empty" value={entry.note} onChangeText={(note) => void dispatch(entryChanged({ note }))} />
+        {believed ? <Aside>Believed now: {believed.source === 'measured' ? 'measured' : 'assumed'}, {range.unit === 'deg' ? withDoubt(believed.mean, believed.sd) : believed.mean.toFixed(2)}.</Aside> : null}
+      </Sheet>
+    </View>
+  );
+}
+
+const isTyped = (method: MethodId) => method === 'protractor' || method === 'tape' || method === 'from-pose';
+const typedWorking = (protocol: Protocol, typed: string, context: ConversionContext) => {
+  const read = readNumber(typed);
+  return read.ok && read.value >= protocol.least && read.value <= protocol.most ? workingOf(protocol, read.value, context) : null;
+};
+
+const Working = ({ words }: { readonly words: string | null }) => (words === null ? null : <Aside>{words}</Aside>);
+
+const shortOf = (estimates: Estimates, id: RangeId, side: Side) => {
+  const estimate = estimates[keyOf(id, side)];
+  return estimate ? `${withDoubt(estimate.mean, estimate.sd)}${estimate.source === 'measured' ? '' : ' assumed'}` : '';
+};
