@@ -107,26 +107,33 @@ export function useEntry(person: Person, entry: EntryState | null, chosen: Metho
     dispatch(sideKept(inVisit ? null : range.sided ? other : entry.side));
     return undefined;
   };
-  const take = (value: number, ownSem?: number, picture?: PictureToKeep | null): void => {
+  /** Adds a reading; false when it cannot stand. */
+  const take = (value: number, ownSem?: number, picture?: PictureToKeep | null): boolean => {
     const wrong = faultOf(value);
-    if (wrong !== null) return setFault(wrong);
-    setFault(undefined);
+    setFault(wrong ?? undefined);
+    if (wrong !== null) return false;
     if (picture) pictures.current.push(picture);
     const values = [...entry.values, value].slice(-MOST_READINGS);
     const sems = ownSem === undefined ? [] : [...entry.sems, ownSem].slice(-MOST_READINGS);
     dispatch(entryChanged({ values, sems }));
-    if (method !== 'phone-tilt' || !habits.handsFree || values.length < AGREEING) return undefined;
-    if (disagree(values, sem)) {
-      if (habits.aloud) speak('They lie apart. Once more.');
-      return undefined;
+    if (method === 'phone-tilt' && habits.handsFree && values.length >= AGREEING) {
+      // A pause on the way reads too: only what the last ones agree on is kept.
+      const latest = values.slice(-AGREEING);
+      if (!disagree(latest, sem)) void keep(latest);
+      else if (habits.aloud) speak('They lie apart. Once more.');
     }
-    return void keep(values, sems);
+    return true;
+  };
+  /** Whether a limb that was held still at this value can be meant as a reading: one that rests on the floor is not. */
+  const canBeMeant = (value: number): boolean => {
+    const { mean: shown } = protocol.convert(value, sem, context);
+    return faultOf(value) === null && shown >= range.least && shown <= range.most;
   };
   const mean = entry.values.reduce((sum, value) => sum + value, 0) / entry.values.length;
   return { entry, protocol, method, range, context, sem, fault, eyes, mean, typed, setTyped: (text: string) => {
     setTyped(text);
     setFault(undefined);
-  }, take, takeTyped, keepAll, way: method === 'phone-tilt' ? tiltWays[protocol.id] : undefined };
+  }, take, canBeMeant, takeTyped, keepAll, way: method === 'phone-tilt' ? tiltWays[protocol.id] : undefined };
 }
 export type EntryWork = NonNullable<ReturnType<typeof useEntry>>;
 

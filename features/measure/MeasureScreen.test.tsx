@@ -86,8 +86,7 @@ test('a pelvis in long sit asks for the seat’s height, within reason', async (
 
 test('a reading can be removed, and brought back', async () => {
   const { store, state } = await open(/^Knee bend, hip bent ?left/);
-  expect(screen.getAllByRole('button', { name: /^Remove the reading/ })).toHaveLength(2);
-  fireEvent.click(screen.getAllByRole('button', { name: /^Remove the reading/ })[0]!);
+  fireEvent.click(screen.getByRole('button', { name: /^Remove the reading/ }));
   await waitFor(() => expect(Object.values(state().readings)).toHaveLength(1));
   expect(state().undo.offered).toMatch('Reading of knee bend, hip bent removed');
   expect(store.getState().undo.stack.length).toBeGreaterThan(0);
@@ -98,4 +97,78 @@ test('the keypad types into the field', async () => {
   const pad = within(screen.getByRole('group', { name: 'Keypad' }));
   for (const key of ['5', '7', '9', 'Delete the last digit']) fireEvent.click(pad.getByRole('button', { name: key }));
   expect(screen.getByRole('textbox', { name: /^Reading [0-9]/ })).toHaveValue('57');
+});
+
+test('a reading can be put right, within reason', async () => {
+  const { state } = await open(/^Knee bend, hip bent ?left/);
+  fireEvent.click(screen.getByRole('button', { name: /^Edit the reading/ }));
+  fireEvent.change(screen.getByLabelText('Values'), { target: { value: '128 1300' } });
+  press('Save the change');
+  expect(screen.getByRole('alert')).toHaveTextContent(/1300° is outside/);
+  fireEvent.change(screen.getByLabelText('Values'), { target: { value: '126 127,5' } });
+  press('Save the change');
+  await waitFor(() => expect(state().readings.l).toMatchObject({ values: [126, 127.5] }));
+  expect(state().undo.offered).toMatch(/changed/);
+});
+
+test('the working of a tape stands beside what is typed', async () => {
+  await open(/^Knee bend, hip bent ?left/);
+  fireEvent.click(screen.getByRole('radio', { name: 'Heel to seat' }));
+  type('30');
+  expect(screen.getByText(/Thigh 41\.\d, shin 41\.\d and 30 cm make a triangle/)).toBeInTheDocument();
+});
+
+test('by eye, the nearest drawing is picked, or one between two', async () => {
+  const { state } = await open(/^Hamstring ?left/);
+  fireEvent.click(screen.getByRole('radio', { name: 'By eye' }));
+  fireEvent.click(screen.getByRole('radio', { name: 'About 60 degrees' }));
+  press('A little more');
+  press('Keep');
+  await waitFor(() => expect(Object.values(state().readings).find(({ range }) => range === 'hamstring')).toMatchObject({ method: 'by-eye', values: [65] }));
+});
+
+test('ranges never read are told as assumed, with what that costs the plan', async () => {
+  await show(<MeasureScreen id="p1" />);
+  expect(screen.getByRole('button', { name: /^Hamstring.*assumed.*never measured: costs the plan [\d.]+ cm of doubt/ })).toBeInTheDocument();
+  expect(screen.getByRole('button', { name: /^Spread.*no pose of this plan leans on it/ })).toBeInTheDocument();
+});
+
+describe('a led visit', () => {
+  const begin = async (kind: RegExp) => {
+    const shown = await show(<MeasureScreen id="p1" />);
+    press(kind);
+    await screen.findByText(/^(Visit|Re-check): 1 of/);
+    return shown;
+  };
+  const here = () => screen.getByRole('heading', { level: 2, name: (name) => !/Readings so far/.test(name) }).textContent;
+
+  test('opens what narrows most, goes on to the other side, then to the next range', async () => {
+    const { state } = await begin(/^Begin a whole visit/);
+    const first = here();
+    const read = { Hamstring: '58', 'Knee bend, face down': '120', 'Pointed ankle': '50' } as Record<string, string>;
+    for (let i = 0; i < 2; i++) {
+      type(read[first!] ?? '50');
+      press('Keep');
+      await waitFor(() => expect(Object.values(state().readings)).toHaveLength(3 + i));
+    }
+    await screen.findByText(/^Visit: 2 of/);
+    expect(here()).not.toBe(first);
+    expect(state().measuring.now?.visit?.done).toHaveLength(1);
+  });
+
+  test('passing over everything ends it, and says so', async () => {
+    await begin(/^Begin the re-check/);
+    press('Pass over');
+    await screen.findByText(/^Re-check: 2 of 2/);
+    press('Pass over');
+    expect(await screen.findByText(/Nothing was read\. Passed over:/)).toBeInTheDocument();
+    press('All ranges');
+    expect(screen.getByRole('heading', { name: 'All ranges' })).toBeInTheDocument();
+  });
+
+  test('can be stopped at any place', async () => {
+    await begin(/^Begin the re-check/);
+    press('Stop here');
+    expect(screen.getByRole('heading', { name: 'What to measure next' })).toBeInTheDocument();
+  });
 });

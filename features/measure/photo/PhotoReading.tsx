@@ -26,7 +26,8 @@ interface PhotoReadingProps {
   readonly body: Body;
   /** Around this value a figure is drawn, to try the method on. */
   readonly usual: number;
-  readonly onTaken: (value: number, sem: number, keep: PictureToKeep | null) => void;
+  /** Answers whether the reading can stand; if not, the points may be moved again. */
+  readonly onTaken: (value: number, sem: number, keep: PictureToKeep | null) => boolean;
 }
 
 const levels = [{ id: 'straight', words: 'Picture is straight' }, { id: 'level', words: 'Lay a floor edge' }, { id: 'plumb', words: 'Lay a plumb line' }] as const;
@@ -88,13 +89,14 @@ export function PhotoReading({ way, protocol, body, usual, onTaken }: PhotoReadi
     if (!picture || !read) return;
     const small = keep ? await smallCopy(picture.blob) : null;
     const shrunk = small ? small.widthPx / picture.widthPx : 1;
-    show(null);
-    setDrawn(null);
     if (drawn) {
+      show(null);
+      setDrawn(null);
       setTold(`Drawn at ${drawn.value}°, read as ${read.deg.toFixed(0)}° ± ${(1.28 * read.semDeg).toFixed(0)}. A drawn figure is no student: this counts for nothing.`);
       return;
     }
-    onTaken(Math.round(read.deg * 2) / 2, Math.round(read.semDeg * 10) / 10, small ? { ...small, points: points.map(([x, y]) => [x * shrunk, y * shrunk]) } : null);
+    const stands = onTaken(Math.round(read.deg * 2) / 2, Math.round(read.semDeg * 10) / 10, small ? { ...small, points: points.map(([x, y]) => [x * shrunk, y * shrunk]) } : null);
+    if (stands) show(null);
   };
 
   const landmarks = points.map((at, i): Mark => ({ id: `p${i}`, name: way.points[i] ?? '', at }));

@@ -60,7 +60,7 @@ export function TiltReading({ tilt, way, dial, habits, onHabits }: TiltReadingPr
       </View>
       {refusedZero ? <Words role="alert" className="text-rust">It stands upright: lay the edge on the floor first.</Words> : null}
       <Chips label="Edge along the limb" options={edges} chosen={tilt.edge} onChoose={tilt.setEdge} />
-      <Tick checked={habits.handsFree} onToggle={() => onHabits({ ...habits, handsFree: !habits.handsFree })}>Hands free: held still for a second, it reads; two that agree are kept</Tick>
+      <Tick checked={habits.handsFree} onToggle={() => onHabits({ ...habits, handsFree: !habits.handsFree })}>Hands free: held still for a second, it reads; two in a row that agree are kept</Tick>
       <Tick checked={habits.aloud} onToggle={() => onHabits({ ...habits, aloud: !habits.aloud })}>Say each number aloud</Tick>
       {habits.aloud && !canSpeak() ? <Aside>This browser has no voice: a bell alone tells that it has read.</Aside> : null}
       {habits.simulated ? <SimulatedDial dial={dial} /> : null}
@@ -74,18 +74,21 @@ interface TiltFootProps {
   readonly habits: TiltHabits;
   /** What is read, said before the number: "Left". */
   readonly who: string;
+  /** Whether a value that was held still can be meant as a reading. */
+  readonly canBeMeant: (value: number) => boolean;
   readonly onTaken: (value: number) => void;
 }
 
 const rounded = (value: number) => Math.round(value * 2) / 2;
 
 /** The live angle at the foot of the screen, and the readings that it takes by itself or by a tap. */
-export function TiltFoot({ tilt, way, habits, who, onTaken }: TiltFootProps) {
+export function TiltFoot({ tilt, way, habits, who, canBeMeant, onTaken }: TiltFootProps) {
   /** Turns at the places read so far of this one reading. */
   const [turns, setTurns] = useState<readonly number[]>([]);
   const ready = tilt.zeroed === way.lies;
   const last = turns.length === way.places.length - 1;
-  const take = (deg: number) => {
+  const take = (deg: number, byItself: boolean) => {
+    if (byItself && last && !canBeMeant(rounded(way.value(...turns, deg)))) return;
     chime(0.6);
     if (!last) {
       if (habits.aloud) speak('And the next place.');
@@ -104,7 +107,7 @@ export function TiltFoot({ tilt, way, habits, who, onTaken }: TiltFootProps) {
   });
   const { follow } = tilt;
   useEffect(() => (ready && habits.handsFree ? follow(({ taken }) => {
-    if (taken !== null) newest.current(taken);
+    if (taken !== null) newest.current(taken, true);
   }) : undefined), [follow, ready, habits.handsFree]);
   return (
     <View className="gap-2">
@@ -115,7 +118,7 @@ export function TiltFoot({ tilt, way, habits, who, onTaken }: TiltFootProps) {
           {turns.length > 0 ? <Press onPress={() => setTurns([])}>Again</Press> : null}
           <Press kind="main" disabled={!ready} onPress={() => {
             const deg = tilt.now();
-            if (deg !== null) take(deg);
+            if (deg !== null) take(deg, false);
           }}>Take it now</Press>
         </View>
       </View>

@@ -1,0 +1,128 @@
+import { act, fireEvent, screen, waitFor } from '@testing-library/react';
+import { show } from '../../tests/onScreen';
+import { MeasureScreen } from '../MeasureScreen';
+import { Dial, momentOf, simulatedSensor } from './sources';
+import { upFrom, type TiltSample } from '@/core/measure/tilt';
+
+const press = (name: string | RegExp) => fireEvent.click(screen.getByRole('button', { name }));
+let clock = 0;
+
+beforeEach(() => {
+  clock = 0;
+  Object.assign(window, { isSecureContext: true, DeviceOrientationEvent: class extends Event {} });
+});
+afterEach(() => {
+  delete (window as { DeviceOrientationEvent?: unknown }).DeviceOrientationEvent;
+});
+
+/** The phone turned so for so long, as a browser would tell it. */
+function turned(betaDeg: number, forMs: number, gammaDeg = 0) {
+  act(() => {
+    for (let ms = 0; ms < forMs; ms += 20) {
+      const event = new Event('deviceorientation');
+      clock += 20;
+      Object.defineProperties(event, { beta: { value: betaDeg }, gamma: { value: gammaDeg }, timeStamp: { value: clock } });
+      window.dispatchEvent(event);
+    }
+  });
+}
+
+async function started() {
+  const shown = await show(<MeasureScreen id="p1" />);
+  press(/^Hamstring ?left/);
+  fireEvent.click(screen.getByRole('radio', { name: 'Phone tilt' }));
+  press('Start the phone’s sensor');
+  turned(1, 300);
+  return shown;
+}
+const hamstrings = (state: Awaited<ReturnType<typeof show>>['state']) => Object.values(state().readings).filter(({ range }) => range === 'hamstring');
+
+test('zeroed on the floor, two raises that agree are read and kept without a tap, then the other side', async () => {
+  const { state } = await started();
+  press('Zero on the floor');
+  for (const deg of [63, 20, 64]) turned(deg, 1700);
+  turned(30, 100);
+  await waitFor(() => expect(hamstrings(state)).toHaveLength(0));
+  turned(1, 200);
+  turned(64, 1700);
+  await waitFor(() => expect(hamstrings(state)).toHaveLength(1));
+  const [reading] = hamstrings(state);
+  expect(reading).toMatchObject({ side: 'left', method: 'phone-tilt', protocol: 'straight-leg-raise.pelvis-watched' });
+  reading!.values.forEach((value) => expect(Math.abs(value - 63)).toBeLessThanOrEqual(1.5));
+  expect(screen.getByRole('radio', { name: /^Right/ })).toBeChecked();
+});
+
+test('with hands that are free to tap, it reads when told', async () => {
+  const { state } = await started();
+  press('Zero on the floor');
+  fireEvent.click(screen.getByRole('checkbox', { name: /^Hands free/ }));
+  turned(56, 1700);
+  expect(state().measuring.now?.entry?.values).toEqual([]);
+  press('Take it now');
+  expect(state().measuring.now?.entry?.values).toEqual([55]);
+});
+
+test('nothing is read before the zero, nor upright', async () => {
+  const { state } = await started();
+  turned(60, 1800);
+  expect(screen.getByRole('button', { name: 'Take it now' })).toHaveAttribute('aria-disabled', 'true');
+  turned(90, 400);
+  press('Zero on the floor');
+  expect(screen.getByRole('alert')).toHaveTextContent('It stands upright');
+  expect(state().measuring.now?.entry?.values).toEqual([]);
+});
+
+test('a range read on the edge asks for a new zero', async () => {
+  await started();
+  press('Zero on the floor');
+  press('All ranges');
+  press(/^Pelvic tilt, standing/);
+  expect(screen.getByText(/standing on its long edge, screen to the side, and zero it again/)).toBeInTheDocument();
+});
+
+test('a knee bend is read in two places', async () => {
+  const { state } = await show(<MeasureScreen id="p1" />);
+  press(/^Knee bend, hip bent ?left/);
+  fireEvent.click(screen.getByRole('radio', { name: 'Phone tilt' }));
+  press('Start the phone’s sensor');
+  turned(0, 300);
+  press('Zero on the floor');
+  turned(105, 1800);
+  expect(screen.getByText(/^2 of 2: Along the shin/)).toBeInTheDocument();
+  turned(-30, 1800);
+  expect(state().measuring.now?.entry?.values).toEqual([135]);
+});
+
+test.each([
+  ['there is no sensor', () => delete (window as { DeviceOrientationEvent?: unknown }).DeviceOrientationEvent, /no sensor, or the browser keeps it closed/],
+  ['leave is refused', () => Object.assign(window.DeviceOrientationEvent, { requestPermission: async () => 'denied' }), /was not allowed to read the tilt/],
+  ['asking itself fails', () => Object.assign(window.DeviceOrientationEvent, { requestPermission: async () => Promise.reject(new Error('not from a tap')) }), /was not allowed to read the tilt/],
+  ['the page is not secure', () => Object.assign(window, { isSecureContext: false }), /only on a secure page/],
+])('%s: it says so, and offers the simulated one', async (_, make, words) => {
+  await show(<MeasureScreen id="p1" />);
+  make();
+  press(/^Hamstring ?left/);
+  fireEvent.click(screen.getByRole('radio', { name: 'Phone tilt' }));
+  press('Start the phone’s sensor');
+  expect(await screen.findByRole('alert')).toHaveTextContent(words);
+  expect(screen.getByRole('button', { name: 'Use the simulated sensor' })).toBeInTheDocument();
+});
+
+test('the simulated sensor sends what its dial is set to, trembling as it is told', async () => {
+  const dial = new Dial();
+  dial.turn({ deg: 48, tremorDeg: 0, lies: 'back' });
+  const heard: TiltSample[] = [];
+  const stop = simulatedSensor(dial)((sample) => heard.push(sample), () => undefined);
+  await waitFor(() => expect(heard.length).toBeGreaterThan(3));
+  stop();
+  expect(heard.every(({ betaDeg }) => betaDeg === 48)).toBe(true);
+});
+
+test('on its edge, up lies in the plane of the screen and turns with it', () => {
+  for (const deg of [-60, -10, 0, 25, 120]) {
+    const { betaDeg, gammaDeg } = momentOf(deg, 'edge');
+    const [x, y, z] = upFrom(betaDeg, gammaDeg);
+    expect(Math.abs(z)).toBeLessThan(1e-9);
+    expect((Math.atan2(y, -x) * 180) / Math.PI).toBeCloseTo(deg, 6);
+  }
+});
