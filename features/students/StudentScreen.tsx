@@ -18,7 +18,6 @@ import { Aside, Title, Words } from '@/ui/Words';
 import { useEstimates, useOjas, useOjasDispatch, usePerson, useUnits } from '../hooks';
 import { Choice } from '../plan/PoseChoices';
 import { StudentForm, type PersonFields } from './StudentForm';
-import { Proportions } from './Proportions';
 import { StudentTabs } from './StudentTabs';
 import { NoStudent } from './NoStudent';
 
@@ -36,7 +35,6 @@ export function StudentScreen({ id }: { readonly id: string }) {
   const units = useUnits();
   const [editing, setEditing] = useState(false);
   const [choosing, setChoosing] = useState(false);
-  const [taping, setTaping] = useState(false);
   if (!person || !estimates) return <NoStudent />;
 
   const save = async ({ birthYear, ...fields }: PersonFields) => {
@@ -79,8 +77,7 @@ export function StudentScreen({ id }: { readonly id: string }) {
       <Sheet>
         <Title level={2}>Proportions</Title>
         <Words>{taped === 0 ? 'Every length comes from the stature.' : `${taped} of ${tapedLengths.length} lengths are taped; the rest come from the stature.`}</Words>
-        <Press aria-expanded={taping} onPress={() => setTaping(!taping)}>{taping ? 'Hide the lengths' : 'Tape the lengths'}</Press>
-        {taping ? <Proportions person={person} units={units} /> : null}
+        <Link href={`/students/${id}/proportions`} asChild><Press>Tape the lengths</Press></Link>
       </Sheet>
       {editing ? <Sheet><StudentForm person={person} units={units} saveWords="Save" onSave={(fields) => void save(fields)} /></Sheet> : null}
       <View className="flex-row flex-wrap gap-2">

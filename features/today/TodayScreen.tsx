@@ -24,6 +24,7 @@ export function TodayScreen() {
   const people = useOjas(selectPeople);
   const latest = useOjas((state) => state.sessions);
   const mat = useOjas((state) => state.mat.now);
+  const measuring = useOjas((state) => state.measuring.now);
   const shelf = useOjas(selectShelf);
   const wide = useWide();
   const [sought, setSought] = useState('');
@@ -37,7 +38,8 @@ export function TodayScreen() {
   const shown = all || sought !== '' ? found : found.slice(0, SHOWN_AT_FIRST);
   return (
     <Screen title="Today" wide>
-      {mat ? <Resume person={mat.person} /> : null}
+      {mat ? <Resume person={mat.person} what="session" /> : null}
+      {measuring?.entry && (measuring.visit !== null || measuring.entry.values.length > 0) ? <Resume person={measuring.person} what="measuring" /> : null}
       <Field label="Who comes?" hint="find by name" value={sought} onChangeText={setSought} />
       <View className={wide ? 'flex-row flex-wrap gap-4' : 'gap-4'}>
         {shown.map(({ id }) => <View key={id} className={wide ? 'min-w-[380px] flex-1' : ''}><Comer id={id} /></View>)}
@@ -63,12 +65,14 @@ function Empty({ shelfEmpty }: { readonly shelfEmpty: boolean }) {
   );
 }
 
-function Resume({ person }: { readonly person: string }) {
-  const name = usePerson(person)?.name ?? 'Somebody';
+/** What was interrupted, one tap away. */
+function Resume({ person, what }: { readonly person: string; readonly what: 'session' | 'measuring' }) {
+  const name = usePerson(person)?.name;
+  if (name === undefined) return null;
   return (
     <Sheet className="border-thread">
-      <Title level={2}>{name} is still on the mat</Title>
-      <Link href={`/students/${person}/mat`} asChild><Press kind="main">Go on with the session</Press></Link>
+      <Title level={2}>{what === 'session' ? `${name} is still on the mat` : `${name} is half measured`}</Title>
+      <Link href={`/students/${person}/${what === 'session' ? 'mat' : 'measure'}`} asChild><Press kind="main">{what === 'session' ? 'Go on with the session' : 'Go on measuring'}</Press></Link>
     </Sheet>
   );
 }

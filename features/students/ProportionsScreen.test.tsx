@@ -1,12 +1,9 @@
 import { act, fireEvent, screen } from '@testing-library/react';
 import { show } from '../tests/onScreen';
+import { ProportionsScreen } from './ProportionsScreen';
 import { StudentScreen } from './StudentScreen';
 
-async function taping() {
-  const shown = await show(<StudentScreen id="p1" />);
-  fireEvent.click(screen.getByRole('button', { name: 'Tape the lengths' }));
-  return shown;
-}
+const taping = () => show(<ProportionsScreen id="p1" />);
 const type = (name: string | RegExp, value: string) => fireEvent.change(screen.getByLabelText(name), { target: { value } });
 const keep = () => act(async () => void fireEvent.click(screen.getByRole('button', { name: 'Keep these lengths' })));
 

@@ -1,0 +1,7 @@
+import { useLocalSearchParams } from 'expo-router';
+import { ProportionsScreen } from '@/features/students/ProportionsScreen';
+
+export default function Proportions() {
+  const { id } = useLocalSearchParams<{ id: string }>();
+  return <ProportionsScreen key={id} id={id} />;
+}
