@@ -118,7 +118,7 @@ function KeptImage({ picture: { dataUrl, widthPx, heightPx, points } }: { readon
   const height = (KEPT_WIDTH_PX * heightPx) / widthPx;
   return (
     <View style={{ width: KEPT_WIDTH_PX, height }}>
-      <Image source={{ uri: dataUrl }} alt="The picture kept with this reading" style={{ position: 'absolute', width: KEPT_WIDTH_PX, height }} />
+      <Image source={{ uri: dataUrl }} role="img" aria-label="The picture kept with this reading" style={{ position: 'absolute', width: KEPT_WIDTH_PX, height }} />
       <Svg width={KEPT_WIDTH_PX} height={height} viewBox={`0 0 ${widthPx} ${heightPx}`} style={{ position: 'absolute' }} aria-hidden>
         <Path d={points.map(([x, y], i) => `${i === 0 ? 'M' : 'L'}${x} ${y}`).join('')} fill="none" stroke={tone('thread')} strokeWidth={widthPx / 110} />
         {points.map(([x, y], i) => <Circle key={i} cx={x} cy={y} r={widthPx / 70} fill={tone('sheet')} stroke={tone('thread')} strokeWidth={widthPx / 160} />)}

@@ -35,7 +35,8 @@ export function PictureBoard({ picture, landmarks, line, onMove }: PictureBoardP
   const size: Size = { width: picture.widthPx, height: picture.heightPx };
   const board: Size = { width: widthPx, height: Math.min(480, Math.max(200, (widthPx * size.height) / size.width)) };
   const shown = view ?? wholePicture(size, board);
-  const change = (to: (view: BoardView) => BoardView) => setView(to(shown));
+  // From the newest view: two fingers move within one frame, and neither may undo the other.
+  const change = (to: (view: BoardView) => BoardView) => setView((before) => to(before ?? wholePicture(size, board)));
   const middle: Spot = [board.width / 2, board.height / 2];
 
   const fingers = useRef(new Map<number, Spot>());
@@ -83,7 +84,7 @@ export function PictureBoard({ picture, landmarks, line, onMove }: PictureBoardP
       <View onLayout={({ nativeEvent }) => setWidthPx(nativeEvent.layout.width)} className="w-full">
         {widthPx > 0 ? (
           <View ref={(view) => void (frame.current = view as unknown as HTMLElement | null)} className="overflow-hidden rounded-md border border-line bg-well" style={{ width: board.width, height: board.height, touchAction: 'none' } as unknown as ViewProps['style']} {...pan}>
-            <Image source={{ uri: picture.url }} alt="The picture to be marked" style={{ position: 'absolute', left: -shown.left * shown.scale, top: -shown.top * shown.scale, width: size.width * shown.scale, height: size.height * shown.scale }} resizeMode="stretch" />
+            <Image source={{ uri: picture.url }} role="img" aria-label="The picture to be marked" style={{ position: 'absolute', left: -shown.left * shown.scale, top: -shown.top * shown.scale, width: size.width * shown.scale, height: size.height * shown.scale }} resizeMode="stretch" />
             <Svg width={board.width} height={board.height} style={{ position: 'absolute', pointerEvents: 'none' }} aria-hidden>
               {line.length === 2 ? <Over from={onBoard(line[0]!.at, shown)} to={onBoard(line[1]!.at, shown)} /> : null}
               <Polyline points={spots.map(([x, y]) => `${x},${y}`).join(' ')} fill="none" stroke="white" strokeWidth={5} strokeOpacity={0.7} />
@@ -172,7 +173,7 @@ function Loupe({ picture, at, scale, right }: { readonly picture: Picture; reado
   const half = LOUPE_PX / 2;
   return (
     <View className="absolute top-2 overflow-hidden rounded-full border-2 border-thread bg-well" style={{ width: LOUPE_PX, height: LOUPE_PX, pointerEvents: 'none', ...(right ? { right: 8 } : { left: 8 }) }} aria-hidden>
-      <Image source={{ uri: picture.url }} alt="" style={{ position: 'absolute', left: half - at[0] * scale, top: half - at[1] * scale, width: picture.widthPx * scale, height: picture.heightPx * scale }} resizeMode="stretch" />
+      <Image source={{ uri: picture.url }} style={{ position: 'absolute', left: half - at[0] * scale, top: half - at[1] * scale, width: picture.widthPx * scale, height: picture.heightPx * scale }} resizeMode="stretch" />
       <Svg width={LOUPE_PX} height={LOUPE_PX} style={{ position: 'absolute' }}>
         <Line x1={half} x2={half} y1={half - 22} y2={half + 22} stroke={tone('rust')} strokeWidth={1} />
         <Line x1={half - 22} x2={half + 22} y1={half} y2={half} stroke={tone('rust')} strokeWidth={1} />

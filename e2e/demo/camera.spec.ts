@@ -1,0 +1,29 @@
+import { expect, test } from '../quiet';
+
+// The browser's own stand-in for a camera, which says yes by itself.
+test.use({ launchOptions: { executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium', args: ['--headless', '--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync', '--use-fake-device-for-media-stream', '--use-fake-ui-for-media-stream'] } });
+
+test('a picture is taken with the camera, marked, and kept on purpose with its reading', async ({ page }) => {
+  await page.goto('/students/p-bram/measure');
+  await page.getByRole('button', { name: /^Hamstring ?left/ }).click();
+  await page.getByRole('radio', { name: 'Photo' }).click();
+  await page.getByRole('button', { name: 'Open the camera' }).click();
+  await page.getByRole('button', { name: 'Take the picture' }).click();
+  const knee = page.getByRole('slider', { name: 'ankle of the raised leg', exact: true });
+  await expect(knee).toBeVisible();
+  await knee.focus();
+  for (let i = 0; i < 5; i++) await page.keyboard.press('Shift+ArrowUp');
+  await page.getByRole('checkbox', { name: /^Keep the picture/ }).click();
+  await page.getByRole('button', { name: 'Take this reading' }).click();
+  await expect(page.getByRole('img', { name: /^Readings / })).toBeVisible();
+  await page.getByRole('button', { name: 'Keep', exact: true }).click();
+  await expect(page.getByText(/Hamstring left noted/)).toBeVisible();
+  await page.reload();
+  await page.getByRole('radio', { name: /^Left/ }).click();
+  await expect(page.getByLabel('The picture kept with this reading')).toBeVisible();
+  // Removed with its reading, and brought back with it.
+  await page.getByRole('button', { name: /^Remove the reading of/ }).first().click();
+  await expect(page.getByLabel('The picture kept with this reading')).toBeHidden();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByLabel('The picture kept with this reading')).toBeVisible();
+});
