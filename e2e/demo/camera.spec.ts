@@ -19,7 +19,7 @@ test('a picture is taken with the camera, marked, and kept on purpose with its r
   await page.getByRole('button', { name: 'Keep', exact: true }).click();
   await expect(page.getByText(/Hamstring left noted/)).toBeVisible();
   await page.reload();
-  await page.getByRole('radio', { name: /^Left/ }).click();
+  await page.getByRole('button', { name: /^Hamstring ?left/ }).click();
   await expect(page.getByLabel('The picture kept with this reading')).toBeVisible();
   // Removed with its reading, and brought back with it.
   await page.getByRole('button', { name: /^Remove the reading of/ }).first().click();

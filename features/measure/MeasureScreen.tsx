@@ -1,5 +1,5 @@
 import { Link } from 'expo-router';
-import { useEffect, useMemo, useState } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import { View } from 'react-native';
 import type { Estimates, StudentRecord } from '@/core/estimate/estimate';
 import type { Person, Reading } from '@/core/formats/book';
@@ -60,6 +60,13 @@ function Measure({ person, estimates, plan }: MeasureProps) {
   useEffect(() => {
     if (next && nextWay) dispatch(rangeOpened({ person: id, range: next.range, side: next.sides[0] === 'right' ? 'right' : 'left', protocol: nextWay }));
   }, [next, nextWay, id, dispatch]);
+
+  // What was opened and never begun is not gone on with when one comes back.
+  const idle = useRef(measuring?.entry !== null && visit === null && measuring?.entry?.values.length === 0);
+  useEffect(() => {
+    if (idle.current) dispatch(rangeClosed());
+    idle.current = false;
+  }, [dispatch]);
 
   const foot = work?.way && tilt.running
     ? <TiltFoot key={`${work.protocol.id}${work.entry.side}`} tilt={tilt} way={work.way} habits={habits} who={work.range.sided ? (work.entry.side === 'left' ? 'Left' : 'Right') : ''} canBeMeant={work.canBeMeant} onTaken={(value) => void work.take(value)} />

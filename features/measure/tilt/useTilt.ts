@@ -73,27 +73,3 @@ export function useTilt(): Tilt {
     };
   }, [running, trouble, zeroed, edge]);
 }
-
-/** The newest view, at most once a frame; null before the first. */
-export function useTiltView(tilt: Tilt): TiltView | null {
-  const [view, setView] = useState<TiltView | null>(null);
-  const { follow } = tilt;
-  useEffect(() => {
-    let next: TiltView | null = null;
-    let frame = 0;
-    const unfollow = follow((seen) => {
-      next = seen;
-      if (frame === 0) {
-        frame = requestAnimationFrame(() => {
-          frame = 0;
-          setView(next);
-        });
-      }
-    });
-    return () => {
-      unfollow();
-      cancelAnimationFrame(frame);
-    };
-  }, [follow]);
-  return view;
-}

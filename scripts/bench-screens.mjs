@@ -1,0 +1,82 @@
+import { spawn } from 'node:child_process';
+import { chromium } from '@playwright/test';
+import { needBuild, needPackages, root } from './steps.mjs';
+
+/** What a hand would wait for, measured in the built app: the live angle with the processor slowed fourfold, and opening a phone's picture. */
+needPackages();
+needBuild();
+const PORT = 8434;
+const server = spawn(process.execPath, ['scripts/start.mjs', '--demo', '--port', String(PORT)], { cwd: root, stdio: ['ignore', 'pipe', 'inherit'] });
+await new Promise((resolve) => server.stdout.once('data', resolve));
+const browser = await chromium.launch({
+  executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+  args: ['--headless', '--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'],
+});
+try {
+  const page = await browser.newPage({ viewport: { width: 390, height: 844 } });
+  const say = (what, ms) => process.stdout.write(`${what.padEnd(64)} ${ms.toFixed(1).padStart(9)} ms\n`);
+  const share = (sorted, part) => sorted[Math.min(sorted.length - 1, Math.floor(part * sorted.length))];
+  const measure = async (range, method) => {
+    await page.goto(`http://127.0.0.1:${PORT}/students/p-bram/measure`);
+    await page.getByRole('button', { name: range }).click();
+    await page.getByRole('radio', { name: method }).click();
+  };
+
+  await page.goto(`http://127.0.0.1:${PORT}/`);
+  await page.getByText(/On the mat/).first().waitFor();
+  const devtools = await page.context().newCDPSession(page);
+
+  /** Gaps between frames for some seconds, and the script's own time in them. */
+  const frames = () => page.evaluate(() => new Promise((resolve) => {
+    const gaps = [];
+    let last = performance.now();
+    const tick = (now) => {
+      gaps.push(now - last);
+      last = now;
+      if (gaps.length < 300) requestAnimationFrame(tick);
+      else resolve(gaps.slice(10).sort((a, b) => a - b));
+    };
+    requestAnimationFrame(tick);
+  }));
+  for (const slowed of [1, 4]) {
+    await measure(/^Hamstring ?left/, 'Phone tilt');
+    await devtools.send('Emulation.setCPUThrottlingRate', { rate: slowed });
+    const idle = await frames();
+    await page.getByRole('button', { name: 'Use the simulated sensor' }).click();
+    await page.getByRole('button', { name: 'Zero on the floor' }).click();
+    await page.getByRole('slider', { name: 'Turn of the simulated phone' }).press('ArrowRight');
+    const live = await frames();
+    say(`live angle, processor slowed ${slowed} times: frame, median`, share(live, 0.5));
+    say(`live angle, processor slowed ${slowed} times: frame, p95`, share(live, 0.95));
+    say(`the same page with no sensor running: frame, p95`, share(idle, 0.95));
+    await devtools.send('Emulation.setCPUThrottlingRate', { rate: 1 });
+  }
+
+  await measure(/^Knee bend, hip bent ?left/, 'Photo');
+  const bytes = await page.evaluate(() => {
+    const canvas = document.createElement('canvas');
+    [canvas.width, canvas.height] = [4000, 3000];
+    const pen = canvas.getContext('2d');
+    // Grain, as a camera gives it, so that the file is as large and as slow as a real one.
+    const grain = pen.createImageData(4000, 3000);
+    for (let i = 0; i < grain.data.length; i++) grain.data[i] = i % 4 === 3 ? 255 : 120 + ((i * 2654435761) >>> 24) / 3;
+    pen.putImageData(grain, 0, 0);
+    return canvas.toDataURL('image/jpeg', 0.9);
+  });
+  const picture = Buffer.from(bytes.slice(bytes.indexOf(',') + 1), 'base64');
+  const times = [];
+  for (let i = 0; i < 5; i++) {
+    const chooser = page.waitForEvent('filechooser');
+    await page.getByRole('button', { name: 'Choose a picture' }).click();
+    const files = await chooser;
+    const from = performance.now();
+    await files.setFiles({ name: 'phone.jpg', mimeType: 'image/jpeg', buffer: picture });
+    await page.getByRole('slider', { name: 'knee', exact: true }).waitFor();
+    times.push(performance.now() - from);
+    await page.getByRole('button', { name: 'Drop the picture' }).click();
+  }
+  say(`a 12-megapixel picture of ${(picture.length / 1024 / 1024).toFixed(1)} MB, from choosing to marking, median`, share(times.sort((a, b) => a - b), 0.5));
+} finally {
+  await browser.close();
+  server.kill();
+}
