@@ -1,3 +1,4 @@
+import { Buffer } from 'node:buffer';
 import { spawn } from 'node:child_process';
 import { chromium } from '@playwright/test';
 import { needBuild, needPackages, root } from './steps.mjs';

@@ -19,7 +19,11 @@ const into = (name) => async (page) => {
 const views = [
   { name: 'today', path: '/' },
   { name: 'student', path: '/students/p-ines' },
-  { name: 'measure', path: '/students/p-bram/measure', do: [press(/narrower by/), digits('52'), digits('59'), (page) => page.getByLabel(/^Reading 3/).evaluate((field) => field.scrollIntoView())] },
+  { name: 'measure', path: '/students/p-bram/measure', do: [press(/^Hamstring, (left|right): narrower by/), digits('52'), digits('59'), (page) => page.getByLabel(/^Reading 3/).evaluate((field) => field.scrollIntoView())] },
+  { name: 'measure-tilt', path: '/students/p-marit/measure', do: [press(/^Hamstring ?left/), pick('Phone tilt'), press('Use the simulated sensor'), (page) => page.waitForTimeout(500), press('Zero on the floor'), (page) => page.getByRole('slider', { name: 'Turn of the simulated phone' }).focus(), ...Array.from({ length: 5 }, () => (page) => page.keyboard.press('PageUp')), (page) => page.getByRole('img', { name: /^Readings/ }).waitFor()] },
+  { name: 'measure-photo', path: '/students/p-marit/measure', size: WIDE, do: [press(/^Knee bend, hip bent ?left/), pick('Photo'), press('Try it on a drawn figure'), (page) => page.getByLabel('The picture to be marked').waitFor(), (page) => page.getByRole('slider', { name: 'knee', exact: true }).focus(), (page) => page.getByText(/^Drag each point/).evaluate((words) => words.scrollIntoView())] },
+  { name: 'protocols', path: '/more/protocols', size: WIDE, do: [into('Hamstring')] },
+  { name: 'proportions', path: '/students/p-bram/proportions' },
   { name: 'plan', path: '/students/p-bram/plan', do: [into('Hero')] },
   { name: 'plan-try', path: '/students/p-marit/plan', do: [(page) => page.getByRole('article', { name: 'Staff' }).getByRole('button', { name: 'Try other heights' }).click(), (page) => page.getByRole('slider', { name: 'Height, knees' }).focus(), ...Array.from({ length: 6 }, () => (page) => page.keyboard.press('PageDown')), into('Staff')] },
   { name: 'plan-above', path: '/students/p-oona/plan', do: [(page) => page.getByRole('article', { name: 'Soles together' }).getByRole('button', { name: 'From above' }).click(), into('Soles together')] },

@@ -29,9 +29,9 @@ interface Measure {
 }
 
 /** Room for words beside the side view: to its left, and between it and the front view. */
-const [LEFT_PX, BETWEEN_PX, FOOT_PX] = [112, 128, 26];
+const [LEFT_PX, BETWEEN_PX, RIGHT_PX, FOOT_PX] = [92, 96, 16, 26];
 /** Half widths of the two views, in centimetres. */
-const [SIDE_CM, FRONT_CM] = [32, 24];
+const [SIDE_CM, FRONT_CM] = [30, 29];
 
 /** A body from the side and from the front, with each length as it is taped. */
 export function BodyScene({ body, taped, active, written, words, mostHeightPx }: BodySceneProps) {
@@ -45,10 +45,10 @@ export function BodyScene({ body, taped, active, written, words, mostHeightPx }:
   const legAt = (x: number): Point[] => [[x, hip[1]], [x, knee[1]], [x, ankle[1]], [x, 3]];
   const upright = (id: TapedLength, name: string, cm: number, x: number, low: number, high: number): Measure => ({ id, name, cm, from: [x, low], to: [x, high] });
   const top = body.statureCm + 6;
-  const scale = Math.max(0.3, Math.min((widthPx - LEFT_PX - BETWEEN_PX) / (2 * SIDE_CM + 2 * FRONT_CM), (mostHeightPx - FOOT_PX) / top));
+  const scale = Math.max(0.3, Math.min((widthPx - LEFT_PX - BETWEEN_PX - RIGHT_PX) / (2 * SIDE_CM + 2 * FRONT_CM), (mostHeightPx - FOOT_PX) / top));
   const [left, below] = [-SIDE_CM + 6 - LEFT_PX / scale, -FOOT_PX / scale];
   const frontX = SIDE_CM + BETWEEN_PX / scale + FRONT_CM - 6;
-  const right = frontX + FRONT_CM;
+  const right = frontX + FRONT_CM + RIGHT_PX / scale;
   const measures: Measure[] = [
     upright('thigh', 'Thigh', body.thighCm, 26, knee[1], hip[1]), upright('shin', 'Shin', body.shinCm, 26, ankle[1], knee[1]), upright('ankleHeight', 'Ankle height', body.ankleHeightCm, 36, 0, body.ankleHeightCm),
     upright('trunk', 'Trunk', body.trunkCm, -24, hip[1], shoulder[1]), upright('seatToHip', 'Seat to hip', body.seatToHipCm, -24, hip[1] - body.seatToHipCm, hip[1]),
@@ -67,7 +67,7 @@ export function BodyScene({ body, taped, active, written, words, mostHeightPx }:
             <Figure posture={drawn.side} body={body} stacks={{}} shelf={[]} line={line} />
             <FlatFigure legs={[legAt(-spacing).map(at), legAt(spacing).map(at)]} hips={[at([-spacing, hip[1]]), at([spacing, hip[1]])]} spine={[at([0, hip[1]]), at([0, shoulder[1] - 4])]}
               shoulders={[at([-0.105 * body.statureCm, shoulder[1]]), at([0.105 * body.statureCm, shoulder[1]])]} head={at([0, shoulder[1] + 0.11 * body.statureCm])} face statureCm={body.statureCm} line={line} />
-            {measures.map((measure) => <Taped key={measure.id} measure={measure} sure={taped.includes(measure.id)} active={measure.id === active} written={written(measure.cm)} line={line} fontCm={12 / scale} />)}
+            {measures.map((measure) => <Taped key={measure.id} measure={measure} sure={taped.includes(measure.id)} active={measure.id === active} written={written(measure.cm)} line={line} fontCm={11.5 / scale} />)}
           </Svg>
         ) : null}
       </View>

@@ -18,6 +18,8 @@ const places: readonly { readonly name: string; readonly path: string; readonly 
   { name: 'Data', path: '/more/data', heading: 'Data' },
   { name: 'How it reckons', path: '/more/reckoning', heading: 'How it reckons' },
   { name: 'Drawings', path: '/more/drawings', heading: 'Five bodies in every pose' },
+  { name: 'Protocols', path: '/more/protocols', heading: 'How each range is read' },
+  { name: 'Proportions', path: '/students/p-bram/proportions', heading: 'Proportions of Bram Okonjo-Vale' },
   { name: 'No such place', path: '/nowhere/at/all', heading: 'There is no such place' },
 ];
 
@@ -49,6 +51,34 @@ test('every step on the mat: axe finds nothing serious', async ({ page }) => {
   await page.getByRole('button', { name: 'Joint' }).click();
   expect(await serious(page)).toEqual([]);
 });
+
+const measuringBy: readonly { readonly method: string; readonly open: (page: Page) => Promise<void> }[] = [
+  { method: 'Protractor', open: async () => undefined },
+  { method: 'By eye', open: (page) => page.getByRole('radio', { name: 'About 60 degrees' }).click() },
+  { method: 'Phone tilt', open: async (page) => {
+    await page.getByRole('button', { name: 'Use the simulated sensor' }).click();
+    await page.getByRole('button', { name: 'Zero on the floor' }).click();
+  } },
+  { method: 'Photo', open: async (page) => {
+    await page.getByRole('button', { name: 'Try it on a drawn figure' }).click();
+    await page.getByLabel('The picture to be marked').waitFor();
+  } },
+];
+for (const scheme of ['light', 'dark'] as const) {
+  test(`measuring by every method, ${scheme}: axe finds nothing serious, and nothing spills over at 200 % text`, async ({ page }) => {
+    test.slow();
+    await page.emulateMedia({ colorScheme: scheme });
+    for (const { method, open } of measuringBy) {
+      await page.goto('/students/p-marit/measure');
+      await page.getByRole('button', { name: /^Hamstring ?left/ }).click();
+      await page.getByRole('radio', { name: method, exact: true }).click();
+      await open(page);
+      expect(await serious(page), method).toEqual([]);
+      await page.evaluate(() => document.documentElement.style.setProperty('font-size', '200%'));
+      expect(await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth), method).toBeLessThanOrEqual(1);
+    }
+  });
+}
 
 test('nothing spills over the side at 200 % text, on a phone or wide', async ({ page }) => {
   for (const viewport of [{ width: 390, height: 844 }, { width: 1280, height: 800 }]) {

@@ -32,6 +32,7 @@ import { TiltReading, type TiltHabits } from './tilt/TiltReading';
 import type { Tilt } from './tilt/useTilt';
 import { TypedReading } from './TypedReading';
 
+const SIMULATED = 'read by the simulated sensor';
 const MOST_READINGS = 5;
 const AGREEING = 2;
 const MOST_SEAT_CM = 80;
@@ -91,7 +92,9 @@ export function useEntry(person: Person, entry: EntryState | null, chosen: Metho
     if (keeping.current) return undefined;
     keeping.current = true;
     const reading: Reading = {
-      id: freshId('r'), person: person.id, range: entry.range, side: range.sided ? entry.side : 'both', at: nowIso(), method, protocol: protocol.id, values: [...values], warm: entry.warm, note: entry.note,
+      id: freshId('r'), person: person.id, range: entry.range, side: range.sided ? entry.side : 'both', at: nowIso(), method, protocol: protocol.id, values: [...values], warm: entry.warm,
+      // A stand-in's reading says so wherever it is shown.
+      note: method === 'phone-tilt' && habits.simulated ? [entry.note, SIMULATED].filter(Boolean).join(' · ') : entry.note,
       ...(protocol.onSeat && seat.ok ? { seatCm: seat.value } : {}), ...(sems.length > 0 ? { sem: sems.reduce((sum, one) => sum + one, 0) / sems.length } : {}),
     };
     const picture = pictures.current.at(-1);

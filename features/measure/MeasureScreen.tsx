@@ -70,7 +70,7 @@ function Measure({ person, estimates, plan }: MeasureProps) {
 
   const foot = work?.way && tilt.running
     ? <TiltFoot key={`${work.protocol.id}${work.entry.side}`} tilt={tilt} way={work.way} habits={habits} who={work.range.sided ? (work.entry.side === 'left' ? 'Left' : 'Right') : ''} canBeMeant={work.canBeMeant} onTaken={(value) => void work.take(value)} />
-    : <Link href={`/students/${id}/plan`} asChild><Press kind="main">See the plan</Press></Link>;
+    : <Link href={`/students/${id}/plan`} asChild><Press kind={work ? 'plain' : 'main'}>See the plan</Press></Link>;
   return (
     <Screen title={person.name} wide foot={foot}>
       <StudentTabs id={id} here="measure" />

@@ -33,8 +33,8 @@ interface PhotoReadingProps {
 const levels = [{ id: 'straight', words: 'Picture is straight' }, { id: 'level', words: 'Lay a floor edge' }, { id: 'plumb', words: 'Lay a plumb line' }] as const;
 type Level = (typeof levels)[number]['id'];
 
-/** Points begin in a row across the middle, far enough apart to be taken hold of. */
-const begun = ({ points }: PhotoWay, { widthPx, heightPx }: Picture): Spot[] => points.map((_, i) => [widthPx * (0.3 + (0.4 * i) / Math.max(1, points.length - 1)), heightPx * (i % 2 === 0 ? 0.45 : 0.55)]);
+/** Points begin aslant across the middle, far enough apart to be told by their names and taken hold of. */
+const begun = ({ points }: PhotoWay, { widthPx, heightPx }: Picture): Spot[] => points.map((_, i) => [widthPx * (0.3 + (0.4 * i) / Math.max(1, points.length - 1)), heightPx * (0.35 + (0.3 * i) / Math.max(1, points.length - 1))]);
 const lineIn = ({ widthPx, heightPx }: Picture, level: Level): Spot[] => (level === 'plumb' ? [[widthPx * 0.9, heightPx * 0.2], [widthPx * 0.9, heightPx * 0.8]] : [[widthPx * 0.1, heightPx * 0.9], [widthPx * 0.9, heightPx * 0.9]]);
 
 /** An angle from a picture: taken, chosen or drawn; two or three points; its error told; the picture dropped unless kept. */

@@ -118,6 +118,26 @@ test('the simulated sensor sends what its dial is set to, trembling as it is tol
   expect(heard.every(({ betaDeg }) => betaDeg === 48)).toBe(true);
 });
 
+test('what the simulated sensor read says so in its note', async () => {
+  const { state } = await show(<MeasureScreen id="p1" />);
+  press(/^Hamstring ?left/);
+  fireEvent.click(screen.getByRole('radio', { name: 'Phone tilt' }));
+  press('Use the simulated sensor');
+  await waitFor(() => {
+    press('Zero on the floor');
+    expect(screen.getByText(/^Zeroed flat on its back/)).toBeInTheDocument();
+  });
+  fireEvent.click(screen.getByRole('checkbox', { name: /^Hands free/ }));
+  for (let i = 0; i < 6; i++) press('Ten degrees on');
+  await waitFor(() => expect(document.body).toHaveTextContent(/5[89]°|60°/));
+  await act(async () => new Promise((resolve) => setTimeout(resolve, 600)));
+  press('Take it now');
+  press('Keep');
+  await waitFor(() => expect(hamstrings(state)).toHaveLength(1));
+  expect(hamstrings(state)[0]).toMatchObject({ note: 'read by the simulated sensor' });
+  expect(Math.abs(hamstrings(state)[0]!.values[0]! - 60)).toBeLessThan(3);
+});
+
 test('on its edge, up lies in the plane of the screen and turns with it', () => {
   for (const deg of [-60, -10, 0, 25, 120]) {
     const { betaDeg, gammaDeg } = momentOf(deg, 'edge');
