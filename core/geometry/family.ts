@@ -1,5 +1,5 @@
 import type { Body } from '../body/body';
-import { sides, type RangeId, type ReadingSide, type Side } from '../ranges/ranges';
+import { keyOf, sides, type RangeId, type ReadingSide, type Side } from '../ranges/ranges';
 import type { Draw, InputKey } from './draw';
 import type { Posture } from './posture';
 
@@ -71,7 +71,7 @@ export const otherSide = (side: Side): Side => (side === 'left' ? 'right' : 'lef
 /** The leg that a one-sided pose works; the left one stands for both where a pose has no sides. */
 export const worked = (side: ReadingSide): Side => (side === 'both' ? 'left' : side);
 /** Keys of ranges on the given legs. */
-export const keysOn = (legs: readonly Side[], ...ids: readonly RangeId[]): InputKey[] => ids.flatMap((id) => legs.map((side): InputKey => `${id}:${side}`));
+export const keysOn = (legs: readonly Side[], ...ids: readonly RangeId[]): InputKey[] => ids.flatMap((id) => legs.map((side): InputKey => keyOf(id, side)));
 
 /** Heights that really lie there, by slot key; a slot left empty because nothing may stand so high is absent. */
 export type Built = Readonly<Record<string, number>>;

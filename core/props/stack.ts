@@ -134,16 +134,22 @@ export type Used = Readonly<Record<string, number>>;
 
 /** Whether what is left of the shelf has enough for some pieces. */
 export function isFree(pieces: readonly Piece[], shelf: Shelf, used: Used): boolean {
-  return pieces.every(({ item }) => {
+  for (const { item } of pieces) {
     const taken = used[item];
-    if (!taken) return true;
-    const asked = pieces.reduce((sum, one) => sum + (one.item === item ? one.count : 0), 0);
-    return asked + taken <= (shelf.find(({ id }) => id === item)?.count ?? 0);
-  });
+    if (!taken) continue;
+    let asked = taken;
+    for (const one of pieces) if (one.item === item) asked += one.count;
+    if (asked > (shelf.find(({ id }) => id === item)?.count ?? 0)) return false;
+  }
+  return true;
 }
 
 /** What is in use once some more pieces are. */
-export const usedWith = (used: Used, pieces: readonly Piece[]): Used => pieces.reduce<Record<string, number>>((sum, { item, count }) => ({ ...sum, [item]: (sum[item] ?? 0) + count }), { ...used });
+export function usedWith(used: Used, pieces: readonly Piece[]): Used {
+  const all: Record<string, number> = { ...used };
+  for (const { item, count } of pieces) all[item] = (all[item] ?? 0) + count;
+  return all;
+}
 
 /** What is weighed when stacks are compared. */
 export interface StackWish {

@@ -35,10 +35,20 @@ function statusOf(effect: Effect, goAheadAt: string | undefined): { status: Stat
   }
 }
 
+/** What was answered with yes, the latest answer to each question and side; kept for as long as the answers live. */
+const yesIn = new WeakMap<readonly CautionAnswer[], readonly CautionAnswer[]>();
+function yesOf(answers: readonly CautionAnswer[]): readonly CautionAnswer[] {
+  const known = yesIn.get(answers);
+  if (known) return known;
+  const latest = new Map(answers.map((one) => [`${one.id}/${one.side ?? ''}`, one]));
+  const yes = [...latest.values()].filter(({ answer }) => answer === 'yes');
+  yesIn.set(answers, yes);
+  return yes;
+}
+
 /** Weighs every "yes" against a pose: the strictest effect rules, and every change in force is kept. */
 export function verdictOn(poseId: string, answers: readonly CautionAnswer[], passed: readonly string[] = []): Verdict {
-  const latest = new Map(answers.map((one) => [`${one.id}/${one.side ?? ''}`, one]));
-  const found = [...latest.values()].filter(({ answer }) => answer === 'yes').map((answer) => {
+  const found = yesOf(answers).map((answer) => {
     const caution = cautionById(answer.id);
     // A caution of a newer book, unknown here, cannot be weighed: it is asked about.
     if (!caution) return { effects: [askAbout(answer.id)], refer: [], goAheadAt: undefined };
