@@ -3,3 +3,6 @@ import '@testing-library/jest-dom';
 // Class names reach the DOM only once the styled components are registered.
 // eslint-disable-next-line @typescript-eslint/no-require-imports -- it has no types and registers by being loaded
 require('react-native-css-interop/dist/runtime/components');
+
+// What the build puts in the place of import.meta, for the addresses of workers.
+Object.assign(globalThis, { __ExpoImportMetaRegistry: { url: 'http://localhost/' } });

@@ -1,9 +1,10 @@
 import { recordWith, samplePerson, sampleReading, sampleShelf } from '../tests/samples';
 import { commonestPoses } from '../poses/poses';
 import { planStudent } from './plan';
-import { visitSteps } from './visit';
+import { visitSteps as steps, type VisitKind } from './visit';
 
 const DAY = '2026-03-02';
+const visitSteps = (kind: VisitKind, plan: Parameters<typeof steps>[1], done: Parameters<typeof steps>[2], passed: Parameters<typeof steps>[3], mayRead: Parameters<typeof steps>[4] = () => true) => steps(kind, plan, done, passed, mayRead);
 const planWith = (readings: ReturnType<typeof sampleReading>[] = []) => planStudent(recordWith({ person: samplePerson(), readings }), sampleShelf, DAY, { poses: commonestPoses });
 
 test('a first visit takes what narrows the heights most, both sides of a range together', () => {
@@ -34,4 +35,10 @@ test('a side still open stays first until it is read', () => {
 test('the stiffer side comes first', () => {
   const stiffRight = planWith([sampleReading({ id: 'a', at: '2026-01-05', values: [124, 124] }), sampleReading({ id: 'b', side: 'right', at: '2026-01-05', values: [121, 121] })]);
   expect(visitSteps('first', stiffRight, [], []).find(({ range }) => range === 'kneeFlexion.hipBent')?.sides).toEqual(['right', 'left']);
+});
+
+test('what a caution leaves out is not led to, on that side alone', () => {
+  const without = visitSteps('first', planWith(), [], [], (range, side) => range !== 'kneeFlexion.prone' && !(range === 'hamstring' && side === 'left'));
+  expect(without.map(({ range }) => range)).not.toContain('kneeFlexion.prone');
+  expect(without.find(({ range }) => range === 'hamstring')?.sides).toEqual(['right']);
 });

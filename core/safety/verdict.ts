@@ -37,7 +37,7 @@ function statusOf(effect: Effect, goAheadAt: string | undefined): { status: Stat
 
 /** What was answered with yes, the latest answer to each question and side; kept for as long as the answers live. */
 const yesIn = new WeakMap<readonly CautionAnswer[], readonly CautionAnswer[]>();
-function yesOf(answers: readonly CautionAnswer[]): readonly CautionAnswer[] {
+export function yesOf(answers: readonly CautionAnswer[]): readonly CautionAnswer[] {
   const known = yesIn.get(answers);
   if (known) return known;
   const latest = new Map(answers.map((one) => [`${one.id}/${one.side ?? ''}`, one]));

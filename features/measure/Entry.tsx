@@ -9,6 +9,7 @@ import { eyeSteps, usualOf, valueShowing } from '@/core/measure/shown';
 import { photoWays } from '@/core/measure/photoWays';
 import { tiltWays } from '@/core/measure/tiltWays';
 import { workingOf } from '@/core/measure/working';
+import { allowedWays, readingVerdict, type ReadingVerdict } from '@/core/safety/reading';
 import { methods, protocolsOf, semOf, type ConversionContext, type MethodId, type Protocol } from '@/core/ranges/protocols';
 import { keyOf, ranges, type RangeId, type Side } from '@/core/ranges/ranges';
 import { put, type KeptPicture } from '@/store/facts';
@@ -42,8 +43,11 @@ const seatOf = (text: string) => {
   return read.ok ? read.value : 0;
 };
 
-/** The way of reading that suits the method at hand. */
-export const wayFor = (range: RangeId, method: MethodId): Protocol | undefined => protocolsOf(range).find(({ methods: by }) => by.includes(method)) ?? protocolsOf(range)[0];
+/** The way of reading that suits the method at hand and is left out by no caution; where all are left out, the first of them, which says so. */
+export function wayFor(range: RangeId, side: Side, method: MethodId, { cautions }: Person): Protocol | undefined {
+  const allowed = allowedWays(range, side, cautions);
+  return allowed.find(({ methods: by }) => by.includes(method)) ?? allowed[0] ?? protocolsOf(range)[0];
+}
 /** The method at hand, where this way knows it. */
 export const methodFor = (protocol: Protocol, method: MethodId): MethodId => (protocol.methods.includes(method) ? method : (protocol.methods.find((one) => one === 'protractor') ?? (protocol.methods[0] as MethodId)));
 
@@ -136,7 +140,7 @@ export function useEntry(person: Person, entry: EntryState | null, chosen: Metho
   return { entry, protocol, method, range, context, sem, fault, eyes, mean, typed, setTyped: (text: string) => {
     setTyped(text);
     setFault(undefined);
-  }, take, canBeMeant, takeTyped, keepAll, way: method === 'phone-tilt' ? tiltWays[protocol.id] : undefined };
+  }, leftOut: readingVerdict(protocol.id, range.sided ? entry.side : 'both', person.cautions).leftOut, take, canBeMeant, takeTyped, keepAll, way: method === 'phone-tilt' ? tiltWays[protocol.id] : undefined };
 }
 export type EntryWork = NonNullable<ReturnType<typeof useEntry>>;
 
@@ -161,6 +165,7 @@ export function Entry({ work, person, estimates, tilt, dial, habits, onHabits }:
   const converted = entry.values.length === 0 ? null : protocol.convert(mean, sem / Math.sqrt(entry.values.length), context);
   const steps = eyeSteps(protocol, usual, context);
   const believed = estimates[keyOf(id, entry.side)];
+  const caution = readingVerdict(protocol.id, range.sided ? entry.side : 'both', person.cautions);
   const drawnAt = entry.values.length > 0 ? mean : valueShowing(protocol, usual.mean, context);
   const photo = photoWays[protocol.id];
   const unit = protocol.unit === 'cm' ? ' cm' : '°';
@@ -171,35 +176,48 @@ export function Entry({ work, person, estimates, tilt, dial, habits, onHabits }:
         {range.sided ? <Chips label="Side" options={(['left', 'right'] as const).map((one) => ({ id: one, words: `${one === 'left' ? 'Left' : 'Right'} ${shortOf(estimates, id, one)}` }))} chosen={entry.side} onChoose={(side) => void dispatch(entryChanged({ side, values: [], sems: [] }))} /> : null}
         {ways.length > 1 ? <Chips label="Way of reading" options={ways.map((one) => ({ id: one.id, words: one.name }))} chosen={protocol.id} onChoose={(next) => void dispatch(entryChanged({ protocol: next, values: [], sems: [] }))} /> : null}
         <Chips label="Method" options={protocol.methods.map((one) => ({ id: one, words: methods[one].name }))} chosen={method} onChoose={(next) => void dispatch(methodChosen(next))} />
-        <Guide protocol={protocol} body={context.body} value={drawnAt} seatCm={seatCm} />
+        {caution.leftOut ? null : <Guide protocol={protocol} body={context.body} value={drawnAt} seatCm={seatCm} />}
       </Sheet>
-      <Sheet className="lg:flex-1">
-        {protocol.onSeat ? <Field label="Seat height" hint="cm, 0 for the floor" inputMode="decimal" value={entry.seat} onChangeText={(seat) => void dispatch(entryChanged({ seat }))} /> : null}
-        {work.way ? <TiltReading tilt={tilt} way={work.way} dial={dial} habits={habits} onHabits={onHabits} /> : null}
-        {method === 'photo' && photo ? <PhotoReading key={`${protocol.id}${entry.side}`} way={photo} protocol={protocol} body={context.body} usual={drawnAt} onTaken={take} /> : null}
-        {method === 'by-eye' ? <EyeReading key={`${protocol.id}${entry.side}`} protocol={protocol} body={context.body} steps={steps} seatCm={seatCm} semDeg={sem} proven={eyes?.[id] !== undefined} onTaken={take} /> : null}
-        {isTyped(method)
-          ? <TypedReading unit={protocol.unit} count={entry.values.length + 1} typed={typed} fault={fault} working={typedWorking(protocol, typed, context)} onType={work.setTyped} onTake={work.takeTyped} /> : null}
-        {fault && !isTyped(method) ? <Words role="alert" className="text-rust">{fault}</Words> : null}
-        {entry.values.length > 0 ? (
-          <View className="gap-1">
-            <ReadingDots values={entry.values} mean={mean} sem={sem / Math.sqrt(entry.values.length)} unit={unit} />
-            <Words>
-              Mean {mean.toFixed(0)}{unit} ± {(1.28 * sem / Math.sqrt(entry.values.length)).toFixed(0)}{converted && (Math.abs(converted.mean - mean) > 0.5 || protocol.unit === 'cm') ? `, which is a range of ${withDoubt(converted.mean, converted.sem)}` : ''}. A change is worth believing from {degrees(believableChange(converted?.sem ?? sem, 1))}.
-            </Words>
-            {protocol.unit === 'deg' && method !== 'protractor' ? <Working words={workingOf(protocol, mean, context)} /> : null}
-            {disagree(entry.values, sem) ? <Words className="text-rust">The readings lie {(Math.max(...entry.values) - Math.min(...entry.values)).toFixed(0)}{unit} apart, more than this method explains: take another.</Words> : null}
-            <Press kind="quiet" onPress={() => void dispatch(entryChanged({ values: entry.values.slice(0, -1), sems: entry.sems.slice(0, -1) }))}>Drop the last one</Press>
-          </View>
-        ) : null}
-        <Press kind="main" onPress={work.keepAll}>Keep</Press>
-        <Tick checked={entry.warm} onToggle={() => void dispatch(entryChanged({ warm: !entry.warm }))}>The body is warm (reads higher by about 4°)</Tick>
-        <Field label="Note" hint="may stay empty" value={entry.note} onChangeText={(note) => void dispatch(entryChanged({ note }))} />
-        {believed ? <Aside>Believed now: {believed.source === 'measured' ? 'measured' : 'assumed'}, {range.unit === 'deg' ? withDoubt(believed.mean, believed.sd) : believed.mean.toFixed(2)}.</Aside> : null}
-      </Sheet>
+      {caution.leftOut ? <LeftOut caution={caution} /> : (
+        <Sheet className="lg:flex-1">
+          {caution.words.map((words) => <Words key={words} className="text-rust">{words}</Words>)}
+          {protocol.onSeat ? <Field label="Seat height" hint="cm, 0 for the floor" inputMode="decimal" value={entry.seat} onChangeText={(seat) => void dispatch(entryChanged({ seat }))} /> : null}
+          {work.way ? <TiltReading tilt={tilt} way={work.way} dial={dial} habits={habits} onHabits={onHabits} /> : null}
+          {method === 'photo' && photo ? <PhotoReading key={`${protocol.id}${entry.side}`} way={photo} protocol={protocol} body={context.body} usual={drawnAt} onTaken={take} /> : null}
+          {method === 'by-eye' ? <EyeReading key={`${protocol.id}${entry.side}`} protocol={protocol} body={context.body} steps={steps} seatCm={seatCm} semDeg={sem} proven={eyes?.[id] !== undefined} onTaken={take} /> : null}
+          {isTyped(method)
+            ? <TypedReading unit={protocol.unit} count={entry.values.length + 1} typed={typed} fault={fault} working={typedWorking(protocol, typed, context)} onType={work.setTyped} onTake={work.takeTyped} /> : null}
+          {fault && !isTyped(method) ? <Words role="alert" className="text-rust">{fault}</Words> : null}
+          {entry.values.length > 0 ? (
+            <View className="gap-1">
+              <ReadingDots values={entry.values} mean={mean} sem={sem / Math.sqrt(entry.values.length)} unit={unit} />
+              <Words role="status">
+                Mean {mean.toFixed(0)}{unit} ± {(1.28 * sem / Math.sqrt(entry.values.length)).toFixed(0)}{converted && (Math.abs(converted.mean - mean) > 0.5 || protocol.unit === 'cm') ? `, which is a range of ${withDoubt(converted.mean, converted.sem)}` : ''}. A change is worth believing from {degrees(believableChange(converted?.sem ?? sem, 1))}.
+              </Words>
+              {protocol.unit === 'deg' && method !== 'protractor' ? <Working words={workingOf(protocol, mean, context)} /> : null}
+              {disagree(entry.values, sem) ? <Words className="text-rust">The readings lie {(Math.max(...entry.values) - Math.min(...entry.values)).toFixed(0)}{unit} apart, more than this method explains: take another.</Words> : null}
+              <Press kind="quiet" onPress={() => void dispatch(entryChanged({ values: entry.values.slice(0, -1), sems: entry.sems.slice(0, -1) }))}>Drop the last one</Press>
+            </View>
+          ) : null}
+          <Press kind="main" onPress={work.keepAll}>Keep</Press>
+          <Tick checked={entry.warm} onToggle={() => void dispatch(entryChanged({ warm: !entry.warm }))}>The body is warm (reads higher by about 4°)</Tick>
+          <Field label="Note" hint="may stay empty" value={entry.note} onChangeText={(note) => void dispatch(entryChanged({ note }))} />
+          {believed ? <Aside>Believed now: {believed.source === 'measured' ? 'measured' : 'assumed'}, {range.unit === 'deg' ? withDoubt(believed.mean, believed.sd) : believed.mean.toFixed(2)}.</Aside> : null}
+        </Sheet>
+      )}
     </View>
   );
 }
+
+/** A reading that the answers at intake leave out, with why and where to turn. */
+const LeftOut = ({ caution: { words, refer } }: { readonly caution: ReadingVerdict }) => (
+  <Sheet className="border-rust lg:flex-1">
+    <Title level={2}>Not measured this way</Title>
+    {words.map((one) => <Words key={one}>{one}</Words>)}
+    {refer.map((one) => <Aside key={one}>{one}</Aside>)}
+    <Words>Another way or the other side may be open. The plan goes on with what is usual, and its bands stay wide.</Words>
+  </Sheet>
+);
 
 const isTyped = (method: MethodId) => method === 'protractor' || method === 'tape' || method === 'from-pose';
 const typedWorking = (protocol: Protocol, typed: string, context: ConversionContext) => {

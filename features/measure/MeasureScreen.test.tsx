@@ -1,5 +1,7 @@
 import { fireEvent, screen, waitFor, within } from '@testing-library/react';
-import { show } from '../tests/onScreen';
+import { samplePerson } from '@/core/tests/samples';
+import { put } from '@/store/facts';
+import { show, usualFacts } from '../tests/onScreen';
 import { MeasureScreen } from './MeasureScreen';
 
 const open = async (name: RegExp) => {
@@ -170,5 +172,37 @@ describe('a led visit', () => {
     await begin(/^Begin the re-check/);
     press('Stop here');
     expect(screen.getByRole('heading', { name: 'What to measure next' })).toBeInTheDocument();
+  });
+});
+
+describe('what was answered at intake', () => {
+  const answered = (id: string, side?: 'left' | 'right') => show(<MeasureScreen id="p1" />, [...usualFacts(), put('people', samplePerson({ cautions: [{ id, answer: 'yes', at: '2026-01-05', ...(side ? { side } : {}) }] }))]);
+
+  test('leaves out a reading on the sore side, with where to turn, and not on the other', async () => {
+    await answered('hip-replacement', 'left');
+    press(/^Thigh to chest/);
+    expect(screen.getByRole('heading', { name: 'Not measured this way' })).toBeInTheDocument();
+    expect(screen.getByText(/without the word of the surgeon or physiotherapist/)).toBeInTheDocument();
+    expect(screen.queryByRole('button', { name: 'Keep' })).not.toBeInTheDocument();
+    fireEvent.click(screen.getByRole('radio', { name: /^Right/ }));
+    expect(screen.getByRole('button', { name: 'Keep' })).toBeInTheDocument();
+  });
+
+  test('is said in the list, and no visit leads there', async () => {
+    const { state } = await answered('pregnancy');
+    expect(screen.getByRole('button', { name: /^Knee bend, face down.*left out by the answers at intake/ })).toBeInTheDocument();
+    expect(screen.queryByRole('button', { name: /^Knee bend, face down, (left|right): narrower/ })).not.toBeInTheDocument();
+    press(/^Begin a whole visit/);
+    for (let i = 0; i < 6 && state().measuring.now?.entry !== undefined && screen.queryByRole('button', { name: 'Pass over' }); i++) {
+      expect(state().measuring.now?.entry?.range).not.toBe('kneeFlexion.prone');
+      press('Pass over');
+    }
+    expect(await screen.findByText(/Passed over:/)).not.toHaveTextContent('knee bend, face down');
+  });
+
+  test('asks for care where a reading stays open', async () => {
+    await answered('very-mobile');
+    press(/^Hamstring ?left/);
+    expect(screen.getByText('Very mobile: read to the first resistance, not to the end.')).toBeInTheDocument();
   });
 });

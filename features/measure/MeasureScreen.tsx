@@ -21,7 +21,7 @@ import { NoStudent } from '../students/NoStudent';
 import { StudentTabs } from '../students/StudentTabs';
 import { Entry, useEntry, wayFor } from './Entry';
 import { History } from './History';
-import { Overview } from './Overview';
+import { mayRead, Overview } from './Overview';
 import { Dial } from './tilt/sources';
 import { TiltFoot, usualHabits } from './tilt/TiltReading';
 import { useTilt } from './tilt/useTilt';
@@ -52,14 +52,15 @@ function Measure({ person, estimates, plan }: MeasureProps) {
   const visit = measuring?.visit ?? null;
   const work = useEntry(person, measuring?.entry ?? null, measuring?.method ?? 'protractor', estimates, habits, visit !== null);
 
-  const open = (range: RangeId, side: Side) => void dispatch(rangeOpened({ person: id, range, side, protocol: wayFor(range, now?.method ?? 'protractor')?.id ?? '' }));
-  const steps = useMemo(() => (visit ? visitSteps(visit.kind, plan, visit.done, visit.passed) : []), [visit, plan]);
+  const open = (range: RangeId, side: Side) => void dispatch(rangeOpened({ person: id, range, side, protocol: wayFor(range, side, now?.method ?? 'protractor', person)?.id ?? '' }));
+  const steps = useMemo(() => (visit ? visitSteps(visit.kind, plan, visit.done, visit.passed, mayRead(person)) : []), [visit, plan, person]);
   // A visit opens by itself what comes next; when nothing is left it ends with its summary.
   const next = visit && !measuring?.entry ? steps[0] : undefined;
-  const nextWay = next && wayFor(next.range, measuring?.method ?? 'protractor')?.id;
+  const nextSide: Side = next?.sides[0] === 'right' ? 'right' : 'left';
+  const nextWay = next && wayFor(next.range, nextSide, measuring?.method ?? 'protractor', person)?.id;
   useEffect(() => {
-    if (next && nextWay) dispatch(rangeOpened({ person: id, range: next.range, side: next.sides[0] === 'right' ? 'right' : 'left', protocol: nextWay }));
-  }, [next, nextWay, id, dispatch]);
+    if (next && nextWay) dispatch(rangeOpened({ person: id, range: next.range, side: nextSide, protocol: nextWay }));
+  }, [next, nextSide, nextWay, id, dispatch]);
 
   // What was opened and never begun is not gone on with when one comes back.
   const idle = useRef(measuring?.entry !== null && visit === null && measuring?.entry?.values.length === 0);
@@ -68,7 +69,7 @@ function Measure({ person, estimates, plan }: MeasureProps) {
     idle.current = false;
   }, [dispatch]);
 
-  const foot = work?.way && tilt.running
+  const foot = work?.way && tilt.running && !work.leftOut
     ? <TiltFoot key={`${work.protocol.id}${work.entry.side}`} tilt={tilt} way={work.way} habits={habits} who={work.range.sided ? (work.entry.side === 'left' ? 'Left' : 'Right') : ''} canBeMeant={work.canBeMeant} onTaken={(value) => void work.take(value)} />
     : <Link href={`/students/${id}/plan`} asChild><Press kind={work ? 'plain' : 'main'}>See the plan</Press></Link>;
   return (
@@ -81,7 +82,7 @@ function Measure({ person, estimates, plan }: MeasureProps) {
           <Entry work={work} person={person} estimates={estimates} tilt={tilt} dial={dial} habits={habits} onHabits={setHabits} />
           <Past person={person} range={work.entry.range} side={work.entry.side} />
         </>
-      ) : visit ? null : <Overview plan={plan} estimates={estimates} units={units} onVisit={(kind) => void dispatch(visitBegan({ person: id, kind }))} onPick={open} />}
+      ) : visit ? null : <Overview person={person} plan={plan} estimates={estimates} units={units} onVisit={(kind) => void dispatch(visitBegan({ person: id, kind }))} onPick={open} />}
     </Screen>
   );
 }

@@ -1,10 +1,12 @@
 import { Pressable, View } from 'react-native';
 import type { Estimates, RangeEstimate } from '@/core/estimate/estimate';
+import type { Person } from '@/core/formats/book';
 import type { Plan } from '@/core/formats/plan';
 import { dayOf, daysBetween } from '@/core/formats/time';
 import { visitSteps, type VisitKind } from '@/core/plan/visit';
 import { protocolsOf } from '@/core/ranges/protocols';
-import { keysOf, rangeIds, ranges, splitKey, type RangeId, type Side } from '@/core/ranges/ranges';
+import { allowedWays } from '@/core/safety/reading';
+import { keysOf, rangeIds, ranges, splitKey, type RangeId, type ReadingSide, type Side } from '@/core/ranges/ranges';
 import { length, withDoubt, type Units } from '@/ui/format';
 import { Press } from '@/ui/Press';
 import { Sheet } from '@/ui/Sheet';
@@ -16,7 +18,11 @@ const SHOWN_NEXT = 3;
 /** Readings older than this are worth another look before the poses that lean on them. */
 const OLD_DAYS = 28;
 
+/** Whether any way of reading a range on a side is left open by the answers at intake. */
+export const mayRead = ({ cautions }: Person) => (range: RangeId, side: ReadingSide): boolean => allowedWays(range, side, cautions).length > 0;
+
 interface OverviewProps {
+  readonly person: Person;
   readonly plan: Plan;
   readonly estimates: Estimates;
   readonly units: Units;
@@ -25,21 +31,21 @@ interface OverviewProps {
 }
 
 /** What there is to measure: a led visit, what narrows most, and every range with what is known of it. */
-export function Overview({ plan, estimates, units, onVisit, onPick }: OverviewProps) {
+export function Overview({ person, plan, estimates, units, onVisit, onPick }: OverviewProps) {
   return (
     <>
-      <Visits plan={plan} estimates={estimates} units={units} onVisit={onVisit} />
-      <Next plan={plan} units={units} onPick={onPick} />
+      <Visits person={person} plan={plan} estimates={estimates} units={units} onVisit={onVisit} />
+      <Next person={person} plan={plan} units={units} onPick={onPick} />
       <View className="gap-2">
         <Title level={2}>All ranges</Title>
-        {measurable.map((id) => <RangeLine key={id} id={id} plan={plan} estimates={estimates} units={units} onPick={onPick} />)}
+        {measurable.map((id) => <RangeLine key={id} id={id} person={person} plan={plan} estimates={estimates} units={units} onPick={onPick} />)}
       </View>
     </>
   );
 }
 
-function Visits({ plan, estimates, units, onVisit }: Omit<OverviewProps, 'onPick'>) {
-  const steps = (kind: VisitKind) => visitSteps(kind, plan, [], []);
+function Visits({ person, plan, estimates, units, onVisit }: Omit<OverviewProps, 'onPick'>) {
+  const steps = (kind: VisitKind) => visitSteps(kind, plan, [], [], mayRead(person));
   const [first, recheck] = [steps('first'), steps('recheck')];
   if (first.length === 0) return null;
   const known = Object.values(estimates).some((one) => one?.source === 'measured');
@@ -59,13 +65,14 @@ function Visits({ plan, estimates, units, onVisit }: Omit<OverviewProps, 'onPick
 /** Names of ranges in a sentence. */
 const names = (ids: readonly RangeId[]) => ids.map((id, i) => (i === 0 ? ranges[id].name : ranges[id].name.toLowerCase())).join(', ');
 
-function Next({ plan, units, onPick }: Pick<OverviewProps, 'plan' | 'units' | 'onPick'>) {
-  if (plan.measureNext.length === 0) return <Words>Nothing more would narrow these poses by as much as a fold.</Words>;
+function Next({ person, plan, units, onPick }: Pick<OverviewProps, 'person' | 'plan' | 'units' | 'onPick'>) {
+  const open = plan.measureNext.filter(({ range, side }) => mayRead(person)(range, side));
+  if (open.length === 0) return <Words>Nothing more would narrow these poses by as much as a fold.</Words>;
   return (
     <Sheet>
       <Title level={2}>What to measure next</Title>
       <Aside>By how much each would narrow the heights of the plan, all slots together.</Aside>
-      {plan.measureNext.slice(0, SHOWN_NEXT).map(({ range, side, gainCm }) => (
+      {open.slice(0, SHOWN_NEXT).map(({ range, side, gainCm }) => (
         <Press key={range + side} onPress={() => onPick(range, side === 'right' ? 'right' : 'left')}>{ranges[range].name}{side === 'both' ? '' : `, ${side}`}: narrower by {length(gainCm, units)}</Press>
       ))}
     </Sheet>
@@ -81,13 +88,15 @@ function known(estimate: RangeEstimate | undefined): string {
   return `${side === 'both' ? '' : `${side} `}${value}${from}`;
 }
 
-function RangeLine({ id, plan, estimates, units, onPick }: Omit<OverviewProps, 'onVisit'> & { readonly id: RangeId }) {
+function RangeLine({ id, person, plan, estimates, units, onPick }: Omit<OverviewProps, 'onVisit'> & { readonly id: RangeId }) {
   const own = keysOf(id).map((key) => estimates[key]);
   const doubt = plan.measureNext.filter(({ range }) => range === id).reduce((sum, { gainCm }) => sum + gainCm, 0);
   const unmeasured = own.every((one) => one !== undefined && one.source !== 'measured');
   const oldest = own.reduce<string | null>((old, one) => (one?.lastAt && (old === null || one.lastAt < old) ? one.lastAt : old), null);
   const age = oldest === null ? 0 : daysBetween(dayOf(oldest), todayIso());
+  const closed = keysOf(id).every((key) => !mayRead(person)(id, splitKey(key).side));
   const notes = [
+    ...(closed ? ['left out by the answers at intake'] : []),
     ...(unmeasured ? [doubt > 0 ? `never measured: costs the plan ${length(doubt, units)} of doubt` : 'never measured: no pose of this plan leans on it'] : []),
     ...(!unmeasured && doubt > 0 ? [`a reading today would narrow the plan by ${length(doubt, units)}`] : []),
     ...(age > OLD_DAYS ? [`last read ${age} days ago`] : []),
