@@ -47,14 +47,20 @@ function likelihood({ says, overReckonedCm }: HeightEvidence, offsetCm: number):
 export function offsetFrom(evidence: readonly HeightEvidence[], priorSdCm: number): Offset {
   if (priorSdCm === 0) return { meanCm: 0, sdCm: 0, looks: 0, grid: { fromCm: 0, chances: Float64Array.of(1) } };
   if (evidence.length > 0) return weighed(evidence, priorSdCm);
-  // Most slots of most plans: the grid is made only if a chance is asked of it.
-  let grid: Grid | undefined;
-  return {
-    meanCm: 0, sdCm: priorSdCm, looks: 0,
-    get grid() {
-      return (grid ??= weighed([], priorSdCm).grid);
-    },
-  };
+  return new Unseen(priorSdCm);
+}
+
+/** Before any session, as in most slots of most plans: the grid is made only if a chance is asked of it. */
+class Unseen implements Offset {
+  readonly meanCm = 0;
+  readonly looks = 0;
+  private made: Grid | undefined;
+
+  constructor(readonly sdCm: number) {}
+
+  get grid(): Grid {
+    return (this.made ??= weighed([], this.sdCm).grid);
+  }
 }
 
 function weighed(evidence: readonly HeightEvidence[], priorSdCm: number): Offset {

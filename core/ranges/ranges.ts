@@ -75,7 +75,12 @@ export type RangeKey = RangeId | `${RangeId}:${Side}`;
 const keys = Object.fromEntries(rangeIds.map((id) => [id, ranges[id].sided ? { left: `${id}:left`, right: `${id}:right` } : { left: id, right: id }])) as Record<RangeId, Record<Side, RangeKey>>;
 export const keyOf = (id: RangeId, side: Side): RangeKey => keys[id][side];
 export const keysOf = (id: RangeId): RangeKey[] => (ranges[id].sided ? [`${id}:left`, `${id}:right`] : [id]);
-export function splitKey(key: RangeKey): { id: RangeId; side: ReadingSide } {
-  const [id, side] = key.split(':') as [RangeId, Side | undefined];
-  return { id, side: side ?? 'both' };
+const split = new Map<string, { readonly id: RangeId; readonly side: ReadingSide }>(rangeIds.flatMap((id) => [
+  [id, { id, side: 'both' as const }], ...(ranges[id].sided ? (['left', 'right'] as const).map((side) => [`${id}:${side}`, { id, side }] as const) : []),
+] as const));
+/** A key's range and side. Throws for what is no key of a range. */
+export function splitKey(key: RangeKey): { readonly id: RangeId; readonly side: ReadingSide } {
+  const known = split.get(key);
+  if (!known) throw new RangeError(`${key} is no key of a range`);
+  return known;
 }
