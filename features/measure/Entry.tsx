@@ -57,7 +57,8 @@ export function useEntry(person: Person, entry: EntryState | null, chosen: Metho
   const eyes = useOjas(selectSettings).eyes;
   const [fault, setFault] = useState<string>();
   const [typed, setTyped] = useState('');
-  const pictures = useRef<PictureToKeep[]>([]);
+  /** Beside each value, the picture to be kept with it. */
+  const pictures = useRef<(PictureToKeep | null)[]>([]);
   const keeping = useRef(false);
   const protocol = entry && (protocolsOf(entry.range).find(({ id }) => id === entry.protocol) ?? protocolsOf(entry.range)[0]);
   if (!entry || !protocol) return null;
@@ -70,6 +71,17 @@ export function useEntry(person: Person, entry: EntryState | null, chosen: Metho
   const told = entry.sems.length > 0 ? entry.sems.reduce((sum, one) => sum + one, 0) / entry.sems.length : undefined;
   const sem = told ?? semOf(protocol, method, eyes);
 
+  /** Another side, way or method: what was typed, taken and pictured for the one before goes. */
+  const beginAnew = (change: Partial<EntryState>) => {
+    setTyped('');
+    setFault(undefined);
+    pictures.current = [];
+    dispatch(entryChanged({ values: [], sems: [], ...change }));
+  };
+  const dropLast = () => {
+    pictures.current.pop();
+    dispatch(entryChanged({ values: entry.values.slice(0, -1), sems: entry.sems.slice(0, -1) }));
+  };
   const faultOf = (value: number): string | null => readingFaults({ range: entry.range, method, protocol: protocol.id, values: [value], side: range.sided ? entry.side : 'both' }).join(' ') || null;
   /** What is typed, as a value that can stand; undefined when it cannot. */
   const readTyped = (): number | undefined => {
@@ -101,7 +113,7 @@ export function useEntry(person: Person, entry: EntryState | null, chosen: Metho
       note: method === 'phone-tilt' && habits.simulated ? [entry.note, SIMULATED].filter(Boolean).join(' · ') : entry.note,
       ...(protocol.onSeat && seat.ok ? { seatCm: seat.value } : {}), ...(sems.length > 0 ? { sem: sems.reduce((sum, one) => sum + one, 0) / sems.length } : {}),
     };
-    const picture = pictures.current.at(-1);
+    const picture = pictures.current.filter((one) => one !== null).at(-1);
     const kept: KeptPicture[] = picture ? [{ id: reading.id, person: person.id, ...picture }] : [];
     const outcome = await dispatch(commit({ words: `${range.name}${range.sided ? ` ${entry.side}` : ''} noted`, put: [put('readings', reading), ...kept.map((one) => put('pictures', one))], remove: [] }));
     keeping.current = false;
@@ -119,7 +131,7 @@ export function useEntry(person: Person, entry: EntryState | null, chosen: Metho
     const wrong = faultOf(value);
     setFault(wrong ?? undefined);
     if (wrong !== null) return false;
-    if (picture) pictures.current.push(picture);
+    pictures.current.push(picture ?? null);
     const values = [...entry.values, value].slice(-MOST_READINGS);
     const sems = ownSem === undefined ? [] : [...entry.sems, ownSem].slice(-MOST_READINGS);
     dispatch(entryChanged({ values, sems }));
@@ -137,7 +149,7 @@ export function useEntry(person: Person, entry: EntryState | null, chosen: Metho
     return faultOf(value) === null && shown >= range.least && shown <= range.most;
   };
   const mean = entry.values.reduce((sum, value) => sum + value, 0) / entry.values.length;
-  return { entry, protocol, method, range, context, sem, fault, eyes, mean, typed, setTyped: (text: string) => {
+  return { beginAnew, dropLast, entry, protocol, method, range, context, sem, fault, eyes, mean, typed, setTyped: (text: string) => {
     setTyped(text);
     setFault(undefined);
   }, leftOut: readingVerdict(protocol.id, range.sided ? entry.side : 'both', person.cautions).leftOut, take, canBeMeant, takeTyped, keepAll, way: method === 'phone-tilt' ? tiltWays[protocol.id] : undefined };
@@ -173,9 +185,12 @@ export function Entry({ work, person, estimates, tilt, dial, habits, onHabits }:
     <View className="gap-4 lg:flex-row">
       <Sheet className="lg:flex-1">
         <Title level={2}>{range.name}</Title>
-        {range.sided ? <Chips label="Side" options={(['left', 'right'] as const).map((one) => ({ id: one, words: `${one === 'left' ? 'Left' : 'Right'} ${shortOf(estimates, id, one)}` }))} chosen={entry.side} onChoose={(side) => void dispatch(entryChanged({ side, values: [], sems: [] }))} /> : null}
-        {ways.length > 1 ? <Chips label="Way of reading" options={ways.map((one) => ({ id: one.id, words: one.name }))} chosen={protocol.id} onChoose={(next) => void dispatch(entryChanged({ protocol: next, values: [], sems: [] }))} /> : null}
-        <Chips label="Method" options={protocol.methods.map((one) => ({ id: one, words: methods[one].name }))} chosen={method} onChoose={(next) => void dispatch(methodChosen(next))} />
+        {range.sided ? <Chips label="Side" options={(['left', 'right'] as const).map((one) => ({ id: one, words: `${one === 'left' ? 'Left' : 'Right'} ${shortOf(estimates, id, one)}` }))} chosen={entry.side} onChoose={(side) => work.beginAnew({ side })} /> : null}
+        {ways.length > 1 ? <Chips label="Way of reading" options={ways.map((one) => ({ id: one.id, words: one.name }))} chosen={protocol.id} onChoose={(next) => work.beginAnew({ protocol: next })} /> : null}
+        <Chips label="Method" options={protocol.methods.map((one) => ({ id: one, words: methods[one].name }))} chosen={method} onChoose={(next) => {
+          work.beginAnew({});
+          dispatch(methodChosen(next));
+        }} />
         {caution.leftOut ? null : <Guide protocol={protocol} body={context.body} value={drawnAt} seatCm={seatCm} />}
       </Sheet>
       {caution.leftOut ? <LeftOut caution={caution} /> : (
@@ -196,7 +211,7 @@ export function Entry({ work, person, estimates, tilt, dial, habits, onHabits }:
               </Words>
               {protocol.unit === 'deg' && method !== 'protractor' ? <Working words={workingOf(protocol, mean, context)} /> : null}
               {disagree(entry.values, sem) ? <Words className="text-rust">The readings lie {(Math.max(...entry.values) - Math.min(...entry.values)).toFixed(0)}{unit} apart, more than this method explains: take another.</Words> : null}
-              <Press kind="quiet" onPress={() => void dispatch(entryChanged({ values: entry.values.slice(0, -1), sems: entry.sems.slice(0, -1) }))}>Drop the last one</Press>
+              <Press kind="quiet" onPress={work.dropLast}>Drop the last one</Press>
             </View>
           ) : null}
           <Press kind="main" onPress={work.keepAll}>Keep</Press>

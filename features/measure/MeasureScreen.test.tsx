@@ -120,6 +120,16 @@ test('the working of a tape stands beside what is typed', async () => {
   expect(screen.getByText(/Thigh 41\.\d, shin 41\.\d and 30 cm make a triangle/)).toBeInTheDocument();
 });
 
+test('what was typed for one side or way does not go along to another', async () => {
+  const { state } = await open(/^Hamstring ?left/);
+  type('52');
+  press('Take this reading');
+  type('53');
+  fireEvent.click(screen.getByRole('radio', { name: /^Right/ }));
+  expect(screen.getByRole('textbox', { name: /^Reading 1/ })).toHaveValue('');
+  expect(state().measuring.now?.entry).toMatchObject({ side: 'right', values: [] });
+});
+
 test('by eye, the nearest drawing is picked, or one between two', async () => {
   const { state } = await open(/^Hamstring ?left/);
   fireEvent.click(screen.getByRole('radio', { name: 'By eye' }));

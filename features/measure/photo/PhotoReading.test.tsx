@@ -69,6 +69,19 @@ test('a picture kept on purpose goes with its reading, and with its removal', as
   await waitFor(() => expect(state().pictures).toEqual({}));
 });
 
+test('a reading that is dropped takes its picture along', async () => {
+  const { state } = await opened();
+  fireEvent.click(await screen.findByRole('checkbox', { name: /^Keep the picture/ }));
+  press('Take this reading');
+  await waitFor(() => expect(state().measuring.now?.entry?.values).toHaveLength(1));
+  press('Drop the last one');
+  fireEvent.click(screen.getByRole('radio', { name: 'Protractor' }));
+  fireEvent.change(screen.getByRole('textbox', { name: /^Reading 1/ }), { target: { value: '30' } });
+  press('Keep');
+  await waitFor(() => expect(Object.values(state().readings)).toHaveLength(3));
+  expect(state().pictures).toEqual({});
+});
+
 test('a file that is no picture says so', async () => {
   jest.mocked(pictures.openPicture).mockResolvedValue({ ok: false, words: 'This file is no picture. Choose a JPEG.' });
   await opened();
