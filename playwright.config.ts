@@ -1,4 +1,5 @@
 import { defineConfig } from '@playwright/test';
+import { chromiumWith } from './e2e/chromium';
 
 const [DEMO_PORT, EMPTY_PORT] = [8431, 8432];
 const serve = (port: number, demo: boolean) => ({
@@ -17,10 +18,7 @@ export default defineConfig({
   reporter: [['list'], ['json', { outputFile: '.cache/e2e.json' }]],
   use: {
     viewport: { width: 390, height: 844 },
-    launchOptions: {
-      executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
-      args: ['--headless', '--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'],
-    },
+    launchOptions: chromiumWith(),
   },
   projects: [
     { name: 'demo', testMatch: 'demo/*.spec.ts', use: { baseURL: `http://127.0.0.1:${DEMO_PORT}` } },

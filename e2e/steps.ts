@@ -54,3 +54,13 @@ export async function importText(page: Page, name: string, text: string): Promis
   await page.getByRole('button', { name: 'Choose a book' }).click();
   await (await chooser).setFiles({ name, mimeType: 'application/json', buffer: Buffer.from(text) });
 }
+
+/** Tabs on until what has the focus is called so, by its words or its label; never with a pointer. */
+export async function focusOn(page: Page, name: RegExp, mostTabs = 60): Promise<void> {
+  for (let i = 0; i < mostTabs; i++) {
+    await page.keyboard.press('Tab');
+    const called = await page.evaluate(() => [document.activeElement?.textContent ?? '', document.activeElement?.getAttribute('aria-label') ?? '']);
+    if (called.some((words) => name.test(words))) return;
+  }
+  throw new Error(`the keyboard never reached ${name}`);
+}

@@ -1,33 +1,22 @@
 import { Buffer } from 'node:buffer';
-import { spawn } from 'node:child_process';
-import { chromium } from '@playwright/test';
-import { needBuild, needPackages, root } from './steps.mjs';
+import { withBrowser } from './browser.mjs';
 
 /** What a hand would wait for, measured in the built app: the live angle with the processor slowed fourfold, and opening a phone's picture. */
-needPackages();
-needBuild();
-const PORT = 8434;
-const server = spawn(process.execPath, ['scripts/start.mjs', '--demo', '--port', String(PORT)], { cwd: root, stdio: ['ignore', 'pipe', 'inherit'] });
-await new Promise((resolve) => server.stdout.once('data', resolve));
-const browser = await chromium.launch({
-  executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
-  args: ['--headless', '--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'],
-});
-try {
+await withBrowser(true, async (browser, address) => {
   const page = await browser.newPage({ viewport: { width: 390, height: 844 } });
   const say = (what, ms) => process.stdout.write(`${what.padEnd(64)} ${ms.toFixed(1).padStart(9)} ms\n`);
   const share = (sorted, part) => sorted[Math.min(sorted.length - 1, Math.floor(part * sorted.length))];
   const measure = async (range, method) => {
-    await page.goto(`http://127.0.0.1:${PORT}/students/p-bram/measure`);
+    await page.goto(`${address}/students/p-bram/measure`);
     await page.getByRole('button', { name: range }).click();
     await page.getByRole('radio', { name: method }).click();
   };
 
-  await page.goto(`http://127.0.0.1:${PORT}/`);
+  await page.goto(`${address}/`);
   await page.getByText(/On the mat/).first().waitFor();
   const devtools = await page.context().newCDPSession(page);
 
-  /** Gaps between frames for some seconds, and the script's own time in them. */
+  /** Gaps between frames for some seconds, the shortest first. */
   const frames = () => page.evaluate(() => new Promise((resolve) => {
     const gaps = [];
     let last = performance.now();
@@ -77,7 +66,4 @@ try {
     await page.getByRole('button', { name: 'Drop the picture' }).click();
   }
   say(`a 12-megapixel picture of ${(picture.length / 1024 / 1024).toFixed(1)} MB, from choosing to marking, median`, share(times.sort((a, b) => a - b), 0.5));
-} finally {
-  await browser.close();
-  server.kill();
-}
+});

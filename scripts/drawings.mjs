@@ -1,8 +1,7 @@
-import { spawn } from 'node:child_process';
 import { mkdirSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { chromium } from '@playwright/test';
-import { needBuild, needPackages, root } from './steps.mjs';
+import { withBrowser } from './browser.mjs';
+import { root } from './steps.mjs';
 
 /** One drawing per family for docs/reckoning.md, taken from the app's own figures: `npm run drawings`, then look at each. */
 const drawn = {
@@ -17,44 +16,35 @@ const fileOf = (name) => `${name.toLowerCase().replace(/[^a-z]+/g, '-').replace(
 const GAP = 10;
 const CAPTION = 18;
 
-needPackages();
-needBuild();
-const PORT = 8434;
-const server = spawn(process.execPath, ['scripts/start.mjs', '--port', String(PORT)], { cwd: root, stdio: ['ignore', 'pipe', 'inherit'] });
-await new Promise((resolve) => server.stdout.once('data', resolve));
-const browser = await chromium.launch({
-  executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
-  args: ['--headless', '--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'],
-});
-const page = await browser.newPage({ viewport: { width: 1280, height: 900 }, colorScheme: 'light' });
-await page.goto(`http://127.0.0.1:${PORT}/more/drawings`);
-mkdirSync(join(root, 'docs', 'reckoning'), { recursive: true });
-for (const [group, names] of Object.entries(drawn)) {
-  await page.getByRole('radio', { name: group, exact: true }).click();
-  for (const name of names) {
-    const article = page.getByRole('article', { name, exact: true });
-    await article.getByText('Free, 170 cm').waitFor();
-    await page.waitForTimeout(400);
-    // Colours are names in the app; in a file of its own each is written out.
-    const figures = await article.evaluate((card) => {
-      const look = getComputedStyle(document.documentElement);
-      const written = (markup) => markup.replace(/rgb\(var\((--[\w-]+)\)(?: ?\/ ?([\d.]+))?\)/g, (_, colour, alpha) => `rgb(${look.getPropertyValue(colour).trim().replace(/\s+/g, ',')}${alpha ? `,${alpha}` : ''})`.replace('rgb(', alpha ? 'rgba(' : 'rgb('));
-      return [...card.querySelectorAll('[role=img]')].map((image) => {
-        const svg = image.querySelector('svg');
-        return { words: image.getAttribute('aria-label').split(':')[0], width: Number(svg.getAttribute('width')), height: Number(svg.getAttribute('height')), view: svg.getAttribute('viewBox'), inner: written(svg.innerHTML) };
+await withBrowser(false, async (browser, address) => {
+  const page = await browser.newPage({ viewport: { width: 1280, height: 900 }, colorScheme: 'light' });
+  await page.goto(`${address}/more/drawings`);
+  mkdirSync(join(root, 'docs', 'reckoning'), { recursive: true });
+  for (const [group, names] of Object.entries(drawn)) {
+    await page.getByRole('radio', { name: group, exact: true }).click();
+    for (const name of names) {
+      const article = page.getByRole('article', { name, exact: true });
+      await article.getByText('Free, 170 cm').waitFor();
+      await page.waitForTimeout(400);
+      // Colours are names in the app; in a file of its own each is written out.
+      const figures = await article.evaluate((card) => {
+        const look = getComputedStyle(document.documentElement);
+        const written = (markup) => markup.replace(/rgb\(var\((--[\w-]+)\)(?: ?\/ ?([\d.]+))?\)/g, (_, colour, alpha) => `rgb(${look.getPropertyValue(colour).trim().replace(/\s+/g, ',')}${alpha ? `,${alpha}` : ''})`.replace('rgb(', alpha ? 'rgba(' : 'rgb('));
+        return [...card.querySelectorAll('[role=img]')].map((image) => {
+          const svg = image.querySelector('svg');
+          return { words: image.getAttribute('aria-label').split(':')[0], width: Number(svg.getAttribute('width')), height: Number(svg.getAttribute('height')), view: svg.getAttribute('viewBox'), inner: written(svg.innerHTML) };
+        });
       });
-    });
-    const tallest = Math.max(...figures.map(({ height }) => height));
-    let x = GAP;
-    const parts = figures.map(({ words, width, height, view, inner }) => {
-      const at = x;
-      x += width + GAP;
-      return `<svg x="${at.toFixed(1)}" y="${(GAP + tallest - height).toFixed(1)}" width="${width.toFixed(1)}" height="${height.toFixed(1)}" viewBox="${view}">${inner}</svg><text x="${(at + width / 2).toFixed(1)}" y="${(GAP + tallest + CAPTION - 4).toFixed(1)}" font-size="12" font-family="sans-serif" text-anchor="middle" fill="#211e1a">${words}</text>`;
-    });
-    const [width, height] = [x, tallest + CAPTION + 2 * GAP];
-    writeFileSync(join(root, 'docs', 'reckoning', fileOf(name)),
-      `<svg xmlns="http://www.w3.org/2000/svg" width="${width.toFixed(0)}" height="${height.toFixed(0)}" viewBox="0 0 ${width.toFixed(1)} ${height.toFixed(1)}"><rect width="100%" height="100%" fill="#fbf8f1"/>${parts.join('')}</svg>\n`);
+      const tallest = Math.max(...figures.map(({ height }) => height));
+      let x = GAP;
+      const parts = figures.map(({ words, width, height, view, inner }) => {
+        const at = x;
+        x += width + GAP;
+        return `<svg x="${at.toFixed(1)}" y="${(GAP + tallest - height).toFixed(1)}" width="${width.toFixed(1)}" height="${height.toFixed(1)}" viewBox="${view}">${inner}</svg><text x="${(at + width / 2).toFixed(1)}" y="${(GAP + tallest + CAPTION - 4).toFixed(1)}" font-size="12" font-family="sans-serif" text-anchor="middle" fill="#211e1a">${words}</text>`;
+      });
+      const [width, height] = [x, tallest + CAPTION + 2 * GAP];
+      writeFileSync(join(root, 'docs', 'reckoning', fileOf(name)),
+        `<svg xmlns="http://www.w3.org/2000/svg" width="${width.toFixed(0)}" height="${height.toFixed(0)}" viewBox="0 0 ${width.toFixed(1)} ${height.toFixed(1)}"><rect width="100%" height="100%" fill="#fbf8f1"/>${parts.join('')}</svg>\n`);
+    }
   }
-}
-await browser.close();
-server.kill();
+});

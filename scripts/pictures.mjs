@@ -1,7 +1,6 @@
-import { spawn } from 'node:child_process';
 import { join } from 'node:path';
-import { chromium } from '@playwright/test';
-import { needBuild, needPackages, root } from './steps.mjs';
+import { withBrowser } from './browser.mjs';
+import { root } from './steps.mjs';
 
 /** One picture of each main view from the sample book, for the README: `npm run pictures`, then look at each. */
 const PHONE = { width: 390, height: 844 };
@@ -38,25 +37,16 @@ const views = [
   { name: 'data', path: '/more/data' },
 ];
 
-needPackages();
-needBuild();
-const PORT = 8433;
-const server = spawn(process.execPath, ['scripts/start.mjs', '--demo', '--port', String(PORT)], { cwd: root, stdio: ['ignore', 'pipe', 'inherit'] });
-await new Promise((resolve) => server.stdout.once('data', resolve));
-const browser = await chromium.launch({
-  executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
-  args: ['--headless', '--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'],
+await withBrowser(true, async (browser, address) => {
+  for (const { name, path, size = PHONE, dark = false, do: steps = [] } of views) {
+    const page = await browser.newPage({ viewport: size, colorScheme: dark ? 'dark' : 'light', reducedMotion: 'reduce' });
+    await page.goto(`${address}/`);
+    await page.getByText(/On the mat/).first().waitFor();
+    await page.goto(`${address}${path}`);
+    await page.getByRole('heading').first().waitFor();
+    for (const step of steps) await step(page);
+    await page.waitForTimeout(900);
+    await page.screenshot({ path: join(root, 'docs', 'screenshots', `${name}.png`) });
+    await page.close();
+  }
 });
-for (const { name, path, size = PHONE, dark = false, do: steps = [] } of views) {
-  const page = await browser.newPage({ viewport: size, colorScheme: dark ? 'dark' : 'light', reducedMotion: 'reduce' });
-  await page.goto(`http://127.0.0.1:${PORT}/`);
-  await page.getByText(/On the mat/).first().waitFor();
-  await page.goto(`http://127.0.0.1:${PORT}${path}`);
-  await page.getByRole('heading').first().waitFor();
-  for (const step of steps) await step(page);
-  await page.waitForTimeout(900);
-  await page.screenshot({ path: join(root, 'docs', 'screenshots', `${name}.png`) });
-  await page.close();
-}
-await browser.close();
-server.kill();

@@ -58,7 +58,7 @@ export interface Change {
 }
 
 export type Facts = { readonly [K in FactKind]: Readonly<Record<string, FactOf[K]>> };
-export const noFacts: Facts = { people: {}, readings: {}, shelf: {}, sessions: {}, classes: {}, settings: {}, pictures: {} };
+export const noFacts = Object.fromEntries(factKinds.map((kind) => [kind, {}])) as unknown as Facts;
 
 export const put = <K extends FactKind>(kind: K, record: FactOf[K] & { id: string }): Fact => ({ kind, id: record.id, record }) as Fact;
 

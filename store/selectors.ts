@@ -74,4 +74,6 @@ export const selectPlan: (state: RootState, person: string, today: string, also?
   const on = record.sessions.some(({ at }) => dayOf(at) === today) ? shiftDays(today, 1) : today;
   return planStudent(record, shelf, on, { day, poses: poses.map(({ id }) => id).filter((id) => wanted.has(id)) });
 });
+/** The facts of one student; the same object until one of them changes. */
+export const selectRecord: (state: RootState, person: string, today: string) => StudentRecord | undefined = perStudent((record) => record);
 export const selectEstimates: (state: RootState, person: string, today: string) => Estimates | undefined = perStudent((record, _shelf, today) => estimateRanges(record, today));

@@ -136,7 +136,7 @@ export class Vault {
 }
 
 function parseAll(stored: Record<string, string | null>): Opened {
-  const facts: { [K in FactKind]: Record<string, unknown> } = { people: {}, readings: {}, shelf: {}, sessions: {}, classes: {}, settings: {}, pictures: {} };
+  const facts: { [K in FactKind]: Record<string, unknown> } = Object.fromEntries(factKinds.map((kind) => [kind, {}])) as Record<FactKind, Record<string, unknown>>;
   const setAside: SetAside[] = [];
   for (const [key, text] of Object.entries(stored)) {
     if (text === null) continue;

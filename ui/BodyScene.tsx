@@ -1,11 +1,12 @@
 import { useState } from 'react';
 import { View } from 'react-native';
-import Svg, { G, Line, Path, Text as SvgText } from 'react-native-svg';
+import Svg, { G, Line, Path } from 'react-native-svg';
 import { armCm, type Body, type TapedLength } from '@/core/body/body';
 import type { Point } from '@/core/geometry/posture';
-import { measuringFigure } from '@/core/measure/figures';
+import { flatBody, measuringFigure } from '@/core/measure/figures';
 import { Figure } from './figure/Figure';
 import { FlatFigure } from './figure/FlatFigure';
+import { HaloText } from './figure/HaloText';
 import { tone } from './tones';
 
 interface BodySceneProps {
@@ -42,7 +43,8 @@ export function BodyScene({ body, taped, active, written, words, mostHeightPx }:
   const shoulder = spine.at(-1) as Point;
   const half = body.hipWidthCm / 2;
   const spacing = body.hipSpacingCm / 2;
-  const legAt = (x: number): Point[] => [[x, hip[1]], [x, knee[1]], [x, ankle[1]], [x, 3]];
+  const legAt = (x: number): readonly [Point, Point, Point, Point] => [[x, hip[1]], [x, knee[1]], [x, ankle[1]], [x, 3]];
+  const front = flatBody(body, 'front', hip[1], [legAt(-spacing), legAt(spacing)]);
   const upright = (id: TapedLength, name: string, cm: number, x: number, low: number, high: number): Measure => ({ id, name, cm, from: [x, low], to: [x, high] });
   const top = body.statureCm + 6;
   const scale = Math.max(0.3, Math.min((widthPx - LEFT_PX - BETWEEN_PX - RIGHT_PX) / (2 * SIDE_CM + 2 * FRONT_CM), (mostHeightPx - FOOT_PX) / top));
@@ -57,7 +59,6 @@ export function BodyScene({ body, taped, active, written, words, mostHeightPx }:
     { id: 'hipWidth', name: 'Hip width', cm: body.hipWidthCm, from: [frontX - half, hip[1] - 26], to: [frontX + half, hip[1] - 26] },
   ];
   const line = 1.1 / scale;
-  const at = ([x, y]: Point): Point => [x + frontX, y];
   return (
     <View onLayout={({ nativeEvent }) => setWidthPx(nativeEvent.layout.width)} className="w-full">
       <View role="img" aria-label={words} className="items-center">
@@ -65,8 +66,7 @@ export function BodyScene({ body, taped, active, written, words, mostHeightPx }:
           <Svg width={(right - left) * scale} height={(top - below) * scale} viewBox={`${left} ${-top} ${right - left} ${top - below}`}>
             <Line x1={left} x2={right} y1={0} y2={0} stroke={tone('ink')} strokeWidth={line * 1.4} />
             <Figure posture={drawn.side} body={body} stacks={{}} shelf={[]} line={line} />
-            <FlatFigure legs={[legAt(-spacing).map(at), legAt(spacing).map(at)]} hips={[at([-spacing, hip[1]]), at([spacing, hip[1]])]} spine={[at([0, hip[1]]), at([0, shoulder[1] - 4])]}
-              shoulders={[at([-0.105 * body.statureCm, shoulder[1]]), at([0.105 * body.statureCm, shoulder[1]])]} head={at([0, shoulder[1] + 0.11 * body.statureCm])} face statureCm={body.statureCm} line={line} />
+            <G transform={`translate(${frontX} 0)`}><FlatFigure {...front} face statureCm={body.statureCm} line={line} /></G>
             {measures.map((measure) => <Taped key={measure.id} measure={measure} sure={taped.includes(measure.id)} active={measure.id === active} written={written(measure.cm)} line={line} fontCm={11.5 / scale} />)}
           </Svg>
         ) : null}
@@ -82,14 +82,13 @@ function Taped({ measure: { name, from, to }, sure, active, written, line, fontC
   const [x, y] = [(from[0] + to[0]) / 2, -(from[1] + to[1]) / 2];
   const outward = from[0] < 0 && !flat;
   const end = 2.4;
-  const place = { x: flat ? x : x + (outward ? -4 : 4), y: flat ? y + fontCm * 1.1 : y + fontCm * 0.35, textAnchor: flat ? 'middle' : outward ? 'end' : 'start', fontSize: fontCm, fontFamily: 'OjasText', fontWeight: sure ? 'bold' : 'normal' } as const;
+  const place = { x: flat ? x : x + (outward ? -4 : 4), y: flat ? y + fontCm * 1.1 : y + fontCm * 0.35, textAnchor: flat ? 'middle' : outward ? 'end' : 'start', fontSize: fontCm, fontWeight: sure ? 'bold' : 'normal' } as const;
   const ticks = flat ? `M${from[0]} ${-from[1] - end}v${2 * end}M${to[0]} ${-to[1] - end}v${2 * end}` : `M${from[0] - end} ${-from[1]}h${2 * end}M${to[0] - end} ${-to[1]}h${2 * end}`;
   return (
     <G>
       <Path d={`M${from[0]} ${-from[1]}L${to[0]} ${-to[1]}`} stroke={colour} strokeWidth={line * (active ? 3 : 1.8)} strokeDasharray={sure ? '' : `${line * 4} ${line * 3}`} />
       <Path d={ticks} stroke={colour} strokeWidth={line * (active ? 3 : 1.8)} />
-      <SvgText {...place} fill={tone('sheet')} stroke={tone('sheet')} strokeWidth={line * 4}>{`${name} ${written}`}</SvgText>
-      <SvgText {...place} fill={tone('ink')}>{`${name} ${written}`}</SvgText>
+      <HaloText {...place} behind="sheet" haloWidth={line * 4}>{`${name} ${written}`}</HaloText>
     </G>
   );
 }

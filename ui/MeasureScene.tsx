@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { View } from 'react-native';
 import Svg, { Circle, G, Line, Path, Rect } from 'react-native-svg';
-import { cosDeg, sinDeg } from '@/core/angles';
+import { atan2Deg, cosDeg, sinDeg } from '@/core/angles';
 import type { Body } from '@/core/body/body';
 import type { Furniture, MeasuringFigure, ToolPlace } from '@/core/measure/figures';
 import type { Point } from '@/core/geometry/posture';
@@ -96,7 +96,7 @@ function FurniturePiece({ piece: { is, fromX, toX, topCm }, line }: { readonly p
 function Tool({ tool: { is, from, to }, line }: { readonly tool: ToolPlace; readonly line: number }) {
   const [[x1, y1], [x2, y2]] = [[from[0], -from[1]], [to[0], -to[1]]] as const;
   const length = Math.hypot(x2 - x1, y2 - y1);
-  const turn = (Math.atan2(y2 - y1, x2 - x1) * 180) / Math.PI;
+  const turn = atan2Deg(y2 - y1, x2 - x1);
   return (
     <G transform={`translate(${x1} ${y1}) rotate(${turn})`}>
       <Rect x={0} y={is === 'tape' ? -1.3 : -2.1} width={length} height={is === 'tape' ? 2.6 : 4.2} rx={is === 'tape' ? 0 : 1.4} fill={tone('tape')} stroke={tone('ink')} strokeWidth={line * 1.3} />
@@ -114,7 +114,7 @@ const Hold = ({ at: [x, y], line }: { readonly at: Point; readonly line: number 
 );
 
 function Angle({ at: [x, y], fromDeg, toDeg, radiusCm: r, line }: NonNullable<MeasuringFigure['angle']> & { readonly radiusCm: number; readonly line: number }) {
-  const on = (deg: number, radius: number) => `${x + radius * Math.cos((deg * Math.PI) / 180)} ${-y - radius * Math.sin((deg * Math.PI) / 180)}`;
+  const on = (deg: number, radius: number) => `${x + radius * cosDeg(deg)} ${-y - radius * sinDeg(deg)}`;
   const big = Math.abs(toDeg - fromDeg) > 180 ? 1 : 0;
   return (
     <G>

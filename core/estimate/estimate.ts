@@ -142,7 +142,10 @@ export function sdOnDay(key: RangeKey, sd: number): number {
   return ranges[id].warms ? Math.sqrt(sd * sd + readingParameter.daySwing.value ** 2) : sd;
 }
 
-/** The smallest difference of two readings worth believing, 19 times in 20. */
+/** The smallest difference of two looks worth believing, 19 times in 20: both errors, and the swing of both days. */
+export const believableDifference = (sem: number, otherSem: number, daySwing: number): number => 1.96 * Math.sqrt(sem ** 2 + otherSem ** 2 + 2 * daySwing ** 2);
+
+/** The same for two takes of alike readings. */
 export function believableChange(sem: number, readingsEach: number, daySwing = readingParameter.daySwing.value): number {
-  return 1.96 * Math.SQRT2 * Math.sqrt(sem ** 2 / readingsEach + daySwing ** 2);
+  return believableDifference(sem / Math.sqrt(readingsEach), sem / Math.sqrt(readingsEach), daySwing);
 }

@@ -4,8 +4,9 @@ import { dayOf } from '../formats/time';
 import { reading as parameter } from '../parameters';
 import type { MethodId } from '../ranges/protocols';
 import { keyOf, ranges, type RangeId, type Side } from '../ranges/ranges';
-import { estimateRanges, type StudentRecord } from './estimate';
-import { observationOf } from './observations';
+import { remembering } from '../remembering';
+import { believableDifference, estimateRanges, type StudentRecord } from './estimate';
+import { meanOf, observationOf } from './observations';
 
 /** One reading as a look at a range: converted, brought back to cold, beside what was believed on that day. */
 export interface Look {
@@ -21,10 +22,9 @@ export interface Look {
   readonly change: { readonly deg: number; readonly believable: number } | null;
 }
 
-/** The smallest difference of two looks worth believing, 19 times in 20: both errors, and the swing of both days. */
+/** The smallest difference of two looks worth believing; those of one day share its swing. */
 export function believableBetween(a: { sem: number; day: string }, b: { sem: number; day: string }, swings: boolean): number {
-  const day = swings && a.day !== b.day ? parameter.daySwing.value : 0;
-  return 1.96 * Math.sqrt(a.sem ** 2 + b.sem ** 2 + 2 * day ** 2);
+  return believableDifference(a.sem, b.sem, swings && a.day !== b.day ? parameter.daySwing.value : 0);
 }
 
 /** Every look at a range on a side, oldest first. Real changes are told against the first look, then against the last real change. */
@@ -32,16 +32,11 @@ export function looksAt(record: StudentRecord, id: RangeId, side: Side): Look[] 
   const { person } = record;
   const body = bodyFrom(person.statureCm, person.bodyCm);
   const key = keyOf(id, side);
-  const estimatesOn = new Map<string, ReturnType<typeof estimateRanges>>();
-  const on = (day: string) => {
-    const known = estimatesOn.get(day) ?? estimateRanges(record, day);
-    estimatesOn.set(day, known);
-    return known;
-  };
+  const estimatesOn = remembering((day: string) => estimateRanges(record, day));
   let mark: Look | undefined;
   return record.readings.filter(({ range }) => range === id).sort((a, b) => Date.parse(a.at) - Date.parse(b.at)).flatMap((reading): Look[] => {
     const day = dayOf(reading.at);
-    const estimates = on(day);
+    const estimates = estimatesOn(day);
     const coupling = estimates.hamstringCoupling;
     const seen = observationOf(reading, { body, coupling: { mean: coupling?.mean ?? 0, sd: coupling?.sd ?? 0 } }, record.eyes);
     const level = estimates[key];
@@ -74,7 +69,6 @@ export function methodsCompared(looks: readonly Look[]): MethodCompared[] {
   }
   return [...groups.values()].map((group): MethodCompared => {
     const { method, protocol } = (group[0] as Look).reading;
-    const over = group.reduce((sum, { mean, level }) => sum + mean - level.mean, 0) / group.length;
-    return { method, protocol, looks: group.length, overLevelDeg: over, sem: group.reduce((sum, { sem }) => sum + sem, 0) / group.length };
+    return { method, protocol, looks: group.length, overLevelDeg: meanOf(group.map(({ mean, level }) => mean - level.mean)), sem: meanOf(group.map(({ sem }) => sem)) };
   }).sort((a, b) => b.looks - a.looks);
 }

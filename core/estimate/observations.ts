@@ -20,7 +20,7 @@ export interface Observation {
   readonly bound: 'equal' | 'atLeast' | 'atMost';
 }
 
-const meanOf = (values: readonly number[]) => values.reduce((sum, value) => sum + value, 0) / values.length;
+export const meanOf = (values: readonly number[]) => values.reduce((sum, value) => sum + value, 0) / values.length;
 
 /** Spread of repeated readings past what the method explains: another reading is asked for. */
 export function disagree(values: readonly number[], sem: number): boolean {

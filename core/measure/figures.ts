@@ -1,10 +1,11 @@
-import { acosDeg, asinDeg, cosDeg, sinDeg } from '../angles';
+import { asinDeg, atan2Deg, cosDeg, sinDeg } from '../angles';
 import { armCm, type Body } from '../body/body';
 import { kneelingLegs } from '../geometry/kneelingSeat';
 import { longFoot, longLegs, sittingSpine } from '../geometry/longSit';
-import { along, armToward, headFrom, spineFrom, type Leg, type Point, type Posture } from '../geometry/posture';
+import { along, armToward, headFrom, legOf, spineFrom, type Leg, type Point, type Posture } from '../geometry/posture';
 import { lyingFigure, lyingHip } from '../geometry/reclinedOpen';
 import { kneeling } from '../parameters';
+import { fingersPastPalmCm, fingertipPitchDeg, kneeBendFromHeelCm } from '../ranges/protocols';
 
 /** A body seen from the front or from above: joints in the plane of the picture. */
 export interface FlatBody {
@@ -48,7 +49,7 @@ export interface MeasuringFigure {
 }
 
 /** A point so far off in a direction, anticlockwise from forward. */
-const toward = ([x, y]: Point, deg: number, cm: number): Point => [x + cm * cosDeg(deg), y + cm * sinDeg(deg)];
+const toward = (from: Point, deg: number, cm: number): Point => along(from, 90 - deg, cm);
 
 /** A leg from its hip: the thigh's direction, the knee's bend, and how far the foot points. */
 function legFrom(hip: Point, thighDeg: number, bendDeg: number, body: Body, pointDeg = 0): Leg & { readonly shinDeg: number } {
@@ -59,11 +60,10 @@ function legFrom(hip: Point, thighDeg: number, bendDeg: number, body: Body, poin
   const sole = toward(ankle, shinDeg, 0.6 * body.ankleOverHeelCm);
   return { knee, ankle, heel: toward(sole, footDeg, -0.22 * body.footCm), toe: toward(sole, footDeg, 0.72 * body.footCm), shinDeg };
 }
-const joints = ({ knee, ankle, heel, toe }: Leg): Leg => ({ knee, ankle, heel, toe });
 
 /** The edge of a phone or protractor along a limb, on the side that is turned outward. */
 function edgeAlong(from: Point, to: Point, offCm: number, at = 0.5): ToolPlace {
-  const deg = (Math.atan2(to[1] - from[1], to[0] - from[0]) * 180) / Math.PI;
+  const deg = atan2Deg(to[1] - from[1], to[0] - from[0]);
   const middle = toward([from[0] + at * (to[0] - from[0]), from[1] + at * (to[1] - from[1])], deg + 90, offCm);
   return { is: 'edge', from: toward(middle, deg, -HALF_PHONE_CM), to: toward(middle, deg, HALF_PHONE_CM) };
 }
@@ -73,7 +73,7 @@ const tape = (from: Point, to: Point): ToolPlace => ({ is: 'tape', from, to });
 /** On the back, face up, feet to the right; one leg does something, the other lies or does something else. */
 function onBack(body: Body, near: Leg, far?: Leg): Posture {
   const upper = lyingFigure(body, {});
-  return { ...joints(near), far: joints(far ?? flatLeg(body)), hip: lyingHip(body), ...upper, supports: [], pelvisDeg: 0 };
+  return { ...legOf(near), far: legOf(far ?? flatLeg(body)), hip: lyingHip(body), ...upper, supports: [], pelvisDeg: 0 };
 }
 const flatLeg = (body: Body) => legFrom(lyingHip(body), -asinDeg((body.seatToHipCm - body.ankleOverHeelCm) / (body.thighCm + body.shinCm)), 0, body, 25);
 
@@ -90,7 +90,7 @@ function faceDown(body: Body, near: Leg): Posture {
   const hip: Point = [0, body.seatToHipCm];
   const spine = spineFrom(hip, body.trunkCm, 90, 90);
   const shoulder = spine.at(-1) as Point;
-  return { ...joints(near), far: joints(proneLeg(body, 0, 88)), hip, spine, ...headFrom(shoulder, body, 68), ...armToward(shoulder, [shoulder[0] - 0.99 * armCm(body), 4], body, -1), pelvisDeg: 0, pelvisLeanDeg: 90, supports: [] };
+  return { ...legOf(near), far: legOf(proneLeg(body, 0, 88)), hip, spine, ...headFrom(shoulder, body, 68), ...armToward(shoulder, [shoulder[0] - 0.99 * armCm(body), 4], body, -1), pelvisDeg: 0, pelvisLeanDeg: 90, supports: [] };
 }
 const proneLeg = (body: Body, bendDeg: number, pointDeg = 30) => legFrom([0, body.seatToHipCm], 180 + asinDeg((body.seatToHipCm - body.kneeFrontCm) / body.thighCm), bendDeg, body, pointDeg);
 
@@ -99,7 +99,7 @@ function upright(body: Body, hip: Point, legs: Leg, far: Leg | undefined, { lean
   const spine = spineFrom(hip, body.trunkCm, lean, 0);
   const shoulder = spine.at(-1) as Point;
   const own: Point = hand ?? [shoulder[0] + 3, shoulder[1] - armCm(body)];
-  return { ...joints(legs), ...(far ? { far: joints(far) } : {}), hip, spine, ...headFrom(shoulder, body, 2), ...armToward(shoulder, own, body, -1), pelvisDeg: lean, pelvisLeanDeg: lean, supports: [] };
+  return { ...legOf(legs), ...(far ? { far: legOf(far) } : {}), hip, spine, ...headFrom(shoulder, body, 2), ...armToward(shoulder, own, body, -1), pelvisDeg: lean, pelvisLeanDeg: lean, supports: [] };
 }
 
 const side = (posture: Posture, more: Partial<Omit<MeasuringFigure, 'body'>>): MeasuringFigure => ({ body: { side: posture }, tools: [], hold: null, angle: null, furniture: [], landmarks: [], ...more });
@@ -126,9 +126,6 @@ function heelDrawnIn(bendDeg: number, body: Body): Leg & { readonly thighDeg: nu
   return { ...legFrom(lyingHip(body), thighDeg, bendDeg, body, 20), thighDeg };
 }
 
-/** How a knee bends when heel and hip point are so far apart. */
-const bendFromHeel = (cm: number, { thighCm, shinCm }: Body) => 180 - acosDeg((thighCm ** 2 + shinCm ** 2 - cm ** 2) / (2 * thighCm * shinCm));
-
 /** Standing at a wall: the shin leans, the heel stays down, the other leg is behind. */
 function leaningShin(leanDeg: number, body: Body): { posture: Posture; knee: Point; ankle: Point; toeX: number } {
   const ankle: Point = [0, body.ankleOverHeelCm + 0.01 * body.statureCm];
@@ -143,7 +140,8 @@ function leaningShin(leanDeg: number, body: Body): { posture: Posture; knee: Poi
   return { posture: upright(body, hip, near, far, { lean: 4 }), knee, ankle, toeX };
 }
 
-const spread = (body: Body, seen: FlatBody['seen'], hipY: number, legs: FlatBody['legs']): FlatBody => {
+/** Hips, trunk, shoulders and head in the plane of the picture, over given legs. */
+export const flatBody = (body: Body, seen: FlatBody['seen'], hipY: number, legs: FlatBody['legs']): FlatBody => {
   const half = 0.105 * body.statureCm;
   const hips = [[-body.hipSpacingCm / 2, hipY], [body.hipSpacingCm / 2, hipY]] as const;
   const top = hipY + body.trunkCm;
@@ -185,12 +183,11 @@ const figures: Readonly<Record<string, Draw>> = {
   },
   'fingertip-floor': (gapCm, body) => {
     const hip: Point = [0, body.ankleHeightCm + body.shinCm + body.thighCm];
-    const fingersCm = body.statureCm * 0.078;
-    const pitch = acosDeg(Math.max(-1, Math.min(1, (gapCm + armCm(body) + fingersCm - hip[1]) / body.trunkCm)));
+    const pitch = fingertipPitchDeg(gapCm, body);
     const spine = spineFrom(hip, body.trunkCm, pitch - 20, pitch + 20);
     const shoulder = spine.at(-1) as Point;
-    const hand: Point = [shoulder[0], Math.max(2, gapCm + fingersCm)];
-    const posture: Posture = { ...joints(legFrom(hip, -90, 0, body)), hip, spine, ...headFrom(shoulder, body, Math.min(170, pitch + 30)), ...armToward(shoulder, hand, body, -1), pelvisDeg: 0, pelvisLeanDeg: pitch - 20, supports: [] };
+    const hand: Point = [shoulder[0], Math.max(2, gapCm + fingersPastPalmCm(body))];
+    const posture: Posture = { ...legOf(legFrom(hip, -90, 0, body)), hip, spine, ...headFrom(shoulder, body, Math.min(170, pitch + 30)), ...armToward(shoulder, hand, body, -1), pelvisDeg: 0, pelvisLeanDeg: pitch - 20, supports: [] };
     return side(posture, { tools: gapCm > 1 ? [tape([hand[0] + 9, 0], [hand[0] + 9, gapCm])] : [], hold: [-5, body.ankleHeightCm + body.shinCm] });
   },
   'knee-bend.on-back': (bend, body) => {
@@ -198,7 +195,7 @@ const figures: Readonly<Record<string, Draw>> = {
     return side(onBack(body, leg), { tools: [edgeAlong(lyingHip(body), leg.knee, 0.045 * body.statureCm, 0.6), edgeAlong(leg.knee, leg.ankle, 0.034 * body.statureCm)], hold: null, angle: { at: leg.knee, fromDeg: leg.thighDeg - bend, toDeg: leg.thighDeg }, landmarks: [lyingHip(body), leg.knee, leg.ankle] });
   },
   'heel-to-seat': (cm, body) => {
-    const leg = heelDrawnIn(bendFromHeel(cm, body), body);
+    const leg = heelDrawnIn(kneeBendFromHeelCm(cm, body), body);
     return side(onBack(body, leg), { tools: [tape(leg.heel, lyingHip(body))] });
   },
   'kneeling-seat': (seatCm, body) => {
@@ -213,7 +210,7 @@ const figures: Readonly<Record<string, Draw>> = {
     return side(faceDown(body, leg), { tools: [edgeAlong(leg.ankle, leg.knee, 0.034 * body.statureCm)], hold: [2, body.seatToHipCm + 0.05 * body.statureCm], angle: { at: leg.knee, fromDeg: leg.shinDeg, toDeg: 180 }, landmarks: [[0, body.seatToHipCm], leg.knee, leg.ankle] });
   },
   'heel-to-seat.face-down': (cm, body) => {
-    const leg = proneLeg(body, bendFromHeel(cm, body));
+    const leg = proneLeg(body, kneeBendFromHeelCm(cm, body));
     return side(faceDown(body, leg), { tools: [tape(leg.heel, [0, body.seatToHipCm + 0.02 * body.statureCm])], hold: [2, body.seatToHipCm + 0.05 * body.statureCm] });
   },
   'thigh-to-chest': (deg, body) => {
@@ -237,7 +234,7 @@ const figures: Readonly<Record<string, Draw>> = {
     const hips = [[-half - 2, hipY], [half + 2, hipY]] as const;
     const knees = [[-half - 4, hipY - 6], [half + 4, hipY - 6]] as const;
     const swung = toward(knees[1], -90 - deg, body.shinCm);
-    const flat = spread(body, 'front', hipY, [
+    const flat = flatBody(body, 'front', hipY, [
       [hips[0], knees[0], toward(knees[0], -90, body.shinCm), toward(knees[0], -90, body.shinCm + 6)],
       [hips[1], knees[1], swung, toward(swung, -90 - deg, 6)],
     ]);
@@ -246,14 +243,14 @@ const figures: Readonly<Record<string, Draw>> = {
   'straddle-width': (widthCm, body) => {
     const out = asinDeg(widthCm / 2 / (body.thighCm + body.shinCm));
     const y = body.thighCm + body.shinCm;
-    const flat = spread(body, 'above', y, [asideLeg([-body.hipSpacingCm / 2, y], out, -1, body), asideLeg([body.hipSpacingCm / 2, y], out, 1, body)]);
+    const flat = flatBody(body, 'above', y, [asideLeg([-body.hipSpacingCm / 2, y], out, -1, body), asideLeg([body.hipSpacingCm / 2, y], out, 1, body)]);
     return { body: { flat }, tools: [tape(flat.legs[0]?.[2] as Point, flat.legs[1]?.[2] as Point)], hold: null, angle: null, furniture: [], landmarks: [] };
   },
   'spread.on-back': (deg, body) => {
     const y = body.thighCm + body.shinCm;
     const [left, right] = [[-body.hipSpacingCm / 2, y], [body.hipSpacingCm / 2, y]] as const;
     const moved = asideLeg(right, deg, 1, body);
-    const flat = spread(body, 'above', y, [asideLeg(left, 0, -1, body), moved]);
+    const flat = flatBody(body, 'above', y, [asideLeg(left, 0, -1, body), moved]);
     return { body: { flat }, tools: [edgeAlong(moved[0], moved[1], 0, 0.6)], hold: left, angle: { at: right, fromDeg: -90, toDeg: -90 + deg }, furniture: [], landmarks: [left, right, moved[1]] };
   },
   'thigh-behind.edge': (deg, body) => {
@@ -261,7 +258,7 @@ const figures: Readonly<Record<string, Draw>> = {
     const { posture: flat, hip } = onTable(body, top);
     const hanging = legFrom(hip, -deg, 80 - deg, body, 30);
     const held = legFrom(hip, 122, 132, body, 20);
-    const posture: Posture = { ...flat, ...joints(hanging), far: joints(held), hand: toward(held.knee, 200, 4) };
+    const posture: Posture = { ...flat, ...legOf(hanging), far: legOf(held), hand: toward(held.knee, 200, 4) };
     return side(posture, { tools: [edgeAlong(hip, hanging.knee, 0.05 * body.statureCm, 0.6)], hold: toward(held.knee, -60, 4), angle: { at: hip, fromDeg: Math.min(0, -deg), toDeg: Math.max(0, -deg) }, furniture: [{ is: 'table', fromX: -body.trunkCm - 45, toX: 4, topCm: top }], landmarks: [hip, hanging.knee] });
   },
   'knee-to-wall': (cm, body) => {
@@ -285,7 +282,7 @@ const figures: Readonly<Record<string, Draw>> = {
   'ankle-point.lying': (deg, body) => {
     const { posture: flat, hip } = onTable(body, 24);
     const leg = legFrom(hip, -2, 0, body, deg);
-    return side({ ...flat, ...joints(leg), far: joints(legFrom(hip, -2, 0, body, 20)) }, {
+    return side({ ...flat, ...legOf(leg), far: legOf(legFrom(hip, -2, 0, body, 20)) }, {
       furniture: [{ is: 'table', fromX: -body.trunkCm - 45, toX: leg.ankle[0] - 7, topCm: 24 }], closeUp: around([[0.5 * body.thighCm, 0], [leg.ankle[0] + body.footCm, 24 + 0.26 * body.statureCm]], 4), tools: [edgeAlong(leg.ankle, leg.toe, 3)], hold: leg.knee, angle: { at: leg.ankle, fromDeg: leg.shinDeg + 90 - deg, toDeg: leg.shinDeg + 90 }, landmarks: [leg.knee, leg.ankle, toward(leg.ankle, leg.shinDeg + 90 - deg, 0.6 * body.footCm)] });
   },
   'spine-fold.seated': (deg, body) => {
@@ -305,7 +302,7 @@ const figures: Readonly<Record<string, Draw>> = {
     const flat = onBack(body, bent, bent);
     const shoulder = flat.spine.at(-1) as Point;
     // From beside the trunk, which lies a little aslope.
-    const besideDeg = (Math.atan2(flat.hip[1] - shoulder[1], flat.hip[0] - shoulder[0]) * 180) / Math.PI;
+    const besideDeg = atan2Deg(flat.hip[1] - shoulder[1], flat.hip[0] - shoulder[0]);
     const elbow = toward(shoulder, besideDeg + deg, body.upperArmCm);
     const hand = toward(elbow, besideDeg + deg, body.forearmCm + body.palmCm);
     const lie = ([x, y]: Point): Point => [x, Math.max(3, y)];

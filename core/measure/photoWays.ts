@@ -1,4 +1,4 @@
-import { acosDeg, cosDeg } from '../angles';
+import { acosDeg, atan2Deg, cosDeg, sinDeg } from '../angles';
 import type { Body } from '../body/body';
 import { picture } from '../parameters';
 
@@ -25,22 +25,21 @@ function cornerDeg([a, b, c]: readonly Spot[]): number {
 
 /** Turns a step on the picture so that its level lies level. */
 function levelled([fx, fy]: Spot, [tx, ty]: Spot, levelDeg: number): Spot {
-  const turn = (-levelDeg * Math.PI) / 180;
   const [dx, dy] = [tx - fx, ty - fy];
-  return [dx * Math.cos(turn) - dy * Math.sin(turn), dx * Math.sin(turn) + dy * Math.cos(turn)];
+  return [dx * cosDeg(levelDeg) + dy * sinDeg(levelDeg), dy * cosDeg(levelDeg) - dx * sinDeg(levelDeg)];
 }
 
 /** How far the second point lies under the first, whichever way the picture faces, against the picture's level. */
 function fallDeg([from, to]: readonly Spot[], levelDeg: number): number {
   const [x, y] = levelled(from as Spot, to as Spot, levelDeg);
-  return (Math.atan2(y, Math.abs(x)) * 180) / Math.PI;
+  return atan2Deg(y, Math.abs(x));
 }
 
 /** How far a lifted leg stands over the level; the flat leg's heel only tells which way the feet are. */
 function raisedDeg([heel, hip, lifted]: readonly Spot[], levelDeg: number): number {
   const [feet] = levelled(hip as Spot, heel as Spot, levelDeg);
   const [x, y] = levelled(hip as Spot, lifted as Spot, levelDeg);
-  return (Math.atan2(-y, feet < 0 ? -x : x) * 180) / Math.PI;
+  return atan2Deg(-y, feet < 0 ? -x : x);
 }
 
 const PELVIS: PhotoWay = { points: ['rear hip-bone point', 'front hip-bone point'], against: 'level', known: { from: 0, to: 1, is: 'pelvis' }, value: fallDeg };
@@ -115,6 +114,6 @@ export function readPhoto(way: PhotoWay, points: readonly Spot[], levelDeg: numb
 
 /** Turn of a line laid along what is known to be level, or to hang plumb: clockwise +, the smaller of both ways. */
 export function levelFrom([ax, ay]: Spot, [bx, by]: Spot, is: 'level' | 'plumb'): number {
-  const turn = (Math.atan2(by - ay, bx - ax) * 180) / Math.PI - (is === 'plumb' ? 90 : 0);
+  const turn = atan2Deg(by - ay, bx - ax) - (is === 'plumb' ? 90 : 0);
   return turn - 180 * Math.round(turn / 180);
 }

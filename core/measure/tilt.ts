@@ -1,4 +1,4 @@
-import { asinDeg, cosDeg, sinDeg } from '../angles';
+import { asinDeg, atan2Deg, cosDeg, sinDeg } from '../angles';
 import { phoneTilt } from '../parameters';
 
 /** In the phone's own axes: x to the right of the screen, y to its top, z out of it. */
@@ -55,7 +55,7 @@ function holdFrom(up: Vector, edge: Edge): Hold | null {
   return Math.hypot(...out) < sinDeg(phoneTilt.leastLean.value) ? null : { along, out: unit(out) };
 }
 
-const turnOf = (up: Vector, { along, out }: Hold) => (Math.atan2(dot(up, along), dot(up, out)) * 180) / Math.PI;
+const turnOf = (up: Vector, { along, out }: Hold) => atan2Deg(dot(up, along), dot(up, out));
 const skewOf = (up: Vector, { along, out }: Hold) => asinDeg(dot(up, cross(along, out)));
 
 /**

@@ -20,14 +20,14 @@ function sdAfter(sd: number): number {
   return Math.sqrt(1 / (1 / sd ** 2 + 1 / error));
 }
 
-/** Readings ranked by how much each would narrow the bands of the plan; those that would do so by next to nothing are left out. */
-export function measureNext(bands: readonly Band[], estimates: Estimates, readToday: ReadonlySet<RangeKey>): NextReading[] {
+/** Readings ranked by how much each would narrow the bands of the plan; those that would do so by next to nothing, and those that a caution leaves out, are not among them. */
+export function measureNext(bands: readonly Band[], estimates: Estimates, readToday: ReadonlySet<RangeKey>, mayRead: (range: RangeId, side: ReadingSide) => boolean): NextReading[] {
   const keys = new Set(bands.flatMap(({ parts }) => parts.map(({ key }) => key)));
   return [...keys].flatMap((key): NextReading[] => {
     const estimate = estimates[key as RangeKey];
     if (!estimate || readToday.has(key as RangeKey) || key === 'hamstringCoupling') return [];
     const { id, side } = splitKey(key as RangeKey);
-    if (protocolsOf(id).length === 0) return [];
+    if (protocolsOf(id).length === 0 || !mayRead(id, side)) return [];
     const shrink = sdOnDay(estimate.key, sdAfter(estimate.sd)) / sdOnDay(estimate.key, estimate.sd);
     const gainCm = bands.reduce((sum, band) => sum + narrowingOf(band, key, shrink), 0);
     return gainCm >= LEAST_GAIN_CM ? [{ range: id, side, gainCm }] : [];

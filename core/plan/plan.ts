@@ -2,6 +2,7 @@ import { askedForMore, decide, type Day, type Earlier, type Rung } from '../adap
 import { chanceEnough, offsetFrom, type Spread } from '../adapt/offset';
 import type { Choices } from '../approaches/approaches';
 import { beliefOf, believableChange, estimateRanges, sdOnDay, type Estimates, type StudentRecord } from '../estimate/estimate';
+import { meanOf } from '../estimate/observations';
 import type { SessionPose } from '../formats/book';
 import type { Plan, PlanPose, PlanSlot } from '../formats/plan';
 import { dayOf, daysBetween, shiftDays } from '../formats/time';
@@ -17,6 +18,8 @@ import type { Shelf } from '../props/shelf';
 import { slotRule, type SlotId } from '../props/slots';
 import { usedWith, type Stack, type Used } from '../props/stack';
 import { ranges, sides, splitKey, type RangeKey, type ReadingSide } from '../ranges/ranges';
+import { remembering } from '../remembering';
+import { mayRead } from '../safety/reading';
 import { longestHoldFor } from '../safety/settings';
 import { firstAllowed, unansweredCautions, type Verdict } from '../safety/verdict';
 import { buildSlot, leftEmpty, type SlotDoubt } from './buildSlot';
@@ -69,18 +72,6 @@ function drawBack(estimates: Estimates, weeks: number): Draw {
   return draw;
 }
 
-/** A question answered once for each thing that it is asked of. */
-function remembering<K, T>(ask: (of: K) => T): (of: K) => T {
-  const known = new Map<K, T>();
-  return (of) => {
-    const before = known.get(of);
-    if (before !== undefined) return before;
-    const answer = ask(of);
-    known.set(of, answer);
-    return answer;
-  };
-}
-
 /** Everything a student needs today: pose by pose the heights, their doubt, named pieces of this shelf, and why. */
 export function planStudent(record: StudentRecord, shelf: Shelf, date: string, wish: PlanWish = {}): Plan {
   const { person } = record;
@@ -106,7 +97,7 @@ export function planStudent(record: StudentRecord, shelf: Shelf, date: string, w
       const { id, side } = splitKey(estimate.key);
       return [{ range: id, side, mean: estimate.mean, sd: estimate.sd, driftPerWeek: estimate.driftPerWeek, lastAt: estimate.lastAt, source: estimate.source }];
     }),
-    measureNext: measureNext(worthReading(planned, practisedPoses(record.sessions)).flatMap(({ bands }) => bands), estimates, readToday),
+    measureNext: measureNext(worthReading(planned, practisedPoses(record.sessions)).flatMap(({ bands }) => bands), estimates, readToday, mayRead(person.cautions)),
     poses: planned.map(({ planPose: one }) => one),
   };
 }
@@ -308,7 +299,7 @@ function lowCheckOf(family: Family, side: ReadingSide, { record, today, estimate
     if (!leansOn.includes(key)) continue;
     const then = before[key];
     if (!then || then.source !== 'measured') continue;
-    const now = reading.values.reduce((sum, value) => sum + value, 0) / reading.values.length;
+    const now = meanOf(reading.values);
     const believable = believableChange(3, reading.values.length);
     if (then.mean - now > believable) {
       return `Today’s check: ${ranges[reading.range].name.toLowerCase()} ${reading.side} ${now.toFixed(0)}°, ${(then.mean - now).toFixed(0)}° under the last estimate (more than the ${believable.toFixed(0)}° that chance explains).`;

@@ -18,14 +18,13 @@ const MOST_STEPS: Readonly<Record<VisitKind, number>> = { first: 5, recheck: 2 }
 
 /**
  * What is left to read in a visit, most worth first: ranges of the plan's own ranking, both sides of one range together.
- * What a caution leaves out is not led to.
  * Ranges that were read or passed over count toward the visit's length, so that it ends.
  */
-export function visitSteps(kind: VisitKind, plan: Pick<Plan, 'measureNext' | 'ranges'>, done: readonly RangeId[], passed: readonly RangeId[], mayRead: (range: RangeId, side: ReadingSide) => boolean): VisitStep[] {
+export function visitSteps(kind: VisitKind, plan: Pick<Plan, 'measureNext' | 'ranges'>, done: readonly RangeId[], passed: readonly RangeId[]): VisitStep[] {
   const left = MOST_STEPS[kind] - new Set([...done, ...passed]).size;
   const steps = new Map<RangeId, VisitStep>();
   for (const { range, side, gainCm } of plan.measureNext) {
-    if (passed.includes(range) || !mayRead(range, side)) continue;
+    if (passed.includes(range)) continue;
     const before = steps.get(range);
     steps.set(range, { range, sides: [...(before?.sides ?? []), side], gainCm: (before?.gainCm ?? 0) + gainCm });
   }

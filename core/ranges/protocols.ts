@@ -119,10 +119,7 @@ export const protocols: readonly Protocol[] = [
     tool: 'Tape from the floor to the fingertip.', stopWhen: NEVER,
     spoiledBy: 'The spine has its share in it. Use this only when nothing better is possible.',
     convert: (gapCm, _sem, { body }) => {
-      const hipY = body.ankleHeightCm + body.shinCm + body.thighCm;
-      const fingersCm = body.statureCm * 0.078; // fingertip past the palm's bearing point
-      const pitch = acosDeg((gapCm + armCm(body) + fingersCm - hipY) / body.trunkCm);
-      return { mean: pitch - standingFold.spineCounts.value * spineShare.soft.value, sem: 9 };
+      return { mean: fingertipPitchDeg(gapCm, body) - standingFold.spineCounts.value * spineShare.soft.value, sem: 9 };
     },
   },
   {
@@ -243,7 +240,7 @@ export const protocols: readonly Protocol[] = [
 const KNEE_DOUBT_DEG = 6;
 /** Doubt of a leg’s length from hip to heel, as a share. */
 const LEG_DOUBT = 0.02;
-const DEG_PER_CM_OF_WALL = 3.6;
+export const DEG_PER_CM_OF_WALL = 3.6;
 const NO_GAP_CM = 0.3;
 
 /** Outward rotation in use when the underside of a knee stands so high over the floor in a crossed seat. */
@@ -252,6 +249,11 @@ export function crossedSeatRotation(gapCm: number, seatCm: number, kneeDeg: numb
   const riseDeg = asinDeg((gapCm + body.kneeBackCm - hipY) / body.thighCm);
   return rotationFrom(hipY, riseDeg, { kneeDeg, footCm: crossLegged.footHeight.value * body.statureCm, pastMidlineCm: 0 }, body);
 }
+
+/** Fingertip past the palm's bearing point. */
+export const fingersPastPalmCm = (body: Body) => body.statureCm * 0.078;
+/** Pitch of a trunk whose fingertips hang so high over the floor, past upright. */
+export const fingertipPitchDeg = (gapCm: number, body: Body): number => acosDeg((gapCm + armCm(body) + fingersPastPalmCm(body) - (body.ankleHeightCm + body.shinCm + body.thighCm)) / body.trunkCm);
 
 /** Knee bend from the distance of heel to hip point, by the cosine rule on thigh and shin. */
 export function kneeBendFromHeelCm(distanceCm: number, { thighCm, shinCm }: Body): number {

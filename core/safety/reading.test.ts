@@ -2,14 +2,14 @@ import type { CautionAnswer } from '../formats/book';
 import { protocols } from '../ranges/protocols';
 import { sides } from '../ranges/ranges';
 import { cautions } from './cautions';
-import { allowedWays, namedProtocols, readingCautionIds, readingVerdict } from './reading';
+import { allowedWays, readingEffects, readingVerdict } from './reading';
 
 const yes = (id: string, more: Partial<CautionAnswer> = {}): CautionAnswer => ({ id, answer: 'yes', at: '2026-01-05', ...more });
 
 test('every caution has its word on measuring, and names only ways that there are', () => {
-  expect([...readingCautionIds()].sort()).toEqual(cautions.map(({ id }) => id).sort());
+  expect(Object.keys(readingEffects).sort()).toEqual(cautions.map(({ id }) => id).sort());
   const there = protocols.map(({ id }) => id);
-  for (const id of namedProtocols()) expect(there).toContain(id);
+  for (const { on } of Object.values(readingEffects).flat()) for (const id of on === 'all' ? there : on) expect(there).toContain(id);
 });
 
 test.each(cautions.map(({ id }) => id))('%s: each way of reading is free, done with care, or left out with a referral', (id) => {

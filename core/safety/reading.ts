@@ -1,12 +1,12 @@
 import type { CautionAnswer } from '../formats/book';
 import { dayOf } from '../formats/time';
-import { protocols, protocolsOf, type Protocol } from '../ranges/protocols';
+import { protocolsOf, type Protocol } from '../ranges/protocols';
 import type { RangeId, ReadingSide } from '../ranges/ranges';
 import { cautionById } from './cautions';
 import { yesOf } from './verdict';
 
 /** What a caution does to a way of reading: leave it out, or take care. */
-interface ReadingEffect {
+export interface ReadingEffect {
   readonly on: 'all' | readonly string[];
   readonly leaveOut: boolean;
   readonly words: string;
@@ -32,7 +32,7 @@ const soreKnee = [
 ];
 
 /** By caution. A caution that is not here changes no reading. */
-const effects: Readonly<Record<string, readonly ReadingEffect[]>> = {
+export const readingEffects: Readonly<Record<string, readonly ReadingEffect[]>> = {
   'hip-replacement': [
     leaveOut(DEEP_HIP, 'Hip replacement: no reading that bends the hip past 90°, turns it or takes it to its end, without the word of the surgeon or physiotherapist.'),
     takeCare(RAISES, 'Hip replacement: keep the raise under 90°, and lift nothing for the student.'),
@@ -81,7 +81,7 @@ export function readingVerdict(protocol: string, side: ReadingSide, answers: rea
   const found = yesOf(answers).flatMap((answer) => {
     const sided = cautionById(answer.id)?.sided === true && answer.side !== undefined && answer.side !== 'both';
     if (sided && side !== 'both' && answer.side !== side && !BOTH_SIDES.includes(protocol)) return [];
-    return (effects[answer.id] ?? [unknown(answer.id)]).filter((effect) => touches(effect, protocol)).map((effect) => ({ effect, answer }));
+    return (readingEffects[answer.id] ?? [unknown(answer.id)]).filter((effect) => touches(effect, protocol)).map((effect) => ({ effect, answer }));
   });
   return {
     leftOut: found.some(({ effect, answer }) => effect.leaveOut && answer.goAheadAt === undefined),
@@ -93,6 +93,5 @@ export function readingVerdict(protocol: string, side: ReadingSide, answers: rea
 /** Ways of reading a range on a side that no caution leaves out. */
 export const allowedWays = (range: RangeId, side: ReadingSide, answers: readonly CautionAnswer[]): readonly Protocol[] => protocolsOf(range).filter(({ id }) => !readingVerdict(id, side, answers).leftOut);
 
-/** Protocols that the table names, for its test. */
-export const namedProtocols = (): readonly string[] => [...new Set(Object.values(effects).flatMap((list) => list.flatMap(({ on }) => (on === 'all' ? protocols.map(({ id }) => id) : on))))];
-export const readingCautionIds = (): readonly string[] => Object.keys(effects);
+/** Whether any way of reading a range on a side is left open. */
+export const mayRead = (answers: readonly CautionAnswer[]) => (range: RangeId, side: ReadingSide): boolean => allowedWays(range, side, answers).length > 0;

@@ -1,8 +1,9 @@
+import { chromiumWith } from '../chromium';
 import { dragTo } from '../pictures';
 import { expect, test } from '../quiet';
 
 // The browser's own stand-in for a camera, which says yes by itself.
-test.use({ launchOptions: { executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium', args: ['--headless', '--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync', '--use-fake-device-for-media-stream', '--use-fake-ui-for-media-stream'] } });
+test.use({ launchOptions: chromiumWith('--use-fake-device-for-media-stream', '--use-fake-ui-for-media-stream') });
 
 test('a picture is taken with the camera, marked, and kept on purpose with its reading', async ({ page }) => {
   await page.goto('/students/p-bram/measure');

@@ -1,6 +1,7 @@
 import { AxeBuilder } from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
 import { expect, test } from '../quiet';
+import { focusOn } from '../steps';
 
 const places: readonly { readonly name: string; readonly path: string; readonly heading: string }[] = [
   { name: 'Today', path: '/', heading: 'Today' },
@@ -95,18 +96,10 @@ test('nothing spills over the side at 200 % text, on a phone or wide', async ({ 
 test('the keyboard alone goes from Today to a student’s working', async ({ page }) => {
   await page.goto('/');
   await page.getByRole('heading', { name: 'Today' }).waitFor();
-  const focusOn = async (name: RegExp) => {
-    for (let i = 0; i < 60; i++) {
-      await page.keyboard.press('Tab');
-      const words = await page.evaluate(() => document.activeElement?.textContent ?? '');
-      if (name.test(words)) return;
-    }
-    throw new Error(`the keyboard never reached ${name}`);
-  };
-  await focusOn(/^Marit/);
+  await focusOn(page, /^Marit/);
   await page.keyboard.press('Enter');
   await page.getByRole('article', { name: 'Staff' }).waitFor();
-  await focusOn(/^Why$/);
+  await focusOn(page, /^Why$/);
   await page.keyboard.press('Enter');
   await expect(page.getByText('What the pose asks of the joints')).toBeVisible();
 });

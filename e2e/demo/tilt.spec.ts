@@ -1,5 +1,6 @@
 import { expect, test } from '../quiet';
 import { emulatedPhone } from '../sensor';
+import { focusOn } from '../steps';
 
 const hamstring = async (page: import('@playwright/test').Page) => {
   await page.goto('/students/p-bram/measure');
@@ -70,14 +71,7 @@ test('an interrupted visit goes on after a reload, with what was taken and not y
 test('the keyboard alone takes a reading by the simulated sensor', async ({ page }) => {
   await page.goto('/students/p-bram/measure');
   await page.getByRole('heading', { name: 'All ranges' }).waitFor();
-  const reach = async (name: RegExp) => {
-    for (let i = 0; i < 90; i++) {
-      await page.keyboard.press('Tab');
-      const words = await page.evaluate(() => `${document.activeElement?.getAttribute('aria-label') ?? ''} ${document.activeElement?.textContent ?? ''}`.trim());
-      if (name.test(words)) return;
-    }
-    throw new Error(`the keyboard never reached ${name}`);
-  };
+  const reach = (name: RegExp) => focusOn(page, name, 90);
   await reach(/^Hamstring\s?left/);
   await page.keyboard.press('Enter');
   await reach(/^Phone tilt$/);

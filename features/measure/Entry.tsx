@@ -2,7 +2,7 @@ import { useRef, useState } from 'react';
 import { View } from 'react-native';
 import { bodyFrom } from '@/core/body/body';
 import { believableChange, type Estimates } from '@/core/estimate/estimate';
-import { disagree } from '@/core/estimate/observations';
+import { disagree, meanOf } from '@/core/estimate/observations';
 import type { Person, Reading } from '@/core/formats/book';
 import { readingFaults } from '@/core/formats/check';
 import { eyeSteps, usualOf, valueShowing } from '@/core/measure/shown';
@@ -49,7 +49,7 @@ export function wayFor(range: RangeId, side: Side, method: MethodId, { cautions 
   return allowed.find(({ methods: by }) => by.includes(method)) ?? allowed[0] ?? protocolsOf(range)[0];
 }
 /** The method at hand, where this way knows it. */
-export const methodFor = (protocol: Protocol, method: MethodId): MethodId => (protocol.methods.includes(method) ? method : (protocol.methods.find((one) => one === 'protractor') ?? (protocol.methods[0] as MethodId)));
+const methodFor = (protocol: Protocol, method: MethodId): MethodId => (protocol.methods.includes(method) ? method : (protocol.methods.find((one) => one === 'protractor') ?? (protocol.methods[0] as MethodId)));
 
 /** Everything that reading one range on one side needs, and what may be done with what was read. */
 export function useEntry(person: Person, entry: EntryState | null, chosen: MethodId, estimates: Estimates, habits: TiltHabits, inVisit: boolean) {
@@ -63,12 +63,13 @@ export function useEntry(person: Person, entry: EntryState | null, chosen: Metho
   const protocol = entry && (protocolsOf(entry.range).find(({ id }) => id === entry.protocol) ?? protocolsOf(entry.range)[0]);
   if (!entry || !protocol) return null;
   const range = ranges[entry.range];
+  const on = range.sided ? entry.side : 'both';
   const method = methodFor(protocol, chosen);
   const context: ConversionContext = {
     body: bodyFrom(person.statureCm, person.bodyCm), coupling: { mean: estimates.hamstringCoupling?.mean ?? 0.95, sd: estimates.hamstringCoupling?.sd ?? 0.2 },
     ...(protocol.onSeat ? { seatCm: seatOf(entry.seat) } : {}),
   };
-  const told = entry.sems.length > 0 ? entry.sems.reduce((sum, one) => sum + one, 0) / entry.sems.length : undefined;
+  const told = entry.sems.length > 0 ? meanOf(entry.sems) : undefined;
   const sem = told ?? semOf(protocol, method, eyes);
 
   /** Another side, way or method: what was typed, taken and pictured for the one before goes. */
@@ -82,7 +83,7 @@ export function useEntry(person: Person, entry: EntryState | null, chosen: Metho
     pictures.current.pop();
     dispatch(entryChanged({ values: entry.values.slice(0, -1), sems: entry.sems.slice(0, -1) }));
   };
-  const faultOf = (value: number): string | null => readingFaults({ range: entry.range, method, protocol: protocol.id, values: [value], side: range.sided ? entry.side : 'both' }).join(' ') || null;
+  const faultOf = (value: number): string | null => readingFaults({ range: entry.range, method, protocol: protocol.id, values: [value], side: on }).join(' ') || null;
   /** What is typed, as a value that can stand; undefined when it cannot. */
   const readTyped = (): number | undefined => {
     const read = readNumber(typed);
@@ -108,10 +109,10 @@ export function useEntry(person: Person, entry: EntryState | null, chosen: Metho
     if (keeping.current) return undefined;
     keeping.current = true;
     const reading: Reading = {
-      id: freshId('r'), person: person.id, range: entry.range, side: range.sided ? entry.side : 'both', at: nowIso(), method, protocol: protocol.id, values: [...values], warm: entry.warm,
+      id: freshId('r'), person: person.id, range: entry.range, side: on, at: nowIso(), method, protocol: protocol.id, values: [...values], warm: entry.warm,
       // A stand-in's reading says so wherever it is shown.
       note: method === 'phone-tilt' && habits.simulated ? [entry.note, SIMULATED].filter(Boolean).join(' · ') : entry.note,
-      ...(protocol.onSeat && seat.ok ? { seatCm: seat.value } : {}), ...(sems.length > 0 ? { sem: sems.reduce((sum, one) => sum + one, 0) / sems.length } : {}),
+      ...(protocol.onSeat && seat.ok ? { seatCm: seat.value } : {}), ...(sems.length > 0 ? { sem: meanOf(sems) } : {}),
     };
     const picture = pictures.current.filter((one) => one !== null).at(-1);
     const kept: KeptPicture[] = picture ? [{ id: reading.id, person: person.id, ...picture }] : [];
@@ -148,11 +149,11 @@ export function useEntry(person: Person, entry: EntryState | null, chosen: Metho
     const { mean: shown } = protocol.convert(value, sem, context);
     return faultOf(value) === null && shown >= range.least && shown <= range.most;
   };
-  const mean = entry.values.reduce((sum, value) => sum + value, 0) / entry.values.length;
+  const mean = meanOf(entry.values);
   return { beginAnew, dropLast, entry, protocol, method, range, context, sem, fault, eyes, mean, typed, setTyped: (text: string) => {
     setTyped(text);
     setFault(undefined);
-  }, leftOut: readingVerdict(protocol.id, range.sided ? entry.side : 'both', person.cautions).leftOut, take, canBeMeant, takeTyped, keepAll, way: method === 'phone-tilt' ? tiltWays[protocol.id] : undefined };
+  }, caution: readingVerdict(protocol.id, on, person.cautions), take, canBeMeant, takeTyped, keepAll, way: method === 'phone-tilt' ? tiltWays[protocol.id] : undefined };
 }
 export type EntryWork = NonNullable<ReturnType<typeof useEntry>>;
 
@@ -169,15 +170,13 @@ interface EntryProps {
 /** How one range is read: where, until when, and two or three readings by the method at hand. */
 export function Entry({ work, person, estimates, tilt, dial, habits, onHabits }: EntryProps) {
   const dispatch = useOjasDispatch();
-  const { entry, protocol, method, range, context, sem, fault, eyes, mean, typed, take } = work;
+  const { entry, protocol, method, range, context, sem, fault, eyes, mean, typed, take, caution } = work;
   const id = entry.range;
   const ways = protocolsOf(id);
   const usual = usualOf(id, person.sex);
   const seatCm = seatOf(entry.seat);
   const converted = entry.values.length === 0 ? null : protocol.convert(mean, sem / Math.sqrt(entry.values.length), context);
-  const steps = eyeSteps(protocol, usual, context);
   const believed = estimates[keyOf(id, entry.side)];
-  const caution = readingVerdict(protocol.id, range.sided ? entry.side : 'both', person.cautions);
   const drawnAt = entry.values.length > 0 ? mean : valueShowing(protocol, usual.mean, context);
   const photo = photoWays[protocol.id];
   const unit = protocol.unit === 'cm' ? ' cm' : '°';
@@ -199,7 +198,7 @@ export function Entry({ work, person, estimates, tilt, dial, habits, onHabits }:
           {protocol.onSeat ? <Field label="Seat height" hint="cm, 0 for the floor" inputMode="decimal" value={entry.seat} onChangeText={(seat) => void dispatch(entryChanged({ seat }))} /> : null}
           {work.way ? <TiltReading tilt={tilt} way={work.way} dial={dial} habits={habits} onHabits={onHabits} /> : null}
           {method === 'photo' && photo ? <PhotoReading key={`${protocol.id}${entry.side}`} way={photo} protocol={protocol} body={context.body} usual={drawnAt} onTaken={take} /> : null}
-          {method === 'by-eye' ? <EyeReading key={`${protocol.id}${entry.side}`} protocol={protocol} body={context.body} steps={steps} seatCm={seatCm} semDeg={sem} proven={eyes?.[id] !== undefined} onTaken={take} /> : null}
+          {method === 'by-eye' ? <EyeReading key={`${protocol.id}${entry.side}`} protocol={protocol} body={context.body} steps={eyeSteps(protocol, usual, context)} seatCm={seatCm} semDeg={sem} proven={eyes?.[id] !== undefined} onTaken={take} /> : null}
           {isTyped(method)
             ? <TypedReading unit={protocol.unit} count={entry.values.length + 1} typed={typed} fault={fault} working={typedWorking(protocol, typed, context)} onType={work.setTyped} onTake={work.takeTyped} /> : null}
           {fault && !isTyped(method) ? <Words role="alert" className="text-rust">{fault}</Words> : null}

@@ -1,10 +1,11 @@
 import { scaleLinear, scaleTime } from 'd3-scale';
 import { area, line } from 'd3-shape';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { Image, View } from 'react-native';
 import Svg, { Circle, Line, Path, Text } from 'react-native-svg';
 import { looksAt, methodsCompared, type Look } from '@/core/estimate/looks';
 import type { StudentRecord } from '@/core/estimate/estimate';
+import { meanOf } from '@/core/estimate/observations';
 import type { Reading } from '@/core/formats/book';
 import { readingFaults } from '@/core/formats/check';
 import { methods, protocolOf } from '@/core/ranges/protocols';
@@ -30,9 +31,10 @@ interface HistoryProps {
 /** All that was ever read of a range on a side: the level with its band, each reading, and the changes that are real. */
 export function History({ record, range, side, pictures, onChange, onRemove }: HistoryProps) {
   const [editing, setEditing] = useState<string | null>(null);
+  // Estimates of every day that was read: not to be reckoned again at each key that is typed above.
+  const looks = useMemo(() => looksAt(record, range, side), [record, range, side]);
   const own = record.readings.filter((one) => one.range === range && (one.side === 'both' || one.side === side)).sort((a, b) => Date.parse(b.at) - Date.parse(a.at));
   if (own.length === 0) return null;
-  const looks = looksAt(record, range, side);
   const byId = new Map(looks.map((look) => [look.reading.id, look]));
   const real = looks.filter(({ change }) => change !== null);
   const compared = methodsCompared(looks);
@@ -68,7 +70,7 @@ function ReadingLine({ reading, look }: { readonly reading: Reading; readonly lo
   const unit = protocol?.unit === 'cm' ? ' cm' : '°';
   return (
     <View>
-      <Words>{date(reading.at)}: {reading.values.join(', ')}{unit}{look && (protocol?.unit === 'cm' || Math.abs(look.mean - reading.values.reduce((a, b) => a + b, 0) / reading.values.length) > 0.5) ? ` → ${withDoubt(look.mean, look.sem)}` : ''}{look?.bound === 'atLeast' ? ' or more' : ''}</Words>
+      <Words>{date(reading.at)}: {reading.values.join(', ')}{unit}{look && (protocol?.unit === 'cm' || Math.abs(look.mean - meanOf(reading.values)) > 0.5) ? ` → ${withDoubt(look.mean, look.sem)}` : ''}{look?.bound === 'atLeast' ? ' or more' : ''}</Words>
       <Aside>{methods[reading.method].name}{protocol ? `, ${protocol.name.toLowerCase()}` : ''}{reading.warm ? ', warm' : ''}{reading.seatCm === undefined ? '' : `, seat ${reading.seatCm} cm`}{reading.note ? ` · ${reading.note}` : ''}</Aside>
       {look?.change ? <Words className="font-semibold text-moss">{look.change.deg > 0 ? '▲' : '▼'} Real change: {changeWords(look)}</Words> : null}
     </View>

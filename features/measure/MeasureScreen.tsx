@@ -1,27 +1,26 @@
 import { Link } from 'expo-router';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { View } from 'react-native';
-import type { Estimates, StudentRecord } from '@/core/estimate/estimate';
+import type { Estimates } from '@/core/estimate/estimate';
 import type { Person, Reading } from '@/core/formats/book';
 import type { Plan } from '@/core/formats/plan';
 import { visitSteps } from '@/core/plan/visit';
-import type { Eyes } from '@/core/ranges/protocols';
 import { ranges, type RangeId, type Side } from '@/core/ranges/ranges';
 import { put, type FactRef } from '@/store/facts';
 import { rangeClosed, rangeOpened, rangePassed, visitBegan, visitEnded, type Measuring } from '@/store/measuring';
-import { selectReadingsOf, selectSessionsOf, selectSettings } from '@/store/selectors';
+import { selectRecord } from '@/store/selectors';
 import { commit } from '@/store/store';
 import { length } from '@/ui/format';
 import { Press } from '@/ui/Press';
 import { Screen } from '@/ui/Screen';
 import { Sheet } from '@/ui/Sheet';
 import { Title, Words } from '@/ui/Words';
-import { useEstimates, useOjas, useOjasDispatch, usePerson, usePlan, useUnits } from '../hooks';
+import { todayIso, useEstimates, useOjas, useOjasDispatch, usePerson, usePlan, useUnits } from '../hooks';
 import { NoStudent } from '../students/NoStudent';
 import { StudentTabs } from '../students/StudentTabs';
 import { Entry, useEntry, wayFor } from './Entry';
 import { History } from './History';
-import { mayRead, Overview } from './Overview';
+import { Overview } from './Overview';
 import { Dial } from './tilt/sources';
 import { TiltFoot, usualHabits } from './tilt/TiltReading';
 import { useTilt } from './tilt/useTilt';
@@ -53,7 +52,7 @@ function Measure({ person, estimates, plan }: MeasureProps) {
   const work = useEntry(person, measuring?.entry ?? null, measuring?.method ?? 'protractor', estimates, habits, visit !== null);
 
   const open = (range: RangeId, side: Side) => void dispatch(rangeOpened({ person: id, range, side, protocol: wayFor(range, side, now?.method ?? 'protractor', person)?.id ?? '' }));
-  const steps = useMemo(() => (visit ? visitSteps(visit.kind, plan, visit.done, visit.passed, mayRead(person)) : []), [visit, plan, person]);
+  const steps = useMemo(() => (visit ? visitSteps(visit.kind, plan, visit.done, visit.passed) : []), [visit, plan]);
   // A visit opens by itself what comes next; when nothing is left it ends with its summary.
   const next = visit && !measuring?.entry ? steps[0] : undefined;
   const nextSide: Side = next?.sides[0] === 'right' ? 'right' : 'left';
@@ -69,7 +68,7 @@ function Measure({ person, estimates, plan }: MeasureProps) {
     idle.current = false;
   }, [dispatch]);
 
-  const foot = work?.way && tilt.running && !work.leftOut
+  const foot = work?.way && tilt.running && !work.caution.leftOut
     ? <TiltFoot key={`${work.protocol.id}${work.entry.side}`} tilt={tilt} way={work.way} habits={habits} who={work.range.sided ? (work.entry.side === 'left' ? 'Left' : 'Right') : ''} canBeMeant={work.canBeMeant} onTaken={(value) => void work.take(value)} />
     : <Link href={`/students/${id}/plan`} asChild><Press kind={work ? 'plain' : 'main'}>See the plan</Press></Link>;
   return (
@@ -124,17 +123,14 @@ function VisitBar({ visit, steps, entry, units, onPass, onLeave }: VisitBarProps
 
 /** What was read of a range before, to be looked at and put right. */
 function Past({ person, range, side }: { readonly person: Person; readonly range: RangeId; readonly side: Side }) {
-  const readings = useOjas((state) => selectReadingsOf(state, person.id));
-  const sessions = useOjas((state) => selectSessionsOf(state, person.id));
+  const record = useOjas((state) => selectRecord(state, person.id, todayIso()));
   const pictures = useOjas((state) => state.pictures);
-  const eyes = useOjas(selectSettings).eyes as Eyes | undefined;
   const dispatch = useOjasDispatch();
-  const record = useMemo((): StudentRecord => ({ person, readings, sessions, ...(eyes ? { eyes } : {}) }), [person, readings, sessions, eyes]);
   const name = ranges[range].name.toLowerCase();
   const change = (reading: Reading) => void dispatch(commit({ words: `Reading of ${name} changed`, put: [put('readings', reading)], remove: [] }));
   const remove = (reading: Reading) => {
     const picture: FactRef[] = pictures[reading.id] ? [{ kind: 'pictures', id: reading.id }] : [];
     void dispatch(commit({ words: `Reading of ${name} removed`, put: [], remove: [{ kind: 'readings', id: reading.id }, ...picture] }));
   };
-  return <History record={record} range={range} side={side} pictures={pictures} onChange={change} onRemove={remove} />;
+  return record && <History record={record} range={range} side={side} pictures={pictures} onChange={change} onRemove={remove} />;
 }

@@ -5,8 +5,8 @@ import type { Plan } from '@/core/formats/plan';
 import { dayOf, daysBetween } from '@/core/formats/time';
 import { visitSteps, type VisitKind } from '@/core/plan/visit';
 import { protocolsOf } from '@/core/ranges/protocols';
-import { allowedWays } from '@/core/safety/reading';
-import { keysOf, rangeIds, ranges, splitKey, type RangeId, type ReadingSide, type Side } from '@/core/ranges/ranges';
+import { mayRead } from '@/core/safety/reading';
+import { keysOf, rangeIds, ranges, splitKey, type RangeId, type Side } from '@/core/ranges/ranges';
 import { length, withDoubt, type Units } from '@/ui/format';
 import { Press } from '@/ui/Press';
 import { Sheet } from '@/ui/Sheet';
@@ -17,9 +17,6 @@ const measurable = rangeIds.filter((id) => protocolsOf(id).length > 0);
 const SHOWN_NEXT = 3;
 /** Readings older than this are worth another look before the poses that lean on them. */
 const OLD_DAYS = 28;
-
-/** Whether any way of reading a range on a side is left open by the answers at intake. */
-export const mayRead = ({ cautions }: Person) => (range: RangeId, side: ReadingSide): boolean => allowedWays(range, side, cautions).length > 0;
 
 interface OverviewProps {
   readonly person: Person;
@@ -34,8 +31,8 @@ interface OverviewProps {
 export function Overview({ person, plan, estimates, units, onVisit, onPick }: OverviewProps) {
   return (
     <>
-      <Visits person={person} plan={plan} estimates={estimates} units={units} onVisit={onVisit} />
-      <Next person={person} plan={plan} units={units} onPick={onPick} />
+      <Visits plan={plan} estimates={estimates} units={units} onVisit={onVisit} />
+      <Next plan={plan} units={units} onPick={onPick} />
       <View className="gap-2">
         <Title level={2}>All ranges</Title>
         {measurable.map((id) => <RangeLine key={id} id={id} person={person} plan={plan} estimates={estimates} units={units} onPick={onPick} />)}
@@ -44,8 +41,8 @@ export function Overview({ person, plan, estimates, units, onVisit, onPick }: Ov
   );
 }
 
-function Visits({ person, plan, estimates, units, onVisit }: Omit<OverviewProps, 'onPick'>) {
-  const steps = (kind: VisitKind) => visitSteps(kind, plan, [], [], mayRead(person));
+function Visits({ plan, estimates, units, onVisit }: Omit<OverviewProps, 'person' | 'onPick'>) {
+  const steps = (kind: VisitKind) => visitSteps(kind, plan, [], []);
   const [first, recheck] = [steps('first'), steps('recheck')];
   if (first.length === 0) return null;
   const known = Object.values(estimates).some((one) => one?.source === 'measured');
@@ -65,14 +62,13 @@ function Visits({ person, plan, estimates, units, onVisit }: Omit<OverviewProps,
 /** Names of ranges in a sentence. */
 const names = (ids: readonly RangeId[]) => ids.map((id, i) => (i === 0 ? ranges[id].name : ranges[id].name.toLowerCase())).join(', ');
 
-function Next({ person, plan, units, onPick }: Pick<OverviewProps, 'person' | 'plan' | 'units' | 'onPick'>) {
-  const open = plan.measureNext.filter(({ range, side }) => mayRead(person)(range, side));
-  if (open.length === 0) return <Words>Nothing more would narrow these poses by as much as a fold.</Words>;
+function Next({ plan, units, onPick }: Pick<OverviewProps, 'plan' | 'units' | 'onPick'>) {
+  if (plan.measureNext.length === 0) return <Words>Nothing more would narrow these poses by as much as a fold.</Words>;
   return (
     <Sheet>
       <Title level={2}>What to measure next</Title>
       <Aside>By how much each would narrow the heights of the plan, all slots together.</Aside>
-      {open.slice(0, SHOWN_NEXT).map(({ range, side, gainCm }) => (
+      {plan.measureNext.slice(0, SHOWN_NEXT).map(({ range, side, gainCm }) => (
         <Press key={range + side} onPress={() => onPick(range, side === 'right' ? 'right' : 'left')}>{ranges[range].name}{side === 'both' ? '' : `, ${side}`}: narrower by {length(gainCm, units)}</Press>
       ))}
     </Sheet>
@@ -94,10 +90,10 @@ function RangeLine({ id, person, plan, estimates, units, onPick }: Omit<Overview
   const unmeasured = own.every((one) => one !== undefined && one.source !== 'measured');
   const oldest = own.reduce<string | null>((old, one) => (one?.lastAt && (old === null || one.lastAt < old) ? one.lastAt : old), null);
   const age = oldest === null ? 0 : daysBetween(dayOf(oldest), todayIso());
-  const closed = keysOf(id).every((key) => !mayRead(person)(id, splitKey(key).side));
+  const closed = keysOf(id).every((key) => !mayRead(person.cautions)(id, splitKey(key).side));
   const notes = [
     ...(closed ? ['left out by the answers at intake'] : []),
-    ...(unmeasured ? [doubt > 0 ? `never measured: costs the plan ${length(doubt, units)} of doubt` : 'never measured: no pose of this plan leans on it'] : []),
+    ...(unmeasured && !closed ? [doubt > 0 ? `never measured: costs the plan ${length(doubt, units)} of doubt` : 'never measured: no pose of this plan leans on it'] : []),
     ...(!unmeasured && doubt > 0 ? [`a reading today would narrow the plan by ${length(doubt, units)}`] : []),
     ...(age > OLD_DAYS ? [`last read ${age} days ago`] : []),
   ];

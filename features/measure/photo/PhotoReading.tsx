@@ -87,14 +87,14 @@ export function PhotoReading({ way, protocol, body, usual, onTaken }: PhotoReadi
   const read = picture ? readPhoto(way, points, levelDeg, body) : null;
   const take = async () => {
     if (!picture || !read) return;
-    const small = keep ? await smallCopy(picture.blob) : null;
-    const shrunk = small ? small.widthPx / picture.widthPx : 1;
     if (drawn) {
       show(null);
       setDrawn(null);
       setTold(`Drawn at ${drawn.value}°, read as ${read.deg.toFixed(0)}° ± ${(1.28 * read.semDeg).toFixed(0)}. A drawn figure is no student: this counts for nothing.`);
       return;
     }
+    const small = keep ? await smallCopy(picture.blob) : null;
+    const shrunk = small ? small.widthPx / picture.widthPx : 1;
     const stands = onTaken(Math.round(read.deg * 2) / 2, Math.round(read.semDeg * 10) / 10, small ? { ...small, points: points.map(([x, y]) => [x * shrunk, y * shrunk]) } : null);
     if (stands) show(null);
   };

@@ -1,8 +1,9 @@
 import { useEffect, useRef, useState } from 'react';
 import { Image, View, type ViewProps } from 'react-native';
-import Svg, { Circle, Line, Polyline, Text as SvgText } from 'react-native-svg';
+import Svg, { Circle, Line, Polyline } from 'react-native-svg';
 import type { Spot } from '@/core/measure/photoWays';
 import { Press } from '@/ui/Press';
+import { HaloText } from '@/ui/figure/HaloText';
 import { tone } from '@/ui/tones';
 import type { Picture } from './openPicture';
 import { movedBy, onBoard, panned, wholePicture, zoomed, type BoardView, type Size } from './view';
@@ -89,7 +90,7 @@ export function PictureBoard({ picture, landmarks, line, onMove }: PictureBoardP
               {line.length === 2 ? <Over from={onBoard(line[0]!.at, shown)} to={onBoard(line[1]!.at, shown)} /> : null}
               <Polyline points={spots.map(([x, y]) => `${x},${y}`).join(' ')} fill="none" stroke="white" strokeWidth={5} strokeOpacity={0.7} />
               <Polyline points={spots.map(([x, y]) => `${x},${y}`).join(' ')} fill="none" stroke={tone('thread')} strokeWidth={2} />
-              {spots.map(([x, y], i) => <Label key={i} x={x > board.width / 2 ? x - 14 : x + 14} y={y - 12} anchor={x > board.width / 2 ? 'end' : 'start'} words={landmarks[i]?.name ?? ''} />)}
+              {spots.map(([x, y], i) => <HaloText key={i} x={x > board.width / 2 ? x - 14 : x + 14} y={y - 12} textAnchor={x > board.width / 2 ? 'end' : 'start'} fontSize={14} behind="paper" haloWidth={4}>{landmarks[i]?.name ?? ''}</HaloText>)}
             </Svg>
             {[...line, ...landmarks].map((mark) => (
               <Handle key={mark.id} mark={mark} size={size} view={shown} isLine={line.includes(mark)} onHold={setHeld} onMove={(at) => onMove(mark.id, at)} />
@@ -106,14 +107,6 @@ export function PictureBoard({ picture, landmarks, line, onMove }: PictureBoardP
     </View>
   );
 }
-
-/** A point's name with an edge of paper, to be read over any picture. */
-const Label = ({ words, anchor, ...at }: { readonly x: number; readonly y: number; readonly anchor: 'start' | 'end'; readonly words: string }) => (
-  <>
-    <SvgText {...at} textAnchor={anchor} fontSize={14} fontFamily="OjasText" stroke={tone('paper')} strokeWidth={4} fill={tone('paper')}>{words}</SvgText>
-    <SvgText {...at} textAnchor={anchor} fontSize={14} fontFamily="OjasText" fill={tone('ink')}>{words}</SvgText>
-  </>
-);
 
 const Over = ({ from, to }: { readonly from: Spot; readonly to: Spot }) => <Line x1={from[0]} y1={from[1]} x2={to[0]} y2={to[1]} stroke={tone('ochre')} strokeWidth={2} strokeDasharray="8 5" />;
 

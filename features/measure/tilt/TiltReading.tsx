@@ -35,7 +35,6 @@ export function TiltReading({ tilt, way, dial, habits, onHabits }: TiltReadingPr
   const [refusedZero, setRefusedZero] = useState(false);
   const start = (simulated: boolean) => {
     onHabits({ ...habits, simulated });
-    dial.turn({ lies: way.lies });
     tilt.start(simulated ? simulatedSensor(dial) : phoneSensor);
   };
   useEffect(() => {
