@@ -219,8 +219,8 @@ export const offset = {
 
 export const decision = {
   goodSessions: p(2, 'sessions', 'good sessions running before a step down; starting value'),
-  chance: p(0.935, 'chance', 'chance that the range of the day supports the next rung; tuned on simulated students of seeds 1–12'),
-  firstChance: p(0.82, 'chance', 'a first build stands as high as this chance of being enough asks: most supported first; tuned on simulated students of seeds 1–12'),
+  chance: p(0.935, 'chance', 'chance that the range of the day supports the next rung, down or up; tuned on simulated students of seeds 1–12 and 201–206'),
+  firstChance: p(0.8, 'chance', 'a first build stands as high as this chance of being enough asks: most supported first; tuned on simulated students of seeds 1–12 and 201–206'),
   restDays: p(14, 'days', 'a pose that ended in a stop word stays out this long; starting value'),
   longestGap: p(21, 'days'),
   mostRung: p(2.5, 'cm', 'largest single step down; starting value'),

@@ -70,9 +70,17 @@ function weighed(evidence: readonly HeightEvidence[], priorSdCm: number): Offset
   let top = -Infinity;
   for (let i = 0; i < chances.length; i++) {
     const cm = fromCm + i * STEP_CM;
-    // Logs, since fifty sessions multiply to numbers too small to hold.
     let log = -0.5 * (cm / priorSdCm) ** 2;
-    for (const one of evidence) log += Math.log(Math.max(1e-9, likelihood(one, cm)));
+    let product = 1;
+    for (const one of evidence) {
+      product *= Math.max(1e-9, likelihood(one, cm));
+      // Fifty sessions multiply to numbers too small to hold: what has gathered goes into the log in good time.
+      if (product < 1e-200) {
+        log += Math.log(product);
+        product = 1;
+      }
+    }
+    log += Math.log(product);
     chances[i] = log;
     if (log > top) top = log;
   }

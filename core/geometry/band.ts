@@ -41,9 +41,10 @@ export function bandsOf(family: Family, input: Omit<FamilyInput, 'draw'> & Parti
   const parts = centre.map((): BandPart[] => []);
   // One draw that is moved and put back: a copy for every move would cost more than the geometry.
   const moved: Partial<Record<InputKey, number>> = { ...means };
+  const there: FamilyInput = { ...input, draw: moved };
   const at = (key: InputKey, value: number) => {
     moved[key] = value;
-    return family.heights({ ...input, draw: moved });
+    return family.heights(there);
   };
   for (const key of family.needs(input.side)) {
     const prior = believed(belief, key);

@@ -71,7 +71,11 @@ export const otherSide = (side: Side): Side => (side === 'left' ? 'right' : 'lef
 /** The leg that a one-sided pose works; the left one stands for both where a pose has no sides. */
 export const worked = (side: ReadingSide): Side => (side === 'both' ? 'left' : side);
 /** Keys of ranges on the given legs. */
-export const keysOn = (legs: readonly Side[], ...ids: readonly RangeId[]): InputKey[] => ids.flatMap((id) => legs.map((side): InputKey => keyOf(id, side)));
+export function keysOn(legs: readonly Side[], ...ids: readonly RangeId[]): InputKey[] {
+  const keys: InputKey[] = [];
+  for (const id of ids) for (const side of legs) keys.push(keyOf(id, side));
+  return keys;
+}
 
 /** Heights that really lie there, by slot key; a slot left empty because nothing may stand so high is absent. */
 export type Built = Readonly<Record<string, number>>;

@@ -2,6 +2,7 @@ import { armCm, type Body } from '../body/body';
 import { child } from '../parameters';
 import type { Built, FamilyInput, SlotNeed } from './family';
 import { along, armToward, headFrom, spineFrom, type Point, type Posture, type SupportPlace } from './posture';
+import { comesDownAt } from './root';
 
 /** What the forehead comes down over, at a place in front of the hips. */
 export interface Under {
@@ -62,18 +63,11 @@ export function foldedTrunk(input: FamilyInput, hip: Point, leanDeg: number, und
 export function restingOn(input: FamilyInput, hip: Point, leanDeg: number, underAt: (x: number) => Under, built: Built, rounding: Rounding = {}): FoldedTrunk {
   const { spineDeg = input.settings.spineShareDeg, neckDropDeg = 0 } = rounding;
   const folded = (share: number) => foldedTrunk(input, hip, leanDeg * share, underAt, { spineDeg: spineDeg * share, neckDropDeg: neckDropDeg * share });
-  const lies = ({ gapCm, chestCm }: FoldedTrunk) => gapCm >= (built.forehead ?? 0) && chestCm >= (built.chest ?? 0);
-  const whole = folded(1);
-  if (lies(whole)) return whole;
-  let [low, high] = [0, 1];
-  for (let i = 0; i < HALVINGS; i++) {
-    const middle = (low + high) / 2;
-    if (lies(folded(middle))) low = middle;
-    else high = middle;
-  }
-  return folded(low);
+  const sunkBy = ({ gapCm, chestCm }: FoldedTrunk) => Math.max((built.forehead ?? 0) - gapCm, (built.chest ?? 0) - chestCm);
+  return folded(comesDownAt((share) => sunkBy(folded(share)), 1, 0, CLOSE));
 }
-const HALVINGS = 12;
+/** Of the whole fold, and in centimetres. */
+const CLOSE = 2e-4;
 
 /** A place on the floor ahead that a nearly straight arm reaches. */
 export function floorAhead(shoulder: Point, body: Body): Point {

@@ -5,39 +5,50 @@ import { sides, type Side } from '../ranges/ranges';
 import { palmGapCm } from './arms';
 import { leastOf, rangeValue, stifferSide, valueOf } from './draw';
 import { keysOn, otherSide, type Demand, type Family, type FamilyInput, type SlotNeed } from './family';
-import { armToward, headFrom, spineFrom, type Leg, type Point, type Posture } from './posture';
+import { armToward, headFrom, spineEnd, spineFrom, type Leg, type Point, type Posture } from './posture';
+import { comesDownAt } from './root';
 
 /** Angles of two legs stretched forward over a seat and a roll under the knees. */
-export interface LongLegs {
-  readonly hip: Point;
-  readonly knee: Point;
-  readonly ankle: Point;
+interface LongLegAngles {
   /** Thigh below the horizontal. */
   readonly thighFallDeg: number;
   readonly kneeBendDeg: number;
 }
 
-/** Solves the legs: the knee lies on the straight line from hip to ankle, or higher on the roll. */
-export function longLegs(seatCm: number, rollCm: number, body: Body): LongLegs {
-  const { thighCm, shinCm, ankleOverHeelCm, kneeBackCm, seatToHipCm } = body;
+export interface LongLegs extends LongLegAngles {
+  readonly hip: Point;
+  readonly knee: Point;
+  readonly ankle: Point;
+}
+
+/** The legs on a seat, the knees not yet on anything. */
+function straightLegs(seatCm: number, { thighCm, shinCm, ankleOverHeelCm, seatToHipCm }: Body): { hipY: number; kneeY: number } {
   const hipY = seatCm + seatToHipCm;
-  const straightFallDeg = asinDeg((hipY - ankleOverHeelCm) / (thighCm + shinCm));
-  const straightKneeY = hipY - thighCm * sinDeg(straightFallDeg);
-  const kneeY = rollCm > 0 ? Math.max(straightKneeY, rollCm + kneeBackCm) : straightKneeY;
+  return { hipY, kneeY: hipY - (thighCm * (hipY - ankleOverHeelCm)) / Math.max(thighCm + shinCm, Math.abs(hipY - ankleOverHeelCm)) };
+}
+
+/** Where the knee lies: on the straight line from hip to ankle, or higher on the roll. */
+const kneeOn = (straightKneeY: number, rollCm: number, { kneeBackCm }: Body) => (rollCm > 0 ? Math.max(straightKneeY, rollCm + kneeBackCm) : straightKneeY);
+
+function anglesAt(hipY: number, kneeY: number, { thighCm, shinCm, ankleOverHeelCm }: Body): LongLegAngles & { shinFallDeg: number } {
   const thighFallDeg = asinDeg((hipY - kneeY) / thighCm);
   const shinFallDeg = asinDeg((kneeY - ankleOverHeelCm) / shinCm);
+  return { thighFallDeg, shinFallDeg, kneeBendDeg: Math.max(0, shinFallDeg - thighFallDeg) };
+}
+
+/** Solves the legs. */
+export function longLegs(seatCm: number, rollCm: number, body: Body): LongLegs {
+  const { thighCm, shinCm } = body;
+  const straight = straightLegs(seatCm, body);
+  const { hipY } = straight;
+  const kneeY = kneeOn(straight.kneeY, rollCm, body);
+  const { thighFallDeg, shinFallDeg, kneeBendDeg } = anglesAt(hipY, kneeY, body);
   const knee: Point = [thighCm * cosDeg(thighFallDeg), kneeY];
-  return {
-    hip: [0, hipY],
-    knee,
-    ankle: [knee[0] + shinCm * cosDeg(shinFallDeg), kneeY - shinCm * sinDeg(shinFallDeg)],
-    thighFallDeg,
-    kneeBendDeg: Math.max(0, shinFallDeg - thighFallDeg),
-  };
+  return { hip: [0, hipY], knee, ankle: [knee[0] + shinCm * cosDeg(shinFallDeg), kneeY - shinCm * sinDeg(shinFallDeg)], thighFallDeg, kneeBendDeg };
 }
 
 /** Height of the gap under straight knees on this seat: a roll lower than it changes nothing. */
-export const kneeGapCm = (seatCm: number, body: Body) => longLegs(seatCm, 0, body).knee[1] - body.kneeBackCm;
+export const kneeGapCm = (seatCm: number, body: Body) => straightLegs(seatCm, body).kneeY - body.kneeBackCm;
 
 /** The long legs of a pose: both, or the one that the worked side leaves long. */
 export const hamstringLegs = ({ side }: FamilyInput): readonly Side[] => (side === 'both' ? sides : [otherSide(side)]);
@@ -47,45 +58,40 @@ function hipFlexionOf(input: FamilyInput): (kneeBendDeg: number) => number {
   const { draw, settings } = input;
   const coupling = valueOf(draw, 'hamstringCoupling');
   const limits = hamstringLegs(input).map((side) => ({ hip: rangeValue(draw, 'hipFlexion', side), straight: settings.share * rangeValue(draw, 'hamstring', side) }));
-  return (kneeBendDeg) => limits.reduce((least, { hip, straight }) => Math.min(least, hip, straight + coupling * kneeBendDeg), settings.hipFlexionMostDeg);
+  return (kneeBendDeg) => {
+    let least = settings.hipFlexionMostDeg;
+    for (const { hip, straight } of limits) least = Math.min(least, hip, straight + coupling * kneeBendDeg);
+    return least;
+  };
 }
 export const hipFlexionAt = (kneeBendDeg: number, input: FamilyInput) => hipFlexionOf(input)(kneeBendDeg);
 
-/** Degrees by which the pelvis rolls back from its target on these supports; the low back rounds by about as much. */
-function rollBackOf(input: FamilyInput): (seatCm: number, rollCm: number) => number {
+/** Degrees by which the pelvis rolls back from its target over rolls on one seat; the low back rounds by about as much. */
+function rollBackOn(seatCm: number, input: FamilyInput): (rollCm: number) => number {
+  const { body, settings } = input;
   const hipFlexion = hipFlexionOf(input);
-  return (seatCm, rollCm) => {
-    const legs = longLegs(seatCm, rollCm, input.body);
-    return Math.max(0, 90 - legs.thighFallDeg + input.settings.pelvisTargetDeg - hipFlexion(legs.kneeBendDeg));
+  const { hipY, kneeY } = straightLegs(seatCm, body);
+  return (rollCm) => {
+    const { thighFallDeg, kneeBendDeg } = anglesAt(hipY, kneeOn(kneeY, rollCm, body), body);
+    return Math.max(0, 90 - thighFallDeg + settings.pelvisTargetDeg - hipFlexion(kneeBendDeg));
   };
 }
-export const rollBackDeg = (seatCm: number, rollCm: number, input: FamilyInput) => rollBackOf(input)(seatCm, rollCm);
+export const rollBackDeg = (seatCm: number, rollCm: number, input: FamilyInput) => rollBackOn(seatCm, input)(rollCm);
 
 const ROLL_STEPS = 7;
-const HALVINGS = 9;
+const CLOSE_CM = 0.01;
 
 /** The least roll on this seat that keeps the roll-back within what is allowed, 0 when none is asked, the highest when none is enough. */
 export function rollUnderKneesCm(seatCm: number, input: FamilyInput): number {
-  const allowed = parameter.rollBackAllowed.value;
-  const rollBack = rollBackOf(input);
-  if (rollBack(seatCm, 0) <= allowed) return 0;
+  const rollBack = rollBackOn(seatCm, input);
+  const over = (rollCm: number) => rollBack(rollCm) - parameter.rollBackAllowed.value;
+  if (over(0) <= 0) return 0;
   // A roll works only from the gap upward, so the height switches from 0 to the gap in one step.
   const from = Math.max(0, kneeGapCm(seatCm, input.body));
   const to = Math.max(from, parameter.rollMost.value);
-  let below = from;
   for (let step = 1; step <= ROLL_STEPS; step++) {
     const here = from + ((to - from) * step) / ROLL_STEPS;
-    if (rollBack(seatCm, here) > allowed) {
-      below = here;
-      continue;
-    }
-    let above = here;
-    for (let i = 0; i < HALVINGS; i++) {
-      const middle = (below + above) / 2;
-      if (rollBack(seatCm, middle) > allowed) below = middle;
-      else above = middle;
-    }
-    return above;
+    if (over(here) <= 0) return comesDownAt(over, from + ((to - from) * (step - 1)) / ROLL_STEPS, here, CLOSE_CM);
   }
   return to;
 }
@@ -170,14 +176,14 @@ export const mendsRollBack: NonNullable<Family['mendsRollBack']> = (input, built
 };
 
 /** How upright a sitting trunk stands over a seat: the pelvis leans back by the roll-back and the spine rounds forward to meet it. */
-export function sittingSpine(hip: Point, rollBack: number, body: Body): Point[] {
-  return spineFrom(hip, body.trunkCm, -rollBack, rollBack * 0.9);
-}
+const sittingLeans = (rollBack: number) => [-rollBack, rollBack * 0.9] as const;
+export const sittingSpine = (hip: Point, rollBack: number, body: Body): Point[] => spineFrom(hip, body.trunkCm, ...sittingLeans(rollBack));
 
 /** Palms beside the hips, on a seat as high as this. */
 const handsNeed = (input: FamilyInput, seatCm: number, rollCm: number): SlotNeed => {
-  const { hip } = longLegs(seatCm, rollCm, input.body);
-  return { slot: 'hands', side: 'both', rawCm: palmGapCm(sittingSpine(hip, rollBackDeg(seatCm, rollCm, input), input.body).at(-1) as Point, input.body) };
+  const { body } = input;
+  const [fromDeg, toDeg] = sittingLeans(rollBackDeg(seatCm, rollCm, input));
+  return { slot: 'hands', side: 'both', rawCm: palmGapCm(spineEnd([0, seatCm + body.seatToHipCm], body.trunkCm, fromDeg, toDeg), body) };
 };
 
 /** Legs long, pelvis as near upright as the hamstrings allow, palms beside the hips; legs together or spread. */

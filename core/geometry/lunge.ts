@@ -5,7 +5,7 @@ import { ladderStart, strapped } from '../parameters';
 import { palmGapCm } from './arms';
 import { rangeValue } from './draw';
 import { keysOn, otherSide, worked, type Family, type FamilyInput, type SlotNeed } from './family';
-import { armToward, headFrom, spineFrom, type Leg, type Point } from './posture';
+import { along, armToward, headFrom, spineFrom, type Leg, type Point } from './posture';
 
 interface Stepped {
   readonly hip: Point;
@@ -50,7 +50,7 @@ function lungeFamily(id: string, outsideDeg: number): Family {
   const hands = (input: FamilyInput, padCm: number): SlotNeed => {
     const step = stepped(input, padCm);
     const lean = leanDeg(input, step, outsideDeg);
-    return { slot: 'hands', side: 'both', rawCm: palmGapCm(spineFrom(step.hip, input.body.trunkCm, lean, lean).at(-1) as Point, input.body) };
+    return { slot: 'hands', side: 'both', rawCm: palmGapCm(along(step.hip, lean, input.body.trunkCm), input.body) };
   };
   return {
     id,
@@ -144,5 +144,5 @@ function horseLegs(input: FamilyInput, padCm: number): { hip: Point; down: Leg; 
 const HORSE_LEAN_DEG = 35;
 function horsePalmCm(input: FamilyInput, padCm: number): number {
   const { hip } = horseLegs(input, padCm);
-  return palmGapCm(spineFrom(hip, input.body.trunkCm, HORSE_LEAN_DEG, HORSE_LEAN_DEG).at(-1) as Point, input.body);
+  return palmGapCm(along(hip, HORSE_LEAN_DEG, input.body.trunkCm), input.body);
 }

@@ -6,7 +6,7 @@ import { sides } from '../ranges/ranges';
 import { leastOf, rangeValue, valueOf } from './draw';
 import { keysOn, otherSide, worked, type Built, type Family, type FamilyInput, type SlotNeed } from './family';
 import { between, type Leg, type Point } from './posture';
-import { liftedLeg, lyingFigure, lyingHip, lyingNeck, lyingNeckWhy } from './reclinedOpen';
+import { liftedLeg, lyingFigure, lyingHip, lyingNeck, lyingNeckWhy, lyingShoulder } from './reclinedOpen';
 
 const byTrying = (need: SlotNeed, what: string) => `Found by trying: begin with ${need.rawCm.toFixed(0)} cm under ${what} and go on rung by rung.`;
 
@@ -149,7 +149,7 @@ function behindLeg(input: FamilyInput, hip: Point): Leg {
 
 function footBehindCm(input: FamilyInput): number {
   const hip = lyingHip(input.body);
-  const shoulder = lyingFigure(input.body, {}).spine.at(-1) as Point;
+  const shoulder = lyingShoulder(input.body);
   const { ankle, aside } = behindLeg(input, hip);
   return Math.max(0, Math.hypot(between(shoulder, ankle), aside?.ankle ?? 0) - armCm(input.body));
 }

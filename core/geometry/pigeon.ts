@@ -7,7 +7,7 @@ import { usableRotation } from './crossedSeat';
 import { rangeValue, valueOf } from './draw';
 import { keysOn, otherSide, worked, type Built, type Demand, type Family, type FamilyInput, type SlotNeed } from './family';
 import { AT_REST, chestNeed, floorAhead, foldedTrunk, foldWhy, foreheadNeed, onFloor, restingOn, type FoldedTrunk } from './foldedTrunk';
-import { armToward, between, headFrom, legOf, spineFrom, type Leg, type Point } from './posture';
+import { along, armToward, between, headFrom, legOf, spineFrom, type Leg, type Point } from './posture';
 
 export const crossingAt = (kneeDeg: number, { body }: FamilyInput): Crossing => ({ kneeDeg, footCm: crossLegged.footHeight.value * body.statureCm, pastMidlineCm: 0 });
 
@@ -55,7 +55,8 @@ function uprightLeanDeg(input: FamilyInput, hip: Point): number {
 }
 
 const trunkUp = (hip: Point, leanDeg: number, input: FamilyInput) => spineFrom(hip, input.body.trunkCm, leanDeg, leanDeg);
-const palms = (input: FamilyInput, hip: Point): SlotNeed => ({ slot: 'hands', side: 'both', rawCm: palmGapCm(trunkUp(hip, uprightLeanDeg(input, hip), input).at(-1) as Point, input.body) });
+const shoulderUp = (hip: Point, leanDeg: number, { body }: FamilyInput) => along(hip, leanDeg, body.trunkCm);
+const palms = (input: FamilyInput, hip: Point): SlotNeed => ({ slot: 'hands', side: 'both', rawCm: palmGapCm(shoulderUp(hip, uprightLeanDeg(input, hip), input), input.body) });
 
 /** The fold over the front shin: as far as the front hip bends. */
 function folded(input: FamilyInput, hip: Point, built?: Built): FoldedTrunk {
@@ -150,7 +151,7 @@ function handBehind(input: FamilyInput, shoulder: Point, leanDeg: number): Point
 
 const strapBehindCm = (input: FamilyInput, hip: Point) => {
   const lean = uprightLeanDeg(input, hip) / 2;
-  return between(handBehind(input, trunkUp(hip, lean, input).at(-1) as Point, lean), raisedBackLeg(input, hip).toe);
+  return between(handBehind(input, shoulderUp(hip, lean, input), lean), raisedBackLeg(input, hip).toe);
 };
 
 /** The later stages: pigeon's hip, and a strap from the back foot over the shoulder. */

@@ -69,11 +69,26 @@ const VERTEBRAE = 12;
 /** A spine of the trunk's length whose lean runs evenly from one angle to another, both in degrees from upright, forward +. */
 export function spineFrom(hip: Point, trunkCm: number, fromLeanDeg: number, toLeanDeg: number): Point[] {
   const points: Point[] = [hip];
+  const [stepCm, turnDeg] = [trunkCm / VERTEBRAE, (toLeanDeg - fromLeanDeg) / VERTEBRAE];
+  const [sinTurn, cosTurn] = [sinDeg(turnDeg), cosDeg(turnDeg)];
+  // Each step is the one before, turned on: two angles to look up instead of a dozen.
+  let [x, y] = hip;
+  let [dx, dy] = [stepCm * sinDeg(fromLeanDeg + turnDeg / 2), stepCm * cosDeg(fromLeanDeg + turnDeg / 2)];
   for (let i = 0; i < VERTEBRAE; i++) {
-    const lean = fromLeanDeg + ((i + 0.5) / VERTEBRAE) * (toLeanDeg - fromLeanDeg);
-    points.push(along(points[i] as Point, lean, trunkCm / VERTEBRAE));
+    x += dx;
+    y += dy;
+    points.push([x, y]);
+    [dx, dy] = [dx * cosTurn + dy * sinTurn, dy * cosTurn - dx * sinTurn];
   }
   return points;
+}
+
+/** The upper end of such a spine alone. */
+export function spineEnd(hip: Point, trunkCm: number, fromLeanDeg: number, toLeanDeg: number): Point {
+  const halfTurn = (toLeanDeg - fromLeanDeg) / VERTEBRAE / 2;
+  // A polygon's steps add up to a chord in their mean direction.
+  const share = Math.abs(halfTurn) < 1e-9 ? 1 : sinDeg(VERTEBRAE * halfTurn) / (VERTEBRAE * sinDeg(halfTurn));
+  return along(hip, (fromLeanDeg + toLeanDeg) / 2, trunkCm * share);
 }
 
 /** Middle of the skull and the crown's lean, for a head carried on from the shoulders at this lean. */

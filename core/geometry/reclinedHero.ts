@@ -1,4 +1,4 @@
-import { asinDeg, cosDeg, sinDeg } from '../angles';
+import { asinDeg, atan2Deg, clamp, cosDeg, sinDeg } from '../angles';
 import type { Body } from '../body/body';
 import { reclinedHero as parameter } from '../parameters';
 import type { Side } from '../ranges/ranges';
@@ -39,16 +39,10 @@ export function rampNeeds(inclineDeg: number, hipY: number, body: Body): SlotNee
 
 const seatOf = (needs: readonly SlotNeed[]) => Math.max(0, needs.find(({ slot }) => slot === 'seat')?.rawCm ?? 0);
 
-/** The incline that a built ramp gives, from its height under the shoulder blades. */
+/** The incline that a built ramp gives, from its height under the shoulder blades: the inverse of the back's height there, between lying flat and sitting up. */
 export function inclineOn(bladesCm: number, hipY: number, body: Body): number {
-  let low = 0;
-  let high = 90;
-  for (let i = 0; i < 30; i++) {
-    const middle = (low + high) / 2;
-    if (backHeightCm(parameter.bladesAt.value, hipY, middle, body) < bladesCm) low = middle;
-    else high = middle;
-  }
-  return (low + high) / 2;
+  const [up, back] = [parameter.bladesAt.value * body.trunkCm, body.trunkDepthCm];
+  return clamp(asinDeg((bladesCm - hipY) / Math.hypot(up, back)) + atan2Deg(back, up), 0, 90);
 }
 
 /** Trunk, head, near arm and ramp of a figure that reclines from the hip at an incline. */

@@ -7,7 +7,7 @@ import { thighGapCm, usableRotation } from './crossedSeat';
 import { rangeValue } from './draw';
 import { keysOn, slotKey, type Built, type Family, type FamilyInput, type SlotNeed } from './family';
 import { inclineOn, neckWhy, rampNeeds, rampPlace, reclinedFigure } from './reclinedHero';
-import { between, legOf, type Point } from './posture';
+import { along, between, legOf, type Point } from './posture';
 
 const openLeg = (input: FamilyInput, side: Side) => crossedLeg(input.body.seatToHipCm, usableRotation(input, side), solesTogether(input.body), input.body);
 
@@ -76,6 +76,7 @@ export const reclinedOpen: Family = {
 /** Lying flat: the back's own depth over the floor. */
 export const lyingHip = (body: Body): Point => [0, body.seatToHipCm];
 export const lyingFigure = (body: Body, built: Built, liftDeg = 0) => reclinedFigure(lyingHip(body), Math.max(liftDeg, flatInclineDeg(body)), 0, built, body);
+export const lyingShoulder = (body: Body): Point => along(lyingHip(body), flatInclineDeg(body) - 90, body.trunkCm);
 /** A trunk on the floor: shoulders as high over it as the back is deep. */
 const flatInclineDeg = (body: Body) => (Math.asin(Math.min(1, Math.max(0, (body.trunkDepthCm - body.seatToHipCm) / body.trunkCm))) * 180) / Math.PI;
 /** Neck support of a head that lies on the floor beside a deeper back. */

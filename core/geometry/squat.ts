@@ -5,6 +5,7 @@ import { palmGapCm } from './arms';
 import { leastOf, rangeValue, stifferSide } from './draw';
 import { keysOn, workingLegs, type Built, type Family, type FamilyInput, type SlotNeed } from './family';
 import { armToward, headFrom, spineFrom, type Leg, type Point } from './posture';
+import { comesDownAt } from './root';
 
 interface Squatting {
   readonly hip: Point;
@@ -21,51 +22,41 @@ interface Squatting {
 const lever = (body: Body) => parameter.heelLever.value * body.footCm;
 
 /** The deep squat on heels lifted by so much: shins lean as far as the ankles let them, knees bend to their limit, the trunk follows the hips. */
-export function squatting(input: FamilyInput, heelCm: number): Squatting {
-  const { body, draw, settings } = input;
-  const legs = workingLegs(input.side);
-  const lift = asinDeg(heelCm / lever(body));
-  const shinLeanDeg = leastOf(draw, 'ankleBend', legs) + lift;
+export function squattingOn({ body, draw, settings, side }: FamilyInput): (heelCm: number) => Squatting {
+  const legs = workingLegs(side);
+  const ankleBendDeg = leastOf(draw, 'ankleBend', legs);
   const bendDeg = leastOf(draw, 'kneeFlexion.hipBent', legs) - settings.kneeMarginDeg;
+  const hipBendDeg = Math.min(settings.hipFlexionMostDeg, leastOf(draw, 'hipFlexion', legs));
   const ankleAt = parameter.ankleAt.value * body.footCm;
-  const ankle: Point = [ankleAt, body.ankleHeightCm + heelCm * (1 - ankleAt / lever(body))];
-  const knee: Point = [ankle[0] + body.shinCm * sinDeg(shinLeanDeg), ankle[1] + body.shinCm * cosDeg(shinLeanDeg)];
-  const thighLeanDeg = 180 + shinLeanDeg - bendDeg;
-  const hip: Point = [knee[0] - body.thighCm * sinDeg(thighLeanDeg), Math.max(body.seatToHipCm, knee[1] - body.thighCm * cosDeg(thighLeanDeg))];
-  const bends = Math.min(settings.hipFlexionMostDeg, leastOf(draw, 'hipFlexion', legs));
-  // The pelvis leans as far as the hips let it; the spine's rounding brings the shoulders further forward.
-  const pelvis = bends - 180 + thighLeanDeg;
-  const trunkLeanDeg = Math.min(80, pelvis + standingFold.spineCounts.value * settings.spineShareDeg);
-  const along = (a: number, b: number, share: number) => a + share * (b - a);
   const [limb, trunkAt] = [mass.limbCentre.value, mass.trunkCentre.value];
-  const aheadCm =
-    2 * mass.foot.value * 0.5 * body.footCm + 2 * mass.shank.value * along(knee[0], ankle[0], limb) + 2 * mass.thigh.value * along(hip[0], knee[0], limb) +
-    mass.headArmsTrunk.value * (hip[0] + trunkAt * body.trunkCm * sinDeg(trunkLeanDeg));
-  return { hip, knee, ankle, shinLeanDeg, thighLeanDeg, trunkLeanDeg, aheadCm };
+  const along = (a: number, b: number, share: number) => a + share * (b - a);
+  return (heelCm) => {
+    const shinLeanDeg = ankleBendDeg + asinDeg(heelCm / lever(body));
+    const ankle: Point = [ankleAt, body.ankleHeightCm + heelCm * (1 - ankleAt / lever(body))];
+    const knee: Point = [ankle[0] + body.shinCm * sinDeg(shinLeanDeg), ankle[1] + body.shinCm * cosDeg(shinLeanDeg)];
+    const thighLeanDeg = 180 + shinLeanDeg - bendDeg;
+    const hip: Point = [knee[0] - body.thighCm * sinDeg(thighLeanDeg), Math.max(body.seatToHipCm, knee[1] - body.thighCm * cosDeg(thighLeanDeg))];
+    // The pelvis leans as far as the hips let it; the spine's rounding brings the shoulders further forward.
+    const pelvis = hipBendDeg - 180 + thighLeanDeg;
+    const trunkLeanDeg = Math.min(80, pelvis + standingFold.spineCounts.value * settings.spineShareDeg);
+    const aheadCm =
+      2 * mass.foot.value * 0.5 * body.footCm + 2 * mass.shank.value * along(knee[0], ankle[0], limb) + 2 * mass.thigh.value * along(hip[0], knee[0], limb) +
+      mass.headArmsTrunk.value * (hip[0] + trunkAt * body.trunkCm * sinDeg(trunkLeanDeg));
+    return { hip, knee, ankle, shinLeanDeg, thighLeanDeg, trunkLeanDeg, aheadCm };
+  };
 }
 
 const CLOSE_CM = 0.002;
-const TRIES = 30;
 
 /** The least heel lift at which the centre of mass stays over the feet; the highest worth building where none is enough. Below 0: room to spare. */
 export function heelLiftCm(input: FamilyInput): number {
-  const short = (cm: number) => parameter.ahead.value - squatting(input, cm).aheadCm;
-  let [low, high] = [-parameter.highestHeel.value, parameter.highestHeel.value];
-  let [shortLow, shortHigh] = [short(low), short(high)];
-  if (shortHigh > 0) return high;
-  if (shortLow <= 0) return low;
-  // False position, each end halved when it has stood still: a handful of tries where halving takes two dozen.
-  for (let i = 0; i < TRIES && high - low > CLOSE_CM; i++) {
-    const middle = low + ((high - low) * shortLow) / (shortLow - shortHigh);
-    const here = short(middle);
-    if (Math.abs(here) < CLOSE_CM) return middle;
-    if (here > 0) [low, shortLow, shortHigh] = [middle, here, shortHigh / 2];
-    else [high, shortHigh, shortLow] = [middle, here, shortLow / 2];
-  }
-  return high;
+  const squatting = squattingOn(input);
+  const short = (cm: number) => parameter.ahead.value - squatting(cm).aheadCm;
+  const most = parameter.highestHeel.value;
+  return comesDownAt(short, -most, most, CLOSE_CM);
 }
 
-const seatUnder = (input: FamilyInput, heelCm: number): SlotNeed => ({ slot: 'seat', side: 'both', rawCm: squatting(input, heelCm).hip[1] - input.body.seatToHipCm });
+const seatUnder = ({ hip }: Squatting, { seatToHipCm }: Body): SlotNeed => ({ slot: 'seat', side: 'both', rawCm: hip[1] - seatToHipCm });
 const shoulderOf = ({ hip, trunkLeanDeg }: Squatting, { trunkCm }: Body): Point => [hip[0] + trunkCm * sinDeg(trunkLeanDeg), hip[1] + trunkCm * cosDeg(trunkLeanDeg)];
 
 /** What tells the squats apart: the other leg beside it, knee down, or long to the side. */
@@ -98,24 +89,28 @@ function otherLeg(form: SquatForm, input: FamilyInput, solved: Squatting): Leg |
 
 /** Squats: how high the heels must stand to balance, and how high a seat meets the sit bones where no balance is asked. */
 function squatFamily(id: string, form: SquatForm): Family {
-  const handsNeed = (input: FamilyInput, heelCm: number): SlotNeed[] => (form.hands ? [{ slot: 'hands', side: 'both', rawCm: palmGapCm(shoulderOf(squatting(input, heelCm), input.body), input.body) }] : []);
+  const needsOn = (input: FamilyInput, heelCm: number): SlotNeed[] => {
+    const solved = squattingOn(input)(heelCm);
+    const seat = seatUnder(solved, input.body);
+    return form.hands ? [seat, { slot: 'hands', side: 'both', rawCm: palmGapCm(shoulderOf(solved, input.body), input.body) }] : [seat];
+  };
   return {
     id,
     needs: (side) => keysOn(workingLegs(side), 'ankleBend', 'kneeFlexion.hipBent', 'hipFlexion'),
     heights: (input) => {
       const heels = heelLiftCm(input);
-      const lifted = Math.max(0, heels);
-      return [{ slot: 'heels', side: 'both', rawCm: heels }, seatUnder(input, lifted), ...handsNeed(input, lifted)];
+      return [{ slot: 'heels', side: 'both', rawCm: heels }, ...needsOn(input, Math.max(0, heels))];
     },
-    afterBuilt: (input, { heels = 0 }) => [seatUnder(input, heels), ...handsNeed(input, heels)],
+    afterBuilt: (input, { heels = 0 }) => needsOn(input, heels),
     figure: (input, built: Built) => {
       const { body } = input;
       const heelCm = built.heels ?? 0;
-      const solved = squatting(input, heelCm);
+      const solved = squattingOn(input)(heelCm);
       const { hip, knee, ankle, trunkLeanDeg } = solved;
       const spine = spineFrom(hip, body.trunkCm, trunkLeanDeg - 8, trunkLeanDeg + 8);
       const shoulder = spine.at(-1) as Point;
       const far = otherLeg(form, input, solved);
+      const missing = asinDeg(Math.max(0, heelLiftCm(input) - heelCm) / lever(body));
       const hand: Point = form.hands ? [knee[0] + 6, built.hands ?? 0] : [shoulder[0] + 26, shoulder[1] - 14];
       return {
         posture: {
@@ -127,7 +122,7 @@ function squatFamily(id: string, form: SquatForm): Family {
             ...(form.hands && built.hands ? [{ slot: 'hands', xCm: hand[0], bottomCm: 0, topCm: built.hands }] : []),
           ],
         },
-        demands: workingLegs(input.side).map((side) => ({ range: 'ankleBend', side, needDeg: rangeValue(input.draw, 'ankleBend', side) + asinDeg(Math.max(0, heelLiftCm(input) - heelCm) / lever(body)), haveDeg: rangeValue(input.draw, 'ankleBend', side) })),
+        demands: workingLegs(input.side).map((side) => ({ range: 'ankleBend', side, needDeg: rangeValue(input.draw, 'ankleBend', side) + missing, haveDeg: rangeValue(input.draw, 'ankleBend', side) })),
         findings: { aheadOfHeelsCm: solved.aheadCm, trunkLeanDeg },
       };
     },

@@ -4,7 +4,7 @@ import { poplitealCm } from './chair';
 import { families } from './families';
 import { slotKey, type Family, type FamilyInput } from './family';
 import { hipForCm, crossingAt } from './pigeon';
-import { heelLiftCm, squatting } from './squat';
+import { heelLiftCm, squattingOn } from './squat';
 
 const heights = (family: Family, input: FamilyInput) => Object.fromEntries(family.heights(input).map((need) => [slotKey(need), need.rawCm]));
 const onLeft = (input: FamilyInput): FamilyInput => ({ ...input, side: 'left' });
@@ -14,12 +14,12 @@ describe('squat', () => {
     fc.assert(fc.property(fc.double({ min: 0, max: 28, noNaN: true }), fc.double({ min: 105, max: 135, noNaN: true }), (ankleBend, hipFlexion) => {
       const input = inputOf({ ankleBend, hipFlexion });
       const lift = heelLiftCm(input);
-      if (lift < 10 && lift > -10) expect(squatting(input, lift).aheadCm).toBeCloseTo(2, 1);
+      if (lift < 10 && lift > -10) expect(squattingOn(input)(lift).aheadCm).toBeCloseTo(2, 1);
     }));
   });
 
   test('lifting the heels brings the weight forward', () => {
-    const ahead = [0, 2, 4, 6].map((cm) => squatting(inputOf({ ankleBend: 10 }), cm).aheadCm);
+    const ahead = [0, 2, 4, 6].map((cm) => squattingOn(inputOf({ ankleBend: 10 }))(cm).aheadCm);
     expect(ahead).toEqual([...ahead].sort((a, b) => a - b));
   });
 

@@ -7,8 +7,8 @@ import { crossedSeatCm, usableRotation, type CrossedForm } from './crossedSeat';
 import { rangeValue, valueOf } from './draw';
 import { keysOn, otherSide, worked, type Family, type FamilyInput, type SlotNeed } from './family';
 import { palmWhy } from './longSit';
-import { armToward, between, headFrom, legOf, spineFrom, type Point } from './posture';
-import { liftedLeg, lyingFigure, lyingHip } from './reclinedOpen';
+import { along, armToward, between, headFrom, legOf, spineFrom, type Point } from './posture';
+import { liftedLeg, lyingFigure, lyingHip, lyingShoulder } from './reclinedOpen';
 
 const crossed: CrossedForm = { kneeDeg: crossLegged.crossedKnee.value, footShare: crossLegged.footHeight.value, pastShare: 0 };
 
@@ -21,7 +21,7 @@ const raisedHamstring = ({ draw, settings, side }: FamilyInput) => settings.shar
 function raisedLying(input: FamilyInput) {
   const rise = Math.min(input.settings.hipFlexionMostDeg, raisedHamstring(input), 110);
   const leg = liftedLeg(lyingHip(input.body), rise, 0, input.body);
-  const shoulder = lyingFigure(input.body, {}).spine.at(-1) as Point;
+  const shoulder = lyingShoulder(input.body);
   return { rise, leg, shoulder };
 }
 
@@ -77,13 +77,12 @@ function raisedSeated(input: FamilyInput, hip: Point, riseDeg: number) {
 /** Seated, one leg raised on a strap; the other is crossed and sets the seat. */
 function raisedLegSeat(id: string, riseDeg: number, overhead: boolean): Family {
   const seatNeed = (input: FamilyInput): number => crossedSeatCm(input, otherSide(worked(input.side)), crossed);
-  const upright = (input: FamilyInput, seatCm: number) => {
-    const hip: Point = [0, seatCm + input.body.seatToHipCm];
-    return { hip, spine: spineFrom(hip, input.body.trunkCm, 0, 0) };
+  const upright = ({ body }: FamilyInput, seatCm: number): { hip: Point; shoulder: Point } => {
+    const hip: Point = [0, seatCm + body.seatToHipCm];
+    return { hip, shoulder: along(hip, 0, body.trunkCm) };
   };
   const strap = (input: FamilyInput, seatCm: number): SlotNeed[] => {
-    const { hip, spine } = upright(input, seatCm);
-    const shoulder = spine.at(-1) as Point;
+    const { hip, shoulder } = upright(input, seatCm);
     const length = strapTo(shoulder, raisedSeated(input, hip, riseDeg).leg.toe, input);
     return [{ slot: 'strap', side: 'both', rawCm: length, isLength: true }, ...(overhead ? [{ slot: 'hands', side: 'both' as const, rawCm: palmGapCm(shoulder, input.body) }] : [])];
   };
@@ -98,8 +97,8 @@ function raisedLegSeat(id: string, riseDeg: number, overhead: boolean): Family {
     figure: (input, built) => {
       const { body } = input;
       const seatCm = built.seat ?? 0;
-      const { hip, spine } = upright(input, seatCm);
-      const shoulder = spine.at(-1) as Point;
+      const { hip, shoulder } = upright(input, seatCm);
+      const spine = spineFrom(hip, body.trunkCm, 0, 0);
       const { kneeDeg, leg } = raisedSeated(input, hip, riseDeg);
       const other = otherSide(worked(input.side));
       const low = crossedLeg(hip[1], usableRotation(input, other), { kneeDeg: crossed.kneeDeg, footCm: crossed.footShare * body.statureCm, pastMidlineCm: 0 }, body);

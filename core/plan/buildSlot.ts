@@ -9,7 +9,7 @@ import type { Pose } from '../poses/pose';
 import { bestStacks, rungAbove, rungBelow } from '../props/search';
 import type { Shelf } from '../props/shelf';
 import type { SlotId } from '../props/slots';
-import { isFree, piecesMoved, stackFaults, stackHeightCm, type Piece, type SlotRule, type Stack, type Used } from '../props/stack';
+import { piecesMoved, stackFaults, stackHeightCm, type Piece, type SlotRule, type Stack, type Used } from '../props/stack';
 
 /** What is not known of one slot's height: from the ranges, and from everything else. */
 export interface SlotDoubt {
@@ -43,7 +43,8 @@ export interface SlotBuild {
   readonly used: Used;
   /** A first build stands at the target, and at least this many standard deviations over the edge: most supported first. */
   readonly firstZ: number;
-  readonly firstChance: number;
+  /** Chance of being enough up to which a raised support goes up, by two rungs at most. */
+  readonly raisedChance: number;
   /** A cold, tired or sore day: what is built for the first time stands one rung higher. */
   readonly extraRung: boolean;
 }
@@ -54,7 +55,7 @@ export function buildSlot(of: SlotBuild): PlanSlot {
   const { offset, range } = doubt;
   const rawTarget = need.rawCm + offset.meanCm;
   const target = Math.max(0, rawTarget);
-  const [down, up] = [Math.hypot(range.downCm, offset.sdCm), Math.hypot(range.upCm, offset.sdCm)];
+  const [down, up] = [Math.sqrt(range.downCm ** 2 + offset.sdCm ** 2), Math.sqrt(range.upCm ** 2 + offset.sdCm ** 2)];
   const moved = need.rawCm - band.need.rawCm;
   const lowCm = Math.max(0, Math.min(rawTarget, band.need.rawCm + moved + offset.meanCm - Z90 * down));
   const highCm = Math.max(target, rawTarget + Z90 * up);
@@ -89,7 +90,7 @@ function stackFor(of: SlotBuild, targetCm: number, aimCm: number): { action: Pla
   if (need.isLength) return { action, stacks: targetCm < 1 ? [] : bestStrap(shelf, targetCm) };
   if (targetCm < (LOWEST_CM[need.slot] ?? 1) && action !== 'raise' && !(lying && lying.heightCm > 0.5)) return { action, stacks: [] };
   if (leftEmpty(need.slot, targetCm)) return { action, stacks: [] };
-  if (lying && action === 'keep' && (comesDown(pose, key) || need.slot !== 'underKnees') && stillThere(lying.pieces, shelf, rule) && isFree(lying.pieces, shelf, used)) {
+  if (lying && action === 'keep' && (comesDown(pose, key) || need.slot !== 'underKnees') && stillThere(lying.pieces, shelf, rule, used)) {
     // A slot that follows another (the low end of a ramp) is built anew when that one moved.
     const follows = need.part === 'low' || need.slot === 'neck';
     if (!follows || Math.abs(lying.heightCm - targetCm) <= decisionParameter.mostRung.value) {
@@ -105,11 +106,11 @@ function stackFor(of: SlotBuild, targetCm: number, aimCm: number): { action: Pla
   return { action, stacks: higher ? [higher, ...stacks.slice(1)] : stacks };
 }
 
-/** One rung higher; two where, after what was felt, one is still less likely to be enough than a first build must be. */
-function raised({ lying, rule, shelf, used, edgeCm, doubt, firstChance }: SlotBuild, from: Stack): Stack {
+/** One rung higher; two where, after what was felt, one is still less likely to be enough than a rung to come down to must be. */
+function raised({ lying, rule, shelf, used, edgeCm, doubt, raisedChance }: SlotBuild, from: Stack): Stack {
   const one = rungAbove(shelf, rule, from, used);
   if (!one || !lying) return one ?? from;
-  const enough = chanceEnough(one.heightCm, edgeCm, doubt.range, doubt.offset) >= firstChance;
+  const enough = chanceEnough(one.heightCm, edgeCm, doubt.range, doubt.offset) >= raisedChance;
   return (enough ? undefined : rungAbove(shelf, rule, one, used)) ?? one;
 }
 
@@ -122,9 +123,8 @@ function bestStrap(shelf: Shelf, lengthCm: number): Stack[] {
   return strap ? [{ pieces: [{ item: strap.id, state: 'length', count: 1 }], heightCm: lengthCm }] : [];
 }
 
-/** Whether what lay there last time can still be built and still keeps the rules. */
-function stillThere(pieces: readonly Piece[], shelf: Shelf, rule: SlotRule): boolean {
+/** Whether what lay there last time can still be built, still keeps the rules, and is not wanted elsewhere in the pose. */
+function stillThere(pieces: readonly Piece[], shelf: Shelf, rule: SlotRule, used: Used): boolean {
   const known = pieces.every(({ item, state }) => shelf.find(({ id }) => id === item)?.states.some(({ id }) => id === state));
-  return known && stackFaults(pieces, shelf, rule).length === 0;
+  return known && stackFaults(pieces, shelf, rule, used).length === 0;
 }
-

@@ -37,7 +37,7 @@ export interface PlanWish {
   readonly caution?: Caution;
 }
 
-/** Chances of being enough that are asked of a first build and of a lower rung. */
+/** Chances of being enough that are asked of a first build, and of a rung to come down or to go up to. */
 export interface Caution {
   readonly firstBuild: number;
   readonly lowerRung: number;
@@ -181,7 +181,7 @@ function planPose(settled: Settled, side: ReadingSide, ground: Ground): Planned 
     if (before !== undefined && family.afterBuilt && STOOD_ON.has(before)) follow = family.afterBuilt(input, built);
     const need = follow.find((one) => slotKey(one) === key) ?? band.need;
     const doubt = offsets.get(key) as SlotDoubt;
-    const slot = buildSlot({ need, edgeCm: need.rawCm + (edge.get(key) ?? band.need.rawCm) - band.need.rawCm, band, doubt, decision, lying: lying(key), rule: rule(need.slot), shelf: ground.shelf, why: family.why(input, need), pose, used, firstZ, firstChance: ground.caution.firstBuild, extraRung: ground.day !== 'usual' });
+    const slot = buildSlot({ need, edgeCm: need.rawCm + (edge.get(key) ?? band.need.rawCm) - band.need.rawCm, band, doubt, decision, lying: lying(key), rule: rule(need.slot), shelf: ground.shelf, why: family.why(input, need), pose, used, firstZ, raisedChance: ground.caution.lowerRung, extraRung: ground.day !== 'usual' });
     slots.push(slot);
     used = usedWith(used, slot.stack);
     if (!need.isLength && !leftEmpty(need.slot, slot.targetCm)) built[key] = slot.stackCm;
@@ -235,16 +235,13 @@ function offsetsOf({ pose, family, body }: Settled, side: ReadingSide, bands: re
   const thenReckoned = earlier.map(({ at, outcome }) => {
     const input = { body, settings, side, draw: ground.drawOn(dayOf(at)) };
     const needs = [...family.heights(input), ...(family.afterBuilt?.(input, builtOf(outcome)) ?? [])];
-    return { input, cm: new Map(needs.map((need) => [slotKey(need), need.rawCm])) };
+    const more = askedForMore(outcome, decisionParameter.easyFeeling.value);
+    return { outcome, cm: new Map(needs.map((need) => [slotKey(need), need.rawCm])), goesUp: more && slotToRaise(pose, family, input, outcome, more.why) };
   });
   return new Map(bands.map((band) => {
     const { need } = band;
     const key = slotKey(need);
-    const evidence = need.isLength || need.isChosen || leftEmpty(need.slot, need.rawCm) ? [] : earlier.flatMap(({ outcome }, i) => {
-      const then = thenReckoned[i];
-      const more = askedForMore(outcome, decisionParameter.easyFeeling.value);
-      return then === undefined ? [] : evidenceOf(outcome, key, then.cm.get(key) ?? need.rawCm, more && slotToRaise(pose, family, then.input, outcome, more.why));
-    });
+    const evidence = need.isLength || need.isChosen || leftEmpty(need.slot, need.rawCm) ? [] : thenReckoned.flatMap(({ outcome, cm, goesUp }) => evidenceOf(outcome, key, cm.get(key) ?? need.rawCm, goesUp));
     return [key, { offset: offsetFrom(evidence, need.isChosen ? 0 : Math.hypot(offsetParameter.priorSd.value, evenly(spreadOf(band, (key) => 1 - ground.dayShare(key))))), range: spreadOf(band, ground.dayShare) }];
   }));
 }

@@ -1,7 +1,7 @@
 import { decision } from '../parameters';
 import { isSoft, loadedCm, type Shelf } from './shelf';
 import {
-  countAsked, isFree, layerFaults, layersCost, missCost, MOST_PIECES, MOST_SOFT, movedCost, pairFaults, pieceWidthCm, type Layer, type SlotRule, type Stack, type StackWish, type Used,
+  askedBy, countAsked, isLeft, layerFaults, layersCost, missCost, MOST_PIECES, MOST_SOFT, movedCost, pairFaults, pieceWidthCm, takenFrom, type Layer, type SlotRule, type Some, type Stack, type StackWish, type Used,
 } from './stack';
 
 /** A stack with what it costs before any target is known. */
@@ -9,6 +9,8 @@ export interface Priced extends Stack {
   readonly simplicity: number;
   /** The items it uses, for telling rivals apart. */
   readonly uses: string;
+  /** How many it asks for of each of them. */
+  readonly asked: readonly Some[];
 }
 
 /** Tallest stack worth building, over the floor. */
@@ -42,6 +44,7 @@ const priced = (layers: readonly Layer[]): Priced => ({
   heightCm: layers.reduce((sum, { heightCm }) => sum + heightCm, 0),
   simplicity: layersCost(layers),
   uses: [...new Set(layers.map(({ item }) => item.id))].sort().join('+'),
+  asked: askedBy(layers),
 });
 
 /** Every stack of the shelf that keeps the rules of a slot, lowest first; the floor itself is the first. */
@@ -123,10 +126,10 @@ function firstFrom(heights: Float64Array, heightCm: number): number {
 const RIVAL_COST = 2;
 
 /** The best stack for a wish between two heights, and the runners-up that use other things. Empty only when nothing stands between them. */
-export function bestStacks(shelf: Shelf, rule: SlotRule, { targetCm, lying, used }: StackWish, leastCm = 0, mostCm = Infinity): Stack[] {
+export function bestStacks(shelf: Shelf, rule: SlotRule, { targetCm, lying, used = {} }: StackWish, leastCm = 0, mostCm = Infinity): Stack[] {
   const { stacks, heights, simplicity, uses } = scanOf(shelf, rule);
   const byUse = new Map<number, { index: number; cost: number }>();
-  const inUse = used !== undefined && Object.keys(used).length > 0 ? used : null;
+  const taken = takenFrom(shelf, used);
   const stays = lying !== undefined && lying.length > 0;
   let best = Infinity;
   // False once the miss alone costs more than any rival may: nothing further off matters.
@@ -139,7 +142,7 @@ export function bestStacks(shelf: Shelf, rule: SlotRule, { targetCm, lying, used
     const rival = byUse.get(use);
     if (rival !== undefined && unmoved >= rival.cost) return true;
     const stack = stacks[index] as Priced;
-    if (inUse && !isFree(stack.pieces, shelf, inUse)) return true;
+    if (!isLeft(stack.asked, taken)) return true;
     const cost = stays ? unmoved + movedCost(lying, stack.pieces) : unmoved;
     if (cost < best) best = cost;
     if (rival === undefined || cost < rival.cost) byUse.set(use, { index, cost });

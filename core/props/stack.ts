@@ -87,16 +87,14 @@ export function pairFaults(below: Layer, above: Layer): string[] {
   return faults;
 }
 
-/** The rules that a stack breaks, in words; an empty list for a stack that may be used. */
-export function stackFaults(pieces: readonly Piece[], shelf: Shelf, rule: SlotRule): string[] {
+/** The rules that a stack breaks, in words, beside what is in use elsewhere; an empty list for a stack that may be used. */
+export function stackFaults(pieces: readonly Piece[], shelf: Shelf, rule: SlotRule, used: Used = {}): string[] {
   const layers = layersOf(pieces, shelf, rule.load);
-  const used = new Map<ShelfItem, number>();
-  for (const { item, count } of layers) used.set(item, (used.get(item) ?? 0) + count);
   const all = layers.reduce((sum, { count }) => sum + count, 0);
   return [...new Set([
     ...layers.flatMap((layer) => layerFaults(layer, rule)),
     ...layers.slice(1).flatMap((above, i) => pairFaults(layers[i] as Layer, above)),
-    ...[...used].flatMap(([item, count]) => (count > item.count ? [`the shelf has ${item.count} of ${item.name}, not ${count}`] : [])),
+    ...askedBy(layers).flatMap(({ item, count }) => (count + (used[item.id] ?? 0) > item.count ? [`the shelf has ${item.count} of ${item.name}, not ${count + (used[item.id] ?? 0)}`] : [])),
     ...(all > MOST_PIECES ? [`${all} pieces are more than ${MOST_PIECES}`] : []),
     ...(layers.filter(({ item }) => isSoft(item)).length > MOST_SOFT ? [`more than ${MOST_SOFT} soft layers`] : []),
   ])];
@@ -116,32 +114,43 @@ export const simplicityCost = (pieces: readonly Piece[], shelf: Shelf, rule: Slo
 export const missCost = (heightCm: number, targetCm: number) =>
   heightCm >= targetCm ? (heightCm - targetCm) * stackCost.perCmHigh.value : (targetCm - heightCm) * stackCost.perCmLow.value;
 
-const countOf = (pieces: readonly Piece[], { item, state }: Piece) =>
-  pieces.reduce((sum, one) => sum + (one.item === item && one.state === state ? one.count : 0), 0);
+const isAlike = (a: Piece, b: Piece) => a.item === b.item && a.state === b.state;
+const countOf = (pieces: readonly Piece[], piece: Piece) => pieces.reduce((sum, one) => sum + (isAlike(one, piece) ? one.count : 0), 0);
+const countAll = (pieces: readonly Piece[]) => pieces.reduce((sum, { count }) => sum + count, 0);
 
 /** Pieces that must be brought or taken away to turn one stack into another. */
 export function piecesMoved(from: readonly Piece[], to: readonly Piece[]): number {
-  const brought = (before: readonly Piece[], after: readonly Piece[]) => after.reduce((sum, piece, i) => {
+  let stay = 0;
+  to.forEach((piece, i) => {
     // A kind of piece that lies in two layers is weighed once.
-    const seen = after.findIndex((one) => one.item === piece.item && one.state === piece.state) < i;
-    return seen ? sum : sum + Math.max(0, countOf(after, piece) - countOf(before, piece));
-  }, 0);
-  return brought(from, to) + brought(to, from);
+    const seen = to.findIndex((one) => isAlike(one, piece)) < i;
+    if (!seen) stay += Math.min(countOf(to, piece), countOf(from, piece));
+  });
+  return countAll(from) + countAll(to) - 2 * stay;
 }
 
 /** How many of each item are in use elsewhere. */
 export type Used = Readonly<Record<string, number>>;
 
-/** Whether what is left of the shelf has enough for some pieces. */
-export function isFree(pieces: readonly Piece[], shelf: Shelf, used: Used): boolean {
-  for (const { item } of pieces) {
-    const taken = used[item];
-    if (!taken) continue;
-    let asked = taken;
-    for (const one of pieces) if (one.item === item) asked += one.count;
-    if (asked > (shelf.find(({ id }) => id === item)?.count ?? 0)) return false;
-  }
+/** So many of one thing on the shelf. */
+export interface Some {
+  readonly item: ShelfItem;
+  readonly count: number;
+}
+
+/** What is in use, with its shelf items looked up. */
+export const takenFrom = (shelf: Shelf, used: Used): Some[] => shelf.flatMap((item) => (used[item.id] ? [{ item, count: used[item.id] as number }] : []));
+
+/** Whether what is left of the shelf has enough. */
+export function isLeft(asked: readonly Some[], taken: readonly Some[]): boolean {
+  for (const { item, count } of taken) for (const one of asked) if (one.item === item && one.count + count > item.count) return false;
   return true;
+}
+
+/** How many of each item some layers ask for. */
+export function askedBy(layers: readonly Pick<Layer, 'item' | 'count'>[]): Some[] {
+  const items = [...new Set(layers.map(({ item }) => item))];
+  return items.map((item) => ({ item, count: layers.reduce((sum, layer) => sum + (layer.item === item ? layer.count : 0), 0) }));
 }
 
 /** What is in use once some more pieces are. */
