@@ -2,7 +2,7 @@ import { child as parameter, fold, spineShare, strapped } from '../parameters';
 import { sides, ranges } from '../ranges/ranges';
 import { leastOf, rangeValue, stifferSide, valueOf } from './draw';
 import { keysOn, type Built, type Family, type FamilyInput, type SlotNeed } from './family';
-import { AT_REST, chestNeed, floorAhead, foldedTrunk, foldWhy, foreheadNeed, onFloor, restingOn, upperFigure, type FoldedTrunk } from './foldedTrunk';
+import { AT_REST, chestNeed, floorAhead, foldedTrunk, foldSupports, foldWhy, foreheadNeed, onFloor, restingOn, upperFigure, type FoldedTrunk } from './foldedTrunk';
 import { kneeBendOnSeat, kneeDemands, kneelingKeys, kneelingLegs, kneelingPadPlaces, kneelingPads, kneelingSeatNeedCm, kneelingWhy } from './kneelingSeat';
 import { cosDeg } from '../angles';
 import type { Point, Posture } from './posture';
@@ -43,8 +43,8 @@ export const childPose: Family = {
     const seatCm = heelsSeat(input, built.seat ?? 0);
     const legs = kneelingLegs(seatCm, body, built.underShin ?? 0);
     const trunk = restingTrunk(input, seatCm, built);
-    const ahead = floorAhead(trunk.spine.at(-1) as Point, body);
-    const supports: Posture['supports'] = [{ slot: 'seat', xCm: legs.hip[0] - 2, bottomCm: body.heelsSatOnCm, topCm: seatCm }, ...kneelingPadPlaces(legs, built, body), ...trunk.support(built)];
+    const ahead = floorAhead(trunk.shoulder, body);
+    const supports: Posture['supports'] = [{ slot: 'seat', xCm: legs.hip[0] - 2, bottomCm: body.heelsSatOnCm, topCm: seatCm }, ...kneelingPadPlaces(legs, built, body), ...foldSupports(trunk, built)];
     return {
       posture: { ...legs, ...upperFigure(input, trunk, ahead, 1), pelvisDeg: 0, pelvisLeanDeg: trunk.leanDeg, supports },
       demands: [...kneeDemands(input, seatCm - (built.underShin ?? 0)), ...sides.map((side) => ({ range: 'hipFlexion' as const, side, needDeg: rangeValue(input.draw, 'hipFlexion', side), haveDeg: rangeValue(input.draw, 'hipFlexion', side) }))],
@@ -85,8 +85,8 @@ export const frog: Family = {
     return {
       posture: {
         hip, knee, ankle, heel: [ankle[0] - 2, ankle[1] + 3], toe: [ankle[0] - 0.4 * body.footCm, 1.5], aside: { knee: aside, ankle: aside, toe: aside + 0.4 * body.footCm },
-        ...upperFigure(input, trunk, floorAhead(trunk.spine.at(-1) as Point, body), 1), pelvisDeg: 0, pelvisLeanDeg: trunk.leanDeg,
-        supports: [...trunk.support(built), ...(built.underKnees ? [{ slot: 'underKnees', xCm: knee[0], bottomCm: 0, topCm: Math.min(built.underKnees, knee[1] - 1) }] : [])],
+        ...upperFigure(input, trunk, floorAhead(trunk.shoulder, body), 1), pelvisDeg: 0, pelvisLeanDeg: trunk.leanDeg,
+        supports: [...foldSupports(trunk, built), ...(built.underKnees ? [{ slot: 'underKnees', xCm: knee[0], bottomCm: 0, topCm: Math.min(built.underKnees, knee[1] - 1) }] : [])],
       },
       demands: sides.map((side) => ({ range: 'hipSpread', side, needDeg: out - strapped.frogSpread.value, haveDeg: rangeValue(input.draw, 'hipSpread', side) })),
       findings: { halfAngleDeg: out },

@@ -5,7 +5,7 @@ import { sides, type Side } from '../ranges/ranges';
 import { crossedLeg, hipForRiseCm, rotationFrom, thighRiseDeg, type Crossing } from './crossedLeg';
 import { rangeValue, stifferSide } from './draw';
 import { keysOn, slotKey, workingLegs, type Built, type Demand, type Family, type FamilyInput, type SlotNeed } from './family';
-import { AT_REST, floorAhead, foldedTrunk, foldWhy, foreheadNeed, restingOn, upperFigure } from './foldedTrunk';
+import { AT_REST, floorAhead, foldedTrunk, foldSupports, foldWhy, foreheadNeed, restingOn, upperFigure } from './foldedTrunk';
 import { armToward, headFrom, legOf, spineFrom, type Point, type Posture, type SupportPlace } from './posture';
 
 /** What tells one cross-legged seat from another. */
@@ -119,7 +119,7 @@ function crossedPosture(input: FamilyInput, built: Built, hip: Point, legs: Reco
   const joints = { hip, ...legOf(near), far: legOf(far) };
   if (leanDeg !== null) {
     const trunk = restingOn(input, hip, leanDeg, shinsUnder(input, seatCm, form), built, AT_REST);
-    return { ...joints, ...upperFigure(input, trunk, floorAhead(trunk.spine.at(-1) as Point, body), 1), pelvisDeg: leanDeg, pelvisLeanDeg: leanDeg, supports: [seat, ...knees, ...trunk.support(built)] };
+    return { ...joints, ...upperFigure(input, trunk, floorAhead(trunk.shoulder, body), 1), pelvisDeg: leanDeg, pelvisLeanDeg: leanDeg, supports: [seat, ...knees, ...foldSupports(trunk, built)] };
   }
   const spine = spineFrom(hip, body.trunkCm, -rollBack, rollBack * 0.9);
   const shoulder = spine.at(-1) as Point;

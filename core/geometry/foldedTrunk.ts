@@ -1,7 +1,7 @@
 import { armCm, type Body } from '../body/body';
 import { child } from '../parameters';
 import type { Built, FamilyInput, SlotNeed } from './family';
-import { along, armToward, headFrom, spineFrom, type Point, type Posture, type SupportPlace } from './posture';
+import { along, armToward, headFrom, spineAt, spineFrom, type Point, type Posture, type SupportPlace } from './posture';
 import { comesDownAt } from './root';
 
 /** What the forehead comes down over, at a place in front of the hips. */
@@ -15,16 +15,17 @@ export const onFloor = (): Under => ({ cm: 0, under: 'floor' });
 
 /** A trunk that folds from the hips and rounds a little on its way to the forehead. */
 export interface FoldedTrunk {
+  readonly hip: Point;
   readonly leanDeg: number;
   readonly endLeanDeg: number;
-  readonly spine: Point[];
+  readonly shoulder: Point;
   readonly forehead: Point;
-  readonly under: string;
+  /** What the forehead comes down over. */
+  readonly over: Under;
   readonly gapCm: number;
   /** Skin of the breastbone over the floor. */
   readonly chestCm: number;
   readonly chestX: number;
-  readonly support: (built: Built) => SupportPlace[];
 }
 
 interface Rounding {
@@ -43,21 +44,20 @@ export function foldedTrunk(input: FamilyInput, hip: Point, leanDeg: number, und
   const { body, settings } = input;
   const pelvis = Math.min(FLAT_DEG, settings.pitchMostDeg, leanDeg);
   const endLeanDeg = Math.min(pelvis + spineDeg + Math.max(0, -pelvis), 150);
-  const spine = spineFrom(hip, body.trunkCm, pelvis, endLeanDeg);
-  const shoulder = spine.at(-1) as Point;
+  const shoulder = spineAt(hip, body.trunkCm, pelvis, endLeanDeg);
   const forehead = along(shoulder, endLeanDeg + neckDropDeg, body.foreheadPastShoulderCm);
-  const chest = spine[Math.round(child.chestAt.value * (spine.length - 1))] as Point;
-  const { cm, under } = underAt(forehead[0]);
-  const gapCm = forehead[1] - cm;
-  const chestCm = chest[1] - body.trunkDepthCm;
-  return {
-    leanDeg: pelvis, endLeanDeg, spine, forehead, under, gapCm, chestCm, chestX: chest[0],
-    support: (built) => [
-      ...(built.forehead ? [{ slot: 'forehead', xCm: forehead[0], bottomCm: Math.max(0, cm), topCm: Math.max(0, cm) + built.forehead }] : []),
-      ...(built.chest ? [{ slot: 'chest', xCm: chest[0] - 4, bottomCm: 0, topCm: built.chest }] : []),
-    ],
-  };
+  const chest = spineAt(hip, body.trunkCm, pelvis, endLeanDeg, child.chestAt.value);
+  const over = underAt(forehead[0]);
+  return { hip, leanDeg: pelvis, endLeanDeg, shoulder, forehead, over, gapCm: forehead[1] - over.cm, chestCm: chest[1] - body.trunkDepthCm, chestX: chest[0] };
 }
+
+export const foldedSpine = ({ hip, leanDeg, endLeanDeg }: FoldedTrunk, { trunkCm }: Body): Point[] => spineFrom(hip, trunkCm, leanDeg, endLeanDeg);
+
+/** What lies under forehead and chest. */
+export const foldSupports = ({ forehead, over, chestX }: FoldedTrunk, built: Built): SupportPlace[] => [
+  ...(built.forehead ? [{ slot: 'forehead', xCm: forehead[0], bottomCm: Math.max(0, over.cm), topCm: Math.max(0, over.cm) + built.forehead }] : []),
+  ...(built.chest ? [{ slot: 'chest', xCm: chestX - 4, bottomCm: 0, topCm: built.chest }] : []),
+];
 
 /** The trunk as it comes to lie: folded as far as it would go, or less where something beneath already carries it. */
 export function restingOn(input: FamilyInput, hip: Point, leanDeg: number, underAt: (x: number) => Under, built: Built, rounding: Rounding = {}): FoldedTrunk {
@@ -77,13 +77,12 @@ export function floorAhead(shoulder: Point, body: Body): Point {
 }
 const HAND_CM = 2;
 
-export const foreheadNeed = ({ gapCm, under }: FoldedTrunk): SlotNeed => ({ slot: 'forehead', side: 'both', rawCm: gapCm, ...(under === 'floor' ? {} : { over: under }) });
+export const foreheadNeed = ({ gapCm, over: { under } }: FoldedTrunk): SlotNeed => ({ slot: 'forehead', side: 'both', rawCm: gapCm, ...(under === 'floor' ? {} : { over: under }) });
 export const chestNeed = ({ chestCm }: FoldedTrunk): SlotNeed => ({ slot: 'chest', side: 'both', rawCm: chestCm });
 
 /** Spine, head and near arm of a folded figure, the hand going to a place. */
 export function upperFigure({ body }: FamilyInput, trunk: FoldedTrunk, hand: Point, elbowSide: 1 | -1): Pick<Posture, 'spine' | 'head' | 'crownDeg' | 'elbow' | 'hand'> {
-  const shoulder = trunk.spine.at(-1) as Point;
-  return { spine: trunk.spine, ...headFrom(shoulder, body, trunk.endLeanDeg + 6), ...armToward(shoulder, hand, body, elbowSide) };
+  return { spine: foldedSpine(trunk, body), ...headFrom(trunk.shoulder, body, trunk.endLeanDeg + 6), ...armToward(trunk.shoulder, hand, body, elbowSide) };
 }
 
 /** The sentences for forehead and chest, shared by every fold. */

@@ -5,7 +5,7 @@ import { sides, type Side } from '../ranges/ranges';
 import { palmGapCm } from './arms';
 import { leastOf, rangeValue, stifferSide, valueOf } from './draw';
 import { keysOn, otherSide, type Demand, type Family, type FamilyInput, type SlotNeed } from './family';
-import { armToward, headFrom, spineEnd, spineFrom, type Leg, type Point, type Posture } from './posture';
+import { armToward, headFrom, spineAt, spineFrom, type Leg, type Point, type Posture } from './posture';
 import { comesDownAt } from './root';
 
 /** Angles of two legs stretched forward over a seat and a roll under the knees. */
@@ -177,13 +177,13 @@ export const mendsRollBack: NonNullable<Family['mendsRollBack']> = (input, built
 
 /** How upright a sitting trunk stands over a seat: the pelvis leans back by the roll-back and the spine rounds forward to meet it. */
 const sittingLeans = (rollBack: number) => [-rollBack, rollBack * 0.9] as const;
+export const sittingShoulder = (hip: Point, rollBack: number, body: Body): Point => spineAt(hip, body.trunkCm, ...sittingLeans(rollBack));
 export const sittingSpine = (hip: Point, rollBack: number, body: Body): Point[] => spineFrom(hip, body.trunkCm, ...sittingLeans(rollBack));
 
 /** Palms beside the hips, on a seat as high as this. */
 const handsNeed = (input: FamilyInput, seatCm: number, rollCm: number): SlotNeed => {
   const { body } = input;
-  const [fromDeg, toDeg] = sittingLeans(rollBackDeg(seatCm, rollCm, input));
-  return { slot: 'hands', side: 'both', rawCm: palmGapCm(spineEnd([0, seatCm + body.seatToHipCm], body.trunkCm, fromDeg, toDeg), body) };
+  return { slot: 'hands', side: 'both', rawCm: palmGapCm(sittingShoulder([0, seatCm + body.seatToHipCm], rollBackDeg(seatCm, rollCm, input), body), body) };
 };
 
 /** Legs long, pelvis as near upright as the hamstrings allow, palms beside the hips; legs together or spread. */

@@ -5,7 +5,7 @@ import { crossedLeg, solesTogether } from './crossedLeg';
 import { thighGapCm, usableRotation } from './crossedSeat';
 import { rangeValue, valueOf } from './draw';
 import { keysOn, otherSide, worked, type Family, type FamilyInput, type SlotNeed } from './family';
-import { hamstringDemands, hipFlexionAt, kneeGapCm, longFoot, longLegs, longSit, longSitSupports, mendsRollBack, palmWhy, rollBackDeg, sittingSpine } from './longSit';
+import { hamstringDemands, hipFlexionAt, kneeGapCm, longFoot, longLegs, longSit, longSitSupports, mendsRollBack, palmWhy, rollBackDeg, sittingShoulder, sittingSpine } from './longSit';
 import { armToward, headFrom, legOf, type Leg, type Point } from './posture';
 import { foldOrSitWhy, seatedFold } from './seatedFold';
 
@@ -85,7 +85,7 @@ function twistSeatCm(input: FamilyInput): number {
 
 const twistNeeds = (input: FamilyInput, seatCm: number): SlotNeed => {
   const { legs, rollBack } = softLeg(input, seatCm);
-  return { slot: 'hands', side: 'both', rawCm: palmGapCm(sittingSpine(legs.hip, rollBack, input.body).at(-1) as Point, input.body) };
+  return { slot: 'hands', side: 'both', rawCm: palmGapCm(sittingShoulder(legs.hip, rollBack, input.body), input.body) };
 };
 
 /** Seated twist with one knee up: the long leg sets the seat, the palm behind lifts the back before it turns. */

@@ -6,7 +6,7 @@ import { crossedLeg, rotationFrom, type Crossing } from './crossedLeg';
 import { usableRotation } from './crossedSeat';
 import { rangeValue, valueOf } from './draw';
 import { keysOn, otherSide, worked, type Built, type Demand, type Family, type FamilyInput, type SlotNeed } from './family';
-import { AT_REST, chestNeed, floorAhead, foldedTrunk, foldWhy, foreheadNeed, onFloor, restingOn, type FoldedTrunk } from './foldedTrunk';
+import { AT_REST, chestNeed, floorAhead, foldedSpine, foldedTrunk, foldSupports, foldWhy, foreheadNeed, onFloor, restingOn, type FoldedTrunk } from './foldedTrunk';
 import { along, armToward, between, headFrom, legOf, spineFrom, type Leg, type Point } from './posture';
 
 export const crossingAt = (kneeDeg: number, { body }: FamilyInput): Crossing => ({ kneeDeg, footCm: crossLegged.footHeight.value * body.statureCm, pastMidlineCm: 0 });
@@ -117,13 +117,13 @@ export const pigeonPose: Family = {
     // Something under the chest or forehead means that the fold is what is being done.
     const rests = (built.chest ?? 0) > 0 || (built.forehead ?? 0) > 0;
     const trunk = folded(input, hip, built);
-    const spine = rests ? trunk.spine : trunkUp(hip, lean, input);
+    const spine = rests ? foldedSpine(trunk, body) : trunkUp(hip, lean, input);
     const shoulder = spine.at(-1) as Point;
     const hand: Point = rests ? floorAhead(shoulder, body) : [shoulder[0] + 3, Math.max(built.hands ?? 0, shoulder[1] - armCm(body))];
     return {
       posture: {
         ...legOf(front), far: legOf(back), hip, spine, ...headFrom(shoulder, body, rests ? trunk.endLeanDeg + 6 : lean * 0.4), ...armToward(shoulder, hand, body, 1), pelvisDeg: lean, pelvisLeanDeg: rests ? trunk.leanDeg : lean,
-        supports: [...supportsOf(rests ? { ...built, hands: 0 } : built, hip, hand), ...(rests ? trunk.support(built) : [])],
+        supports: [...supportsOf(rests ? { ...built, hands: 0 } : built, hip, hand), ...(rests ? foldSupports(trunk, built) : [])],
       },
       demands: demandsOf(input, hip),
       findings: { trunkLeanDeg: rests ? trunk.leanDeg : lean, foldDeg: Math.max(0, trunk.leanDeg) },

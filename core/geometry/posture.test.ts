@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { between, spineEnd, spineFrom, type Point } from './posture';
+import { between, spineAt, spineFrom, type Point } from './posture';
 
 const lean = fc.double({ min: -120, max: 170, noNaN: true });
 const hip: Point = [3, 18];
@@ -18,8 +18,8 @@ test('a spine keeps its length, and each step turns on by as much', () => {
 
 test('its upper end alone is where the whole of it ends', () => {
   fc.assert(fc.property(lean, lean, (from, to) => {
-    const [whole, end] = [spineFrom(hip, 50, from, to).at(-1) as Point, spineEnd(hip, 50, from, to)];
+    const [whole, end] = [spineFrom(hip, 50, from, to).at(-1) as Point, spineAt(hip, 50, from, to)];
     expect(between(whole, end)).toBeLessThan(1e-9);
   }));
-  expect(between(spineEnd(hip, 50, 20, 20), spineEnd(hip, 50, 20, 20 + 1e-12))).toBeLessThan(1e-9);
+  expect(between(spineAt(hip, 50, 20, 20), spineAt(hip, 50, 20, 20 + 1e-12))).toBeLessThan(1e-9);
 });

@@ -83,12 +83,13 @@ export function spineFrom(hip: Point, trunkCm: number, fromLeanDeg: number, toLe
   return points;
 }
 
-/** The upper end of such a spine alone. */
-export function spineEnd(hip: Point, trunkCm: number, fromLeanDeg: number, toLeanDeg: number): Point {
+/** One place of such a spine alone, at a share of its length: its upper end, where none is named. */
+export function spineAt(hip: Point, trunkCm: number, fromLeanDeg: number, toLeanDeg: number, share = 1): Point {
+  const steps = Math.round(share * VERTEBRAE);
   const halfTurn = (toLeanDeg - fromLeanDeg) / VERTEBRAE / 2;
   // A polygon's steps add up to a chord in their mean direction.
-  const share = Math.abs(halfTurn) < 1e-9 ? 1 : sinDeg(VERTEBRAE * halfTurn) / (VERTEBRAE * sinDeg(halfTurn));
-  return along(hip, (fromLeanDeg + toLeanDeg) / 2, trunkCm * share);
+  const straight = Math.abs(halfTurn) < 1e-9 ? steps : sinDeg(steps * halfTurn) / sinDeg(halfTurn);
+  return along(hip, fromLeanDeg + steps * halfTurn, (trunkCm / VERTEBRAE) * straight);
 }
 
 /** Middle of the skull and the crown's lean, for a head carried on from the shoulders at this lean. */

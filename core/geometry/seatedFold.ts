@@ -3,7 +3,7 @@ import { armCm } from '../body/body';
 import { fold as parameter } from '../parameters';
 import { rangeValue, stifferSide } from './draw';
 import type { Built, Family, FamilyInput, SlotNeed } from './family';
-import { chestNeed, floorAhead, foldedTrunk, foldWhy, foreheadNeed, onFloor, restingOn, upperFigure, type FoldedTrunk, type Under } from './foldedTrunk';
+import { chestNeed, floorAhead, foldedTrunk, foldSupports, foldWhy, foreheadNeed, onFloor, restingOn, upperFigure, type FoldedTrunk, type Under } from './foldedTrunk';
 import {
   hamstringDemands, hamstringLegs, hipFlexionAt, longFoot, longLegs, longSit, longSitNeeds, longSitSupports, longSitWhy, mendsRollBack, rollBackDeg, rollUnderKneesCm, spreadDemands, straddleHalfAngleDeg, turnedOut,
   type LongLegs,
@@ -45,7 +45,7 @@ function folded(seatCm: number, rollCm: number, input: FamilyInput, { spread = f
   const lean = pelvisLeanDeg(legs, input);
   const trunk = built ? restingOn(input, legs.hip, lean, under, built) : foldedTrunk(input, legs.hip, lean, under);
   const ball: Point = longFoot(legs, body).toe;
-  return { legs, trunk, strapCm: Math.max(0, between(trunk.spine.at(-1) as Point, ball) - armCm(body)) };
+  return { legs, trunk, strapCm: Math.max(0, between(trunk.shoulder, ball) - armCm(body)) };
 }
 
 /** What tells one long-legged fold from another. */
@@ -82,12 +82,12 @@ function foldOverLongLegs(id: string, form: FoldForm): Family {
       const foot = longFoot(legs, body);
       const rollBack = rollBackDeg(seatCm, rollCm, input);
       const halfAngle = form.spread ? straddleHalfAngleDeg(input) : 0;
-      const hands: Point = form.spread ? floorAhead(trunk.spine.at(-1) as Point, body) : foot.toe;
+      const hands: Point = form.spread ? floorAhead(trunk.shoulder, body) : foot.toe;
       return {
         posture: {
           ...turnedOut({ knee: legs.knee, ankle: legs.ankle, ...foot }, legs.hip, halfAngle), hip: legs.hip, ...upperFigure(input, trunk, hands, 1),
           pelvisDeg: trunk.leanDeg >= 0 ? trunk.leanDeg : input.settings.pelvisTargetDeg - rollBack, pelvisLeanDeg: trunk.leanDeg,
-          supports: [...longSitSupports(legs, seatCm, rollCm, body, halfAngle), ...trunk.support(built)],
+          supports: [...longSitSupports(legs, seatCm, rollCm, body, halfAngle), ...foldSupports(trunk, built)],
         },
         demands: [...hamstringDemands(input, legs), ...(form.spread ? spreadDemands(input, halfAngle) : [])],
         findings: { rollBackDeg: rollBack, foldDeg: Math.max(0, trunk.leanDeg), foreheadGapCm: trunk.gapCm, ...(form.spread ? { halfAngleDeg: halfAngle } : { strapCm }) },

@@ -4,7 +4,7 @@ import { mass, squat as parameter, standingFold } from '../parameters';
 import { palmGapCm } from './arms';
 import { leastOf, rangeValue, stifferSide } from './draw';
 import { keysOn, workingLegs, type Built, type Family, type FamilyInput, type SlotNeed } from './family';
-import { armToward, headFrom, spineFrom, type Leg, type Point } from './posture';
+import { along, armToward, headFrom, spineFrom, type Leg, type Point } from './posture';
 import { comesDownAt } from './root';
 
 interface Squatting {
@@ -27,23 +27,25 @@ export function squattingOn({ body, draw, settings, side }: FamilyInput): (heelC
   const ankleBendDeg = leastOf(draw, 'ankleBend', legs);
   const bendDeg = leastOf(draw, 'kneeFlexion.hipBent', legs) - settings.kneeMarginDeg;
   const hipBendDeg = Math.min(settings.hipFlexionMostDeg, leastOf(draw, 'hipFlexion', legs));
-  const ankleAt = parameter.ankleAt.value * body.footCm;
-  const [limb, trunkAt] = [mass.limbCentre.value, mass.trunkCentre.value];
-  const along = (a: number, b: number, share: number) => a + share * (b - a);
+  const ankleX = parameter.ankleAt.value * body.footCm;
   return (heelCm) => {
     const shinLeanDeg = ankleBendDeg + asinDeg(heelCm / lever(body));
-    const ankle: Point = [ankleAt, body.ankleHeightCm + heelCm * (1 - ankleAt / lever(body))];
-    const knee: Point = [ankle[0] + body.shinCm * sinDeg(shinLeanDeg), ankle[1] + body.shinCm * cosDeg(shinLeanDeg)];
+    const ankle: Point = [ankleX, body.ankleHeightCm + heelCm * (1 - ankleX / lever(body))];
+    const knee = along(ankle, shinLeanDeg, body.shinCm);
     const thighLeanDeg = 180 + shinLeanDeg - bendDeg;
-    const hip: Point = [knee[0] - body.thighCm * sinDeg(thighLeanDeg), Math.max(body.seatToHipCm, knee[1] - body.thighCm * cosDeg(thighLeanDeg))];
+    const [hipX, hipY] = along(knee, thighLeanDeg, -body.thighCm);
     // The pelvis leans as far as the hips let it; the spine's rounding brings the shoulders further forward.
     const pelvis = hipBendDeg - 180 + thighLeanDeg;
     const trunkLeanDeg = Math.min(80, pelvis + standingFold.spineCounts.value * settings.spineShareDeg);
-    const aheadCm =
-      2 * mass.foot.value * 0.5 * body.footCm + 2 * mass.shank.value * along(knee[0], ankle[0], limb) + 2 * mass.thigh.value * along(hip[0], knee[0], limb) +
-      mass.headArmsTrunk.value * (hip[0] + trunkAt * body.trunkCm * sinDeg(trunkLeanDeg));
-    return { hip, knee, ankle, shinLeanDeg, thighLeanDeg, trunkLeanDeg, aheadCm };
+    return { hip: [hipX, Math.max(body.seatToHipCm, hipY)], knee, ankle, shinLeanDeg, thighLeanDeg, trunkLeanDeg, aheadCm: massAheadCm(body, ankleX, knee[0], hipX, trunkLeanDeg) };
   };
+}
+
+/** Centre of mass in front of the heel, from where ankles, knees and hips stand and how the trunk leans. */
+function massAheadCm(body: Body, ankleX: number, kneeX: number, hipX: number, trunkLeanDeg: number): number {
+  const [limb, trunkAt] = [mass.limbCentre.value, mass.trunkCentre.value];
+  return mass.foot.value * body.footCm + 2 * mass.shank.value * (kneeX + limb * (ankleX - kneeX)) + 2 * mass.thigh.value * (hipX + limb * (kneeX - hipX)) +
+    mass.headArmsTrunk.value * (hipX + trunkAt * body.trunkCm * sinDeg(trunkLeanDeg));
 }
 
 const CLOSE_CM = 0.002;
@@ -57,7 +59,7 @@ export function heelLiftCm(input: FamilyInput): number {
 }
 
 const seatUnder = ({ hip }: Squatting, { seatToHipCm }: Body): SlotNeed => ({ slot: 'seat', side: 'both', rawCm: hip[1] - seatToHipCm });
-const shoulderOf = ({ hip, trunkLeanDeg }: Squatting, { trunkCm }: Body): Point => [hip[0] + trunkCm * sinDeg(trunkLeanDeg), hip[1] + trunkCm * cosDeg(trunkLeanDeg)];
+const shoulderOf = ({ hip, trunkLeanDeg }: Squatting, { trunkCm }: Body) => along(hip, trunkLeanDeg, trunkCm);
 
 /** What tells the squats apart: the other leg beside it, knee down, or long to the side. */
 interface SquatForm {

@@ -124,6 +124,8 @@ function firstFrom(heights: Float64Array, heightCm: number): number {
 
 /** A rival may stand this much further off than the best before it is no rival. */
 const RIVAL_COST = 2;
+/** The best one among them. */
+const MOST_RIVALS = 3;
 
 /** The best stack for a wish between two heights, and the runners-up that use other things. Empty only when nothing stands between them. */
 export function bestStacks(shelf: Shelf, rule: SlotRule, { targetCm, lying, used = {} }: StackWish, leastCm = 0, mostCm = Infinity): Stack[] {
@@ -151,8 +153,9 @@ export function bestStacks(shelf: Shelf, rule: SlotRule, { targetCm, lying, used
   const start = firstFrom(heights, Math.max(targetCm, leastCm));
   for (let i = start; i < heights.length && (heights[i] as number) <= mostCm && look(i); i++);
   for (let i = Math.min(start, mostCm === Infinity ? start : firstFrom(heights, mostCm + HAIR)) - 1; i >= 0 && (heights[i] as number) >= leastCm && look(i); i--);
-  return [...byUse.values()].filter(({ cost }) => cost <= best + RIVAL_COST).sort((a, b) => a.cost - b.cost).slice(0, 3)
-    .map(({ index }) => ({ pieces: (stacks[index] as Priced).pieces, heightCm: heights[index] as number }));
+  const near: { index: number; cost: number }[] = [];
+  for (const rival of byUse.values()) if (rival.cost <= best + RIVAL_COST) near.push(rival);
+  return near.sort((a, b) => a.cost - b.cost).slice(0, MOST_RIVALS).map(({ index }) => ({ pieces: (stacks[index] as Priced).pieces, heightCm: heights[index] as number }));
 }
 
 const [MOST_STEP, LEAST_STEP] = [decision.mostRung.value, decision.leastRung.value];
