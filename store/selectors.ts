@@ -1,6 +1,6 @@
 import { createSelector } from '@reduxjs/toolkit';
 import type { Day } from '@/core/adapt/decide';
-import type { Eyes } from '@/core/ranges/protocols';
+import type { Eyes, MethodId } from '@/core/ranges/protocols';
 import { estimateRanges, type Estimates, type StudentRecord } from '@/core/estimate/estimate';
 import type { Plan } from '@/core/formats/plan';
 import { dayOf, shiftDays } from '@/core/formats/time';
@@ -46,21 +46,35 @@ export function selectDay({ mat }: RootState, person: string, today: string): Da
   return said?.on === today ? said.day : 'usual';
 }
 
+/** What the teacher measures with, kept from student to student. */
+export const selectMethod = ({ measuring }: RootState): MethodId => measuring.now?.method ?? 'protractor';
+
+/** What an answer about one student is reckoned from. */
+interface Asked {
+  readonly record: StudentRecord;
+  readonly shelf: Shelf;
+  readonly today: string;
+  readonly day: Day;
+  readonly method: MethodId;
+}
+const sameAsked = (a: Asked, b: Asked) =>
+  a.today === b.today && a.day === b.day && a.method === b.method && a.shelf === b.shelf && a.record.person === b.record.person && a.record.eyes === b.record.eyes &&
+  a.record.readings === b.record.readings && a.record.sessions === b.record.sessions;
+
 /** Remembers a student's answer until one of the facts it read changes. */
-function perStudent<R>(reckon: (record: StudentRecord, shelf: Shelf, today: string, day: Day, also: string) => R) {
-  const known = new Map<string, { record: StudentRecord; shelf: Shelf; today: string; day: Day; answer: R }>();
+function perStudent<R>(reckon: (asked: Asked, also: string) => R) {
+  const known = new Map<string, { asked: Asked; answer: R }>();
   return (state: RootState, person: string, today: string, also = ''): R | undefined => {
     const one = state.people[person];
     if (!one) return undefined;
     const { eyes } = selectSettings(state);
     const record: StudentRecord = { person: one, readings: selectReadingsOf(state, person), sessions: selectSessionsOf(state, person), ...(eyes ? { eyes: eyes as Eyes } : {}) };
-    const shelf = selectShelf(state);
-    const day = selectDay(state, person, today);
+    const asked: Asked = { record, shelf: selectShelf(state), today, day: selectDay(state, person, today), method: selectMethod(state) };
     const key = `${person}/${also}`;
     const before = known.get(key);
-    if (before && before.today === today && before.day === day && before.shelf === shelf && before.record.person === one && before.record.eyes === eyes && before.record.readings === record.readings && before.record.sessions === record.sessions) return before.answer;
-    const answer = reckon(record, shelf, today, day, also);
-    known.set(key, { record, shelf, today, day, answer });
+    if (before && sameAsked(before.asked, asked)) return before.answer;
+    const answer = reckon(asked, also);
+    known.set(key, { asked, answer });
     return answer;
   };
 }
@@ -69,11 +83,11 @@ function perStudent<R>(reckon: (record: StudentRecord, shelf: Shelf, today: stri
  * The plan for today; once today's session is recorded, the plan for next time. Of the poses that the student practises,
  * and of others that are asked for by their ids, joined by commas: the whole catalogue is seldom looked at.
  */
-export const selectPlan: (state: RootState, person: string, today: string, also?: string) => Plan | undefined = perStudent((record, shelf, today, day, also) => {
+export const selectPlan: (state: RootState, person: string, today: string, also?: string) => Plan | undefined = perStudent(({ record, shelf, today, day, method }, also) => {
   const wanted = new Set([...practisedPoses(record.sessions), ...also.split(',')]);
   const on = record.sessions.some(({ at }) => dayOf(at) === today) ? shiftDays(today, 1) : today;
-  return planStudent(record, shelf, on, { day, poses: poses.map(({ id }) => id).filter((id) => wanted.has(id)) });
+  return planStudent(record, shelf, on, { day, method, poses: poses.map(({ id }) => id).filter((id) => wanted.has(id)) });
 });
 /** The facts of one student; the same object until one of them changes. */
-export const selectRecord: (state: RootState, person: string, today: string) => StudentRecord | undefined = perStudent((record) => record);
-export const selectEstimates: (state: RootState, person: string, today: string) => Estimates | undefined = perStudent((record, _shelf, today) => estimateRanges(record, today));
+export const selectRecord: (state: RootState, person: string, today: string) => StudentRecord | undefined = perStudent(({ record }) => record);
+export const selectEstimates: (state: RootState, person: string, today: string) => Estimates | undefined = perStudent(({ record, today }) => estimateRanges(record, today));

@@ -122,7 +122,7 @@ export function decide(input: DecisionInput): Decision {
   if (rungs.length === 0) return nothing('keep', [standsOnFloor(outcome) ? 'Nothing lies there that could be taken away.' : `The shelf has no step of ${parameter.mostRung.value} cm or less below this.`]);
   const next = rungs.find(({ chance }) => chance >= input.chanceAsked);
   if (next) {
-    return { action: 'lower', slot: next.slot, reasons: [`${running} good sessions running, and ${Math.floor(next.chance * 100)} in 100 that the range supports ${next.toCm.toFixed(1)} cm.`], refer: null };
+    return { action: 'lower', slot: next.slot, reasons: [`${running} good sessions running, and ${Math.round(next.chance * 100)} in 100 that the range supports ${next.toCm.toFixed(1)} cm.`], refer: null };
   }
   const best = rungs.reduce((a, b) => (b.chance > a.chance ? b : a));
   return nothing('keep', [`${running} good sessions, but only ${Math.floor(best.chance * 100)} in 100 that the range supports the next rung; ${Math.round(input.chanceAsked * 100)} are asked for.`]);

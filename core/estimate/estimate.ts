@@ -3,7 +3,7 @@ import type { Person, Reading, Session } from '../formats/book';
 import { dayOf, daysBetween } from '../formats/time';
 import type { Belief, InputKey } from '../geometry/draw';
 import { filter, reading as readingParameter } from '../parameters';
-import type { Eyes } from '../ranges/protocols';
+import type { ConversionContext, Eyes } from '../ranges/protocols';
 import { keysOf, priorOf, rangeIds, ranges, splitKey, type Prior, type RangeId, type RangeKey } from '../ranges/ranges';
 import { carry, take, trendFrom, type Trend } from './levelAndDrift';
 import { couplingObservations, longSitObservations, observationOf, settledSeatObservations, type Observation } from './observations';
@@ -73,6 +73,12 @@ function runFilter(id: RangeId, prior: Prior, observations: readonly Observation
 function estimateOf(key: RangeKey, filtered: Filtered, source: RangeEstimate['source']): RangeEstimate {
   const { trend, day, looks } = filtered;
   return { key, mean: trend.level, sd: Math.sqrt(trend.levelVar), driftPerWeek: trend.drift, driftSd: Math.sqrt(trend.driftVar), covariance: trend.covariance, lastAt: day, looks, source };
+}
+
+/** What conversions of one student's readings lean on, as believed now. */
+export function contextOf(person: Person, estimates: Estimates): ConversionContext {
+  const coupling = estimates.hamstringCoupling ?? priorOf('hamstringCoupling', person.sex);
+  return { body: bodyFrom(person.statureCm, person.bodyCm), coupling: { mean: coupling.mean, sd: coupling.sd } };
 }
 
 /**

@@ -8,6 +8,7 @@ import { stackFaults } from '../props/stack';
 import { bodyFrom } from '../body/body';
 import { families } from '../geometry/families';
 import type { Family } from '../geometry/family';
+import type { MethodId } from '../ranges/protocols';
 import { ranges, sides, type RangeId } from '../ranges/ranges';
 import { poseById, poses } from '../poses/poses';
 import { planStudent } from './plan';
@@ -261,6 +262,15 @@ test('readings are worth taking for what is practised, not for the whole catalog
   expect(ranked.length).toBeGreaterThan(0);
   for (const range of ranked) expect(['hamstring', 'hipFlexion', 'kneeFlexion.hipBent', 'kneeFlexion.prone', 'anklePoint']).toContain(range);
   expect(planStudent(recordWith(), sampleShelf, DAY, { poses: ['pigeon'] }).measureNext.map(({ range }) => range)).toContain('hipRotation');
+});
+
+test('what a reading is worth depends on what it would be taken with', () => {
+  const gains = (method: MethodId) => planStudent(recordWith({ readings: read }), sampleShelf, DAY, { method }).measureNext;
+  const gainOf = (method: MethodId, range: RangeId) => gains(method).filter((one) => one.range === range).reduce((sum, { gainCm }) => sum + gainCm, 0);
+  for (const { range } of gains('protractor')) expect(gainOf('by-eye', range)).toBeLessThan(gainOf('protractor', range));
+  expect(gainOf('phone-tilt', 'hamstring')).toBeGreaterThan(gainOf('protractor', 'hamstring'));
+  // A tape has only the fingertips' way to the hamstring, which is doubtful.
+  expect(gainOf('tape', 'hamstring')).toBeLessThan(0.7 * gainOf('protractor', 'hamstring'));
 });
 
 test('a choice set for one pose changes that pose alone', () => {

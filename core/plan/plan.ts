@@ -7,6 +7,7 @@ import type { SessionPose } from '../formats/book';
 import type { Plan, PlanPose, PlanSlot } from '../formats/plan';
 import { dayOf, daysBetween, shiftDays } from '../formats/time';
 import { bandsOf, Z90, type Band } from '../geometry/band';
+import { readingErrorBy } from '../measure/error';
 import { normalQuantile } from '../normal';
 import { type Belief, type Draw, type InputKey } from '../geometry/draw';
 import { sidelessKey, slotKey, type Built, type Family, type FamilyInput, type Settings, type SlotNeed } from '../geometry/family';
@@ -17,9 +18,9 @@ import { rungBelow } from '../props/search';
 import type { Shelf } from '../props/shelf';
 import { slotRule, type SlotId } from '../props/slots';
 import { usedWith, type Stack, type Used } from '../props/stack';
+import type { MethodId } from '../ranges/protocols';
 import { ranges, sides, splitKey, type RangeKey, type ReadingSide } from '../ranges/ranges';
 import { remembering } from '../remembering';
-import { mayRead } from '../safety/reading';
 import { longestHoldFor } from '../safety/settings';
 import { firstAllowed, unansweredCautions, type Verdict } from '../safety/verdict';
 import { buildSlot, leftEmpty, type SlotDoubt } from './buildSlot';
@@ -33,6 +34,8 @@ export interface PlanWish {
   readonly poses?: readonly string[];
   /** How the student is today; as usual when left out. */
   readonly day?: Day;
+  /** What the teacher measures with: it decides what is worth measuring next; a protractor when left out. */
+  readonly method?: MethodId;
   /** How careful to be; the shipped setting when left out. */
   readonly caution?: Caution;
 }
@@ -97,7 +100,7 @@ export function planStudent(record: StudentRecord, shelf: Shelf, date: string, w
       const { id, side } = splitKey(estimate.key);
       return [{ range: id, side, mean: estimate.mean, sd: estimate.sd, driftPerWeek: estimate.driftPerWeek, lastAt: estimate.lastAt, source: estimate.source }];
     }),
-    measureNext: measureNext(worthReading(planned, practisedPoses(record.sessions)).flatMap(({ bands }) => bands), estimates, readToday, mayRead(person.cautions)),
+    measureNext: measureNext(worthReading(planned, practisedPoses(record.sessions)).flatMap(({ bands }) => bands), estimates, readToday, readingErrorBy(wish.method ?? 'protractor', record, estimates)),
     poses: planned.map(({ planPose: one }) => one),
   };
 }

@@ -29,14 +29,14 @@ interface Scan {
 const remembered = new WeakMap<Shelf, Map<string, Scan>>();
 const keyOfRule = new WeakMap<SlotRule, string>();
 
-/** Every way that a shelf can fill one layer of a slot: hard before soft, tall before thin, so that stacks read from a firm base up. */
+/** Every way that a shelf can fill one layer of a slot: the firmest first, tall before thin, so that stacks read from a firm base up. */
 function layersFor(shelf: Shelf, rule: SlotRule): Layer[] {
   return shelf.flatMap((item) => item.states.filter(({ heightCm }) => heightCm > 0).flatMap((state): Layer[] => {
     // The fewest twins side by side that are wide enough; more would only cost pieces.
     const count = Math.max(countAsked(item, rule), Math.ceil(rule.leastWidthCm / pieceWidthCm(item, state)));
     const layer = { item, state, count, heightCm: loadedCm(item, state, rule.load) };
     return count <= item.count && count <= MOST_PIECES && layerFaults(layer, rule).length === 0 ? [layer] : [];
-  })).sort((a, b) => Number(isSoft(a.item)) - Number(isSoft(b.item)) || b.heightCm - a.heightCm);
+  })).sort((a, b) => a.item.softness - b.item.softness || b.heightCm - a.heightCm);
 }
 
 const priced = (layers: readonly Layer[]): Priced => ({

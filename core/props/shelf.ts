@@ -52,7 +52,7 @@ export const kinds: Readonly<Record<PropKind, KindOfProp>> = {
   ]),
   towel: kind('towel', 'Towel', 0.25, 40, 30, [['fold-2', 'folded in 2', 0.8], ['fold-4', 'folded in 4', 1.6], ['fold-8', 'folded in 8', 3.2], ['roll', 'rolled', 7]]),
   'bolster-round': kind('bolster-round', 'Round bolster', 0.23, 65, 22, [['flat', 'lying', 22]]),
-  'bolster-flat': kind('bolster-flat', 'Flat bolster', 0.2, 65, 30, [['flat', 'flat', 15]]),
+  'bolster-flat': kind('bolster-flat', 'Flat bolster', 0.2, 65, 30, [['flat', 'lying', 15]]),
   cushion: kind('cushion', 'Cushion', 0.6, 40, 40, [['flat', 'flat', 15]]),
   strap: kind('strap', 'Strap', 0, 4, 30, [['fold-3', 'folded in 3', 0.75], ['length', 'long', 0]]),
   mat: kind('mat', 'Mat', 0, 60, 60, [['single', 'one layer', 0.5], ['fold-4', 'folded in 4', 2], ['roll', 'rolled', 12]]),

@@ -275,6 +275,9 @@ export function protocolOf(id: RangeId, method: MethodId, named?: string): Proto
   return ofRange.find((protocol) => protocol.methods.includes(method));
 }
 
+/** The method at hand where a way of reading knows it, else the one that suits it best. */
+export const methodFor = (protocol: Protocol, method: MethodId): MethodId => (protocol.methods.includes(method) ? method : (protocol.methods.find((one) => one === 'protractor') ?? (protocol.methods[0] as MethodId)));
+
 /** How a teacher's eye reads one range: proven by practice. */
 export interface Eye {
   /** Too much is +. */

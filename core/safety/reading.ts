@@ -1,6 +1,6 @@
 import type { CautionAnswer } from '../formats/book';
 import { dayOf } from '../formats/time';
-import { protocolsOf, type Protocol } from '../ranges/protocols';
+import { protocolsOf, type MethodId, type Protocol } from '../ranges/protocols';
 import type { RangeId, ReadingSide } from '../ranges/ranges';
 import { cautionById } from './cautions';
 import { yesOf } from './verdict';
@@ -92,6 +92,12 @@ export function readingVerdict(protocol: string, side: ReadingSide, answers: rea
 
 /** Ways of reading a range on a side that no caution leaves out. */
 export const allowedWays = (range: RangeId, side: ReadingSide, answers: readonly CautionAnswer[]): readonly Protocol[] => protocolsOf(range).filter(({ id }) => !readingVerdict(id, side, answers).leftOut);
+
+/** The way of reading that suits the method at hand, among those that no caution leaves out; undefined where all are. */
+export function wayFor(range: RangeId, side: ReadingSide, method: MethodId, answers: readonly CautionAnswer[]): Protocol | undefined {
+  const allowed = allowedWays(range, side, answers);
+  return allowed.find(({ methods }) => methods.includes(method)) ?? allowed[0];
+}
 
 /** Whether any way of reading a range on a side is left open. */
 export const mayRead = (answers: readonly CautionAnswer[]) => (range: RangeId, side: ReadingSide): boolean => allowedWays(range, side, answers).length > 0;

@@ -1,7 +1,6 @@
 import { useRef, useState } from 'react';
 import { View } from 'react-native';
-import { bodyFrom } from '@/core/body/body';
-import { believableChange, type Estimates } from '@/core/estimate/estimate';
+import { believableChange, contextOf, type Estimates } from '@/core/estimate/estimate';
 import { disagree, meanOf } from '@/core/estimate/observations';
 import type { Person, Reading } from '@/core/formats/book';
 import { readingFaults } from '@/core/formats/check';
@@ -9,8 +8,8 @@ import { eyeSteps, usualOf, valueShowing } from '@/core/measure/shown';
 import { photoWays } from '@/core/measure/photoWays';
 import { tiltWays } from '@/core/measure/tiltWays';
 import { workingOf } from '@/core/measure/working';
-import { allowedWays, readingVerdict, type ReadingVerdict } from '@/core/safety/reading';
-import { methods, protocolsOf, semOf, type ConversionContext, type MethodId, type Protocol } from '@/core/ranges/protocols';
+import { readingVerdict, wayFor, type ReadingVerdict } from '@/core/safety/reading';
+import { methodFor, methods, protocolsOf, semOf, type ConversionContext, type MethodId, type Protocol } from '@/core/ranges/protocols';
 import { keyOf, ranges, type RangeId, type Side } from '@/core/ranges/ranges';
 import { put, type KeptPicture } from '@/store/facts';
 import { entryChanged, methodChosen, sideKept, type Entry as EntryState } from '@/store/measuring';
@@ -43,13 +42,8 @@ const seatOf = (text: string) => {
   return read.ok ? read.value : 0;
 };
 
-/** The way of reading that suits the method at hand and is left out by no caution; where all are left out, the first of them, which says so. */
-export function wayFor(range: RangeId, side: Side, method: MethodId, { cautions }: Person): Protocol | undefined {
-  const allowed = allowedWays(range, side, cautions);
-  return allowed.find(({ methods: by }) => by.includes(method)) ?? allowed[0] ?? protocolsOf(range)[0];
-}
-/** The method at hand, where this way knows it. */
-const methodFor = (protocol: Protocol, method: MethodId): MethodId => (protocol.methods.includes(method) ? method : (protocol.methods.find((one) => one === 'protractor') ?? (protocol.methods[0] as MethodId)));
+/** Where the cautions leave out every way of reading, the first of them, which says so. */
+export const wayOrFirst = (range: RangeId, side: Side, method: MethodId, { cautions }: Person): Protocol | undefined => wayFor(range, side, method, cautions) ?? protocolsOf(range)[0];
 
 /** Everything that reading one range on one side needs, and what may be done with what was read. */
 export function useEntry(person: Person, entry: EntryState | null, chosen: MethodId, estimates: Estimates, habits: TiltHabits, inVisit: boolean) {
@@ -65,10 +59,7 @@ export function useEntry(person: Person, entry: EntryState | null, chosen: Metho
   const range = ranges[entry.range];
   const on = range.sided ? entry.side : 'both';
   const method = methodFor(protocol, chosen);
-  const context: ConversionContext = {
-    body: bodyFrom(person.statureCm, person.bodyCm), coupling: { mean: estimates.hamstringCoupling?.mean ?? 0.95, sd: estimates.hamstringCoupling?.sd ?? 0.2 },
-    ...(protocol.onSeat ? { seatCm: seatOf(entry.seat) } : {}),
-  };
+  const context: ConversionContext = { ...contextOf(person, estimates), ...(protocol.onSeat ? { seatCm: seatOf(entry.seat) } : {}) };
   const told = entry.sems.length > 0 ? meanOf(entry.sems) : undefined;
   const sem = told ?? semOf(protocol, method, eyes);
 

@@ -8,7 +8,7 @@ import { visitSteps } from '@/core/plan/visit';
 import { ranges, type RangeId, type Side } from '@/core/ranges/ranges';
 import { put, type FactRef } from '@/store/facts';
 import { rangeClosed, rangeOpened, rangePassed, visitBegan, visitEnded, type Measuring } from '@/store/measuring';
-import { selectRecord } from '@/store/selectors';
+import { selectMethod, selectRecord } from '@/store/selectors';
 import { commit } from '@/store/store';
 import { length } from '@/ui/format';
 import { Press } from '@/ui/Press';
@@ -18,7 +18,7 @@ import { Title, Words } from '@/ui/Words';
 import { todayIso, useEstimates, useOjas, useOjasDispatch, usePerson, usePlan, useUnits } from '../hooks';
 import { NoStudent } from '../students/NoStudent';
 import { StudentTabs } from '../students/StudentTabs';
-import { Entry, useEntry, wayFor } from './Entry';
+import { Entry, useEntry, wayOrFirst } from './Entry';
 import { History } from './History';
 import { Overview } from './Overview';
 import { Dial } from './tilt/sources';
@@ -49,14 +49,15 @@ function Measure({ person, estimates, plan }: MeasureProps) {
   const [dial] = useState(() => new Dial());
   const [habits, setHabits] = useState(usualHabits);
   const visit = measuring?.visit ?? null;
-  const work = useEntry(person, measuring?.entry ?? null, measuring?.method ?? 'protractor', estimates, habits, visit !== null);
+  const method = useOjas(selectMethod);
+  const work = useEntry(person, measuring?.entry ?? null, method, estimates, habits, visit !== null);
 
-  const open = (range: RangeId, side: Side) => void dispatch(rangeOpened({ person: id, range, side, protocol: wayFor(range, side, now?.method ?? 'protractor', person)?.id ?? '' }));
+  const open = (range: RangeId, side: Side) => void dispatch(rangeOpened({ person: id, range, side, protocol: wayOrFirst(range, side, method, person)?.id ?? '' }));
   const steps = useMemo(() => (visit ? visitSteps(visit.kind, plan, visit.done, visit.passed) : []), [visit, plan]);
   // A visit opens by itself what comes next; when nothing is left it ends with its summary.
   const next = visit && !measuring?.entry ? steps[0] : undefined;
   const nextSide: Side = next?.sides[0] === 'right' ? 'right' : 'left';
-  const nextWay = next && wayFor(next.range, nextSide, measuring?.method ?? 'protractor', person)?.id;
+  const nextWay = next && wayOrFirst(next.range, nextSide, method, person)?.id;
   useEffect(() => {
     if (next && nextWay) dispatch(rangeOpened({ person: id, range: next.range, side: nextSide, protocol: nextWay }));
   }, [next, nextSide, nextWay, id, dispatch]);

@@ -4,14 +4,15 @@ import type { Person } from '@/core/formats/book';
 import type { Plan } from '@/core/formats/plan';
 import { dayOf, daysBetween } from '@/core/formats/time';
 import { visitSteps, type VisitKind } from '@/core/plan/visit';
-import { protocolsOf } from '@/core/ranges/protocols';
+import { protocolsOf, type MethodId } from '@/core/ranges/protocols';
 import { mayRead } from '@/core/safety/reading';
 import { keysOf, rangeIds, ranges, splitKey, type RangeId, type Side } from '@/core/ranges/ranges';
 import { length, withDoubt, type Units } from '@/ui/format';
 import { Press } from '@/ui/Press';
 import { Sheet } from '@/ui/Sheet';
 import { Aside, Title, Words } from '@/ui/Words';
-import { todayIso } from '../hooks';
+import { selectMethod } from '@/store/selectors';
+import { todayIso, useOjas } from '../hooks';
 
 const measurable = rangeIds.filter((id) => protocolsOf(id).length > 0);
 const SHOWN_NEXT = 3;
@@ -62,12 +63,16 @@ function Visits({ plan, estimates, units, onVisit }: Omit<OverviewProps, 'person
 /** Names of ranges in a sentence. */
 const names = (ids: readonly RangeId[]) => ids.map((id, i) => (i === 0 ? ranges[id].name : ranges[id].name.toLowerCase())).join(', ');
 
+/** In a sentence: read twice … */
+const byMethod: Readonly<Record<MethodId, string>> = { 'phone-tilt': 'with the phone', photo: 'from a photo', protractor: 'with the protractor', tape: 'with the tape', 'by-eye': 'by eye', 'from-pose': 'from the pose' };
+
 function Next({ plan, units, onPick }: Pick<OverviewProps, 'plan' | 'units' | 'onPick'>) {
+  const method = useOjas(selectMethod);
   if (plan.measureNext.length === 0) return <Words>Nothing more would narrow these poses by as much as a fold.</Words>;
   return (
     <Sheet>
       <Title level={2}>What to measure next</Title>
-      <Aside>By how much each would narrow the heights of the plan, all slots together.</Aside>
+      <Aside>By how much each would narrow the heights of the plan, all slots together, read twice {byMethod[method]}. Where that does not serve, by the next best.</Aside>
       {plan.measureNext.slice(0, SHOWN_NEXT).map(({ range, side, gainCm }) => (
         <Press key={range + side} onPress={() => onPick(range, side === 'right' ? 'right' : 'left')}>{ranges[range].name}{side === 'both' ? '' : `, ${side}`}: narrower by {length(gainCm, units)}</Press>
       ))}
