@@ -10,6 +10,8 @@ export interface Decision {
   readonly action: Action;
   /** The one slot that moves, as a slot key; null when none does. */
   readonly slot: string | null;
+  /** Only the one rung, however unlikely it is to be enough: for the day's sake, not for what the body said. */
+  readonly oneRung?: true;
   readonly reasons: readonly string[];
   readonly refer: string | null;
 }
@@ -104,7 +106,7 @@ export function decide(input: DecisionInput): Decision {
 
   const more = askedForMore(outcome, input.strengthAllowed);
   if (more) return { action: 'raise', slot: slotToRaise(more.why), reasons: [`Last time, ${day(last.at)}: ${more.words}.`], refer: more.why === 'joint' ? 'A joint that goes on speaking: to a physiotherapist.' : null };
-  if (heavy !== null) return { action: 'raise', slot: slotToRaise('other'), reasons: [heavy], refer: null };
+  if (heavy !== null) return { action: 'raise', slot: slotToRaise('other'), oneRung: true, reasons: [heavy], refer: null };
   if (input.lowCheck !== null) return { action: 'raise', slot: slotToRaise('other'), reasons: [input.lowCheck], refer: null };
 
   const gap = daysBetween(last.at, today);

@@ -107,9 +107,9 @@ function stackFor(of: SlotBuild, targetCm: number, aimCm: number): { action: Pla
 }
 
 /** One rung higher; two where, after what was felt, one is still less likely to be enough than a rung to come down to must be. */
-function raised({ lying, rule, shelf, used, edgeCm, doubt, raisedChance }: SlotBuild, from: Stack): Stack {
+function raised({ lying, rule, shelf, used, edgeCm, doubt, raisedChance, decision }: SlotBuild, from: Stack): Stack {
   const one = rungAbove(shelf, rule, from, used);
-  if (!one || !lying) return one ?? from;
+  if (!one || !lying || decision.oneRung) return one ?? from;
   const enough = chanceEnough(one.heightCm, edgeCm, doubt.range, doubt.offset) >= raisedChance;
   return (enough ? undefined : rungAbove(shelf, rule, one, used)) ?? one;
 }

@@ -245,6 +245,17 @@ describe('how a support goes up', () => {
     expect(seatOf(plan).reason).toMatch('Higher, until it is likely to be enough: 15.0 →');
   });
 
+  test('one and no more for a cold, tired or sore day alone', () => {
+    const low = [{ slot: 'seat' as const, side: 'both' as const, heightCm: 15, pieces: [{ item: 'cork', state: 'edge', count: 1 }] }];
+    const went = sampleSession(DAY, { settled: low, feeling: { strength: 4, place: 'muscle' } });
+    for (const day of ['cold', 'tired', 'sore'] as const) {
+      const plan = planStudent(recordWith({ readings: read, sessions: [went] }), sampleShelf, shiftDays(DAY, 7), { poses: ['hero'], day });
+      expect(seatOf(plan).action).toBe('raise');
+      expect(seatOf(plan).stackCm).toBeGreaterThan(15.9);
+      expect(seatOf(plan).stackCm).toBeLessThanOrEqual(15 + 2.5 + 1e-6);
+    }
+  });
+
   test('on a cold, tired or sore day a first build stands a rung higher too', () => {
     const cold = planStudent(recordWith({ readings: read }), sampleShelf, DAY, { poses: ['hero'], day: 'cold' });
     expect(seatOf(cold).stackCm).toBeGreaterThan(seat.stackCm + 0.9);
