@@ -52,6 +52,10 @@ export const matSlice = createSlice({
       now.settled[payload.pose] = payload.settled;
       (now.changes[payload.pose] ??= []).push({ slot: payload.slot, fromCm: payload.fromCm, toCm: payload.toCm, atSeconds: payload.atSeconds });
     },
+    /** Other pieces for about the same height: nothing is learned from it but what lies there. */
+    piecesSwapped: ({ now }, { payload }: PayloadAction<{ pose: string; settled: Settled[] }>) => {
+      if (now) now.settled[payload.pose] = payload.settled;
+    },
     faultToggled: ({ now }, { payload }: PayloadAction<{ pose: string; fault: string }>) => {
       if (!now) return;
       const seen = now.faults[payload.pose] ?? [];
@@ -79,7 +83,7 @@ export const matSlice = createSlice({
   },
 });
 
-export const { daySaid, matStarted, matRestored, stepTaken, rungMoved, faultToggled, holdStarted, holdPaused, poseDone, poseSkipped, matCleared } = matSlice.actions;
+export const { daySaid, matStarted, matRestored, stepTaken, rungMoved, piecesSwapped, faultToggled, holdStarted, holdPaused, poseDone, poseSkipped, matCleared } = matSlice.actions;
 
 /** Whole seconds held so far. */
 export const heldSeconds = (mat: Pick<Mat, 'heldSeconds' | 'holdingSince'>, now: string) =>

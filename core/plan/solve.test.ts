@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { estimateRanges } from '../estimate/estimate';
 import { recordWith, sampleReading, sampleShelf } from '../tests/samples';
 import { planStudent } from './plan';
-import { nearestStack, rungsFrom, solveFigure } from './solve';
+import { nearestStack, otherStacks, rungsFrom, solveFigure } from './solve';
 import { triedHeights, tryableCm, TRY_MOST_CM } from './tryHeights';
 
 const DAY = '2026-01-15';
@@ -35,6 +35,21 @@ test('trying the heights of the plan gives the figure of the plan', () => {
     const plan = planned(id);
     expect(solveFigure(inPose(id), estimates, triedHeights(plan, {})).posture.hip).toEqual(plan.posture?.hip);
   }
+});
+
+test('other pieces build about the same height, and take nothing that the pose needs elsewhere', () => {
+  const lying = { pieces: [{ item: 'cork', state: 'edge', count: 1 }], heightCm: 15 };
+  const free = otherStacks(inPose('hero'), 'seat', lying);
+  expect(free.length).toBeGreaterThan(0);
+  for (const { pieces, heightCm } of free) {
+    expect(Math.abs(heightCm - 15)).toBeLessThan(2.5);
+    expect(pieces).not.toEqual(lying.pieces);
+  }
+  const cork = sampleShelf.find(({ id }) => id === 'cork')!;
+  const none = otherStacks(inPose('hero'), 'seat', lying, { cork: cork.count });
+  expect(none.every(({ pieces }) => pieces.every(({ item }) => item !== 'cork'))).toBe(true);
+  expect(otherStacks(inPose('hero', [cork]), 'seat', lying, { cork: cork.count })).toEqual([]);
+  expect(rungsFrom(inPose('hero', [cork]), 'seat', lying, { cork: cork.count })).toEqual({ below: undefined, above: undefined });
 });
 
 test('what is tried stands in place of what is planned, and the rest stays', () => {

@@ -5,7 +5,7 @@ import type { Built, Figure } from '../geometry/family';
 import { bestStacks, rungAbove, rungBelow } from '../props/search';
 import type { Shelf } from '../props/shelf';
 import { slotRule, type SlotId } from '../props/slots';
-import type { SlotRule, Stack } from '../props/stack';
+import { piecesMoved, type SlotRule, type Stack, type Used } from '../props/stack';
 import type { ReadingSide } from '../ranges/ranges';
 import { settlePose } from './settle';
 
@@ -28,13 +28,18 @@ function ruleFor({ person, pose: id, shelf }: InPose, slot: SlotId): SlotRule {
   return slotRule(slot, pose.family, body);
 }
 
-/** The stack of this shelf that comes nearest to a height that is being tried. */
-export function nearestStack(inPose: InPose, slot: SlotId, targetCm: number): Stack {
-  return bestStacks(inPose.shelf, ruleFor(inPose, slot), { targetCm })[0] ?? { pieces: [], heightCm: 0 };
+/** The stack that comes nearest to a height that is being tried, of what the pose's other slots leave on the shelf. */
+export function nearestStack(inPose: InPose, slot: SlotId, targetCm: number, used: Used = {}): Stack {
+  return bestStacks(inPose.shelf, ruleFor(inPose, slot), { targetCm, used })[0] ?? { pieces: [], heightCm: 0 };
 }
 
-/** One step down and one step up from what lies in a slot, in pieces of this shelf; undefined where the shelf has none. */
-export function rungsFrom(inPose: InPose, slot: SlotId, lying: Stack): { below: Stack | undefined; above: Stack | undefined } {
+/** One step down and one step up from what lies in a slot, in pieces that the pose's other slots leave; undefined where there are none. */
+export function rungsFrom(inPose: InPose, slot: SlotId, lying: Stack, used: Used = {}): { below: Stack | undefined; above: Stack | undefined } {
   const rule = ruleFor(inPose, slot);
-  return { below: rungBelow(inPose.shelf, rule, lying), above: rungAbove(inPose.shelf, rule, lying) };
+  return { below: rungBelow(inPose.shelf, rule, lying, used), above: rungAbove(inPose.shelf, rule, lying, used) };
+}
+
+/** Other pieces for about the height that lies in a slot, the best first, of what the pose's other slots leave. */
+export function otherStacks(inPose: InPose, slot: SlotId, lying: Stack, used: Used = {}): Stack[] {
+  return bestStacks(inPose.shelf, ruleFor(inPose, slot), { targetCm: lying.heightCm, used }).filter(({ pieces, heightCm }) => pieces.length > 0 && heightCm > 0 && piecesMoved(lying.pieces, pieces) > 0);
 }

@@ -160,6 +160,9 @@ export function usedWith(used: Used, pieces: readonly Piece[]): Used {
   return all;
 }
 
+/** What some stacks use together. */
+export const usedBy = (stacks: readonly (readonly Piece[])[]): Used => stacks.reduce<Used>(usedWith, {});
+
 /** What is weighed when stacks are compared. */
 export interface StackWish {
   readonly targetCm: number;

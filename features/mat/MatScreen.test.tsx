@@ -68,6 +68,28 @@ test('a fault that is seen names the support that mends it', async () => {
   expect(state().mat.now?.faults['hero/both']).toEqual(['ankle-out']);
 });
 
+test('where a thing is missing, other pieces for about the height take its place, and are what is recorded', async () => {
+  const { state } = await onMat('Hero');
+  const seat = () => state().mat.now?.settled['hero/both']?.find(({ slot }) => slot === 'seat');
+  const before = screen.getByText(/^Now: /).textContent ?? '';
+  expect(screen.queryByRole('button', { name: /^Use instead/ })).not.toBeInTheDocument();
+  press('Other pieces: Seat');
+  expect(screen.getByRole('button', { name: 'Other pieces: Seat' })).toHaveAttribute('aria-expanded', 'true');
+  fireEvent.click(screen.getAllByRole('button', { name: /^Use instead/ })[0] as HTMLElement);
+  const after = screen.getByText(/^Now: /).textContent ?? '';
+  expect(after).not.toBe(before);
+  const height = (words: string) => Number(/Now: ([\d.]+)/.exec(words)?.[1]);
+  expect(Math.abs(height(after) - height(before))).toBeLessThan(2.6);
+  expect(seat()?.pieces.length).toBeGreaterThan(0);
+  // It is no correction of the plan: nothing is counted as moved.
+  expect(state().mat.now?.changes['hero/both']).toBeUndefined();
+  // And back again.
+  const swapped = seat()?.pieces;
+  press('Other pieces: Seat');
+  fireEvent.click(screen.getAllByRole('button', { name: /^Use instead/ })[0] as HTMLElement);
+  expect(seat()?.pieces).not.toEqual(swapped);
+});
+
 test('a rung down names its height and pieces before and after, and the figure answers', async () => {
   const { state } = await onMat('Hero');
   const before = screen.getByText(/^Now: /).textContent ?? '';

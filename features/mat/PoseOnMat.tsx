@@ -6,10 +6,8 @@ import type { PlanPose } from '@/core/formats/plan';
 import { slotKey } from '@/core/geometry/family';
 import { solveFigure } from '@/core/plan/solve';
 import { poseById } from '@/core/poses/poses';
-import { stackWords } from '@/core/props/stack';
 import { selectShelf } from '@/store/selectors';
 import { faultToggled, matSteps, poseSkipped, stepTaken, type Mat, type MatStep } from '@/store/mat';
-import { length } from '@/ui/format';
 import { PoseScene } from '@/ui/PoseScene';
 import { Chips, Press, Tick } from '@/ui/Press';
 import { Screen } from '@/ui/Screen';
@@ -18,6 +16,7 @@ import { Aside, Title, Words } from '@/ui/Words';
 import { useEstimates, useOjas, useOjasDispatch, useUnits } from '../hooks';
 import { railColumns } from '../plan/columns';
 import { figureWords, poseTitle, slotWords } from '../plan/words';
+import { Build } from './Build';
 import { Feel } from './Feel';
 import { Hold } from './Hold';
 import { Rungs } from './Rungs';
@@ -78,19 +77,7 @@ export function PoseOnMat({ person, planned, mat, onEnded }: PoseOnMatProps) {
         <PoseScene posture={posture} body={bodyFrom(person.statureCm, person.bodyCm)} shelf={shelf} units={units} words={figureWords(now, units)} mostHeightPx={mat.step === 'build' ? 240 : 160}
           stacks={Object.fromEntries(now.slots.map((slot) => [slotKey(slot), { pieces: slot.stack, heightCm: slot.stackCm }]))} columns={railColumns(now)} />
       )}
-      {mat.step === 'build' ? (
-        <Sheet>
-          <Title level={2}>Fetch and build</Title>
-          {planned.decision.reasons.map((reason) => <Words key={reason} className="font-semibold">{reason}</Words>)}
-          {lying.map((slot) => (
-            <View key={slotKey(slot)} className="border-l-4 border-tape pl-3">
-              <Words className="text-lg"><Words className="text-lg font-semibold">{slotWords(slot)} </Words>{length(slot.isLength ? slot.targetCm : slot.stackCm, units)}</Words>
-              <Words className="text-lg">{stackWords(slot.stack, shelf)}</Words>
-            </View>
-          ))}
-          {lying.length === 0 ? <Words className="text-lg">Nothing to fetch.</Words> : null}
-        </Sheet>
-      ) : null}
+      {mat.step === 'build' ? <Build person={person} planned={planned} lying={lying} settled={settled} /> : null}
       {mat.step === 'enter' ? <Sheet><Title level={2}>Enter</Title>{pose?.entry.map((cue, i) => <Words key={cue} className="text-lg">{i + 1}. {cue}</Words>)}</Sheet> : null}
       {mat.step === 'look' ? (
         <>

@@ -14,7 +14,7 @@ import { Sheet } from '@/ui/Sheet';
 import { Title, Words } from '@/ui/Words';
 import { nowIso, useOjas, useOjasDispatch, useUnits } from '../hooks';
 import { slotWords } from '../plan/words';
-import { matKey } from './session';
+import { asSettled, matKey, usedBeside } from './session';
 
 interface RungsProps {
   readonly person: Person;
@@ -34,11 +34,11 @@ export function Rungs({ person, planned, settled, mat }: RungsProps) {
   const here = settled.find((one) => slotKey(one) === chosen) ?? settled.find((one) => slotKey(one) === movable[0]);
   if (!here) return null;
   const lying: Stack = { pieces: here.pieces, heightCm: here.heightCm };
-  const { below, above } = rungsFrom({ person, pose: planned.pose, side: planned.side, shelf }, here.slot, lying);
+  const { below, above } = rungsFrom({ person, pose: planned.pose, side: planned.side, shelf }, here.slot, lying, usedBeside(planned, settled, here));
   const key = matKey(planned);
   const move = (to: Stack) => dispatch(rungMoved({
     pose: key, slot: here.slot, fromCm: here.heightCm, toCm: to.heightCm, atSeconds: heldSeconds(mat, nowIso()),
-    settled: settled.map((one) => (one === here ? { ...one, heightCm: Math.round(to.heightCm * 10) / 10, pieces: [...to.pieces] } : one)),
+    settled: settled.map((one) => (one === here ? asSettled(one, to) : one)),
   }));
   return (
     <Sheet>

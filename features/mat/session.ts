@@ -1,6 +1,7 @@
 import type { SessionPose, Session } from '@/core/formats/book';
 import type { Plan, PlanPose } from '@/core/formats/plan';
 import { slotKey } from '@/core/geometry/family';
+import { usedBy, type Stack, type Used } from '@/core/props/stack';
 import { put } from '@/store/facts';
 import { heldSeconds, matCleared, poseDone, type Mat, type Settled } from '@/store/mat';
 import { commit, type Outcome, type Thunk } from '@/store/store';
@@ -16,6 +17,13 @@ export const doable = (plan: Plan): PlanPose[] => plan.poses.filter(({ status, d
 export const asPlanned = (planned: PlanPose): Settled[] => planned.slots
   .filter(({ isLength, stack, targetCm }) => !isLength && (stack.length > 0 || targetCm < 1))
   .map(({ slot, part, side, stackCm, stack }) => ({ slot, ...(part ? { part } : {}), side, heightCm: Math.round(stackCm * 10) / 10, pieces: [...stack] }));
+
+/** One slot once something else lies there. */
+export const asSettled = (before: Settled, { pieces, heightCm }: Stack): Settled => ({ ...before, heightCm: Math.round(heightCm * 10) / 10, pieces: [...pieces] });
+
+/** What the other slots of a pose use, its strap too. */
+export const usedBeside = (planned: PlanPose, settled: readonly Settled[], slot: Settled): Used =>
+  usedBy([...settled.filter((one) => one !== slot).map(({ pieces }) => pieces), ...planned.slots.filter(({ isLength }) => isLength).map(({ stack }) => stack)]);
 
 /** Heights lying on the mat, by slot key. */
 export const builtOf = (settled: readonly Settled[]) => Object.fromEntries(settled.map((one) => [slotKey(one), one.heightCm]));

@@ -9,7 +9,7 @@ import { slotKey } from '@/core/geometry/family';
 import { nearestStack, solveFigure } from '@/core/plan/solve';
 import { TRY_MOST_CM, triedHeights, tryableCm } from '@/core/plan/tryHeights';
 import type { Shelf } from '@/core/props/shelf';
-import { stackWords } from '@/core/props/stack';
+import { stackWords, usedBy } from '@/core/props/stack';
 import { ranges } from '@/core/ranges/ranges';
 import { degrees, length, type Units } from '@/ui/format';
 import { PoseScene } from '@/ui/PoseScene';
@@ -32,10 +32,11 @@ export function TryHeights({ planned, person, estimates, shelf, units }: TryHeig
   const { posture, findings, demands } = solveFigure(inPose, estimates, triedHeights(planned, tried));
   const now: PlanPose = {
     ...planned, findings: { ...findings },
-    slots: planned.slots.map((slot) => {
+    slots: planned.slots.reduce<PlanPose['slots']>((done, slot, i) => {
       const cm = tried[slotKey(slot)];
-      return cm === undefined ? slot : { ...slot, stackCm: cm, lastCm: slot.stackCm, stack: [...nearestStack(inPose, slot.slot, cm).pieces] };
-    }),
+      const beside = [...done, ...planned.slots.slice(i + 1)].map(({ stack }) => stack);
+      return [...done, cm === undefined ? slot : { ...slot, stackCm: cm, lastCm: slot.stackCm, stack: [...nearestStack(inPose, slot.slot, cm, usedBy(beside)).pieces] }];
+    }, []),
   };
   // A stack tried down to the floor keeps its place on the rail, so that it can come up again.
   const shown = new Set(railColumns(planned).map(({ key }) => key));

@@ -1,0 +1,64 @@
+import { useState } from 'react';
+import { View } from 'react-native';
+import type { Person } from '@/core/formats/book';
+import type { PlanPose, PlanSlot } from '@/core/formats/plan';
+import { slotKey } from '@/core/geometry/family';
+import { otherStacks } from '@/core/plan/solve';
+import { stackWords } from '@/core/props/stack';
+import { piecesSwapped, type Settled } from '@/store/mat';
+import { selectShelf } from '@/store/selectors';
+import { length } from '@/ui/format';
+import { Press } from '@/ui/Press';
+import { Sheet } from '@/ui/Sheet';
+import { Title, Words } from '@/ui/Words';
+import { useOjas, useOjasDispatch, useUnits } from '../hooks';
+import { slotWords } from '../plan/words';
+import { asSettled, matKey, usedBeside } from './session';
+
+interface BuildProps {
+  readonly person: Person;
+  readonly planned: PlanPose;
+  /** Slots as they lie now. */
+  readonly lying: readonly PlanSlot[];
+  readonly settled: readonly Settled[];
+}
+
+/** What to fetch, slot by slot; where a thing is missing or taken, other pieces for about the same height. */
+export function Build({ person, planned, lying, settled }: BuildProps) {
+  return (
+    <Sheet>
+      <Title level={2}>Fetch and build</Title>
+      {planned.decision.reasons.map((reason) => <Words key={reason} className="font-semibold">{reason}</Words>)}
+      {lying.map((slot) => <Laid key={slotKey(slot)} slot={slot} person={person} planned={planned} settled={settled} />)}
+      {lying.length === 0 ? <Words className="text-lg">Nothing to fetch.</Words> : null}
+    </Sheet>
+  );
+}
+
+/** One slot with its pieces, and what could lie there instead. */
+function Laid({ slot, person, planned, settled }: Omit<BuildProps, 'lying'> & { readonly slot: PlanSlot }) {
+  const dispatch = useOjasDispatch();
+  const shelf = useOjas(selectShelf);
+  const units = useUnits();
+  const [open, setOpen] = useState(false);
+  const name = slotWords(slot);
+  const here = settled.find((one) => slotKey(one) === slotKey(slot));
+  const others = open && here ? otherStacks({ person, pose: planned.pose, side: planned.side, shelf }, here.slot, { pieces: here.pieces, heightCm: here.heightCm }, usedBeside(planned, settled, here)) : [];
+  return (
+    <View className="gap-1 border-l-4 border-tape pl-3">
+      <Words className="text-lg"><Words className="text-lg font-semibold">{name} </Words>{length(slot.isLength ? slot.targetCm : slot.stackCm, units)}</Words>
+      <Words className="text-lg">{stackWords(slot.stack, shelf)}</Words>
+      {here ? <Press kind="quiet" aria-expanded={open} aria-label={`Other pieces: ${name}`} className="-ml-4 self-start" onPress={() => setOpen(!open)}>Other pieces</Press> : null}
+      {here && open ? others.map((other) => (
+        <View key={stackWords(other.pieces, shelf)} className="gap-1 pb-1">
+          <Press onPress={() => {
+            dispatch(piecesSwapped({ pose: matKey(planned), settled: settled.map((one) => (one === here ? asSettled(one, other) : one)) }));
+            setOpen(false);
+          }}>{`Use instead: ${length(other.heightCm, units)}`}</Press>
+          <Words className="text-sm text-faint">{stackWords(other.pieces, shelf)}</Words>
+        </View>
+      )) : null}
+      {here && open && others.length === 0 ? <Words className="text-faint">What is left of the shelf builds nothing else near this height.</Words> : null}
+    </View>
+  );
+}
