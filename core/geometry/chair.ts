@@ -4,7 +4,7 @@ import { strapped } from '../parameters';
 import { palmGapCm } from './arms';
 import { leastOf, rangeValue } from './draw';
 import { keysOn, otherSide, worked, workingLegs, type Built, type Family, type FamilyInput, type SlotNeed } from './family';
-import { armToward, between, headFrom, spineFrom, type Leg, type Point } from './posture';
+import { armToward, between, headFrom, postureFrom, spineFrom, upperFrom, type Leg, type Point } from './posture';
 
 /** Back of the knee over the floor, foot flat. */
 export const poplitealCm = (body: Body) => body.shinCm + body.ankleHeightCm - body.kneeBackCm;
@@ -103,15 +103,15 @@ function chairFamily(id: string, slots: readonly ('seat' | 'feet' | 'hands' | 's
       const side = worked(input.side);
       const back = otherSide(side);
       return {
-        posture: {
-          ...near, ...(far ? { far } : {}), hip: sitting.hip, spine, ...headFrom(shoulder, body, lean * 0.7 + 2), ...armToward(shoulder, hand, body, -1), pelvisDeg: lean, pelvisLeanDeg: lean,
+        posture: postureFrom({
+          near, far, hip: sitting.hip, upper: upperFrom(spine, headFrom(shoulder, body, lean * 0.7 + 2), armToward(shoulder, hand, body, -1)), pelvisDeg: lean, pelvisLeanDeg: lean,
           supports: [
             { slot: 'chair', xCm: sitting.hip[0] + 2, bottomCm: 0, topCm: settings.chairSeatCm },
             ...(built.seat ? [{ slot: 'seat', xCm: sitting.hip[0] - 2, bottomCm: settings.chairSeatCm, topCm: settings.chairSeatCm + built.seat }] : []),
             ...(built.feet ? [{ slot: 'feet', xCm: sitting.near.ankle[0] + 5, bottomCm: 0, topCm: built.feet }] : []),
             ...(built.hands ? [{ slot: 'hands', xCm: hand[0], bottomCm: 0, topCm: built.hands }] : []),
           ],
-        },
+        }),
         demands: crossed
           ? [{ range: 'hipRotation', side, needDeg: CROSSED_ROTATION_DEG, haveDeg: rangeValue(input.draw, 'hipRotation', side) }]
           : [

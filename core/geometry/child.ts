@@ -2,6 +2,7 @@ import { child as parameter, fold, spineShare, strapped } from '../parameters';
 import { sides, ranges } from '../ranges/ranges';
 import { leastOf, rangeValue, stifferSide, valueOf } from './draw';
 import { keysOn, type Built, type Family, type FamilyInput, type SlotNeed } from './family';
+import { postureFrom } from './posture';
 import { AT_REST, chestNeed, floorAhead, foldedTrunk, foldSupports, foldWhy, foreheadNeed, onFloor, restingOn, upperFigure, type FoldedTrunk } from './foldedTrunk';
 import { kneeBendOnSeat, kneeDemands, kneelingKeys, kneelingLegs, kneelingPadPlaces, kneelingPads, kneelingSeatNeedCm, kneelingWhy } from './kneelingSeat';
 import { cosDeg } from '../angles';
@@ -46,7 +47,7 @@ export const childPose: Family = {
     const ahead = floorAhead(trunk.shoulder, body);
     const supports: Posture['supports'] = [{ slot: 'seat', xCm: legs.hip[0] - 2, bottomCm: body.heelsSatOnCm, topCm: seatCm }, ...kneelingPadPlaces(legs, built, body), ...foldSupports(trunk, built)];
     return {
-      posture: { ...legs, ...upperFigure(input, trunk, ahead, 1), pelvisDeg: 0, pelvisLeanDeg: trunk.leanDeg, supports },
+      posture: postureFrom({ near: legs, hip: legs.hip, upper: upperFigure(input, trunk, ahead, 1), pelvisDeg: 0, pelvisLeanDeg: trunk.leanDeg, supports }),
       demands: [...kneeDemands(input, seatCm - (built.underShin ?? 0)), ...sides.map((side) => ({ range: 'hipFlexion' as const, side, needDeg: rangeValue(input.draw, 'hipFlexion', side), haveDeg: rangeValue(input.draw, 'hipFlexion', side) }))],
       findings: { foldDeg: Math.max(0, trunk.leanDeg), foreheadGapCm: trunk.gapCm },
     };
@@ -83,11 +84,11 @@ export const frog: Family = {
     const drop = body.kneeFrontCm - body.footTopCm;
     const ankle: Point = [knee[0] - Math.sqrt(body.shinCm ** 2 - drop ** 2), body.footTopCm];
     return {
-      posture: {
-        hip, knee, ankle, heel: [ankle[0] - 2, ankle[1] + 3], toe: [ankle[0] - 0.4 * body.footCm, 1.5], aside: { knee: aside, ankle: aside, toe: aside + 0.4 * body.footCm },
-        ...upperFigure(input, trunk, floorAhead(trunk.shoulder, body), 1), pelvisDeg: 0, pelvisLeanDeg: trunk.leanDeg,
+      posture: postureFrom({
+        near: { knee, ankle, heel: [ankle[0] - 2, ankle[1] + 3], toe: [ankle[0] - 0.4 * body.footCm, 1.5], aside: { knee: aside, ankle: aside, toe: aside + 0.4 * body.footCm } },
+        hip, upper: upperFigure(input, trunk, floorAhead(trunk.shoulder, body), 1), pelvisDeg: 0, pelvisLeanDeg: trunk.leanDeg,
         supports: [...foldSupports(trunk, built), ...(built.underKnees ? [{ slot: 'underKnees', xCm: knee[0], bottomCm: 0, topCm: Math.min(built.underKnees, knee[1] - 1) }] : [])],
-      },
+      }),
       demands: sides.map((side) => ({ range: 'hipSpread', side, needDeg: out - strapped.frogSpread.value, haveDeg: rangeValue(input.draw, 'hipSpread', side) })),
       findings: { halfAngleDeg: out },
     };

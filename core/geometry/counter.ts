@@ -6,7 +6,7 @@ import { palmGapCm } from './arms';
 import { leastOf, rangeValue, stifferSide } from './draw';
 import { keysOn, type Family, type FamilyInput } from './family';
 import { hipFlexionAt } from './longSit';
-import { along, armToward, headFrom, spineFrom, type Point } from './posture';
+import { along, armToward, headFrom, postureFrom, spineFrom, upperFrom, type Point } from './posture';
 
 /** Reverse table: shins upright, trunk level, arms straight down. */
 export const tableUp: Family = {
@@ -22,10 +22,11 @@ export const tableUp: Family = {
     const shoulder = spine.at(-1) as Point;
     const knee: Point = [body.thighCm, level];
     return {
-      posture: {
-        hip, knee, ankle: [knee[0], body.ankleHeightCm], heel: [knee[0] - 0.25 * body.footCm, 1], toe: [knee[0] + 0.7 * body.footCm, 1.2], spine, ...headFrom(shoulder, body, -100),
-        ...armToward(shoulder, [shoulder[0], built.hands ?? 0], body, 1), pelvisDeg: 0, pelvisLeanDeg: -90, supports: built.hands ? [{ slot: 'hands', xCm: shoulder[0], bottomCm: 0, topCm: built.hands }] : [],
-      },
+      posture: postureFrom({
+        near: { knee, ankle: [knee[0], body.ankleHeightCm], heel: [knee[0] - 0.25 * body.footCm, 1], toe: [knee[0] + 0.7 * body.footCm, 1.2] },
+        hip, upper: upperFrom(spine, headFrom(shoulder, body, -100), armToward(shoulder, [shoulder[0], built.hands ?? 0], body, 1)),
+        pelvisDeg: 0, pelvisLeanDeg: -90, supports: built.hands ? [{ slot: 'hands', xCm: shoulder[0], bottomCm: 0, topCm: built.hands }] : [],
+      }),
       demands: [], findings: {},
     };
   },
@@ -47,7 +48,10 @@ export const plank: Family = {
     const spine = spineFrom(hip, body.trunkCm, 90 - rise, 90 - rise);
     const shoulder = spine.at(-1) as Point;
     return {
-      posture: { hip, knee: at(body.shinCm), ankle, heel: [ankle[0] - 5, ankle[1] + 1], toe, spine, ...headFrom(shoulder, body, 92), ...armToward(shoulder, [shoulder[0], 0], body, -1), pelvisDeg: 90 - rise, pelvisLeanDeg: 90 - rise, supports: [] },
+      posture: postureFrom({
+        near: { knee: at(body.shinCm), ankle, heel: [ankle[0] - 5, ankle[1] + 1], toe }, hip, upper: upperFrom(spine, headFrom(shoulder, body, 92), armToward(shoulder, [shoulder[0], 0], body, -1)),
+        pelvisDeg: 90 - rise, pelvisLeanDeg: 90 - rise, supports: [],
+      }),
       demands: [], findings: {},
     };
   },
@@ -102,14 +106,14 @@ export const downDog: Family = {
     const spine = spineFrom(hip, body.trunkCm, toHand - inner, toHand - inner);
     const shoulder = spine.at(-1) as Point;
     return {
-      posture: {
-        hip, knee, ankle, heel: [ankle[0] - 0.2 * body.footCm, 1 + (built.heels ?? 0) * 0.9], toe: [ankle[0] + 0.6 * body.footCm, 1.2], spine, ...headFrom(shoulder, body, toHand + 4),
-        ...armToward(shoulder, [hand[0], built.hands ?? 0], body, 1), pelvisDeg: hipFlexionDeg, pelvisLeanDeg: toHand,
+      posture: postureFrom({
+        near: { knee, ankle, heel: [ankle[0] - 0.2 * body.footCm, 1 + (built.heels ?? 0) * 0.9], toe: [ankle[0] + 0.6 * body.footCm, 1.2] },
+        hip, upper: upperFrom(spine, headFrom(shoulder, body, toHand + 4), armToward(shoulder, [hand[0], built.hands ?? 0], body, 1)), pelvisDeg: hipFlexionDeg, pelvisLeanDeg: toHand,
         supports: [
           ...(built.heels ? [{ slot: 'heels', xCm: ankle[0] - 0.15 * body.footCm, bottomCm: 0, topCm: Math.min(built.heels, 10) }] : []),
           ...(built.hands ? [{ slot: 'hands', xCm: hand[0], bottomCm: 0, topCm: built.hands }] : []),
         ],
-      },
+      }),
       demands: sides.map((side) => ({ range: 'hamstring', side, needDeg: hipFlexionDeg - KNEE_DEG, haveDeg: rangeValue(input.draw, 'hamstring', side) })),
       findings: { hipFoldDeg: hipFlexionDeg },
     };

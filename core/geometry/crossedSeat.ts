@@ -6,7 +6,7 @@ import { crossedLeg, hipForRiseCm, rotationFrom, thighRiseDeg, type Crossing } f
 import { rangeValue, stifferSide } from './draw';
 import { keysOn, slotKey, workingLegs, type Built, type Demand, type Family, type FamilyInput, type SlotNeed } from './family';
 import { AT_REST, floorAhead, foldedTrunk, foldSupports, foldWhy, foreheadNeed, restingOn, upperFigure } from './foldedTrunk';
-import { armToward, headFrom, legOf, spineFrom, type Point, type Posture, type SupportPlace } from './posture';
+import { armToward, headFrom, legOf, postureFrom, spineFrom, upperFrom, type Point, type Posture, type SupportPlace } from './posture';
 
 /** What tells one cross-legged seat from another. */
 export interface CrossedForm {
@@ -51,7 +51,7 @@ function kneeGap(input: FamilyInput, side: Side, seatCm: number, form: CrossedFo
 }
 
 function gapNeeds(input: FamilyInput, seatCm: number, form: CrossedForm): SlotNeed[] {
-  return sides.map((side) => ({ slot: form.stacked ? 'underKnees' : 'underThigh', side, rawCm: kneeGap(input, side, seatCm, form), ...(form.stacked ? { over: 'lower ankle' } : {}) }));
+  return sides.map((side) => ({ slot: form.stacked ? 'underKnees' : 'underThigh', side, rawCm: kneeGap(input, side, seatCm, form), over: form.stacked ? 'lower ankle' : undefined }));
 }
 
 /** The pelvis past upright that the hips leave in a fold, with the thigh where the seat puts it. */
@@ -116,15 +116,15 @@ function crossedPosture(input: FamilyInput, built: Built, hip: Point, legs: Reco
     return height > 0 ? [{ slot: slotKey({ slot: gapSlot, side }), xCm: legs[side].knee[0] - 4, bottomCm: bottom, topCm: bottom + height }] : [];
   });
   const seat: SupportPlace = { slot: 'seat', xCm: hip[0] - 5, bottomCm: 0, topCm: seatCm };
-  const joints = { hip, ...legOf(near), far: legOf(far) };
   if (leanDeg !== null) {
     const trunk = restingOn(input, hip, leanDeg, shinsUnder(input, seatCm, form), built, AT_REST);
-    return { ...joints, ...upperFigure(input, trunk, floorAhead(trunk.shoulder, body), 1), pelvisDeg: leanDeg, pelvisLeanDeg: leanDeg, supports: [seat, ...knees, ...foldSupports(trunk, built)] };
+    return postureFrom({ near, far: legOf(far), hip, upper: upperFigure(input, trunk, floorAhead(trunk.shoulder, body), 1), pelvisDeg: leanDeg, pelvisLeanDeg: leanDeg, supports: [seat, ...knees, ...foldSupports(trunk, built)] });
   }
   const spine = spineFrom(hip, body.trunkCm, -rollBack, rollBack * 0.9);
   const shoulder = spine.at(-1) as Point;
   const palm: Point = [near.knee[0] - 3, near.knee[1] + body.thighRadiusAtKneeCm + 1];
-  return { ...joints, spine, ...headFrom(shoulder, body, rollBack * 0.3 + 2), ...armToward(shoulder, palm, body, -1), pelvisDeg: input.settings.pelvisTargetDeg - rollBack, pelvisLeanDeg: -rollBack, supports: [seat, ...knees] };
+  const upper = upperFrom(spine, headFrom(shoulder, body, rollBack * 0.3 + 2), armToward(shoulder, palm, body, -1));
+  return postureFrom({ near, far: legOf(far), hip, upper, pelvisDeg: input.settings.pelvisTargetDeg - rollBack, pelvisLeanDeg: -rollBack, supports: [seat, ...knees] });
 }
 
 /** Rotation asked by knees level with the hips, and the bend of the hip, beside what each side has. */

@@ -43,7 +43,7 @@ export interface SlotNeed extends SlotRef {
   readonly side: ReadingSide;
   readonly rawCm: number;
   /** What the height stands on, where it is not the floor. */
-  readonly over?: string;
+  readonly over?: string | undefined;
   /** A length rather than a height (a strap). */
   readonly isLength?: boolean;
   /** Chosen, not reckoned: it has no doubt and learns nothing. */

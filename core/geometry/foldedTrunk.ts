@@ -1,7 +1,7 @@
 import { armCm, type Body } from '../body/body';
 import { child } from '../parameters';
 import type { Built, FamilyInput, SlotNeed } from './family';
-import { along, armToward, headFrom, spineAt, spineFrom, type Point, type Posture, type SupportPlace } from './posture';
+import { along, armToward, headFrom, spineAt, spineFrom, upperFrom, type Point, type Posture, type SupportPlace } from './posture';
 import { comesDownAt } from './root';
 
 /** What the forehead comes down over, at a place in front of the hips. */
@@ -77,12 +77,12 @@ export function floorAhead(shoulder: Point, body: Body): Point {
 }
 const HAND_CM = 2;
 
-export const foreheadNeed = ({ gapCm, over: { under } }: FoldedTrunk): SlotNeed => ({ slot: 'forehead', side: 'both', rawCm: gapCm, ...(under === 'floor' ? {} : { over: under }) });
+export const foreheadNeed = ({ gapCm, over: { under } }: FoldedTrunk): SlotNeed => ({ slot: 'forehead', side: 'both', rawCm: gapCm, over: under === 'floor' ? undefined : under });
 export const chestNeed = ({ chestCm }: FoldedTrunk): SlotNeed => ({ slot: 'chest', side: 'both', rawCm: chestCm });
 
 /** Spine, head and near arm of a folded figure, the hand going to a place. */
 export function upperFigure({ body }: FamilyInput, trunk: FoldedTrunk, hand: Point, elbowSide: 1 | -1): Pick<Posture, 'spine' | 'head' | 'crownDeg' | 'elbow' | 'hand'> {
-  return { spine: foldedSpine(trunk, body), ...headFrom(trunk.shoulder, body, trunk.endLeanDeg + 6), ...armToward(trunk.shoulder, hand, body, elbowSide) };
+  return upperFrom(foldedSpine(trunk, body), headFrom(trunk.shoulder, body, trunk.endLeanDeg + 6), armToward(trunk.shoulder, hand, body, elbowSide));
 }
 
 /** The sentences for forehead and chest, shared by every fold. */

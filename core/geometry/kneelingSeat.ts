@@ -4,7 +4,7 @@ import { kneeling } from '../parameters';
 import type { ReadingSide, Side } from '../ranges/ranges';
 import { rangeValue, stifferSide, valueOf, type InputKey } from './draw';
 import { keysOn, otherSide, workingLegs, type Built, type Demand, type Family, type FamilyInput, type SlotNeed } from './family';
-import { armToward, headFrom, spineFrom, type Point, type Posture, type SupportPlace } from './posture';
+import { armToward, headFrom, postureFrom, spineFrom, upperFrom, type Point, type Posture, type SupportPlace } from './posture';
 
 /**
  * Knee bend asked of a student who kneels on a seat of this height.
@@ -118,10 +118,10 @@ function kneelingOn(id: string, onHeels: boolean): Family {
       const shoulder = spine.at(-1) as Point;
       const resting: Point = [legs.hip[0] + 0.62 * (legs.knee[0] - legs.hip[0]), legs.hip[1] + 0.62 * (legs.knee[1] - legs.hip[1]) + body.thighRadiusAtKneeCm + 2];
       return {
-        posture: {
-          ...legs, spine, ...headFrom(shoulder, body, 2), ...armToward(shoulder, resting, body, -1), pelvisDeg: 0, pelvisLeanDeg: 0,
+        posture: postureFrom({
+          near: legs, hip: legs.hip, upper: upperFrom(spine, headFrom(shoulder, body, 2), armToward(shoulder, resting, body, -1)), pelvisDeg: 0, pelvisLeanDeg: 0,
           supports: [{ slot: 'seat', xCm: legs.hip[0] - 2, bottomCm: heels(body), topCm: seatCm }, ...kneelingPadPlaces(legs, built, body)],
-        },
+        }),
         demands: kneeDemands(input, seatCm - padCm),
         findings: { thighSlopeDeg: thighSlopeDeg(seatCm - padCm, body) },
       };

@@ -5,7 +5,7 @@ import { ladderStart, strapped } from '../parameters';
 import { palmGapCm } from './arms';
 import { rangeValue } from './draw';
 import { keysOn, otherSide, worked, type Family, type FamilyInput, type SlotNeed } from './family';
-import { along, armToward, headFrom, spineFrom, type Leg, type Point } from './posture';
+import { along, armToward, headFrom, legFrom, postureFrom, spineFrom, upperFrom, type Leg, type Point } from './posture';
 
 interface Stepped {
   readonly hip: Point;
@@ -34,8 +34,8 @@ function stepped(input: FamilyInput, padCm: number): Stepped {
   const frontAnkle: Point = [frontKnee[0], frontKnee[1] - body.shinCm];
   return {
     hip, frontRiseDeg, stepCm: frontAnkle[0] - backKnee[0],
-    front: { knee: frontKnee, ankle: frontAnkle, ...footOn(frontAnkle, body) },
-    back: { knee: backKnee, ankle: backAnkle, ...toesDown(backAnkle, body) },
+    front: legFrom(frontKnee, frontAnkle, footOn(frontAnkle, body)),
+    back: legFrom(backKnee, backAnkle, toesDown(backAnkle, body)),
   };
 }
 
@@ -66,13 +66,13 @@ function lungeFamily(id: string, outsideDeg: number): Family {
       const hand: Point = [shoulder[0] + 2, Math.max(built.hands ?? 0, shoulder[1] - armCm(body))];
       const [side, back] = [worked(input.side), otherSide(worked(input.side))];
       return {
-        posture: {
-          ...step.front, far: step.back, hip: step.hip, spine, ...headFrom(shoulder, body, lean * 0.8), ...armToward(shoulder, hand, body, 1), pelvisDeg: lean, pelvisLeanDeg: lean,
+        posture: postureFrom({
+          near: step.front, far: step.back, hip: step.hip, upper: upperFrom(spine, headFrom(shoulder, body, lean * 0.8), armToward(shoulder, hand, body, 1)), pelvisDeg: lean, pelvisLeanDeg: lean,
           supports: [
             ...(built.underKnees ? [{ slot: 'underKnees', xCm: step.back.knee[0], bottomCm: 0, topCm: built.underKnees }] : []),
             ...(built.hands ? [{ slot: 'hands', xCm: hand[0], bottomCm: 0, topCm: built.hands }] : []),
           ],
-        },
+        }),
         demands: [
           { range: 'hipExtension', side: back, needDeg: input.settings.share * rangeValue(input.draw, 'hipExtension', back), haveDeg: rangeValue(input.draw, 'hipExtension', back) },
           { range: 'hipFlexion', side, needDeg: 90 + step.frontRiseDeg + lean - outsideDeg, haveDeg: rangeValue(input.draw, 'hipFlexion', side) },
@@ -110,13 +110,13 @@ export const horse: Family = {
     const hand: Point = [kneeling.front.knee[0] - 4, Math.max(built.hands ?? 0, 0)];
     const side = worked(input.side);
     return {
-      posture: {
-        ...kneeling.front, far: kneeling.down, hip: kneeling.hip, spine, ...headFrom(shoulder, body, 4), ...armToward(shoulder, hand, body, 1), pelvisDeg: 6, pelvisLeanDeg: 6,
+      posture: postureFrom({
+        near: kneeling.front, far: kneeling.down, hip: kneeling.hip, upper: upperFrom(spine, headFrom(shoulder, body, 4), armToward(shoulder, hand, body, 1)), pelvisDeg: 6, pelvisLeanDeg: 6,
         supports: [
           ...(pad > 0 ? [{ slot: 'underKnees', xCm: kneeling.down.knee[0], bottomCm: 0, topCm: pad }] : []),
           ...(built.hands ? [{ slot: 'hands', xCm: hand[0], bottomCm: 0, topCm: built.hands }] : []),
         ],
-      },
+      }),
       demands: [{ range: 'hipRotation', side, needDeg: LOTUS_ROTATION_DEG, haveDeg: rangeValue(input.draw, 'hipRotation', side) }],
       findings: {},
     };
@@ -138,7 +138,7 @@ function horseLegs(input: FamilyInput, padCm: number): { hip: Point; down: Leg; 
   const rise = asinDeg((body.ankleHeightCm + body.shinCm - hip[1]) / body.thighCm);
   const knee: Point = [body.thighCm * cosDeg(rise), hip[1] + body.thighCm * sinDeg(rise)];
   const standing: Point = [knee[0], knee[1] - body.shinCm];
-  return { hip, down: { knee: down, ankle, ...toesDown(ankle, body) }, front: { knee, ankle: standing, ...footOn(standing, body) } };
+  return { hip, down: legFrom(down, ankle, toesDown(ankle, body)), front: legFrom(knee, standing, footOn(standing, body)) };
 }
 
 const HORSE_LEAN_DEG = 35;

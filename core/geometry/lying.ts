@@ -5,7 +5,7 @@ import { reclined } from '../parameters';
 import { sides } from '../ranges/ranges';
 import { leastOf, rangeValue, valueOf } from './draw';
 import { keysOn, otherSide, worked, type Built, type Family, type FamilyInput, type SlotNeed } from './family';
-import { between, type Leg, type Point } from './posture';
+import { between, postureFrom, type Leg, type Point } from './posture';
 import { liftedLeg, lyingFigure, lyingHip, lyingNeck, lyingNeckWhy, lyingShoulder } from './reclinedOpen';
 
 const byTrying = (need: SlotNeed, what: string) => `Found by trying: begin with ${need.rawCm.toFixed(0)} cm under ${what} and go on rung by rung.`;
@@ -40,10 +40,10 @@ function lyingFamily(id: string, roll: boolean): Family {
       const upper = lyingFigure(body, built);
       const leg = roll ? overRoll(input, built.underKnees ?? 0) : standingFeet(input);
       return {
-        posture: {
-          ...leg, hip: lyingHip(body), ...upper, pelvisDeg: 0,
+        posture: postureFrom({
+          near: leg, hip: lyingHip(body), upper, pelvisDeg: 0, pelvisLeanDeg: upper.pelvisLeanDeg,
           supports: [...upper.supports.filter(({ slot }) => slot === 'neck'), ...(built.underKnees ? [{ slot: 'underKnees', xCm: leg.knee[0] - 2, bottomCm: 0, topCm: built.underKnees }] : [])],
-        },
+        }),
         demands: roll ? sides.map((side) => ({ range: 'hipExtension', side, needDeg: 0, haveDeg: rangeValue(input.draw, 'hipExtension', side) })) : [], findings: {},
       };
     },
@@ -72,10 +72,10 @@ export const figureFour: Family = {
     const lying: Point = [knee[0] - 0.18 * body.shinCm, knee[1] - 0.04 * body.shinCm];
     const reach = Math.sqrt(body.shinCm ** 2 - between(knee, lying) ** 2);
     return {
-      posture: {
-        knee, ankle: lying, heel: [lying[0] - 2, lying[1] - 2], toe: [lying[0] + 4, lying[1] + 10], aside: { knee: out, ankle: out - reach, toe: out - reach },
-        far: standing, hip, ...upper, pelvisDeg: 0, supports: upper.supports.filter(({ slot }) => slot === 'neck'),
-      },
+      posture: postureFrom({
+        near: { knee, ankle: lying, heel: [lying[0] - 2, lying[1] - 2], toe: [lying[0] + 4, lying[1] + 10], aside: { knee: out, ankle: out - reach, toe: out - reach } },
+        far: standing, hip, upper, pelvisDeg: 0, pelvisLeanDeg: upper.pelvisLeanDeg, supports: upper.supports.filter(({ slot }) => slot === 'neck'),
+      }),
       demands: [{ range: 'hipRotation', side, needDeg: 45, haveDeg: rangeValue(input.draw, 'hipRotation', side) }],
       findings: {},
     };
@@ -100,15 +100,16 @@ function turned(id: string, slots: readonly ('underKnees' | 'feet' | 'shoulder')
       const upper = lyingFigure(body, built);
       // Seen from the side, the knees of a twist lie across: their thighs come forward and over.
       const near = turnedLeg(hip, body);
+      const far = strap ? behindLeg(input, hip) : near;
       return {
-        posture: {
-          ...near, far: strap ? behindLeg(input, hip) : near, hip, ...upper, pelvisDeg: 0, ...(strap ? { strapTo: behindLeg(input, hip).toe } : {}),
+        posture: postureFrom({
+          near, far, hip, upper, pelvisDeg: 0, pelvisLeanDeg: upper.pelvisLeanDeg, strapTo: strap ? far.toe : undefined,
           supports: [
             ...(built.underKnees ? [{ slot: 'underKnees', xCm: near.knee[0], bottomCm: 0, topCm: built.underKnees }] : []),
             ...(built.feet ? [{ slot: 'feet', xCm: near.toe[0], bottomCm: 0, topCm: built.feet }] : []),
             ...(built.shoulder ? [{ slot: 'shoulder', xCm: (upper.spine.at(-1) as Point)[0], bottomCm: 0, topCm: built.shoulder }] : []),
           ],
-        },
+        }),
         demands: strap ? [{ range: 'kneeFlexion.prone', side: otherSide(worked(input.side)), needDeg: input.settings.share * rangeValue(input.draw, 'kneeFlexion.prone', otherSide(worked(input.side))), haveDeg: rangeValue(input.draw, 'kneeFlexion.prone', otherSide(worked(input.side))) }] : [],
         findings: {},
       };

@@ -6,7 +6,7 @@ import { thighGapCm, usableRotation } from './crossedSeat';
 import { rangeValue, valueOf } from './draw';
 import { keysOn, otherSide, worked, type Family, type FamilyInput, type SlotNeed } from './family';
 import { hamstringDemands, hipFlexionAt, kneeGapCm, longFoot, longLegs, longSit, longSitSupports, mendsRollBack, palmWhy, rollBackDeg, sittingShoulder, sittingSpine } from './longSit';
-import { armToward, headFrom, legOf, type Leg, type Point } from './posture';
+import { armToward, headFrom, legFrom, postureFrom, upperFrom, type Leg, type Point } from './posture';
 import { foldOrSitWhy, seatedFold } from './seatedFold';
 
 
@@ -35,10 +35,10 @@ export const oneLegFold: Family = {
     const side = worked(input.side);
     return {
       // The bent leg is the near one; the long leg lies beyond it.
-      posture: {
-        ...posture, ...legOf(open), far: { knee, ankle, heel, toe },
+      posture: postureFrom({
+        near: open, far: { knee, ankle, heel, toe }, hip: posture.hip, upper: posture, pelvisDeg: posture.pelvisDeg, pelvisLeanDeg: posture.pelvisLeanDeg,
         supports: [...posture.supports, ...(built.underThigh ? [{ slot: 'underThigh', xCm: open.knee[0] - 4, bottomCm: 0, topCm: built.underThigh }] : [])],
-      },
+      }),
       demands: [...demands, { range: 'hipRotation', side, needDeg: rangeValue(input.draw, 'hipRotation', side) + Math.max(0, open.thighRiseDeg), haveDeg: rangeValue(input.draw, 'hipRotation', side) }],
       findings: { ...findings, kneeRiseDeg: open.thighRiseDeg },
     };
@@ -107,11 +107,11 @@ export const seatedTwist: Family = {
     const palm: Point = [legs.hip[0] - 24, handsCm];
     const side = worked(input.side);
     return {
-      posture: {
-        ...legOf(up), far: { knee: legs.knee, ankle: legs.ankle, ...longFoot(legs, body) }, hip: legs.hip, spine, ...headFrom(shoulder, body, 2), ...armToward(shoulder, palm, body, -1),
+      posture: postureFrom({
+        near: up, far: legFrom(legs.knee, legs.ankle, longFoot(legs, body)), hip: legs.hip, upper: upperFrom(spine, headFrom(shoulder, body, 2), armToward(shoulder, palm, body, -1)),
         pelvisDeg: input.settings.pelvisTargetDeg - rollBack, pelvisLeanDeg: -rollBack,
         supports: [...longSitSupports(legs, seatCm, 0, body).slice(0, 1), ...(handsCm > 0 ? [{ slot: 'hands', xCm: palm[0], bottomCm: 0, topCm: handsCm }] : [])],
-      },
+      }),
       demands: [...hamstringDemands(input, legs), { range: 'hipFlexion', side, needDeg: 90 + up.riseDeg + input.settings.pelvisTargetDeg, haveDeg: valueOf(input.draw, `hipFlexion:${side}`) }],
       findings: { rollBackDeg: rollBack, thighRiseDeg: up.riseDeg },
     };

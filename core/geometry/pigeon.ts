@@ -7,7 +7,7 @@ import { usableRotation } from './crossedSeat';
 import { rangeValue, valueOf } from './draw';
 import { keysOn, otherSide, worked, type Built, type Demand, type Family, type FamilyInput, type SlotNeed } from './family';
 import { AT_REST, chestNeed, floorAhead, foldedSpine, foldedTrunk, foldSupports, foldWhy, foreheadNeed, onFloor, restingOn, type FoldedTrunk } from './foldedTrunk';
-import { along, armToward, between, headFrom, legOf, spineFrom, type Leg, type Point } from './posture';
+import { along, armToward, between, headFrom, legOf, postureFrom, spineFrom, upperFrom, type Leg, type Point } from './posture';
 
 export const crossingAt = (kneeDeg: number, { body }: FamilyInput): Crossing => ({ kneeDeg, footCm: crossLegged.footHeight.value * body.statureCm, pastMidlineCm: 0 });
 
@@ -121,10 +121,10 @@ export const pigeonPose: Family = {
     const shoulder = spine.at(-1) as Point;
     const hand: Point = rests ? floorAhead(shoulder, body) : [shoulder[0] + 3, Math.max(built.hands ?? 0, shoulder[1] - armCm(body))];
     return {
-      posture: {
-        ...legOf(front), far: legOf(back), hip, spine, ...headFrom(shoulder, body, rests ? trunk.endLeanDeg + 6 : lean * 0.4), ...armToward(shoulder, hand, body, 1), pelvisDeg: lean, pelvisLeanDeg: rests ? trunk.leanDeg : lean,
+      posture: postureFrom({
+        near: front, far: legOf(back), hip, upper: upperFrom(spine, headFrom(shoulder, body, rests ? trunk.endLeanDeg + 6 : lean * 0.4), armToward(shoulder, hand, body, 1)), pelvisDeg: lean, pelvisLeanDeg: rests ? trunk.leanDeg : lean,
         supports: [...supportsOf(rests ? { ...built, hands: 0 } : built, hip, hand), ...(rests ? foldSupports(trunk, built) : [])],
-      },
+      }),
       demands: demandsOf(input, hip),
       findings: { trunkLeanDeg: rests ? trunk.leanDeg : lean, foldDeg: Math.max(0, trunk.leanDeg) },
     };
@@ -173,10 +173,10 @@ export const kingPigeon: Family = {
     const back = raisedBackLeg(input, hip);
     const hand = handBehind(input, shoulder, lean);
     return {
-      posture: {
-        ...legOf(crossedLeg(hip[1], 90, crossing(input), body)), far: back, hip, spine, ...headFrom(shoulder, body, lean - 6), ...armToward(shoulder, hand, body, -1), pelvisDeg: lean, pelvisLeanDeg: lean,
+      posture: postureFrom({
+        near: crossedLeg(hip[1], 90, crossing(input), body), far: back, hip, upper: upperFrom(spine, headFrom(shoulder, body, lean - 6), armToward(shoulder, hand, body, -1)), pelvisDeg: lean, pelvisLeanDeg: lean,
         supports: supportsOf({ ...built, hands: 0 }, hip, hand), strapTo: back.toe,
-      },
+      }),
       demands: demandsOf(input, hip),
       findings: { trunkLeanDeg: lean, strapCm: strapBehindCm(input, hip) },
     };

@@ -32,17 +32,20 @@ export interface Leg {
   readonly heel: Point;
   readonly toe: Point;
   /** Left out where the leg stays in the plane of its hip. */
-  readonly aside?: Aside;
+  readonly aside?: Aside | undefined;
 }
 
 /** The joints alone of a solved leg. */
-export const legOf = ({ knee, ankle, heel, toe, aside }: Leg): Leg => ({ knee, ankle, heel, toe, ...(aside ? { aside } : {}) });
+export const legOf = ({ knee, ankle, heel, toe, aside }: Leg): Leg => ({ knee, ankle, heel, toe, aside });
+
+/** A leg in the plane of its hip, from its joints and its foot. */
+export const legFrom = (knee: Point, ankle: Point, { heel, toe }: Pick<Leg, 'heel' | 'toe'>): Leg => ({ knee, ankle, heel, toe });
 
 /** Solved joints of a figure seen from the side: what is drawn is what was reckoned. */
 export interface Posture extends Leg {
   readonly hip: Point;
   /** The other leg, where it does something else than the near one. */
-  readonly far?: Leg;
+  readonly far?: Leg | undefined;
   /** From the hip centre to the shoulder centre; its length is the trunk's. */
   readonly spine: readonly Point[];
   /** Middle of the skull. */
@@ -58,8 +61,24 @@ export interface Posture extends Leg {
   readonly pelvisLeanDeg: number;
   readonly supports: readonly SupportPlace[];
   /** Where a strap goes from the hand, when not to the near foot. */
-  readonly strapTo?: Point;
+  readonly strapTo?: Point | undefined;
 }
+
+/** Trunk, head and near arm. */
+export type Upper = Pick<Posture, 'spine' | 'head' | 'crownDeg' | 'elbow' | 'hand'>;
+export const upperFrom = (spine: readonly Point[], { head, crownDeg }: Pick<Posture, 'head' | 'crownDeg'>, { elbow, hand }: Pick<Posture, 'elbow' | 'hand'>): Upper => ({ spine, head, crownDeg, elbow, hand });
+
+/** What a posture is put together from. */
+interface PostureParts extends Pick<Posture, 'hip' | 'far' | 'pelvisDeg' | 'pelvisLeanDeg' | 'supports' | 'strapTo'> {
+  readonly near: Leg;
+  readonly upper: Upper;
+}
+
+/** A posture from its parts, field by field: spreading objects into one another costs a hundred times as much as naming what they hold. */
+export const postureFrom = ({ near, far, hip, upper, pelvisDeg, pelvisLeanDeg, supports, strapTo }: PostureParts): Posture => ({
+  hip, knee: near.knee, ankle: near.ankle, heel: near.heel, toe: near.toe, aside: near.aside, far,
+  spine: upper.spine, head: upper.head, crownDeg: upper.crownDeg, elbow: upper.elbow, hand: upper.hand, pelvisDeg, pelvisLeanDeg, supports, strapTo,
+});
 
 export const along = ([x, y]: Point, leanDeg: number, cm: number): Point => [x + cm * sinDeg(leanDeg), y + cm * cosDeg(leanDeg)];
 export const between = (a: Point, b: Point): number => Math.hypot(b[0] - a[0], b[1] - a[1]);

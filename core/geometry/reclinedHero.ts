@@ -6,7 +6,7 @@ import { rangeValue, stifferSide, valueOf } from './draw';
 import { keysOn, workingLegs, type Built, type Family, type FamilyInput, type Figure, type SlotNeed } from './family';
 import { kneeBendOnSeat, kneeDemands, kneelingKeys, kneelingLegs, kneelingNeeds, kneelingPadPlaces, kneelingSeatNeedCm, kneelingWhy } from './kneelingSeat';
 import { kneeGapCm, longFoot, longLegs } from './longSit';
-import { armToward, headFrom, spineFrom, type Point } from './posture';
+import { armToward, headFrom, legFrom, postureFrom, spineFrom, type Point } from './posture';
 
 /**
  * Least incline of the trunk, in degrees over the floor, at which the front thigh is long enough.
@@ -56,8 +56,9 @@ export function reclinedFigure(hip: Point, incline: number, seatCm: number, buil
   };
   const [low, high, head] = [skin(0.12), skin(parameter.bladesAt.value + 0.1), skin(parameter.headAt.value)];
   const beside: Point = [shoulder[0] + 0.55 * body.trunkCm * cosDeg(incline), Math.max(4, shoulder[1] - 0.75 * body.trunkCm)];
+  const [skull, arm] = [headFrom(shoulder, body, lean + 8), armToward(shoulder, beside, body, 1)];
   return {
-    spine, ...headFrom(shoulder, body, lean + 8), ...armToward(shoulder, beside, body, 1), pelvisLeanDeg: lean,
+    spine, head: skull.head, crownDeg: skull.crownDeg, elbow: arm.elbow, hand: arm.hand, pelvisLeanDeg: lean,
     supports: [
       { slot: 'back', xCm: low[0], bottomCm: 0, topCm: Math.max(seatCm, low[1]), toXCm: high[0], toTopCm: Math.max(0, high[1]) },
       { slot: 'neck', xCm: head[0], bottomCm: Math.max(0, head[1]), topCm: Math.max(0, head[1]) + (built.neck ?? 0), leanDeg: incline },
@@ -83,10 +84,10 @@ function heroFigure(input: FamilyInput, built: Built): Figure {
   const folded = workingLegs(input.side);
   const allowed = (side: Side) => rangeValue(draw, 'kneeFlexion.prone', side) + valueOf(draw, 'reclinedHero.frontThighCoupling') * hipFlexion;
   return {
-    posture: {
-      ...legs, ...upper, pelvisDeg: 0,
+    posture: postureFrom({
+      near: legs, hip: legs.hip, upper, pelvisDeg: 0, pelvisLeanDeg: upper.pelvisLeanDeg,
       supports: [{ slot: 'seat', xCm: legs.hip[0] - 2, bottomCm: 0, topCm: seatCm }, ...upper.supports, ...kneelingPadPlaces(legs, built, body).filter(({ slot }) => slot !== 'behindKnee')],
-    },
+    }),
     demands: [
       ...kneeDemands(input, seatCm - padCm),
       ...folded.map((side) => ({ range: 'kneeFlexion.prone' as const, side, needDeg: kneeBend, haveDeg: allowed(side) })),
@@ -148,14 +149,14 @@ export const reclinedHeroOne: Family = {
     const long = longLegs(built.seat ?? 0, built.underKnees ?? 0, body);
     const list = asinDeg(Math.max(0, hipGapCm(input, built.seat ?? 0) - (built.hipLevel ?? 0)) / 2 / body.hipSpacingCm);
     return {
-      posture: {
-        ...posture, far: { knee: long.knee, ankle: long.ankle, ...longFoot(long, body) },
+      posture: postureFrom({
+        near: posture, far: legFrom(long.knee, long.ankle, longFoot(long, body)), hip: posture.hip, upper: posture, pelvisDeg: posture.pelvisDeg, pelvisLeanDeg: posture.pelvisLeanDeg,
         supports: [
           ...posture.supports,
           ...(built.underKnees ? [{ slot: 'underKnees', xCm: long.knee[0] + 8, bottomCm: 0, topCm: built.underKnees }] : []),
           ...(built.hipLevel ? [{ slot: 'hipLevel', xCm: posture.hip[0] + 4, bottomCm: built.seat ?? 0, topCm: (built.seat ?? 0) + built.hipLevel }] : []),
         ],
-      },
+      }),
       demands, findings: { ...findings, listDeg: list },
     };
   },

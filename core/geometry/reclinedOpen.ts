@@ -7,7 +7,7 @@ import { thighGapCm, usableRotation } from './crossedSeat';
 import { rangeValue } from './draw';
 import { keysOn, slotKey, type Built, type Family, type FamilyInput, type SlotNeed } from './family';
 import { inclineOn, neckWhy, rampNeeds, rampPlace, reclinedFigure } from './reclinedHero';
-import { along, between, legOf, type Point } from './posture';
+import { along, between, legOf, postureFrom, type Point } from './posture';
 
 const openLeg = (input: FamilyInput, side: Side) => crossedLeg(input.body.seatToHipCm, usableRotation(input, side), solesTogether(input.body), input.body);
 
@@ -57,7 +57,7 @@ export const reclinedOpen: Family = {
       return height > 0 ? [{ slot: key, xCm: share * legs[side].knee[0] - 2, bottomCm: 0, topCm: height }] : [];
     }));
     return {
-      posture: { ...legOf(near), hip, far: legOf(far), ...upper, pelvisDeg: 0, supports: [...upper.supports, ...held] },
+      posture: postureFrom({ near, far: legOf(far), hip, upper, pelvisDeg: 0, pelvisLeanDeg: upper.pelvisLeanDeg, supports: [...upper.supports, ...held] }),
       demands: sides.map((side) => ({ range: 'hipRotation', side, needDeg: rangeValue(input.draw, 'hipRotation', side) + Math.max(0, legs[side].thighRiseDeg), haveDeg: rangeValue(input.draw, 'hipRotation', side) })),
       findings: { inclineDeg: incline, kneeRiseLeftDeg: near.thighRiseDeg, kneeRiseRightDeg: far.thighRiseDeg },
     };

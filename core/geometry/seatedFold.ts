@@ -8,7 +8,7 @@ import {
   hamstringDemands, hamstringLegs, hipFlexionAt, longFoot, longLegs, longSit, longSitNeeds, longSitSupports, longSitWhy, mendsRollBack, rollBackDeg, rollUnderKneesCm, spreadDemands, straddleHalfAngleDeg, turnedOut,
   type LongLegs,
 } from './longSit';
-import { between, type Point } from './posture';
+import { between, legFrom, postureFrom, type Point } from './posture';
 
 /** Lean of the pelvis past upright, minus when it rolls back, from what the hamstrings leave. */
 export function pelvisLeanDeg(legs: LongLegs, input: FamilyInput): number {
@@ -84,11 +84,11 @@ function foldOverLongLegs(id: string, form: FoldForm): Family {
       const halfAngle = form.spread ? straddleHalfAngleDeg(input) : 0;
       const hands: Point = form.spread ? floorAhead(trunk.shoulder, body) : foot.toe;
       return {
-        posture: {
-          ...turnedOut({ knee: legs.knee, ankle: legs.ankle, ...foot }, legs.hip, halfAngle), hip: legs.hip, ...upperFigure(input, trunk, hands, 1),
+        posture: postureFrom({
+          near: turnedOut(legFrom(legs.knee, legs.ankle, foot), legs.hip, halfAngle), hip: legs.hip, upper: upperFigure(input, trunk, hands, 1),
           pelvisDeg: trunk.leanDeg >= 0 ? trunk.leanDeg : input.settings.pelvisTargetDeg - rollBack, pelvisLeanDeg: trunk.leanDeg,
           supports: [...longSitSupports(legs, seatCm, rollCm, body, halfAngle), ...foldSupports(trunk, built)],
-        },
+        }),
         demands: [...hamstringDemands(input, legs), ...(form.spread ? spreadDemands(input, halfAngle) : [])],
         findings: { rollBackDeg: rollBack, foldDeg: Math.max(0, trunk.leanDeg), foreheadGapCm: trunk.gapCm, ...(form.spread ? { halfAngleDeg: halfAngle } : { strapCm }) },
       };

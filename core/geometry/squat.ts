@@ -4,7 +4,7 @@ import { mass, squat as parameter, standingFold } from '../parameters';
 import { palmGapCm } from './arms';
 import { leastOf, rangeValue, stifferSide } from './draw';
 import { keysOn, workingLegs, type Built, type Family, type FamilyInput, type SlotNeed } from './family';
-import { along, armToward, headFrom, spineFrom, type Leg, type Point } from './posture';
+import { along, armToward, headFrom, postureFrom, spineFrom, upperFrom, type Leg, type Point } from './posture';
 import { comesDownAt } from './root';
 
 interface Squatting {
@@ -115,15 +115,15 @@ function squatFamily(id: string, form: SquatForm): Family {
       const missing = asinDeg(Math.max(0, heelLiftCm(input) - heelCm) / lever(body));
       const hand: Point = form.hands ? [knee[0] + 6, built.hands ?? 0] : [shoulder[0] + 26, shoulder[1] - 14];
       return {
-        posture: {
-          hip, knee, ankle, heel: [0.4, heelCm + 1], toe: [body.footCm, 1.2], ...(far ? { far } : {}), spine, ...headFrom(shoulder, body, trunkLeanDeg * 0.4), ...armToward(shoulder, hand, body, -1),
+        posture: postureFrom({
+          near: { knee, ankle, heel: [0.4, heelCm + 1], toe: [body.footCm, 1.2] }, far, hip, upper: upperFrom(spine, headFrom(shoulder, body, trunkLeanDeg * 0.4), armToward(shoulder, hand, body, -1)),
           pelvisDeg: 0, pelvisLeanDeg: trunkLeanDeg - 8,
           supports: [
             ...(heelCm > 0 ? [{ slot: 'heels', xCm: 3, bottomCm: 0, topCm: heelCm }] : []),
             ...(built.seat ? [{ slot: 'seat', xCm: hip[0] - 4, bottomCm: 0, topCm: Math.min(built.seat, hip[1] - body.seatToHipCm + 1) }] : []),
             ...(form.hands && built.hands ? [{ slot: 'hands', xCm: hand[0], bottomCm: 0, topCm: built.hands }] : []),
           ],
-        },
+        }),
         demands: workingLegs(input.side).map((side) => ({ range: 'ankleBend', side, needDeg: rangeValue(input.draw, 'ankleBend', side) + missing, haveDeg: rangeValue(input.draw, 'ankleBend', side) })),
         findings: { aheadOfHeelsCm: solved.aheadCm, trunkLeanDeg },
       };

@@ -5,7 +5,7 @@ import { cosDeg, sinDeg } from '../angles';
 import { leastOf, rangeValue, stifferSide, valueOf } from './draw';
 import { keysOn, type Family, type FamilyInput } from './family';
 import { hipFlexionAt } from './longSit';
-import { along, armToward, between, type Aside, type Point } from './posture';
+import { along, armToward, between, headFrom, postureFrom, upperFrom, type Aside, type Point } from './posture';
 
 interface Hang {
   readonly hip: Point;
@@ -81,12 +81,11 @@ function standing(id: string, form: StandingForm): Family {
     const coupling = valueOf(input.draw, 'hamstringCoupling');
     const share = (pitchDeg - baseDeg) / parameter.spineCounts.value;
     return {
-      posture: {
-        knee, ankle, heel: [-0.25 * body.footCm, 1], toe: [0.72 * body.footCm, 1.2], ...(half > 0 ? { aside: asideOf(half, kneeDeg, body) } : {}), hip,
-        spine: roundedBack(hip, shoulder, share), head: along(shoulder, crownDeg, 0.62 * body.shoulderToCrownCm), crownDeg,
-        ...armToward(shoulder, hand, body, 1),
+      posture: postureFrom({
+        near: { knee, ankle, heel: [-0.25 * body.footCm, 1], toe: [0.72 * body.footCm, 1.2], aside: half > 0 ? asideOf(half, kneeDeg, body) : undefined }, hip,
+        upper: upperFrom(roundedBack(hip, shoulder, share), headFrom(shoulder, body, crownDeg), armToward(shoulder, hand, body, 1)),
         pelvisDeg: baseDeg, pelvisLeanDeg: baseDeg, supports: handY === undefined ? [] : [{ slot: 'hands', xCm: hand[0], bottomCm: 0, topCm: handY }],
-      },
+      }),
       demands: sides.map((side) => ({
         range: 'hamstring', side, needDeg: Math.max(0, baseDeg + kneeDeg / 2 - coupling * kneeDeg), haveDeg: rangeValue(input.draw, 'hamstring', side),
       })),

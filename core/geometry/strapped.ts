@@ -7,7 +7,7 @@ import { crossedSeatCm, usableRotation, type CrossedForm } from './crossedSeat';
 import { rangeValue, valueOf } from './draw';
 import { keysOn, otherSide, worked, type Family, type FamilyInput, type SlotNeed } from './family';
 import { palmWhy } from './longSit';
-import { along, armToward, between, headFrom, legOf, spineFrom, type Point } from './posture';
+import { along, armToward, between, headFrom, legOf, postureFrom, spineFrom, upperFrom, type Point } from './posture';
 import { liftedLeg, lyingFigure, lyingHip, lyingShoulder } from './reclinedOpen';
 
 const crossed: CrossedForm = { kneeDeg: crossLegged.crossedKnee.value, footShare: crossLegged.footHeight.value, pastShare: 0 };
@@ -48,10 +48,10 @@ export const legRaise: Family = {
     const lying = lyingFigure(body, built);
     const side = worked(input.side);
     return {
-      posture: {
-        ...leg, far: low, hip, ...lying, ...armToward(shoulder, leg.toe, body, -1), pelvisDeg: 0, strapTo: leg.toe,
+      posture: postureFrom({
+        near: leg, far: low, hip, upper: upperFrom(lying.spine, lying, armToward(shoulder, leg.toe, body, -1)), pelvisDeg: 0, pelvisLeanDeg: lying.pelvisLeanDeg, strapTo: leg.toe,
         supports: built.underKnees ? [{ slot: 'underKnees', xCm: low.knee[0] - 2, bottomCm: 0, topCm: built.underKnees }] : [],
-      },
+      }),
       demands: [{ range: 'hamstring', side, needDeg: rise, haveDeg: rangeValue(input.draw, 'hamstring', side) }],
       findings: { raisedDeg: rise, strapCm: strapTo(shoulder, leg.toe, input) },
     };
@@ -103,10 +103,10 @@ function raisedLegSeat(id: string, riseDeg: number, overhead: boolean): Family {
       const other = otherSide(worked(input.side));
       const low = crossedLeg(hip[1], usableRotation(input, other), { kneeDeg: crossed.kneeDeg, footCm: crossed.footShare * body.statureCm, pastMidlineCm: 0 }, body);
       return {
-        posture: {
-          ...leg, far: legOf(low), hip, spine, ...headFrom(shoulder, body, 2), ...armToward(shoulder, leg.toe, body, -1), pelvisDeg: input.settings.pelvisTargetDeg, pelvisLeanDeg: 0, strapTo: leg.toe,
+        posture: postureFrom({
+          near: leg, far: legOf(low), hip, upper: upperFrom(spine, headFrom(shoulder, body, 2), armToward(shoulder, leg.toe, body, -1)), pelvisDeg: input.settings.pelvisTargetDeg, pelvisLeanDeg: 0, strapTo: leg.toe,
           supports: [{ slot: 'seat', xCm: hip[0] - 5, bottomCm: 0, topCm: seatCm }, ...(built.hands ? [{ slot: 'hands', xCm: hip[0] - 26, bottomCm: 0, topCm: built.hands }] : [])],
-        },
+        }),
         demands: [{ range: 'hamstring', side: worked(input.side), needDeg: 90 + input.settings.pelvisTargetDeg + riseDeg - valueOf(input.draw, 'hamstringCoupling') * kneeDeg, haveDeg: rangeValue(input.draw, 'hamstring', worked(input.side)) }],
         findings: { kneeBendDeg: kneeDeg, kneeRiseDeg: low.thighRiseDeg },
       };

@@ -63,8 +63,8 @@ export function buildSlot(of: SlotBuild): PlanSlot {
   const [stack, ...others] = stacks;
   const reached = stack ?? { pieces: [], heightCm: 0 };
   return {
-    slot: need.slot as SlotId, ...(need.part ? { part: need.part } : {}), side: need.side, targetCm: target, lowCm, highCm,
-    stack: [...reached.pieces], stackCm: reached.heightCm, ...(need.over ? { over: need.over } : {}), ...(need.isLength ? { isLength: true } : {}),
+    slot: need.slot as SlotId, part: need.part, side: need.side, targetCm: target, lowCm, highCm,
+    stack: [...reached.pieces], stackCm: reached.heightCm, over: need.over, isLength: need.isLength,
     reason: reasonFor(of, action, reached), action, lastCm: lying?.heightCm ?? null, widestInput: band.parts[0]?.key ?? null,
     offsetCm: offset.meanCm, offsetSdCm: offset.sdCm, reckonedCm: need.rawCm,
     others: others.map(({ pieces, heightCm }) => ({ pieces: [...pieces], heightCm })),
@@ -101,7 +101,7 @@ function stackFor(of: SlotBuild, targetCm: number, aimCm: number): { action: Pla
   }
   if (lying && action === 'lower') return { action, stacks: [rungBelow(shelf, rule, lying, used) ?? lying] };
   if (lying && action === 'raise') return { action, stacks: [raised(of, lying)] };
-  const stacks = bestStacks(shelf, rule, { targetCm: lying ? lying.heightCm : aimCm, used, ...(lying ? { lying: lying.pieces } : {}) });
+  const stacks = bestStacks(shelf, rule, { targetCm: lying ? lying.heightCm : aimCm, used, lying: lying?.pieces });
   const higher = !lying && of.extraRung && comesDown(pose, key) && stacks[0] ? rungAbove(shelf, rule, stacks[0], used) : undefined;
   return { action, stacks: higher ? [higher, ...stacks.slice(1)] : stacks };
 }

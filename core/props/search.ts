@@ -122,7 +122,7 @@ function firstFrom(heights: Float64Array, heightCm: number): number {
   return low;
 }
 
-/** A rival may stand this much further off than the best before it is no rival. */
+/** A rival may cost this much more than the best before it is no rival. */
 const RIVAL_COST = 2;
 /** The best one among them. */
 const MOST_RIVALS = 3;
@@ -130,32 +130,36 @@ const MOST_RIVALS = 3;
 /** The best stack for a wish between two heights, and the runners-up that use other things. Empty only when nothing stands between them. */
 export function bestStacks(shelf: Shelf, rule: SlotRule, { targetCm, lying, used = {} }: StackWish, leastCm = 0, mostCm = Infinity): Stack[] {
   const { stacks, heights, simplicity, uses } = scanOf(shelf, rule);
-  const byUse = new Map<number, { index: number; cost: number }>();
   const taken = takenFrom(shelf, used);
   const stays = lying !== undefined && lying.length > 0;
-  let best = Infinity;
-  // False once the miss alone costs more than any rival may: nothing further off matters.
+  /** The best so far, each of other things, the cheapest first. */
+  const best: { index: number; use: number; cost: number }[] = [];
+  // What costs as much as this is of no use any more.
+  let limit = Infinity;
+  // False once the miss alone costs too much: nothing further off matters.
   const look = (index: number): boolean => {
     const miss = missCost(heights[index] as number, targetCm);
-    if (miss > best + RIVAL_COST) return false;
+    if (miss >= limit) return false;
     const unmoved = miss + (simplicity[index] as number);
-    if (unmoved > best + RIVAL_COST) return true;
+    if (unmoved >= limit) return true;
+    const { pieces, asked } = stacks[index] as Priced;
+    if (!isLeft(asked, taken)) return true;
+    const cost = stays ? unmoved + movedCost(lying, pieces) : unmoved;
+    if (cost >= limit) return true;
     const use = uses[index] as number;
-    const rival = byUse.get(use);
-    if (rival !== undefined && unmoved >= rival.cost) return true;
-    const stack = stacks[index] as Priced;
-    if (!isLeft(stack.asked, taken)) return true;
-    const cost = stays ? unmoved + movedCost(lying, stack.pieces) : unmoved;
-    if (cost < best) best = cost;
-    if (rival === undefined || cost < rival.cost) byUse.set(use, { index, cost });
+    const same = best.findIndex((one) => one.use === use);
+    if (same >= 0 && (best[same] as { cost: number }).cost <= cost) return true;
+    if (same >= 0) best.splice(same, 1);
+    const before = best.findIndex((one) => one.cost > cost);
+    best.splice(before < 0 ? best.length : before, 0, { index, use, cost });
+    if (best.length > MOST_RIVALS) best.pop();
+    limit = Math.min((best[0] as { cost: number }).cost + RIVAL_COST, best.length === MOST_RIVALS ? (best[MOST_RIVALS - 1] as { cost: number }).cost : Infinity);
     return true;
   };
   const start = firstFrom(heights, Math.max(targetCm, leastCm));
   for (let i = start; i < heights.length && (heights[i] as number) <= mostCm && look(i); i++);
   for (let i = Math.min(start, mostCm === Infinity ? start : firstFrom(heights, mostCm + HAIR)) - 1; i >= 0 && (heights[i] as number) >= leastCm && look(i); i--);
-  const near: { index: number; cost: number }[] = [];
-  for (const rival of byUse.values()) if (rival.cost <= best + RIVAL_COST) near.push(rival);
-  return near.sort((a, b) => a.cost - b.cost).slice(0, MOST_RIVALS).map(({ index }) => ({ pieces: (stacks[index] as Priced).pieces, heightCm: heights[index] as number }));
+  return best.filter(({ cost }) => cost <= (best[0] as { cost: number }).cost + RIVAL_COST).map(({ index }) => ({ pieces: (stacks[index] as Priced).pieces, heightCm: heights[index] as number }));
 }
 
 const [MOST_STEP, LEAST_STEP] = [decision.mostRung.value, decision.leastRung.value];

@@ -139,7 +139,14 @@ export interface Some {
 }
 
 /** What is in use, with its shelf items looked up. */
-export const takenFrom = (shelf: Shelf, used: Used): Some[] => shelf.flatMap((item) => (used[item.id] ? [{ item, count: used[item.id] as number }] : []));
+export function takenFrom(shelf: Shelf, used: Used): Some[] {
+  const taken: Some[] = [];
+  for (const [id, count] of Object.entries(used)) {
+    const item = shelf.find((one) => one.id === id);
+    if (item) taken.push({ item, count });
+  }
+  return taken;
+}
 
 /** Whether what is left of the shelf has enough. */
 export function isLeft(asked: readonly Some[], taken: readonly Some[]): boolean {
@@ -167,7 +174,7 @@ export const usedBy = (stacks: readonly (readonly Piece[])[]): Used => stacks.re
 export interface StackWish {
   readonly targetCm: number;
   /** What already lies there; nothing, for a first build. */
-  readonly lying?: readonly Piece[];
+  readonly lying?: readonly Piece[] | undefined;
   /** What other slots of the pose already use, by item. */
   readonly used?: Used;
 }
