@@ -6,7 +6,8 @@ import { crossedLeg, hipForRiseCm, rotationFrom, thighRiseDeg, type Crossing } f
 import { rangeValue, stifferSide } from './draw';
 import { keysOn, slotKey, workingLegs, type Built, type Demand, type Family, type FamilyInput, type SlotNeed } from './family';
 import { AT_REST, floorAhead, foldedTrunk, foldSupports, foldWhy, foreheadNeed, restingOn, upperFigure } from './foldedTrunk';
-import { armToward, headFrom, legOf, postureFrom, spineFrom, upperFrom, type Point, type Posture, type SupportPlace } from './posture';
+import { sittingSpine } from './longSit';
+import { armToward, headFrom, legOf, postureFrom, upperFrom, type Point, type Posture, type SupportPlace } from './posture';
 
 /** What tells one cross-legged seat from another. */
 export interface CrossedForm {
@@ -120,7 +121,7 @@ function crossedPosture(input: FamilyInput, built: Built, hip: Point, legs: Reco
     const trunk = restingOn(input, hip, leanDeg, shinsUnder(input, seatCm, form), built, AT_REST);
     return postureFrom({ near, far: legOf(far), hip, upper: upperFigure(input, trunk, floorAhead(trunk.shoulder, body), 1), pelvisDeg: leanDeg, pelvisLeanDeg: leanDeg, supports: [seat, ...knees, ...foldSupports(trunk, built)] });
   }
-  const spine = spineFrom(hip, body.trunkCm, -rollBack, rollBack * 0.9);
+  const spine = sittingSpine(hip, rollBack, body);
   const shoulder = spine.at(-1) as Point;
   const palm: Point = [near.knee[0] - 3, near.knee[1] + body.thighRadiusAtKneeCm + 1];
   const upper = upperFrom(spine, headFrom(shoulder, body, rollBack * 0.3 + 2), armToward(shoulder, palm, body, -1));

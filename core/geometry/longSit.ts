@@ -5,7 +5,7 @@ import { sides, type Side } from '../ranges/ranges';
 import { palmGapCm } from './arms';
 import { leastOf, rangeValue, stifferSide, valueOf } from './draw';
 import { keysOn, otherSide, type Demand, type Family, type FamilyInput, type SlotNeed } from './family';
-import { armToward, headFrom, legFrom, postureFrom, spineAt, spineFrom, upperFrom, type Leg, type Point, type Posture } from './posture';
+import { armToward, headFrom, legWithFoot, postureFrom, spineAt, spineFrom, upperFrom, type Leg, type Point, type Posture } from './posture';
 import { comesDownAt } from './root';
 
 /** Angles of two legs stretched forward over a seat and a roll under the knees. */
@@ -211,7 +211,7 @@ function sitWithLongLegs(id: string, spread: boolean): Family {
       const palm: Point = [legs.hip[0] - (seatCm > 1 ? 22 : 8), handsCm];
       return {
         posture: postureFrom({
-          near: turnedOut(legFrom(legs.knee, legs.ankle, longFoot(legs, body)), legs.hip, outDeg), hip: legs.hip,
+          near: turnedOut(legWithFoot(legs.knee, legs.ankle, longFoot(legs, body)), legs.hip, outDeg), hip: legs.hip,
           upper: upperFrom(spine, headFrom(shoulder, body, rollBack * 0.3 + 2), armToward(shoulder, palm, body, -1)), pelvisDeg: input.settings.pelvisTargetDeg - rollBack, pelvisLeanDeg: -rollBack,
           supports: [...longSitSupports(legs, seatCm, rollCm, body, outDeg), ...(handsCm > 0 ? [{ slot: 'hands', xCm: palm[0], bottomCm: 0, topCm: handsCm }] : [])],
         }),

@@ -5,7 +5,7 @@ import { ladderStart, strapped } from '../parameters';
 import { palmGapCm } from './arms';
 import { rangeValue } from './draw';
 import { keysOn, otherSide, worked, type Family, type FamilyInput, type SlotNeed } from './family';
-import { along, armToward, headFrom, legFrom, postureFrom, spineFrom, upperFrom, type Leg, type Point } from './posture';
+import { along, armToward, headFrom, legWithFoot, postureFrom, spineFrom, upperFrom, type Leg, type Point } from './posture';
 
 interface Stepped {
   readonly hip: Point;
@@ -34,8 +34,8 @@ function stepped(input: FamilyInput, padCm: number): Stepped {
   const frontAnkle: Point = [frontKnee[0], frontKnee[1] - body.shinCm];
   return {
     hip, frontRiseDeg, stepCm: frontAnkle[0] - backKnee[0],
-    front: legFrom(frontKnee, frontAnkle, footOn(frontAnkle, body)),
-    back: legFrom(backKnee, backAnkle, toesDown(backAnkle, body)),
+    front: legWithFoot(frontKnee, frontAnkle, footOn(frontAnkle, body)),
+    back: legWithFoot(backKnee, backAnkle, toesDown(backAnkle, body)),
   };
 }
 
@@ -138,7 +138,7 @@ function horseLegs(input: FamilyInput, padCm: number): { hip: Point; down: Leg; 
   const rise = asinDeg((body.ankleHeightCm + body.shinCm - hip[1]) / body.thighCm);
   const knee: Point = [body.thighCm * cosDeg(rise), hip[1] + body.thighCm * sinDeg(rise)];
   const standing: Point = [knee[0], knee[1] - body.shinCm];
-  return { hip, down: legFrom(down, ankle, toesDown(ankle, body)), front: legFrom(knee, standing, footOn(standing, body)) };
+  return { hip, down: legWithFoot(down, ankle, toesDown(ankle, body)), front: legWithFoot(knee, standing, footOn(standing, body)) };
 }
 
 const HORSE_LEAN_DEG = 35;

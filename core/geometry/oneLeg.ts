@@ -6,7 +6,7 @@ import { thighGapCm, usableRotation } from './crossedSeat';
 import { rangeValue, valueOf } from './draw';
 import { keysOn, otherSide, worked, type Family, type FamilyInput, type SlotNeed } from './family';
 import { hamstringDemands, hipFlexionAt, kneeGapCm, longFoot, longLegs, longSit, longSitSupports, mendsRollBack, palmWhy, rollBackDeg, sittingShoulder, sittingSpine } from './longSit';
-import { armToward, headFrom, legFrom, postureFrom, upperFrom, type Leg, type Point } from './posture';
+import { armToward, headFrom, legWithFoot, postureFrom, upperFrom, type Leg, type Point } from './posture';
 import { foldOrSitWhy, seatedFold } from './seatedFold';
 
 
@@ -108,7 +108,7 @@ export const seatedTwist: Family = {
     const side = worked(input.side);
     return {
       posture: postureFrom({
-        near: up, far: legFrom(legs.knee, legs.ankle, longFoot(legs, body)), hip: legs.hip, upper: upperFrom(spine, headFrom(shoulder, body, 2), armToward(shoulder, palm, body, -1)),
+        near: up, far: legWithFoot(legs.knee, legs.ankle, longFoot(legs, body)), hip: legs.hip, upper: upperFrom(spine, headFrom(shoulder, body, 2), armToward(shoulder, palm, body, -1)),
         pelvisDeg: input.settings.pelvisTargetDeg - rollBack, pelvisLeanDeg: -rollBack,
         supports: [...longSitSupports(legs, seatCm, 0, body).slice(0, 1), ...(handsCm > 0 ? [{ slot: 'hands', xCm: palm[0], bottomCm: 0, topCm: handsCm }] : [])],
       }),

@@ -39,7 +39,7 @@ export interface Leg {
 export const legOf = ({ knee, ankle, heel, toe, aside }: Leg): Leg => ({ knee, ankle, heel, toe, aside });
 
 /** A leg in the plane of its hip, from its joints and its foot. */
-export const legFrom = (knee: Point, ankle: Point, { heel, toe }: Pick<Leg, 'heel' | 'toe'>): Leg => ({ knee, ankle, heel, toe });
+export const legWithFoot = (knee: Point, ankle: Point, { heel, toe }: Pick<Leg, 'heel' | 'toe'>): Leg => ({ knee, ankle, heel, toe });
 
 /** Solved joints of a figure seen from the side: what is drawn is what was reckoned. */
 export interface Posture extends Leg {

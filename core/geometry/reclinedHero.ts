@@ -6,7 +6,7 @@ import { rangeValue, stifferSide, valueOf } from './draw';
 import { keysOn, workingLegs, type Built, type Family, type FamilyInput, type Figure, type SlotNeed } from './family';
 import { kneeBendOnSeat, kneeDemands, kneelingKeys, kneelingLegs, kneelingNeeds, kneelingPadPlaces, kneelingSeatNeedCm, kneelingWhy } from './kneelingSeat';
 import { kneeGapCm, longFoot, longLegs } from './longSit';
-import { armToward, headFrom, legFrom, postureFrom, spineFrom, type Point } from './posture';
+import { armToward, headFrom, legWithFoot, postureFrom, spineFrom, type Point } from './posture';
 
 /**
  * Least incline of the trunk, in degrees over the floor, at which the front thigh is long enough.
@@ -150,7 +150,7 @@ export const reclinedHeroOne: Family = {
     const list = asinDeg(Math.max(0, hipGapCm(input, built.seat ?? 0) - (built.hipLevel ?? 0)) / 2 / body.hipSpacingCm);
     return {
       posture: postureFrom({
-        near: posture, far: legFrom(long.knee, long.ankle, longFoot(long, body)), hip: posture.hip, upper: posture, pelvisDeg: posture.pelvisDeg, pelvisLeanDeg: posture.pelvisLeanDeg,
+        near: posture, far: legWithFoot(long.knee, long.ankle, longFoot(long, body)), hip: posture.hip, upper: posture, pelvisDeg: posture.pelvisDeg, pelvisLeanDeg: posture.pelvisLeanDeg,
         supports: [
           ...posture.supports,
           ...(built.underKnees ? [{ slot: 'underKnees', xCm: long.knee[0] + 8, bottomCm: 0, topCm: built.underKnees }] : []),

@@ -8,7 +8,7 @@ import {
   hamstringDemands, hamstringLegs, hipFlexionAt, longFoot, longLegs, longSit, longSitNeeds, longSitSupports, longSitWhy, mendsRollBack, rollBackDeg, rollUnderKneesCm, spreadDemands, straddleHalfAngleDeg, turnedOut,
   type LongLegs,
 } from './longSit';
-import { between, legFrom, postureFrom, type Point } from './posture';
+import { between, legWithFoot, postureFrom, type Point } from './posture';
 
 /** Lean of the pelvis past upright, minus when it rolls back, from what the hamstrings leave. */
 export function pelvisLeanDeg(legs: LongLegs, input: FamilyInput): number {
@@ -85,7 +85,7 @@ function foldOverLongLegs(id: string, form: FoldForm): Family {
       const hands: Point = form.spread ? floorAhead(trunk.shoulder, body) : foot.toe;
       return {
         posture: postureFrom({
-          near: turnedOut(legFrom(legs.knee, legs.ankle, foot), legs.hip, halfAngle), hip: legs.hip, upper: upperFigure(input, trunk, hands, 1),
+          near: turnedOut(legWithFoot(legs.knee, legs.ankle, foot), legs.hip, halfAngle), hip: legs.hip, upper: upperFigure(input, trunk, hands, 1),
           pelvisDeg: trunk.leanDeg >= 0 ? trunk.leanDeg : input.settings.pelvisTargetDeg - rollBack, pelvisLeanDeg: trunk.leanDeg,
           supports: [...longSitSupports(legs, seatCm, rollCm, body, halfAngle), ...foldSupports(trunk, built)],
         }),

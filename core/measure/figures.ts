@@ -2,7 +2,7 @@ import { asinDeg, atan2Deg, cosDeg, sinDeg } from '../angles';
 import { armCm, type Body } from '../body/body';
 import { kneelingLegs } from '../geometry/kneelingSeat';
 import { longFoot, longLegs, sittingSpine } from '../geometry/longSit';
-import { along, armToward, headFrom, legOf, spineFrom, type Leg, type Point, type Posture } from '../geometry/posture';
+import { along, armToward, headFrom, legOf, legWithFoot, postureFrom, spineFrom, upperFrom, type Leg, type Point, type Posture } from '../geometry/posture';
 import { lyingFigure, lyingHip } from '../geometry/reclinedOpen';
 import { kneeling } from '../parameters';
 import { fingersPastPalmCm, fingertipPitchDeg, kneeBendFromHeelCm } from '../ranges/protocols';
@@ -90,7 +90,8 @@ function faceDown(body: Body, near: Leg): Posture {
   const hip: Point = [0, body.seatToHipCm];
   const spine = spineFrom(hip, body.trunkCm, 90, 90);
   const shoulder = spine.at(-1) as Point;
-  return { ...legOf(near), far: legOf(proneLeg(body, 0, 88)), hip, spine, ...headFrom(shoulder, body, 68), ...armToward(shoulder, [shoulder[0] - 0.99 * armCm(body), 4], body, -1), pelvisDeg: 0, pelvisLeanDeg: 90, supports: [] };
+  const upper = upperFrom(spine, headFrom(shoulder, body, 68), armToward(shoulder, [shoulder[0] - 0.99 * armCm(body), 4], body, -1));
+  return postureFrom({ near, far: legOf(proneLeg(body, 0, 88)), hip, upper, pelvisDeg: 0, pelvisLeanDeg: 90, supports: [] });
 }
 const proneLeg = (body: Body, bendDeg: number, pointDeg = 30) => legFrom([0, body.seatToHipCm], 180 + asinDeg((body.seatToHipCm - body.kneeFrontCm) / body.thighCm), bendDeg, body, pointDeg);
 
@@ -99,7 +100,7 @@ function upright(body: Body, hip: Point, legs: Leg, far: Leg | undefined, { lean
   const spine = spineFrom(hip, body.trunkCm, lean, 0);
   const shoulder = spine.at(-1) as Point;
   const own: Point = hand ?? [shoulder[0] + 3, shoulder[1] - armCm(body)];
-  return { ...legOf(legs), ...(far ? { far: legOf(far) } : {}), hip, spine, ...headFrom(shoulder, body, 2), ...armToward(shoulder, own, body, -1), pelvisDeg: lean, pelvisLeanDeg: lean, supports: [] };
+  return postureFrom({ near: legs, far: far && legOf(far), hip, upper: upperFrom(spine, headFrom(shoulder, body, 2), armToward(shoulder, own, body, -1)), pelvisDeg: lean, pelvisLeanDeg: lean, supports: [] });
 }
 
 const side = (posture: Posture, more: Partial<Omit<MeasuringFigure, 'body'>>): MeasuringFigure => ({ body: { side: posture }, tools: [], hold: null, angle: null, furniture: [], landmarks: [], ...more });
@@ -171,7 +172,8 @@ const figures: Readonly<Record<string, Draw>> = {
     const rolled = Math.max(0, 10 - tilt);
     const spine = sittingSpine(legs.hip, rolled, body);
     const shoulder = spine.at(-1) as Point;
-    const posture: Posture = { knee: legs.knee, ankle: legs.ankle, ...longFoot(legs, body), hip: legs.hip, spine, ...headFrom(shoulder, body, rolled * 0.3), ...armToward(shoulder, [legs.hip[0] + 0.55 * body.thighCm, legs.hip[1] + 8], body, -1), pelvisDeg: tilt, pelvisLeanDeg: -rolled, supports: [] };
+    const upper = upperFrom(spine, headFrom(shoulder, body, rolled * 0.3), armToward(shoulder, [legs.hip[0] + 0.55 * body.thighCm, legs.hip[1] + 8], body, -1));
+    const posture = postureFrom({ near: legWithFoot(legs.knee, legs.ankle, longFoot(legs, body)), hip: legs.hip, upper, pelvisDeg: tilt, pelvisLeanDeg: -rolled, supports: [] });
     return side(posture, { ...acrossPelvis(hipBones(legs.hip, tilt, body), tilt), furniture: seatCm > 0 ? [{ is: 'seat', fromX: legs.hip[0] - 20, toX: legs.hip[0] + 14, topCm: seatCm }] : [] });
   },
   'straight-leg-raise.pelvis-watched': legRaise,
@@ -187,7 +189,8 @@ const figures: Readonly<Record<string, Draw>> = {
     const spine = spineFrom(hip, body.trunkCm, pitch - 20, pitch + 20);
     const shoulder = spine.at(-1) as Point;
     const hand: Point = [shoulder[0], Math.max(2, gapCm + fingersPastPalmCm(body))];
-    const posture: Posture = { ...legOf(legFrom(hip, -90, 0, body)), hip, spine, ...headFrom(shoulder, body, Math.min(170, pitch + 30)), ...armToward(shoulder, hand, body, -1), pelvisDeg: 0, pelvisLeanDeg: pitch - 20, supports: [] };
+    const upper = upperFrom(spine, headFrom(shoulder, body, Math.min(170, pitch + 30)), armToward(shoulder, hand, body, -1));
+    const posture = postureFrom({ near: legFrom(hip, -90, 0, body), hip, upper, pelvisDeg: 0, pelvisLeanDeg: pitch - 20, supports: [] });
     return side(posture, { tools: gapCm > 1 ? [tape([hand[0] + 9, 0], [hand[0] + 9, gapCm])] : [], hold: [-5, body.ankleHeightCm + body.shinCm] });
   },
   'knee-bend.on-back': (bend, body) => {
@@ -202,7 +205,8 @@ const figures: Readonly<Record<string, Draw>> = {
     const legs = kneelingLegs(seatCm, body);
     const spine = spineFrom(legs.hip, body.trunkCm, 0, 0);
     const shoulder = spine.at(-1) as Point;
-    const posture: Posture = { ...legs, spine, ...headFrom(shoulder, body, 2), ...armToward(shoulder, [legs.hip[0] + 0.6 * body.thighCm, legs.hip[1] + 6], body, -1), pelvisDeg: 0, pelvisLeanDeg: 0, supports: [] };
+    const upper = upperFrom(spine, headFrom(shoulder, body, 2), armToward(shoulder, [legs.hip[0] + 0.6 * body.thighCm, legs.hip[1] + 6], body, -1));
+    const posture = postureFrom({ near: legs, hip: legs.hip, upper, pelvisDeg: 0, pelvisLeanDeg: 0, supports: [] });
     return side(posture, { tools: [tape([legs.hip[0] - 22, 0], [legs.hip[0] - 22, seatCm])], furniture: seatCm > 0 ? [{ is: 'seat', fromX: legs.hip[0] - 14, toX: legs.hip[0] + 8, topCm: seatCm }] : [] });
   },
   'knee-bend.face-down': (bend, body) => {
@@ -293,7 +297,8 @@ const figures: Readonly<Record<string, Draw>> = {
     const leg: Leg = { knee, ankle, heel: [ankle[0] - 5, 2], toe: [ankle[0] + 0.6 * body.footCm, 1.5] };
     const spine = spineFrom(hip, body.trunkCm, 0, deg);
     const shoulder = spine.at(-1) as Point;
-    const posture: Posture = { ...leg, hip, spine, ...headFrom(shoulder, body, deg + 20), ...armToward(shoulder, [knee[0] - 8, knee[1] + 10], body, -1), pelvisDeg: 0, pelvisLeanDeg: 0, supports: [] };
+    const upper = upperFrom(spine, headFrom(shoulder, body, deg + 20), armToward(shoulder, [knee[0] - 8, knee[1] + 10], body, -1));
+    const posture = postureFrom({ near: leg, hip, upper, pelvisDeg: 0, pelvisLeanDeg: 0, supports: [] });
     const back = body.trunkDepthCm;
     return side(posture, { tools: [edgeAlong(spine[0] as Point, spine[3] as Point, back), edgeAlong(spine[9] as Point, shoulder, back)], furniture: [{ is: 'stool', fromX: -16, toX: 18, topCm: seat }], angle: null });
   },

@@ -224,6 +224,16 @@ test('every reference in the catalogue resolves', () => {
   }
 });
 
+test('a height that the teacher keeps choosing against the advice becomes the target, no more than it', () => {
+  const chosen = [{ slot: 'seat' as const, side: 'both' as const, heightCm: 24, pieces: [] }];
+  const sessions = Array.from({ length: 8 }, (_, week) => sampleSession(shiftDays(DAY, 7 * week), { settled: chosen, overruled: true, feeling: { strength: 3, place: 'muscle' } }));
+  for (const veryMobile of [false, true]) {
+    const plan = planStudent(recordWith({ person: samplePerson({ veryMobile }), readings: read, sessions }), sampleShelf, shiftDays(DAY, 60), { poses: ['hero'] });
+    expect(seatOf(plan).targetCm).toBeGreaterThan(22);
+    expect(seatOf(plan).targetCm).toBeLessThan(25);
+  }
+});
+
 describe('how a support goes up', () => {
   const first = planStudent(recordWith({ readings: read }), sampleShelf, DAY, { poses: ['hero'] });
   const seat = seatOf(first);

@@ -233,10 +233,14 @@ const jointsOf = (posture: NonNullable<PlanPose['posture']> | ReturnType<Family[
   shoulder: [...(posture.spine.at(-1) ?? posture.hip)], head: [...posture.head], hand: [...posture.hand],
 });
 
-/** Offsets per slot from every earlier time. What stays from day to day (the level's doubt, the parameters' own) is part of what the offset learns, so it is counted once. */
-function offsetsOf({ pose, family, body }: Settled, side: ReadingSide, bands: readonly Band[], earlier: readonly Earlier[], settings: Settings, ground: Ground): Map<string, SlotDoubt> {
+/**
+ * Offsets per slot from every earlier time. What stays from day to day (the level's doubt, the parameters' own) is part of
+ * what the offset learns, so it is counted once. The body answers at its edge; a teacher who chooses a height against the
+ * advice chooses with a margin, and is weighed against the target.
+ */
+function offsetsOf({ pose, family, body, settings }: Settled, side: ReadingSide, bands: readonly Band[], earlier: readonly Earlier[], edgeSettings: Settings, ground: Ground): Map<string, SlotDoubt> {
   const thenReckoned = earlier.map(({ at, outcome }) => {
-    const input = { body, settings, side, draw: ground.drawOn(dayOf(at)) };
+    const input = { body, settings: outcome.overruled ? settings : edgeSettings, side, draw: ground.drawOn(dayOf(at)) };
     const needs = [...family.heights(input), ...(family.afterBuilt?.(input, builtOf(outcome)) ?? [])];
     const more = askedForMore(outcome, decisionParameter.easyFeeling.value);
     return { outcome, cm: new Map(needs.map((need) => [slotKey(need), need.rawCm])), goesUp: more && slotToRaise(pose, family, input, outcome, more.why) };
