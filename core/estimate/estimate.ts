@@ -44,6 +44,17 @@ interface Filtered {
   readonly looks: number;
 }
 
+/** Observations day by day, the earliest first. */
+function byDay(observations: readonly Observation[]): [day: string, ofDay: Observation[]][] {
+  const days = new Map<string, Observation[]>();
+  for (const one of observations) {
+    const ofDay = days.get(one.day);
+    if (ofDay) ofDay.push(one);
+    else days.set(one.day, [one]);
+  }
+  return [...days].sort(([a], [b]) => (a < b ? -1 : 1));
+}
+
 /** All of a day's looks enter at once: method errors are pooled, the swing of that day is shared. */
 function runFilter(id: RangeId, prior: Prior, observations: readonly Observation[], until: string): Filtered {
   const scale = scaleOf(id);
@@ -51,10 +62,10 @@ function runFilter(id: RangeId, prior: Prior, observations: readonly Observation
   let trend = trendFrom(prior.mean, prior.sd, scale);
   let day: string | null = null;
   let looks = 0;
-  for (const here of [...new Set(observations.map((one) => one.day))].filter((one) => one <= until).sort()) {
+  for (const [here, ofDay] of byDay(observations)) {
+    if (here > until) break;
     if (day !== null) trend = carry(trend, weeksBetween(day, here), scale);
     day = here;
-    const ofDay = observations.filter((one) => one.day === here);
     const read = ofDay.filter(({ bound }) => bound === 'equal');
     if (read.length > 0) {
       const weight = read.reduce((sum, { sd }) => sum + 1 / sd ** 2, 0);
