@@ -82,3 +82,18 @@ test('back goes where one came from, and places can be linked to', async ({ page
   await page.goBack();
   await expect(page.getByRole('heading', { name: 'Today' })).toBeVisible();
 });
+
+test('pieces that are missing are swapped for others, and stay swapped after a reload', async ({ page }) => {
+  await page.goto('/students/p-bram/mat');
+  await page.getByRole('button', { name: /^Begin/ }).click();
+  await page.getByRole('button', { name: 'Skip this pose' }).click();
+  await page.getByRole('heading', { name: 'Hero' }).waitFor();
+  const now = page.getByText(/^Now: /);
+  const before = await now.textContent();
+  await page.getByRole('button', { name: 'Other pieces: Seat' }).click();
+  await page.getByRole('button', { name: /^Use instead: / }).first().click();
+  await expect(now).not.toHaveText(before ?? '');
+  const after = await now.textContent();
+  await page.reload();
+  await expect(now).toHaveText(after ?? '');
+});
