@@ -4,6 +4,7 @@ import type { Eyes, MethodId } from '@/core/ranges/protocols';
 import { estimateRanges, type Estimates, type StudentRecord } from '@/core/estimate/estimate';
 import type { Plan } from '@/core/formats/plan';
 import { dayOf, shiftDays } from '@/core/formats/time';
+import { groupedBy } from '@/core/grouped';
 import { planStudent } from '@/core/plan/plan';
 import { practisedPoses } from '@/core/plan/practised';
 import { poses } from '@/core/poses/poses';
@@ -20,10 +21,8 @@ const usualSettings: SettingsRecord = { id: SETTINGS_ID, units: 'cm', theme: 'sy
 const byPerson = <T extends { person: string; at: string }>() => {
   let before = new Map<string, readonly T[]>();
   return (records: Readonly<Record<string, T>>): ReadonlyMap<string, readonly T[]> => {
-    const lists = new Map<string, T[]>();
-    for (const record of Object.values(records)) lists.set(record.person, [...(lists.get(record.person) ?? []), record]);
     const now = new Map<string, readonly T[]>();
-    for (const [person, list] of lists) {
+    for (const [person, list] of groupedBy(Object.values(records), (one) => one.person)) {
       const sorted = list.sort((a, b) => a.at.localeCompare(b.at));
       const same = before.get(person);
       now.set(person, same && same.length === sorted.length && same.every((one, i) => one === sorted[i]) ? same : sorted);
@@ -49,45 +48,46 @@ export function selectDay({ mat }: RootState, person: string, today: string): Da
 /** What the teacher measures with, kept from student to student. */
 export const selectMethod = ({ measuring }: RootState): MethodId => measuring.now?.method ?? 'protractor';
 
-/** What an answer about one student is reckoned from. */
-interface Asked {
-  readonly record: StudentRecord;
-  readonly shelf: Shelf;
-  readonly today: string;
-  readonly day: Day;
-  readonly method: MethodId;
-}
-const sameAsked = (a: Asked, b: Asked) =>
-  a.today === b.today && a.day === b.day && a.method === b.method && a.shelf === b.shelf && a.record.person === b.record.person && a.record.eyes === b.record.eyes &&
-  a.record.readings === b.record.readings && a.record.sessions === b.record.sessions;
-
-/** Remembers a student's answer until one of the facts it read changes. */
-function perStudent<R>(reckon: (asked: Asked, also: string) => R) {
-  const known = new Map<string, { asked: Asked; answer: R }>();
-  return (state: RootState, person: string, today: string, also = ''): R | undefined => {
-    const one = state.people[person];
-    if (!one) return undefined;
-    const { eyes } = selectSettings(state);
-    const record: StudentRecord = { person: one, readings: selectReadingsOf(state, person), sessions: selectSessionsOf(state, person), ...(eyes ? { eyes: eyes as Eyes } : {}) };
-    const asked: Asked = { record, shelf: selectShelf(state), today, day: selectDay(state, person, today), method: selectMethod(state) };
-    const key = `${person}/${also}`;
+/** The last answer for each key, for as long as what it was reckoned from is the same. */
+function lastAnswers<R>() {
+  const known = new Map<string, { from: readonly unknown[]; answer: R }>();
+  return (key: string, from: readonly unknown[], reckon: () => R): R => {
     const before = known.get(key);
-    if (before && sameAsked(before.asked, asked)) return before.answer;
-    const answer = reckon(asked, also);
-    known.set(key, { asked, answer });
+    if (before && before.from.every((one, i) => one === from[i])) return before.answer;
+    const answer = reckon();
+    known.set(key, { from, answer });
     return answer;
   };
 }
 
+const lastRecords = lastAnswers<StudentRecord>();
+/** The facts of one student; the same object until one of them changes. */
+export function selectRecord(state: RootState, id: string): StudentRecord | undefined {
+  const person = state.people[id];
+  if (!person) return undefined;
+  const { eyes } = selectSettings(state);
+  const [readings, sessions] = [selectReadingsOf(state, id), selectSessionsOf(state, id)];
+  return lastRecords(id, [person, readings, sessions, eyes], () => ({ person, readings, sessions, ...(eyes ? { eyes: eyes as Eyes } : {}) }));
+}
+
+const lastEstimates = lastAnswers<Estimates>();
+export function selectEstimates(state: RootState, id: string, today: string): Estimates | undefined {
+  const record = selectRecord(state, id);
+  return record && lastEstimates(id, [record, today], () => estimateRanges(record, today));
+}
+
+const lastPlans = lastAnswers<Plan>();
 /**
  * The plan for today; once today's session is recorded, the plan for next time. Of the poses that the student practises,
  * and of others that are asked for by their ids, joined by commas: the whole catalogue is seldom looked at.
  */
-export const selectPlan: (state: RootState, person: string, today: string, also?: string) => Plan | undefined = perStudent(({ record, shelf, today, day, method }, also) => {
-  const wanted = new Set([...practisedPoses(record.sessions), ...also.split(',')]);
-  const on = record.sessions.some(({ at }) => dayOf(at) === today) ? shiftDays(today, 1) : today;
-  return planStudent(record, shelf, on, { day, method, poses: poses.map(({ id }) => id).filter((id) => wanted.has(id)) });
-});
-/** The facts of one student; the same object until one of them changes. */
-export const selectRecord: (state: RootState, person: string, today: string) => StudentRecord | undefined = perStudent(({ record }) => record);
-export const selectEstimates: (state: RootState, person: string, today: string) => Estimates | undefined = perStudent(({ record, today }) => estimateRanges(record, today));
+export function selectPlan(state: RootState, id: string, today: string, also = ''): Plan | undefined {
+  const record = selectRecord(state, id);
+  if (!record) return undefined;
+  const [shelf, day, method] = [selectShelf(state), selectDay(state, id, today), selectMethod(state)];
+  return lastPlans(`${id}/${also}`, [record, shelf, today, day, method], () => {
+    const wanted = new Set([...practisedPoses(record.sessions), ...also.split(',')]);
+    const on = record.sessions.some(({ at }) => dayOf(at) === today) ? shiftDays(today, 1) : today;
+    return planStudent(record, shelf, on, { day, method, poses: poses.map((pose) => pose.id).filter((pose) => wanted.has(pose)) });
+  });
+}

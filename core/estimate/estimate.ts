@@ -2,6 +2,7 @@ import { bodyFrom } from '../body/body';
 import type { Person, Reading, Session } from '../formats/book';
 import { dayOf, daysBetween } from '../formats/time';
 import type { Belief, InputKey } from '../geometry/draw';
+import { groupedBy } from '../grouped';
 import { filter, reading as readingParameter } from '../parameters';
 import type { ConversionContext, Eyes } from '../ranges/protocols';
 import { keysOf, priorOf, rangeIds, ranges, splitKey, type Prior, type RangeId, type RangeKey } from '../ranges/ranges';
@@ -44,17 +45,6 @@ interface Filtered {
   readonly looks: number;
 }
 
-/** Observations day by day, the earliest first. */
-function byDay(observations: readonly Observation[]): [day: string, ofDay: Observation[]][] {
-  const days = new Map<string, Observation[]>();
-  for (const one of observations) {
-    const ofDay = days.get(one.day);
-    if (ofDay) ofDay.push(one);
-    else days.set(one.day, [one]);
-  }
-  return [...days].sort(([a], [b]) => (a < b ? -1 : 1));
-}
-
 /** All of a day's looks enter at once: method errors are pooled, the swing of that day is shared. */
 function runFilter(id: RangeId, prior: Prior, observations: readonly Observation[], until: string): Filtered {
   const scale = scaleOf(id);
@@ -62,7 +52,7 @@ function runFilter(id: RangeId, prior: Prior, observations: readonly Observation
   let trend = trendFrom(prior.mean, prior.sd, scale);
   let day: string | null = null;
   let looks = 0;
-  for (const [here, ofDay] of byDay(observations)) {
+  for (const [here, ofDay] of [...groupedBy(observations, (one) => one.day)].sort(([a], [b]) => (a < b ? -1 : 1))) {
     if (here > until) break;
     if (day !== null) trend = carry(trend, weeksBetween(day, here), scale);
     day = here;

@@ -1,11 +1,11 @@
-import { bodyFrom } from '../body/body';
 import type { Reading } from '../formats/book';
 import { dayOf } from '../formats/time';
+import { groupedBy } from '../grouped';
 import { reading as parameter } from '../parameters';
 import type { MethodId } from '../ranges/protocols';
 import { keyOf, ranges, type RangeId, type Side } from '../ranges/ranges';
 import { remembering } from '../remembering';
-import { believableDifference, estimateRanges, type StudentRecord } from './estimate';
+import { believableDifference, contextOf, estimateRanges, type StudentRecord } from './estimate';
 import { meanOf, observationOf } from './observations';
 
 /** One reading as a look at a range: converted, brought back to cold, beside what was believed on that day. */
@@ -30,15 +30,13 @@ export function believableBetween(a: { sem: number; day: string }, b: { sem: num
 /** Every look at a range on a side, oldest first. Real changes are told against the first look, then against the last real change. */
 export function looksAt(record: StudentRecord, id: RangeId, side: Side): Look[] {
   const { person } = record;
-  const body = bodyFrom(person.statureCm, person.bodyCm);
   const key = keyOf(id, side);
   const estimatesOn = remembering((day: string) => estimateRanges(record, day));
   let mark: Look | undefined;
   return record.readings.filter(({ range }) => range === id).sort((a, b) => Date.parse(a.at) - Date.parse(b.at)).flatMap((reading): Look[] => {
     const day = dayOf(reading.at);
     const estimates = estimatesOn(day);
-    const coupling = estimates.hamstringCoupling;
-    const seen = observationOf(reading, { body, coupling: { mean: coupling?.mean ?? 0, sd: coupling?.sd ?? 0 } }, record.eyes);
+    const seen = observationOf(reading, contextOf(person, estimates), record.eyes);
     const level = estimates[key];
     if (!seen || seen.key !== key || !level) return [];
     const look = { reading, day, mean: seen.mean, sem: seen.sd, bound: seen.bound, level: { mean: level.mean, sd: level.sd } };
@@ -62,12 +60,7 @@ export interface MethodCompared {
 
 /** Methods of a range beside each other, the one most used first. */
 export function methodsCompared(looks: readonly Look[]): MethodCompared[] {
-  const groups = new Map<string, Look[]>();
-  for (const look of looks) {
-    const key = `${look.reading.method}/${look.reading.protocol ?? ''}`;
-    groups.set(key, [...(groups.get(key) ?? []), look]);
-  }
-  return [...groups.values()].map((group): MethodCompared => {
+  return [...groupedBy(looks, ({ reading: { method, protocol } }) => `${method}/${protocol ?? ''}`).values()].map((group): MethodCompared => {
     const { method, protocol } = (group[0] as Look).reading;
     return { method, protocol, looks: group.length, overLevelDeg: meanOf(group.map(({ mean, level }) => mean - level.mean)), sem: meanOf(group.map(({ sem }) => sem)) };
   }).sort((a, b) => b.looks - a.looks);

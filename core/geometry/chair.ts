@@ -4,7 +4,7 @@ import { strapped } from '../parameters';
 import { palmGapCm } from './arms';
 import { leastOf, rangeValue } from './draw';
 import { keysOn, otherSide, worked, workingLegs, type Built, type Family, type FamilyInput, type SlotNeed } from './family';
-import { armToward, between, headFrom, postureFrom, spineFrom, upperFrom, type Leg, type Point } from './posture';
+import { armToward, between, headFrom, postureFrom, spineAt, spineFrom, upperFrom, type Leg, type Point } from './posture';
 
 /** Back of the knee over the floor, foot flat. */
 export const poplitealCm = (body: Body) => body.shinCm + body.ankleHeightCm - body.kneeBackCm;
@@ -34,10 +34,12 @@ function leanDeg(input: FamilyInput, { riseDeg }: Seated, does: OnChair): number
   return Math.min(input.settings.pitchMostDeg, 85, Math.max(0, bends - 90 - riseDeg));
 }
 
-const trunkOf = (input: FamilyInput, sitting: Seated, does: OnChair) => {
+/** Leans of the trunk's two ends. */
+const trunkLeans = (input: FamilyInput, sitting: Seated, does: OnChair) => {
   const lean = leanDeg(input, sitting, does);
-  return { lean, spine: spineFrom(sitting.hip, input.body.trunkCm, lean, lean + (lean > 0 ? input.settings.spineShareDeg : 0)) };
+  return [lean, lean + (lean > 0 ? input.settings.spineShareDeg : 0)] as const;
 };
+const shoulderOf = (input: FamilyInput, sitting: Seated, does: OnChair): Point => spineAt(sitting.hip, input.body.trunkCm, ...trunkLeans(input, sitting, does));
 
 /** How steeply the back leg of a lunge falls from the chair's edge to the ball of its foot. */
 const backFallDeg = ({ body }: FamilyInput, { hip }: Seated) => asinDeg(Math.min(0.98, (hip[1] - body.ankleHeightCm - 6) / (body.thighCm + body.shinCm)));
@@ -74,11 +76,10 @@ function chairFamily(id: string, slots: readonly ('seat' | 'feet' | 'hands' | 's
   const needOf: Record<(typeof slots)[number], (input: FamilyInput, built: Built) => SlotNeed> = {
     seat: ({ body, settings }) => ({ slot: 'seat', side: 'both', rawCm: poplitealCm(body) - settings.chairSeatCm, over: 'chair' }),
     feet: ({ body, settings }, { seat = 0 }) => ({ slot: 'feet', side: 'both', rawCm: settings.chairSeatCm + seat - poplitealCm(body) }),
-    hands: (input, built) => ({ slot: 'hands', side: 'both', rawCm: palmGapCm(trunkOf(input, seated(input, built), does).spine.at(-1) as Point, input.body) }),
+    hands: (input, built) => ({ slot: 'hands', side: 'both', rawCm: palmGapCm(shoulderOf(input, seated(input, built), does), input.body) }),
     strap: (input, built) => {
       const sitting = seated(input, built);
-      const shoulder = trunkOf(input, sitting, does).spine.at(-1) as Point;
-      return { slot: 'strap', side: 'both', rawCm: Math.max(0, between(shoulder, crossedOver(input, sitting).ankle) - armCm(input.body)), isLength: true };
+      return { slot: 'strap', side: 'both', rawCm: Math.max(0, between(shoulderOf(input, sitting, does), crossedOver(input, sitting).ankle) - armCm(input.body)), isLength: true };
     },
   };
   const meets = (input: FamilyInput): Built => ({ seat: slots.includes('seat') ? Math.max(0, needOf.seat(input, {}).rawCm) : 0 });
@@ -94,7 +95,8 @@ function chairFamily(id: string, slots: readonly ('seat' | 'feet' | 'hands' | 's
     figure: (input, built) => {
       const { body, settings } = input;
       const sitting = seated(input, built);
-      const { lean, spine } = trunkOf(input, sitting, does);
+      const [lean, endLean] = trunkLeans(input, sitting, does);
+      const spine = spineFrom(sitting.hip, body.trunkCm, lean, endLean);
       const shoulder = spine.at(-1) as Point;
       const crossed = does === 'crosses';
       const far = crossed ? sitting.near : otherLeg(input, sitting, does);

@@ -2,11 +2,10 @@ import { child as parameter, fold, spineShare, strapped } from '../parameters';
 import { sides, ranges } from '../ranges/ranges';
 import { leastOf, rangeValue, stifferSide, valueOf } from './draw';
 import { keysOn, type Built, type Family, type FamilyInput, type SlotNeed } from './family';
-import { postureFrom } from './posture';
 import { AT_REST, chestNeed, floorAhead, foldedTrunk, foldSupports, foldWhy, foreheadNeed, onFloor, restingOn, upperFigure, type FoldedTrunk } from './foldedTrunk';
 import { kneeBendOnSeat, kneeDemands, kneelingKeys, kneelingLegs, kneelingPadPlaces, kneelingPads, kneelingSeatNeedCm, kneelingWhy } from './kneelingSeat';
 import { cosDeg } from '../angles';
-import type { Point, Posture } from './posture';
+import { postureFrom, type Point, type Posture } from './posture';
 
 /** Rounding of a spine at rest: more for one that rounds more than most, none where a caution keeps it quiet. */
 const curledDeg = ({ draw, settings }: FamilyInput) =>

@@ -1,7 +1,7 @@
 import { armCm, type Body } from '../body/body';
 import { child } from '../parameters';
 import type { Built, FamilyInput, SlotNeed } from './family';
-import { along, armToward, headFrom, spineAt, spineFrom, upperFrom, type Point, type Posture, type SupportPlace } from './posture';
+import { along, armToward, headFrom, spineAt, spineFrom, upperFrom, type Point, type SupportPlace, type Upper } from './posture';
 import { comesDownAt } from './root';
 
 /** What the forehead comes down over, at a place in front of the hips. */
@@ -81,7 +81,7 @@ export const foreheadNeed = ({ gapCm, over: { under } }: FoldedTrunk): SlotNeed 
 export const chestNeed = ({ chestCm }: FoldedTrunk): SlotNeed => ({ slot: 'chest', side: 'both', rawCm: chestCm });
 
 /** Spine, head and near arm of a folded figure, the hand going to a place. */
-export function upperFigure({ body }: FamilyInput, trunk: FoldedTrunk, hand: Point, elbowSide: 1 | -1): Pick<Posture, 'spine' | 'head' | 'crownDeg' | 'elbow' | 'hand'> {
+export function upperFigure({ body }: FamilyInput, trunk: FoldedTrunk, hand: Point, elbowSide: 1 | -1): Upper {
   return upperFrom(foldedSpine(trunk, body), headFrom(trunk.shoulder, body, trunk.endLeanDeg + 6), armToward(trunk.shoulder, hand, body, elbowSide));
 }
 

@@ -1,3 +1,4 @@
+import { comesDownAt } from '../geometry/root';
 import type { ConversionContext, Protocol } from '../ranges/protocols';
 import { priorOf, ranges, type Prior, type RangeId, type Sex } from '../ranges/ranges';
 
@@ -20,15 +21,11 @@ export function eyeSteps(protocol: Pick<Protocol, 'least' | 'most' | 'convert'>,
   return shown(step);
 }
 
-/** The value at which a protocol shows a range, for a drawing: found by halving, since conversions run one way. */
+/** The value at which a protocol shows a range, for a drawing; conversions run one way. */
 export function valueShowing({ least, most, convert }: Pick<Protocol, 'least' | 'most' | 'convert'>, rangeMean: number, context: ConversionContext): number {
   const meanAt = (value: number) => convert(value, 1, context).mean;
-  let [low, high] = [least, most];
-  const rises = meanAt(high) > meanAt(low);
-  for (let i = 0; i < 24; i++) {
-    const middle = (low + high) / 2;
-    if (meanAt(middle) > rangeMean === rises) high = middle;
-    else low = middle;
-  }
-  return (low + high) / 2;
+  const way = meanAt(most) > meanAt(least) ? 1 : -1;
+  return comesDownAt((value) => way * (rangeMean - meanAt(value)), least, most, CLOSE);
 }
+/** In the protocol's own unit, and the range's. */
+const CLOSE = 1e-6;

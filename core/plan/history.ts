@@ -4,21 +4,15 @@ import type { Session, SessionPose, Settled } from '../formats/book';
 import { offset as parameter } from '../parameters';
 import { dayOf } from '../formats/time';
 import { sidelessKey, slotKey } from '../geometry/family';
+import { groupedBy } from '../grouped';
 
 /** Earlier times of every pose and side before today, oldest first; ask for one with `earlierOf`. */
 export type History = ReadonlyMap<string, readonly Earlier[]>;
 
 export function historyBefore(sessions: readonly Session[], today: string): History {
-  const history = new Map<string, Earlier[]>();
-  for (const { at, poses } of sessions.filter((one) => dayOf(one.at) < dayOf(today)).sort((a, b) => Date.parse(a.at) - Date.parse(b.at))) {
-    for (const outcome of poses) {
-      const key = `${outcome.pose}/${outcome.side}`;
-      const times = history.get(key) ?? [];
-      times.push({ at, outcome });
-      history.set(key, times);
-    }
-  }
-  return history;
+  const before = sessions.filter((one) => dayOf(one.at) < dayOf(today)).sort((a, b) => Date.parse(a.at) - Date.parse(b.at));
+  const times = before.flatMap(({ at, poses }) => poses.map((outcome): Earlier => ({ at, outcome })));
+  return groupedBy(times, ({ outcome: { pose, side } }) => `${pose}/${side}`);
 }
 
 const NEVER: readonly Earlier[] = [];

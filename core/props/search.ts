@@ -39,13 +39,16 @@ function layersFor(shelf: Shelf, rule: SlotRule): Layer[] {
   })).sort((a, b) => a.item.softness - b.item.softness || b.heightCm - a.heightCm);
 }
 
-const priced = (layers: readonly Layer[]): Priced => ({
-  pieces: layers.map(({ item, state, count }) => ({ item: item.id, state: state.id, count })),
-  heightCm: layers.reduce((sum, { heightCm }) => sum + heightCm, 0),
-  simplicity: layersCost(layers),
-  uses: [...new Set(layers.map(({ item }) => item.id))].sort().join('+'),
-  asked: askedBy(layers),
-});
+function priced(layers: readonly Layer[]): Priced {
+  const asked = askedBy(layers);
+  return {
+    pieces: layers.map(({ item, state, count }) => ({ item: item.id, state: state.id, count })),
+    heightCm: layers.reduce((sum, { heightCm }) => sum + heightCm, 0),
+    simplicity: layersCost(layers),
+    uses: asked.map(({ item }) => item.id).sort().join('+'),
+    asked,
+  };
+}
 
 /** Every stack of the shelf that keeps the rules of a slot, lowest first; the floor itself is the first. */
 export const allStacks = (shelf: Shelf, rule: SlotRule): readonly Priced[] => scanOf(shelf, rule).stacks;
@@ -148,18 +151,18 @@ export function bestStacks(shelf: Shelf, rule: SlotRule, { targetCm, lying, used
     if (cost >= limit) return true;
     const use = uses[index] as number;
     const same = best.findIndex((one) => one.use === use);
-    if (same >= 0 && (best[same] as { cost: number }).cost <= cost) return true;
+    if ((best[same]?.cost ?? Infinity) <= cost) return true;
     if (same >= 0) best.splice(same, 1);
-    const before = best.findIndex((one) => one.cost > cost);
-    best.splice(before < 0 ? best.length : before, 0, { index, use, cost });
-    if (best.length > MOST_RIVALS) best.pop();
-    limit = Math.min((best[0] as { cost: number }).cost + RIVAL_COST, best.length === MOST_RIVALS ? (best[MOST_RIVALS - 1] as { cost: number }).cost : Infinity);
+    best.push({ index, use, cost });
+    best.sort((a, b) => a.cost - b.cost);
+    best.splice(MOST_RIVALS);
+    limit = Math.min((best[0]?.cost ?? Infinity) + RIVAL_COST, best[MOST_RIVALS - 1]?.cost ?? Infinity);
     return true;
   };
   const start = firstFrom(heights, Math.max(targetCm, leastCm));
   for (let i = start; i < heights.length && (heights[i] as number) <= mostCm && look(i); i++);
   for (let i = Math.min(start, mostCm === Infinity ? start : firstFrom(heights, mostCm + HAIR)) - 1; i >= 0 && (heights[i] as number) >= leastCm && look(i); i--);
-  return best.filter(({ cost }) => cost <= (best[0] as { cost: number }).cost + RIVAL_COST).map(({ index }) => ({ pieces: (stacks[index] as Priced).pieces, heightCm: heights[index] as number }));
+  return best.filter(({ cost }) => cost <= (best[0]?.cost ?? Infinity) + RIVAL_COST).map(({ index }) => ({ pieces: (stacks[index] as Priced).pieces, heightCm: heights[index] as number }));
 }
 
 const [MOST_STEP, LEAST_STEP] = [decision.mostRung.value, decision.leastRung.value];

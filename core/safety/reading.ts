@@ -100,4 +100,4 @@ export function wayFor(range: RangeId, side: ReadingSide, method: MethodId, answ
 }
 
 /** Whether any way of reading a range on a side is left open. */
-export const mayRead = (answers: readonly CautionAnswer[]) => (range: RangeId, side: ReadingSide): boolean => allowedWays(range, side, answers).length > 0;
+export const mayRead = (range: RangeId, side: ReadingSide, answers: readonly CautionAnswer[]): boolean => allowedWays(range, side, answers).length > 0;

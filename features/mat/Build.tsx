@@ -4,7 +4,7 @@ import type { Person } from '@/core/formats/book';
 import type { PlanPose, PlanSlot } from '@/core/formats/plan';
 import { slotKey } from '@/core/geometry/family';
 import { otherStacks } from '@/core/plan/solve';
-import { stackWords } from '@/core/props/stack';
+import { stackWords, type Stack } from '@/core/props/stack';
 import { piecesSwapped, type Settled } from '@/store/mat';
 import { selectShelf } from '@/store/selectors';
 import { length } from '@/ui/format';
@@ -14,6 +14,7 @@ import { Title, Words } from '@/ui/Words';
 import { useOjas, useOjasDispatch, useUnits } from '../hooks';
 import { slotWords } from '../plan/words';
 import { asSettled, matKey, usedBeside } from './session';
+import { StackChoice } from './StackChoice';
 
 interface BuildProps {
   readonly person: Person;
@@ -43,21 +44,17 @@ function Laid({ slot, person, planned, settled }: Omit<BuildProps, 'lying'> & { 
   const [open, setOpen] = useState(false);
   const name = slotWords(slot);
   const here = settled.find((one) => slotKey(one) === slotKey(slot));
-  const others = open && here ? otherStacks({ person, pose: planned.pose, side: planned.side, shelf }, here.slot, { pieces: here.pieces, heightCm: here.heightCm }, usedBeside(planned, settled, here)) : [];
+  const others = open && here ? otherStacks({ person, pose: planned.pose, side: planned.side, shelf }, here.slot, here, usedBeside(planned, settled, here)) : [];
+  const swap = (one: Settled, other: Stack) => {
+    dispatch(piecesSwapped({ pose: matKey(planned), settled: settled.map((slot) => (slot === one ? asSettled(slot, other) : slot)) }));
+    setOpen(false);
+  };
   return (
     <View className="gap-1 border-l-4 border-tape pl-3">
       <Words className="text-lg"><Words className="text-lg font-semibold">{name} </Words>{length(slot.isLength ? slot.targetCm : slot.stackCm, units)}</Words>
       <Words className="text-lg">{stackWords(slot.stack, shelf)}</Words>
       {here ? <Press kind="quiet" aria-expanded={open} aria-label={`Other pieces: ${name}`} className="-ml-4 self-start" onPress={() => setOpen(!open)}>Other pieces</Press> : null}
-      {here && open ? others.map((other) => (
-        <View key={stackWords(other.pieces, shelf)} className="gap-1 pb-1">
-          <Press onPress={() => {
-            dispatch(piecesSwapped({ pose: matKey(planned), settled: settled.map((one) => (one === here ? asSettled(one, other) : one)) }));
-            setOpen(false);
-          }}>{`Use instead: ${length(other.heightCm, units)}`}</Press>
-          <Words className="text-sm text-faint">{stackWords(other.pieces, shelf)}</Words>
-        </View>
-      )) : null}
+      {here ? others.map((other) => <StackChoice key={stackWords(other.pieces, shelf)} words="Use instead" stack={other} onChoose={() => swap(here, other)} />) : null}
       {here && open && others.length === 0 ? <Words className="text-faint">What is left of the shelf builds nothing else near this height.</Words> : null}
     </View>
   );

@@ -16,10 +16,10 @@ export const doable = (plan: Plan): PlanPose[] => plan.poses.filter(({ status, d
 /** What the plan lays out, as what would be settled on. */
 export const asPlanned = (planned: PlanPose): Settled[] => planned.slots
   .filter(({ isLength, stack, targetCm }) => !isLength && (stack.length > 0 || targetCm < 1))
-  .map(({ slot, part, side, stackCm, stack }) => ({ slot, ...(part ? { part } : {}), side, heightCm: Math.round(stackCm * 10) / 10, pieces: [...stack] }));
+  .map(({ slot, part, side, stackCm, stack }) => asSettled({ slot, ...(part ? { part } : {}), side }, { pieces: stack, heightCm: stackCm }));
 
-/** One slot once something else lies there. */
-export const asSettled = (before: Settled, { pieces, heightCm }: Stack): Settled => ({ ...before, heightCm: Math.round(heightCm * 10) / 10, pieces: [...pieces] });
+/** One slot with what lies there, to the millimetre. */
+export const asSettled = (slot: Pick<Settled, 'slot' | 'part' | 'side'>, { pieces, heightCm }: Stack): Settled => ({ ...slot, heightCm: Math.round(heightCm * 10) / 10, pieces: [...pieces] });
 
 /** What the other slots of a pose use, its strap too. */
 export const usedBeside = (planned: PlanPose, settled: readonly Settled[], slot: Settled): Used =>

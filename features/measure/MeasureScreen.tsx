@@ -15,7 +15,7 @@ import { Press } from '@/ui/Press';
 import { Screen } from '@/ui/Screen';
 import { Sheet } from '@/ui/Sheet';
 import { Title, Words } from '@/ui/Words';
-import { todayIso, useEstimates, useOjas, useOjasDispatch, usePerson, usePlan, useUnits } from '../hooks';
+import { useEstimates, useOjas, useOjasDispatch, usePerson, usePlan, useUnits } from '../hooks';
 import { NoStudent } from '../students/NoStudent';
 import { StudentTabs } from '../students/StudentTabs';
 import { Entry, useEntry, wayOrFirst } from './Entry';
@@ -124,7 +124,7 @@ function VisitBar({ visit, steps, entry, units, onPass, onLeave }: VisitBarProps
 
 /** What was read of a range before, to be looked at and put right. */
 function Past({ person, range, side }: { readonly person: Person; readonly range: RangeId; readonly side: Side }) {
-  const record = useOjas((state) => selectRecord(state, person.id, todayIso()));
+  const record = useOjas((state) => selectRecord(state, person.id));
   const pictures = useOjas((state) => state.pictures);
   const dispatch = useOjasDispatch();
   const name = ranges[range].name.toLowerCase();

@@ -95,7 +95,7 @@ function RangeLine({ id, person, plan, estimates, units, onPick }: Omit<Overview
   const unmeasured = own.every((one) => one !== undefined && one.source !== 'measured');
   const oldest = own.reduce<string | null>((old, one) => (one?.lastAt && (old === null || one.lastAt < old) ? one.lastAt : old), null);
   const age = oldest === null ? 0 : daysBetween(dayOf(oldest), todayIso());
-  const closed = keysOf(id).every((key) => !mayRead(person.cautions)(id, splitKey(key).side));
+  const closed = keysOf(id).every((key) => !mayRead(id, splitKey(key).side, person.cautions));
   const notes = [
     ...(closed ? ['left out by the answers at intake'] : []),
     ...(unmeasured && !closed ? [doubt > 0 ? `never measured: costs the plan ${length(doubt, units)} of doubt` : 'never measured: no pose of this plan leans on it'] : []),
