@@ -35,7 +35,7 @@ test.each([
   ['no file at all', ['plan'], /Name the book to read/],
   ['a person who is not there', ['plan', DEMO, '--person', 'p-nobody'], /there is no person p-nobody/],
   ['a pose that is not there', ['plan', DEMO, '--poses', 'hero,moonwalk'], /no pose is called moonwalk/],
-  ['a day in words', ['plan', DEMO, '--date', 'tomorrow'], /expected a day such as 2026-01-15/],
+  ['a day in words', ['plan', DEMO, '--date', 'tomorrow'], /expected a day that there is, such as 2026-01-15/],
   ['an unknown command', ['dance'], /There is no command dance/],
   ['half a student', ['simulate', '--students', '1.5'], /--students: expected a whole number from 1 to 5000/],
   ['an unknown policy', ['simulate', '--policy', 'hope'], /expected one of rule, fixed, never, truth/],

@@ -1,6 +1,8 @@
 import { readFile } from 'node:fs/promises';
 import { parseArgs } from 'node:util';
-import { parseBook, type Fault } from '@/core/formats/check';
+import { parseBookFile } from '@/core/formats/check';
+import type { Fault } from '@/core/formats/limits';
+import { isDay } from '@/core/formats/time';
 import type { Book } from '@/core/formats/book';
 import { planSchema } from '@/core/formats/plan';
 import { planStudent, shippedCaution } from '@/core/plan/plan';
@@ -23,23 +25,22 @@ export interface Answer {
 const refuse = (words: string): Answer => ({ words, exit: 1 });
 const faultWords = (file: string, faults: readonly Fault[]) => faults.map(({ path, words }) => `${file}: ${path}: ${words}`).join('\n');
 
-async function readBook(file: string | undefined, today: string): Promise<{ book: Book } | { answer: Answer }> {
+async function readBook(file: string | undefined, today: string): Promise<{ book: Book; notes: readonly Fault[] } | { answer: Answer }> {
   if (file === undefined) return { answer: refuse(`Name the book to read.\n${USAGE}`) };
-  let text: string;
+  let bytes: Uint8Array;
   try {
-    text = await readFile(file, 'utf8');
+    bytes = await readFile(file);
   } catch {
     return { answer: refuse(`${file} cannot be read: no such file, or no right to read it.`) };
   }
-  const parsed = parseBook(text, today);
-  return parsed.ok ? { book: parsed.value } : { answer: refuse(faultWords(file, parsed.faults)) };
+  const parsed = parseBookFile(bytes, today);
+  return parsed.ok ? { book: parsed.value, notes: parsed.notes } : { answer: refuse(faultWords(file, parsed.faults)) };
 }
 
 async function plan(file: string | undefined, flags: { person?: string; date?: string; poses?: string }, today: string): Promise<Answer> {
   const date = flags.date ?? today;
-  if (!/^\d{4}-\d{2}-\d{2}$/.test(date) || Number.isNaN(Date.parse(date))) return refuse(`--date ${date}: expected a day such as 2026-01-15.`);
-  // A plan for a day in the future may read a book of today, not one dated after it.
-  const read = await readBook(file, date > today ? date : today);
+  if (!isDay(date)) return refuse(`--date ${date}: expected a day that there is, such as 2026-01-15.`);
+  const read = await readBook(file, today);
   if ('answer' in read) return read.answer;
   const { book } = read;
   const wanted = flags.poses?.split(',').map((id) => id.trim());
@@ -58,7 +59,8 @@ async function check(file: string | undefined, today: string): Promise<Answer> {
   const read = await readBook(file, today);
   if ('answer' in read) return read.answer;
   const { people, readings, sessions, shelf } = read.book;
-  return { words: `${file} is a whole ojas-book/1: ${people.length} people, ${readings.length} readings, ${sessions.length} sessions, ${shelf.length} kinds of props.`, exit: 0 };
+  const notes = read.notes.map(({ path, words }) => `\n${path}: ${words}`).join('');
+  return { words: `${file} is a whole ojas-book/1: ${people.length} people, ${readings.length} readings, ${sessions.length} sessions, ${shelf.length} kinds of props.${notes}`, exit: 0 };
 }
 
 const MOST = { students: 5000, weeks: 520 } as const;

@@ -1,3 +1,4 @@
+import { useSyncExternalStore } from 'react';
 import { useDispatch, useSelector } from 'react-redux';
 import type { Estimates } from '@/core/estimate/estimate';
 import type { Plan } from '@/core/formats/plan';
@@ -12,13 +13,30 @@ export const nowIso = () => new Date().toISOString();
 /** The calendar day, as facts are dated. */
 export const todayIso = () => nowIso().slice(0, 10);
 
+const MINUTE_MS = 60_000;
+function onTurn(listener: () => void): () => void {
+  const timer = setInterval(listener, MINUTE_MS);
+  document.addEventListener('visibilitychange', listener);
+  return () => {
+    clearInterval(timer);
+    document.removeEventListener('visibilitychange', listener);
+  };
+}
+/** Today, also on a screen that was left open over midnight. */
+export const useToday = (): string => useSyncExternalStore(onTurn, todayIso, todayIso);
+
 export const usePerson = (id: string) => useOjas((state) => state.people[id]);
 /** The plan of the poses that a student practises, and of some more. */
-export const usePlan = (id: string, also: readonly string[] = NO_MORE): Plan | undefined => useOjas((state) => selectPlan(state, id, todayIso(), also.join(',')));
+export function usePlan(id: string, also: readonly string[] = NO_MORE): Plan | undefined {
+  const today = useToday();
+  return useOjas((state) => selectPlan(state, id, today, also.join(',')));
+}
 const NO_MORE: readonly string[] = [];
-export const useEstimates = (id: string): Estimates | undefined => useOjas((state) => selectEstimates(state, id, todayIso()));
+export function useEstimates(id: string): Estimates | undefined {
+  const today = useToday();
+  return useOjas((state) => selectEstimates(state, id, today));
+}
 export const useUnits = (): Units => useOjas((state) => selectSettings(state).units);
 
-let counter = 0;
-/** A fresh id: the moment, and a counter for several in one moment. */
-export const freshId = (prefix: string) => `${prefix}-${Date.now().toString(36)}-${(counter++).toString(36)}`;
+/** A fresh id: the moment, and chance for several in one moment, in one tab or two. */
+export const freshId = (prefix: string) => `${prefix}-${Date.now().toString(36)}-${Array.from(crypto.getRandomValues(new Uint8Array(5)), (byte) => byte.toString(36)).join('')}`;

@@ -1,3 +1,4 @@
+import { TextDecoder, TextEncoder } from 'node:util';
 import '@testing-library/jest-dom';
 
 // Class names reach the DOM only once the styled components are registered.
@@ -6,3 +7,6 @@ require('react-native-css-interop/dist/runtime/components');
 
 // What the build puts in the place of import.meta, for the addresses of workers.
 Object.assign(globalThis, { __ExpoImportMetaRegistry: { url: 'http://localhost/' } });
+
+// Every browser has these; the DOM of the tests does not.
+Object.assign(globalThis, { TextDecoder, TextEncoder });

@@ -1,99 +1,61 @@
-import { z } from 'zod';
-import { classSchema, personSchema, readingSchema, sessionSchema, settingsSchema, shelfItemSchema, type Book, type ClassRecord, type Person, type Reading, type Session, type Settings } from '@/core/formats/book';
-import type { ShelfItem } from '@/core/props/shelf';
+import { sameValue } from '@/core/formats/sameValue';
+import { type Fact, type FactKind, type FactOf, type FactRef } from '@/core/formats/facts';
 
-/** The kinds of facts: all that is stored. Everything else is reckoned from them. */
-export const factKinds = ['people', 'readings', 'shelf', 'sessions', 'classes', 'settings', 'pictures'] as const;
-export type FactKind = (typeof factKinds)[number];
+export { bookOf, factsOfBook } from '@/core/formats/bookText';
+export { factKinds, noFacts, SETTINGS_ID, type Fact, type FactKind, type FactOf, type FactRef, type Facts, type KeptPicture, type SettingsRecord } from '@/core/formats/facts';
 
-/** Settings are one record with a fixed id. */
-export const SETTINGS_ID = 'settings';
-export type SettingsRecord = Settings & { readonly id: string };
-
-/** A picture that a teacher kept with a reading, on purpose. It stays on this device: no book carries it. */
-export const pictureSchema = z.object({
-  /** The id of its reading. */
-  id: z.string(),
-  person: z.string(),
-  widthPx: z.number().positive(),
-  heightPx: z.number().positive(),
-  dataUrl: z.string().startsWith('data:image/').max(2_000_000),
-  /** Where its points were placed, in its own pixels. */
-  points: z.array(z.tuple([z.number(), z.number()])),
-});
-export type KeptPicture = z.infer<typeof pictureSchema>;
-
-export interface FactOf {
-  people: Person;
-  readings: Reading;
-  shelf: ShelfItem;
-  sessions: Session;
-  classes: ClassRecord;
-  settings: SettingsRecord;
-  pictures: KeptPicture;
+/** Why a record cannot be changed as asked: it says something else by now. */
+export interface Clash {
+  readonly clash: string;
 }
 
-export const factSchemas: { readonly [K in FactKind]: z.ZodType<FactOf[K]> } = {
-  people: personSchema,
-  readings: readingSchema,
-  shelf: shelfItemSchema,
-  sessions: sessionSchema,
-  classes: classSchema,
-  settings: settingsSchema.extend({ id: z.string() }),
-  pictures: pictureSchema,
-};
-
-export type Fact = { [K in FactKind]: { readonly kind: K; readonly id: string; readonly record: FactOf[K] } }[FactKind];
-export interface FactRef {
+/** A record changed where it stands: from what is stored at that moment, not from what a screen once saw. */
+export interface Edit {
   readonly kind: FactKind;
   readonly id: string;
+  /** The record as it shall be, given how it is. */
+  readonly to: (now: never) => unknown;
 }
 
 /** Records that come, change or go together: all of it happens, or none. */
 export interface Change {
   /** What the teacher did, for the undo bar: "Reading deleted". */
   readonly words: string;
+  /** Records that are new, or replaced whole. */
   readonly put: readonly Fact[];
+  readonly edit?: readonly Edit[];
+  /** Records that go; with a student goes all that is theirs. */
   readonly remove: readonly FactRef[];
 }
 
-export type Facts = { readonly [K in FactKind]: Readonly<Record<string, FactOf[K]>> };
-export const noFacts = Object.fromEntries(factKinds.map((kind) => [kind, {}])) as unknown as Facts;
-
 export const put = <K extends FactKind>(kind: K, record: FactOf[K] & { id: string }): Fact => ({ kind, id: record.id, record }) as Fact;
 
-/** The change that takes a change back, given the facts before it. */
-export function reverse(change: Change, before: Facts): Change {
-  const touched: FactRef[] = [...change.put.map(({ kind, id }) => ({ kind, id })), ...change.remove];
-  return {
-    words: `Undone: ${change.words}`,
-    put: touched.flatMap(({ kind, id }) => {
-      const record = before[kind][id];
-      return record ? [put(kind, record as never)] : [];
-    }),
-    remove: touched.filter(({ kind, id }) => before[kind][id] === undefined),
-  };
-}
+export const edit = <K extends FactKind>(kind: K, id: string, to: (now: FactOf[K]) => FactOf[K] | Clash): Edit => ({ kind, id, to });
 
-/** All facts as a book, oldest first where they have a date. */
-export function bookOf(facts: Facts): Book {
-  const byDate = (a: { at: string }, b: { at: string }) => a.at.localeCompare(b.at);
-  const settings = facts.settings[SETTINGS_ID];
-  return {
-    format: 'ojas-book/1',
-    people: Object.values(facts.people),
-    readings: Object.values(facts.readings).sort(byDate),
-    shelf: Object.values(facts.shelf) as Book['shelf'],
-    sessions: Object.values(facts.sessions).sort(byDate),
-    classes: Object.values(facts.classes),
-    settings: { units: settings?.units ?? 'cm', theme: settings?.theme ?? 'system' },
-  };
-}
+const fieldNames: Readonly<Record<string, string>> = {
+  name: 'Name', statureCm: 'Stature', birthYear: 'Year of birth', sex: 'Usual ranges', approach: 'Approach', bodyCm: 'Lengths', cautions: 'Answers', choices: 'Choices', count: 'How many',
+  states: 'Heights', values: 'Values', warm: 'Warm', note: 'Note', at: 'Date',
+};
+/** A field as the screens call it. */
+export const fieldName = (field: string) => (Object.hasOwn(fieldNames, field) ? fieldNames[field] as string : field);
 
-export const factsOfBook = (book: Book): Fact[] => [
-  ...book.people.map((one) => put('people', one)),
-  ...book.readings.map((one) => put('readings', one)),
-  ...book.shelf.map((one) => put('shelf', one)),
-  ...book.sessions.map((one) => put('sessions', one)),
-  ...book.classes.map((one) => put('classes', one)),
-];
+const said = (value: unknown) => (typeof value === 'string' || typeof value === 'number' ? `“${value}”` : 'something else');
+
+/**
+ * What a form changes: of the fields that it opened with, only those that it leaves different. A field that was changed
+ * elsewhere while the form stood open is a clash, unless both want the same.
+ */
+export const editFields = <K extends FactKind>(kind: K, opened: FactOf[K] & { id: string }, left: FactOf[K]): Edit => edit(kind, opened.id, (now) => {
+  const [before, after, stored] = [opened, left, now] as unknown as Record<string, unknown>[] as [Record<string, unknown>, Record<string, unknown>, Record<string, unknown>];
+  const changed = [...new Set([...Object.keys(before), ...Object.keys(after)])].filter((field) => !sameValue(before[field], after[field]));
+  const clash = changed.find((field) => !sameValue(stored[field], before[field]) && !sameValue(stored[field], after[field]));
+  if (clash !== undefined) return { clash: `${fieldName(clash)} was changed elsewhere while this stood open, and says ${said(stored[clash])} now. Save again to put yours in its place.` };
+  const next = { ...stored };
+  for (const field of changed) {
+    if (after[field] === undefined) delete next[field];
+    else next[field] = after[field];
+  }
+  return next as unknown as FactOf[K];
+});
+
+export const isClash = (answer: unknown): answer is Clash => typeof answer === 'object' && answer !== null && 'clash' in answer && typeof answer.clash === 'string' && Object.keys(answer).length === 1;

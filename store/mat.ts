@@ -70,7 +70,8 @@ export const matSlice = createSlice({
       now.holdingSince = null;
     },
     poseDone: ({ now }, { payload }: PayloadAction<Mat['done'][number]>) => {
-      if (!now) return;
+      // Said twice in a hurry, it is the pose on the mat once, and never the next one.
+      if (!now || now.poses[now.at] !== `${payload.pose}/${payload.side}`) return;
       now.done.push(payload);
       Object.assign(now, { at: now.at + 1, step: 'build', holdingSince: null, heldSeconds: 0 });
     },
@@ -83,7 +84,16 @@ export const matSlice = createSlice({
   },
 });
 
+/** A hold may run so much longer than planned before it counts as left running. */
+const LEFT_RUNNING_SECONDS = 600;
+/** The longest hold that a record can hold. */
+export const MOST_HELD_SECONDS = 7200;
+export const leftRunning = (held: number, planned: number) => held > planned + LEFT_RUNNING_SECONDS;
+
 export const { daySaid, matStarted, matRestored, stepTaken, rungMoved, piecesSwapped, faultToggled, holdStarted, holdPaused, poseDone, poseSkipped, matCleared } = matSlice.actions;
+
+/** The id of the session that a mat becomes: ended twice, it is recorded once. */
+export const sessionIdOf = ({ startedAt, person }: Pick<Mat, 'startedAt' | 'person'>) => `s-${Date.parse(startedAt).toString(36)}-${person.slice(0, 80)}`;
 
 /** Whole seconds held so far. */
 export const heldSeconds = (mat: Pick<Mat, 'heldSeconds' | 'holdingSince'>, now: string) =>

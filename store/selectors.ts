@@ -9,13 +9,12 @@ import { planStudent } from '@/core/plan/plan';
 import { practisedPoses } from '@/core/plan/practised';
 import { poses } from '@/core/poses/poses';
 import type { Shelf } from '@/core/props/shelf';
-import { SETTINGS_ID, type SettingsRecord } from './facts';
+import { SETTINGS_ID, usualSettings, type SettingsRecord } from '@/core/formats/facts';
 import type { RootState } from './store';
 
 export const selectPeople = createSelector((state: RootState) => state.people, (people) => Object.values(people).sort((a, b) => a.name.localeCompare(b.name)));
 export const selectShelf = createSelector((state: RootState) => state.shelf, (shelf): Shelf => Object.values(shelf));
 export const selectSettings = (state: RootState): SettingsRecord => state.settings[SETTINGS_ID] ?? usualSettings;
-const usualSettings: SettingsRecord = { id: SETTINGS_ID, units: 'cm', theme: 'system' };
 
 /** Readings and sessions shared out by person, so that a change to one student leaves the others' records alone. */
 const byPerson = <T extends { person: string; at: string }>() => {

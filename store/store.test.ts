@@ -1,158 +1,352 @@
 import fc from 'fast-check';
-import { samplePerson, sampleReading } from '@/core/tests/samples';
-import { put, type Change } from './facts';
+import { bookOf } from '@/core/formats/bookText';
+import { bookSchema } from '@/core/formats/book';
+import { samplePerson, sampleReading, sampleSession } from '@/core/tests/samples';
+import { edit, editFields, put, type Change } from './facts';
+import { inOrder } from './locks';
 import { heldSeconds, holdPaused, holdStarted, matStarted, poseDone, rungMoved } from './mat';
-import { mergeBook, mergeChange } from './merge';
-import { bookOf } from './facts';
+import { differences, mergeBook, mergeChange } from './merge';
 import { selectPlan } from './selectors';
-import { commit, createStore, factsOf, openStorage, undo, type RootState } from './store';
-import { Vault, type KeyValueStorage } from './vault';
-
-/** Storage in memory that can be told to break after so many writes. */
-class Shelves implements KeyValueStorage {
-  readonly entries = new Map<string, string>();
-  writesLeft = Infinity;
-  private spend() {
-    if (this.writesLeft-- <= 0) throw new Error('');
-  }
-  getItem = async (key: string) => this.entries.get(key) ?? null;
-  setItem = async (key: string, value: string) => {
-    this.spend();
-    this.entries.set(key, value);
-  };
-  removeItem = async (key: string) => {
-    this.spend();
-    this.entries.delete(key);
-  };
-  getMany = async (keys: string[]) => Object.fromEntries(keys.map((key) => [key, this.entries.get(key) ?? null]));
-  setMany = async (entries: Record<string, string>) => {
-    for (const [key, value] of Object.entries(entries)) await this.setItem(key, value);
-  };
-  removeMany = async (keys: string[]) => {
-    for (const key of keys) await this.removeItem(key);
-  };
-  getAllKeys = async () => [...this.entries.keys()];
-}
+import type { Mark, Spare } from './spare';
+import { commit, createStore, factsOf, forgetSetAside, keepAside, openStorage, undo, type RootState, type StoreOptions } from './store';
+import { Memory } from './tests/memory';
+import { Vault } from './vault';
 
 const two: Change = { words: 'Two at once', put: [put('people', samplePerson()), put('readings', sampleReading())], remove: [] };
-const opened = async (shelves = new Shelves()) => {
-  const store = createStore(shelves);
+const opened = async (memory = new Memory(), options: StoreOptions = {}) => {
+  const store = createStore(memory, options);
   await store.dispatch(openStorage());
-  return { store, shelves, state: () => store.getState() as RootState };
+  return { store, memory, state: () => store.getState() as RootState };
 };
+const person = (id: string, more = {}): Change => ({ words: `${id} added`, put: [put('people', samplePerson({ id, ...more }))], remove: [] });
+const gone = (id: string): Change => ({ words: `${id} removed`, put: [], remove: [{ kind: 'people', id }] });
 
-test('what is committed is there after a restart', async () => {
-  const { store, shelves } = await opened();
-  expect(await store.dispatch(commit(two))).toEqual({ ok: true });
-  const again = await opened(shelves);
-  expect(again.state().people.p1?.name).toBe('Wren Sample');
-  expect(again.state().readings.r1?.values).toEqual([130, 130]);
-});
+describe('what is written', () => {
+  test('is there after a restart', async () => {
+    const { store, memory } = await opened();
+    expect(await store.dispatch(commit(two))).toEqual({ ok: true });
+    const again = await opened(memory);
+    expect(again.state().people.p1?.name).toBe('Wren Sample');
+    expect(again.state().readings.r1?.values).toEqual([130, 130]);
+  });
 
-test('undo takes back a removal, with everything that went', async () => {
-  const { store, state, shelves } = await opened();
-  await store.dispatch(commit(two));
-  await store.dispatch(commit({ words: 'Removed', put: [], remove: [{ kind: 'people', id: 'p1' }, { kind: 'readings', id: 'r1' }] }));
-  expect(state().people).toEqual({});
-  await store.dispatch(undo());
-  expect(state().people.p1).toEqual(samplePerson());
-  await store.dispatch(undo());
-  expect(state().people).toEqual({});
-  expect((await opened(shelves)).state().readings).toEqual({});
-});
-
-test('a crash at any write leaves a change whole or absent', async () => {
-  for (let writes = 0; writes < 8; writes++) {
-    const { store, shelves } = await opened();
-    await store.dispatch(commit({ words: 'Before', put: [put('people', samplePerson({ name: 'Before' }))], remove: [] }));
-    // As after a crash: nothing can be written any more, and the program ends.
-    shelves.writesLeft = writes;
-    await new Vault(shelves).apply({ ...two, put: [put('people', samplePerson({ name: 'After' })), put('readings', sampleReading())] }).catch(() => undefined);
-    shelves.writesLeft = Infinity;
-    const { people, readings } = (await opened(shelves)).state();
-    expect([people.p1?.name, Object.keys(readings).length]).toEqual(people.p1?.name === 'After' ? ['After', 1] : ['Before', 0]);
-  }
-});
-
-test('a full storage says so, and the screen goes on showing what is stored', async () => {
-  const { store, state, shelves } = await opened();
-  shelves.writesLeft = 0;
-  expect(await store.dispatch(commit(two))).toMatchObject({ ok: false, words: expect.stringContaining('storage is full') });
-  expect(state().people).toEqual({});
-  expect(state().storage.fault).toMatch('storage is full');
-});
-
-test('a blocked storage says so and the app opens all the same', async () => {
-  const shelves = new Shelves();
-  shelves.getAllKeys = async () => {
-    throw new Error('The operation is insecure.');
-  };
-  const { state } = await opened(shelves);
-  expect(state().storage).toMatchObject({ opened: true, fault: expect.stringContaining('does not let Ojas store') });
-});
-
-test('a record that cannot be read is set aside with its reason, and the rest is there', async () => {
-  const { store, shelves } = await opened();
-  await store.dispatch(commit(two));
-  shelves.entries.set('ojas/1/people/p2', '{"id":"p2"');
-  shelves.entries.set('ojas/1/readings/r2', JSON.stringify({ ...sampleReading({ id: 'r2' }), values: [] }));
-  const { state } = await opened(shelves);
-  expect(Object.keys(state().people)).toEqual(['p1']);
-  expect(state().storage.setAside.map(({ key, words }) => `${key} ${words}`)).toEqual([expect.stringMatching(/people\/p2 The record is broken off/), expect.stringMatching(/readings\/r2 values: at least one value/)]);
-});
-
-test('the session under way survives a restart', async () => {
-  const { store, shelves } = await opened();
-  store.dispatch(matStarted({ person: 'p1', poses: ['hero/both'], at: '2026-01-08T18:00:00Z' }));
-  store.dispatch(holdStarted('2026-01-08T18:05:00Z'));
-  store.dispatch(rungMoved({ pose: 'hero/both', settled: [], slot: 'seat', fromCm: 20, toCm: 22, atSeconds: 10 }));
-  await new Promise((resolve) => setTimeout(resolve, 20));
-  const mat = (await opened(shelves)).state().mat.now;
-  expect(mat?.changes['hero/both']).toHaveLength(1);
-  expect(mat && heldSeconds(mat, '2026-01-08T18:06:30Z')).toBe(90);
-});
-
-test('a pause keeps the time held, and the next pose begins anew', async () => {
-  const { store, state } = await opened();
-  store.dispatch(matStarted({ person: 'p1', poses: ['hero/both', 'staff/both'], at: '2026-01-08T18:00:00Z' }));
-  store.dispatch(holdStarted('2026-01-08T18:00:00Z'));
-  store.dispatch(holdPaused('2026-01-08T18:00:40Z'));
-  expect(heldSeconds(state().mat.now!, '2026-01-08T18:10:00Z')).toBe(40);
-  store.dispatch(poseDone({ pose: 'hero', side: 'both', settled: [], heldSeconds: 40, feeling: { strength: 3, place: 'muscle' }, pelvis: 'upright', breath: 'easy', faults: [] }));
-  expect(state().mat.now).toMatchObject({ at: 1, step: 'build', heldSeconds: 0 });
-});
-
-test('importing the same book again changes nothing, and a differing record waits to be asked for', async () => {
-  const { store, state } = await opened();
-  await store.dispatch(commit(two));
-  const book = bookOf(factsOf(state()));
-  expect(mergeBook(book, factsOf(state()))).toMatchObject({ fresh: [], same: 2, conflicts: [] });
-  const renamed = { ...book, people: book.people.map((person) => ({ ...person, name: 'Renamed' })) };
-  const merge = mergeBook(renamed, factsOf(state()));
-  expect(merge.conflicts).toHaveLength(1);
-  expect(mergeChange(merge, false).put).toEqual([]);
-  expect(mergeChange(merge, true).put).toHaveLength(1);
-});
-
-test('a class of an imported book is kept whole and goes out again, though nothing here uses it yet', async () => {
-  const { store, state, shelves } = await opened();
-  const book = { ...bookOf(factsOf(state())), classes: [{ id: 'c1', name: 'Thursday', mats: ['p1'] }] };
-  await store.dispatch(commit(mergeChange(mergeBook(book, factsOf(state())), false)));
-  expect(bookOf(factsOf((await opened(shelves)).state())).classes).toEqual(book.classes);
-});
-
-test('changes and their undos cancel out, whatever they are', async () => {
-  await fc.assert(fc.asyncProperty(fc.array(fc.tuple(fc.constantFrom('a', 'b', 'c'), fc.boolean(), fc.integer({ min: 150, max: 200 })), { minLength: 1, maxLength: 8 }), async (moves) => {
-    const { store, state } = await opened();
-    for (const [id, removes, statureCm] of moves) {
-      await store.dispatch(commit(removes ? { words: 'x', put: [], remove: [{ kind: 'people', id }] } : { words: 'x', put: [put('people', samplePerson({ id, statureCm }))], remove: [] }));
+  test('is whole or absent after a crash at any write', async () => {
+    for (let writes = 0; writes < 12; writes++) {
+      const { store, memory } = await opened();
+      await store.dispatch(commit({ words: 'Before', put: [put('people', samplePerson({ name: 'Before' }))], remove: [] }));
+      memory.writesLeft = writes;
+      const vault = new Vault(memory);
+      await vault.apply({ ...two, put: [put('people', samplePerson({ name: 'After' })), put('readings', sampleReading())] });
+      const { people, readings } = (await opened(memory.again())).state();
+      expect([people.p1?.name, Object.keys(readings).length]).toEqual(people.p1?.name === 'After' ? ['After', 1] : ['Before', 0]);
     }
-    for (const move of moves) {
-      expect(move).toBeDefined();
-      await store.dispatch(undo());
-    }
+  });
+
+  test.each([
+    ['a day that is none', put('people', samplePerson({ cautions: [{ id: 'hip-replacement', answer: 'yes', at: '2026-01-05', goAheadAt: '2026-02-30' }] })), /cautions\[0\]\.goAheadAt: expected a date/],
+    ['ten values', put('readings', sampleReading({ values: Array.from({ length: 10 }, () => 130) })), /Values: at most nine values/],
+    ['a note of 4,001 letters', put('readings', sampleReading({ note: 'x'.repeat(4001) })), /Note: at most 4000 letters/],
+    ['a hold of two and a half hours', put('sessions', sampleSession('2026-01-15', { heldSeconds: 9000 })), /poses\[0\]\.heldSeconds: at most 7200/],
+    ['a value that no body shows', put('readings', sampleReading({ values: [1300] })), /Values: 1300° is outside/],
+    ['a field nested 2,000 deep', put('people', { ...samplePerson(), ...(JSON.parse(`{"deep":${'['.repeat(2000)}${']'.repeat(2000)}}`) as object) }), /nested deeper than 32 levels/],
+    ['a reading of nobody', put('readings', sampleReading({ person: 'p9' })), /the student to whom this belongs was removed/],
+  ])('is refused where it could not be read back: %s', async (_, fact, words) => {
+    const { store, state, memory } = await opened();
+    await store.dispatch(commit(person('p1')));
+    const before = [...memory.entries];
+    expect(await store.dispatch(commit({ words: 'x', put: [fact], remove: [] }))).toEqual({ ok: false, words: expect.stringMatching(words) });
+    expect([...memory.entries]).toEqual(before);
+    expect(state().storage.fault).toMatch(words);
+  });
+
+  test('a full storage says so, and the screen goes on showing what is stored', async () => {
+    const { store, state, memory } = await opened();
+    memory.writesLeft = 0;
+    expect(await store.dispatch(commit(two))).toMatchObject({ ok: false, words: expect.stringContaining('storage is full') });
     expect(state().people).toEqual({});
-  }), { numRuns: 30 });
+    expect(state().storage.fault).toMatch('storage is full');
+  });
+
+  test('is changed where it stands, what is a student’s too', async () => {
+    const { store, state } = await opened();
+    await store.dispatch(commit(two));
+    expect(await store.dispatch(commit({ words: 'put right', put: [], edit: [editFields('readings', sampleReading(), sampleReading({ values: [126], seatCm: 4 }))], remove: [] }))).toEqual({ ok: true });
+    expect(state().readings.r1).toEqual(sampleReading({ values: [126], seatCm: 4 }));
+    await store.dispatch(undo());
+    expect(state().readings.r1).toEqual(sampleReading());
+  });
+
+  test('written twice, it is written once', async () => {
+    const { store, state } = await opened();
+    await Promise.all([store.dispatch(commit(two)), store.dispatch(commit(two))]);
+    expect(state().undo.heads).toHaveLength(1);
+  });
+});
+
+describe('opening', () => {
+  test('is tried again, and a storage that cannot be reached is not an empty one', async () => {
+    const memory = new Memory();
+    await (await opened(memory)).store.dispatch(commit(two));
+    memory.failingReads = 2;
+    expect(Object.keys((await opened(memory)).state().people)).toEqual(['p1']);
+    memory.failingReads = 3;
+    const { store, state } = await opened(memory);
+    expect(state().storage).toMatchObject({ status: 'unreachable', fault: expect.stringContaining('cannot be reached (The operation is insecure.)') });
+    expect(await store.dispatch(commit(person('p2')))).toMatchObject({ ok: false, words: expect.stringContaining('nothing can be begun') });
+    await store.dispatch(openStorage());
+    expect(Object.keys(state().people)).toEqual(['p1']);
+  });
+
+  test('a record that cannot be read is set aside with its reason, what is its student’s with it, and the rest is there', async () => {
+    const { store, memory } = await opened();
+    await store.dispatch(commit(two));
+    await store.dispatch(commit({ words: 'another', put: [put('people', samplePerson({ id: 'p2' })), put('readings', sampleReading({ id: 'r2', person: 'p2' }))], remove: [] }));
+    memory.entries.set('ojas/1/people/p2', '{"id":"p2"');
+    memory.entries.set('ojas/1/readings/r3', JSON.stringify({ ...sampleReading({ id: 'r3' }), values: [] }));
+    memory.entries.set('ojas/1/widgets/w', '{}');
+    const again = await opened(memory);
+    expect(Object.keys(again.state().people)).toEqual(['p1']);
+    expect(again.state().storage.setAside.map(({ key, words }) => `${key} ${words}`).sort()).toEqual([
+      'people/p2 the record: it is broken off.', expect.stringMatching(/^readings\/r2 The student to whom it belongs is not here/), expect.stringMatching(/^readings\/r3 values: at least one value/), expect.stringMatching(/^widgets\/w This version knows no record/),
+    ]);
+    // A good copy of the student comes in: theirs is taken in again, and nothing good is ever forgotten.
+    await again.store.dispatch(commit(person('p2')));
+    await new Promise((resolve) => setTimeout(resolve, 20));
+    expect(again.state().readings.r2?.person).toBe('p2');
+    for (const one of again.state().storage.setAside) await again.store.dispatch(forgetSetAside(one));
+    expect(again.state().storage.setAside).toEqual([]);
+    const last = (await opened(memory)).state();
+    expect([Object.keys(last.people).sort(), Object.keys(last.readings).sort(), last.storage.setAside]).toEqual([['p1', 'p2'], ['r1', 'r2'], []]);
+  });
+
+  test('a write-ahead that is broken is set aside like any other', async () => {
+    const memory = new Memory();
+    memory.entries.set('ojas/1/ahead', '{"put":{"a');
+    const { state } = await opened(memory);
+    expect(state().storage.setAside.map(({ key, words }) => `${key}: ${words}`)).toEqual(['ahead: A change was cut off while it was being written, and never began.']);
+    expect(memory.entries.has('ojas/1/ahead')).toBe(false);
+  });
+
+  test('a book that the browser threw away is told from one that is empty', async () => {
+    let mark: Mark | null = null;
+    const spare: Spare = { mark: () => mark, setMark: (next) => void (mark = next), copy: async () => true, read: async () => null };
+    const { store } = await opened(new Memory(), { spare });
+    expect(await store.dispatch(commit(two))).toEqual({ ok: true });
+    expect(mark).toMatchObject({ people: 1, readings: 1 });
+    const lost = await opened(new Memory(), { spare });
+    expect(lost.state().storage).toMatchObject({ status: 'lost', lost: { people: 1, readings: 1, sessions: 0 } });
+    expect(await lost.store.dispatch(commit(two))).toMatchObject({ ok: false });
+    await store.dispatch(commit(gone('p1')));
+    expect((await opened(new Memory(), { spare })).state().storage.status).toBe('open');
+  });
+
+  test('the records of many years come after the first screen, all of them', async () => {
+    const memory = new Memory();
+    const many = 4100;
+    memory.entries.set('ojas/1/people/p1', JSON.stringify(samplePerson()));
+    for (let i = 0; i < many; i++) memory.entries.set(`ojas/1/readings/r${i}`, JSON.stringify(sampleReading({ id: `r${i}`, person: i === 7 ? 'p9' : 'p1' })));
+    const { state } = await opened(memory);
+    expect([state().storage.status, Object.keys(state().people)]).toEqual(['open', ['p1']]);
+    for (let i = 0; i < 100 && state().storage.left > 0; i++) await new Promise((resolve) => setTimeout(resolve, 20));
+    expect(Object.keys(state().readings)).toHaveLength(many - 1);
+    expect(state().storage.setAside.map(({ key }) => key)).toEqual(['readings/r7']);
+  });
+});
+
+describe('undo', () => {
+  test('takes back a removal, with everything that went', async () => {
+    const { store, state, memory } = await opened();
+    await store.dispatch(commit(two));
+    await store.dispatch(commit(gone('p1')));
+    expect([state().people, state().readings]).toEqual([{}, {}]);
+    await store.dispatch(undo());
+    expect(state().people.p1).toEqual(samplePerson());
+    expect(state().readings.r1).toEqual(sampleReading());
+    await store.dispatch(undo());
+    expect(state().people).toEqual({});
+    expect((await opened(memory)).state().readings).toEqual({});
+  });
+
+  test('goes on in order after a restart, twenty acts back', async () => {
+    const { store, memory } = await opened();
+    await store.dispatch(commit(person('p1', { statureCm: 150 })));
+    for (let i = 1; i <= 25; i++) await store.dispatch(commit({ words: `${i}`, put: [], edit: [edit('people', 'p1', (now) => ({ ...now, statureCm: 150 + i }))], remove: [] }));
+    const again = await opened(memory);
+    for (let i = 0; i < 20; i++) await again.store.dispatch(undo());
+    expect(again.state().people.p1?.statureCm).toBe(155);
+    await again.store.dispatch(undo());
+    expect(again.state().people.p1?.statureCm).toBe(155);
+  });
+
+  test('two in a hurry take back two', async () => {
+    const { store, state } = await opened();
+    for (const id of ['a', 'b', 'c']) await store.dispatch(commit(person(id)));
+    await Promise.all([store.dispatch(undo()), store.dispatch(undo())]);
+    expect(Object.keys(state().people)).toEqual(['a']);
+  });
+
+  test('a removed student can be brought back weeks and many acts later, and forgotten for good', async () => {
+    const memory = new Memory();
+    let now = '2026-03-01T10:00:00Z';
+    const vault = new Vault(memory, inOrder(), () => now);
+    await vault.open();
+    await vault.apply(person('p1', { name: 'Una' }));
+    const removal = await vault.apply(gone('p1'));
+    const seq = removal.ok ? removal.act?.seq as number : 0;
+    for (let i = 0; i < 40; i++) await vault.apply({ words: 'x', put: [put('people', samplePerson({ id: 'p2', statureCm: 150 + i }))], remove: [] });
+    now = '2026-03-29T10:00:00Z';
+    expect(await vault.undo(seq)).toMatchObject({ ok: true });
+    expect(memory.entries.get('ojas/1/people/p1')).toMatch('Una');
+    const second = await vault.apply(gone('p1'));
+    now = '2026-05-29T10:00:00Z';
+    await vault.apply(person('p3'));
+    expect(await vault.undo(second.ok ? second.act?.seq : 0)).toMatchObject({ ok: true, diffs: [expect.objectContaining({ kind: 'people', id: 'p1' })] });
+  });
+
+  test('changes and their undos cancel out, whatever they are', async () => {
+    await fc.assert(fc.asyncProperty(fc.array(fc.tuple(fc.constantFrom('a', 'b', 'c'), fc.boolean(), fc.integer({ min: 150, max: 200 })), { minLength: 1, maxLength: 8 }), async (moves) => {
+      const { store, state } = await opened();
+      for (const [id, removes, statureCm] of moves) await store.dispatch(commit(removes ? gone(id) : person(id, { statureCm })));
+      for (const move of moves) {
+        expect(move).toBeDefined();
+        await store.dispatch(undo());
+      }
+      expect(state().people).toEqual({});
+    }), { numRuns: 30 });
+  });
+});
+
+describe('two tabs', () => {
+  /** Two stores over one storage and one lock, as two windows are. */
+  const both = async () => {
+    const [memory, lock] = [new Memory(), inOrder()];
+    const [a, b] = [await opened(memory, { lock }), await opened(memory, { lock })];
+    await a.store.dispatch(commit(two));
+    // Any write first learns what the other tab did.
+    await b.store.dispatch(commit(person('p2')));
+    return { a, b, memory };
+  };
+
+  test('agree, whatever each wrote', async () => {
+    const { a, b } = await both();
+    await a.store.dispatch(commit(person('p3')));
+    await b.store.dispatch(commit(person('p4')));
+    await a.store.dispatch(commit(person('p5')));
+    await b.store.dispatch(commit(person('p6')));
+    await a.store.dispatch(commit(person('p7')));
+    await b.store.dispatch(commit(gone('p7')));
+    expect(Object.keys(b.state().people).sort()).toEqual(['p1', 'p2', 'p3', 'p4', 'p5', 'p6']);
+    await a.store.dispatch(commit(gone('p6')));
+    expect(Object.keys(a.state().people).sort()).toEqual(['p1', 'p2', 'p3', 'p4', 'p5']);
+  });
+
+  test('a form left open puts no old field back, and a clash is told', async () => {
+    const { a, b } = await both();
+    const form = b.state().people.p1 ?? samplePerson();
+    await a.store.dispatch(commit({ words: 'taller', put: [], edit: [edit('people', 'p1', (now) => ({ ...now, statureCm: 181 }))], remove: [] }));
+    expect(await b.store.dispatch(commit({ words: 'renamed', put: [], edit: [editFields('people', form, { ...form, name: 'Renamed' })], remove: [] }))).toEqual({ ok: true });
+    expect(b.state().people.p1).toMatchObject({ name: 'Renamed', statureCm: 181 });
+    expect(await b.store.dispatch(commit({ words: 'shorter', put: [], edit: [editFields('people', form, { ...form, statureCm: 160 })], remove: [] })))
+      .toEqual({ ok: false, words: 'Not saved: Stature was changed elsewhere while this stood open, and says “181” now. Save again to put yours in its place.' });
+  });
+
+  test('undo takes back its own fields alone', async () => {
+    const { a, b } = await both();
+    await a.store.dispatch(commit({ words: 'renamed', put: [], edit: [edit('people', 'p1', (now) => ({ ...now, name: 'Renamed' }))], remove: [] }));
+    const own = a.state().undo.offered?.seq;
+    await b.store.dispatch(commit({ words: 'taller', put: [], edit: [edit('people', 'p1', (now) => ({ ...now, statureCm: 181 }))], remove: [] }));
+    expect(await a.store.dispatch(undo(own))).toEqual({ ok: true });
+    expect(a.state().people.p1).toMatchObject({ name: 'Wren Sample', statureCm: 181 });
+    await a.store.dispatch(commit({ words: 'shorter', put: [], edit: [edit('people', 'p1', (now) => ({ ...now, statureCm: 160 }))], remove: [] }));
+    const theirs = b.state().undo.offered?.seq;
+    expect(await b.store.dispatch(undo(theirs))).toMatchObject({ ok: false, words: 'Not undone: “shorter” came after it and changed the same. Undo that first.' });
+  });
+
+  test('a student removed in one leaves no orphan by the other', async () => {
+    const { a, b, memory } = await both();
+    await a.store.dispatch(commit({ words: 'read', put: [put('readings', sampleReading({ id: 'r9' }))], remove: [] }));
+    await b.store.dispatch(commit(gone('p1')));
+    expect([...memory.entries.keys()].filter((key) => key.includes('/readings/'))).toEqual([]);
+    expect(await a.store.dispatch(commit({ words: 'ended', put: [put('sessions', sampleSession('2026-01-15'))], remove: [] }))).toMatchObject({ ok: false, words: expect.stringContaining('was removed') });
+  });
+
+  test('each has its own mat, and takes over what a closed one left', async () => {
+    const [memory, lock] = [new Memory(), inOrder()];
+    const alive = new Set(['one', 'two']);
+    const tab = (name: string) => ({ lock, tab: async () => ({ name, alive: async () => alive }) });
+    const one = await opened(memory, tab('one'));
+    await one.store.dispatch(commit(two));
+    one.store.dispatch(matStarted({ person: 'p1', poses: ['hero/both'], at: '2026-01-08T18:00:00Z' }));
+    await new Promise((resolve) => setTimeout(resolve, 20));
+    const other = await opened(memory, tab('two'));
+    expect([other.state().mat.now, other.state().storage.onOtherMats]).toEqual([null, ['p1']]);
+    expect((await opened(memory, tab('one'))).state().mat.now?.person).toBe('p1');
+    alive.delete('one');
+    expect((await opened(memory, tab('two'))).state().mat.now?.person).toBe('p1');
+  });
+});
+
+describe('the session under way', () => {
+  test('survives a restart', async () => {
+    const { store, memory } = await opened();
+    store.dispatch(matStarted({ person: 'p1', poses: ['hero/both'], at: '2026-01-08T18:00:00Z' }));
+    store.dispatch(holdStarted('2026-01-08T18:05:00Z'));
+    store.dispatch(rungMoved({ pose: 'hero/both', settled: [], slot: 'seat', fromCm: 20, toCm: 22, atSeconds: 10 }));
+    await new Promise((resolve) => setTimeout(resolve, 20));
+    const mat = (await opened(memory)).state().mat.now;
+    expect(mat?.changes['hero/both']).toHaveLength(1);
+    expect(mat && heldSeconds(mat, '2026-01-08T18:06:30Z')).toBe(90);
+  });
+
+  test('says at once when it cannot be kept', async () => {
+    const { store, state, memory } = await opened();
+    memory.writesLeft = 0;
+    store.dispatch(matStarted({ person: 'p1', poses: ['hero/both'], at: '2026-01-08T18:00:00Z' }));
+    await new Promise((resolve) => setTimeout(resolve, 20));
+    expect(state().storage.fault).toMatch(/^What was just done on the mat cannot be kept: it would be gone after a reload\. this browser’s storage is full/);
+  });
+
+  test('a pause keeps the time held, and the next pose begins anew; said twice, a pose is done once', async () => {
+    const { store, state } = await opened();
+    store.dispatch(matStarted({ person: 'p1', poses: ['hero/both', 'staff/both'], at: '2026-01-08T18:00:00Z' }));
+    store.dispatch(holdStarted('2026-01-08T18:00:00Z'));
+    store.dispatch(holdPaused('2026-01-08T18:00:40Z'));
+    expect(heldSeconds(state().mat.now!, '2026-01-08T18:10:00Z')).toBe(40);
+    const done = poseDone({ pose: 'hero', side: 'both', settled: [], heldSeconds: 40, feeling: { strength: 3, place: 'muscle' }, pelvis: 'upright', breath: 'easy', faults: [] });
+    store.dispatch(done);
+    store.dispatch(done);
+    expect(state().mat.now).toMatchObject({ at: 1, step: 'build', heldSeconds: 0 });
+    expect(state().mat.now?.done).toHaveLength(1);
+  });
+});
+
+describe('a book', () => {
+  test('taken in again changes nothing, and a differing record waits to be asked for, with its values', async () => {
+    const { store, state } = await opened();
+    await store.dispatch(commit(two));
+    const book = bookOf(factsOf(state()));
+    await store.dispatch(commit(mergeChange(mergeBook(book, factsOf(state())), false)));
+    expect(mergeBook(book, factsOf(state()))).toMatchObject({ fresh: [], same: 3, conflicts: [] });
+    const renamed = { ...book, people: book.people.map((one) => ({ ...one, name: 'Renamed' })) };
+    const merge = mergeBook(renamed, factsOf(state()));
+    expect(merge.conflicts.map(differences)).toEqual([[{ field: 'Name', here: 'Wren Sample', there: 'Renamed' }]]);
+    expect(mergeChange(merge, false).put).toEqual([]);
+    expect(mergeChange(merge, true).put).toHaveLength(1);
+  });
+
+  test('goes out as it came in: settings, eyes, classes, fields of other versions, and what was set aside', async () => {
+    const { store, state, memory } = await opened();
+    const book = bookSchema.parse({
+      format: 'ojas-book/1', people: [samplePerson()], readings: [sampleReading({ at: '2999-01-01'.replace('2999', '2199') })], shelf: [], sessions: [], classes: [{ id: 'c1', name: 'Thursday', mats: ['p1'] }],
+      settings: { units: 'in', theme: 'dark', eyes: { hamstring: { biasDeg: 3, sdDeg: 5 } }, tint: 'warm' }, boathouse: { oars: 8 }, setAside: [{ key: 'people/p9', text: '{"id":' }],
+    });
+    const merge = mergeBook(book, factsOf(state()));
+    await store.dispatch(commit(mergeChange(merge, false)));
+    await store.dispatch(keepAside(merge.setAside));
+    await store.dispatch(keepAside(merge.setAside));
+    const again = (await opened(memory)).state();
+    expect(bookOf(factsOf(again), again.storage.setAside)).toEqual(book);
+  });
 });
 
 test('a plan is reckoned once, until one of its own facts changes', async () => {

@@ -1,94 +1,172 @@
-import { configureStore, createAction, createListenerMiddleware, createSelector, createSlice, type PayloadAction, type ThunkAction, type UnknownAction } from '@reduxjs/toolkit';
-import { factKinds, noFacts, reverse, type Change, type FactKind, type FactOf, type Facts } from './facts';
+import { combineReducers, configureStore, createAction, createListenerMiddleware, createSelector, createSlice, type PayloadAction, type Reducer, type ThunkAction, type UnknownAction } from '@reduxjs/toolkit';
+import { z } from 'zod';
+import { factKinds, noFacts, type FactKind, type FactOf, type Facts } from '@/core/formats/facts';
+import type { Part } from '@/workers/records';
+import { readStored } from '@/workers/stored/readStored';
+import type { ActHead, Diff } from './acts';
+import type { Change } from './facts';
+import { overTabs, type Lock } from './locks';
 import { matRestored, matSchema, matSlice } from './mat';
 import { measuringRestored, measuringSchema, measuringSlice } from './measuring';
-import { StorageFault, Vault, type KeyValueStorage, type SetAside } from './vault';
+import { noSpare, type Mark, type Spare } from './spare';
+import type { Tab } from './tab';
+import { StorageFault, Vault, type Done, type KeyValueStorage, type SetAside } from './vault';
 
 /** Facts as read from storage. */
 export const factsOpened = createAction<Facts>('facts/opened');
-/** A change that is safely stored: done here (with what takes it back), taken back here, or stored by another tab. */
-export const factsChanged = createAction<{ change: Change; by: { did: Change } | 'undo' | 'other tab' }>('facts/changed');
+/** Records of many years, some at a time. */
+export const factsArrived = createAction<Part['facts']>('facts/arrived');
+/** A change that is safely stored, here or by another tab. */
+export const factsChanged = createAction<readonly Diff[]>('facts/changed');
 
-/** One slice a kind of fact: records by id. */
-const factSlice = <K extends FactKind>(kind: K) => createSlice({
-  name: kind,
-  initialState: {} as Record<string, FactOf[K]>,
-  reducers: {},
-  extraReducers: (builder) => builder
-    .addCase(factsOpened, (_, { payload }) => payload[kind] as never)
-    .addCase(factsChanged, (state, { payload: { change } }) => {
-      const records = state as Record<string, unknown>;
-      for (const { id, record } of change.put.filter((fact) => fact.kind === kind)) records[id] = record;
-      for (const { id } of change.remove.filter((ref) => ref.kind === kind)) delete records[id];
-    }),
-});
+/** One slice a kind of fact: records by id. A plain reducer: records are never changed in place, and freezing those of many years would cost seconds. */
+const factReducer = <K extends FactKind>(kind: K): Reducer<Facts[K]> => (state = {} as Facts[K], action) => {
+  if (factsOpened.match(action)) return action.payload[kind];
+  if (factsArrived.match(action)) {
+    const arrived = (action.payload as Partial<Facts>)[kind];
+    return arrived && Object.keys(arrived).length > 0 ? { ...arrived, ...state } : state;
+  }
+  if (!factsChanged.match(action)) return state;
+  const own = action.payload.filter((diff) => diff.kind === kind);
+  if (own.length === 0) return state;
+  const next: Record<string, unknown> = { ...state };
+  for (const { id, is } of own) {
+    if (is === null) delete next[id];
+    else next[id] = is;
+  }
+  return next as Facts[K];
+};
 
-const MOST_UNDO = 30;
+interface UndoState {
+  /** What was done, newest last. */
+  readonly heads: readonly ActHead[];
+  /** What this tab did last, offered to be taken back. */
+  readonly offered: ActHead | null;
+}
 const undoSlice = createSlice({
   name: 'undo',
-  initialState: { stack: [] as Change[], offered: null as string | null },
+  initialState: { heads: [], offered: null } as UndoState,
   reducers: {
-    undoDismissed: (state) => {
-      state.offered = null;
-    },
+    actsKnown: (state, { payload }: PayloadAction<readonly ActHead[]>) => ({ heads: payload, offered: payload.some(({ seq }) => seq === state.offered?.seq) ? state.offered : null }),
+    undoOffered: (state, { payload }: PayloadAction<ActHead | null>) => ({ ...state, offered: payload }),
   },
-  extraReducers: (builder) => builder.addCase(factsChanged, (state, { payload: { change, by } }) => {
-    if (by === 'other tab') return;
-    if (by !== 'undo') {
-      state.stack = [...state.stack.slice(-(MOST_UNDO - 1)), by.did as never];
-      state.offered = change.words;
-    } else {
-      state.stack.pop();
-      state.offered = null;
-    }
-  }),
 });
-export const { undoDismissed } = undoSlice.actions;
+const { actsKnown, undoOffered } = undoSlice.actions;
+export const undoDismissed = () => undoOffered(null);
 
 interface StorageState {
-  readonly opened: boolean;
+  /** `unreachable`: nothing is known of the book, so nothing may be begun. `lost`: the browser threw the book away. */
+  readonly status: 'opening' | 'open' | 'unreachable' | 'lost';
+  /** Records of many years that are still to come; 0 when all are here. */
+  readonly left: number;
   /** What keeps facts from being stored, in words. */
   readonly fault: string | null;
   readonly setAside: readonly SetAside[];
+  /** What was here before it was thrown away. */
+  readonly lost: Mark | null;
+  /** Students on the mat in other windows. */
+  readonly onOtherMats: readonly string[];
 }
 const storageSlice = createSlice({
   name: 'storage',
-  initialState: { opened: false, fault: null, setAside: [] } as StorageState,
+  initialState: { status: 'opening', left: 0, fault: null, setAside: [], lost: null, onOtherMats: [] } as StorageState,
   reducers: {
-    storageOpened: (state, { payload }: PayloadAction<readonly SetAside[]>) => ({ ...state, opened: true, setAside: payload }),
-    storageFailed: (state, { payload }: PayloadAction<string>) => ({ ...state, opened: true, fault: payload }),
+    storageOpening: (state) => ({ ...state, status: 'opening' as const, fault: null }),
+    storageOpened: (state, { payload }: PayloadAction<{ setAside: readonly SetAside[]; left: number }>) => ({ ...state, ...payload, status: 'open' as const, lost: null }),
+    storageUnreachable: (state, { payload }: PayloadAction<string>) => ({ ...state, status: 'unreachable' as const, fault: payload }),
+    storageLost: (state, { payload }: PayloadAction<Mark>) => ({ ...state, status: 'lost' as const, lost: payload }),
+    storageFailed: (state, { payload }: PayloadAction<string>) => ({ ...state, fault: payload }),
     storageFaultDismissed: (state) => ({ ...state, fault: null }),
-    setAsideRemoved: (state, { payload }: PayloadAction<string>) => ({ ...state, setAside: state.setAside.filter(({ key }) => key !== payload) }),
+    recordsLeft: (state, { payload }: PayloadAction<{ left: number; setAside: readonly SetAside[] }>) => ({ ...state, left: payload.left, setAside: [...state.setAside, ...payload.setAside] }),
+    setAsideRemoved: (state, { payload }: PayloadAction<string>) => ({ ...state, setAside: state.setAside.filter(({ at }) => at !== payload) }),
+    setAsideAdded: (state, { payload }: PayloadAction<readonly SetAside[]>) => ({ ...state, setAside: [...state.setAside, ...payload] }),
+    otherMatsSeen: (state, { payload }: PayloadAction<readonly string[]>) => ({ ...state, onOtherMats: payload }),
   },
 });
-export const { storageOpened, storageFailed, storageFaultDismissed, setAsideRemoved } = storageSlice.actions;
+const { storageOpening, storageOpened, storageUnreachable, storageLost, recordsLeft, setAsideRemoved, setAsideAdded, otherMatsSeen } = storageSlice.actions;
+export const { storageFailed, storageFaultDismissed } = storageSlice.actions;
 
-export function createStore(storage: KeyValueStorage) {
-  const vault = new Vault(storage);
+/** Reads the records that a first screen does without, some at a time. */
+export type RestReader = (keys: readonly string[], people: readonly string[], take: (part: Part) => void) => Promise<void>;
+
+/** What a store leans on beside its storage; each has a plain stand-in. */
+export interface StoreOptions {
+  readonly lock?: Lock;
+  readonly tab?: () => Promise<Tab>;
+  readonly spare?: Spare;
+  readonly readRest?: RestReader;
+}
+
+interface Extra {
+  readonly vault: Vault;
+  readonly spare: Spare;
+  readonly tab: Promise<Tab>;
+  readonly readRest: RestReader;
+  /** Settled once every record is here. */
+  arrived: Promise<void>;
+}
+
+const DRAFTS = ['mat', 'measuring'] as const;
+const draftSchemas = { mat: matSchema, measuring: measuringSchema } as const;
+const ALONE: Tab = { name: 'only', alive: async () => new Set(['only']) };
+const BATCH = 1500;
+
+const reducer = combineReducers({
+  people: factReducer('people'), readings: factReducer('readings'), shelf: factReducer('shelf'), sessions: factReducer('sessions'), classes: factReducer('classes'), settings: factReducer('settings'),
+  pictures: factReducer('pictures'), extras: factReducer('extras'), undo: undoSlice.reducer, storage: storageSlice.reducer, mat: matSlice.reducer, measuring: measuringSlice.reducer,
+});
+
+export function createStore(storage: KeyValueStorage, { lock = overTabs(), tab = async () => ALONE, spare = noSpare, readRest }: StoreOptions = {}) {
+  const vault = new Vault(storage, lock);
+  const hereAndNow: RestReader = async (keys, people, take) => {
+    const here = Object.fromEntries(people.map((id) => [id, true]));
+    for (let from = 0; from < keys.length; from += BATCH) {
+      const { facts, unread } = readStored(await storage.getMany(keys.slice(from, from + BATCH)), here);
+      take({ facts, unread, left: Math.max(0, keys.length - from - BATCH) });
+    }
+  };
+  const extra: Extra = { vault, spare, tab: tab(), arrived: Promise.resolve(),
+    // Where there is no worker, or it fails, the main thread does the work.
+    readRest: readRest ? (keys, people, take) => readRest(keys, people, take).catch(() => hereAndNow(keys, people, take)) : hereAndNow };
   const drafts = createListenerMiddleware();
-  for (const draft of ['mat', 'measuring'] as const) {
+  for (const draft of DRAFTS) {
     drafts.startListening({
       predicate: (_, now, before) => (now as RootState)[draft].now !== (before as RootState)[draft].now,
-      effect: (_, { getState }) => vault.writeDraft(draft, (getState() as RootState)[draft].now),
+      effect: async (_, { getState, dispatch }) => {
+        const { now } = (getState() as RootState)[draft];
+        const name = `${draft}/${(await extra.tab).name}`;
+        try {
+          if (now !== null && !draftSchemas[draft].safeParse(now).success) throw new StorageFault('', null);
+          await vault.writeDraft(name, now);
+        } catch (error) {
+          dispatch(storageFailed(`${draft === 'mat' ? 'What was just done on the mat' : 'What was just read'} cannot be kept: it would be gone after a reload. ${error instanceof StorageFault && error.words ? error.words.replace(/^Not saved: /, '') : ''}`.trim()));
+        }
+      },
     });
   }
-  return configureStore({
-    reducer: {
-      people: factSlice('people').reducer, readings: factSlice('readings').reducer, shelf: factSlice('shelf').reducer, sessions: factSlice('sessions').reducer, classes: factSlice('classes').reducer,
-      settings: factSlice('settings').reducer, pictures: factSlice('pictures').reducer, undo: undoSlice.reducer, storage: storageSlice.reducer, mat: matSlice.reducer, measuring: measuringSlice.reducer,
-    },
-    middleware: (usual) => usual({ thunk: { extraArgument: vault }, serializableCheck: false, immutableCheck: false }).prepend(drafts.middleware),
+  const store = configureStore({
+    reducer,
+    middleware: (usual) => usual({ serializableCheck: false, immutableCheck: false, thunk: { extraArgument: extra } }).prepend(drafts.middleware),
   });
+  vault.watch({
+    facts: () => factsOf(store.getState() as RootState),
+    news: async (diffs, heads) => {
+      if (diffs === null) await store.dispatch(openAnew());
+      else store.dispatch(factsChanged(diffs));
+      store.dispatch(actsKnown(heads));
+    },
+  });
+  return store;
 }
 
 export type OjasStore = ReturnType<typeof createStore>;
 export interface RootState extends Facts {
-  readonly undo: ReturnType<typeof undoSlice.reducer>;
+  readonly undo: UndoState;
   readonly storage: StorageState;
   readonly mat: ReturnType<typeof matSlice.reducer>;
   readonly measuring: ReturnType<typeof measuringSlice.reducer>;
 }
-export type Thunk<R = void> = ThunkAction<R, RootState, Vault, UnknownAction>;
+export type Thunk<R = void> = ThunkAction<R, RootState, Extra, UnknownAction>;
 
 /** All facts of the state; the same object until one of them changes. */
 export const factsOf: (state: RootState) => Facts = createSelector(
@@ -100,56 +178,162 @@ export const factsOf: (state: RootState) => Facts = createSelector(
 export type Outcome = { readonly ok: true } | { readonly ok: false; readonly words: string };
 
 /** Opens the storage and the session that was under way. */
-export const openStorage = (): Thunk<Promise<void>> => async (dispatch, _, vault) => {
+export const openStorage = (): Thunk<Promise<void>> => async (dispatch, getState, extra) => {
+  const { vault, spare } = extra;
+  dispatch(storageOpening());
   try {
-    const { facts, setAside } = await vault.open();
+    const { facts, setAside, heads, rest } = await vault.open();
+    const mark = spare.mark();
+    // A book that was here and is gone with all its traces was not emptied by anybody.
+    if (mark !== null && mark.people > 0 && heads.length === 0 && setAside.length === 0 && Object.keys(facts.people).length === 0) return void dispatch(storageLost(mark));
     dispatch(factsOpened({ ...noFacts, ...facts }));
-    const mat = matSchema.safeParse(await vault.readDraft('mat'));
-    if (mat.success) dispatch(matRestored(mat.data));
-    const measuring = measuringSchema.safeParse(await vault.readDraft('measuring'));
-    if (measuring.success) dispatch(measuringRestored(measuring.data));
-    dispatch(storageOpened(setAside));
+    dispatch(actsKnown(heads));
+    await dispatch(restoreDrafts());
+    dispatch(storageOpened({ setAside, left: rest.length }));
+    extra.arrived = dispatch(readOn(rest));
+    void extra.arrived.then(() => spare.setMark(markOf(getState(), spare.mark()))).catch(() => undefined);
   } catch (error) {
-    dispatch(storageFailed(error instanceof StorageFault ? error.words : String(error)));
+    dispatch(storageUnreachable(error instanceof StorageFault ? error.words : String(error)));
   }
 };
 
-const store = (change: Change, byUndo: boolean): Thunk<Promise<Outcome>> => async (dispatch, getState, vault) => {
-  const before = factsOf(getState());
-  try {
-    await vault.apply(change);
-  } catch (error) {
-    const words = error instanceof StorageFault ? error.words : String(error);
-    dispatch(storageFailed(words));
-    return { ok: false, words };
+/** Reads everything anew: another tab did more than can be followed. */
+const openAnew = (): Thunk<Promise<void>> => async (dispatch, _, { vault }) => {
+  // Not under the lock that asked for this: opening takes it itself.
+  void vault.open().then(({ facts, setAside, heads, rest }) => {
+    dispatch(factsOpened({ ...noFacts, ...facts }));
+    dispatch(actsKnown(heads));
+    dispatch(storageOpened({ setAside, left: rest.length }));
+    return dispatch(readOn(rest));
+  }).catch((error: unknown) => dispatch(storageUnreachable(error instanceof StorageFault ? error.words : String(error))));
+};
+
+const readOn = (keys: readonly string[]): Thunk<Promise<void>> => async (dispatch, getState, { vault, readRest }) => {
+  if (keys.length === 0) return;
+  let sofar: Part['facts'] = { readings: {}, sessions: {}, pictures: {} };
+  await readRest(keys, Object.keys(getState().people), ({ facts, unread, left }) => {
+    sofar = { readings: Object.assign(sofar.readings, facts.readings), sessions: Object.assign(sofar.sessions, facts.sessions), pictures: Object.assign(sofar.pictures, facts.pictures) };
+    void vault.setAside(unread).then((setAside) => dispatch(recordsLeft({ left, setAside })));
+    if (left === 0) dispatch(factsArrived(sofar));
+  });
+};
+
+/** Puts back what this tab was doing; a session that a closed window left comes here. */
+const restoreDrafts = (): Thunk<Promise<void>> => async (dispatch, _, { vault, tab: coming }) => {
+  const [tab, drafts] = [await coming, await vault.readDrafts()];
+  const alive = await tab.alive();
+  const find = (draft: (typeof DRAFTS)[number]): unknown => {
+    const own = `${draft}/${tab.name}`;
+    const left = [...drafts.keys()].find((name) => name === draft || (name.startsWith(`${draft}/`) && !alive.has(name.slice(draft.length + 1))));
+    const name = drafts.has(own) ? own : left;
+    if (name === undefined) return null;
+    if (name !== own) void vault.writeDraft(own, drafts.get(name)).then(() => vault.writeDraft(name, null)).catch(() => undefined);
+    return drafts.get(name);
+  };
+  const [mat, measuring] = [find('mat'), find('measuring')];
+  if (mat != null) {
+    const read = matSchema.safeParse(mat);
+    if (read.success) dispatch(matRestored(read.data));
+    else dispatch(setAsideAdded(await vault.keepAside([{ key: 'draft/mat', text: JSON.stringify(mat) }])));
   }
-  dispatch(factsChanged({ change, by: byUndo ? 'undo' : { did: reverse(change, before) } }));
-  tellOtherTabs({ change });
+  const measured = measuringSchema.safeParse(measuring);
+  if (measured.success) dispatch(measuringRestored(measured.data));
+  const others = [...drafts].filter(([name]) => name.startsWith('mat/') && name !== `mat/${tab.name}` && alive.has(name.slice('mat/'.length)));
+  dispatch(otherMatsSeen(others.flatMap(([, draft]) => {
+    const read = matSchema.safeParse(draft);
+    return read.success ? [read.data.person] : [];
+  })));
+};
+
+const markOf = (state: RootState, before: Mark | null): Mark => ({
+  ...(before?.exportedAt ? { exportedAt: before.exportedAt } : {}), people: Object.keys(state.people).length, readings: Object.keys(state.readings).length, sessions: Object.keys(state.sessions).length, at: new Date().toISOString(),
+});
+
+/** The book was saved as a file. */
+export const bookExported = (at: string): Thunk => (_, getState, { spare }) => spare.setMark({ ...markOf(getState(), null), exportedAt: at });
+
+const NOT_OPEN: Done = { ok: false, words: 'Not saved: the storage of this browser cannot be reached, so nothing can be begun now.' };
+
+const written = (work: (vault: Vault) => Promise<Done>): Thunk<Promise<Outcome>> => async (dispatch, getState, { vault, spare }) => {
+  const done = getState().storage.status === 'open' ? await work(vault) : NOT_OPEN;
+  if (!done.ok) {
+    dispatch(storageFailed(done.words));
+    return done;
+  }
+  if (done.diffs.length > 0) dispatch(factsChanged(done.diffs));
+  dispatch(actsKnown(done.heads));
+  if (done.act) dispatch(undoOffered(done.act));
+  if (done.diffs.length === 0) return { ok: true };
+  tellOtherTabs();
+  if (getState().storage.left === 0) spare.setMark(markOf(getState(), spare.mark()));
+  // After each session, and whatever else is as much: an import, a removal.
+  if (done.diffs.some(({ kind }) => kind === 'sessions')) void spare.copy();
   return { ok: true };
 };
 
 /** Stores a change, then shows it: what is on screen is what is stored. */
-export const commit = (change: Change) => store(change, false);
-
-/** Takes back the newest change. */
-export const undo = (): Thunk<Promise<Outcome>> => async (dispatch, getState) => {
-  const change = getState().undo.stack.at(-1);
-  return change ? dispatch(store(change, true)) : { ok: true };
+export const commit = (change: Change): Thunk<Promise<Outcome>> => async (dispatch, getState, extra) => {
+  // All that is a student's goes with them, so all of it must be known.
+  if (change.remove.some(({ kind }) => kind === 'people')) await extra.arrived;
+  const outcome = await dispatch(written((vault) => vault.apply(change)));
+  // A student who is here again brings back what was set aside for want of them.
+  if (outcome.ok && getState().storage.setAside.length > 0 && change.put.some(({ kind }) => kind === 'people')) await dispatch(openAnew());
+  return outcome;
 };
 
-export const forgetSetAside = (key: string): Thunk<Promise<void>> => async (dispatch, _, vault) => {
-  await vault.removeSetAside(key);
-  dispatch(setAsideRemoved(key));
+/** Takes back an act: the newest, or the one that is named. */
+export const undo = (seq?: number): Thunk<Promise<Outcome>> => (dispatch) => dispatch(written((vault) => vault.undo(seq)));
+
+/** Drops what would bring a removed student back. */
+export const forgetRemoved = (seq: number): Thunk<Promise<Outcome>> => (dispatch) => dispatch(written((vault) => vault.forgetRemoved(seq)));
+
+export const forgetSetAside = (one: SetAside): Thunk<Promise<void>> => async (dispatch, _, { vault }) => {
+  await vault.forgetSetAside(one);
+  dispatch(setAsideRemoved(one.at));
 };
+
+/** Keeps what another device set aside, so that it goes on from here too. */
+export const keepAside = (texts: readonly { key: string; text: string }[]): Thunk<Promise<void>> => async (dispatch, getState, { vault }) => {
+  const known = new Set(getState().storage.setAside.map(({ key, text }) => `${key} ${text}`));
+  const fresh = texts.filter(({ key, text }) => !known.has(`${key} ${text}`));
+  if (fresh.length > 0) dispatch(setAsideAdded(await vault.keepAside(fresh)));
+};
+
+/** The second copy that this browser keeps, as the text of a book. */
+export const readSecondCopy = (): Thunk<Promise<string | null>> => (_dispatch, _getState, { spare }) => spare.read();
+
+/** After the browser threw the book away: begins with an empty one, on purpose. */
+export const beginAnew = (): Thunk<Promise<void>> => (dispatch, _, { spare }) => {
+  spare.setMark(null);
+  return dispatch(openStorage());
+};
+
+/** A record as it is now, not as a screen last drew it. */
+export const recordNow = <K extends FactKind>(kind: K, id: string): Thunk<FactOf[K] | undefined> => (_dispatch, getState) => getState()[kind][id] as FactOf[K] | undefined;
+
+/** Every record is here. */
+export const whenArrived = (): Thunk<Promise<void>> => (_dispatch, _getState, extra) => extra.arrived;
+
+/** What lies in storage, readable or not, for a copy when nothing else can be shown. */
+export const rawTexts = (): Thunk<Promise<Record<string, string | null>>> => (_dispatch, _getState, { vault }) => vault.raw();
 
 const CHANNEL = 'ojas-facts';
+const messageSchema = z.object({ wrote: z.literal(true) });
 /** Opened once the app follows other tabs; before that nobody is told. */
 let channel: BroadcastChannel | null = null;
-const tellOtherTabs = (message: { change: Change }) => channel?.postMessage(message);
+const tellOtherTabs = () => channel?.postMessage({ wrote: true });
 
-/** Shows here what another tab stored. */
-export function followOtherTabs(dispatch: OjasStore['dispatch']): void {
-  if (typeof BroadcastChannel === 'undefined') return;
-  channel ??= new BroadcastChannel(CHANNEL);
-  channel.onmessage = ({ data }: MessageEvent<{ change: Change }>) => dispatch(factsChanged({ change: data.change, by: 'other tab' }));
-}
+/** Shows here what another tab stored: it is read from storage, where it was checked, and not taken from a message. */
+export const followOtherTabs = (): Thunk => (_dispatch, getState, { vault }) => {
+  const look = () => {
+    if (getState().storage.status === 'open') void vault.catchUp();
+  };
+  if (typeof BroadcastChannel !== 'undefined') {
+    channel ??= new BroadcastChannel(CHANNEL);
+    channel.onmessage = ({ data }) => {
+      if (messageSchema.safeParse(data).success) look();
+    };
+  }
+  // A tab that slept may have missed the message.
+  if (typeof document !== 'undefined') document.addEventListener('visibilitychange', () => document.visibilityState === 'visible' && look());
+};

@@ -1,5 +1,13 @@
-import { factKinds, factSchemas, noFacts, type Change, type Fact, type FactKind, type FactRef, type Facts } from './facts';
-import { pathWords } from '@/core/formats/check';
+import { noFacts, ofAPerson, personOf, readFact, type Fact, type FactKind, type FactRef, type Facts } from '@/core/formats/facts';
+import type { SetAside } from '@/core/formats/bookText';
+import { sameValue } from '@/core/formats/sameValue';
+import { actsSchema, bodySchema, keptHeads, noActs, standsOn, takenBack, touchedBy, type ActHead, type Acts, type Diff, type Touched } from './acts';
+import { fieldName, isClash, type Change } from './facts';
+import { actKey, ACTS, AHEAD, asideKey, DRAFT, isAside, isManyYears, keyOf, longKey, refOf, shortKey, strangerIn } from '@/workers/stored/keys';
+import { isStray, readStored, wordsOn, type Unread } from '@/workers/stored/readStored';
+import { inOrder, type Lock } from './locks';
+
+export type { SetAside } from '@/core/formats/bookText';
 
 /** The part of AsyncStorage that is used. */
 export interface KeyValueStorage {
@@ -12,16 +20,13 @@ export interface KeyValueStorage {
   getAllKeys(): Promise<string[]>;
 }
 
-/** A record that could not be read: kept as it is, shown, never fatal. */
-export interface SetAside {
-  readonly key: string;
-  readonly text: string;
-  readonly words: string;
-}
-
 export interface Opened {
+  /** Everything, or without the records of many years where these are too many to wait for. */
   readonly facts: Facts;
   readonly setAside: readonly SetAside[];
+  readonly heads: readonly ActHead[];
+  /** Keys of the records that are still to be read. */
+  readonly rest: readonly string[];
 }
 
 /** The storage cannot be used; `words` says why and what to do. */
@@ -31,48 +36,370 @@ export class StorageFault extends Error {
   }
 }
 
-const SCHEMA = 1;
-const PREFIX = `ojas/${SCHEMA}/`;
-/** The change under way: written first, so that a crash at any instant leaves it whole or absent. */
-const AHEAD = `${PREFIX}ahead`;
-/** Private notes of the interface that are not facts: a session under way. */
-const DRAFT = `${PREFIX}draft/`;
+/** What came of a change. */
+export type Done =
+  | { readonly ok: true; readonly diffs: readonly Diff[]; readonly heads: readonly ActHead[]; readonly act: ActHead | null }
+  | { readonly ok: false; readonly words: string };
 
-const keyOf = ({ kind, id }: FactRef) => `${PREFIX}${kind}/${id}`;
+/** What a vault asks of those who show what is in it. */
+export interface Watcher {
+  /** The facts as shown. */
+  readonly facts: () => Facts;
+  /** What another tab did meanwhile; null where that is no longer known: all is to be read anew. */
+  readonly news: (diffs: readonly Diff[] | null, heads: readonly ActHead[]) => Promise<void>;
+}
 
 interface Ahead {
   readonly put: Record<string, string>;
   readonly remove: string[];
 }
 
+const isFull = (error: unknown) => {
+  const said = error instanceof Error ? error.message : String(error);
+  return said === '' || /quota|space|disk/i.test(said);
+};
+
 /** What went wrong, in words. A full storage is told by an error without a message. */
 function storageFault(error: unknown): StorageFault {
-  const said = error instanceof Error ? error.message : String(error);
-  if (said === '' || /quota|space|disk/i.test(said)) return new StorageFault('Not saved: this browser’s storage is full. Export the book, free some space, and try again. Nothing stored was changed.', error);
-  return new StorageFault('Not saved: this browser does not let Ojas store anything here (a private window, or storage switched off). Nothing stored was changed.', error);
+  if (error instanceof StorageFault) return error;
+  if (isFull(error)) return new StorageFault('Not saved: this browser’s storage is full. Export the book, free some space, and try again. Nothing stored was changed.', error);
+  return new StorageFault('Not saved: this browser does not let Ojas store anything here now (a private window, storage switched off, or a storage that has closed). Nothing stored was changed. Load the app anew and try again.', error);
 }
 
-/** Stores facts, one key a record. */
-export class Vault {
-  constructor(private readonly storage: KeyValueStorage) {}
+/** More records than this are read away from the first screen. */
+const MANY = 4000;
+const BATCH = 2000;
+const PAUSES_MS = [0, 150, 600];
+const pause = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms));
 
-  /** Reads everything; finishes a change that a crash cut off. Throws a StorageFault when there is no storage. */
+/** Stores facts, one key a record; keeps what was done, so that it can be taken back and other tabs can follow. */
+export class Vault {
+  private acts: Acts = noActs;
+  private watcher: Watcher = { facts: () => noFacts, news: async () => undefined };
+
+  constructor(private readonly storage: KeyValueStorage, private readonly lock: Lock = inOrder(), private readonly now: () => string = () => new Date().toISOString()) {}
+
+  watch(watcher: Watcher): void {
+    this.watcher = watcher;
+  }
+
+  /**
+   * Reads the book; finishes a change that a crash cut off, and moves what cannot be read out of the way of good records.
+   * Tries three times, then throws a StorageFault: a storage that cannot be reached is not an empty one.
+   */
   async open(): Promise<Opened> {
+    for (const [i, ms] of PAUSES_MS.entries()) {
+      if (ms > 0) await pause(ms);
+      try {
+        return await this.lock(() => this.openNow());
+      } catch (error) {
+        if (i === PAUSES_MS.length - 1) throw new StorageFault(`The storage of this browser cannot be reached (${error instanceof Error && error.message ? error.message : 'no reason was given'}).`, error);
+      }
+    }
+    throw new Error('unreachable');
+  }
+
+  private async openNow(): Promise<Opened> {
+    const aside = new Map<string, SetAside>();
+    await this.finishAhead(aside);
+    const keys = await this.storage.getAllKeys();
+    const stored = keys.filter((key) => refOf(key) !== null || strangerIn(key) !== null || isAside(key));
+    const later = stored.length > MANY ? stored.filter((key) => isManyYears(refOf(key)?.kind ?? 'people')) : [];
+    const first = later.length > 0 ? stored.filter((key) => !isManyYears(refOf(key)?.kind ?? 'people')) : stored;
+    const texts: Record<string, string | null> = {};
+    for (let from = 0; from < first.length; from += BATCH) Object.assign(texts, await this.storage.getMany(first.slice(from, from + BATCH)));
+    const { facts, unread } = readStored(texts, null);
+    if (unread.length > 0) await this.moveAside(unread, aside);
+    await this.admit(texts, facts, aside);
+    const acts = await this.storage.getItem(ACTS);
+    this.acts = this.readActs(acts);
+    return { facts, setAside: [...aside.values()], heads: this.acts.heads, rest: later };
+  }
+
+  /** Sets aside records that could not be read after the first screen was shown. */
+  async setAside(unread: readonly Unread[]): Promise<SetAside[]> {
+    const aside = new Map<string, SetAside>();
+    if (unread.length > 0) await this.lock(() => this.moveAside(unread, aside));
+    return [...aside.values()];
+  }
+
+  /** Moves texts to keys of their own; where that cannot be done now they stay, and are shown all the same. */
+  private async moveAside(bad: readonly Unread[], aside: Map<string, SetAside>): Promise<void> {
+    const number = Date.parse(this.now());
+    const moved = bad.map(({ key, text, words }): SetAside => ({ at: asideKey(shortKey(key), number), key: shortKey(key), text, words }));
     try {
-      await this.finishAhead();
-      const keys = (await this.storage.getAllKeys()).filter((key) => key.startsWith(PREFIX) && key !== AHEAD && !key.startsWith(DRAFT));
-      return parseAll(await this.storage.getMany(keys));
+      await this.storage.setMany(Object.fromEntries(moved.map(({ at, text }) => [at, text])));
+      await this.storage.removeMany(bad.map(({ key }) => key));
+      for (const one of moved) aside.set(one.at, one);
+    } catch {
+      bad.forEach(({ key, text, words }) => aside.set(key, { at: key, key: shortKey(key), text, words }));
+    }
+  }
+
+  /** What was set aside before: shown again, or taken back in where it can be read by now, its place is free and its student is here. */
+  private async admit(texts: Record<string, string | null>, facts: Facts, aside: Map<string, SetAside>): Promise<void> {
+    const before = Object.entries(texts).filter((entry): entry is [string, string] => isAside(entry[0]) && entry[1] !== null)
+      .map(([at, text]) => ({ at, text, key: at.split('/').slice(4).join('/') }))
+      // People first: what is theirs may come in after them.
+      .sort((a, b) => Number(b.key.startsWith('people/')) - Number(a.key.startsWith('people/')));
+    const back: Record<string, string> = {};
+    const gone: string[] = [];
+    for (const { at, text, key } of before) {
+      const ref = refOf(longKey(key));
+      const read = ref && readFact(ref.kind, text);
+      const free = ref !== null && facts[ref.kind][ref.id] === undefined;
+      if (ref && read?.ok && free && !isStray(ref.kind, read.record, facts.people)) {
+        (facts[ref.kind] as Record<string, unknown>)[ref.id] = read.record;
+        back[longKey(key)] = text;
+        gone.push(at);
+      } else aside.set(at, { at, key, text, words: wordsOn(key, read, free) });
+    }
+    if (gone.length === 0) return;
+    await this.storage.setMany(back);
+    await this.storage.removeMany(gone);
+  }
+
+  private readActs(text: string | null): Acts {
+    if (text === null) return noActs;
+    try {
+      const parsed = actsSchema.safeParse(JSON.parse(text));
+      return parsed.success ? parsed.data : noActs;
+    } catch {
+      // Without its heads nothing can be taken back; the records themselves are whole.
+      return noActs;
+    }
+  }
+
+  /** Writes a change: all of it, or none; refused in words where anything in it could not be read back. */
+  apply(change: Change): Promise<Done> {
+    return this.locked(async () => {
+      const removed = change.remove.filter(({ kind }) => kind === 'people');
+      const cascade = removed.flatMap(({ id }) => this.recordsOf(id));
+      const remove = [...new Map([...change.remove, ...cascade].map((ref) => [keyOf(ref), ref])).values()];
+      const touched: FactRef[] = [...change.put, ...(change.edit ?? []), ...remove];
+      const before = await this.withOwners(await this.readNow(touched), change.put);
+      const after: After = new Map();
+      for (const { kind, id, record } of change.put) {
+        const checked = writable({ kind, id }, record, before, after);
+        if ('words' in checked) return checked;
+        after.set(keyOf({ kind, id }), checked);
+      }
+      for (const { kind, id, to } of change.edit ?? []) {
+        const key = keyOf({ kind, id });
+        const now = after.get(key)?.record ?? before.get(key);
+        if (now == null) return { ok: false, words: 'Not saved: this record was removed meanwhile. Undo the removal first.' };
+        const next = to(now as never);
+        if (isClash(next)) return { ok: false, words: `Not saved: ${next.clash}` };
+        const checked = writable({ kind, id }, next, before, after);
+        if ('words' in checked) return checked;
+        after.set(key, checked);
+      }
+      for (const ref of remove) after.set(keyOf(ref), null);
+      const person = removed.map(({ id }) => before.get(keyOf({ kind: 'people', id }))).find((one) => one != null) as { id: string; name: string } | undefined;
+      return this.write(before, after, { words: change.words, kind: 'act', ...(person ? { removed: { id: person.id, name: person.name } } : {}) });
+    });
+  }
+
+  /** Takes back one act: the newest, or the one that is named. Only what that act did is taken back. */
+  undo(seq?: number): Promise<Done> {
+    return this.locked(async () => {
+      const head = seq === undefined ? this.acts.heads.filter(({ kind }) => kind === 'act').at(-1) : this.acts.heads.find((one) => one.seq === seq && one.kind === 'act');
+      if (!head) return seq === undefined ? { ok: true, diffs: [], heads: this.acts.heads, act: null } : { ok: false, words: 'Not undone: this was taken back already, or is too long ago.' };
+      const body = await this.bodyOf(head.seq);
+      if (!body) return { ok: false, words: `Not undone: what “${head.words}” changed cannot be read any more.` };
+      for (const later of this.acts.heads.filter((one) => one.kind === 'act' && one.seq > head.seq)) {
+        const theirs = await this.bodyOf(later.seq);
+        if (theirs?.some((one) => body.some((own) => standsOn(one, own)))) return { ok: false, words: `Not undone: “${later.words}” came after it and changed the same. Undo that first.` };
+      }
+      const before = await this.withOwners(await this.readNow(body), body.flatMap(({ kind, how, was }) => (how === 'went' ? [{ kind, record: was }] : [])));
+      const after: After = new Map();
+      // Students first: what is theirs leans on them.
+      for (const touched of [...body].sort((a, b) => Number(b.kind === 'people') - Number(a.kind === 'people'))) {
+        const key = keyOf(touched);
+        const now = before.get(key) ?? null;
+        if (touched.how === 'went' && now !== null) return { ok: false, words: 'Not undone: a record of the same name is here again.' };
+        if (touched.how === 'changed' && now === null) return { ok: false, words: 'Not undone: the record was removed meanwhile.' };
+        const back = takenBack(touched, now);
+        const checked = back === null ? null : writable(touched, back, before, after);
+        if (checked && 'words' in checked) return { ok: false, words: checked.words.replace('Not saved', 'Not undone') };
+        after.set(key, checked);
+      }
+      return this.write(before, after, { words: `Undone: ${head.words}`, kind: 'undo' }, head.seq);
+    });
+  }
+
+  /** Drops what would bring a removed student back. */
+  forgetRemoved(seq: number): Promise<Done> {
+    return this.locked(async () => {
+      const acts: Acts = { ...this.acts, heads: this.acts.heads.filter((one) => one.seq !== seq) };
+      await this.storage.setItem(ACTS, JSON.stringify(acts));
+      await this.storage.removeItem(actKey(seq));
+      this.acts = acts;
+      return { ok: true, diffs: [], heads: acts.heads, act: null };
+    });
+  }
+
+  /** Learns what other tabs wrote since. */
+  async catchUp(): Promise<void> {
+    await this.locked(async () => ({ ok: true, diffs: [], heads: this.acts.heads, act: null }));
+  }
+
+  /** Forgets a record that was set aside: that text, and never a good record that took its place. */
+  forgetSetAside({ at, text }: SetAside): Promise<void> {
+    return this.lock(async () => {
+      if ((await this.storage.getItem(at)) === text) await this.storage.removeItem(at);
+    });
+  }
+
+  /** Takes in records that another device set aside, to lie aside here too. */
+  async keepAside(texts: readonly { key: string; text: string }[]): Promise<SetAside[]> {
+    const aside = new Map<string, SetAside>();
+    await this.lock(async () => {
+      const number = Date.parse(this.now());
+      const entries = texts.map(({ key, text }): SetAside => {
+        const ref = refOf(longKey(key));
+        return { at: asideKey(key, number), key, text, words: wordsOn(key, ref && readFact(ref.kind, text), true) };
+      });
+      await this.storage.setMany(Object.fromEntries(entries.map(({ at, text }) => [at, text])));
+      for (const one of entries) aside.set(one.at, one);
+    });
+    return [...aside.values()];
+  }
+
+  /** Drafts of every tab, by their names. */
+  async readDrafts(): Promise<ReadonlyMap<string, unknown>> {
+    const keys = (await this.storage.getAllKeys()).filter((key) => key.startsWith(DRAFT));
+    const texts = keys.length > 0 ? await this.storage.getMany(keys) : {};
+    return new Map(Object.entries(texts).flatMap(([key, text]) => {
+      try {
+        return text === null ? [] : [[key.slice(DRAFT.length), JSON.parse(text) as unknown] as const];
+      } catch {
+        return [];
+      }
+    }));
+  }
+
+  /** Keeps a draft, or drops it; throws a StorageFault where it cannot be kept. */
+  async writeDraft(name: string, draft: unknown): Promise<void> {
+    try {
+      await (draft === null ? this.storage.removeItem(DRAFT + name) : this.storage.setItem(DRAFT + name, JSON.stringify(draft)));
     } catch (error) {
       throw storageFault(error);
     }
   }
 
-  /** Writes a change: all of it, or none. */
-  async apply(change: Change): Promise<void> {
-    const ahead: Ahead = {
-      put: Object.fromEntries(change.put.map((fact) => [keyOf(fact), JSON.stringify(fact.record)])),
-      remove: change.remove.map(keyOf),
-    };
+  /** Every text of the book as it lies in storage, readable or not: for a copy when nothing else can be shown. */
+  async raw(): Promise<Record<string, string | null>> {
+    const keys = (await this.storage.getAllKeys()).filter((key) => refOf(key) !== null || isAside(key));
+    return this.storage.getMany(keys);
+  }
+
+  /** Work under the lock, after what other tabs did is known here; faults of the storage become words. */
+  private async locked(work: () => Promise<Done>): Promise<Done> {
+    try {
+      return await this.lock(async () => {
+        await this.follow();
+        return work();
+      });
+    } catch (error) {
+      return { ok: false, words: storageFault(error).words };
+    }
+  }
+
+  /** Finishes what another tab left half written, and tells what others did since the last look. */
+  private async follow(): Promise<void> {
+    const { [AHEAD]: ahead = null, [ACTS]: text = null } = await this.storage.getMany([AHEAD, ACTS]);
+    if (ahead !== null) await this.finishAhead(new Map());
+    const acts = this.readActs(ahead === null ? text : await this.storage.getItem(ACTS));
+    if (acts.seq === this.acts.seq && acts.heads.length === this.acts.heads.length) return;
+    const since = acts.heads.filter(({ seq }) => seq > this.acts.seq);
+    const whole = since.length === acts.seq - this.acts.seq;
+    this.acts = acts;
+    await this.watcher.news(whole ? await this.diffsOf(since) : null, acts.heads);
+  }
+
+  /** What acts of other tabs left, as differences from what is shown here; null when it is no longer known. */
+  private async diffsOf(heads: readonly ActHead[]): Promise<Diff[] | null> {
+    const refs = new Map<string, FactRef>();
+    for (const { seq } of heads) {
+      const body = await this.bodyOf(seq);
+      if (!body) return null;
+      for (const { kind, id } of body) refs.set(keyOf({ kind, id }), { kind, id });
+    }
+    const texts = await this.storage.getMany([...refs.keys()]);
+    const facts = this.watcher.facts();
+    return [...refs].map(([key, { kind, id }]): Diff => {
+      const text = texts[key] ?? null;
+      const read = text === null ? null : readFact(kind, text);
+      return { kind, id, was: facts[kind][id] ?? null, is: read?.ok ? read.record : null };
+    });
+  }
+
+  private async bodyOf(seq: number): Promise<Touched[] | null> {
+    const text = await this.storage.getItem(actKey(seq));
+    if (text === null) return null;
+    try {
+      const parsed = bodySchema.safeParse(JSON.parse(text));
+      return parsed.success ? parsed.data : null;
+    } catch {
+      return null;
+    }
+  }
+
+  /** All that is a student's. */
+  private recordsOf(person: string): FactRef[] {
+    const facts = this.watcher.facts();
+    return ofAPerson.flatMap((kind) => Object.values(facts[kind]).filter((one) => one.person === person).map(({ id }): FactRef => ({ kind, id })));
+  }
+
+  /** Some records as they are stored now; null for one that is not there. */
+  private async readNow(refs: readonly FactRef[]): Promise<Before> {
+    const kinds = new Map(refs.map((ref) => [keyOf(ref), ref.kind] as const));
+    const keys = [...kinds.keys()];
+    const records = new Map<string, Fact['record'] | null>();
+    for (let from = 0; from < keys.length; from += BATCH) {
+      for (const [key, text] of Object.entries(await this.storage.getMany(keys.slice(from, from + BATCH)))) {
+        const read = text === null ? null : readFact(kinds.get(key) as FactKind, text);
+        records.set(key, read?.ok ? read.record : null);
+      }
+    }
+    return records;
+  }
+
+  /** The same, with the students to whom those records and some that are to come belong. */
+  private async withOwners(records: Before, coming: readonly { kind: FactKind; record: unknown }[]): Promise<Before> {
+    const here = [...records].flatMap(([key, record]) => (record ? [{ kind: (refOf(key) as FactRef).kind, record }] : []));
+    const owners = [...here, ...coming].flatMap((one) => ownerOf(one) ?? []);
+    return new Map([...(await this.readNow(owners)), ...records]);
+  }
+
+  /** Writes what differs, with what takes it back. */
+  private async write(before: Before, after: After, doing: Pick<ActHead, 'words' | 'kind' | 'removed'>, undoes?: number): Promise<Done> {
+    const diffs: Diff[] = [];
+    const put: Record<string, string> = {};
+    const remove: string[] = [];
+    for (const [key, checked] of after) {
+      const was = before.get(key) ?? null;
+      const is = checked?.record ?? null;
+      if (was === null ? is === null : is !== null && sameValue(was, is)) continue;
+      diffs.push({ ...(refOf(key) as FactRef), was, is });
+      if (checked === null) remove.push(key);
+      else put[key] = checked.text;
+    }
+    if (diffs.length === 0 && undoes === undefined) return { ok: true, diffs: [], heads: this.acts.heads, act: null };
+    const act: ActHead = { seq: this.acts.seq + 1, at: this.now(), ...doing };
+    const { kept, gone } = keptHeads([...this.acts.heads.filter(({ seq }) => seq !== undoes), act], this.now());
+    const acts: Acts = { seq: act.seq, heads: kept };
+    put[ACTS] = JSON.stringify(acts);
+    put[actKey(act.seq)] = JSON.stringify(diffs.map(touchedBy));
+    remove.push(...gone.map(({ seq }) => actKey(seq)), ...(undoes === undefined ? [] : [actKey(undoes)]));
+    await this.wholly({ put, remove });
+    this.acts = acts;
+    return { ok: true, diffs, heads: kept, act: act.kind === 'act' ? act : null };
+  }
+
+  /** All of it, or none: the whole is written ahead first, and put back where it cannot be carried out. */
+  private async wholly(ahead: Ahead): Promise<void> {
     try {
       await this.storage.setItem(AHEAD, JSON.stringify(ahead));
     } catch (error) {
@@ -88,25 +415,6 @@ export class Vault {
     }
   }
 
-  async readDraft(name: string): Promise<unknown> {
-    const text = await this.storage.getItem(DRAFT + name).catch(() => null);
-    if (text === null) return null;
-    try {
-      return JSON.parse(text);
-    } catch {
-      return null;
-    }
-  }
-
-  /** A draft that cannot be written is lost at reload and nothing else; the fact it becomes is saved on its own. */
-  async writeDraft(name: string, draft: unknown): Promise<void> {
-    await (draft === null ? this.storage.removeItem(DRAFT + name) : this.storage.setItem(DRAFT + name, JSON.stringify(draft))).catch(() => undefined);
-  }
-
-  async removeSetAside(key: string): Promise<void> {
-    await this.storage.removeItem(key);
-  }
-
   private async carryOut({ put, remove }: Ahead): Promise<void> {
     if (Object.keys(put).length > 0) await this.storage.setMany(put);
     if (remove.length > 0) await this.storage.removeMany(remove);
@@ -120,43 +428,44 @@ export class Vault {
     await this.storage.setMany(Object.fromEntries(there)).catch(() => undefined);
   }
 
-  private async finishAhead(): Promise<void> {
+  /** A change that was cut off is carried out; one that cannot be read never began, and is set aside. */
+  private async finishAhead(aside: Map<string, SetAside>): Promise<void> {
     const text = await this.storage.getItem(AHEAD);
     if (text === null) return;
-    let ahead: Ahead;
-    try {
-      ahead = JSON.parse(text) as Ahead;
-    } catch {
-      // Cut off while being written: the change never began.
-      await this.storage.removeItem(AHEAD);
-      return;
-    }
-    await this.carryOut(ahead);
+    const ahead = aheadIn(text);
+    if (ahead) await this.carryOut(ahead);
+    else await this.moveAside([{ key: AHEAD, text, words: wordsOn(shortKey(AHEAD), null, true) }], aside);
   }
 }
 
-function parseAll(stored: Record<string, string | null>): Opened {
-  const facts: { [K in FactKind]: Record<string, unknown> } = Object.fromEntries(factKinds.map((kind) => [kind, {}])) as Record<FactKind, Record<string, unknown>>;
-  const setAside: SetAside[] = [];
-  for (const [key, text] of Object.entries(stored)) {
-    if (text === null) continue;
-    const [kind, ...rest] = key.slice(PREFIX.length).split('/');
-    const parsed = parseFact(kind as FactKind, text);
-    if (typeof parsed === 'string') setAside.push({ key, text, words: parsed });
-    else facts[kind as FactKind][rest.join('/')] = parsed.record;
-  }
-  return { facts: { ...noFacts, ...facts } as Facts, setAside };
-}
-
-/** A stored record, or what is wrong with it in words. */
-function parseFact(kind: FactKind, text: string): { record: Fact['record'] } | string {
-  if (!factKinds.includes(kind)) return `“${kind}” is no kind of record that this version knows.`;
-  let json: unknown;
+function aheadIn(text: string): Ahead | null {
   try {
-    json = JSON.parse(text);
+    const json = JSON.parse(text) as Partial<Ahead> | null;
+    const isTexts = typeof json?.put === 'object' && json.put !== null && Object.values(json.put).every((one) => typeof one === 'string');
+    return isTexts && Array.isArray(json.remove) && json.remove.every((one) => typeof one === 'string') ? (json as Ahead) : null;
   } catch {
-    return 'The record is broken off.';
+    return null;
   }
-  const parsed = factSchemas[kind].safeParse(json);
-  return parsed.success ? { record: parsed.data } : parsed.error.issues.map(({ path, message }) => `${pathWords(path)}: ${message}`).join(' ');
+}
+
+type Before = ReadonlyMap<string, Fact['record'] | null>;
+/** What is to be stored under each key; null where the record goes. */
+type After = Map<string, { readonly text: string; readonly record: Fact['record'] } | null>;
+type Refused = Extract<Done, { ok: false }>;
+
+/** The student to whom a record belongs. */
+function ownerOf(of: { kind: FactKind; record: unknown }): FactRef | null {
+  const id = personOf(of as Fact);
+  return typeof id === 'string' ? { kind: 'people', id } : null;
+}
+
+/** A record with the text that may be stored, or why it may not: it must read back, and belong to somebody who is here. */
+function writable({ kind, id }: FactRef, record: unknown, before: Before, after: After): { text: string; record: Fact['record'] } | Refused {
+  const read = readFact(kind, (JSON.stringify(record) as string | undefined) ?? '');
+  if (!read.ok) return { ok: false, words: `Not saved: ${read.faults.map(({ path, words }) => `${fieldName(path)}: ${words}`).join(' ')} Nothing stored was changed.` };
+  if ((read.record as { id: string }).id !== id) return { ok: false, words: 'Not saved: the record carries another id than its own.' };
+  const owner = ownerOf({ kind, record: read.record });
+  const key = owner && keyOf(owner);
+  if (key !== null && (after.has(key) ? after.get(key) === null : before.get(key) == null)) return { ok: false, words: 'Not saved: the student to whom this belongs was removed. Bring the student back under Students, then try again.' };
+  return { text: JSON.stringify(read.record), record: read.record };
 }

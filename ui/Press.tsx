@@ -1,8 +1,10 @@
-import type { ReactNode } from 'react';
-import { Pressable, Text, View, type PressableProps } from 'react-native';
+import { useRef, type ReactNode } from 'react';
+import { Pressable, Text, View, type GestureResponderEvent, type PressableProps } from 'react-native';
 
-interface PressProps extends Omit<PressableProps, 'children'> {
+interface PressProps extends Omit<PressableProps, 'children' | 'onPress'> {
   readonly children: ReactNode;
+  /** What it does; while a promise that it gives is open, it is not done again. */
+  readonly onPress?: ((event: GestureResponderEvent) => unknown) | null | undefined;
   readonly kind?: 'main' | 'plain' | 'quiet' | 'warn';
   readonly icon?: ReactNode;
   readonly className?: string;
@@ -15,11 +17,21 @@ const looks = {
   warn: { box: 'bg-sheet border-rust', text: 'text-rust' },
 } as const;
 
-/** Something to press: at least 48 px, with words. */
-export function Press({ children, kind = 'plain', icon, className = '', disabled, ...rest }: PressProps) {
+/** Something to press: at least 48 px, with words. Pressed twice in a hurry, it does its work once. */
+export function Press({ children, kind = 'plain', icon, className = '', disabled, onPress, ...rest }: PressProps) {
   const look = looks[kind];
+  const busy = useRef(false);
+  const press = (event: GestureResponderEvent) => {
+    if (busy.current) return;
+    const work = onPress?.(event);
+    if (!(work instanceof Promise)) return;
+    busy.current = true;
+    void work.catch(() => undefined).then(() => {
+      busy.current = false;
+    });
+  };
   return (
-    <Pressable role="button" disabled={disabled} aria-disabled={disabled ?? false}
+    <Pressable role="button" onPress={press} disabled={disabled} aria-disabled={disabled ?? false}
       className={`min-h-12 flex-row items-center justify-center gap-2 rounded-md border px-4 py-2 ${look.box} ${disabled ? 'opacity-50' : 'active:opacity-80'} ${className}`} {...rest}>
       {icon}
       <Text className={`shrink text-center font-text text-base font-semibold ${look.text}`}>{children}</Text>

@@ -1,4 +1,4 @@
-import { format, formatDistanceToNowStrict, parseISO } from 'date-fns';
+import { format, formatDistanceToNowStrict, isAfter, parseISO } from 'date-fns';
 
 export type Units = 'cm' | 'in';
 const CM_PER_INCH = 2.54;
@@ -18,5 +18,9 @@ export const degrees = (deg: number) => `${Math.round(deg)}°`;
 export const withDoubt = (mean: number, sd: number) => `${Math.round(mean)}° ± ${Math.max(1, Math.round(1.2816 * sd))}`;
 export const month = (at: string) => format(parseISO(at), 'MMM yyyy');
 export const date = (at: string) => format(parseISO(at), 'd MMM yyyy');
-export const ago = (at: string) => `${formatDistanceToNowStrict(parseISO(at))} ago`;
+/** "3 days ago"; what is dated ahead of the clock is said to be. */
+export function ago(at: string): string {
+  const then = parseISO(at);
+  return isAfter(then, new Date()) ? `dated ahead, ${date(at)}` : `${formatDistanceToNowStrict(then)} ago`;
+}
 export const minutes = (seconds: number) => `${Math.floor(seconds / 60)}:${String(Math.floor(seconds % 60)).padStart(2, '0')}`;

@@ -51,7 +51,7 @@ export const approaches: Readonly<Record<ApproachId, Approach>> = {
 /** Name under which a choice is kept: for every pose, or for one alone. */
 export const choiceKey = (question: QuestionId, pose?: string) => (pose === undefined ? question : `${pose}/${question}`);
 
-const isAnswer = ([id, choice]: readonly [string, string]) => id in questions && choice in questions[id as QuestionId].choices;
+const isAnswer = ([id, choice]: readonly [string, string]) => Object.hasOwn(questions, id) && Object.hasOwn(questions[id as QuestionId].choices, choice);
 
 /**
  * The choices in force: the approach's, then each one set alone for the student, then each one set for this pose alone.

@@ -5,20 +5,25 @@ import { propKinds } from '../props/shelf';
 import { slotIds } from '../props/slots';
 import { methodIds } from '../ranges/protocols';
 import { rangeIds } from '../ranges/ranges';
+import { isOwnName } from './limits';
 
 /** An object that keeps fields it does not know, so that a newer book loses nothing here. */
 const open = <T extends z.ZodRawShape>(shape: T) => z.looseObject(shape) as unknown as z.ZodObject<T>;
 
-const id = z.string().min(1, 'an id is needed').max(120);
-const words = z.string().max(4000);
-/** An ISO date, or date and time. */
-export const moment = z.union([z.iso.datetime({ offset: true }), z.iso.date()], { error: 'expected a date such as 2026-01-08, or a date and time such as 2026-01-08T18:30:00Z' });
+/** An id of something in a table: what this version does not know is kept, and harmless. */
+const name = z.string().min(1, 'an id is needed').max(120);
+/** The id of a record. */
+const id = name.refine(isOwnName, { error: 'this word cannot serve as an id: choose another.' });
+const words = z.string().max(4000, 'at most 4000 letters');
+/** An ISO date, or date and time, of a day that there is. */
+export const moment = z.union([z.iso.datetime({ offset: true }), z.iso.date()], { error: 'expected a date such as 2026-01-08, or a date and time such as 2026-01-08T18:30:00Z' })
+  .refine((at) => at >= '1900' && at < '2200', { error: 'expected a year from 1900 to 2199' });
 const cm = (least: number, most: number) => z.number().min(least, `at least ${least} cm`).max(most, `at most ${most} cm`);
 
 export const sideSchema = z.enum(['left', 'right', 'both']);
 
 export const cautionAnswerSchema = open({
-  id,
+  id: name,
   side: sideSchema.optional(),
   answer: z.enum(['yes', 'no', 'unanswered']),
   at: moment,
@@ -26,7 +31,7 @@ export const cautionAnswerSchema = open({
   goAheadAt: moment.optional(),
 });
 
-export const propStateSchema = open({ id, heightCm: cm(0, 120), loadedCm: cm(0, 120).optional() });
+export const propStateSchema = open({ id: name, heightCm: cm(0, 120), loadedCm: cm(0, 120).optional() });
 
 export const shelfItemSchema = open({
   id,
@@ -44,10 +49,10 @@ export const personSchema = open({
   bodyCm: z.partialRecord(z.enum(tapedLengths), cm(2, 120)).default({}),
   sex: z.enum(['woman', 'man', 'unknown']).default('unknown'),
   birthYear: z.number().int().min(1900).max(2100).optional(),
-  cautions: z.array(cautionAnswerSchema).default([]),
+  cautions: z.array(cautionAnswerSchema).max(500).default([]),
   approach: z.enum(approachIds).default('built-up-alignment'),
   choices: z.record(z.string(), z.string()).default({}),
-  home: z.array(shelfItemSchema).default([]),
+  home: z.array(shelfItemSchema).max(500).default([]),
   /** Marked by the teacher as very mobile. */
   veryMobile: z.boolean().optional(),
   note: words.optional(),
@@ -60,7 +65,7 @@ export const readingSchema = open({
   side: sideSchema,
   method: z.enum(methodIds),
   protocol: z.string().max(80).optional(),
-  values: z.array(z.number()).min(1, 'at least one value').max(9),
+  values: z.array(z.number()).min(1, 'at least one value').max(9, 'at most nine values'),
   at: moment,
   /** Error of one value in its own unit, where the reading itself told it (a photo); else the method's. */
   sem: z.number().positive().max(45).optional(),
@@ -69,7 +74,7 @@ export const readingSchema = open({
   note: words.default(''),
 });
 
-export const pieceSchema = open({ item: id, state: id, count: z.number().int().min(1).max(20) });
+export const pieceSchema = open({ item: id, state: name, count: z.number().int().min(1).max(20) });
 
 export const settledSchema = open({
   slot: z.enum(slotIds),
@@ -82,7 +87,7 @@ export const settledSchema = open({
 export const stopWords = ['sharp', 'electric', 'spreading', 'joint', 'dizzy', 'numb'] as const;
 
 export const sessionPoseSchema = open({
-  pose: id,
+  pose: name,
   stage: z.string().max(80).optional(),
   side: sideSchema,
   settled: z.array(settledSchema).max(30),
@@ -116,13 +121,18 @@ export const settingsSchema = open({
 
 export const bookSchema = open({
   format: z.literal('ojas-book/1', { error: 'expected "ojas-book/1": this is not an Ojas book of a kind this version reads' }),
-  people: z.array(personSchema).max(2000),
-  readings: z.array(readingSchema).max(200_000),
+  people: z.array(personSchema).max(20_000),
+  readings: z.array(readingSchema).max(2_000_000),
   shelf: z.array(shelfItemSchema).max(500),
-  sessions: z.array(sessionSchema).max(100_000),
-  classes: z.array(classSchema).max(5000).default([]),
+  sessions: z.array(sessionSchema).max(1_000_000),
+  classes: z.array(classSchema).max(20_000).default([]),
   settings: settingsSchema.default({ units: 'cm', theme: 'system' }),
+  /** Records that could not be read where the book was written, as they were found: nothing is lost on the way. */
+  setAside: z.array(z.object({ key: z.string().max(400), text: z.string() })).max(100_000).optional(),
 });
+
+/** Fields of a book that this version gives a meaning to; any other is kept as it came. */
+export const bookFields: ReadonlySet<string> = new Set(Object.keys(bookSchema.shape));
 
 export type CautionAnswer = z.infer<typeof cautionAnswerSchema>;
 export type Person = z.infer<typeof personSchema>;

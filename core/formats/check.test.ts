@@ -1,7 +1,12 @@
 import fc from 'fast-check';
 import { samplePerson, sampleReading, sampleSession, sampleShelf } from '../tests/samples';
 import { bookSchema, type Book } from './book';
-import { checkBook, parseBook } from './check';
+import { planStudent } from '../plan/plan';
+import { anyBook } from '../tests/anyBook';
+import { bookOf, bookParts, factsOfBook } from './bookText';
+import { checkBook, parseBook, parseBookFile } from './check';
+import { factKinds, noFacts, type Facts } from './facts';
+import { sameValue } from './sameValue';
 import { lastDay, shiftBook } from './shift';
 import { daysBetween, shiftDays } from './time';
 
@@ -31,13 +36,61 @@ test.each([
   ['a reading past human range', { readings: [sampleReading({ values: [1300] })] }, /readings\[0\]\.values: 1300° is outside .* \(60 to 175°\)/],
   ['a range read on both sides at once', { readings: [sampleReading({ side: 'both' })] }, /read left and right apart/],
   ['an unknown way of reading', { readings: [sampleReading({ protocol: 'by-ouija' })] }, /by-ouija is no way of reading/],
-  ['a reading of tomorrow', { readings: [sampleReading({ at: '2026-03-02' })] }, /readings\[0\]\.at: 2026-03-02 is after today/],
+  ['a day that is none', { readings: [sampleReading({ at: '2026-02-30' })] }, /readings\[0\]\.at: expected a date such as/],
+  ['a year past all clocks', { readings: [sampleReading({ at: '9999-12-31' })] }, /readings\[0\]\.at: expected a year from 1900 to 2199/],
+  ['an id that every object has', { people: [{ ...samplePerson(), id: 'constructor' }] }, /people\[0\]\.id: this word cannot serve as an id/],
+  ['a field nested 2,000 deep', { people: [{ ...samplePerson(), deep: JSON.parse(`${'{"a":'.repeat(2000)}1${'}'.repeat(2000)}`) as unknown }] }, /people\[0\]\.deep\.a: nested deeper than 32 levels/],
+  ['a number in words', { people: [{ ...samplePerson(), statureCm: 'tall' }] }, /people\[0\]\.statureCm: expected a number; text stands there\./],
+  ['a field left out', { people: [{ id: 'p1', name: 'A' }] }, /people\[0\]\.statureCm: expected a number; it is missing\./],
+  ['a side that nobody has', { readings: [{ ...sampleReading(), side: 'middle' }] }, /readings\[0\]\.side: expected one of left, right, both\./],
   ['a date in words', { readings: [{ ...sampleReading(), at: 'last Tuesday' }] }, /readings\[0\]\.at: expected a date such as/],
   ['a stranger’s reading', { readings: [sampleReading({ person: 'p9' })] }, /readings\[0\]\.person: there is no person p9/],
   ['an id that stands twice', { readings: [sampleReading(), sampleReading()] }, /readings\[1\]\.id: r1 stands twice/],
   ['another format', { format: 'ojas-book/99' }, /format: expected "ojas-book\/1"/],
   ['a feeling of eleven', { sessions: [sampleSession('2026-01-15', { feeling: { strength: 11, place: 'muscle' } })] }, /sessions\[0\]\.poses\[0\]\.feeling\.strength/],
 ])('%s is refused by its place', (_, more, words) => expect(faultsOf(book(more)).join('\n')).toMatch(words));
+
+test('a record dated ahead, by a clock that was wrong once, is taken in with word of it', () => {
+  const checked = checkBook(book({ readings: [sampleReading({ at: '2026-03-02' })] }), TODAY);
+  expect(checked).toMatchObject({ ok: true, notes: [{ path: 'readings[0].at', words: expect.stringMatching(/2026-03-02 is after today, 2026-03-01: it is kept/) }] });
+});
+
+test('faults past two hundred are counted', () => {
+  const people = Array.from({ length: 500 }, (_, i) => ({ id: `p${i}`, name: '', statureCm: 170 }));
+  const checked = checkBook(book({ people, readings: [], sessions: [] }), TODAY);
+  expect(checked.ok ? [] : [checked.faults.length, checked.faults.at(-1)?.words]).toEqual([201, expect.stringMatching(/^300 more faults are not listed/)]);
+});
+
+test('bytes that are no UTF-8 are refused by their line', () => {
+  const bytes = new TextEncoder().encode(JSON.stringify(book(), null, 1));
+  const bad = bytes.slice();
+  bad[bytes.indexOf(0x57)] = 0xff; // the W of Wren
+  const line = new TextDecoder().decode(bytes.slice(0, bytes.indexOf(0x57))).split('\n').length;
+  expect(parseBookFile(bytes, TODAY).ok).toBe(true);
+  expect(parseBookFile(bad, TODAY)).toMatchObject({ ok: false, faults: [{ path: `line ${line}`, words: expect.stringContaining('no UTF-8') }] });
+});
+
+test('words that nothing here knows are kept, and harm nothing', () => {
+  const person = samplePerson({ choices: { toString: 'constructor', spine: 'valueOf', rounding: '__proto__' }, cautions: [{ id: 'constructor', answer: 'yes', at: '2026-01-05' }, { id: 'toString', answer: 'yes', side: 'left', at: '2026-01-05' }] });
+  const checked = checkBook(book({ people: [person], sessions: [sampleSession('2026-01-15', { pose: 'hasOwnProperty', stage: 'constructor', faults: ['toString'] })] }), TODAY);
+  expect(checked.ok && checked.value.people[0]).toMatchObject({ choices: person.choices, cautions: person.cautions });
+  const plan = planStudent({ person, readings: [sampleReading()], sessions: [sampleSession('2026-01-15', { pose: 'hasOwnProperty' })] }, sampleShelf, TODAY);
+  expect(plan.poses.every(({ status, reasons }) => status !== 'offered' && reasons.some((words) => words.includes('“constructor” is answered yes')))).toBe(true);
+});
+
+test('a book leaves with a line a record, and comes back as it was', () => {
+  fc.assert(fc.property(anyBook, (made) => {
+    const parts = bookParts(made).join('');
+    const back = parseBook(parts, TODAY);
+    expect(back).toMatchObject({ ok: true, value: made });
+    const people = Object.fromEntries(made.people.map((one) => [one.id, one]));
+    const facts: Facts = { ...noFacts, ...Object.fromEntries(factKinds.map((kind) => [kind, Object.fromEntries(factsOfBook(made).filter((one) => one.kind === kind).map(({ id, record }) => [id, record]))])) };
+    expect(facts.people).toEqual(people);
+    const again = parseBook(bookParts(bookOf(facts, made.setAside)).join(''), TODAY);
+    expect(again.ok && sameValue({ ...again.value, readings: null, sessions: null }, { ...made, readings: null, sessions: null })).toBe(true);
+    expect(again.ok && [again.value.readings.length, again.value.sessions.length]).toEqual([made.readings.length, made.sessions.length]);
+  }), { numRuns: 60 });
+});
 
 test('a file that is broken off is refused by its line', () => {
   const parsed = parseBook('{"format": "ojas-book/1",\n"people": [\n', TODAY);

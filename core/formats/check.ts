@@ -1,27 +1,21 @@
 import type { z } from 'zod';
-import { protocolOf } from '../ranges/protocols';
-import { ranges } from '../ranges/ranges';
 import { bookSchema, type Book } from './book';
+import { pathWords, unfitIn, type Fault } from './limits';
+import { readingFaults } from './readingFaults';
+import { refusalOf } from './refusal';
 import { dayOf } from './time';
 
-/** Something wrong in a file, where it is, and what to do about it. */
-export interface Fault {
-  /** `readings[3].values[0]`, or `line 12`. */
-  readonly path: string;
-  readonly words: string;
-}
-
-export type Parsed<T> = { readonly ok: true; readonly value: T } | { readonly ok: false; readonly faults: readonly Fault[] };
-
-export const pathWords = (path: readonly PropertyKey[]) =>
-  path.reduce<string>((sum, step) => (typeof step === 'number' ? `${sum}[${step}]` : sum === '' ? String(step) : `${sum}.${String(step)}`), '') || 'the file';
+/** What was read, with what is worth a word about it; or what is wrong. */
+export type Parsed<T> = { readonly ok: true; readonly value: T; readonly notes: readonly Fault[] } | { readonly ok: false; readonly faults: readonly Fault[] };
 
 const MOST_FAULTS = 200;
 
+/** The first faults, and how many more there are. */
+const firstOf = (faults: readonly Fault[]): Fault[] =>
+  faults.length <= MOST_FAULTS ? [...faults] : [...faults.slice(0, MOST_FAULTS), { path: 'the file', words: `${faults.length - MOST_FAULTS} more faults are not listed: mend these first, then check again.` }];
+
 /** What Zod found, in words for a person. */
-export function faultsOf(error: z.ZodError): Fault[] {
-  return error.issues.slice(0, MOST_FAULTS).map((issue) => ({ path: pathWords(issue.path), words: issue.message }));
-}
+export const faultsOf = (error: z.ZodError): Fault[] => firstOf(error.issues.map((issue) => ({ path: pathWords(issue.path), words: issue.message })));
 
 /** Where a JSON text breaks, as a line number, from the parser's own position where it gives one. */
 function brokenAt(text: string, error: unknown): string {
@@ -29,7 +23,34 @@ function brokenAt(text: string, error: unknown): string {
   return position === undefined ? 'the file' : `line ${text.slice(0, Number(position)).split('\n').length}`;
 }
 
-/** Reads a book from text: JSON, then shape, then sense. `today` is a calendar day; nothing may be dated after it. */
+const NEWLINE = 10;
+/** The line, from 1, in which bytes first are no UTF-8. */
+function badLine(bytes: Uint8Array): number {
+  for (let line = 1, from = 0; from <= bytes.length; line++) {
+    const end = bytes.indexOf(NEWLINE, from);
+    const to = end < 0 ? bytes.length : end;
+    try {
+      new TextDecoder('utf-8', { fatal: true }).decode(bytes.subarray(from, to));
+    } catch {
+      return line;
+    }
+    from = to + 1;
+  }
+  return 1;
+}
+
+/** Reads a book from the bytes of a file, which must be UTF-8. `today` is a calendar day. */
+export function parseBookFile(bytes: Uint8Array, today: string): Parsed<Book> {
+  let text: string;
+  try {
+    text = new TextDecoder('utf-8', { fatal: true }).decode(bytes);
+  } catch {
+    return { ok: false, faults: [{ path: `line ${badLine(bytes)}`, words: 'these bytes are no UTF-8, so letters would be lost: export the book again, or save the file as UTF-8.' }] };
+  }
+  return parseBook(text, today);
+}
+
+/** Reads a book from text: JSON, then shape, then sense. What is dated after `today`, a calendar day, is taken in with word of it. */
 export function parseBook(text: string, today: string): Parsed<Book> {
   let json: unknown;
   try {
@@ -41,10 +62,12 @@ export function parseBook(text: string, today: string): Parsed<Book> {
 }
 
 export function checkBook(json: unknown, today: string): Parsed<Book> {
-  const parsed = bookSchema.safeParse(json);
+  const unfit = unfitIn(json);
+  if (unfit) return { ok: false, faults: [unfit] };
+  const parsed = bookSchema.safeParse(json, { error: refusalOf });
   if (!parsed.success) return { ok: false, faults: faultsOf(parsed.error) };
-  const faults = senseFaults(parsed.data, today);
-  return faults.length > 0 ? { ok: false, faults } : { ok: true, value: parsed.data };
+  const faults = senseFaults(parsed.data);
+  return faults.length > 0 ? { ok: false, faults: firstOf(faults) } : { ok: true, value: parsed.data, notes: firstOf(notesOn(parsed.data, today)) };
 }
 
 function repeated(kind: string, records: readonly { id: string }[]): Fault[] {
@@ -58,28 +81,19 @@ function repeated(kind: string, records: readonly { id: string }[]): Fault[] {
   });
 }
 
-/** Faults that only show when records are looked at together, or against the calendar. */
-function senseFaults(book: Book, today: string): Fault[] {
+/** Faults that only show when records are looked at together. */
+function senseFaults(book: Book): Fault[] {
   const people = new Set(book.people.map(({ id }) => id));
   const unknown = (path: string, person: string): Fault[] => (people.has(person) ? [] : [{ path, words: `there is no person ${person} in this book.` }]);
-  const late = (path: string, at: string): Fault[] => (dayOf(at) > today ? [{ path, words: `${dayOf(at)} is after today, ${today}.` }] : []);
   return [
     ...repeated('people', book.people), ...repeated('readings', book.readings), ...repeated('shelf', book.shelf), ...repeated('sessions', book.sessions), ...repeated('classes', book.classes),
-    ...book.readings.flatMap((reading, i) => [
-      ...unknown(`readings[${i}].person`, reading.person), ...late(`readings[${i}].at`, reading.at), ...readingFaults(reading).map((words) => ({ path: `readings[${i}].values`, words })),
-    ]),
-    ...book.sessions.flatMap((session, i) => [...unknown(`sessions[${i}].person`, session.person), ...late(`sessions[${i}].at`, session.at)]),
-  ].slice(0, MOST_FAULTS);
+    ...book.readings.flatMap((reading, i) => [...unknown(`readings[${i}].person`, reading.person), ...readingFaults(reading).map((words) => ({ path: `readings[${i}].values`, words }))]),
+    ...book.sessions.flatMap((session, i) => unknown(`sessions[${i}].person`, session.person)),
+  ];
 }
 
-/** What is wrong with a reading's values: a range that no human has, or a way of reading that does not exist. */
-export function readingFaults(reading: Pick<Book['readings'][number], 'range' | 'method' | 'protocol' | 'values' | 'side'>): string[] {
-  const range = ranges[reading.range];
-  const protocol = protocolOf(reading.range, reading.method, reading.protocol);
-  if (reading.protocol !== undefined && !protocol) return [`${reading.protocol} is no way of reading ${range.name}.`];
-  if (range.sided && reading.side === 'both') return [`${range.name} is read left and right apart; say which side.`];
-  const { least, most } = protocol ?? range;
-  const unit = protocol?.unit === 'cm' ? ' cm' : range.unit === 'deg' ? '°' : '';
-  return reading.values.flatMap((value) =>
-    value < least || value > most ? [`${value}${unit} is outside what a person can show for ${range.name.toLowerCase()} (${least} to ${most}${unit}); read it again.`] : []);
+/** What is no fault and still worth a word: a clock that was wrong once dates a record in the future. */
+function notesOn(book: Book, today: string): Fault[] {
+  const late = (kind: 'readings' | 'sessions') => book[kind].flatMap(({ at }, i): Fault[] => (dayOf(at) > today ? [{ path: `${kind}[${i}].at`, words: `${dayOf(at)} is after today, ${today}: it is kept, and counts from that day on.` }] : []));
+  return [...late('readings'), ...late('sessions')];
 }

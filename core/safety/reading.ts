@@ -81,7 +81,7 @@ export function readingVerdict(protocol: string, side: ReadingSide, answers: rea
   const found = yesOf(answers).flatMap((answer) => {
     const sided = cautionById(answer.id)?.sided === true && answer.side !== undefined && answer.side !== 'both';
     if (sided && side !== 'both' && answer.side !== side && !BOTH_SIDES.includes(protocol)) return [];
-    return (readingEffects[answer.id] ?? [unknown(answer.id)]).filter((effect) => touches(effect, protocol)).map((effect) => ({ effect, answer }));
+    return (Object.hasOwn(readingEffects, answer.id) ? readingEffects[answer.id] as readonly ReadingEffect[] : [unknown(answer.id)]).filter((effect) => touches(effect, protocol)).map((effect) => ({ effect, answer }));
   });
   return {
     leftOut: found.some(({ effect, answer }) => effect.leaveOut && answer.goAheadAt === undefined),

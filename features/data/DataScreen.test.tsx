@@ -1,6 +1,6 @@
 import { fireEvent, screen, waitFor } from '@testing-library/react';
 import { samplePerson } from '@/core/tests/samples';
-import { bookOf } from '@/store/facts';
+import { bookOf } from '@/core/formats/bookText';
 import { factsOf } from '@/store/store';
 import { MoreScreen } from '../settings/MoreScreen';
 import { ReckoningScreen } from '../settings/ReckoningScreen';
@@ -12,7 +12,7 @@ jest.mock('./files', () => ({ chooseFile: jest.fn(), saveFile: jest.fn() }));
 
 /** Chooses a file of this text. */
 async function choose(name: string, text: string): Promise<void> {
-  jest.mocked(chooseFile).mockResolvedValueOnce({ name, size: text.length, text: async () => text } as File);
+  jest.mocked(chooseFile).mockResolvedValueOnce({ name, size: text.length, arrayBuffer: async () => new TextEncoder().encode(text).buffer as ArrayBuffer } as File);
   fireEvent.click(screen.getByRole('button', { name: 'Choose a book' }));
   await screen.findByText(new RegExp(name.replace('.', '\\.')));
 }
@@ -28,7 +28,7 @@ test('a foreign file is refused with its place, and nothing changes', async () =
 
 test('a file far too large is not even read', async () => {
   await show(<DataScreen />);
-  jest.mocked(chooseFile).mockResolvedValueOnce({ name: 'huge.json', size: 5e9, text: () => Promise.reject(new Error('read')) } as unknown as File);
+  jest.mocked(chooseFile).mockResolvedValueOnce({ name: 'huge.json', size: 5e9, arrayBuffer: () => Promise.reject(new Error('read')) } as unknown as File);
   fireEvent.click(screen.getByRole('button', { name: 'Choose a book' }));
   expect(await screen.findByText(/5000 MB is more than a book can be/)).toBeInTheDocument();
 });
@@ -59,7 +59,7 @@ test('settings are facts: stored, and undone like any other', async () => {
   const { state } = await show(<MoreScreen />);
   fireEvent.click(screen.getByRole('radio', { name: 'Inches' }));
   await waitFor(() => expect(state().settings.settings?.units).toBe('in'));
-  expect(state().undo.offered).toBe('Lengths in inches');
+  expect(state().undo.offered?.words).toBe('Lengths in inches');
 });
 
 test('every number that is assumed is shown with where it comes from', async () => {

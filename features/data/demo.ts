@@ -1,6 +1,6 @@
 import { checkBook } from '@/core/formats/check';
 import { shiftBook } from '@/core/formats/shift';
-import { factsOfBook } from '@/store/facts';
+import { factsOfBook } from '@/core/formats/bookText';
 import { commit, undoDismissed, type Thunk } from '@/store/store';
 import { todayIso } from '../hooks';
 
@@ -14,7 +14,7 @@ const DAYS_AGO = 3;
 export const openDemo = (): Thunk<Promise<void>> => async (dispatch, getState) => {
   const address = demoBook();
   const { people, shelf, storage } = getState();
-  if (!address || storage.fault !== null || Object.keys(people).length > 0 || Object.keys(shelf).length > 0) return;
+  if (!address || storage.status !== 'open' || storage.left > 0 || Object.keys(people).length > 0 || Object.keys(shelf).length > 0) return;
   const answer = await fetch(address);
   if (!answer.ok) return;
   const checked = checkBook(await answer.json(), todayIso());

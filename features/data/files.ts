@@ -1,6 +1,6 @@
 /** Hands a file to the person, from memory. */
-export function saveFile(name: string, text: string, type: string): void {
-  const address = URL.createObjectURL(new Blob([text], { type }));
+export function saveFile(name: string, parts: readonly string[], type: string): void {
+  const address = URL.createObjectURL(new Blob([...parts], { type }));
   const link = document.createElement('a');
   link.href = address;
   link.download = name;

@@ -19,7 +19,7 @@ interface FeelProps {
   readonly planned: PlanPose;
   readonly exit: readonly string[];
   readonly last: boolean;
-  readonly onRecord: (felt: Felt) => void;
+  readonly onRecord: (felt: Felt) => Promise<void>;
 }
 
 /** Where and how strong: two taps; the rest stands as it usually is. */

@@ -38,7 +38,7 @@ export function MatScreen({ id }: { readonly id: string }) {
         <Sheet>
           <Words>{other?.name ?? 'Somebody'} is still on the mat. Finish that session first, or leave it.</Words>
           <Link href={`/students/${mat.person}/mat`} asChild><Press kind="main">Back to {other?.name ?? 'that session'}</Press></Link>
-          <Press onPress={() => void dispatch(endSession())}>End it and keep what was done</Press>
+          <Press onPress={() => dispatch(endSession())}>End it and keep what was done</Press>
           <Press kind="warn" onPress={() => dispatch(matCleared())}>Drop it</Press>
         </Sheet>
       </Screen>
@@ -52,7 +52,7 @@ export function MatScreen({ id }: { readonly id: string }) {
       <Screen title={person.name}>
         <StudentTabs id={id} here="mat" />
         <Words>Every pose of this session is done.</Words>
-        <Press kind="main" onPress={() => void dispatch(endSession()).then((outcome) => outcome.ok && router.replace(`/students/${id}/record`))}>Record the session</Press>
+        <Press kind="main" onPress={() => dispatch(endSession()).then((outcome) => outcome.ok && router.replace(`/students/${id}/record`))}>Record the session</Press>
       </Screen>
     );
   }

@@ -7,18 +7,19 @@ import { slotKey } from '@/core/geometry/family';
 import { solveFigure } from '@/core/plan/solve';
 import { poseById } from '@/core/poses/poses';
 import { selectShelf } from '@/store/selectors';
-import { faultToggled, matSteps, poseSkipped, stepTaken, type Mat, type MatStep } from '@/store/mat';
+import { faultToggled, heldSeconds, leftRunning, matSteps, poseSkipped, stepTaken, type Mat, type MatStep } from '@/store/mat';
 import { PoseScene } from '@/ui/PoseScene';
 import { Chips, Press, Tick } from '@/ui/Press';
 import { Screen } from '@/ui/Screen';
 import { Sheet } from '@/ui/Sheet';
 import { Aside, Title, Words } from '@/ui/Words';
-import { useEstimates, useOjas, useOjasDispatch, useUnits } from '../hooks';
+import { nowIso, useEstimates, useOjas, useOjasDispatch, useUnits } from '../hooks';
 import { railColumns } from '../plan/columns';
 import { figureWords, poseTitle, slotWords } from '../plan/words';
 import { Build } from './Build';
 import { Feel } from './Feel';
 import { Hold } from './Hold';
+import { HowLong } from './HowLong';
 import { Rungs } from './Rungs';
 import { asPlanned, builtOf, endSession, matKey, recordPose, type Felt } from './session';
 
@@ -40,6 +41,8 @@ export function PoseOnMat({ person, planned, mat, onEnded }: PoseOnMatProps) {
   const shelf = useOjas(selectShelf);
   const estimates = useEstimates(person.id) ?? {};
   const [stopped, setStopped] = useState<StopWord>();
+  /** What was felt, while it is asked how long a hold really was that was left running. */
+  const [asked, setAsked] = useState<Felt | null>(null);
   const heading = useRef<ViewType>(null);
   const pose = poseById(planned.pose);
   const key = matKey(planned);
@@ -54,14 +57,16 @@ export function PoseOnMat({ person, planned, mat, onEnded }: PoseOnMatProps) {
   };
   const lying = now.slots.filter(({ stack, stackCm, isLength }) => stack.length > 0 && (isLength || stackCm > 0.3));
   const next = matSteps[matSteps.indexOf(mat.step) + 1];
-  const finish = async (felt: Felt) => {
+  const finish = async (felt: Felt, heldAs?: number) => {
+    if (heldAs === undefined && leftRunning(heldSeconds(mat, nowIso()), planned.holdSeconds)) return setAsked(felt);
     const last = mat.at + 1 >= mat.poses.length;
-    const outcome = await dispatch(recordPose(planned, felt));
-    if (outcome.ok && last) onEnded();
+    const outcome = await dispatch(recordPose(planned, felt, heldAs));
+    return outcome.ok && last ? onEnded() : undefined;
   };
   // Each pose begins at its top, also for those who hear the screen.
   useEffect(() => (heading.current as unknown as HTMLElement | null)?.focus?.({ preventScroll: true }), []);
-  if (stopped) return <Stopped word={stopped} planned={planned} onRecord={(felt) => void finish(felt)} onBack={() => setStopped(undefined)} />;
+  if (asked) return <HowLong held={heldSeconds(mat, nowIso())} planned={planned.holdSeconds} title={poseTitle(planned)} onSaid={(seconds) => finish(asked, seconds)} onBack={() => setAsked(null)} />;
+  if (stopped) return <Stopped word={stopped} planned={planned} onRecord={(felt) => finish(felt)} onBack={() => setStopped(undefined)} />;
   return (
     <Screen title={poseTitle(planned)} beside={<Aside>{`${mat.at + 1} of ${mat.poses.length} · ${person.name}`}</Aside>}
       foot={(
@@ -98,10 +103,10 @@ export function PoseOnMat({ person, planned, mat, onEnded }: PoseOnMatProps) {
       ) : null}
       {mat.step === 'hold' ? <Hold person={person} planned={planned} mat={mat} /> : null}
       {mat.step === 'build' || mat.step === 'look' || mat.step === 'hold' ? <Rungs person={person} planned={planned} settled={settled} mat={mat} /> : null}
-      {mat.step === 'feel' ? <Feel planned={planned} exit={pose?.exit ?? []} last={mat.at + 1 >= mat.poses.length} onRecord={(felt) => void finish(felt)} /> : null}
+      {mat.step === 'feel' ? <Feel planned={planned} exit={pose?.exit ?? []} last={mat.at + 1 >= mat.poses.length} onRecord={(felt) => finish(felt)} /> : null}
       <View className="flex-row flex-wrap gap-2">
         <Press onPress={() => dispatch(poseSkipped())}>Skip this pose</Press>
-        <Press onPress={() => void dispatch(endSession()).then((outcome) => outcome.ok && onEnded())}>End the session here</Press>
+        <Press onPress={() => dispatch(endSession()).then((outcome) => outcome.ok && onEnded())}>End the session here</Press>
       </View>
     </Screen>
   );
@@ -110,7 +115,7 @@ export function PoseOnMat({ person, planned, mat, onEnded }: PoseOnMatProps) {
 interface StoppedProps {
   readonly word: StopWord;
   readonly planned: PlanPose;
-  readonly onRecord: (felt: Felt) => void;
+  readonly onRecord: (felt: Felt) => Promise<void>;
   readonly onBack: () => void;
 }
 

@@ -7,7 +7,7 @@ import { rungsFrom } from '@/core/plan/solve';
 import { comesDown, poseById } from '@/core/poses/poses';
 import { stackWords, type Stack } from '@/core/props/stack';
 import { selectShelf } from '@/store/selectors';
-import { heldSeconds, rungMoved, type Mat, type Settled } from '@/store/mat';
+import { heldSeconds, MOST_HELD_SECONDS, rungMoved, type Mat, type Settled } from '@/store/mat';
 import { length } from '@/ui/format';
 import { Chips } from '@/ui/Press';
 import { Sheet } from '@/ui/Sheet';
@@ -37,7 +37,7 @@ export function Rungs({ person, planned, settled, mat }: RungsProps) {
   const { below, above } = rungsFrom({ person, pose: planned.pose, side: planned.side, shelf }, here.slot, here, usedBeside(planned, settled, here));
   const key = matKey(planned);
   const move = (to: Stack) => dispatch(rungMoved({
-    pose: key, slot: here.slot, fromCm: here.heightCm, toCm: to.heightCm, atSeconds: heldSeconds(mat, nowIso()),
+    pose: key, slot: here.slot, fromCm: here.heightCm, toCm: to.heightCm, atSeconds: Math.min(MOST_HELD_SECONDS, heldSeconds(mat, nowIso())),
     settled: settled.map((one) => (one === here ? asSettled(one, to) : one)),
   }));
   return (

@@ -3,9 +3,9 @@ import type { Plan, PlanPose } from '@/core/formats/plan';
 import { slotKey } from '@/core/geometry/family';
 import { usedBy, type Stack, type Used } from '@/core/props/stack';
 import { put } from '@/store/facts';
-import { heldSeconds, matCleared, poseDone, type Mat, type Settled } from '@/store/mat';
+import { heldSeconds, matCleared, poseDone, sessionIdOf, type Mat, type Settled } from '@/store/mat';
 import { commit, type Outcome, type Thunk } from '@/store/store';
-import { freshId, nowIso } from '../hooks';
+import { nowIso } from '../hooks';
 
 /** A pose and its side, as a line of the session. */
 export const matKey = ({ pose, side }: Pick<PlanPose, 'pose' | 'side'>) => `${pose}/${side}`;
@@ -30,8 +30,11 @@ export const builtOf = (settled: readonly Settled[]) => Object.fromEntries(settl
 
 export type Felt = Pick<SessionPose, 'feeling' | 'pelvis' | 'breath'> & Partial<Pick<SessionPose, 'stop'>>;
 
+/** Changes of height that one record can hold: the last ones. */
+const MOST_CHANGES = 60;
+
 /** What is recorded of a pose: what was settled on, how long it was held, and how it felt. */
-export function outcomeOf(mat: Mat, planned: PlanPose, felt: Felt, now: string): SessionPose {
+export function outcomeOf(mat: Mat, planned: PlanPose, felt: Felt, held: number): SessionPose {
   const key = matKey(planned);
   const settled = mat.settled[key] ?? asPlanned(planned);
   const changes = mat.changes[key] ?? [];
@@ -39,16 +42,16 @@ export function outcomeOf(mat: Mat, planned: PlanPose, felt: Felt, now: string):
   const moved = changes.reduce((sum, { fromCm, toCm }) => sum + toCm - fromCm, 0);
   const overruled = Math.abs(moved) > 0.5 && felt.stop === undefined && felt.feeling.place !== 'joint' && (moved < 0 || planned.decision.action === 'lower');
   return {
-    pose: planned.pose, stage: planned.stage, side: planned.side, settled, plannedSeconds: planned.holdSeconds, heldSeconds: heldSeconds(mat, now), faults: mat.faults[key] ?? [],
-    ...(changes.length > 0 ? { changes: changes as NonNullable<SessionPose['changes']> } : {}), ...(overruled ? { overruled: true } : {}), ...felt,
+    pose: planned.pose, stage: planned.stage, side: planned.side, settled, plannedSeconds: planned.holdSeconds, heldSeconds: held, faults: mat.faults[key] ?? [],
+    ...(changes.length > 0 ? { changes: changes.slice(-MOST_CHANGES) as NonNullable<SessionPose['changes']> } : {}), ...(overruled ? { overruled: true } : {}), ...felt,
   };
 }
 
-/** Records a pose; after the last one the session becomes a fact. */
-export const recordPose = (planned: PlanPose, felt: Felt): Thunk<Promise<Outcome>> => async (dispatch, getState) => {
+/** Records a pose, held for as long as is said or else as the timer ran; after the last one the session becomes a fact. */
+export const recordPose = (planned: PlanPose, felt: Felt, heldAs?: number): Thunk<Promise<Outcome>> => async (dispatch, getState) => {
   const mat = getState().mat.now;
   if (!mat) return { ok: true };
-  dispatch(poseDone(outcomeOf(mat, planned, felt, nowIso())));
+  dispatch(poseDone(outcomeOf(mat, planned, felt, heldAs ?? heldSeconds(mat, nowIso()))));
   const after = getState().mat.now;
   return after && after.at >= after.poses.length ? dispatch(endSession()) : { ok: true };
 };
@@ -58,7 +61,7 @@ export const endSession = (): Thunk<Promise<Outcome>> => async (dispatch, getSta
   const mat = getState().mat.now;
   if (!mat) return { ok: true };
   if (mat.done.length > 0) {
-    const session: Session = { id: freshId('s'), person: mat.person, at: mat.startedAt, poses: mat.done };
+    const session: Session = { id: sessionIdOf(mat), person: mat.person, at: mat.startedAt, poses: mat.done };
     const outcome = await dispatch(commit({ words: `Session recorded: ${mat.done.length} ${mat.done.length === 1 ? 'pose' : 'poses'}`, put: [put('sessions', session)], remove: [] }));
     if (!outcome.ok) return outcome;
   }

@@ -3,7 +3,7 @@ import { View } from 'react-native';
 import { believableChange, contextOf, type Estimates } from '@/core/estimate/estimate';
 import { disagree, meanOf } from '@/core/estimate/observations';
 import type { Person, Reading } from '@/core/formats/book';
-import { readingFaults } from '@/core/formats/check';
+import { readingFaults } from '@/core/formats/readingFaults';
 import { eyeSteps, usualOf, valueShowing } from '@/core/measure/shown';
 import { photoWays } from '@/core/measure/photoWays';
 import { tiltWays } from '@/core/measure/tiltWays';
@@ -89,9 +89,9 @@ export function useEntry(person: Person, entry: EntryState | null, chosen: Metho
     take(value);
   };
   const keepAll = () => {
-    if (typed.trim() === '') return void keep();
+    if (typed.trim() === '') return keep();
     const value = readTyped();
-    return value === undefined ? undefined : void keep([...entry.values, value].slice(-MOST_READINGS));
+    return value === undefined ? undefined : keep([...entry.values, value].slice(-MOST_READINGS));
   };
   const keep = async (values: readonly number[] = entry.values, sems: readonly number[] = entry.sems): Promise<void> => {
     if (values.length === 0) return setFault(`${range.name}: enter at least one reading.`);
@@ -109,7 +109,7 @@ export function useEntry(person: Person, entry: EntryState | null, chosen: Metho
     const kept: KeptPicture[] = picture ? [{ id: reading.id, person: person.id, ...picture }] : [];
     const outcome = await dispatch(commit({ words: `${range.name}${range.sided ? ` ${entry.side}` : ''} noted`, put: [put('readings', reading), ...kept.map((one) => put('pictures', one))], remove: [] }));
     keeping.current = false;
-    if (!outcome.ok) return undefined;
+    if (!outcome.ok) return setFault(outcome.words);
     pictures.current = [];
     setTyped('');
     setFault(undefined);
@@ -204,7 +204,7 @@ export function Entry({ work, person, estimates, tilt, dial, habits, onHabits }:
               <Press kind="quiet" onPress={work.dropLast}>Drop the last one</Press>
             </View>
           ) : null}
-          <Press kind="main" onPress={work.keepAll}>Keep</Press>
+          <Press kind="main" onPress={() => work.keepAll()}>Keep</Press>
           <Tick checked={entry.warm} onToggle={() => void dispatch(entryChanged({ warm: !entry.warm }))}>The body is warm (reads higher by about 4°)</Tick>
           <Field label="Note" hint="may stay empty" value={entry.note} onChangeText={(note) => void dispatch(entryChanged({ note }))} />
           {believed ? <Aside>Believed now: {believed.source === 'measured' ? 'measured' : 'assumed'}, {range.unit === 'deg' ? withDoubt(believed.mean, believed.sd) : believed.mean.toFixed(2)}.</Aside> : null}

@@ -7,7 +7,7 @@ import { looksAt, methodsCompared, type Look } from '@/core/estimate/looks';
 import type { StudentRecord } from '@/core/estimate/estimate';
 import { meanOf } from '@/core/estimate/observations';
 import type { Reading } from '@/core/formats/book';
-import { readingFaults } from '@/core/formats/check';
+import { readingFaults } from '@/core/formats/readingFaults';
 import { methods, protocolOf } from '@/core/ranges/protocols';
 import { ranges, type RangeId, type Side } from '@/core/ranges/ranges';
 import type { KeptPicture } from '@/store/facts';
@@ -24,7 +24,8 @@ interface HistoryProps {
   readonly range: RangeId;
   readonly side: Side;
   readonly pictures: Readonly<Record<string, KeptPicture>>;
-  readonly onChange: (reading: Reading) => void;
+  /** Stores a reading put right, given how it was; says what is wrong, or null. */
+  readonly onChange: (before: Reading, after: Reading) => Promise<{ readonly refused: string; readonly now: Reading } | null>;
   readonly onRemove: (reading: Reading) => void;
 }
 
@@ -47,10 +48,7 @@ export function History({ record, range, side, pictures, onChange, onRemove }: H
         <View key={reading.id} className="gap-1 border-b border-line pb-2">
           <ReadingLine reading={reading} look={byId.get(reading.id)} />
           {pictures[reading.id] ? <KeptImage picture={pictures[reading.id] as KeptPicture} /> : null}
-          {editing === reading.id ? <EditReading reading={reading} onDone={(next) => {
-            setEditing(null);
-            if (next) onChange(next);
-          }} /> : (
+          {editing === reading.id ? <EditReading reading={reading} onSave={onChange} onDone={() => setEditing(null)} /> : (
             <View className="flex-row flex-wrap gap-1">
               <Press kind="quiet" aria-label={`Edit the reading of ${date(reading.at)}, ${reading.side}`} onPress={() => setEditing(reading.id)}>Edit</Press>
               <Press kind="quiet" aria-label={`Remove the reading of ${date(reading.at)}, ${reading.side}`} onPress={() => onRemove(reading)}>Remove</Press>
@@ -130,26 +128,31 @@ function KeptImage({ picture: { dataUrl, widthPx, heightPx, points } }: { readon
 }
 
 /** Values, warmth and note of a reading, put right. */
-function EditReading({ reading, onDone }: { readonly reading: Reading; readonly onDone: (next: Reading | null) => void }) {
+function EditReading({ reading, onSave, onDone }: { readonly reading: Reading; readonly onSave: HistoryProps['onChange']; readonly onDone: () => void }) {
+  const [opened, setOpened] = useState(reading);
   const [text, setText] = useState(reading.values.join(' '));
   const [warm, setWarm] = useState(reading.warm);
   const [note, setNote] = useState(reading.note);
   const [fault, setFault] = useState<string>();
-  const save = () => {
+  const save = async () => {
     const read = text.trim().split(/[\s;]+/).map(readNumber);
     const wrong = read.find((one) => !one.ok);
     if (wrong && !wrong.ok) return setFault(wrong.words);
     const values = read.flatMap((one) => (one.ok ? [one.value] : []));
     const faults = readingFaults({ ...reading, values });
     if (faults.length > 0) return setFault(faults.join(' '));
-    return onDone({ ...reading, values, warm, note });
+    const refused = await onSave(opened, { ...opened, values, warm, note });
+    if (refused === null) return onDone();
+    // What it says by now is what the next save starts from.
+    setOpened(refused.now);
+    return setFault(refused.refused);
   };
   return (
     <View className="gap-2">
       <Field label="Values" hint="with spaces between" value={text} onChangeText={setText} fault={fault} />
       <Tick checked={warm} onToggle={() => setWarm(!warm)}>The body was warm</Tick>
       <Field label="Note of this reading" value={note} onChangeText={setNote} />
-      <View className="flex-row flex-wrap gap-2"><Press kind="main" onPress={save}>Save the change</Press><Press onPress={() => onDone(null)}>Leave it</Press></View>
+      <View className="flex-row flex-wrap gap-2"><Press kind="main" onPress={save}>Save the change</Press><Press onPress={onDone}>Leave it</Press></View>
     </View>
   );
 }

@@ -6,10 +6,10 @@ import type { Person, Reading } from '@/core/formats/book';
 import type { Plan } from '@/core/formats/plan';
 import { visitSteps } from '@/core/plan/visit';
 import { ranges, type RangeId, type Side } from '@/core/ranges/ranges';
-import { put, type FactRef } from '@/store/facts';
+import { editFields, type FactRef } from '@/store/facts';
 import { rangeClosed, rangeOpened, rangePassed, visitBegan, visitEnded, type Measuring } from '@/store/measuring';
 import { selectMethod, selectRecord } from '@/store/selectors';
-import { commit } from '@/store/store';
+import { commit, recordNow } from '@/store/store';
 import { length } from '@/ui/format';
 import { Press } from '@/ui/Press';
 import { Screen } from '@/ui/Screen';
@@ -128,7 +128,10 @@ function Past({ person, range, side }: { readonly person: Person; readonly range
   const pictures = useOjas((state) => state.pictures);
   const dispatch = useOjasDispatch();
   const name = ranges[range].name.toLowerCase();
-  const change = (reading: Reading) => void dispatch(commit({ words: `Reading of ${name} changed`, put: [put('readings', reading)], remove: [] }));
+  const change = async (before: Reading, after: Reading) => {
+    const outcome = await dispatch(commit({ words: `Reading of ${name} changed`, put: [], edit: [editFields('readings', before, after)], remove: [] }));
+    return outcome.ok ? null : { refused: outcome.words, now: dispatch(recordNow('readings', before.id)) ?? before };
+  };
   const remove = (reading: Reading) => {
     const picture: FactRef[] = pictures[reading.id] ? [{ kind: 'pictures', id: reading.id }] : [];
     void dispatch(commit({ words: `Reading of ${name} removed`, put: [], remove: [{ kind: 'readings', id: reading.id }, ...picture] }));

@@ -5,12 +5,12 @@ import { recordWith, samplePerson, sampleReading, sampleSession, sampleShelf } f
 import { estimateRanges, type StudentRecord } from '@/core/estimate/estimate';
 import { createStore } from '@/store/store';
 import { Provider } from 'react-redux';
-import { memory } from '../tests/onScreen';
+import { Memory } from '@/store/tests/memory';
 import { PoseCard } from './PoseCard';
 
 const show = (record: StudentRecord, day = '2026-01-15', units: 'cm' | 'in' = 'cm', pose = 'hero') => {
   const planned = planStudent(record, sampleShelf, day, { poses: [pose] }).poses[0]!;
-  const store = createStore(memory());
+  const store = createStore(new Memory());
   render(<Provider store={store}><PoseCard planned={planned} person={record.person} estimates={estimateRanges(record, day)} body={bodyFrom(170)} shelf={sampleShelf} units={units} /></Provider>);
   return planned;
 };

@@ -1,7 +1,7 @@
 import { View } from 'react-native';
 import { askedBy, choiceKey, choicesFor, questions, type QuestionId } from '@/core/approaches/approaches';
 import type { Person } from '@/core/formats/book';
-import { put } from '@/store/facts';
+import { edit } from '@/store/facts';
 import { commit } from '@/store/store';
 import { Chips } from '@/ui/Press';
 import { Title, Words } from '@/ui/Words';
@@ -28,7 +28,10 @@ export function Choice({ person, question, pose }: ChoiceProps) {
   const inherited = choicesFor(person.approach, rest, pose)[question];
   const choose = (id: string) => void dispatch(commit({
     words: `${person.name}${pose ? `, ${poseName(pose)}` : ''}: ${id === AS_BEFORE ? words[inherited] : words[id]}`,
-    put: [put('people', { ...person, choices: id === AS_BEFORE ? rest : { ...rest, [key]: id } })], remove: [],
+    put: [], remove: [], edit: [edit('people', person.id, (now) => {
+      const { [key]: _before, ...others } = now.choices;
+      return { ...now, choices: id === AS_BEFORE ? others : { ...others, [key]: id } };
+    })],
   }));
   return (
     <View className="gap-1">

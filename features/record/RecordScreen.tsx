@@ -4,7 +4,7 @@ import type { Session, SessionPose } from '@/core/formats/book';
 import { slotKey } from '@/core/geometry/family';
 import { practisedPoses } from '@/core/plan/practised';
 import { stackWords } from '@/core/props/stack';
-import { put } from '@/store/facts';
+import { edit } from '@/store/facts';
 import { selectSessionsOf, selectShelf } from '@/store/selectors';
 import { commit } from '@/store/store';
 import { date, length, minutes } from '@/ui/format';
@@ -27,9 +27,9 @@ export function RecordScreen({ id }: { readonly id: string }) {
   const plan = usePlan(id);
   const dispatch = useOjasDispatch();
   if (!person || !plan) return <NoStudent />;
-  const remove = (session: Session) => void dispatch(commit({ words: `Session of ${date(session.at)} removed`, put: [], remove: [{ kind: 'sessions', id: session.id }] }));
+  const remove = (session: Session) => dispatch(commit({ words: `Session of ${date(session.at)} removed`, put: [], remove: [{ kind: 'sessions', id: session.id }] }));
   const sayNextDay = (session: Session, said: NonNullable<SessionPose['nextDay']>) =>
-    void dispatch(commit({ words: `The day after ${date(session.at)}: ${said}`, put: [put('sessions', { ...session, poses: session.poses.map((one) => ({ ...one, nextDay: said })) })], remove: [] }));
+    void dispatch(commit({ words: `The day after ${date(session.at)}: ${said}`, put: [], remove: [], edit: [edit('sessions', session.id, (now) => ({ ...now, poses: now.poses.map((one) => ({ ...one, nextDay: said })) }))] }));
   const practised = practisedPoses(sessions);
   return (
     <Screen title={person.name} foot={<Link href="/" asChild><Press kind="main">Back to today</Press></Link>}>

@@ -1,6 +1,6 @@
 import { Link } from 'expo-router';
 import { View } from 'react-native';
-import { put, type SettingsRecord } from '@/store/facts';
+import { edit, put, SETTINGS_ID, type SettingsRecord } from '@/store/facts';
 import { selectSettings } from '@/store/selectors';
 import { commit } from '@/store/store';
 import { Chips, Press } from '@/ui/Press';
@@ -16,7 +16,10 @@ const themes = [{ id: 'system', words: 'As the device' }, { id: 'light', words: 
 export function MoreScreen() {
   const settings = useOjas(selectSettings);
   const dispatch = useOjasDispatch();
-  const set = (change: Partial<SettingsRecord>, words: string) => void dispatch(commit({ words, put: [put('settings', { ...settings, ...change })], remove: [] }));
+  const stored = useOjas((state) => state.settings[SETTINGS_ID]);
+  const set = (change: Partial<SettingsRecord>, words: string) => void dispatch(commit(stored
+    ? { words, put: [], edit: [edit('settings', SETTINGS_ID, (now) => ({ ...now, ...change }))], remove: [] }
+    : { words, put: [put('settings', { ...settings, ...change })], remove: [] }));
   return (
     <Screen title="More">
       <Sheet>

@@ -13,7 +13,7 @@ import { Words } from '@/ui/Words';
 interface ItemFormProps {
   readonly item: ShelfItem;
   readonly units: Units;
-  readonly onKeep: (item: ShelfItem) => void;
+  readonly onKeep: (item: ShelfItem) => Promise<void>;
 }
 
 const TALLEST_CM = 120;
@@ -65,7 +65,7 @@ export function ItemForm({ item, units, onKeep }: ItemFormProps) {
           </View>
         );
       })}
-      <Press kind="main" onPress={() => void keep()}>Keep</Press>
+      <Press kind="main" onPress={() => keep()}>Keep</Press>
     </View>
   );
 }

@@ -3,9 +3,9 @@ import { View } from 'react-native';
 import Svg, { Line } from 'react-native-svg';
 import { kinds, propKinds, stateName, type PropKind, type ShelfItem } from '@/core/props/shelf';
 import { starterShelf, usualItem } from '@/core/props/starterShelf';
-import { put } from '@/store/facts';
+import { editFields, put } from '@/store/facts';
 import { selectShelf } from '@/store/selectors';
-import { commit } from '@/store/store';
+import { commit, recordNow } from '@/store/store';
 import { length, type Units } from '@/ui/format';
 import { PropPiece } from '@/ui/figure/PropPiece';
 import { Chips, Press } from '@/ui/Press';
@@ -23,20 +23,21 @@ export function ShelfScreen() {
   const units = useUnits();
   const wide = useWide();
   const dispatch = useOjasDispatch();
-  const [editing, setEditing] = useState<string | null>(null);
+  /** The item as it was when its form was opened. */
+  const [editing, setEditing] = useState<ShelfItem | null>(null);
   const [adding, setAdding] = useState(false);
   const keep = async (item: ShelfItem) => {
-    const outcome = await dispatch(commit({ words: `${item.name} kept`, put: [put('shelf', item)], remove: [] }));
-    if (outcome.ok) setEditing(null);
+    const outcome = await dispatch(commit({ words: `${item.name} kept`, put: [], edit: [editFields('shelf', editing ?? item, item)], remove: [] }));
+    // Refused for a change made elsewhere: what it says by now is what the next save starts from.
+    setEditing(outcome.ok ? null : dispatch(recordNow('shelf', item.id)) ?? null);
   };
   const add = (kind: PropKind) => {
     const item = usualItem(freshId(kind), kind, kinds[kind].name, 1);
-    void dispatch(commit({ words: `${item.name} added`, put: [put('shelf', item)], remove: [] }));
     setAdding(false);
-    setEditing(item.id);
+    void dispatch(commit({ words: `${item.name} added`, put: [put('shelf', item)], remove: [] })).then((outcome) => outcome.ok && setEditing(item));
   };
-  const remove = (item: ShelfItem) => void dispatch(commit({ words: `${item.name} taken off the shelf`, put: [], remove: [{ kind: 'shelf', id: item.id }] }));
-  const start = () => void dispatch(commit({ words: 'A usual shelf to begin with', put: starterShelf.map((item) => put('shelf', item)), remove: [] }));
+  const remove = (item: ShelfItem) => dispatch(commit({ words: `${item.name} taken off the shelf`, put: [], remove: [{ kind: 'shelf', id: item.id }] }));
+  const start = () => dispatch(commit({ words: 'A usual shelf to begin with', put: starterShelf.map((item) => put('shelf', item)), remove: [] }));
   return (
     <Screen title="Shelf" wide beside={<Press kind="main" aria-expanded={adding} onPress={() => setAdding(!adding)}>Add a prop</Press>}>
       <Words>Heights are as things lie unloaded. Sit on a thing and tape it once, and that number wins over any reckoning.</Words>
@@ -46,9 +47,9 @@ export function ShelfScreen() {
         {shelf.map((item) => (
           <Sheet key={item.id} role="article" aria-label={item.name} className={wide ? 'min-w-[380px] flex-1' : ''}>
             <View className="flex-row flex-wrap items-baseline justify-between gap-2"><Title level={2}>{item.name}</Title><Words className="text-lg">× {item.count}</Words></View>
-            {editing === item.id ? <ItemForm item={item} units={units} onKeep={(next) => void keep(next)} /> : <Item item={item} units={units} />}
+            {editing?.id === item.id ? <ItemForm item={editing} units={units} onKeep={keep} /> : <Item item={item} units={units} />}
             <View className="flex-row flex-wrap gap-2">
-              <Press aria-label={editing === item.id ? `Leave ${item.name} as it was` : `Change ${item.name}`} onPress={() => setEditing(editing === item.id ? null : item.id)}>{editing === item.id ? 'Leave as it was' : 'Change'}</Press>
+              <Press aria-label={editing?.id === item.id ? `Leave ${item.name} as it was` : `Change ${item.name}`} onPress={() => setEditing(editing?.id === item.id ? null : item)}>{editing?.id === item.id ? 'Leave as it was' : 'Change'}</Press>
               <Press kind="quiet" aria-label={`Take ${item.name} off the shelf`} onPress={() => remove(item)}>Take off the shelf</Press>
             </View>
           </Sheet>

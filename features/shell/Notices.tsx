@@ -11,13 +11,12 @@ const UNDO_SECONDS = 12;
 export function Notices() {
   const dispatch = useOjasDispatch();
   const offered = useOjas((state) => state.undo.offered);
-  const newest = useOjas((state) => state.undo.stack.at(-1));
   const fault = useOjas((state) => state.storage.fault);
   useEffect(() => {
     if (offered === null) return;
     const timer = setTimeout(() => dispatch(undoDismissed()), UNDO_SECONDS * 1000);
     return () => clearTimeout(timer);
-  }, [offered, newest, dispatch]);
+  }, [offered, dispatch]);
   return (
     <View className="items-center gap-2 px-3">
       {fault ? (
@@ -29,8 +28,8 @@ export function Notices() {
       <View role="status" aria-live="polite" className="w-full max-w-xl">
         {offered ? (
           <View className="my-2 flex-row items-center gap-3 rounded-md border border-line bg-ink px-4 py-1">
-            <Words className="flex-1 text-paper">{offered}</Words>
-            <Press className="my-1" onPress={() => dispatch(undo())}>Undo</Press>
+            <Words className="flex-1 text-paper">{offered.words}</Words>
+            <Press className="my-1" onPress={() => dispatch(undo(offered.seq))}>Undo</Press>
           </View>
         ) : null}
       </View>

@@ -1,8 +1,12 @@
 import { Link, Slot, usePathname } from 'expo-router';
+import { useSyncExternalStore } from 'react';
 import { Pressable, Text, useWindowDimensions, View } from 'react-native';
 import { tone } from '@/ui/tones';
+import { Press } from '@/ui/Press';
 import { Words } from '@/ui/Words';
 import { useOjas } from '../hooks';
+import { PlaceBoundary } from './Boundary';
+import { onPartsWaiting, partsWaiting, tryPartsNow } from './loadAgain';
 import { Notices } from './Notices';
 import { places } from './places';
 
@@ -19,10 +23,31 @@ export function Shell() {
     <View className={`flex-1 bg-paper ${wide ? 'flex-row' : 'flex-col'}`}>
       {wide ? <Bar wide /> : null}
       <View className="flex-1">
-        <Slot />
+        <Parts />
+        <PlaceBoundary><Place path={path} /></PlaceBoundary>
         <Notices />
       </View>
       {wide || onMat ? null : <Bar wide={false} />}
+    </View>
+  );
+}
+
+/** The place itself; one that needs the records of many years waits for them. */
+function Place({ path }: { readonly path: string }) {
+  const left = useOjas((state) => state.storage.left);
+  const waits = left > 0 && (path.startsWith('/students') || path === '/more/data');
+  return waits ? <View role="main" className="flex-1 items-center justify-center bg-paper p-6"><Words role="status">Reading the records: {left} to come…</Words></View> : <Slot />;
+}
+
+/** Said while a part of the app cannot be loaded. */
+function Parts() {
+  const waiting = useSyncExternalStore(onPartsWaiting, partsWaiting, partsWaiting);
+  if (waiting === 0) return null;
+  return (
+    <View role="alert" className="flex-row flex-wrap items-center gap-3 border-b border-rust bg-sheet px-4 py-2">
+      <Words className="flex-1 text-rust">A part of the app cannot be loaded now: no network, a busy server, or a newer version. It is tried again; everything already open goes on working.</Words>
+      <Press onPress={tryPartsNow}>Try now</Press>
+      <Press kind="quiet" onPress={() => window.location.reload()}>Load the app anew</Press>
     </View>
   );
 }

@@ -2,8 +2,9 @@ import { Link } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
 import type { CautionAnswer, Person } from '@/core/formats/book';
-import { cautions, type Caution } from '@/core/safety/cautions';
-import { put } from '@/store/facts';
+import { cautionById, cautions, type Caution } from '@/core/safety/cautions';
+import { isDay } from '@/core/formats/time';
+import { edit } from '@/store/facts';
 import { commit } from '@/store/store';
 import { date } from '@/ui/format';
 import { Field } from '@/ui/Field';
@@ -24,19 +25,24 @@ export function IntakeScreen({ id }: { readonly id: string }) {
   const person = usePerson(id);
   const dispatch = useOjasDispatch();
   if (!person) return <NoStudent />;
-  const keep = (cautionsNow: CautionAnswer[], words: string) => dispatch(commit({ words, put: [put('people', { ...person, cautions: cautionsNow })], remove: [] }));
+  /** Answers some questions; those given meanwhile in another tab stay. */
+  const keep = (given: readonly CautionAnswer[], words: string) => dispatch(commit({
+    words, put: [], remove: [], edit: [edit('people', id, (now) => ({ ...now, cautions: [...now.cautions.filter((one) => !given.some((own) => own.id === one.id)), ...given] }))],
+  }));
   const answer = (caution: Caution, changes: Partial<CautionAnswer>) => {
     const before = answerTo(person, caution.id);
     const now: CautionAnswer = { ...(before ?? { id: caution.id, answer: 'unanswered' as const }), at: nowIso(), ...changes };
-    void keep([...person.cautions.filter((one) => one.id !== caution.id), now], `${caution.name}: ${answers.find((one) => one.id === now.answer)?.words.toLowerCase()}`);
+    return keep([now], `${caution.name}: ${answers.find((one) => one.id === now.answer)?.words.toLowerCase()}`);
   };
   const open = cautions.filter((one) => (answerTo(person, one.id)?.answer ?? 'unanswered') === 'unanswered');
-  const noToRest = () => void keep([...person.cautions.filter((one) => !open.some(({ id: openId }) => openId === one.id)), ...open.map((one): CautionAnswer => ({ id: one.id, answer: 'no', at: nowIso() }))], `${open.length} questions answered no`);
+  const strange = person.cautions.filter((one) => one.answer === 'yes' && cautionById(one.id) === undefined);
+  const noToRest = () => keep(open.map((one): CautionAnswer => ({ id: one.id, answer: 'no', at: nowIso() })), `${open.length} questions answered no`);
   return (
     <Screen title={`Questions for ${person.name}`} foot={<Link href={`/students/${id}/measure`} asChild><Press kind="main">On to measuring</Press></Link>}>
       <Words>Ask each one aloud. What is not asked stays open and shows on every plan: unknown is not “no”. The answers stay on this device.</Words>
       {open.length > 0 ? <Press onPress={noToRest}>All asked: no to the remaining {open.length}</Press> : null}
-      {cautions.map((caution) => <Question key={caution.id} caution={caution} answer={answerTo(person, caution.id)} onAnswer={(changes) => answer(caution, changes)} />)}
+      {strange.map((one) => <Sheet key={one.id}><Title level={2}>“{one.id}”</Title><Words>Answered yes in a book of another version, and not known here: ask before any pose. It is kept as it is.</Words></Sheet>)}
+      {cautions.map((caution) => <Question key={caution.id} caution={caution} answer={answerTo(person, caution.id)} onAnswer={(changes) => void answer(caution, changes)} />)}
     </Screen>
   );
 }
@@ -71,8 +77,7 @@ function GoAhead({ goAheadAt, onNote }: { readonly goAheadAt: string | undefined
   const [fault, setFault] = useState<string>();
   if (goAheadAt) return <View className="flex-row flex-wrap items-center gap-3"><Words>Written go-ahead of {date(goAheadAt)}.</Words><Press onPress={() => onNote(undefined)}>Take it back</Press></View>;
   const note = () => {
-    const whole = /^\d{4}-\d{2}-\d{2}$/.test(typed) && !Number.isNaN(Date.parse(typed));
-    if (!whole) return setFault(`“${typed}” is not a date: write it as 2026-01-08.`);
+    if (!isDay(typed)) return setFault(`“${typed}” is not a date: write it as 2026-01-08.`);
     if (typed > todayIso()) return setFault(`${typed} is after today: a go-ahead has to be written first.`);
     setFault(undefined);
     return onNote(typed);

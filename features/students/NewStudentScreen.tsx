@@ -1,4 +1,5 @@
 import { useRouter } from 'expo-router';
+import { useState } from 'react';
 import type { Person } from '@/core/formats/book';
 import { put } from '@/store/facts';
 import { commit } from '@/store/store';
@@ -12,15 +13,17 @@ export function NewStudentScreen() {
   const dispatch = useOjasDispatch();
   const router = useRouter();
   const units = useUnits();
+  // One form makes one student, however often it is sent.
+  const [id] = useState(() => freshId('p'));
   const save = async ({ birthYear, ...fields }: PersonFields) => {
-    const person: Person = { id: freshId('p'), ...fields, ...(birthYear === undefined ? {} : { birthYear }), bodyCm: {}, cautions: [], choices: {}, home: [] };
+    const person: Person = { id, ...fields, ...(birthYear === undefined ? {} : { birthYear }), bodyCm: {}, cautions: [], choices: {}, home: [] };
     const outcome = await dispatch(commit({ words: `${person.name} added`, put: [put('people', person)], remove: [] }));
     if (outcome.ok) router.replace(`/students/${person.id}/intake`);
   };
   return (
     <Screen title="New student">
       <Words>Only the name and the stature are needed. What is not measured yet is assumed, and the plan says so.</Words>
-      <StudentForm units={units} saveWords="Save and ask the questions" onSave={(fields) => void save(fields)} />
+      <StudentForm units={units} saveWords="Save and ask the questions" onSave={save} />
     </Screen>
   );
 }

@@ -6,8 +6,8 @@ import { View } from 'react-native';
 import { z } from 'zod';
 import { bodyFrom, tapedLengths, tapes, unlikelyLengths, usualShare, type TapedBody, type TapedLength } from '@/core/body/body';
 import type { Person } from '@/core/formats/book';
-import { put } from '@/store/facts';
-import { commit } from '@/store/store';
+import { editFields } from '@/store/facts';
+import { commit, recordNow } from '@/store/store';
 import { BodyScene } from '@/ui/BodyScene';
 import { fromCm, length, toCm, type Units } from '@/ui/format';
 import { Field } from '@/ui/Field';
@@ -48,12 +48,16 @@ function Proportions({ person, units }: { readonly person: Person; readonly unit
   const typed = useWatch({ control });
   const lengths = bodyOf(typed as Record<string, string>, units);
   const taped = Object.keys(lengths) as TapedLength[];
-  const save = handleSubmit((values) => {
-    void dispatch(commit({ words: `${person.name}: lengths noted`, put: [put('people', { ...person, bodyCm: bodyOf(values, units) })], remove: [] }));
+  /** The student as they were when the page was opened, or when it was last saved. */
+  const [opened, setOpened] = useState(person);
+  const save = handleSubmit(async (values) => {
+    const left = { ...opened, bodyCm: bodyOf(values, units) };
+    const outcome = await dispatch(commit({ words: `${person.name}: lengths noted`, put: [], edit: [editFields('people', opened, left)], remove: [] }));
+    setOpened(outcome.ok ? left : dispatch(recordNow('people', person.id)) ?? left);
   });
   const questioned = new Map(unlikelyLengths(person.statureCm, lengths).map((one) => [one.length, one.words.replace(new RegExp(`^${one.length}`), tapes[one.length].name)]));
   return (
-    <Screen title={`Proportions of ${person.name}`} wide foot={<Press kind="main" onPress={() => void save()}>Keep these lengths</Press>}>
+    <Screen title={`Proportions of ${person.name}`} wide foot={<Press kind="main" onPress={() => save()}>Keep these lengths</Press>}>
       <View className="gap-4 lg:flex-row">
         <Sheet className="lg:flex-1">
           <BodyScene body={bodyFrom(person.statureCm, lengths)} taped={taped} active={active} written={(cm) => length(cm, units)} mostHeightPx={420}

@@ -39,7 +39,7 @@ interface StudentFormProps {
   readonly person?: Person;
   readonly units: Units;
   readonly saveWords: string;
-  readonly onSave: (fields: PersonFields) => void;
+  readonly onSave: (fields: PersonFields) => Promise<void>;
 }
 
 /** Name, stature, and what narrows the first assumptions. */
@@ -53,7 +53,8 @@ export function StudentForm({ person, units, saveWords, onSave }: StudentFormPro
   });
   const save = handleSubmit(({ name, stature, birthYear, sex, approach }) => {
     const read = readNumber(stature);
-    if (read.ok) onSave({ name: name.trim(), statureCm: Math.round(toCm(read.value, units) * 10) / 10, sex, approach, birthYear: birthYear.trim() === '' ? undefined : Number(birthYear) });
+    if (read.ok) return onSave({ name: name.trim(), statureCm: Math.round(toCm(read.value, units) * 10) / 10, sex, approach, birthYear: birthYear.trim() === '' ? undefined : Number(birthYear) });
+    return undefined;
   });
   return (
     <View className="gap-4">
@@ -70,7 +71,7 @@ export function StudentForm({ person, units, saveWords, onSave }: StudentFormPro
           <Chips label="Approach" options={approachIds.map((id) => ({ id, words: approaches[id].name }))} chosen={field.value} onChoose={field.onChange} />
         )} />
       </View>
-      <Press kind="main" onPress={() => void save()}>{saveWords}</Press>
+      <Press kind="main" onPress={() => save()}>{saveWords}</Press>
     </View>
   );
 }

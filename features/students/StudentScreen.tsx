@@ -6,9 +6,10 @@ import { approaches, questions, type QuestionId } from '@/core/approaches/approa
 import type { RangeEstimate } from '@/core/estimate/estimate';
 import { ranges, splitKey } from '@/core/ranges/ranges';
 import { cautionById } from '@/core/safety/cautions';
-import { put, type FactRef } from '@/store/facts';
+import type { Person } from '@/core/formats/book';
+import { editFields } from '@/store/facts';
 import { selectReadingsOf, selectSessionsOf } from '@/store/selectors';
-import { commit } from '@/store/store';
+import { commit, recordNow } from '@/store/store';
 import { length } from '@/ui/format';
 import { Press } from '@/ui/Press';
 import { RangeBar } from '@/ui/RangeBar';
@@ -29,22 +30,24 @@ export function StudentScreen({ id }: { readonly id: string }) {
   const estimates = useEstimates(id);
   const readings = useOjas((state) => selectReadingsOf(state, id));
   const sessions = useOjas((state) => selectSessionsOf(state, id));
-  const pictures = useOjas((state) => state.pictures);
   const dispatch = useOjasDispatch();
   const router = useRouter();
   const units = useUnits();
-  const [editing, setEditing] = useState(false);
+  /** The student as they were when the form was opened. */
+  const [editing, setEditing] = useState<Person | null>(null);
   const [choosing, setChoosing] = useState(false);
   if (!person || !estimates) return <NoStudent />;
 
   const save = async ({ birthYear, ...fields }: PersonFields) => {
-    const { birthYear: _before, ...rest } = person;
-    const outcome = await dispatch(commit({ words: `${fields.name} changed`, put: [put('people', { ...rest, ...fields, ...(birthYear === undefined ? {} : { birthYear }) })], remove: [] }));
-    if (outcome.ok) setEditing(false);
+    const opened = editing ?? person;
+    const { birthYear: _before, ...rest } = opened;
+    const left = { ...rest, ...fields, ...(birthYear === undefined ? {} : { birthYear }) };
+    const outcome = await dispatch(commit({ words: `${fields.name} changed`, put: [], edit: [editFields('people', opened, left)], remove: [] }));
+    // Refused for a change made elsewhere: what it says by now is what the next save starts from.
+    setEditing(outcome.ok ? null : dispatch(recordNow('people', id)) ?? null);
   };
   const remove = async () => {
-    const gone: FactRef[] = [{ kind: 'people', id }, ...readings.map((one) => ({ kind: 'readings' as const, id: one.id })), ...sessions.map((one) => ({ kind: 'sessions' as const, id: one.id })), ...Object.values(pictures).filter((one) => one.person === id).map((one) => ({ kind: 'pictures' as const, id: one.id }))];
-    const outcome = await dispatch(commit({ words: `${person.name} removed, with ${readings.length} readings and ${sessions.length} sessions`, put: [], remove: gone }));
+    const outcome = await dispatch(commit({ words: `${person.name} removed, with ${readings.length} readings and ${sessions.length} sessions`, put: [], remove: [{ kind: 'people', id }] }));
     if (outcome.ok) router.replace('/students');
   };
   const known = Object.values(estimates).filter((one): one is RangeEstimate => one !== undefined);
@@ -79,10 +82,10 @@ export function StudentScreen({ id }: { readonly id: string }) {
         <Words>{taped === 0 ? 'Every length comes from the stature.' : `${taped} of ${tapedLengths.length} lengths are taped; the rest come from the stature.`}</Words>
         <Link href={`/students/${id}/proportions`} asChild><Press>Tape the lengths</Press></Link>
       </Sheet>
-      {editing ? <Sheet><StudentForm person={person} units={units} saveWords="Save" onSave={(fields) => void save(fields)} /></Sheet> : null}
+      {editing ? <Sheet><StudentForm person={editing} units={units} saveWords="Save" onSave={save} /></Sheet> : null}
       <View className="flex-row flex-wrap gap-2">
-        <Press onPress={() => setEditing(!editing)}>{editing ? 'Leave as it was' : 'Change name, stature, approach'}</Press>
-        <Press kind="warn" onPress={() => void remove()}>Remove student</Press>
+        <Press onPress={() => setEditing(editing ? null : person)}>{editing ? 'Leave as it was' : 'Change name, stature, approach'}</Press>
+        <Press kind="warn" onPress={remove}>Remove student</Press>
       </View>
     </Screen>
   );

@@ -3,12 +3,15 @@ import { useState } from 'react';
 import { Pressable, ScrollView, View } from 'react-native';
 import { unansweredCautions } from '@/core/safety/verdict';
 import { selectPeople, selectSessionsOf } from '@/store/selectors';
+import { DAYS_TO_BRING_BACK, removedStudents } from '@/store/acts';
+import { forgetRemoved, undo } from '@/store/store';
 import { ago, length } from '@/ui/format';
 import { Field } from '@/ui/Field';
 import { Press } from '@/ui/Press';
 import { Screen } from '@/ui/Screen';
+import { Sheet } from '@/ui/Sheet';
 import { Aside, Title, Words } from '@/ui/Words';
-import { useOjas, useUnits } from '../hooks';
+import { nowIso, useOjas, useOjasDispatch, useUnits } from '../hooks';
 import { useWide } from '../shell/Shell';
 
 /** On a wide screen the list stays beside the student; on a phone each has the screen to itself. */
@@ -29,7 +32,28 @@ export function StudentsScreen() {
   return (
     <Screen title="Students" beside={<Link href="/students/new" asChild><Press kind="main">New student</Press></Link>}>
       <StudentList />
+      <Removed />
     </Screen>
+  );
+}
+
+/** Students who were removed: for some weeks each can be brought back, with everything that was theirs. */
+function Removed() {
+  const dispatch = useOjasDispatch();
+  const heads = useOjas((state) => state.undo.heads);
+  const removed = removedStudents(heads, nowIso());
+  if (removed.length === 0) return null;
+  return (
+    <Sheet>
+      <Title level={2}>Removed in the last {DAYS_TO_BRING_BACK} days</Title>
+      {removed.map(({ seq, at, removed: student }) => (
+        <View key={seq} className="flex-row flex-wrap items-center gap-2 border-t border-line pt-2">
+          <Words className="flex-1">{student?.name}, {ago(at)}</Words>
+          <Press aria-label={`Bring back ${student?.name}`} onPress={() => dispatch(undo(seq))}>Bring back</Press>
+          <Press kind="quiet" aria-label={`Forget ${student?.name} for good`} onPress={() => dispatch(forgetRemoved(seq))}>Forget for good</Press>
+        </View>
+      ))}
+    </Sheet>
   );
 }
 

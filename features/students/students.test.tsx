@@ -2,6 +2,7 @@ import { fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { cautions } from '@/core/safety/cautions';
 import { samplePerson, sampleSession } from '@/core/tests/samples';
 import { put } from '@/store/facts';
+import { factsOf, undo } from '@/store/store';
 import { show, today, usualFacts } from '../tests/onScreen';
 import { IntakeScreen } from './IntakeScreen';
 import { NewStudentScreen } from './NewStudentScreen';
@@ -56,7 +57,7 @@ describe('the questions', () => {
     const { state } = await show(<IntakeScreen id="p1" />);
     press(/All asked: no to the remaining/);
     await waitFor(() => expect(state().people.p1?.cautions).toHaveLength(cautions.length));
-    expect(state().undo.offered).toBe(`${cautions.length} questions answered no`);
+    expect(state().undo.offered?.words).toBe(`${cautions.length} questions answered no`);
   });
 
   test('a go-ahead needs a whole date that is not to come', async () => {
@@ -90,11 +91,13 @@ describe('one student', () => {
   });
 
   test('goes with every reading and session, in one change that can be undone', async () => {
-    const { state } = await show(<StudentScreen id="p1" />, [...usualFacts(), put('sessions', sampleSession(today()))]);
+    const { state, store } = await show(<StudentScreen id="p1" />, [...usualFacts(), put('sessions', sampleSession(today()))]);
+    const before = factsOf(state());
     press('Remove student');
     await waitFor(() => expect(state().people).toEqual({}));
     expect([state().readings, state().sessions]).toEqual([{}, {}]);
-    expect(state().undo.stack.at(-1)?.put).toHaveLength(4);
+    await store.dispatch(undo());
+    expect(factsOf(state())).toEqual(before);
   });
 
   test('one who is not there is said to be', async () => {

@@ -4,21 +4,7 @@ import { Provider } from 'react-redux';
 import { samplePerson, sampleReading, sampleShelf } from '@/core/tests/samples';
 import { put, type Fact } from '@/store/facts';
 import { commit, createStore, openStorage, undoDismissed, type OjasStore, type RootState } from '@/store/store';
-import type { KeyValueStorage } from '@/store/vault';
-
-/** Storage in memory, for a screen that stands alone. */
-export function memory(): KeyValueStorage {
-  const entries = new Map<string, string>();
-  return {
-    getItem: async (key) => entries.get(key) ?? null,
-    setItem: async (key, value) => void entries.set(key, value),
-    removeItem: async (key) => void entries.delete(key),
-    getMany: async (keys) => Object.fromEntries(keys.map((key) => [key, entries.get(key) ?? null])),
-    setMany: async (more) => Object.entries(more).forEach(([key, value]) => entries.set(key, value)),
-    removeMany: async (keys) => keys.forEach((key) => entries.delete(key)),
-    getAllKeys: async () => [...entries.keys()],
-  };
-}
+import { Memory } from '@/store/tests/memory';
 
 export const today = () => new Date().toISOString().slice(0, 10);
 
@@ -37,7 +23,7 @@ export interface Shown {
 
 /** Shows a screen over a store with these facts. */
 export async function show(screen: ReactElement, facts: readonly Fact[] = usualFacts()): Promise<Shown> {
-  const store = createStore(memory());
+  const store = createStore(new Memory());
   await store.dispatch(openStorage());
   await store.dispatch(commit({ words: 'set up', put: facts, remove: [] }));
   store.dispatch(undoDismissed());

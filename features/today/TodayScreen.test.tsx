@@ -1,8 +1,9 @@
-import { fireEvent, screen, within } from '@testing-library/react';
+import { fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { shiftDays } from '@/core/formats/time';
 import { planStudent } from '@/core/plan/plan';
 import { samplePerson, sampleReading, sampleSession, sampleShelf } from '@/core/tests/samples';
 import { put } from '@/store/facts';
+import { undo } from '@/store/store';
 import { RecordScreen } from '../record/RecordScreen';
 import { ShelfScreen } from '../shelf/ShelfScreen';
 import { show, today, usualFacts } from '../tests/onScreen';
@@ -85,9 +86,11 @@ describe('the shelf', () => {
   });
 
   test('what is taken off can be brought back', async () => {
-    const { state } = await show(<ShelfScreen />);
+    const { state, store } = await show(<ShelfScreen />);
     fireEvent.click(screen.getByRole('button', { name: 'Take Chair off the shelf' }));
     expect(await screen.findByRole('article', { name: 'Strap' })).toBeInTheDocument();
-    expect(state().undo.stack.at(-1)?.words).toMatch('Undone: Chair taken off the shelf');
+    await waitFor(() => expect(state().undo.offered?.words).toBe('Chair taken off the shelf'));
+    await store.dispatch(undo());
+    expect(state().shelf.chair).toEqual(sampleShelf.find(({ id }) => id === 'chair'));
   });
 });

@@ -1,0 +1,42 @@
+import type { KeyValueStorage } from '../vault';
+
+/** Storage in memory, that can be told to break after so many writes or to refuse to be read. */
+export class Memory implements KeyValueStorage {
+  readonly entries = new Map<string, string>();
+  /** Writes that still succeed; then each fails as a full storage does. */
+  writesLeft = Infinity;
+  /** Reads that fail before one succeeds. */
+  failingReads = 0;
+  private spend() {
+    if (this.writesLeft-- <= 0) throw new Error('');
+  }
+  private read() {
+    if (this.failingReads-- > 0) throw new Error('The operation is insecure.');
+  }
+  getItem = async (key: string) => this.entries.get(key) ?? null;
+  setItem = async (key: string, value: string) => {
+    this.spend();
+    this.entries.set(key, value);
+  };
+  removeItem = async (key: string) => {
+    this.spend();
+    this.entries.delete(key);
+  };
+  getMany = async (keys: string[]) => Object.fromEntries(keys.map((key) => [key, this.entries.get(key) ?? null]));
+  setMany = async (entries: Record<string, string>) => {
+    for (const [key, value] of Object.entries(entries)) await this.setItem(key, value);
+  };
+  removeMany = async (keys: string[]) => {
+    for (const key of keys) await this.removeItem(key);
+  };
+  getAllKeys = async () => {
+    this.read();
+    return [...this.entries.keys()];
+  };
+  /** As after a restart: the same texts, nothing broken. */
+  again(): Memory {
+    const next = new Memory();
+    for (const [key, value] of this.entries) next.entries.set(key, value);
+    return next;
+  }
+}
