@@ -9,11 +9,10 @@ import { families } from '@/core/geometry/families';
 import { poses } from '@/core/poses/poses';
 import { planStudent } from '@/core/plan/plan';
 import { solveFigure } from '@/core/plan/solve';
-import { allStacks } from '@/core/props/search';
-import { slotRule } from '@/core/props/slots';
 import { choicesFor } from '@/core/approaches/approaches';
 import { settingsFor } from '@/core/safety/settings';
 import { chanceFrom } from '@/core/sim/chance';
+import { manyProps } from '@/core/sim/manyProps';
 
 const book = JSON.parse(readFileSync('demo/kingfisher-boathouse.json', 'utf8')) as Book;
 const person = book.people[0]!;
@@ -28,8 +27,8 @@ const belief = beliefOf(estimates);
 const WARM_UP = 60;
 
 /** Milliseconds of one call in each of several rounds, the fastest first. */
-function timed(call: () => unknown, rounds = 15, each = 20): number[] {
-  for (let i = 0; i < WARM_UP; i++) call();
+function timed(call: () => unknown, rounds = 15, each = 20, warmUp = WARM_UP): number[] {
+  for (let i = 0; i < warmUp; i++) call();
   return Array.from({ length: rounds }, () => {
     const from = performance.now();
     for (let i = 0; i < each; i++) call();
@@ -39,7 +38,7 @@ function timed(call: () => unknown, rounds = 15, each = 20): number[] {
 
 const at = (times: readonly number[], share: number) => times[Math.floor(share * times.length)] ?? NaN;
 /** Median milliseconds of one call, over several rounds. */
-const median = (call: () => unknown, rounds = 15, each = 20) => at(timed(call, rounds, each), 0.5);
+const median = (call: () => unknown, rounds = 15, each = 20, warmUp = WARM_UP) => at(timed(call, rounds, each, warmUp), 0.5);
 
 const say = (what: string, ms: number) => process.stdout.write(`${what.padEnd(64)} ${ms.toFixed(3).padStart(9)} ms\n`);
 
@@ -76,4 +75,8 @@ say('the same in the quietest quarter of the rounds', at(plans, 0.25));
 say('a dragged height: one pose solved again', median(() => solveFigure({ person, pose: 'hero', side: 'both', shelf: book.shelf }, estimates, { seat: 20 })));
 const long = Array.from({ length: 5 * 52 }, (_, i) => ({ ...record.readings[0]!, id: `x${i}`, at: shiftDays('2021-01-01', 7 * i) }));
 say('the filter over five years of weekly readings', median(() => estimateRanges({ person, readings: long, sessions: [] }, DAY), 9, 3));
-say('every stack of the shelf for a kneeling seat, not remembered', median(() => allStacks([...book.shelf], slotRule('seat', 'kneeling', body)), 9, 2));
+for (const count of [12, 24, 45, 60, 120, 500]) {
+  const shelf = manyProps(count, 1);
+  say(`a whole plan, ${count} kinds of props, nothing remembered`, median(() => planStudent(record, [...shelf], DAY), 3, 1, 1));
+  say(`the same again`, median(() => planStudent(record, shelf, DAY), 5, 1, 1));
+}

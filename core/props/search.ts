@@ -1,121 +1,154 @@
-import { decision } from '../parameters';
+import { decision, stackCost } from '../parameters';
 import { isSoft, loadedCm, type Shelf } from './shelf';
 import {
-  askedBy, countAsked, isLeft, layerFaults, layersCost, missCost, MOST_PIECES, MOST_SOFT, movedCost, pairFaults, pieceWidthCm, takenFrom, type Layer, type SlotRule, type Some, type Stack, type StackWish, type Used,
+  askedBy, carriesNothing, countAll, countAsked, isLeft, layerFaults, layersCost, missCost, MOST_PIECES, MOST_SOFT, movedCost, pairFaults, pieceWidthCm, takenFrom, type Layer, type Piece, type SlotRule, type Some, type Stack, type StackWish, type Used,
 } from './stack';
 
-/** A stack with what it costs before any target is known. */
-export interface Priced extends Stack {
-  readonly simplicity: number;
+/** Tallest stack worth building, over the floor. */
+const TALLEST_CM = 62;
+
+/** Everything that may fill one layer of a slot, the cheapest first, laid out for scanning. */
+interface Layers {
+  readonly all: readonly Layer[];
+  readonly heightCm: Float64Array;
+  /** Cost of each by itself: its pieces, softness, wobble. */
+  readonly cost: Float64Array;
+  /** Place of each among all from firm to soft, tall to thin: so stacks are read from the floor up. */
+  readonly firmness: Int32Array;
+  /** Pieces of each, whether it is soft, and whether anything may lie on it. */
+  readonly pieces: Uint8Array;
+  readonly soft: Uint8Array;
+  readonly topOnly: Uint8Array;
+  /** Numbers of the layers, lowest first, and their heights. */
+  readonly rising: Int32Array;
+  readonly risingCm: Float64Array;
+  /** Numbers of the layers that are tried as the lower ones of three or four, most of the time all of them. */
+  readonly lower: Readonly<Record<1 | 2 | 3, Int32Array>>;
+  /** Whether one layer may lie on another, asked once. */
+  readonly fits: Map<number, boolean>;
+  /** Every stack there is, where the layers are few enough to build them all. */
+  readonly stacks: Stacks | null;
+}
+
+/** Stacks, lowest first, laid out for scanning. */
+interface Stacks {
+  readonly all: readonly Whole[];
+  readonly heightCm: Float64Array;
+  readonly cost: Float64Array;
+}
+
+/** A stack with what is known of it before any target is. */
+interface Whole {
+  readonly pieces: readonly Piece[];
+  readonly heightCm: number;
+  readonly cost: number;
   /** The items it uses, for telling rivals apart. */
   readonly uses: string;
   /** How many it asks for of each of them. */
   readonly asked: readonly Some[];
 }
 
-/** Tallest stack worth building, over the floor. */
-const TALLEST_CM = 62;
+/** Layers are remembered for as long as their shelf lives. */
+const remembered = new WeakMap<Shelf, Map<SlotRule | string, Layers>>();
 
-/** Every stack of one slot, lowest first, laid out for scanning. */
-interface Scan {
-  readonly stacks: readonly Priced[];
-  readonly heights: Float64Array;
-  readonly simplicity: Float64Array;
-  /** Stacks that use the same items share a number. */
-  readonly uses: Int32Array;
+function layersFor(shelf: Shelf, rule: SlotRule): Layers {
+  const known = remembered.get(shelf) ?? new Map<SlotRule | string, Layers>();
+  remembered.set(shelf, known);
+  const before = known.get(rule);
+  if (before) return before;
+  const key = JSON.stringify(rule);
+  const layers = known.get(key) ?? laidOut(everyLayer(shelf, rule));
+  known.set(key, layers).set(rule, layers);
+  return layers;
 }
 
-/** Searches are remembered for as long as their shelf lives. */
-const remembered = new WeakMap<Shelf, Map<string, Scan>>();
-const keyOfRule = new WeakMap<SlotRule, string>();
-
-/** Every way that a shelf can fill one layer of a slot: the firmest first, tall before thin, so that stacks read from a firm base up. */
-function layersFor(shelf: Shelf, rule: SlotRule): Layer[] {
+function everyLayer(shelf: Shelf, rule: SlotRule): Layer[] {
   return shelf.flatMap((item) => item.states.filter(({ heightCm }) => heightCm > 0).flatMap((state): Layer[] => {
     // The fewest twins side by side that are wide enough; more would only cost pieces.
     const count = Math.max(countAsked(item, rule), Math.ceil(rule.leastWidthCm / pieceWidthCm(item, state)));
     const layer = { item, state, count, heightCm: loadedCm(item, state, rule.load) };
-    return count <= item.count && count <= MOST_PIECES && layerFaults(layer, rule).length === 0 ? [layer] : [];
+    return count <= item.count && count <= MOST_PIECES && layer.heightCm <= TALLEST_CM && layerFaults(layer, rule).length === 0 ? [layer] : [];
   })).sort((a, b) => a.item.softness - b.item.softness || b.heightCm - a.heightCm);
 }
 
-function priced(layers: readonly Layer[]): Priced {
-  const asked = askedBy(layers);
-  return {
-    pieces: layers.map(({ item, state, count }) => ({ item: item.id, state: state.id, count })),
-    heightCm: layers.reduce((sum, { heightCm }) => sum + heightCm, 0),
-    simplicity: layersCost(layers),
-    uses: asked.map(({ item }) => item.id).sort().join('+'),
-    asked,
+function laidOut(firmFirst: readonly Layer[]): Layers {
+  const firmnessOf = new Map(firmFirst.map((layer, i) => [layer, i]));
+  const costOf = new Map(firmFirst.map((layer) => [layer, layersCost([layer])]));
+  const all = [...firmFirst].sort((a, b) => (costOf.get(a) as number) - (costOf.get(b) as number));
+  const cost = Float64Array.from(all, (layer) => costOf.get(layer) as number);
+  const heightCm = Float64Array.from(all, (layer) => layer.heightCm);
+  const numbers = Int32Array.from(all, (_, i) => i);
+  const rising = numbers.slice().sort((a, b) => (heightCm[a] as number) - (heightCm[b] as number) || a - b);
+  const layers: Layers = {
+    all, heightCm, cost, firmness: Int32Array.from(all, (layer) => firmnessOf.get(layer) as number), rising, risingCm: Float64Array.from(rising, (i) => heightCm[i] as number),
+    pieces: Uint8Array.from(all, ({ count }) => count), soft: Uint8Array.from(all, ({ item }) => Number(isSoft(item))), topOnly: Uint8Array.from(all, ({ state }) => Number(carriesNothing(state))),
+    lower: { 1: numbers, 2: thinned(all, cost, MOST_TRIED[2]), 3: thinned(all, cost, MOST_TRIED[3]) }, fits: new Map(), stacks: null,
   };
+  return all.length <= FEW ? { ...layers, stacks: everyStack(layers) } : layers;
 }
 
-/** Every stack of the shelf that keeps the rules of a slot, lowest first; the floor itself is the first. */
-export const allStacks = (shelf: Shelf, rule: SlotRule): readonly Priced[] => scanOf(shelf, rule).stacks;
+/** Of so many layers all stacks are built once, and then only looked up. */
+const FEW = 16;
 
-function scanOf(shelf: Shelf, rule: SlotRule): Scan {
-  const known = remembered.get(shelf) ?? new Map<string, Scan>();
-  remembered.set(shelf, known);
-  const key = keyOfRule.get(rule) ?? JSON.stringify(rule);
-  keyOfRule.set(rule, key);
-  const before = known.get(key);
-  if (before) return before;
-  const scan = laidOut(everyStack(shelf, rule));
-  known.set(key, scan);
-  return scan;
+/** All stacks, each set of layers once, in the first order that keeps the rules. */
+function everyStack(layers: Layers): Stacks {
+  const found: Whole[] = [];
+  const extend = (numbers: readonly number[]) => {
+    const whole = wholeOf(numbers, layers);
+    if (whole === null) return;
+    if (whole !== undefined) found.push(whole);
+    for (let i = numbers.at(-1) ?? 0; numbers.length < MOST_PIECES && i < layers.all.length; i++) extend([...numbers, i]);
+  };
+  extend([]);
+  const all = found.sort((a, b) => a.heightCm - b.heightCm || a.cost - b.cost);
+  return { all, heightCm: Float64Array.from(all, (one) => one.heightCm), cost: Float64Array.from(all, (one) => one.cost) };
 }
 
-/** Lowest first; of stacks of the same things and the same height only the simplest is worth keeping. */
-function laidOut(found: Iterable<Priced>): Scan {
-  const simplest = new Map<string, Priced>();
-  for (const stack of found) {
-    const alike = `${stack.uses}@${stack.heightCm.toFixed(6)}`;
-    const other = simplest.get(alike);
-    if (!other || stack.simplicity < other.simplicity) simplest.set(alike, stack);
+/** Some layers as a stack; undefined where no order of them may stand, null where not even more of them could. */
+function wholeOf(numbers: readonly number[], { all, heightCm: heights, cost: costs, soft, firmness, fits, pieces }: Layers): Whole | null | undefined {
+  let [count, softOnes, heightCm, cost] = [0, 0, 0, 0];
+  for (const i of numbers) {
+    count += pieces[i] as number;
+    softOnes += soft[i] as number;
+    heightCm += heights[i] as number;
+    cost += costs[i] as number;
   }
-  const stacks = [...simplest.values()].sort((a, b) => a.heightCm - b.heightCm || a.simplicity - b.simplicity);
-  const numbers = new Map<string, number>();
-  return {
-    stacks,
-    heights: Float64Array.from(stacks, ({ heightCm }) => heightCm),
-    simplicity: Float64Array.from(stacks, ({ simplicity }) => simplicity),
-    uses: Int32Array.from(stacks, ({ uses }) => {
-      const number = numbers.get(uses) ?? numbers.size;
-      numbers.set(uses, number);
-      return number;
-    }),
+  if (count > MOST_PIECES || softOnes > MOST_SOFT || heightCm > TALLEST_CM) return null;
+  const asked = askedBy(numbers.map((i) => all[i] as Layer));
+  if (asked.some((one) => one.count > one.item.count)) return null;
+  const mayLie = (below: number, above: number): boolean => {
+    const key = below * all.length + above;
+    const known = fits.get(key);
+    if (known !== undefined) return known;
+    const answer = pairFaults(all[below] as Layer, all[above] as Layer).length === 0;
+    fits.set(key, answer);
+    return answer;
   };
+  const order = firstOrder([...numbers].sort((a, b) => (firmness[a] as number) - (firmness[b] as number)), mayLie);
+  return order && { pieces: piecesOf(order.map((i) => all[i] as Layer)), heightCm, cost, asked, uses: asked.map(({ item }) => item.id).sort().join('+') };
 }
 
-/** All stacks of a shelf, each set of pieces once, in the first order that keeps the rules. */
-function everyStack(shelf: Shelf, rule: SlotRule): Iterable<Priced> {
-  const options = layersFor(shelf, rule);
-  const fits = options.map((below) => options.map((above) => pairFaults(below, above).length === 0));
-  const soft = options.map(({ item }) => isSoft(item));
-  // A set of at most four layers as one number, whatever their order.
-  const codeOf = (layers: readonly number[]) => [...layers].sort((a, b) => a - b).reduce((code, i) => code * (options.length + 1) + i + 1, 0);
-  const found = new Map<number, Priced>([[0, priced([])]]);
-  const extend = (chosen: readonly number[], pieceCount: number, softCount: number, heightCm: number) => {
-    options.forEach((option, i) => {
-      const top = chosen.at(-1);
-      if (top !== undefined && !(fits[top] as boolean[])[i]) return;
-      if (pieceCount + option.count > MOST_PIECES || heightCm + option.heightCm > TALLEST_CM) return;
-      const softLayers = softCount + Number(soft[i]);
-      if (softLayers > MOST_SOFT) return;
-      const used = chosen.reduce((sum, j) => sum + ((options[j] as Layer).item === option.item ? (options[j] as Layer).count : 0), option.count);
-      if (used > option.item.count) return;
-      const next = [...chosen, i];
-      const code = codeOf(next);
-      if (!found.has(code)) found.set(code, priced(next.map((j) => options[j] as Layer)));
-      extend(next, pieceCount + option.count, softLayers, heightCm + option.heightCm);
-    });
-  };
-  extend([], 0, 0, 0);
-  return found.values();
+/** So many layers are tried as the lower two of three, or the lower three of four; a shelf of thirty kinds has fewer. */
+const MOST_TRIED = { 2: 500, 3: 100 } as const;
+
+/** All layers where they are few; of very many the cheapest at each height and softness, spread over the heights. */
+function thinned(all: readonly Layer[], cost: Float64Array, most: number): Int32Array {
+  const numbers = Int32Array.from(all, (_, i) => i);
+  for (let gridCm = 0.25; numbers.length > most; gridCm *= 1.5) {
+    const cheapest = new Map<string, number>();
+    for (const i of numbers) {
+      const { item, heightCm } = all[i] as Layer;
+      const alike = `${Math.round(heightCm / gridCm)}/${isSoft(item)}`;
+      const other = cheapest.get(alike);
+      if (other === undefined || (cost[i] as number) < (cost[other] as number)) cheapest.set(alike, i);
+    }
+    if (cheapest.size <= most) return Int32Array.from([...cheapest.values()].sort((a, b) => a - b));
+  }
+  return numbers;
 }
 
 /** Index of the first height at least so high. */
-function firstFrom(heights: Float64Array, heightCm: number): number {
+function lowerBound(heights: Float64Array, heightCm: number): number {
   let [low, high] = [0, heights.length];
   while (low < high) {
     const middle = (low + high) >> 1;
@@ -129,57 +162,171 @@ function firstFrom(heights: Float64Array, heightCm: number): number {
 const RIVAL_COST = 2;
 /** The best one among them. */
 const MOST_RIVALS = 3;
+/** Rounding of heights that are sums. */
+const HAIR = 1e-9;
 
-/** The best stack for a wish between two heights, and the runners-up that use other things. Empty only when nothing stands between them. */
-export function bestStacks(shelf: Shelf, rule: SlotRule, { targetCm, lying, used = {} }: StackWish, leastCm = 0, mostCm = Infinity): Stack[] {
-  const { stacks, heights, simplicity, uses } = scanOf(shelf, rule);
-  const taken = takenFrom(shelf, used);
-  const stays = lying !== undefined && lying.length > 0;
-  /** The best so far, each of other things, the cheapest first. */
-  const best: { index: number; use: number; cost: number }[] = [];
-  // What costs as much as this is of no use any more.
-  let limit = Infinity;
-  // False once the miss alone costs too much: nothing further off matters.
-  const look = (index: number): boolean => {
-    const miss = missCost(heights[index] as number, targetCm);
-    if (miss >= limit) return false;
-    const unmoved = miss + (simplicity[index] as number);
-    if (unmoved >= limit) return true;
-    const { pieces, asked } = stacks[index] as Priced;
-    if (!isLeft(asked, taken)) return true;
-    const cost = stays ? unmoved + movedCost(lying, pieces) : unmoved;
-    if (cost >= limit) return true;
-    const use = uses[index] as number;
-    const same = best.findIndex((one) => one.use === use);
-    if ((best[same]?.cost ?? Infinity) <= cost) return true;
-    if (same >= 0) best.splice(same, 1);
-    best.push({ index, use, cost });
-    best.sort((a, b) => a.cost - b.cost);
-    best.splice(MOST_RIVALS);
-    limit = Math.min((best[0]?.cost ?? Infinity) + RIVAL_COST, best[MOST_RIVALS - 1]?.cost ?? Infinity);
-    return true;
-  };
-  const start = firstFrom(heights, Math.max(targetCm, leastCm));
-  for (let i = start; i < heights.length && (heights[i] as number) <= mostCm && look(i); i++);
-  for (let i = Math.min(start, mostCm === Infinity ? start : firstFrom(heights, mostCm + HAIR)) - 1; i >= 0 && (heights[i] as number) >= leastCm && look(i); i--);
-  return best.filter(({ cost }) => cost <= (best[0]?.cost ?? Infinity) + RIVAL_COST).map(({ index }) => ({ pieces: (stacks[index] as Priced).pieces, heightCm: heights[index] as number }));
+/** The best stacks so far, each of other things, the cheapest first. */
+class Rivals {
+  readonly best: { whole: Whole; cost: number }[] = [];
+  /** What costs as much as this is of no use any more. */
+  limit = Infinity;
+
+  /** `most` rivals are asked for; one where only the best is. */
+  constructor(private readonly most: number) {}
+
+  add(whole: Whole, cost: number): void {
+    const same = this.best.findIndex((one) => one.whole.uses === whole.uses);
+    if ((this.best[same]?.cost ?? Infinity) <= cost) return;
+    if (same >= 0) this.best.splice(same, 1);
+    this.best.push({ whole, cost });
+    this.best.sort((a, b) => a.cost - b.cost);
+    this.best.splice(this.most);
+    this.limit = Math.min((this.best[0]?.cost ?? Infinity) + RIVAL_COST, this.best[this.most - 1]?.cost ?? Infinity);
+  }
 }
+
+/** Layers from the floor up in the first order in which each may lie on the one below; undefined when there is none. */
+function firstOrder(left: readonly number[], mayLie: (below: number, above: number) => boolean, chosen: readonly number[] = []): readonly number[] | undefined {
+  if (left.length === 0) return chosen;
+  const top = chosen.at(-1);
+  for (let i = 0; i < left.length; i++) {
+    const next = left[i] as number;
+    if ((i > 0 && left[i - 1] === next) || (top !== undefined && !mayLie(top, next))) continue;
+    const whole = firstOrder([...left.slice(0, i), ...left.slice(i + 1)], mayLie, [...chosen, next]);
+    if (whole) return whole;
+  }
+  return undefined;
+}
+
+/**
+ * The best stack for a wish between two heights, and the runners-up that use other things. Empty only when nothing stands
+ * between them.
+ */
+export function bestStacks(shelf: Shelf, rule: SlotRule, { targetCm, lying, used = {} }: StackWish, leastCm = 0, mostCm = Infinity, most = MOST_RIVALS): Stack[] {
+  const layers = layersFor(shelf, rule);
+  const search: Search = { layers, rivals: new Rivals(most), targetCm, leastCm, mostCm: Math.min(TALLEST_CM, mostCm), taken: takenFrom(shelf, used), lying: lying && lying.length > 0 ? lying : null };
+  if (layers.stacks) lookThrough(search, layers.stacks);
+  else searchDeep(search);
+  const { best } = search.rivals;
+  return best.filter(({ cost }) => cost <= (best[0]?.cost ?? Infinity) + RIVAL_COST).map(({ whole: { pieces, heightCm } }) => ({ pieces: [...pieces], heightCm }));
+}
+
+/** What is sought, and the best so far. */
+interface Search {
+  readonly layers: Layers;
+  readonly rivals: Rivals;
+  readonly targetCm: number;
+  readonly leastCm: number;
+  readonly mostCm: number;
+  readonly taken: readonly Some[];
+  readonly lying: readonly Piece[] | null;
+}
+
+/** Weighs one stack that could be worth it: what it asks for must be left, and moving what lies there costs. */
+function weigh({ rivals, taken, lying, targetCm }: Search, whole: Whole): void {
+  if (!isLeft(whole.asked, taken)) return;
+  const cost = whole.cost + missCost(whole.heightCm, targetCm) + (lying ? movedCost(lying, whole.pieces) : 0);
+  if (cost < rivals.limit) rivals.add(whole, cost);
+}
+
+/** Visits what stands at rising heights, over `cm` below it, from the wanted height upward and then downward, until it is told that nothing further off can matter. */
+function outward({ targetCm, leastCm, mostCm }: Search, heights: Float64Array, cm: number, visit: (at: number) => boolean): void {
+  const start = lowerBound(heights, Math.max(targetCm, leastCm) - cm);
+  for (let at = start; at < heights.length && cm + (heights[at] as number) <= mostCm && visit(at); at++);
+  for (let at = Math.min(start, lowerBound(heights, mostCm - cm + HAIR)) - 1; at >= 0 && cm + (heights[at] as number) >= leastCm && visit(at); at--);
+}
+
+function lookThrough(search: Search, { all, heightCm, cost }: Stacks): void {
+  const { rivals, targetCm } = search;
+  outward(search, heightCm, 0, (at) => {
+    const miss = missCost(heightCm[at] as number, targetCm);
+    if (miss >= rivals.limit) return false;
+    if (miss + (cost[at] as number) < rivals.limit) weigh(search, all[at] as Whole);
+    return true;
+  });
+}
+
+/**
+ * Where the layers are too many to build every stack: those of one layer first, then of two, three and four. The last layer
+ * is sought by its height alone, within what the best so far still leaves to be missed, so that a shelf of hundreds of kinds
+ * is no slower than its near ones.
+ */
+function searchDeep(search: Search): void {
+  const { layers, rivals, targetCm, leastCm, mostCm } = search;
+  const { all, heightCm, cost, pieces, soft, topOnly, rising, risingCm, lower } = layers;
+  // What moving is sure to cost, over the pieces that lie there and may stay: so much for each piece that is laid.
+  const perPiece = search.lying ? stackCost.perPieceMoved.value : 0;
+  const moved = search.lying ? perPiece * (countAll(search.lying) - 2 * mayStay(search.lying, layers)) : 0;
+  const numbers: number[] = [];
+  /** Looks at every last layer, no cheaper than the lower ones, that could go with them. */
+  const complete = (at: Partly) => {
+    const dearest = (cost[at.from] ?? Infinity) + perPiece;
+    outward(search, risingCm, at.cm, (place) => {
+      const i = rising[place] as number;
+      const miss = missCost(at.cm + (risingCm[place] as number), targetCm);
+      if (at.spent + miss + dearest >= rivals.limit) return false;
+      if (i < at.from || at.spent + miss + (cost[i] as number) + perPiece * (pieces[i] as number) >= rivals.limit || at.pieces + (pieces[i] as number) > MOST_PIECES || at.soft + (soft[i] as number) > MOST_SOFT || at.tops + (topOnly[i] as number) > 1) return true;
+      const whole = wholeOf([...numbers, i], layers);
+      if (whole) weigh(search, whole);
+      return true;
+    });
+  };
+  /** Chooses so many lower layers, each no cheaper than the one before, then looks for the last. */
+  const descend = (left: number, candidates: Int32Array, at: Partly) => {
+    if (left === 0) return complete(at);
+    for (const i of candidates) {
+      if (i < at.from) continue;
+      const own = cost[i] as number;
+      // All that follow are as dear or dearer.
+      const least = (left + 1) * (own + perPiece);
+      if (at.spent + least >= rivals.limit) break;
+      const cm = at.cm + (heightCm[i] as number);
+      if (cm >= mostCm) continue;
+      // Already over the target, it can only go further over.
+      const over = Math.max(0, cm - targetCm) * stackCost.perCmHigh.value;
+      if (at.spent + least + over >= rivals.limit) continue;
+      const [count, softOnes, tops] = [at.pieces + (pieces[i] as number), at.soft + (soft[i] as number), at.tops + (topOnly[i] as number)];
+      if (count >= MOST_PIECES || softOnes > MOST_SOFT || tops > 1) continue;
+      numbers.push(i);
+      descend(left - 1, candidates, { from: i, cm, spent: at.spent + own + perPiece * (pieces[i] as number), pieces: count, soft: softOnes, tops });
+      numbers.pop();
+    }
+  };
+  if (leastCm <= 0 && mostCm >= 0) weigh(search, { pieces: [], heightCm: 0, cost: 0, uses: '', asked: [] });
+  if (all.length === 0) return;
+  const none: Partly = { from: 0, cm: 0, spent: moved, pieces: 0, soft: 0, tops: 0 };
+  complete(none);
+  for (const below of [1, 2, 3] as const) descend(below, lower[below], none);
+}
+
+/** Of pieces that lie there, how many at most could stay. */
+const mayStay = (lying: readonly Piece[], { all }: Layers) => countAll(lying.filter((piece) => all.some(({ item, state }) => item.id === piece.item && state.id === piece.state)));
+
+/** Lower layers chosen so far: the last of them by number, and what they come to. */
+interface Partly {
+  readonly from: number;
+  readonly cm: number;
+  readonly spent: number;
+  readonly pieces: number;
+  readonly soft: number;
+  readonly tops: number;
+}
+
+const piecesOf = (layers: readonly Layer[]) => layers.map(({ item, state, count }) => ({ item: item.id, state: state.id, count }));
 
 const [MOST_STEP, LEAST_STEP] = [decision.mostRung.value, decision.leastRung.value];
 const MIDDLE_STEP = (MOST_STEP + LEAST_STEP) / 2;
-/** Rounding of heights that are sums. */
-const HAIR = 1e-9;
 
 /** The stack one step below what lies there: a rung of the shelf's own, felt, but no more than a step allows. */
 export function rungBelow(shelf: Shelf, rule: SlotRule, lying: Stack, used: Used = {}): Stack | undefined {
   const { heightCm, pieces } = lying;
   const wish = { targetCm: Math.max(0, heightCm - MIDDLE_STEP), lying: pieces, used };
-  return bestStacks(shelf, rule, wish, heightCm - (rule.mostStepCm ?? MOST_STEP) - HAIR, heightCm - LEAST_STEP + HAIR)[0];
+  return bestStacks(shelf, rule, wish, heightCm - (rule.mostStepCm ?? MOST_STEP) - HAIR, heightCm - LEAST_STEP + HAIR, 1)[0];
 }
 
 /** The stack one step above; where the shelf has no small step up, the next one that it can build. */
 export function rungAbove(shelf: Shelf, rule: SlotRule, lying: Stack, used: Used = {}): Stack | undefined {
   const { heightCm, pieces } = lying;
   const wish = { targetCm: heightCm + MIDDLE_STEP, lying: pieces, used };
-  return bestStacks(shelf, rule, wish, heightCm + LEAST_STEP - HAIR, heightCm + MOST_STEP + HAIR)[0] ?? bestStacks(shelf, rule, wish, heightCm + LEAST_STEP - HAIR)[0];
+  return bestStacks(shelf, rule, wish, heightCm + LEAST_STEP - HAIR, heightCm + MOST_STEP + HAIR, 1)[0] ?? bestStacks(shelf, rule, wish, heightCm + LEAST_STEP - HAIR, Infinity, 1)[0];
 }

@@ -57,6 +57,8 @@ export const pieceWidthCm = (item: ShelfItem, state: PropState) => (state.id ===
 
 const OVERHANG_CM = 4;
 const isRoll = ({ id }: PropState) => id.startsWith('roll');
+/** Ways to lie on which nothing may be put. */
+export const carriesNothing = (state: PropState) => state.id === 'end' || isRoll(state);
 
 /** What forbids one layer in a slot whatever lies above or below it. */
 export function layerFaults({ item, state, count }: Layer, rule: SlotRule): string[] {
@@ -116,7 +118,7 @@ export const missCost = (heightCm: number, targetCm: number) =>
 
 const isAlike = (a: Piece, b: Piece) => a.item === b.item && a.state === b.state;
 const countOf = (pieces: readonly Piece[], piece: Piece) => pieces.reduce((sum, one) => sum + (isAlike(one, piece) ? one.count : 0), 0);
-const countAll = (pieces: readonly Piece[]) => pieces.reduce((sum, { count }) => sum + count, 0);
+export const countAll = (pieces: readonly Piece[]) => pieces.reduce((sum, { count }) => sum + count, 0);
 
 /** Pieces that must be brought or taken away to turn one stack into another. */
 export function piecesMoved(from: readonly Piece[], to: readonly Piece[]): number {

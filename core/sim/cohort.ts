@@ -84,7 +84,7 @@ function readOn(student: SimulatedStudent, day: string, truth: Draw, chance: Cha
 }
 
 /** What the shelf builds that stands no lower than a height. */
-const rungFrom = (shelf: Shelf, rule: SlotRule, cm: number): number => bestStacks(shelf, rule, { targetCm: cm }, Math.max(0, cm - HAIR_CM))[0]?.heightCm ?? cm;
+const rungFrom = (shelf: Shelf, rule: SlotRule, cm: number): number => bestStacks(shelf, rule, { targetCm: cm }, Math.max(0, cm - HAIR_CM), Infinity, 1)[0]?.heightCm ?? cm;
 const HAIR_CM = 1e-6;
 /** Of all evenings: some come always, some every other time. */
 const [COMES_LEAST, COMES_MOST] = [0.5, 1];

@@ -43,7 +43,7 @@ test('readings that no person shows, letters and ambiguous commas are refused, a
   expect(idOf(page)).not.toBe('');
 });
 
-test('broken, foreign and future books are refused by line or field, and nothing changes', async ({ page }) => {
+test('broken and foreign books are refused by line or field, and nothing changes; one dated ahead is taken in with word of it', async ({ page }) => {
   await page.goto('/more/data');
   await importText(page, 'broken.json', '{"format": "ojas-book/1",\n "people": [');
   await expect(page.getByText('broken.json was not taken in; nothing stored has changed.')).toBeVisible();
@@ -52,10 +52,15 @@ test('broken, foreign and future books are refused by line or field, and nothing
   const person = { id: 'p1', name: 'Later', statureCm: 170 };
   const reading = { id: 'r1', person: 'p1', range: 'hamstring', side: 'left', method: 'protractor', values: [60], at: '2999-01-01' };
   await importText(page, 'future.json', JSON.stringify({ format: 'ojas-book/1', people: [person], readings: [reading], shelf: [], sessions: [] }));
-  await expect(page.getByText('readings[0].at:')).toBeVisible();
-  await expect(page.getByText(/2999-01-01 is after today/)).toBeVisible();
+  await expect(page.getByText(/expected a year from 1900 to 2199/)).toBeVisible();
   await page.goto('/students');
   await expect(page.getByText('Nobody here yet.', { exact: false })).toBeVisible();
+  await page.goto('/more/data');
+  await importText(page, 'ahead.json', JSON.stringify({ format: 'ojas-book/1', people: [person], readings: [{ ...reading, at: '2199-01-01' }], shelf: [], sessions: [] }));
+  await expect(page.getByText('readings[0].at:')).toBeVisible();
+  await expect(page.getByText(/2199-01-01 is after today/)).toBeVisible();
+  await page.getByRole('button', { name: 'Take in what is new' }).click();
+  await expect(page.getByText(/2 records came in/)).toBeVisible();
 });
 
 test('a full storage says so; what was typed and what was stored stays', async ({ page }) => {
@@ -76,18 +81,18 @@ test('a full storage says so; what was typed and what was stored stays', async (
   await expect(page.getByText(/: 125°$/)).toHaveCount(0);
 });
 
-test('without any storage the app says so and does not break', async ({ page }) => {
+test('without any storage the app says so, and nothing can be begun as if it were new', async ({ page }) => {
   await page.addInitScript(() => {
     IDBFactory.prototype.open = () => {
       throw new DOMException('The operation is insecure.', 'SecurityError');
     };
   });
   await page.goto('/students/new');
-  await page.getByLabel('Name').fill('Nobody Kept');
-  await page.getByLabel('Stature').fill('170');
-  await page.getByRole('button', { name: 'Save and ask the questions' }).click();
-  await expect(page.getByText(/does not let Ojas store anything here/)).toBeVisible();
-  await expect(page.getByLabel('Name')).toHaveValue('Nobody Kept');
+  await expect(page.getByRole('heading', { name: 'The book cannot be reached' })).toBeVisible();
+  await expect(page.getByText(/cannot be reached \(The operation is insecure/)).toBeVisible();
+  await page.getByRole('button', { name: 'Try again' }).click();
+  await expect(page.getByRole('heading', { name: 'The book cannot be reached' })).toBeVisible();
+  await expect(page.getByLabel('Name')).toHaveCount(0);
 });
 
 test('a shelf item keeps its heights when an entry is wrong', async ({ page }) => {
