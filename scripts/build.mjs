@@ -22,4 +22,6 @@ copyFonts(root);
 const quiet = { CI: '1', EXPO_OFFLINE: '1', EXPO_NO_TELEMETRY: '1' };
 if (!runs('npx', ['expo', 'export', '--platform', 'web', '--output-dir', web], quiet)) stop('The web app could not be built.');
 compress(web);
-await build({ entryPoints: [join(root, 'server', 'main.ts')], outfile: join(root, 'dist', 'server.mjs'), bundle: true, platform: 'node', format: 'esm', target: 'node20', packages: 'external', tsconfig: join(root, 'tsconfig.json'), logLevel: 'warning' });
+const forNode = { bundle: true, platform: 'node', format: 'esm', target: 'node20', packages: 'external', tsconfig: join(root, 'tsconfig.json'), logLevel: 'warning' };
+await build({ ...forNode, entryPoints: [join(root, 'server', 'main.ts')], outfile: join(root, 'dist', 'server.mjs') });
+await build({ ...forNode, entryPoints: [join(root, 'server', 'planTask.ts')], outfile: join(root, 'dist', 'planTask.mjs') });

@@ -4,32 +4,38 @@ import fastifyHelmet from '@fastify/helmet';
 import rateLimit from '@fastify/rate-limit';
 import fastifyStatic from '@fastify/static';
 import Fastify, { type FastifyInstance } from 'fastify';
-import { z } from 'zod';
-import { checkBook } from '@/core/formats/check';
-import { planStudent } from '@/core/plan/plan';
-import { poseById } from '@/core/poses/poses';
+import type { Planner } from './planner';
 
 export interface ServerOptions {
   /** Folder of the built web app. */
   readonly webRoot: string;
   /** Path of the sample book; given only by the demo. */
   readonly demoBook?: string;
+  /** Answers requests for a plan, within bounds. */
+  readonly plan: Planner;
 }
 
 const BODY_LIMIT_BYTES = 20 * 1024 * 1024;
 const DEMO_ADDRESS = '/demo/book.json';
 const YEAR_SECONDS = 31_536_000;
 
-const planRequest = z.object({
-  book: z.unknown(),
-  person: z.string(),
-  date: z.iso.date(),
-  poses: z.array(z.string().refine((id) => poseById(id) !== undefined, { error: 'no pose is called that' })).optional(),
-});
+const JSON_TYPE = 'application/json; charset=utf-8';
+/** Per address. A studio of forty phones behind one address loads the app at once: some forty files each. */
+const MOST_REQUESTS_A_MINUTE = 6000;
+const MOST_PLANS_A_MINUTE = 120;
+/** A request that is not whole by then is cut. */
+const MOST_SENDING_MS = 20_000;
+const LOOK_FOR_SLOW_MS = 2000;
 
 /** Serves the built app with strict headers, and plans on request. Keeps nothing, logs no bodies. */
-export async function createServer({ webRoot, demoBook }: ServerOptions): Promise<FastifyInstance> {
-  const server = Fastify({ bodyLimit: BODY_LIMIT_BYTES, logger: false });
+export async function createServer({ webRoot, demoBook, plan }: ServerOptions): Promise<FastifyInstance> {
+  const server = Fastify({
+    bodyLimit: BODY_LIMIT_BYTES, logger: false, requestTimeout: MOST_SENDING_MS, forceCloseConnections: true,
+    http: { headersTimeout: MOST_SENDING_MS / 2, connectionsCheckingInterval: LOOK_FOR_SLOW_MS },
+  });
+  // A body is opened by the planner, not here: no request can hold this thread.
+  server.removeContentTypeParser('application/json');
+  server.addContentTypeParser('application/json', { parseAs: 'buffer' }, (_, body, done) => done(null, body));
   await server.register(fastifyHelmet, {
     contentSecurityPolicy: {
       useDefaults: false,
@@ -42,7 +48,7 @@ export async function createServer({ webRoot, demoBook }: ServerOptions): Promis
     // Loopback speaks plain HTTP; a host that adds TLS sets this itself.
     strictTransportSecurity: false,
   });
-  await server.register(rateLimit, { max: 600, timeWindow: '1 minute' });
+  await server.register(rateLimit, { max: MOST_REQUESTS_A_MINUTE, timeWindow: '1 minute' });
 
   const page = pageFrom(webRoot, demoBook !== undefined);
   server.get('/', (_, reply) => reply.type('text/html; charset=utf-8').header('cache-control', 'no-cache').send(page));
@@ -52,23 +58,16 @@ export async function createServer({ webRoot, demoBook }: ServerOptions): Promis
   });
   if (demoBook !== undefined) {
     const book = readFileSync(demoBook, 'utf8');
-    server.get(DEMO_ADDRESS, (_, reply) => reply.type('application/json; charset=utf-8').send(book));
+    server.get(DEMO_ADDRESS, (_, reply) => reply.type(JSON_TYPE).send(book));
   }
   server.get('/healthz', () => ({ ok: true }));
-  server.post('/api/plan', (request, reply) => {
-    const asked = planRequest.safeParse(request.body);
-    if (!asked.success) return reply.code(400).send({ faults: asked.error.issues.map(({ path, message }) => ({ path: path.join('.'), words: message })) });
-    const { book, person: id, date, poses } = asked.data;
-    const checked = checkBook(book, date);
-    if (!checked.ok) return reply.code(400).send({ faults: checked.faults });
-    const person = checked.value.people.find((one) => one.id === id);
-    if (!person) return reply.code(404).send({ faults: [{ path: 'person', words: `there is no person ${id} in this book.` }] });
-    const own = <T extends { person: string }>(records: readonly T[]) => records.filter((one) => one.person === id);
-    return planStudent({ person, readings: own(checked.value.readings), sessions: own(checked.value.sessions) }, checked.value.shelf, date, poses ? { poses } : {});
+  server.post('/api/plan', { config: { rateLimit: { max: MOST_PLANS_A_MINUTE } } }, async (request, reply) => {
+    const outcome = await plan(request.body as Uint8Array);
+    return outcome.ok ? reply.code(outcome.answer.status).type(JSON_TYPE).send(outcome.answer.body) : reply.code(503).header('retry-after', '5').send({ faults: [{ path: 'the server', words: outcome.words }] });
   });
   // Places of the app are paths without a file's ending; the page finds its own way.
   server.setNotFoundHandler((request, reply) => {
-    const place = request.method === 'GET' && !request.url.startsWith('/api/') && !/\.[a-z0-9]+$/i.test(request.url.split('?')[0] ?? '');
+    const place = (request.method === 'GET' || request.method === 'HEAD') && !request.url.startsWith('/api/') && !/\.[a-z0-9]+$/i.test(request.url.split('?')[0] ?? '');
     return place ? reply.type('text/html; charset=utf-8').header('cache-control', 'no-cache').send(page) : reply.code(404).send({ faults: [{ path: request.url, words: 'there is nothing here.' }] });
   });
   return server;

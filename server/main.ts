@@ -2,6 +2,7 @@ import { existsSync } from 'node:fs';
 import { join } from 'node:path';
 import { parseArgs } from 'node:util';
 import { createServer } from './app';
+import { planner } from './planner';
 
 const { values } = parseArgs({ options: { demo: { type: 'boolean' }, port: { type: 'string' }, host: { type: 'string' } } });
 const port = Number(values.port ?? process.env.PORT ?? 8420);
@@ -16,7 +17,7 @@ function stop(words: string): never {
 if (!Number.isInteger(port) || port < 0 || port > 65_535) stop(`--port ${values.port}: expected a number from 0 to 65535.`);
 if (!existsSync(join(webRoot, 'index.html'))) stop('The app is not built yet: run "npm run build" first, or "npm run demo", which does everything.');
 
-const server = await createServer({ webRoot, ...(values.demo ? { demoBook: join(process.cwd(), 'demo', 'kingfisher-boathouse.json') } : {}) });
+const server = await createServer({ webRoot, plan: planner(join(process.cwd(), 'dist', 'planTask.mjs')), ...(values.demo ? { demoBook: join(process.cwd(), 'demo', 'kingfisher-boathouse.json') } : {}) });
 try {
   process.stdout.write(`Ojas is at ${await server.listen({ port, host })}${values.demo ? ' with the Kingfisher Boathouse book' : ''}\n`);
 } catch (error) {

@@ -1,0 +1,52 @@
+import { z } from 'zod';
+import { checkBook } from '@/core/formats/check';
+import { pathWords, unfitIn, type Fault } from '@/core/formats/limits';
+import { refusalOf } from '@/core/formats/refusal';
+import { planStudent } from '@/core/plan/plan';
+import { poseById } from '@/core/poses/poses';
+
+/** What is sent back: a status, and a plan or the faults. */
+export interface PlanAnswer {
+  readonly status: 200 | 400 | 404;
+  /** JSON text, written where the work is done. */
+  readonly body: string;
+}
+
+const MOST_POSES = 500;
+const planRequest = z.object({
+  book: z.unknown(),
+  person: z.string(),
+  date: z.iso.date('expected a day that there is, such as 2026-01-15.'),
+  poses: z.array(z.string().refine((id) => poseById(id) !== undefined, { error: 'no pose is called that' })).max(MOST_POSES).optional(),
+});
+
+const answer = (status: PlanAnswer['status'], body: unknown): PlanAnswer => ({ status, body: JSON.stringify(body) });
+const refused = (faults: readonly Fault[], status: 400 | 404 = 400) => answer(status, { faults });
+
+function parsed(bytes: Uint8Array): { readonly ok: true; readonly json: unknown } | { readonly ok: false; readonly words: string } {
+  try {
+    return { ok: true, json: JSON.parse(new TextDecoder('utf-8', { fatal: true }).decode(bytes)) as unknown };
+  } catch {
+    return { ok: false, words: 'this is not whole JSON in UTF-8.' };
+  }
+}
+
+/** Reads a request for a plan and answers it. Everything that a stranger sent is opened here, away from the server's own thread. */
+export default function planTask(bytes: Uint8Array): PlanAnswer {
+  const read = parsed(bytes);
+  if (!read.ok) return refused([{ path: 'the request', words: read.words }]);
+  const unfit = unfitIn(read.json);
+  if (unfit) return refused([unfit]);
+  const asked = planRequest.safeParse(read.json, { error: refusalOf });
+  if (!asked.success) return refused(asked.error.issues.map(({ path, message }) => ({ path: pathWords(path), words: message })));
+  const { book, person: id, date, poses } = asked.data;
+  const checked = checkBook(book, date);
+  if (!checked.ok) return refused(checked.faults);
+  const person = checked.value.people.find((one) => one.id === id);
+  if (!person) return refused([{ path: 'person', words: `there is no person ${id} in this book.` }], 404);
+  const own = <T extends { person: string }>(records: readonly T[]) => records.filter((one) => one.person === id);
+  const { eyes } = checked.value.settings;
+  const record = { person, readings: own(checked.value.readings), sessions: own(checked.value.sessions), ...(eyes ? { eyes } : {}) };
+  // A pose that is named twice is planned once.
+  return answer(200, planStudent(record, checked.value.shelf, date, poses ? { poses: [...new Set(poses)] } : {}));
+}
