@@ -22,7 +22,7 @@ const byPerson = <T extends { person: string; at: string }>() => {
   return (records: Readonly<Record<string, T>>): ReadonlyMap<string, readonly T[]> => {
     const now = new Map<string, readonly T[]>();
     for (const [person, list] of groupedBy(Object.values(records), (one) => one.person)) {
-      const sorted = list.sort((a, b) => a.at.localeCompare(b.at));
+      const sorted = list.sort((a, b) => (a.at < b.at ? -1 : a.at > b.at ? 1 : 0));
       const same = before.get(person);
       now.set(person, same && same.length === sorted.length && same.every((one, i) => one === sorted[i]) ? same : sorted);
     }

@@ -27,6 +27,8 @@ export function TodayScreen() {
   const measuring = useOjas((state) => state.measuring.now);
   const shelf = useOjas(selectShelf);
   const wide = useWide();
+  const left = useOjas((state) => state.storage.left);
+  const others = useOjas((state) => state.storage.onOtherMats);
   const [sought, setSought] = useState('');
   const [all, setAll] = useState(false);
   if (people.length === 0) return <Empty shelfEmpty={shelf.length === 0} />;
@@ -40,9 +42,11 @@ export function TodayScreen() {
     <Screen title="Today" wide>
       {mat ? <Resume person={mat.person} what="session" /> : null}
       {measuring?.entry && (measuring.visit !== null || measuring.entry.values.length > 0) ? <Resume person={measuring.person} what="measuring" /> : null}
+      {left > 0 ? <Words role="status">Reading the records: {left} records to come…</Words> : null}
+      {others.length > 0 ? <Words>On the mat in another window: {others.map((id) => people.find((one) => one.id === id)?.name ?? 'somebody').join(', ')}.</Words> : null}
       <Field label="Who comes?" hint="find by name" value={sought} onChangeText={setSought} />
       <View className={wide ? 'flex-row flex-wrap gap-4' : 'gap-4'}>
-        {shown.map(({ id }) => <View key={id} className={wide ? 'min-w-[380px] flex-1' : ''}><Comer id={id} /></View>)}
+        {shown.map(({ id, name }) => <View key={id} className={wide ? 'min-w-[380px] flex-1' : ''}>{left > 0 ? <Coming name={name} /> : <Comer id={id} />}</View>)}
       </View>
       {shown.length < found.length ? <Press onPress={() => setAll(true)}>Show the other {found.length - shown.length}</Press> : null}
       {found.length === 0 ? <Words>Nobody is called “{sought}”.</Words> : null}
@@ -76,6 +80,9 @@ function Resume({ person, what }: { readonly person: string; readonly what: 'ses
     </Sheet>
   );
 }
+
+/** A student whose records are still being read. */
+const Coming = ({ name }: { readonly name: string }) => <Sheet role="article" aria-label={name} className="flex-1"><Title level={2}>{name}</Title><Aside>Records on their way</Aside></Sheet>;
 
 function Comer({ id }: { readonly id: string }) {
   const person = usePerson(id);
