@@ -3,7 +3,7 @@ import { join } from 'node:path';
 import { brotliCompressSync, constants } from 'node:zlib';
 import { build } from 'esbuild';
 import { copyFonts } from './fonts.mjs';
-import { root, runs, stop } from './steps.mjs';
+import { newestSource, noteBuilt, root, runs, stop } from './steps.mjs';
 
 /** Compresses text once at build time, so that serving it costs nothing. */
 function compress(folder) {
@@ -16,6 +16,7 @@ function compress(folder) {
   }
 }
 
+const from = newestSource();
 const web = join(root, 'dist', 'web');
 rmSync(web, { recursive: true, force: true });
 copyFonts(root);
@@ -25,3 +26,4 @@ compress(web);
 const forNode = { bundle: true, platform: 'node', format: 'esm', target: 'node20', packages: 'external', tsconfig: join(root, 'tsconfig.json'), logLevel: 'warning' };
 await build({ ...forNode, entryPoints: [join(root, 'server', 'main.ts')], outfile: join(root, 'dist', 'server.mjs') });
 await build({ ...forNode, entryPoints: [join(root, 'server', 'planTask.ts')], outfile: join(root, 'dist', 'planTask.mjs') });
+noteBuilt(from);

@@ -44,12 +44,17 @@ function newest(path) {
 
 const built = join(root, 'dist', '.built');
 
+export const newestSource = () => Math.max(...sources.map((path) => newest(join(root, path))));
+/** Notes which sources a build was made of. */
+export function noteBuilt(from) {
+  mkdirSync(dirname(built), { recursive: true });
+  writeFileSync(built, String(from));
+}
+
 /** Builds the app when a source is newer than the last build. */
 export function needBuild() {
-  const from = Math.max(...sources.map((path) => newest(join(root, path))));
+  const from = newestSource();
   if (existsSync(built) && Number(readFileSync(built, 'utf8')) >= from) return;
   process.stdout.write('Building the app (two minutes the first time, seconds after)…\n');
   if (!runs(process.execPath, ['scripts/build.mjs'])) stop('The app could not be built: see above.');
-  mkdirSync(dirname(built), { recursive: true });
-  writeFileSync(built, String(from));
 }

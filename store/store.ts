@@ -1,8 +1,7 @@
 import { combineReducers, configureStore, createAction, createListenerMiddleware, createSelector, createSlice, type PayloadAction, type Reducer, type ThunkAction, type UnknownAction } from '@reduxjs/toolkit';
 import { z } from 'zod';
 import { factKinds, noFacts, type FactKind, type FactOf, type Facts } from '@/core/formats/facts';
-import type { Part } from '@/workers/records';
-import { readStored } from '@/workers/stored/readStored';
+import { readByPerson, type Part } from '@/workers/stored/readByPerson';
 import type { ActHead, Diff } from './acts';
 import type { Change } from './facts';
 import { overTabs, type Lock } from './locks';
@@ -59,6 +58,8 @@ interface StorageState {
   readonly status: 'opening' | 'open' | 'unreachable' | 'lost';
   /** Records of many years that are still to come; 0 when all are here. */
   readonly left: number;
+  /** Students all of whose records are here already, while others are still to come. */
+  readonly arrived: Readonly<Record<string, true>>;
   /** What keeps facts from being stored, in words. */
   readonly fault: string | null;
   readonly setAside: readonly SetAside[];
@@ -69,25 +70,25 @@ interface StorageState {
 }
 const storageSlice = createSlice({
   name: 'storage',
-  initialState: { status: 'opening', left: 0, fault: null, setAside: [], lost: null, onOtherMats: [] } as StorageState,
+  initialState: { status: 'opening', left: 0, arrived: {}, fault: null, setAside: [], lost: null, onOtherMats: [] } as StorageState,
   reducers: {
     storageOpening: (state) => ({ ...state, status: 'opening' as const, fault: null }),
-    storageOpened: (state, { payload }: PayloadAction<{ setAside: readonly SetAside[]; left: number }>) => ({ ...state, ...payload, status: 'open' as const, lost: null }),
+    storageOpened: (state, { payload }: PayloadAction<{ setAside: readonly SetAside[]; left: number }>) => ({ ...state, ...payload, arrived: {}, status: 'open' as const, lost: null }),
     storageUnreachable: (state, { payload }: PayloadAction<string>) => ({ ...state, status: 'unreachable' as const, fault: payload }),
     storageLost: (state, { payload }: PayloadAction<Mark>) => ({ ...state, status: 'lost' as const, lost: payload }),
     storageFailed: (state, { payload }: PayloadAction<string>) => ({ ...state, fault: payload }),
     storageFaultDismissed: (state) => ({ ...state, fault: null }),
-    recordsLeft: (state, { payload }: PayloadAction<{ left: number; setAside: readonly SetAside[] }>) => ({ ...state, left: payload.left, setAside: [...state.setAside, ...payload.setAside] }),
+    recordsCame: (state, { payload: { left, of } }: PayloadAction<Pick<Part, 'left' | 'of'>>) => ({ ...state, left, arrived: left === 0 ? {} : { ...state.arrived, ...Object.fromEntries(of.map((id) => [id, true as const])) } }),
     setAsideRemoved: (state, { payload }: PayloadAction<string>) => ({ ...state, setAside: state.setAside.filter(({ at }) => at !== payload) }),
     setAsideAdded: (state, { payload }: PayloadAction<readonly SetAside[]>) => ({ ...state, setAside: [...state.setAside, ...payload] }),
     otherMatsSeen: (state, { payload }: PayloadAction<readonly string[]>) => ({ ...state, onOtherMats: payload }),
   },
 });
-const { storageOpening, storageOpened, storageUnreachable, storageLost, recordsLeft, setAsideRemoved, setAsideAdded, otherMatsSeen } = storageSlice.actions;
+const { storageOpening, storageOpened, storageUnreachable, storageLost, recordsCame, setAsideRemoved, setAsideAdded, otherMatsSeen } = storageSlice.actions;
 export const { storageFailed, storageFaultDismissed } = storageSlice.actions;
 
-/** Reads the records that a first screen does without, some at a time. */
-export type RestReader = (keys: readonly string[], people: readonly string[], take: (part: Part) => void) => Promise<void>;
+/** Reads the records that a first screen does without, student by student; `want` brings one forward. */
+export type RestReader = (keys: readonly string[], people: readonly string[], take: (part: Part) => void) => { readonly done: Promise<void>; readonly want: (person: string) => void };
 
 /** What a store leans on beside its storage; each has a plain stand-in. */
 export interface StoreOptions {
@@ -104,12 +105,28 @@ interface Extra {
   readonly readRest: RestReader;
   /** Settled once every record is here. */
   arrived: Promise<void>;
+  /** Brings a student's records forward. */
+  want: (person: string) => void;
 }
 
 const DRAFTS = ['mat', 'measuring'] as const;
 const draftSchemas = { mat: matSchema, measuring: measuringSchema } as const;
+/** Where there is no worker, or it fails, the main thread does the work. */
+const orElse = (far: RestReader, near: RestReader): RestReader => (keys, people, take) => {
+  let reading: ReturnType<RestReader> | null = null;
+  const nearby = () => {
+    reading = near(keys, people, take);
+    return reading.done;
+  };
+  try {
+    reading = far(keys, people, take);
+  } catch {
+    return { done: nearby(), want: (person) => reading?.want(person) };
+  }
+  return { done: reading.done.catch(nearby), want: (person) => reading?.want(person) };
+};
+
 const ALONE: Tab = { name: 'only', alive: async () => new Set(['only']) };
-const BATCH = 1500;
 
 const reducer = combineReducers({
   people: factReducer('people'), readings: factReducer('readings'), shelf: factReducer('shelf'), sessions: factReducer('sessions'), classes: factReducer('classes'), settings: factReducer('settings'),
@@ -118,16 +135,11 @@ const reducer = combineReducers({
 
 export function createStore(storage: KeyValueStorage, { lock = overTabs(), tab = async () => ALONE, spare = noSpare, readRest }: StoreOptions = {}) {
   const vault = new Vault(storage, lock);
-  const hereAndNow: RestReader = async (keys, people, take) => {
-    const here = Object.fromEntries(people.map((id) => [id, true]));
-    for (let from = 0; from < keys.length; from += BATCH) {
-      const { facts, unread } = readStored(await storage.getMany(keys.slice(from, from + BATCH)), here);
-      take({ facts, unread, left: Math.max(0, keys.length - from - BATCH) });
-    }
+  const hereAndNow: RestReader = (keys, people, take) => {
+    const wanted: string[] = [];
+    return { done: readByPerson((some) => storage.getMany(some), keys, people, () => wanted.splice(0), take), want: (person) => void wanted.push(person) };
   };
-  const extra: Extra = { vault, spare, tab: tab(), arrived: Promise.resolve(),
-    // Where there is no worker, or it fails, the main thread does the work.
-    readRest: readRest ? (keys, people, take) => readRest(keys, people, take).catch(() => hereAndNow(keys, people, take)) : hereAndNow };
+  const extra: Extra = { vault, spare, tab: tab(), arrived: Promise.resolve(), want: () => undefined, readRest: readRest ? orElse(readRest, hereAndNow) : hereAndNow };
   const drafts = createListenerMiddleware();
   for (const draft of DRAFTS) {
     drafts.startListening({
@@ -208,14 +220,20 @@ const openAnew = (): Thunk<Promise<void>> => async (dispatch, _, { vault }) => {
   }).catch((error: unknown) => dispatch(storageUnreachable(error instanceof StorageFault ? error.words : String(error))));
 };
 
-const readOn = (keys: readonly string[]): Thunk<Promise<void>> => async (dispatch, getState, { vault, readRest }) => {
+const readOn = (keys: readonly string[]): Thunk<Promise<void>> => async (dispatch, getState, extra) => {
   if (keys.length === 0) return;
-  let sofar: Part['facts'] = { readings: {}, sessions: {}, pictures: {} };
-  await readRest(keys, Object.keys(getState().people), ({ facts, unread, left }) => {
-    sofar = { readings: Object.assign(sofar.readings, facts.readings), sessions: Object.assign(sofar.sessions, facts.sessions), pictures: Object.assign(sofar.pictures, facts.pictures) };
-    void vault.setAside(unread).then((setAside) => dispatch(recordsLeft({ left, setAside })));
-    if (left === 0) dispatch(factsArrived(sofar));
+  const { done, want } = extra.readRest(keys, Object.keys(getState().people), ({ facts, unread, of, left }) => {
+    dispatch(factsArrived(facts));
+    dispatch(recordsCame({ of, left }));
+    if (unread.length > 0) void extra.vault.setAside(unread).then((setAside) => dispatch(setAsideAdded(setAside)));
   });
+  extra.want = want;
+  await done;
+};
+
+/** Brings a student's records forward while others are still to come. */
+export const wantRecords = (person: string): Thunk => (_dispatch, getState, { want }) => {
+  if (getState().storage.left > 0) want(person);
 };
 
 /** Puts back what this tab was doing; a session that a closed window left comes here. */

@@ -103,9 +103,9 @@ export class Vault {
     const aside = new Map<string, SetAside>();
     await this.finishAhead(aside);
     const keys = await this.storage.getAllKeys();
-    const stored = keys.filter((key) => refOf(key) !== null || strangerIn(key) !== null || isAside(key));
-    const later = stored.length > MANY ? stored.filter((key) => isManyYears(refOf(key)?.kind ?? 'people')) : [];
-    const first = later.length > 0 ? stored.filter((key) => !isManyYears(refOf(key)?.kind ?? 'people')) : stored;
+    const many = keys.length > MANY ? keys.filter(isManyYears) : [];
+    const later = new Set(many);
+    const first = keys.filter((key) => !later.has(key) && (refOf(key) !== null || strangerIn(key) !== null || isAside(key)));
     const texts: Record<string, string | null> = {};
     for (let from = 0; from < first.length; from += BATCH) Object.assign(texts, await this.storage.getMany(first.slice(from, from + BATCH)));
     const { facts, unread } = readStored(texts, null);
@@ -113,7 +113,7 @@ export class Vault {
     await this.admit(texts, facts, aside);
     const acts = await this.storage.getItem(ACTS);
     this.acts = this.readActs(acts);
-    return { facts, setAside: [...aside.values()], heads: this.acts.heads, rest: later };
+    return { facts, setAside: [...aside.values()], heads: this.acts.heads, rest: many };
   }
 
   /** Sets aside records that could not be read after the first screen was shown. */

@@ -1,10 +1,11 @@
 import { Link, Slot, usePathname } from 'expo-router';
-import { useSyncExternalStore } from 'react';
+import { useEffect, useSyncExternalStore } from 'react';
 import { Pressable, Text, useWindowDimensions, View } from 'react-native';
 import { tone } from '@/ui/tones';
 import { Press } from '@/ui/Press';
 import { Words } from '@/ui/Words';
-import { useOjas } from '../hooks';
+import { wantRecords } from '@/store/store';
+import { useOjas, useOjasDispatch } from '../hooks';
 import { PlaceBoundary } from './Boundary';
 import { onPartsWaiting, partsWaiting, tryPartsNow } from './loadAgain';
 import { Notices } from './Notices';
@@ -34,8 +35,14 @@ export function Shell() {
 
 /** The place itself; one that needs the records of many years waits for them. */
 function Place({ path }: { readonly path: string }) {
-  const left = useOjas((state) => state.storage.left);
-  const waits = left > 0 && (path.startsWith('/students') || path === '/more/data');
+  const dispatch = useOjasDispatch();
+  const { left, arrived } = useOjas((state) => state.storage);
+  const student = /^\/students\/([^/]+)/.exec(path)?.[1];
+  const missing = left > 0 && student !== undefined && student !== 'new' && !arrived[decodeURIComponent(student)];
+  useEffect(() => {
+    if (missing) dispatch(wantRecords(decodeURIComponent(student)));
+  }, [missing, student, dispatch]);
+  const waits = missing || (left > 0 && path === '/more/data');
   return waits ? <View role="main" className="flex-1 items-center justify-center bg-paper p-6"><Words role="status">Reading the records: {left} to come…</Words></View> : <Slot />;
 }
 

@@ -27,7 +27,7 @@ export function TodayScreen() {
   const measuring = useOjas((state) => state.measuring.now);
   const shelf = useOjas(selectShelf);
   const wide = useWide();
-  const left = useOjas((state) => state.storage.left);
+  const { left, arrived } = useOjas((state) => state.storage);
   const others = useOjas((state) => state.storage.onOtherMats);
   const [sought, setSought] = useState('');
   const [all, setAll] = useState(false);
@@ -46,7 +46,7 @@ export function TodayScreen() {
       {others.length > 0 ? <Words>On the mat in another window: {others.map((id) => people.find((one) => one.id === id)?.name ?? 'somebody').join(', ')}.</Words> : null}
       <Field label="Who comes?" hint="find by name" value={sought} onChangeText={setSought} />
       <View className={wide ? 'flex-row flex-wrap gap-4' : 'gap-4'}>
-        {shown.map(({ id, name }) => <View key={id} className={wide ? 'min-w-[380px] flex-1' : ''}>{left > 0 ? <Coming name={name} /> : <Comer id={id} />}</View>)}
+        {shown.map(({ id, name }) => <View key={id} className={wide ? 'min-w-[380px] flex-1' : ''}>{left > 0 && !arrived[id] ? <Coming name={name} /> : <Comer id={id} />}</View>)}
       </View>
       {shown.length < found.length ? <Press onPress={() => setAll(true)}>Show the other {found.length - shown.length}</Press> : null}
       {found.length === 0 ? <Words>Nobody is called “{sought}”.</Words> : null}

@@ -1,4 +1,4 @@
-import { isFactKind, type FactKind, type FactRef } from '@/core/formats/facts';
+import { isFactKind, type FactRef } from '@/core/formats/facts';
 
 /** How the book lies in storage: one key a record, and a few beside. */
 const PREFIX = 'ojas/1/';
@@ -33,5 +33,6 @@ export function strangerIn(key: string): string | null {
 export const shortKey = (key: string) => (key.startsWith(PREFIX) ? key.slice(PREFIX.length) : key);
 export const longKey = (short: string) => `${PREFIX}${short}`;
 
-/** Records that a first screen needs, and those of many years that may follow. */
-export const isManyYears = (kind: FactKind) => kind === 'readings' || kind === 'sessions' || kind === 'pictures';
+const MANY_YEARS = ['readings', 'sessions', 'pictures'].map((kind) => `${PREFIX}${kind}/`);
+/** Whether a key holds a record of many years: a first screen can do without most of them. */
+export const isManyYears = (key: string) => MANY_YEARS.some((prefix) => key.startsWith(prefix));
