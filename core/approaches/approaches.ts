@@ -53,6 +53,9 @@ export const choiceKey = (question: QuestionId, pose?: string) => (pose === unde
 
 const isAnswer = ([id, choice]: readonly [string, string]) => Object.hasOwn(questions, id) && Object.hasOwn(questions[id as QuestionId].choices, choice);
 
+/** Whether a choice, for every pose or for one alone, is one that this version knows; any other is kept and not used. */
+export const isKnownChoice = (key: string, choice: string) => isAnswer([key.slice(key.lastIndexOf('/') + 1), choice]);
+
 /**
  * The choices in force: the approach's, then each one set alone for the student, then each one set for this pose alone.
  * Unknown ones are left aside.

@@ -87,8 +87,11 @@ export function settledSeatObservations(session: Session, body: Body): Observati
 export function couplingObservations(readings: readonly Reading[]): Observation[] {
   const raises = readings.filter(({ range, protocol }) => range === 'hamstring' && (protocol ?? 'straight-leg-raise.pelvis-watched') === 'straight-leg-raise.pelvis-watched');
   const lags = readings.filter(({ protocol }) => protocol === 'knee-extension-90');
+  const sideAndDay = ({ side, at }: Reading) => `${side} ${dayOf(at)}`;
+  // The first of a day and side, so that years of both are paired in one go.
+  const firstRaise = new Map([...raises].reverse().map((raise) => [sideAndDay(raise), raise]));
   return lags.flatMap((lag): Observation[] => {
-    const raise = raises.find(({ side, at }) => side === lag.side && dayOf(at) === dayOf(lag.at));
+    const raise = firstRaise.get(sideAndDay(lag));
     const lagDeg = meanOf(lag.values);
     if (!raise || lagDeg < 5) return [];
     const hamstring = meanOf(raise.values);

@@ -2,7 +2,7 @@ import { Link, useRouter } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { tapedLengths } from '@/core/body/body';
-import { approaches, questions, type QuestionId } from '@/core/approaches/approaches';
+import { approaches, isKnownChoice, questions, type QuestionId } from '@/core/approaches/approaches';
 import type { RangeEstimate } from '@/core/estimate/estimate';
 import { ranges, splitKey } from '@/core/ranges/ranges';
 import { cautionById } from '@/core/safety/cautions';
@@ -52,7 +52,9 @@ export function StudentScreen({ id }: { readonly id: string }) {
   };
   const known = Object.values(estimates).filter((one): one is RangeEstimate => one !== undefined);
   const measured = known.filter(({ source }) => source !== 'assumed');
-  const own = Object.keys(person.choices).length;
+  const chosen = Object.entries(person.choices);
+  const own = chosen.filter(([key, choice]) => isKnownChoice(key, choice)).length;
+  const strange = chosen.filter(([key, choice]) => !isKnownChoice(key, choice));
   const taped = Object.keys(person.bodyCm).length;
   const yes = person.cautions.filter(({ answer }) => answer === 'yes');
   return (
@@ -61,7 +63,7 @@ export function StudentScreen({ id }: { readonly id: string }) {
       <Words>{length(person.statureCm, units)}{person.birthYear ? ` · born ${person.birthYear}` : ''} · {approaches[person.approach].name}</Words>
       <Sheet>
         <Title level={2}>To mind</Title>
-        {yes.length === 0 ? <Words>Nothing answered with yes.</Words> : yes.map(({ id: caution, side }) => <Words key={caution}>{cautionById(caution)?.name ?? caution}{side && side !== 'both' ? `, ${side}` : ''}</Words>)}
+        {yes.length === 0 ? <Words>Nothing answered with yes.</Words> : yes.map(({ id: caution, side }) => <Words key={caution}>{cautionById(caution)?.name ?? `“${caution}”, not known to this version: ask before any pose`}{side && side !== 'both' ? `, ${side}` : ''}</Words>)}
         <Link href={`/students/${id}/intake`} asChild><Press>Questions and answers</Press></Link>
       </Sheet>
       <Sheet>
@@ -74,6 +76,7 @@ export function StudentScreen({ id }: { readonly id: string }) {
         <Title level={2}>Where teachers disagree</Title>
         <Words>{approaches[person.approach].name}: {approaches[person.approach].inShort}</Words>
         <Aside>{own === 0 ? 'Every choice is the approach’s.' : `${own} ${own === 1 ? 'choice is' : 'choices are'} set for this student alone.`} A choice for one pose is set under “Why” in the plan.</Aside>
+        {strange.length > 0 ? <Aside>Kept from another version and not used here: {strange.map(([key, choice]) => `${key} = ${choice}`).join(', ')}.</Aside> : null}
         <Press aria-expanded={choosing} onPress={() => setChoosing(!choosing)}>{choosing ? 'Hide the choices' : 'Choices'}</Press>
         {choosing ? questionIds.map((question) => <Choice key={question} person={person} question={question} />) : null}
       </Sheet>
