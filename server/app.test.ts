@@ -97,7 +97,7 @@ describe('in threads of its own', () => {
   });
 
   test('work without end is given up, more than can wait is turned away, and the server is well meanwhile', async () => {
-    const busy = await createServer({ webRoot, plan: planner(bundle('export default () => { for (;;); }', 'endless.mjs'), { mostMs: 700, mostWaiting: 2 }) });
+    const busy = await createServer({ webRoot, plan: planner(bundle('export default () => { for (;;); }', 'endless.mjs'), { mostMs: 700, mostWaiting: 2, threads: 2 }) });
     const ask = () => busy.inject({ method: 'POST', url: '/api/plan', payload: {} });
     let answered = 0;
     const asked = Array.from({ length: 4 }, () => ask().finally(() => (answered += 1)));

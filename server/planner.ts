@@ -1,3 +1,4 @@
+import { availableParallelism } from 'node:os';
 import Piscina from 'piscina';
 import type { PlanAnswer } from './planTask';
 
@@ -10,16 +11,18 @@ export interface PlannerBounds {
   readonly mostMs?: number;
   /** So many requests may wait; more are turned away at once. */
   readonly mostWaiting?: number;
+  readonly threads?: number;
 }
 
-const THREADS = 2;
+/** One processor stays free for whoever loads the app meanwhile. */
+const THREADS = Math.max(1, Math.min(4, availableParallelism() - 1));
 
 /** Plans in threads of their own, one request at a time each, with a deadline: the server's thread stays free. */
-export function planner(taskFile: string, { mostMs = 10_000, mostWaiting = 16 }: PlannerBounds = {}): Planner {
-  const threads = new Piscina({ filename: taskFile, minThreads: 0, maxThreads: THREADS, idleTimeout: 60_000 });
+export function planner(taskFile: string, { mostMs = 10_000, mostWaiting = 16, threads: mostThreads = THREADS }: PlannerBounds = {}): Planner {
+  const threads = new Piscina({ filename: taskFile, minThreads: 0, maxThreads: mostThreads, idleTimeout: 60_000 });
   let open = 0;
   return async (bytes) => {
-    if (open >= THREADS + mostWaiting) return { ok: false, words: 'too much is asked at once: try again in a moment.' };
+    if (open >= mostThreads + mostWaiting) return { ok: false, words: 'too much is asked at once: try again in a moment.' };
     open += 1;
     try {
       return { ok: true, answer: (await threads.run(bytes, { signal: AbortSignal.timeout(mostMs) })) as PlanAnswer };

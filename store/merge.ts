@@ -35,12 +35,32 @@ export function mergeBook(book: Book, facts: Facts): Merge {
   return { fresh, same, conflicts, setAside: book.setAside ?? [] };
 }
 
-/** The fields in which a record of the book differs from the one here, with both values written out. */
-export function differences({ fact, here }: Conflict): { field: string; here: string; there: string }[] {
+/** One value that differs, with where it stands: `Answers, hip-replacement, at`. */
+export interface Difference {
+  readonly field: string;
+  readonly here: string;
+  readonly there: string;
+}
+
+const written = (value: unknown) => (value === undefined ? 'nothing' : typeof value === 'string' ? value : JSON.stringify(value));
+const isObject = (value: unknown): value is Record<string, unknown> => typeof value === 'object' && value !== null;
+/** Parts by their own ids where they have some, else by their place. */
+const partsOf = (value: Record<string, unknown>): Record<string, unknown> =>
+  (Array.isArray(value) ? Object.fromEntries(value.map((one: unknown, i) => [isObject(one) ? String(one.id ?? one.pose ?? one.slot ?? i + 1) : String(i + 1), one])) : value);
+
+function differing(here: unknown, there: unknown, path: readonly string[]): Difference[] {
+  if (sameValue(here, there)) return [];
+  if (!isObject(here) || !isObject(there) || Array.isArray(here) !== Array.isArray(there)) return [{ field: path.join(', '), here: written(here), there: written(there) }];
+  const [mine, theirs] = [partsOf(here), partsOf(there)];
+  const found = [...new Set([...Object.keys(mine), ...Object.keys(theirs)])].flatMap((part) => differing(mine[part], theirs[part], [...path, part]));
+  // Parts of one name, or in another order: the whole is told.
+  return found.length > 0 ? found : [{ field: path.join(', '), here: written(here), there: written(there) }];
+}
+
+/** Every value in which a record of the book differs from the one here. */
+export function differences({ fact, here }: Conflict): Difference[] {
   const [mine, theirs] = [here, fact.record] as unknown as [Record<string, unknown>, Record<string, unknown>];
-  const written = (value: unknown) => (value === undefined ? 'nothing' : typeof value === 'string' ? value : JSON.stringify(value));
-  return [...new Set([...Object.keys(mine), ...Object.keys(theirs)])].filter((field) => !sameValue(mine[field], theirs[field]))
-    .map((field) => ({ field: fieldName(field), here: written(mine[field]), there: written(theirs[field]) }));
+  return [...new Set([...Object.keys(mine), ...Object.keys(theirs)])].flatMap((field) => differing(mine[field], theirs[field], [fieldName(field)]));
 }
 
 export const mergeChange = ({ fresh, conflicts }: Merge, takeConflicts: boolean): Change => ({

@@ -91,7 +91,7 @@ describe('opening', () => {
     expect(Object.keys((await opened(memory)).state().people)).toEqual(['p1']);
     memory.failingReads = 3;
     const { store, state } = await opened(memory);
-    expect(state().storage).toMatchObject({ status: 'unreachable', fault: expect.stringContaining('cannot be reached (The operation is insecure.)') });
+    expect(state().storage).toMatchObject({ status: 'unreachable', fault: expect.stringContaining('cannot be reached (The operation is insecure)') });
     expect(await store.dispatch(commit(person('p2')))).toMatchObject({ ok: false, words: expect.stringContaining('nothing can be begun') });
     await store.dispatch(openStorage());
     expect(Object.keys(state().people)).toEqual(['p1']);
@@ -332,6 +332,15 @@ describe('a book', () => {
     expect(merge.conflicts.map(differences)).toEqual([[{ field: 'Name', here: 'Wren Sample', there: 'Renamed' }]]);
     expect(mergeChange(merge, false).put).toEqual([]);
     expect(mergeChange(merge, true).put).toHaveLength(1);
+  });
+
+  test('that differs tells every value that does, however deep it stands', () => {
+    const here = samplePerson({ cautions: [{ id: 'hip-replacement', answer: 'no', at: '2026-01-05' }, { id: 'sciatica', answer: 'no', at: '2026-01-05' }] });
+    const there = { ...here, bodyCm: { thigh: 42 }, cautions: [{ id: 'hip-replacement', answer: 'yes' as const, at: '2026-01-05' }] };
+    expect(differences({ fact: put('people', there), here })).toEqual([
+      { field: 'Lengths, thigh', here: 'nothing', there: '42' }, { field: 'Answers, hip-replacement, answer', here: 'no', there: 'yes' },
+      { field: 'Answers, sciatica', here: '{"id":"sciatica","answer":"no","at":"2026-01-05"}', there: 'nothing' },
+    ]);
   });
 
   test('goes out as it came in: settings, eyes, classes, fields of other versions, and what was set aside', async () => {

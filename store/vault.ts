@@ -93,7 +93,7 @@ export class Vault {
       try {
         return await this.lock(() => this.openNow());
       } catch (error) {
-        if (i === PAUSES_MS.length - 1) throw new StorageFault(`The storage of this browser cannot be reached (${error instanceof Error && error.message ? error.message : 'no reason was given'}).`, error);
+        if (i === PAUSES_MS.length - 1) throw new StorageFault(`The storage of this browser cannot be reached (${error instanceof Error && error.message ? error.message.replace(/\.$/, '') : 'no reason was given'}).`, error);
       }
     }
     throw new Error('unreachable');

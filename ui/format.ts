@@ -1,4 +1,4 @@
-import { format, formatDistanceToNowStrict, isAfter, parseISO } from 'date-fns';
+import { differenceInSeconds, format, formatDistanceToNowStrict, isAfter, parseISO } from 'date-fns';
 
 export type Units = 'cm' | 'in';
 const CM_PER_INCH = 2.54;
@@ -21,6 +21,8 @@ export const date = (at: string) => format(parseISO(at), 'd MMM yyyy');
 /** "3 days ago"; what is dated ahead of the clock is said to be. */
 export function ago(at: string): string {
   const then = parseISO(at);
+  const seconds = differenceInSeconds(new Date(), then);
+  if (Math.abs(seconds) < 60) return 'just now';
   return isAfter(then, new Date()) ? `dated ahead, ${date(at)}` : `${formatDistanceToNowStrict(then)} ago`;
 }
 export const minutes = (seconds: number) => `${Math.floor(seconds / 60)}:${String(Math.floor(seconds % 60)).padStart(2, '0')}`;

@@ -28,7 +28,7 @@ test('an exported book is whole, comes back as the same, and a changed one asks 
 
   const changed = { ...parsed.value, people: parsed.value.people.map((person) => (person.id === 'p-ines' ? { ...person, name: 'Ines Calloway-Reed' } : person)) };
   await importText(page, 'changed.json', JSON.stringify(changed));
-  await expect(page.getByText('people: p-ines')).toBeVisible();
+  await expect(page.getByText('Name: Ines Calloway here, Ines Calloway-Reed in the book')).toBeVisible();
   await page.getByRole('button', { name: /Take in all, replacing 1/ }).click();
   await page.getByRole('button', { name: 'Undo' }).click();
   await page.goto('/students');

@@ -1,12 +1,14 @@
 import { useState } from 'react';
 import { View } from 'react-native';
 import { parseBookFile } from '@/core/formats/check';
+import type { Fact } from '@/core/formats/facts';
 import type { Fault } from '@/core/formats/limits';
+import { ranges } from '@/core/ranges/ranges';
 import { DAYS_TO_BRING_BACK, removedStudents, undoable } from '@/store/acts';
 import { differences, mergeBook, mergeChange, type Conflict, type Merge } from '@/store/merge';
 import { commit, factsOf, forgetSetAside, keepAside, undo } from '@/store/store';
 import type { SetAside } from '@/store/vault';
-import { ago } from '@/ui/format';
+import { ago, date } from '@/ui/format';
 import { Press } from '@/ui/Press';
 import { Screen } from '@/ui/Screen';
 import { Sheet } from '@/ui/Sheet';
@@ -121,18 +123,26 @@ function Conflicts({ conflicts }: { readonly conflicts: readonly Conflict[] }) {
     <>
       {shown.map((conflict) => (
         <View key={conflict.fact.kind + conflict.fact.id} className="gap-1 border-l-4 border-tape pl-3">
-          <Words className="font-semibold">{conflict.fact.kind}: {conflict.fact.id}</Words>
-          {differences(conflict).map(({ field, here, there }) => (
-            <View key={field}>
-              <Words>{field} here: {here}</Words>
-              <Words>{field} in the book: {there}</Words>
-            </View>
-          ))}
+          <Words className="font-semibold">{titleOf(conflict.fact)}</Words>
+          <Differences conflict={conflict} />
         </View>
       ))}
       {rest}
     </>
   );
+}
+
+/** A record as a teacher would call it. */
+function titleOf({ kind, id, record }: Fact): string {
+  if (kind === 'people' || kind === 'shelf') return record.name;
+  if (kind === 'readings') return `${ranges[record.range].name}, ${date(record.at)}`;
+  if (kind === 'sessions') return `Session of ${date(record.at)}`;
+  return kind === 'settings' ? 'Settings' : `${kind}: ${id}`;
+}
+
+function Differences({ conflict }: { readonly conflict: Conflict }) {
+  const { shown, rest } = useFirst(differences(conflict));
+  return <>{shown.map(({ field, here, there }) => <Words key={field}>{field}: {here} here, {there} in the book</Words>)}{rest}</>;
 }
 
 function SetAsides() {
