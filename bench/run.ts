@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { bodyFrom } from '@/core/body/body';
 import { beliefOf, estimateRanges } from '@/core/estimate/estimate';
+import { recordOf } from '@/core/estimate/recordOf';
 import type { Book } from '@/core/formats/book';
 import { shiftDays } from '@/core/formats/time';
 import { bandsOf, meansOf } from '@/core/geometry/band';
@@ -16,7 +17,7 @@ import { manyProps } from '@/core/sim/manyProps';
 
 const book = JSON.parse(readFileSync('demo/kingfisher-boathouse.json', 'utf8')) as Book;
 const person = book.people[0]!;
-const record = { person, readings: book.readings.filter((one) => one.person === person.id), sessions: book.sessions.filter((one) => one.person === person.id) };
+const record = recordOf(book, person);
 const DAY = '2026-03-31';
 const body = bodyFrom(person.statureCm, person.bodyCm);
 const settings = settingsFor(choicesFor(person.approach, person.choices), new Set());

@@ -1,8 +1,9 @@
 import { readFile } from 'node:fs/promises';
 import { parseArgs } from 'node:util';
+import { recordOf } from '@/core/estimate/recordOf';
 import { parseBookFile } from '@/core/formats/check';
 import type { Fault } from '@/core/formats/limits';
-import { isDay } from '@/core/formats/time';
+import { isDay, type LocalDay } from '@/core/formats/time';
 import type { Book } from '@/core/formats/book';
 import { planSchema } from '@/core/formats/plan';
 import { planStudent, shippedCaution } from '@/core/plan/plan';
@@ -25,7 +26,7 @@ export interface Answer {
 const refuse = (words: string): Answer => ({ words, exit: 1 });
 const faultWords = (file: string, faults: readonly Fault[]) => faults.map(({ path, words }) => `${file}: ${path}: ${words}`).join('\n');
 
-async function readBook(file: string | undefined, today: string): Promise<{ book: Book; notes: readonly Fault[] } | { answer: Answer }> {
+async function readBook(file: string | undefined, today: LocalDay): Promise<{ book: Book; notes: readonly Fault[] } | { answer: Answer }> {
   if (file === undefined) return { answer: refuse(`Name the book to read.\n${USAGE}`) };
   let bytes: Uint8Array;
   try {
@@ -37,7 +38,7 @@ async function readBook(file: string | undefined, today: string): Promise<{ book
   return parsed.ok ? { book: parsed.value, notes: parsed.notes } : { answer: refuse(faultWords(file, parsed.faults)) };
 }
 
-async function plan(file: string | undefined, flags: { person?: string; date?: string; poses?: string }, today: string): Promise<Answer> {
+async function plan(file: string | undefined, flags: { person?: string; date?: string; poses?: string }, today: LocalDay): Promise<Answer> {
   const date = flags.date ?? today;
   if (!isDay(date)) return refuse(`--date ${date}: expected a day that there is, such as 2026-01-15.`);
   const read = await readBook(file, today);
@@ -49,13 +50,12 @@ async function plan(file: string | undefined, flags: { person?: string; date?: s
   const people = flags.person === undefined ? book.people : book.people.filter(({ id }) => id === flags.person);
   if (flags.person !== undefined && people.length === 0) return refuse(`--person: there is no person ${flags.person} in ${file}.`);
   const plans = people.map((person) => planSchema.parse(planStudent(
-    { person, readings: book.readings.filter((one) => one.person === person.id), sessions: book.sessions.filter((one) => one.person === person.id) },
-    book.shelf, date, wanted ? { poses: wanted } : {},
+    recordOf(book, person), book.shelf, date, wanted ? { poses: wanted } : {},
   )));
   return { out: JSON.stringify(flags.person === undefined ? plans : plans[0], null, 2), exit: 0 };
 }
 
-async function check(file: string | undefined, today: string): Promise<Answer> {
+async function check(file: string | undefined, today: LocalDay): Promise<Answer> {
   const read = await readBook(file, today);
   if ('answer' in read) return read.answer;
   const { people, readings, sessions, shelf } = read.book;
@@ -81,7 +81,7 @@ function simulate(flags: { students?: string; weeks?: string; seed?: string; pol
 }
 
 /** Runs one command line. `today` is a calendar day. */
-export async function run(argv: readonly string[], today: string): Promise<Answer> {
+export async function run(argv: readonly string[], today: LocalDay): Promise<Answer> {
   let parsed;
   try {
     parsed = parseArgs({ args: [...argv], allowPositionals: true, options: { students: { type: 'string' }, weeks: { type: 'string' }, seed: { type: 'string' }, policy: { type: 'string' }, 'trade-off': { type: 'boolean' }, person: { type: 'string' }, date: { type: 'string' }, poses: { type: 'string' }, help: { type: 'boolean' } } });

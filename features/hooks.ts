@@ -1,5 +1,7 @@
+import { formatRFC3339 } from 'date-fns';
 import { useSyncExternalStore } from 'react';
 import { useDispatch, useSelector } from 'react-redux';
+import { dayOf, type LocalDay } from '@/core/formats/time';
 import type { Estimates } from '@/core/estimate/estimate';
 import type { Plan } from '@/core/formats/plan';
 import type { Units } from '@/ui/format';
@@ -9,9 +11,10 @@ import type { OjasStore, RootState } from '@/store/store';
 export const useOjasDispatch = () => useDispatch<OjasStore['dispatch']>();
 export const useOjas = <T>(select: (state: RootState) => T): T => useSelector(select);
 
-export const nowIso = () => new Date().toISOString();
-/** The calendar day, as facts are dated. */
-export const todayIso = () => nowIso().slice(0, 10);
+/** This moment with the offset of this place: a fact's day is the day where it was noted. */
+export const nowIso = () => formatRFC3339(new Date(), { fractionDigits: 3 });
+/** The calendar day here. */
+export const todayIso = (): LocalDay => dayOf(nowIso());
 
 const MINUTE_MS = 60_000;
 function onTurn(listener: () => void): () => void {
@@ -23,7 +26,7 @@ function onTurn(listener: () => void): () => void {
   };
 }
 /** Today, also on a screen that was left open over midnight. */
-export const useToday = (): string => useSyncExternalStore(onTurn, todayIso, todayIso);
+export const useToday = (): LocalDay => useSyncExternalStore(onTurn, todayIso, todayIso);
 
 export const usePerson = (id: string) => useOjas((state) => state.people[id]);
 /** The plan of the poses that a student practises, and of some more. */

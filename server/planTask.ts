@@ -1,4 +1,6 @@
+import { isDay, type LocalDay } from '@/core/formats/time';
 import { z } from 'zod';
+import { recordOf } from '@/core/estimate/recordOf';
 import { checkBook } from '@/core/formats/check';
 import { pathWords, unfitIn, type Fault } from '@/core/formats/limits';
 import { refusalOf } from '@/core/formats/refusal';
@@ -16,7 +18,7 @@ const MOST_POSES = 500;
 const planRequest = z.object({
   book: z.unknown(),
   person: z.string(),
-  date: z.iso.date('expected a day that there is, such as 2026-01-15.'),
+  date: z.custom<LocalDay>((date) => typeof date === 'string' && isDay(date), { error: 'expected a day that there is, such as 2026-01-15.' }),
   poses: z.array(z.string().refine((id) => poseById(id) !== undefined, { error: 'no pose is called that' })).max(MOST_POSES).optional(),
 });
 
@@ -44,9 +46,6 @@ export default function planTask(bytes: Uint8Array): PlanAnswer {
   if (!checked.ok) return refused(checked.faults);
   const person = checked.value.people.find((one) => one.id === id);
   if (!person) return refused([{ path: 'person', words: `there is no person ${id} in this book.` }], 404);
-  const own = <T extends { person: string }>(records: readonly T[]) => records.filter((one) => one.person === id);
-  const { eyes } = checked.value.settings;
-  const record = { person, readings: own(checked.value.readings), sessions: own(checked.value.sessions), ...(eyes ? { eyes } : {}) };
   // A pose that is named twice is planned once.
-  return answer(200, planStudent(record, checked.value.shelf, date, poses ? { poses: [...new Set(poses)] } : {}));
+  return answer(200, planStudent(recordOf(checked.value, person), checked.value.shelf, date, poses ? { poses: [...new Set(poses)] } : {}));
 }

@@ -29,10 +29,16 @@ export type Mat = z.infer<typeof matSchema>;
 export type MatStep = Mat['step'];
 export type Settled = z.infer<typeof settledSchema>;
 
+/** How students come, as said before a session, with the local day on which it holds. */
+export const cameSchema = z.record(z.string(), z.object({ on: z.string(), day: z.enum(dayIds) }));
+
 export const matSlice = createSlice({
   name: 'mat',
-  initialState: { now: null as Mat | null, came: {} as Record<string, { readonly on: string; readonly day: Day }> },
+  initialState: { now: null as Mat | null, came: {} as z.infer<typeof cameSchema> },
   reducers: {
+    cameRestored: (state, { payload }: PayloadAction<z.infer<typeof cameSchema>>) => {
+      state.came = payload;
+    },
     /** Said before a session begins; forgotten the next day. */
     daySaid: ({ came }, { payload }: PayloadAction<{ person: string; on: string; day: Day }>) => {
       came[payload.person] = { on: payload.on, day: payload.day };
@@ -90,7 +96,7 @@ const LEFT_RUNNING_SECONDS = 600;
 export const MOST_HELD_SECONDS = 7200;
 export const leftRunning = (held: number, planned: number) => held > planned + LEFT_RUNNING_SECONDS;
 
-export const { daySaid, matStarted, matRestored, stepTaken, rungMoved, piecesSwapped, faultToggled, holdStarted, holdPaused, poseDone, poseSkipped, matCleared } = matSlice.actions;
+export const { cameRestored, daySaid, matStarted, matRestored, stepTaken, rungMoved, piecesSwapped, faultToggled, holdStarted, holdPaused, poseDone, poseSkipped, matCleared } = matSlice.actions;
 
 /** The id of the session that a mat becomes: ended twice, it is recorded once. */
 export const sessionIdOf = ({ startedAt, person }: Pick<Mat, 'startedAt' | 'person'>) => `s-${Date.parse(startedAt).toString(36)}-${person.slice(0, 80)}`;

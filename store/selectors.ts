@@ -3,7 +3,7 @@ import type { Day } from '@/core/adapt/decide';
 import type { Eyes, MethodId } from '@/core/ranges/protocols';
 import { estimateRanges, type Estimates, type StudentRecord } from '@/core/estimate/estimate';
 import type { Plan } from '@/core/formats/plan';
-import { dayOf, shiftDays } from '@/core/formats/time';
+import { dayOf, shiftDays, type LocalDay, inTime } from '@/core/formats/time';
 import { groupedBy } from '@/core/grouped';
 import { planStudent } from '@/core/plan/plan';
 import { practisedPoses } from '@/core/plan/practised';
@@ -22,7 +22,7 @@ const byPerson = <T extends { person: string; at: string }>() => {
   return (records: Readonly<Record<string, T>>): ReadonlyMap<string, readonly T[]> => {
     const now = new Map<string, readonly T[]>();
     for (const [person, list] of groupedBy(Object.values(records), (one) => one.person)) {
-      const sorted = list.sort((a, b) => (a.at < b.at ? -1 : a.at > b.at ? 1 : 0));
+      const sorted = inTime(list);
       const same = before.get(person);
       now.set(person, same && same.length === sorted.length && same.every((one, i) => one === sorted[i]) ? same : sorted);
     }
@@ -38,7 +38,7 @@ export const selectReadingsOf = (state: RootState, person: string) => selectRead
 export const selectSessionsOf = (state: RootState, person: string) => selectSessions(state).get(person) ?? NONE;
 
 /** How a student comes today: as said, else as usual. */
-export function selectDay({ mat }: RootState, person: string, today: string): Day {
+export function selectDay({ mat }: RootState, person: string, today: LocalDay): Day {
   if (mat.now?.person === person) return mat.now.day;
   const said = mat.came[person];
   return said?.on === today ? said.day : 'usual';
@@ -70,7 +70,7 @@ export function selectRecord(state: RootState, id: string): StudentRecord | unde
 }
 
 const lastEstimates = lastAnswers<Estimates>();
-export function selectEstimates(state: RootState, id: string, today: string): Estimates | undefined {
+export function selectEstimates(state: RootState, id: string, today: LocalDay): Estimates | undefined {
   const record = selectRecord(state, id);
   return record && lastEstimates(id, [record, today], () => estimateRanges(record, today));
 }
@@ -80,7 +80,7 @@ const lastPlans = lastAnswers<Plan>();
  * The plan for today; once today's session is recorded, the plan for next time. Of the poses that the student practises,
  * and of others that are asked for by their ids, joined by commas: the whole catalogue is seldom looked at.
  */
-export function selectPlan(state: RootState, id: string, today: string, also = ''): Plan | undefined {
+export function selectPlan(state: RootState, id: string, today: LocalDay, also = ''): Plan | undefined {
   const record = selectRecord(state, id);
   if (!record) return undefined;
   const [shelf, day, method] = [selectShelf(state), selectDay(state, id, today), selectMethod(state)];

@@ -4,9 +4,9 @@ import { bookSchema } from '@/core/formats/book';
 import { samplePerson, sampleReading, sampleSession } from '@/core/tests/samples';
 import { edit, editFields, put, type Change } from './facts';
 import { inOrder } from './locks';
-import { heldSeconds, holdPaused, holdStarted, matStarted, poseDone, rungMoved } from './mat';
+import { daySaid, heldSeconds, holdPaused, holdStarted, matStarted, poseDone, rungMoved } from './mat';
 import { differences, mergeBook, mergeChange } from './merge';
-import { selectPlan } from './selectors';
+import { selectDay, selectPlan } from './selectors';
 import type { Mark, Spare } from './spare';
 import { commit, createStore, factsOf, forgetSetAside, keepAside, openStorage, undo, type RootState, type StoreOptions } from './store';
 import { Memory } from './tests/memory';
@@ -296,6 +296,15 @@ describe('the session under way', () => {
     const mat = (await opened(memory)).state().mat.now;
     expect(mat?.changes['hero/both']).toHaveLength(1);
     expect(mat && heldSeconds(mat, '2026-01-08T18:06:30Z')).toBe(90);
+  });
+
+  test('how a student comes today is still known, and not the next day', async () => {
+    const { store, memory } = await opened();
+    await store.dispatch(commit(two));
+    store.dispatch(daySaid({ person: 'p1', on: '2026-01-08', day: 'tired' }));
+    await new Promise((resolve) => setTimeout(resolve, 20));
+    const { state } = await opened(memory);
+    expect([selectDay(state(), 'p1', '2026-01-08'), selectDay(state(), 'p1', '2026-01-09')]).toEqual(['tired', 'usual']);
   });
 
   test('says at once when it cannot be kept', async () => {

@@ -5,7 +5,7 @@ import { readByPerson, type Part } from '@/workers/stored/readByPerson';
 import type { ActHead, Diff } from './acts';
 import type { Change } from './facts';
 import { overTabs, type Lock } from './locks';
-import { matRestored, matSchema, matSlice } from './mat';
+import { cameRestored, cameSchema, matRestored, matSchema, matSlice } from './mat';
 import { measuringRestored, measuringSchema, measuringSlice } from './measuring';
 import { noSpare, type Mark, type Spare } from './spare';
 import type { Tab } from './tab';
@@ -126,6 +126,7 @@ const orElse = (far: RestReader, near: RestReader): RestReader => (keys, people,
   return { done: reading.done.catch(nearby), want: (person) => reading?.want(person) };
 };
 
+const CAME = 'came';
 const ALONE: Tab = { name: 'only', alive: async () => new Set(['only']) };
 
 const reducer = combineReducers({
@@ -156,6 +157,11 @@ export function createStore(storage: KeyValueStorage, { lock = overTabs(), tab =
       },
     });
   }
+  drafts.startListening({
+    predicate: (_, now, before) => (now as RootState).mat.came !== (before as RootState).mat.came,
+    // Lost with the storage full, it is asked again: nothing that was done hangs on it.
+    effect: (_, { getState }) => vault.writeDraft(CAME, (getState() as RootState).mat.came).catch(() => undefined),
+  });
   const store = configureStore({
     reducer,
     middleware: (usual) => usual({ serializableCheck: false, immutableCheck: false, thunk: { extraArgument: extra } }).prepend(drafts.middleware),
@@ -248,6 +254,8 @@ const restoreDrafts = (): Thunk<Promise<void>> => async (dispatch, _, { vault, t
     if (name !== own) void vault.writeDraft(own, drafts.get(name)).then(() => vault.writeDraft(name, null)).catch(() => undefined);
     return drafts.get(name);
   };
+  const came = cameSchema.safeParse(drafts.get(CAME));
+  if (came.success) dispatch(cameRestored(came.data));
   const [mat, measuring] = [find('mat'), find('measuring')];
   if (mat != null) {
     const read = matSchema.safeParse(mat);

@@ -1,4 +1,5 @@
-import { differenceInSeconds, format, formatDistanceToNowStrict, isAfter, parseISO } from 'date-fns';
+import { differenceInSeconds, format, formatDistanceStrict, formatDistanceToNowStrict, isAfter, isEqual, parseISO, startOfDay, subDays } from 'date-fns';
+import { dayOf } from '@/core/formats/time';
 
 export type Units = 'cm' | 'in';
 const CM_PER_INCH = 2.54;
@@ -16,13 +17,19 @@ export const fromCm = (cm: number, units: Units) => (units === 'in' ? Math.round
 export const degrees = (deg: number) => `${Math.round(deg)}°`;
 /** "128° ± 4": the half width of the band within which four in five lie. */
 export const withDoubt = (mean: number, sd: number) => `${Math.round(mean)}° ± ${Math.max(1, Math.round(1.2816 * sd))}`;
-export const month = (at: string) => format(parseISO(at), 'MMM yyyy');
-export const date = (at: string) => format(parseISO(at), 'd MMM yyyy');
-/** "3 days ago"; what is dated ahead of the clock is said to be. */
+/** The day of a fact is the one that it was noted on, wherever it is read. */
+const noted = (at: string) => parseISO(dayOf(at));
+export const month = (at: string) => format(noted(at), 'MMM yyyy');
+export const date = (at: string) => format(noted(at), 'd MMM yyyy');
+/** "3 days ago", in calendar days; what is dated ahead of today is said to be. */
 export function ago(at: string): string {
+  const [day, today] = [noted(at), startOfDay(new Date())];
+  if (isAfter(day, today)) return `dated ahead, ${date(at)}`;
+  return isEqual(day, today) ? 'today' : isEqual(day, subDays(today, 1)) ? 'yesterday' : `${formatDistanceStrict(day, today, { roundingMethod: 'floor' })} ago`;
+}
+/** How long since a moment: "just now", "5 minutes ago". */
+export function since(at: string): string {
   const then = parseISO(at);
-  const seconds = differenceInSeconds(new Date(), then);
-  if (Math.abs(seconds) < 60) return 'just now';
-  return isAfter(then, new Date()) ? `dated ahead, ${date(at)}` : `${formatDistanceToNowStrict(then)} ago`;
+  return Math.abs(differenceInSeconds(new Date(), then)) < 60 ? 'just now' : `${formatDistanceToNowStrict(then)} ago`;
 }
 export const minutes = (seconds: number) => `${Math.floor(seconds / 60)}:${String(Math.floor(seconds % 60)).padStart(2, '0')}`;

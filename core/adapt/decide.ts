@@ -1,5 +1,5 @@
 import type { SessionPose } from '../formats/book';
-import { daysBetween } from '../formats/time';
+import { daysBetween, type LocalDay, dayOf } from '../formats/time';
 import { decision as parameter } from '../parameters';
 import type { RaiseReason } from '../poses/pose';
 
@@ -36,7 +36,7 @@ export const dayIds = ['usual', 'cold', 'tired', 'sore'] as const;
 export type Day = (typeof dayIds)[number];
 
 export interface DecisionInput {
-  readonly today: string;
+  readonly today: LocalDay;
   readonly day: Day;
   /** Oldest first. */
   readonly earlier: readonly Earlier[];
@@ -53,7 +53,7 @@ export interface DecisionInput {
 }
 
 const dayFormat = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', timeZone: 'UTC' });
-const day = (at: string) => dayFormat.format(Date.parse(at));
+const day = (at: string) => dayFormat.format(Date.parse(dayOf(at)));
 
 /** A session that speaks for coming down: full time, easy breath, muscle only, nothing strong, pelvis upright. */
 export function wentWell(outcome: SessionPose): boolean {

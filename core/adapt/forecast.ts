@@ -1,6 +1,6 @@
 import { sdOnDay, scaleOf, type Estimates, type RangeEstimate } from '../estimate/estimate';
 import { carry } from '../estimate/levelAndDrift';
-import { shiftDays } from '../formats/time';
+import { shiftDays, type LocalDay } from '../formats/time';
 import { bandsOf } from '../geometry/band';
 import type { Belief, InputKey } from '../geometry/draw';
 import { slotKey, type Family, type FamilyInput } from '../geometry/family';
@@ -45,7 +45,7 @@ function beliefIn(estimates: Estimates, weeks: number): Belief {
  *
  * @param offsetCm what the mat has taught over the reckoned height.
  */
-export function forecastHeight(family: Family, input: Omit<FamilyInput, 'draw'>, slot: string, estimates: Estimates, today: string, offsetCm = 0): Forecast {
+export function forecastHeight(family: Family, input: Omit<FamilyInput, 'draw'>, slot: string, estimates: Estimates, today: LocalDay, offsetCm = 0): Forecast {
   const now = bandsOf(family, input, beliefIn(estimates, 0)).find(({ need }) => slotKey(need) === slot);
   if (!now) return { enough: false, words: 'This pose has no such support.' };
   const limits = now.parts.map(({ key }) => estimates[key as RangeKey]).find((estimate) => estimate !== undefined);

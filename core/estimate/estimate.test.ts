@@ -1,3 +1,4 @@
+import type { LocalDay } from '../formats/time';
 import fc from 'fast-check';
 import { recordWith, samplePerson, sampleReading, sampleSession } from '../tests/samples';
 import type { Reading } from '../formats/book';
@@ -44,7 +45,7 @@ test('readings after the day are left out', () => {
 
 test('steady gains show as drift, and doubt grows with the time since', () => {
   const readings = Array.from({ length: 10 }, (_, i) => sampleReading({ id: `r${i}`, at: shiftDays('2026-01-08', 7 * i), values: [120 + i, 120 + i] }));
-  const at = (day: string) => estimateRanges(recordWith({ readings }), day)['kneeFlexion.hipBent:left'];
+  const at = (day: LocalDay) => estimateRanges(recordWith({ readings }), day)['kneeFlexion.hipBent:left'];
   expect(at('2026-03-12')?.driftPerWeek).toBeGreaterThan(0.1);
   expect(at('2026-06-12')?.sd).toBeGreaterThan(at('2026-03-12')?.sd ?? 99);
 });

@@ -1,6 +1,6 @@
 import { bodyFrom } from '../body/body';
 import type { Person, Reading, Session } from '../formats/book';
-import { dayOf, daysBetween } from '../formats/time';
+import { dayOf, daysBetween, type LocalDay } from '../formats/time';
 import type { Belief, InputKey } from '../geometry/draw';
 import { groupedBy } from '../grouped';
 import { filter, reading as readingParameter } from '../parameters';
@@ -41,16 +41,16 @@ const weeksBetween = (from: string, to: string) => Math.max(0, daysBetween(from,
 
 interface Filtered {
   readonly trend: Trend;
-  readonly day: string | null;
+  readonly day: LocalDay | null;
   readonly looks: number;
 }
 
 /** All of a day's looks enter at once: method errors are pooled, the swing of that day is shared. */
-function runFilter(id: RangeId, prior: Prior, observations: readonly Observation[], until: string): Filtered {
+function runFilter(id: RangeId, prior: Prior, observations: readonly Observation[], until: LocalDay): Filtered {
   const scale = scaleOf(id);
   const daySwing = readingParameter.daySwing.value * (ranges[id].unit === 'deg' ? 1 : 0.01);
   let trend = trendFrom(prior.mean, prior.sd, scale);
-  let day: string | null = null;
+  let day: LocalDay | null = null;
   let looks = 0;
   for (const [here, ofDay] of [...groupedBy(observations, (one) => one.day)].sort(([a], [b]) => (a < b ? -1 : 1))) {
     if (here > until) break;
@@ -88,7 +88,7 @@ export function contextOf(person: Person, estimates: Estimates): ConversionConte
  *
  * A side never read leans on the other one: people differ more from each other than left from right.
  */
-export function estimateRanges(record: StudentRecord, date: string): Estimates {
+export function estimateRanges(record: StudentRecord, date: LocalDay): Estimates {
   const until = dayOf(date);
   const { person } = record;
   const readings = record.readings.filter(({ at }) => dayOf(at) <= until);

@@ -6,11 +6,11 @@ const read = (id: string, at: string, values: number[], more = {}) => sampleRead
 test('a difference within chance is no change; one beyond it is marked, against the last marked look', () => {
   const looks = looksAt(recordWith({ readings: [read('a', '2026-01-05', [50, 50]), read('b', '2026-01-19', [54, 54]), read('c', '2026-03-02', [66, 66]), read('d', '2026-03-16', [68, 68])] }), 'hamstring', 'left');
   expect(looks.map(({ change }) => (change ? Math.round(change.deg) : null))).toEqual([null, null, 16, null]);
-  expect(looks[2]!.change!.believable).toBeCloseTo(believableBetween({ sem: 3 / Math.SQRT2, day: 'a' }, { sem: 3 / Math.SQRT2, day: 'b' }, true), 9);
+  expect(looks[2]!.change!.believable).toBeCloseTo(believableBetween({ sem: 3 / Math.SQRT2, day: '2026-01-01' }, { sem: 3 / Math.SQRT2, day: '2026-01-02' }, true), 9);
 });
 
 test('readings of one day share its swing', () => {
-  expect(believableBetween({ sem: 3, day: 'a' }, { sem: 3, day: 'a' }, true)).toBeLessThan(believableBetween({ sem: 3, day: 'a' }, { sem: 3, day: 'b' }, true));
+  expect(believableBetween({ sem: 3, day: '2026-01-01' }, { sem: 3, day: '2026-01-01' }, true)).toBeLessThan(believableBetween({ sem: 3, day: '2026-01-01' }, { sem: 3, day: '2026-01-02' }, true));
 });
 
 test('looks stand in order, warm ones brought back to cold, each with what was believed on its day', () => {

@@ -1,5 +1,5 @@
 import type { Reading } from '../formats/book';
-import { dayOf } from '../formats/time';
+import { dayOf, type LocalDay, inTime } from '../formats/time';
 import { groupedBy } from '../grouped';
 import { reading as parameter } from '../parameters';
 import type { MethodId } from '../ranges/protocols';
@@ -11,7 +11,7 @@ import { meanOf, observationOf } from './observations';
 /** One reading as a look at a range: converted, brought back to cold, beside what was believed on that day. */
 export interface Look {
   readonly reading: Reading;
-  readonly day: string;
+  readonly day: LocalDay;
   readonly mean: number;
   /** Error of this look, without the swing of its day. */
   readonly sem: number;
@@ -23,7 +23,7 @@ export interface Look {
 }
 
 /** The smallest difference of two looks worth believing; those of one day share its swing. */
-export function believableBetween(a: { sem: number; day: string }, b: { sem: number; day: string }, swings: boolean): number {
+export function believableBetween(a: { sem: number; day: LocalDay }, b: { sem: number; day: LocalDay }, swings: boolean): number {
   return believableDifference(a.sem, b.sem, swings && a.day !== b.day ? parameter.daySwing.value : 0);
 }
 
@@ -31,9 +31,9 @@ export function believableBetween(a: { sem: number; day: string }, b: { sem: num
 export function looksAt(record: StudentRecord, id: RangeId, side: Side): Look[] {
   const { person } = record;
   const key = keyOf(id, side);
-  const estimatesOn = remembering((day: string) => estimateRanges(record, day));
+  const estimatesOn = remembering((day: LocalDay) => estimateRanges(record, day));
   let mark: Look | undefined;
-  return record.readings.filter(({ range }) => range === id).sort((a, b) => Date.parse(a.at) - Date.parse(b.at)).flatMap((reading): Look[] => {
+  return inTime(record.readings.filter(({ range }) => range === id)).flatMap((reading): Look[] => {
     const day = dayOf(reading.at);
     const estimates = estimatesOn(day);
     const seen = observationOf(reading, contextOf(person, estimates), record.eyes);

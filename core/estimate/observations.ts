@@ -1,6 +1,6 @@
 import type { Body } from '../body/body';
 import type { Reading, Session } from '../formats/book';
-import { dayOf } from '../formats/time';
+import { dayOf, type LocalDay } from '../formats/time';
 import { kneeBendOnSeat } from '../geometry/kneelingSeat';
 import { longLegs } from '../geometry/longSit';
 import { filter, kneeMargin, kneeling, pelvisTarget, reading as parameter } from '../parameters';
@@ -13,7 +13,7 @@ import { keyOf, keysOf, ranges, sides, type Prior, type RangeKey, type Side } fr
  */
 export interface Observation {
   readonly key: RangeKey;
-  readonly day: string;
+  readonly day: LocalDay;
   readonly mean: number;
   /** Error without the swing from day to day. */
   readonly sd: number;

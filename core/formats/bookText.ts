@@ -1,4 +1,5 @@
 import { bookFields, type Book } from './book';
+import { inTime } from './time';
 import { SETTINGS_ID, usualSettings, type Fact, type FactKind, type Facts, type SettingsRecord } from './facts';
 
 /** A record that could not be read: kept as it is, shown, never fatal. */
@@ -13,14 +14,13 @@ export interface SetAside {
 
 /** All facts as a book, oldest first where they have a date; with what was set aside, so that nothing is lost on the way. */
 export function bookOf(facts: Facts, setAside: readonly Pick<SetAside, 'key' | 'text'>[] = []): Book {
-  const byDate = (a: { at: string }, b: { at: string }) => (a.at < b.at ? -1 : a.at > b.at ? 1 : 0);
   const { id: _id, ...settings } = facts.settings[SETTINGS_ID] ?? usualSettings;
   return {
     format: 'ojas-book/1',
     people: Object.values(facts.people),
-    readings: Object.values(facts.readings).sort(byDate),
+    readings: inTime(Object.values(facts.readings)),
     shelf: Object.values(facts.shelf) as Book['shelf'],
-    sessions: Object.values(facts.sessions).sort(byDate),
+    sessions: inTime(Object.values(facts.sessions)),
     classes: Object.values(facts.classes),
     settings,
     ...Object.fromEntries(Object.values(facts.extras).filter(({ id }) => !bookFields.has(id)).map(({ id, value }) => [id, value])),

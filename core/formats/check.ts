@@ -3,7 +3,7 @@ import { bookSchema, type Book } from './book';
 import { pathWords, unfitIn, type Fault } from './limits';
 import { readingFaults } from './readingFaults';
 import { refusalOf } from './refusal';
-import { dayOf } from './time';
+import { dayOf, type LocalDay } from './time';
 
 /** What was read, with what is worth a word about it; or what is wrong. */
 export type Parsed<T> = { readonly ok: true; readonly value: T; readonly notes: readonly Fault[] } | { readonly ok: false; readonly faults: readonly Fault[] };
@@ -40,7 +40,7 @@ function badLine(bytes: Uint8Array): number {
 }
 
 /** Reads a book from the bytes of a file, which must be UTF-8. `today` is a calendar day. */
-export function parseBookFile(bytes: Uint8Array, today: string): Parsed<Book> {
+export function parseBookFile(bytes: Uint8Array, today: LocalDay): Parsed<Book> {
   let text: string;
   try {
     text = new TextDecoder('utf-8', { fatal: true }).decode(bytes);
@@ -51,7 +51,7 @@ export function parseBookFile(bytes: Uint8Array, today: string): Parsed<Book> {
 }
 
 /** Reads a book from text: JSON, then shape, then sense. What is dated after `today`, a calendar day, is taken in with word of it. */
-export function parseBook(text: string, today: string): Parsed<Book> {
+export function parseBook(text: string, today: LocalDay): Parsed<Book> {
   let json: unknown;
   try {
     json = JSON.parse(text.replace(/^\uFEFF/, ''));
@@ -61,7 +61,7 @@ export function parseBook(text: string, today: string): Parsed<Book> {
   return checkBook(json, today);
 }
 
-export function checkBook(json: unknown, today: string): Parsed<Book> {
+export function checkBook(json: unknown, today: LocalDay): Parsed<Book> {
   const unfit = unfitIn(json);
   if (unfit) return { ok: false, faults: [unfit] };
   const parsed = bookSchema.safeParse(json, { error: refusalOf });
@@ -93,7 +93,7 @@ function senseFaults(book: Book): Fault[] {
 }
 
 /** What is no fault and still worth a word: a clock that was wrong once dates a record in the future. */
-function notesOn(book: Book, today: string): Fault[] {
+function notesOn(book: Book, today: LocalDay): Fault[] {
   const late = (kind: 'readings' | 'sessions') => book[kind].flatMap(({ at }, i): Fault[] => (dayOf(at) > today ? [{ path: `${kind}[${i}].at`, words: `${dayOf(at)} is after today, ${today}: it is kept, and counts from that day on.` }] : []));
   return [...late('readings'), ...late('sessions')];
 }

@@ -1,5 +1,5 @@
 import type { Book } from './book';
-import { dayOf, daysBetween, shiftDays } from './time';
+import { dayOf, daysBetween, shiftDays, type LocalDay } from './time';
 
 /** The latest day on which anything was read or done; null for a book without either. */
 export function lastDay({ readings, sessions }: Book): string | null {
@@ -7,7 +7,7 @@ export function lastDay({ readings, sessions }: Book): string | null {
 }
 
 /** A copy of a book with every date moved so that its last day falls `daysBefore` days before `today`; for sample books. */
-export function shiftBook(book: Book, today: string, daysBefore: number): Book {
+export function shiftBook(book: Book, today: LocalDay, daysBefore: number): Book {
   const last = lastDay(book);
   if (last === null) return book;
   const days = daysBetween(last, today) - daysBefore;

@@ -1,19 +1,31 @@
-/** The calendar day, in UTC, of an ISO date or date-time. */
-export const dayOf = (at: string) => at.slice(0, 10);
+/**
+ * A calendar day where the teacher stood, `2026-03-02`. What was done when is kept with the offset of that place
+ * (`2026-03-02T21:30:00-08:00`), so that its day is its own first ten letters and never a matter of where it is read.
+ */
+export type LocalDay = `${number}-${number}-${number}`;
+
+/** The local calendar day of an ISO date or date-time. */
+export const dayOf = (at: string) => at.slice(0, 10) as LocalDay;
 
 const DAY_MS = 86_400_000;
 /** Days from one calendar day to another; minus when the second is earlier. */
 export const daysBetween = (from: string, to: string) => Math.round((Date.parse(dayOf(to)) - Date.parse(dayOf(from))) / DAY_MS);
 
-/** An ISO date or date-time moved by whole days. */
-export function shiftDays(at: string, days: number): string {
-  const moved = new Date(Date.parse(at) + days * DAY_MS).toISOString();
-  return at.length === 10 ? moved.slice(0, 10) : moved;
+/** An ISO date, or a date-time at the same hour of the same place, moved by whole days. */
+export function shiftDays<T extends string>(at: T, days: number): T {
+  const moved = new Date(Date.parse(dayOf(at)) + days * DAY_MS).toISOString().slice(0, 10);
+  return `${moved}${at.slice(10)}` as T;
 }
 
 /** Whether a text is a day of the calendar: 2026-02-30 looks like one and is none. */
-export function isDay(text: string): boolean {
+export function isDay(text: string): text is LocalDay {
   if (!/^\d{4}-\d{2}-\d{2}$/.test(text)) return false;
   const at = new Date(`${text}T00:00:00Z`);
   return !Number.isNaN(at.getTime()) && at.toISOString().slice(0, 10) === text;
+}
+
+/** Things in the order of their days and, within a day, of their moments: the oldest first. A new list. */
+export function inTime<T extends { readonly at: string }>(things: readonly T[]): T[] {
+  return things.map((thing) => ({ thing, day: dayOf(thing.at), ms: Date.parse(thing.at) }))
+    .sort((a, b) => (a.day === b.day ? a.ms - b.ms : a.day < b.day ? -1 : 1)).map(({ thing }) => thing);
 }

@@ -1,3 +1,4 @@
+import type { LocalDay } from '../formats/time';
 import { forecastHeight, type Forecast } from '../adapt/forecast';
 import type { Estimates } from '../estimate/estimate';
 import type { PlanPose, PlanSlot } from '../formats/plan';
@@ -13,7 +14,7 @@ export interface SlotAhead {
 }
 
 /** What the heights of a planned pose are likely to become, for every support that stands on something and comes down. */
-export function poseAhead({ person, shelf }: Pick<InPose, 'person' | 'shelf'>, planned: PlanPose, estimates: Estimates, today: string): SlotAhead[] {
+export function poseAhead({ person, shelf }: Pick<InPose, 'person' | 'shelf'>, planned: PlanPose, estimates: Estimates, today: LocalDay): SlotAhead[] {
   const { pose, family, body, settings } = settlePose(person, planned.pose, shelf);
   return planned.slots
     .filter((slot) => !slot.isLength && slot.stackCm > 0.5 && comesDown(pose, slotKey(slot)))

@@ -2,15 +2,15 @@ import { wentWell, type Earlier } from '../adapt/decide';
 import type { HeightEvidence } from '../adapt/offset';
 import type { Session, SessionPose, Settled } from '../formats/book';
 import { offset as parameter } from '../parameters';
-import { dayOf } from '../formats/time';
+import { dayOf, type LocalDay, inTime } from '../formats/time';
 import { sidelessKey, slotKey } from '../geometry/family';
 import { groupedBy } from '../grouped';
 
 /** Earlier times of every pose and side before today, oldest first; ask for one with `earlierOf`. */
 export type History = ReadonlyMap<string, readonly Earlier[]>;
 
-export function historyBefore(sessions: readonly Session[], today: string): History {
-  const before = sessions.filter((one) => dayOf(one.at) < dayOf(today)).sort((a, b) => Date.parse(a.at) - Date.parse(b.at));
+export function historyBefore(sessions: readonly Session[], today: LocalDay): History {
+  const before = inTime(sessions.filter((one) => dayOf(one.at) < dayOf(today)));
   const times = before.flatMap(({ at, poses }) => poses.map((outcome): Earlier => ({ at, outcome })));
   return groupedBy(times, ({ outcome: { pose, side } }) => `${pose}/${side}`);
 }

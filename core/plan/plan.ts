@@ -5,7 +5,7 @@ import { beliefOf, believableChange, estimateRanges, sdOnDay, type Estimates, ty
 import { meanOf } from '../estimate/observations';
 import type { SessionPose } from '../formats/book';
 import type { Plan, PlanPose, PlanSlot } from '../formats/plan';
-import { dayOf, daysBetween, shiftDays } from '../formats/time';
+import { dayOf, daysBetween, shiftDays, type LocalDay } from '../formats/time';
 import { bandsOf, Z90, type Band } from '../geometry/band';
 import { readingErrorBy } from '../measure/error';
 import { normalQuantile } from '../normal';
@@ -51,16 +51,16 @@ export const shippedCaution: Caution = { firstBuild: decisionParameter.firstChan
 interface Ground {
   readonly record: StudentRecord;
   readonly shelf: Shelf;
-  readonly today: string;
+  readonly today: LocalDay;
   readonly history: History;
   readonly estimates: Estimates;
   readonly belief: Belief;
   /** The most likely value of every input. */
   readonly draw: Draw;
   /** Estimates as they stood on an earlier day. */
-  readonly estimatesOn: (day: string) => Estimates;
+  readonly estimatesOn: (day: LocalDay) => Estimates;
   /** The most likely values on an earlier day, as they look today. */
-  readonly drawOn: (day: string) => Draw;
+  readonly drawOn: (day: LocalDay) => Draw;
   /** Share of an input's variance that is the swing of the day; the rest stays, and sessions speak of it. */
   readonly dayShare: (key: InputKey) => number;
   readonly veryMobile: boolean;
@@ -76,12 +76,12 @@ function drawBack(estimates: Estimates, weeks: number): Draw {
 }
 
 /** Everything a student needs today: pose by pose the heights, their doubt, named pieces of this shelf, and why. */
-export function planStudent(record: StudentRecord, shelf: Shelf, date: string, wish: PlanWish = {}): Plan {
+export function planStudent(record: StudentRecord, shelf: Shelf, date: LocalDay, wish: PlanWish = {}): Plan {
   const { person } = record;
   const today = dayOf(date);
-  const estimatesOn = remembering((day: string) => estimateRanges(record, day));
+  const estimatesOn = remembering((day: LocalDay) => estimateRanges(record, day));
   const estimates = estimatesOn(today);
-  const drawOn = remembering((day: string) => drawBack(estimates, daysBetween(day, today) / 7));
+  const drawOn = remembering((day: LocalDay) => drawBack(estimates, daysBetween(day, today) / 7));
   const belief = beliefOf(estimates);
   const ground: Ground = {
     record, shelf, today, history: historyBefore(record.sessions, today), estimates, belief, draw: drawOn(today), estimatesOn, drawOn, dayShare: remembering((key: InputKey) => ofTheDay(key, estimates)), veryMobile: isVeryMobile(record, estimates), caution: wish.caution ?? shippedCaution, day: wish.day ?? 'usual',

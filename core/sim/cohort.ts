@@ -1,6 +1,6 @@
 import type { ApproachId } from '../approaches/approaches';
 import type { Person, Reading, Session } from '../formats/book';
-import { shiftDays } from '../formats/time';
+import { shiftDays, type LocalDay } from '../formats/time';
 import { planStudent, shippedCaution, type Caution } from '../plan/plan';
 import { decision as decisionParameter } from '../parameters';
 import type { Shelf } from '../props/shelf';
@@ -79,7 +79,7 @@ function figuresOf(policy: PolicyId, students: readonly (readonly Week[])[]): Po
 }
 
 /** Readings of one evening, as the teacher would take them. */
-function readOn(student: SimulatedStudent, day: string, truth: Draw, chance: Chance): Reading[] {
+function readOn(student: SimulatedStudent, day: LocalDay, truth: Draw, chance: Chance): Reading[] {
   return MEASURED.flatMap((id) => (ranges[id].sided ? sides : (['left'] as const)).map((side) => ({ ...measure(student, id, side, 'protractor', day, truth, chance), id: `${student.person.id}-${day}-${id}-${side}` })));
 }
 

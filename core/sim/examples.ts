@@ -1,3 +1,4 @@
+import type { LocalDay } from '../formats/time';
 import type { Person, Reading } from '../formats/book';
 import { protocolOf } from '../ranges/protocols';
 import { keysOf, splitKey, type RangeId } from '../ranges/ranges';
@@ -30,7 +31,7 @@ export const exampleBodies: readonly ExampleBody[] = [
 ];
 
 /** The record of such a body: every range that is set was read three times on one day. */
-export function exampleRecord({ id, words, statureCm, values }: ExampleBody, day: string): { person: Person; readings: Reading[]; sessions: [] } {
+export function exampleRecord({ id, words, statureCm, values }: ExampleBody, day: LocalDay): { person: Person; readings: Reading[]; sessions: [] } {
   const person: Person = { id, name: words, statureCm, bodyCm: {}, sex: 'unknown', cautions: [], approach: 'built-up-alignment', choices: {}, home: [], veryMobile: false };
   const readings = Object.entries(values).flatMap(([range, value]) => keysOf(range as RangeId).map((key): Reading => {
     const { side } = splitKey(key);

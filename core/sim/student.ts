@@ -1,7 +1,7 @@
 import { bodyFrom, type Body } from '../body/body';
 import type { Person, Reading, SessionPose } from '../formats/book';
 import type { PlanPose } from '../formats/plan';
-import { daysBetween } from '../formats/time';
+import { daysBetween, type LocalDay } from '../formats/time';
 import { slotKey, type Built } from '../geometry/family';
 import { atTheEdge, settlePose } from '../plan/settle';
 import type { Shelf } from '../props/shelf';
@@ -54,7 +54,7 @@ export function simulateStudent(person: Person, startAt: string, chance: Chance,
 }
 
 /** True values on a day of somebody who practises every week: grown since the start, swung by the day. */
-export const truthOn = (student: SimulatedStudent, day: string, swingDeg: number): Draw => truthAfter(student, Math.max(0, daysBetween(student.startAt, day) / 7), swingDeg);
+export const truthOn = (student: SimulatedStudent, day: LocalDay, swingDeg: number): Draw => truthAfter(student, Math.max(0, daysBetween(student.startAt, day) / 7), swingDeg);
 
 /** Weeks of growth lost in a week without practice. */
 const WANES_BY = 0.7;

@@ -8,7 +8,7 @@ import { DAYS_TO_BRING_BACK, removedStudents, undoable } from '@/store/acts';
 import { differences, mergeBook, mergeChange, type Conflict, type Merge } from '@/store/merge';
 import { commit, factsOf, forgetSetAside, keepAside, undo } from '@/store/store';
 import type { SetAside } from '@/store/vault';
-import { ago, date } from '@/ui/format';
+import { date, since } from '@/ui/format';
 import { Press } from '@/ui/Press';
 import { Screen } from '@/ui/Screen';
 import { Sheet } from '@/ui/Sheet';
@@ -184,7 +184,7 @@ function Acts() {
       <Title level={2}>Done last</Title>
       {acts.map(({ seq, words, at }, i) => (
         <View key={seq} className="flex-row flex-wrap items-center gap-2 border-t border-line pt-2">
-          <Words className="flex-1">{words} <Words className="text-faint">{ago(at)}</Words></Words>
+          <Words className="flex-1">{words} <Words className="text-faint">{since(at)}</Words></Words>
           {i === 0 ? <Press onPress={() => dispatch(undo(seq))}>Undo this</Press> : null}
         </View>
       ))}

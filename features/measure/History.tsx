@@ -7,6 +7,7 @@ import { looksAt, methodsCompared, type Look } from '@/core/estimate/looks';
 import type { StudentRecord } from '@/core/estimate/estimate';
 import { meanOf } from '@/core/estimate/observations';
 import type { Reading } from '@/core/formats/book';
+import { inTime } from '@/core/formats/time';
 import { readingFaults } from '@/core/formats/readingFaults';
 import { methods, protocolOf } from '@/core/ranges/protocols';
 import { ranges, type RangeId, type Side } from '@/core/ranges/ranges';
@@ -34,7 +35,7 @@ export function History({ record, range, side, pictures, onChange, onRemove }: H
   const [editing, setEditing] = useState<string | null>(null);
   // Estimates of every day that was read: not to be reckoned again at each key that is typed above.
   const looks = useMemo(() => looksAt(record, range, side), [record, range, side]);
-  const own = record.readings.filter((one) => one.range === range && (one.side === 'both' || one.side === side)).sort((a, b) => Date.parse(b.at) - Date.parse(a.at));
+  const own = inTime(record.readings.filter((one) => one.range === range && (one.side === 'both' || one.side === side))).reverse();
   if (own.length === 0) return null;
   const byId = new Map(looks.map((look) => [look.reading.id, look]));
   const real = looks.filter(({ change }) => change !== null);

@@ -1,3 +1,4 @@
+import type { LocalDay } from '@/core/formats/time';
 import { fireEvent, render, screen, within } from '@testing-library/react';
 import { bodyFrom } from '@/core/body/body';
 import { planStudent } from '@/core/plan/plan';
@@ -8,7 +9,7 @@ import { Provider } from 'react-redux';
 import { Memory } from '@/store/tests/memory';
 import { PoseCard } from './PoseCard';
 
-const show = (record: StudentRecord, day = '2026-01-15', units: 'cm' | 'in' = 'cm', pose = 'hero') => {
+const show = (record: StudentRecord, day: LocalDay = '2026-01-15', units: 'cm' | 'in' = 'cm', pose = 'hero') => {
   const planned = planStudent(record, sampleShelf, day, { poses: [pose] }).poses[0]!;
   const store = createStore(new Memory());
   render(<Provider store={store}><PoseCard planned={planned} person={record.person} estimates={estimateRanges(record, day)} body={bodyFrom(170)} shelf={sampleShelf} units={units} /></Provider>);

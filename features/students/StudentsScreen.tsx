@@ -5,7 +5,7 @@ import { unansweredCautions } from '@/core/safety/verdict';
 import { selectPeople, selectSessionsOf } from '@/store/selectors';
 import { DAYS_TO_BRING_BACK, removedStudents } from '@/store/acts';
 import { forgetRemoved, undo } from '@/store/store';
-import { ago, length } from '@/ui/format';
+import { ago, length, since } from '@/ui/format';
 import { Field } from '@/ui/Field';
 import { Press } from '@/ui/Press';
 import { Screen } from '@/ui/Screen';
@@ -48,7 +48,7 @@ function Removed() {
       <Title level={2}>Removed in the last {DAYS_TO_BRING_BACK} days</Title>
       {removed.map(({ seq, at, removed: student }) => (
         <View key={seq} className="flex-row flex-wrap items-center gap-2 border-t border-line pt-2">
-          <Words className="flex-1">{student?.name}, {ago(at)}</Words>
+          <Words className="flex-1">{student?.name}, {since(at)}</Words>
           <Press aria-label={`Bring back ${student?.name}`} onPress={() => dispatch(undo(seq))}>Bring back</Press>
           <Press kind="quiet" aria-label={`Forget ${student?.name} for good`} onPress={() => dispatch(forgetRemoved(seq))}>Forget for good</Press>
         </View>

@@ -4,9 +4,10 @@ import { Provider } from 'react-redux';
 import { samplePerson, sampleReading, sampleShelf } from '@/core/tests/samples';
 import { put, type Fact } from '@/store/facts';
 import { commit, createStore, openStorage, undoDismissed, type OjasStore, type RootState } from '@/store/store';
+import { todayIso } from '../hooks';
 import { Memory } from '@/store/tests/memory';
 
-export const today = () => new Date().toISOString().slice(0, 10);
+export const today = todayIso;
 
 /** A student with both knees read, on a usual shelf. */
 export const usualFacts = (): Fact[] => [
