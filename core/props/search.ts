@@ -46,6 +46,8 @@ interface Whole {
   readonly uses: string;
   /** How many it asks for of each of them. */
   readonly asked: readonly Some[];
+  /** Lower for what the shelf names first. */
+  readonly rank: number;
 }
 
 /** Layers are remembered for as long as their shelf lives. */
@@ -125,7 +127,7 @@ function wholeOf(numbers: readonly number[], { all, heightCm: heights, cost: cos
     return answer;
   };
   const order = firstOrder([...numbers].sort((a, b) => (firmness[a] as number) - (firmness[b] as number)), mayLie);
-  return order && { pieces: piecesOf(order.map((i) => all[i] as Layer)), heightCm, cost, asked, uses: asked.map(({ item }) => item.id).sort().join('+') };
+  return order && { pieces: piecesOf(order.map((i) => all[i] as Layer)), heightCm, cost, asked, rank: numbers.reduce((sum, i) => sum * (all.length + 1) + i + 1, 0), uses: asked.map(({ item }) => item.id).sort().join('+') };
 }
 
 /** So many layers are tried as the lower two of three, or the lower three of four; a shelf of thirty kinds has fewer. */
@@ -165,9 +167,17 @@ const MOST_RIVALS = 3;
 /** Rounding of heights that are sums. */
 const HAIR = 1e-9;
 
+interface Weighed {
+  readonly whole: Whole;
+  readonly cost: number;
+}
+/** The cheaper one; of two that cost the same and stand as high, the one that the shelf names first. */
+const isBetter = (a: Weighed, b: Weighed) =>
+  (Math.abs(a.cost - b.cost) >= HAIR ? a.cost < b.cost : Math.abs(a.whole.heightCm - b.whole.heightCm) < HAIR && a.whole.rank < b.whole.rank);
+
 /** The best stacks so far, each of other things, the cheapest first. */
 class Rivals {
-  readonly best: { whole: Whole; cost: number }[] = [];
+  readonly best: Weighed[] = [];
   /** What costs as much as this is of no use any more. */
   limit = Infinity;
 
@@ -175,13 +185,14 @@ class Rivals {
   constructor(private readonly most: number) {}
 
   add(whole: Whole, cost: number): void {
-    const same = this.best.findIndex((one) => one.whole.uses === whole.uses);
-    if ((this.best[same]?.cost ?? Infinity) <= cost) return;
-    if (same >= 0) this.best.splice(same, 1);
+    const at = this.best.findIndex((one) => one.whole.uses === whole.uses);
+    const same = this.best[at];
+    if (same && !isBetter({ whole, cost }, same)) return;
+    if (same) this.best.splice(at, 1);
     this.best.push({ whole, cost });
     this.best.sort((a, b) => a.cost - b.cost);
     this.best.splice(this.most);
-    this.limit = Math.min((this.best[0]?.cost ?? Infinity) + RIVAL_COST, this.best[this.most - 1]?.cost ?? Infinity);
+    this.limit = Math.min((this.best[0]?.cost ?? Infinity) + RIVAL_COST, this.best[this.most - 1]?.cost ?? Infinity) + HAIR;
   }
 }
 
@@ -292,7 +303,7 @@ function searchDeep(search: Search): void {
       numbers.pop();
     }
   };
-  if (leastCm <= 0 && mostCm >= 0) weigh(search, { pieces: [], heightCm: 0, cost: 0, uses: '', asked: [] });
+  if (leastCm <= 0 && mostCm >= 0) weigh(search, { pieces: [], heightCm: 0, cost: 0, uses: '', asked: [], rank: 0 });
   if (all.length === 0) return;
   const none: Partly = { from: 0, cm: 0, spent: moved, pieces: 0, soft: 0, tops: 0 };
   complete(none);
