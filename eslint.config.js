@@ -16,23 +16,75 @@ const outOfBounds = {
 const boundary = ([folder, others]) => ({
   files: [`${folder}/**/*.{ts,tsx}`],
   rules: {
-    'no-restricted-imports': ['error', {
-      patterns: [
-        { regex: `^(@/|(\\.\\./)+)(${others.join('|')})(/|$)`, message: `${folder}/ may not import from there: see docs/decisions/0001-folders.md.` },
-        ...(folder === 'core' ? [{ regex: '^(react|expo|@react|nativewind|node:)', message: 'core/ has no interface and no machine under it.' }] : []),
-      ],
-    }],
+    'no-restricted-imports': [
+      'error',
+      {
+        patterns: [
+          {
+            regex: `^(@/|(\\.\\./)+)(${others.join('|')})(/|$)`,
+            message: `${folder}/ may not import from there: see docs/decisions/0001-folders.md.`,
+          },
+          ...(folder === 'core'
+            ? [
+                {
+                  regex: '^(react|expo|@react|nativewind|node:)',
+                  message: 'core/ has no interface and no machine under it.',
+                },
+              ]
+            : []),
+        ],
+      },
+    ],
   },
 });
 
 module.exports = [
   ...expo,
-  { ignores: ['dist/**', 'node_modules/**', 'public/**', '.expo/**', 'docs/**', 'test-results/**', 'playwright-report/**', '.cache-shot.mjs'] },
   {
-    rules: { 'import/no-named-as-default-member': 'off', 'import/no-cycle': ['error', { ignoreExternal: true }], eqeqeq: 'error', 'no-console': 'error', 'import/no-unresolved': ['error', { ignore: ['^\\.\\./dist/'] }] },
+    ignores: [
+      'dist/**',
+      'node_modules/**',
+      'public/**',
+      '.expo/**',
+      'docs/**',
+      'test-results/**',
+      'playwright-report/**',
+      '.cache-shot.mjs',
+    ],
   },
-  { files: ['**/*.{ts,tsx}'], rules: { '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_' }], '@typescript-eslint/no-explicit-any': 'error' } },
+  {
+    rules: {
+      'import/no-named-as-default-member': 'off',
+      'import/no-cycle': ['error', { ignoreExternal: true }],
+      eqeqeq: 'error',
+      'no-console': 'error',
+      'import/no-unresolved': ['error', { ignore: ['^\\.\\./dist/'] }],
+    },
+  },
+  {
+    files: ['**/*.{ts,tsx}'],
+    rules: {
+      '@typescript-eslint/no-unused-vars': [
+        'error',
+        { argsIgnorePattern: '^_', varsIgnorePattern: '^_' },
+      ],
+      '@typescript-eslint/no-explicit-any': 'error',
+    },
+  },
   // The clock and the random source are handed in, never taken.
-  { files: ['core/**/*.ts'], ignores: ['core/**/*.test.ts'], rules: { 'no-restricted-syntax': ['error', { selector: "CallExpression[callee.object.name='Math'][callee.property.name='random'], CallExpression[callee.object.name='Date'][callee.property.name='now'], NewExpression[callee.name='Date'][arguments.length=0]", message: 'core/ has no clock and no chance of its own.' }] } },
+  {
+    files: ['core/**/*.ts'],
+    ignores: ['core/**/*.test.ts'],
+    rules: {
+      'no-restricted-syntax': [
+        'error',
+        {
+          selector:
+            "CallExpression[callee.object.name='Math'][callee.property.name='random'], CallExpression[callee.object.name='Date'][callee.property.name='now'], NewExpression[callee.name='Date'][arguments.length=0]",
+          message: 'core/ has no clock and no chance of its own.',
+        },
+      ],
+    },
+  },
   ...Object.entries(outOfBounds).map(boundary),
 ];

@@ -10,7 +10,9 @@ module.exports = {
       testEnvironment: 'node',
       testMatch: ['<rootDir>/{core,cli,server,store,demo,ui,scripts}/**/*.test.ts'],
       transform: { '\\.m?[tj]s$': '<rootDir>/scripts/jest-esbuild.cjs' },
-      transformIgnorePatterns: ['/node_modules/(?!(d3-|internmap|immer|@reduxjs|redux|reselect|content-disposition|cookie))'],
+      transformIgnorePatterns: [
+        '/node_modules/(?!(d3-|internmap|immer|@reduxjs|redux|reselect|content-disposition|cookie))',
+      ],
       moduleNameMapper: alias,
     },
     {
@@ -18,11 +20,14 @@ module.exports = {
       preset: 'jest-expo/web',
       testMatch: ['<rootDir>/{ui,features}/**/*.test.tsx'],
       transform: { '\\.mjs$': '<rootDir>/scripts/jest-esbuild.cjs' },
-      transformIgnorePatterns: ['/node_modules/(?!((jest-)?react-native|@react-native(-community)?|expo(nent)?|@expo(nent)?/.*|react-navigation|@react-navigation/.*|react-native-svg|nativewind|d3-|internmap))'],
+      transformIgnorePatterns: [
+        '/node_modules/(?!((jest-)?react-native|@react-native(-community)?|expo(nent)?|@expo(nent)?/.*|react-navigation|@react-navigation/.*|react-native-svg|nativewind|d3-|internmap))',
+      ],
       setupFilesAfterEnv: ['<rootDir>/scripts/jest-screens.ts'],
       moduleNameMapper: {
         ...alias,
-        '^lucide-react-native/icons/(.*)$': '<rootDir>/node_modules/lucide-react-native/dist/cjs/icons/$1.js',
+        '^lucide-react-native/icons/(.*)$':
+          '<rootDir>/node_modules/lucide-react-native/dist/cjs/icons/$1.js',
         '^expo-router$': '<rootDir>/features/tests/router.tsx',
         '^immer$': '<rootDir>/node_modules/immer/dist/cjs/index.js',
       },

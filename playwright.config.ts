@@ -3,7 +3,10 @@ import { chromiumWith } from './e2e/chromium';
 
 const [DEMO_PORT, EMPTY_PORT] = [8431, 8432];
 const serve = (port: number, demo: boolean) => ({
-  command: `node scripts/start.mjs --port ${port}${demo ? ' --demo' : ''}`, url: `http://127.0.0.1:${port}/healthz`, reuseExistingServer: false, timeout: 30_000,
+  command: `node scripts/start.mjs --port ${port}${demo ? ' --demo' : ''}`,
+  url: `http://127.0.0.1:${port}/healthz`,
+  reuseExistingServer: false,
+  timeout: 30_000,
 });
 
 /** Everything runs in Debian's own Chromium against the built app on loopback. */
@@ -21,8 +24,16 @@ export default defineConfig({
     launchOptions: chromiumWith(),
   },
   projects: [
-    { name: 'demo', testMatch: 'demo/*.spec.ts', use: { baseURL: `http://127.0.0.1:${DEMO_PORT}` } },
-    { name: 'empty', testMatch: 'empty/*.spec.ts', use: { baseURL: `http://127.0.0.1:${EMPTY_PORT}` } },
+    {
+      name: 'demo',
+      testMatch: 'demo/*.spec.ts',
+      use: { baseURL: `http://127.0.0.1:${DEMO_PORT}` },
+    },
+    {
+      name: 'empty',
+      testMatch: 'empty/*.spec.ts',
+      use: { baseURL: `http://127.0.0.1:${EMPTY_PORT}` },
+    },
   ],
   webServer: [serve(DEMO_PORT, true), serve(EMPTY_PORT, false)],
 });

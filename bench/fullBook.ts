@@ -19,11 +19,21 @@ export function fullBook(people: number): Book {
     people: everybody.map(({ person }) => person),
     readings: everybody.flatMap(({ like, person }) => {
       const own = sample.readings.filter((one) => one.person === like.id);
-      return Array.from({ length: READINGS }, (_, i) => ({ ...own[i % own.length]!, id: `r-${person.id}-${i}`, person: person.id, at: day(Math.floor((i * WEEKS) / READINGS)) }));
+      return Array.from({ length: READINGS }, (_, i) => ({
+        ...own[i % own.length]!,
+        id: `r-${person.id}-${i}`,
+        person: person.id,
+        at: day(Math.floor((i * WEEKS) / READINGS)),
+      }));
     }),
     sessions: everybody.flatMap(({ like, person }) => {
       const own = sample.sessions.filter((one) => one.person === like.id);
-      return Array.from({ length: WEEKS }, (_, i) => ({ ...own[i % own.length]!, id: `s-${person.id}-${i}`, person: person.id, at: day(i) }));
+      return Array.from({ length: WEEKS }, (_, i) => ({
+        ...own[i % own.length]!,
+        id: `s-${person.id}-${i}`,
+        person: person.id,
+        at: day(i),
+      }));
     }),
   };
 }

@@ -37,11 +37,14 @@ function timed(call: () => unknown, rounds = 15, each = 20, warmUp = WARM_UP): n
   }).sort((a, b) => a - b);
 }
 
-const at = (times: readonly number[], share: number) => times[Math.floor(share * times.length)] ?? NaN;
+const at = (times: readonly number[], share: number) =>
+  times[Math.floor(share * times.length)] ?? NaN;
 /** Median milliseconds of one call, over several rounds. */
-const median = (call: () => unknown, rounds = 15, each = 20, warmUp = WARM_UP) => at(timed(call, rounds, each, warmUp), 0.5);
+const median = (call: () => unknown, rounds = 15, each = 20, warmUp = WARM_UP) =>
+  at(timed(call, rounds, each, warmUp), 0.5);
 
-const say = (what: string, ms: number) => process.stdout.write(`${what.padEnd(64)} ${ms.toFixed(3).padStart(9)} ms\n`);
+const say = (what: string, ms: number) =>
+  process.stdout.write(`${what.padEnd(64)} ${ms.toFixed(3).padStart(9)} ms\n`);
 
 /** The naive way to a band: so many drawn bodies, sorted. 400 draws put the ends of an 80 % band within a few per cent. */
 const DRAWS = 400;
@@ -52,7 +55,10 @@ function naiveBand(): number {
   const seats = Array.from({ length: DRAWS }, () => {
     const draw: Record<string, number> = { ...means } as Record<string, number>;
     for (const key of family.needs('both')) {
-      const spread = belief[key] ?? { mean: uncertainParameters[key as keyof typeof uncertainParameters].value, sd: uncertainParameters[key as keyof typeof uncertainParameters].sd };
+      const spread = belief[key] ?? {
+        mean: uncertainParameters[key as keyof typeof uncertainParameters].value,
+        sd: uncertainParameters[key as keyof typeof uncertainParameters].sd,
+      };
       draw[key] = chance.normal(spread.mean, spread.sd);
     }
     return family.heights({ body, settings, side: 'both', draw: draw as Draw })[0]?.rawCm ?? 0;
@@ -63,21 +69,44 @@ function naiveBand(): number {
 process.stdout.write(`Medians on Node ${process.version}\n`);
 for (const { id, family: name, sides } of poses) {
   const [family, side] = [families[name], sides === 'each' ? ('left' as const) : ('both' as const)];
-  say(`one pose with its band: ${id}`, median(() => bandsOf(family, { body, settings, side }, belief)));
+  say(
+    `one pose with its band: ${id}`,
+    median(() => bandsOf(family, { body, settings, side }, belief)),
+  );
 }
 const ours = median(() => bandsOf(families.kneeling, { body, settings, side: 'both' }, belief));
 const naive = median(naiveBand);
 say(`the same by ${DRAWS} drawn bodies (kneeling)`, naive);
-process.stdout.write(`${'ratio, drawn bodies to sigma points'.padEnd(64)} ${(naive / ours).toFixed(1).padStart(9)} ×\n`);
+process.stdout.write(
+  `${'ratio, drawn bodies to sigma points'.padEnd(64)} ${(naive / ours).toFixed(1).padStart(9)} ×\n`,
+);
 const plans = timed(() => planStudent(record, book.shelf, DAY), 120, 2);
 say('a whole plan, every pose with stacks and history', at(plans, 0.5));
 // On a shared machine the neighbours are measured along; its quiet moments are the plan's own.
 say('the same in the quietest quarter of the rounds', at(plans, 0.25));
-say('a dragged height: one pose solved again', median(() => solveFigure({ person, pose: 'hero', side: 'both', shelf: book.shelf }, estimates, { seat: 20 })));
-const long = Array.from({ length: 5 * 52 }, (_, i) => ({ ...record.readings[0]!, id: `x${i}`, at: shiftDays('2021-01-01', 7 * i) }));
-say('the filter over five years of weekly readings', median(() => estimateRanges({ person, readings: long, sessions: [] }, DAY), 9, 3));
+say(
+  'a dragged height: one pose solved again',
+  median(() =>
+    solveFigure({ person, pose: 'hero', side: 'both', shelf: book.shelf }, estimates, { seat: 20 }),
+  ),
+);
+const long = Array.from({ length: 5 * 52 }, (_, i) => ({
+  ...record.readings[0]!,
+  id: `x${i}`,
+  at: shiftDays('2021-01-01', 7 * i),
+}));
+say(
+  'the filter over five years of weekly readings',
+  median(() => estimateRanges({ person, readings: long, sessions: [] }, DAY), 9, 3),
+);
 for (const count of [12, 24, 45, 60, 120, 500]) {
   const shelf = manyProps(count, 1);
-  say(`a whole plan, ${count} kinds of props, nothing remembered`, median(() => planStudent(record, [...shelf], DAY), 3, 1, 1));
-  say(`the same again`, median(() => planStudent(record, shelf, DAY), 5, 1, 1));
+  say(
+    `a whole plan, ${count} kinds of props, nothing remembered`,
+    median(() => planStudent(record, [...shelf], DAY), 3, 1, 1),
+  );
+  say(
+    `the same again`,
+    median(() => planStudent(record, shelf, DAY), 5, 1, 1),
+  );
 }

@@ -22,23 +22,50 @@ test('plan answers a valid plan for every student of the demo book', async () =>
 });
 
 test('plan of one person, on a day, for some poses', async () => {
-  const { out } = await run(['plan', DEMO, '--person', 'p-marit', '--date', '2026-03-30', '--poses', 'hero,staff'], TODAY);
+  const { out } = await run(
+    ['plan', DEMO, '--person', 'p-marit', '--date', '2026-03-30', '--poses', 'hero,staff'],
+    TODAY,
+  );
   const plan = planSchema.parse(JSON.parse(out ?? ''));
   expect(plan).toMatchObject({ person: 'p-marit', date: '2026-03-30' });
   expect(plan.poses.map(({ pose }) => pose)).toEqual(['hero', 'staff']);
 });
 
-test('check is content with the demo book', async () => expect(await run(['check', DEMO], TODAY)).toMatchObject({ exit: 0, words: expect.stringContaining('12 people') }));
+test('check is content with the demo book', async () =>
+  expect(await run(['check', DEMO], TODAY)).toMatchObject({
+    exit: 0,
+    words: expect.stringContaining('12 people'),
+  }));
 
 test.each([
   ['a missing file', ['check', join(folder, 'nowhere.json')], /cannot be read/],
   ['no file at all', ['plan'], /Name the book to read/],
-  ['a person who is not there', ['plan', DEMO, '--person', 'p-nobody'], /there is no person p-nobody/],
-  ['a pose that is not there', ['plan', DEMO, '--poses', 'hero,moonwalk'], /no pose is called moonwalk/],
-  ['a day in words', ['plan', DEMO, '--date', 'tomorrow'], /expected a day that there is, such as 2026-01-15/],
+  [
+    'a person who is not there',
+    ['plan', DEMO, '--person', 'p-nobody'],
+    /there is no person p-nobody/,
+  ],
+  [
+    'a pose that is not there',
+    ['plan', DEMO, '--poses', 'hero,moonwalk'],
+    /no pose is called moonwalk/,
+  ],
+  [
+    'a day in words',
+    ['plan', DEMO, '--date', 'tomorrow'],
+    /expected a day that there is, such as 2026-01-15/,
+  ],
   ['an unknown command', ['dance'], /There is no command dance/],
-  ['half a student', ['simulate', '--students', '1.5'], /--students: expected a whole number from 1 to 5000/],
-  ['an unknown policy', ['simulate', '--policy', 'hope'], /expected one of rule, fixed, never, truth/],
+  [
+    'half a student',
+    ['simulate', '--students', '1.5'],
+    /--students: expected a whole number from 1 to 5000/,
+  ],
+  [
+    'an unknown policy',
+    ['simulate', '--policy', 'hope'],
+    /expected one of rule, fixed, never, truth/,
+  ],
   ['an unknown flag', ['plan', DEMO, '--louder'], /--louder/],
 ])('%s is refused in words, with exit 1', async (_, argv, words) => {
   const answer = await run(argv, TODAY);
@@ -48,7 +75,16 @@ test.each([
 });
 
 test('check names every fault with its path', async () => {
-  const path = fileWith('faulty.json', JSON.stringify({ format: 'ojas-book/1', people: [{ id: 'p1', name: '', statureCm: 5 }], readings: [], shelf: [], sessions: [] }));
+  const path = fileWith(
+    'faulty.json',
+    JSON.stringify({
+      format: 'ojas-book/1',
+      people: [{ id: 'p1', name: '', statureCm: 5 }],
+      readings: [],
+      shelf: [],
+      sessions: [],
+    }),
+  );
   const { words, exit } = await run(['check', path], TODAY);
   expect(exit).toBe(1);
   expect(words).toMatch(/people\[0\]\.name: a name is needed/);
@@ -66,7 +102,10 @@ test('simulate prints the same figures for the same seed, by policy', async () =
 });
 
 test('plan answers for every pose of the sample book, both sides where there are two', async () => {
-  const { out, exit } = await run(['plan', 'demo/kingfisher-boathouse.json', '--person', 'p-yusuf', '--date', '2026-03-28'], '2026-03-28');
+  const { out, exit } = await run(
+    ['plan', 'demo/kingfisher-boathouse.json', '--person', 'p-yusuf', '--date', '2026-03-28'],
+    '2026-03-28',
+  );
   expect(exit).toBe(0);
   const plan = planSchema.parse(JSON.parse(out ?? ''));
   expect(new Set(plan.poses.map(({ pose }) => pose)).size).toBe(47);
@@ -85,8 +124,14 @@ test('plan answers for every pose of the sample book, both sides where there are
 });
 
 test('the trade-off is printed from bold to careful, with the shipped caution among it', async () => {
-  const { out } = await run(['simulate', '--students', '2', '--weeks', '3', '--seed', '7', '--trade-off'], TODAY);
-  const { shipped, figures } = JSON.parse(out ?? '') as { shipped: { lowerRung: number }; figures: { lowerRung: number }[] };
+  const { out } = await run(
+    ['simulate', '--students', '2', '--weeks', '3', '--seed', '7', '--trade-off'],
+    TODAY,
+  );
+  const { shipped, figures } = JSON.parse(out ?? '') as {
+    shipped: { lowerRung: number };
+    figures: { lowerRung: number }[];
+  };
   const chances = figures.map(({ lowerRung }) => lowerRung);
   expect(chances).toEqual([...chances].sort((a, b) => a - b));
   expect(chances).toContain(shipped.lowerRung);

@@ -24,9 +24,13 @@ export interface Answer {
 }
 
 const refuse = (words: string): Answer => ({ words, exit: 1 });
-const faultWords = (file: string, faults: readonly Fault[]) => faults.map(({ path, words }) => `${file}: ${path}: ${words}`).join('\n');
+const faultWords = (file: string, faults: readonly Fault[]) =>
+  faults.map(({ path, words }) => `${file}: ${path}: ${words}`).join('\n');
 
-async function readBook(file: string | undefined, today: LocalDay): Promise<{ book: Book; notes: readonly Fault[] } | { answer: Answer }> {
+async function readBook(
+  file: string | undefined,
+  today: LocalDay,
+): Promise<{ book: Book; notes: readonly Fault[] } | { answer: Answer }> {
   if (file === undefined) return { answer: refuse(`Name the book to read.\n${USAGE}`) };
   let bytes: Uint8Array;
   try {
@@ -35,23 +39,34 @@ async function readBook(file: string | undefined, today: LocalDay): Promise<{ bo
     return { answer: refuse(`${file} cannot be read: no such file, or no right to read it.`) };
   }
   const parsed = parseBookFile(bytes, today);
-  return parsed.ok ? { book: parsed.value, notes: parsed.notes } : { answer: refuse(faultWords(file, parsed.faults)) };
+  return parsed.ok
+    ? { book: parsed.value, notes: parsed.notes }
+    : { answer: refuse(faultWords(file, parsed.faults)) };
 }
 
-async function plan(file: string | undefined, flags: { person?: string; date?: string; poses?: string }, today: LocalDay): Promise<Answer> {
+async function plan(
+  file: string | undefined,
+  flags: { person?: string; date?: string; poses?: string },
+  today: LocalDay,
+): Promise<Answer> {
   const date = flags.date ?? today;
-  if (!isDay(date)) return refuse(`--date ${date}: expected a day that there is, such as 2026-01-15.`);
+  if (!isDay(date))
+    return refuse(`--date ${date}: expected a day that there is, such as 2026-01-15.`);
   const read = await readBook(file, today);
   if ('answer' in read) return read.answer;
   const { book } = read;
   const wanted = flags.poses?.split(',').map((id) => id.trim());
   const stranger = wanted?.find((id) => !poseById(id));
   if (stranger !== undefined) return refuse(`--poses: no pose is called ${stranger}.`);
-  const people = flags.person === undefined ? book.people : book.people.filter(({ id }) => id === flags.person);
-  if (flags.person !== undefined && people.length === 0) return refuse(`--person: there is no person ${flags.person} in ${file}.`);
-  const plans = people.map((person) => planSchema.parse(planStudent(
-    recordOf(book, person), book.shelf, date, wanted ? { poses: wanted } : {},
-  )));
+  const people =
+    flags.person === undefined ? book.people : book.people.filter(({ id }) => id === flags.person);
+  if (flags.person !== undefined && people.length === 0)
+    return refuse(`--person: there is no person ${flags.person} in ${file}.`);
+  const plans = people.map((person) =>
+    planSchema.parse(
+      planStudent(recordOf(book, person), book.shelf, date, wanted ? { poses: wanted } : {}),
+    ),
+  );
   return { out: JSON.stringify(flags.person === undefined ? plans : plans[0], null, 2), exit: 0 };
 }
 
@@ -60,31 +75,69 @@ async function check(file: string | undefined, today: LocalDay): Promise<Answer>
   if ('answer' in read) return read.answer;
   const { people, readings, sessions, shelf } = read.book;
   const notes = read.notes.map(({ path, words }) => `\n${path}: ${words}`).join('');
-  return { words: `${file} is a whole ojas-book/1: ${people.length} people, ${readings.length} readings, ${sessions.length} sessions, ${shelf.length} kinds of props.${notes}`, exit: 0 };
+  return {
+    words: `${file} is a whole ojas-book/1: ${people.length} people, ${readings.length} readings, ${sessions.length} sessions, ${shelf.length} kinds of props.${notes}`,
+    exit: 0,
+  };
 }
 
 const MOST = { students: 5000, weeks: 520 } as const;
 /** Chances asked of a first build and of a lower rung, from bold to careful. */
-const CAUTIONS = [...[0.5, 0.65, 0.8, 0.9, 0.95].map((chance) => ({ firstBuild: chance, lowerRung: chance })), shippedCaution].sort((a, b) => a.lowerRung - b.lowerRung);
+const CAUTIONS = [
+  ...[0.5, 0.65, 0.8, 0.9, 0.95].map((chance) => ({ firstBuild: chance, lowerRung: chance })),
+  shippedCaution,
+].sort((a, b) => a.lowerRung - b.lowerRung);
 
-function simulate(flags: { students?: string; weeks?: string; seed?: string; policy?: string; 'trade-off'?: boolean }): Answer {
-  const whole = (text: string | undefined, usual: number) => (text === undefined ? usual : Number(text));
-  const wish = { students: whole(flags.students, 40), weeks: whole(flags.weeks, 26), seed: whole(flags.seed, 1) };
+function simulate(flags: {
+  students?: string;
+  weeks?: string;
+  seed?: string;
+  policy?: string;
+  'trade-off'?: boolean;
+}): Answer {
+  const whole = (text: string | undefined, usual: number) =>
+    text === undefined ? usual : Number(text);
+  const wish = {
+    students: whole(flags.students, 40),
+    weeks: whole(flags.weeks, 26),
+    seed: whole(flags.seed, 1),
+  };
   for (const [name, value] of Object.entries(wish)) {
     const most = MOST[name as keyof typeof MOST] ?? 2 ** 31;
-    if (!Number.isInteger(value) || value < 1 || value > most) return refuse(`--${name}: expected a whole number from 1 to ${most}.`);
+    if (!Number.isInteger(value) || value < 1 || value > most)
+      return refuse(`--${name}: expected a whole number from 1 to ${most}.`);
   }
   const policy = policyIds.find((id) => id === flags.policy);
-  if (flags.policy !== undefined && !policy) return refuse(`--policy: expected one of ${policyIds.join(', ')}.`);
-  const answer = flags['trade-off'] ? tradeOff(wish, starterShelf, CAUTIONS) : simulateCohort({ ...wish, ...(policy ? { policies: [policy] } : {}) }, starterShelf);
-  return { out: JSON.stringify({ ...wish, shipped: shippedCaution, figures: answer }, null, 2), exit: 0 };
+  if (flags.policy !== undefined && !policy)
+    return refuse(`--policy: expected one of ${policyIds.join(', ')}.`);
+  const answer = flags['trade-off']
+    ? tradeOff(wish, starterShelf, CAUTIONS)
+    : simulateCohort({ ...wish, ...(policy ? { policies: [policy] } : {}) }, starterShelf);
+  return {
+    out: JSON.stringify({ ...wish, shipped: shippedCaution, figures: answer }, null, 2),
+    exit: 0,
+  };
 }
 
 /** Runs one command line. `today` is a calendar day. */
 export async function run(argv: readonly string[], today: LocalDay): Promise<Answer> {
   let parsed;
   try {
-    parsed = parseArgs({ args: [...argv], allowPositionals: true, options: { students: { type: 'string' }, weeks: { type: 'string' }, seed: { type: 'string' }, policy: { type: 'string' }, 'trade-off': { type: 'boolean' }, person: { type: 'string' }, date: { type: 'string' }, poses: { type: 'string' }, help: { type: 'boolean' } } });
+    parsed = parseArgs({
+      args: [...argv],
+      allowPositionals: true,
+      options: {
+        students: { type: 'string' },
+        weeks: { type: 'string' },
+        seed: { type: 'string' },
+        policy: { type: 'string' },
+        'trade-off': { type: 'boolean' },
+        person: { type: 'string' },
+        date: { type: 'string' },
+        poses: { type: 'string' },
+        help: { type: 'boolean' },
+      },
+    });
   } catch (error) {
     return refuse(`${(error as Error).message}\n${USAGE}`);
   }

@@ -6,7 +6,18 @@
  */
 export interface Parameter {
   readonly value: number;
-  readonly unit: 'deg' | 'cm' | 'ratio' | 'of stature' | 'deg/week' | 'days' | 'sessions' | 'seconds' | 'ms' | '0-10' | 'chance';
+  readonly unit:
+    | 'deg'
+    | 'cm'
+    | 'ratio'
+    | 'of stature'
+    | 'deg/week'
+    | 'days'
+    | 'sessions'
+    | 'seconds'
+    | 'ms'
+    | '0-10'
+    | 'chance';
   /** One standard deviation, in the parameter's own unit. */
   readonly sd: number;
   readonly source: string;
@@ -14,7 +25,12 @@ export interface Parameter {
 
 const START = 'starting value';
 const ANTHROPOMETRY = 'segment lengths as shares of stature, from anthropometric tables of adults';
-const p = (value: number, unit: Parameter['unit'], source = START, sd = 0): Parameter => ({ value, unit, sd, source });
+const p = (value: number, unit: Parameter['unit'], source = START, sd = 0): Parameter => ({
+  value,
+  unit,
+  sd,
+  source,
+});
 
 /** Segment lengths as shares of stature. */
 export const bodyShare = {
@@ -31,10 +47,18 @@ export const bodyShare = {
   hipWidth: p(0.191, 'of stature', ANTHROPOMETRY),
   hipSpacing: p(0.1, 'of stature', 'hip centres apart; starting value'),
   seatToHip: p(0.052, 'of stature', 'flesh under the hip centre; starting value'),
-  ankleOverHeel: p(0.03, 'of stature', 'ankle centre over the floor with the heel resting; starting value'),
+  ankleOverHeel: p(
+    0.03,
+    'of stature',
+    'ankle centre over the floor with the heel resting; starting value',
+  ),
   kneeBack: p(0.035, 'of stature', 'knee centre to the back of the knee; starting value'),
   kneeFront: p(0.035, 'of stature', 'knee centre to the front of the knee; starting value'),
-  footTop: p(0.03, 'of stature', 'ankle centre over the floor with the top of the foot down; starting value'),
+  footTop: p(
+    0.03,
+    'of stature',
+    'ankle centre over the floor with the top of the foot down; starting value',
+  ),
   heelsSatOn: p(0.058, 'of stature', 'height of the heels when sat on; starting value'),
   calfRadius: p(0.034, 'of stature'),
   thighRadiusAtHip: p(0.06, 'of stature'),
@@ -57,7 +81,11 @@ export const kneeMargin = {
 } as const;
 
 export const cautionLimits = {
-  pitch: p(80, 'deg', 'trunk in a standing fold with the head no lower than the heart; starting value'),
+  pitch: p(
+    80,
+    'deg',
+    'trunk in a standing fold with the head no lower than the heart; starting value',
+  ),
   incline: p(30, 'deg', 'ramp of a reclined pose that may not lie flat; starting value'),
   hipFlexion: p(90, 'deg', 'after a hip replacement'),
   shortHold: p(60, 'seconds', 'no long hold at end range; starting value'),
@@ -67,7 +95,11 @@ export const cautionLimits = {
 /** Pelvis in sitting, against the standing pelvis. */
 export const pelvisTarget = {
   tall: p(-5, 'deg', 'sitting tips the pelvis back a little even when it is well; starting value'),
-  neutral: p(-10, 'deg', 'sitting tips the pelvis back a little even when it is well; starting value'),
+  neutral: p(
+    -10,
+    'deg',
+    'sitting tips the pelvis back a little even when it is well; starting value',
+  ),
   soft: p(-15, 'deg', 'sitting tips the pelvis back a little even when it is well; starting value'),
 } as const;
 
@@ -81,25 +113,50 @@ export const spineShare = {
 
 export const longSit = {
   rollBackAllowed: p(4, 'deg', 'roll-back that costs nothing; starting value'),
-  seatBeforeRoll: p(8, 'cm', 'back first: one firm fold or a flat block under the seat before the knees are lifted; starting value'),
-  seatMost: p(24, 'cm', 'legs first: the seat rises no further than this before the knees are lifted; starting value'),
+  seatBeforeRoll: p(
+    8,
+    'cm',
+    'back first: one firm fold or a flat block under the seat before the knees are lifted; starting value',
+  ),
+  seatMost: p(
+    24,
+    'cm',
+    'legs first: the seat rises no further than this before the knees are lifted; starting value',
+  ),
   rollMost: p(28, 'cm', 'a bolster and a thick fold; starting value'),
 } as const;
 
 export const kneeling = {
   sitAllowance: p(15, 'deg', 'flesh, and the calf rolled aside; starting value', 5),
-  padLever: p(0.07, 'of stature', 'pad behind the knee opens the joint by its thickness over this; starting value'),
+  padLever: p(
+    0.07,
+    'of stature',
+    'pad behind the knee opens the joint by its thickness over this; starting value',
+  ),
   strapPad: p(0.75, 'cm', 'a strap folded thrice behind the knee; starting value'),
   towelPad: p(1.6, 'cm', 'a towel folded in four behind the knee; starting value'),
-  shinPad: p(4, 'cm', 'a blanket under the shins, feet over its edge, for a sore ankle; starting value'),
+  shinPad: p(
+    4,
+    'cm',
+    'a blanket under the shins, feet over its edge, for a sore ankle; starting value',
+  ),
   anklePointNeeded: p(62, 'deg'),
   ankleLever: p(0.6, 'ratio', 'share of the foot in front of the ankle; starting value'),
 } as const;
 
 export const reclinedHero = {
-  frontThighCoupling: p(1, 'ratio', 'knee bend gained per degree of hip flexion; starting value', 0.2),
+  frontThighCoupling: p(
+    1,
+    'ratio',
+    'knee bend gained per degree of hip flexion; starting value',
+    0.2,
+  ),
   margin: p(5, 'deg'),
-  lumbarAllowance: p(10, 'deg', 'the low back gives a little; 0 with a spine caution; starting value'),
+  lumbarAllowance: p(
+    10,
+    'deg',
+    'the low back gives a little; 0 with a spine caution; starting value',
+  ),
   lowRibsAt: p(0.35, 'ratio', 'along the trunk from the hip; starting value'),
   bladesAt: p(0.8, 'ratio', 'along the trunk from the hip; starting value'),
   headAt: p(1.22, 'ratio', 'along the trunk from the hip; starting value'),
@@ -111,7 +168,11 @@ export const standingFold = {
   bentKnee: p(20, 'deg', 'back first: knees bent this far; starting value'),
   carefulKnee: p(30, 'deg', 'with a low-back or hamstring caution; starting value'),
   hangingKnee: p(30, 'deg', 'hanging fold: knees soft; starting value'),
-  highestHandProp: p(46, 'cm', 'a chair seat; above it the hands rest on the thighs; starting value'),
+  highestHandProp: p(
+    46,
+    'cm',
+    'a chair seat; above it the hands rest on the thighs; starting value',
+  ),
 } as const;
 
 /** Crossed, open and stacked seats: knee bend, and height of the foot under it. */
@@ -120,15 +181,28 @@ export const crossLegged = {
   solesNearKnee: p(140, 'deg'),
   stackedKnee: p(90, 'deg'),
   lotusKnee: p(140, 'deg'),
-  footHeight: p(0.03, 'of stature', 'ankle over the floor in a crossed or open seat; starting value'),
+  footHeight: p(
+    0.03,
+    'of stature',
+    'ankle over the floor in a crossed or open seat; starting value',
+  ),
   stackedFootHeight: p(0.1, 'of stature', 'the upper ankle of stacked shins; starting value'),
   lotusFootHeight: p(0.075, 'of stature', 'ankle on the other calf or thigh; starting value'),
   crossedFootPast: p(0.06, 'of stature', 'ankle past the midline; starting value'),
   stackedFootPast: p(0.13, 'of stature', 'ankle over the other knee; starting value'),
   thighSupportAt: p(1, 'ratio', 'along the thigh from the hip: at the knee; starting value'),
   outerHipAt: p(0.3, 'ratio', 'along the thigh from the hip; starting value'),
-  fallPerCm: p(3, 'ratio', 'degrees that a thigh falls under level per centimetre of seat; starting value'),
-  flatFootRotation: p(12, 'deg', 'rotation read on a table edge, less than the crossed seat uses; starting value', 6),
+  fallPerCm: p(
+    3,
+    'ratio',
+    'degrees that a thigh falls under level per centimetre of seat; starting value',
+  ),
+  flatFootRotation: p(
+    12,
+    'deg',
+    'rotation read on a table edge, less than the crossed seat uses; starting value',
+    6,
+  ),
 } as const;
 
 export const straddle = {
@@ -140,22 +214,43 @@ export const straddle = {
 export const pigeon = {
   closedKnee: p(130, 'deg', 'front heel near the other hip; starting value'),
   squareKnee: p(112, 'deg', 'front shin toward square; starting value'),
-  rotationSpared: p(10, 'deg', 'rotation that the tilted pelvis gives beyond a crossed seat; starting value', 4),
+  rotationSpared: p(
+    10,
+    'deg',
+    'rotation that the tilted pelvis gives beyond a crossed seat; starting value',
+    4,
+  ),
   highestHip: p(20, 'cm', 'over this the reclined figure four serves better; starting value'),
-  lumbarArch: p(40, 'deg', 'back-bending of the low back that helps the trunk to stand; starting value'),
+  lumbarArch: p(
+    40,
+    'deg',
+    'back-bending of the low back that helps the trunk to stand; starting value',
+  ),
 } as const;
 
 export const squat = {
   heelLever: p(0.75, 'ratio', 'share of the foot behind its ball; starting value'),
-  ankleAt: p(0.25, 'ratio', 'ankle in front of the back of the heel, share of the foot; starting value'),
-  ahead: p(2, 'cm', 'how far the centre of mass stays in front of the heel’s back edge; starting value'),
+  ankleAt: p(
+    0.25,
+    'ratio',
+    'ankle in front of the back of the heel, share of the foot; starting value',
+  ),
+  ahead: p(
+    2,
+    'cm',
+    'how far the centre of mass stays in front of the heel’s back edge; starting value',
+  ),
   highestHeel: p(10, 'cm', 'the highest heel lift worth building; starting value'),
 } as const;
 
 /** Shares of body mass and centres of mass along each segment, from cadaver tables. */
 export const mass = {
-  foot: p(0.0145, 'ratio', 'each'), shank: p(0.0465, 'ratio', 'each'), thigh: p(0.1, 'ratio', 'each'), headArmsTrunk: p(0.678, 'ratio'),
-  limbCentre: p(0.433, 'ratio', 'from the upper end of shank and thigh'), trunkCentre: p(0.626, 'ratio', 'from hip to shoulder, upward'),
+  foot: p(0.0145, 'ratio', 'each'),
+  shank: p(0.0465, 'ratio', 'each'),
+  thigh: p(0.1, 'ratio', 'each'),
+  headArmsTrunk: p(0.678, 'ratio'),
+  limbCentre: p(0.433, 'ratio', 'from the upper end of shank and thigh'),
+  trunkCentre: p(0.626, 'ratio', 'from hip to shoulder, upward'),
 } as const;
 
 export const child = {
@@ -165,7 +260,11 @@ export const child = {
 } as const;
 
 export const reclined = {
-  openRise: p(18, 'cm', 'ramp of reclined soles-together at its high end, by comfort; starting value'),
+  openRise: p(
+    18,
+    'cm',
+    'ramp of reclined soles-together at its high end, by comfort; starting value',
+  ),
   steepRise: p(19, 'cm', 'from here the knees are propped rather than the hips; starting value'),
   restRoll: p(12, 'cm', 'roll under the knees at rest; starting value'),
 } as const;
@@ -189,14 +288,27 @@ export const strapped = {
 
 export const fold = {
   highestForeheadProp: p(40, 'cm', 'above it nothing steady can stand on the legs; starting value'),
-  highestChestProp: p(30, 'cm', 'above it the trunk is too upright to lie on anything; starting value'),
+  highestChestProp: p(
+    30,
+    'cm',
+    'above it the trunk is too upright to lie on anything; starting value',
+  ),
 } as const;
 
 export const reading = {
   daySwing: p(3, 'deg', 'shared by all readings of one day; starting value'),
   warmGain: p(4, 'deg', 'a warm body reads higher; starting value', 2),
-  disagreement: p(2.5, 'ratio', 'times the method error before another reading is asked for; starting value'),
-  pelvisShareOfLegRaise: p(0.3, 'ratio', 'share of an unwatched leg raise that is pelvis; starting value', 0.08),
+  disagreement: p(
+    2.5,
+    'ratio',
+    'times the method error before another reading is asked for; starting value',
+  ),
+  pelvisShareOfLegRaise: p(
+    0.3,
+    'ratio',
+    'share of an unwatched leg raise that is pelvis; starting value',
+    0.08,
+  ),
 } as const;
 
 export const filter = {
@@ -204,27 +316,51 @@ export const filter = {
   driftDamping: p(0.97, 'ratio', 'drift kept per week; starting value'),
   levelNoise: p(0.5, 'deg/week', 'spread added to the level per root week; starting value'),
   driftNoise: p(0.06, 'deg/week', 'spread added to the drift per root week; starting value'),
-  sideDifference: p(6, 'deg', 'spread between a person’s two sides, used for a side never read; starting value'),
+  sideDifference: p(
+    6,
+    'deg',
+    'spread between a person’s two sides, used for a side never read; starting value',
+  ),
   settledSeat: p(6, 'deg', 'error of a knee bend read back from a settled seat; starting value'),
 } as const;
 
 export const offset = {
   priorSd: p(3, 'cm', 'what the model does not know about one body; starting value'),
   readingSd: p(1.5, 'cm', 'error of a height found by trying, or chosen; starting value'),
-  sessionSd: p(2.5, 'cm', 'a session that went well or did not speaks this roughly: settling 1.5 cm, and the swing of the day; starting value'),
+  sessionSd: p(
+    2.5,
+    'cm',
+    'a session that went well or did not speaks this roughly: settling 1.5 cm, and the swing of the day; starting value',
+  ),
   faintFeeling: p(2, '0-10', 'up to here a pose is hardly felt; starting value'),
-  faintRoom: p(1.5, 'cm', 'a height that was hardly felt would have been enough this much lower; starting value'),
+  faintRoom: p(
+    1.5,
+    'cm',
+    'a height that was hardly felt would have been enough this much lower; starting value',
+  ),
   flagAt: p(2, 'ratio', 'prior spreads past which to measure again; starting value'),
 } as const;
 
 export const decision = {
   goodSessions: p(2, 'sessions', 'good sessions running before a step down; starting value'),
-  chance: p(0.935, 'chance', 'chance that the range of the day supports the next rung, down or up; tuned on simulated students of seeds 1–12 and 201–206'),
-  firstChance: p(0.8, 'chance', 'a first build stands as high as this chance of being enough asks: most supported first; tuned on simulated students of seeds 1–12 and 201–206'),
+  chance: p(
+    0.935,
+    'chance',
+    'chance that the range of the day supports the next rung, down or up; tuned on simulated students of seeds 1–12 and 201–206',
+  ),
+  firstChance: p(
+    0.8,
+    'chance',
+    'a first build stands as high as this chance of being enough asks: most supported first; tuned on simulated students of seeds 1–12 and 201–206',
+  ),
   restDays: p(14, 'days', 'a pose that ended in a stop word stays out this long; starting value'),
   longestGap: p(21, 'days'),
   mostRung: p(2.5, 'cm', 'largest single step down; starting value'),
-  mostHandRung: p(16, 'cm', 'hands come down by faces of blocks, and from a chair to a block: a 2.5 cm step does not exist there; starting value'),
+  mostHandRung: p(
+    16,
+    'cm',
+    'hands come down by faces of blocks, and from a chair to a block: a 2.5 cm step does not exist there; starting value',
+  ),
   leastRung: p(1, 'cm', 'smaller steps cannot be felt; starting value'),
   sameHeight: p(0.6, 'cm', 'heights nearer than this count as one; starting value'),
   strongFeeling: p(7, '0-10', 'from here the support goes up; starting value'),
@@ -268,8 +404,16 @@ export const phoneTilt = {
   stillFor: p(1000, 'ms', 'held still for so long, a reading is taken by itself; starting value'),
   stillSpread: p(1, 'deg', 'moving less than this is still; starting value'),
   moved: p(4, 'deg', 'moved by more than this, the next reading may be taken; starting value'),
-  mostSkew: p(20, 'deg', 'turned further on its side, an edge no longer reads the limb; starting value'),
-  leastLean: p(12, 'deg', 'nearer to upright, nothing tells which side of the phone faces up; starting value'),
+  mostSkew: p(
+    20,
+    'deg',
+    'turned further on its side, an edge no longer reads the limb; starting value',
+  ),
+  leastLean: p(
+    12,
+    'deg',
+    'nearer to upright, nothing tells which side of the phone faces up; starting value',
+  ),
 } as const;
 
 /** How well a point of the body is found on a picture. */
@@ -282,6 +426,34 @@ export const picture = {
 
 /** Names and values of everything above, for the page that explains the reckoning. */
 export const allParameters: Readonly<Record<string, Readonly<Record<string, Parameter>>>> = {
-  bodyShare, workingShare, kneeMargin, cautionLimits, pelvisTarget, spineShare, longSit, kneeling, reclinedHero, standingFold,
-  crossLegged, straddle, pigeon, squat, mass, child, reclined, ladderStart, strapped, chair, fold, reading, filter, offset, decision, loading, stackCost, hold, phoneTilt, picture,
+  bodyShare,
+  workingShare,
+  kneeMargin,
+  cautionLimits,
+  pelvisTarget,
+  spineShare,
+  longSit,
+  kneeling,
+  reclinedHero,
+  standingFold,
+  crossLegged,
+  straddle,
+  pigeon,
+  squat,
+  mass,
+  child,
+  reclined,
+  ladderStart,
+  strapped,
+  chair,
+  fold,
+  reading,
+  filter,
+  offset,
+  decision,
+  loading,
+  stackCost,
+  hold,
+  phoneTilt,
+  picture,
 };

@@ -14,16 +14,41 @@ import { boathouseShelf } from './shelf';
 /** The winter mobility evenings: one a week, twelve weeks. The app moves all dates so that the last is a few days ago. */
 const FIRST_EVENING = '2026-01-06';
 const EVENINGS = 12;
-const FIRST_READINGS: readonly RangeId[] = ['pelvicTilt.standing', 'hamstring', 'kneeFlexion.hipBent', 'kneeFlexion.prone'];
+const FIRST_READINGS: readonly RangeId[] = [
+  'pelvicTilt.standing',
+  'hamstring',
+  'kneeFlexion.hipBent',
+  'kneeFlexion.prone',
+];
 const SEED = 20260106;
 
-function recordOf({ person, comes, truth, gap, neverLower, also = [] }: Member, index: number): { readings: Reading[]; sessions: Session[] } {
+function recordOf(
+  { person, comes, truth, gap, neverLower, also = [] }: Member,
+  index: number,
+): { readings: Reading[]; sessions: Session[] } {
   const chance = chanceFrom(SEED + 101 * index);
   const student = simulateStudent(person, FIRST_EVENING, chance, truth);
   const readings: Reading[] = [];
   const sessions: Session[] = [];
-  const take = (id: RangeId, at: string, draw: ReturnType<typeof truthOn>, on = ranges[id].sided ? sides : (['left'] as const)) => {
-    for (const side of on) readings.push({ ...measure(student, id, side, id === 'pelvicTilt.standing' ? 'phone-tilt' : 'protractor', at, draw, chance), id: `r-${person.id.slice(2)}-${readings.length + 1}` });
+  const take = (
+    id: RangeId,
+    at: string,
+    draw: ReturnType<typeof truthOn>,
+    on = ranges[id].sided ? sides : (['left'] as const),
+  ) => {
+    for (const side of on)
+      readings.push({
+        ...measure(
+          student,
+          id,
+          side,
+          id === 'pelvicTilt.standing' ? 'phone-tilt' : 'protractor',
+          at,
+          draw,
+          chance,
+        ),
+        id: `r-${person.id.slice(2)}-${readings.length + 1}`,
+      });
   };
   for (let evening = 0; evening < EVENINGS; evening++) {
     const away = gap && evening >= gap[0] && evening <= gap[1];
@@ -34,15 +59,31 @@ function recordOf({ person, comes, truth, gap, neverLower, also = [] }: Member, 
     const draw = truthOn(student, day, swing);
     const at = `${day}T18:${String(10 + ((index * 7) % 50)).padStart(2, '0')}:00Z`;
     if (evening === 0) FIRST_READINGS.forEach((id) => take(id, at, draw));
-    else if (evening % 3 === 0) take(evening % 2 === 0 ? 'hamstring' : 'kneeFlexion.hipBent', at, draw);
-    const plan = planStudent({ person, readings, sessions }, boathouseShelf, day, { poses: [...commonestPoses, ...also] });
-    const done = plan.poses.filter(({ status, decision }) => ['offered', 'changed'].includes(status) && decision.action !== 'rest').map((planned) => doPose(student, planned, draw, chance));
+    else if (evening % 3 === 0)
+      take(evening % 2 === 0 ? 'hamstring' : 'kneeFlexion.hipBent', at, draw);
+    const plan = planStudent({ person, readings, sessions }, boathouseShelf, day, {
+      poses: [...commonestPoses, ...also],
+    });
+    const done = plan.poses
+      .filter(
+        ({ status, decision }) =>
+          ['offered', 'changed'].includes(status) && decision.action !== 'rest',
+      )
+      .map((planned) => doPose(student, planned, draw, chance));
     if (done.length === 0) continue;
     // A sore day: one evening on which everything felt strong.
     const sore = evening === 6 && index % 4 === 1;
     sessions.push({
-      id: `s-${person.id.slice(2)}-${evening + 1}`, person: person.id, at: `${day}T19:05:00Z`,
-      poses: done.map((pose) => (sore ? { ...pose, feeling: { strength: 7, place: 'muscle' as const } } : neverLower ? { ...pose, overruled: true } : pose)),
+      id: `s-${person.id.slice(2)}-${evening + 1}`,
+      person: person.id,
+      at: `${day}T19:05:00Z`,
+      poses: done.map((pose) =>
+        sore
+          ? { ...pose, feeling: { strength: 7, place: 'muscle' as const } }
+          : neverLower
+            ? { ...pose, overruled: true }
+            : pose,
+      ),
       ...(sore ? { note: 'Long row on Sunday; sore all over.' } : {}),
     });
   }
@@ -53,8 +94,13 @@ function recordOf({ person, comes, truth, gap, neverLower, also = [] }: Member, 
 export function makeBoathouseBook(): Book {
   const records = members.map(recordOf);
   return {
-    format: 'ojas-book/1', people: members.map(({ person }) => person), readings: records.flatMap(({ readings }) => readings), shelf: boathouseShelf as Book['shelf'],
-    sessions: records.flatMap(({ sessions }) => sessions), classes: [], settings: { units: 'cm', theme: 'system' },
+    format: 'ojas-book/1',
+    people: members.map(({ person }) => person),
+    readings: records.flatMap(({ readings }) => readings),
+    shelf: boathouseShelf as Book['shelf'],
+    sessions: records.flatMap(({ sessions }) => sessions),
+    classes: [],
+    settings: { units: 'cm', theme: 'system' },
   };
 }
 
@@ -64,7 +110,13 @@ export const LAST_EVENING = shiftDays(FIRST_EVENING, 7 * (EVENINGS - 1));
 if (process.argv[1] === fileURLToPath(import.meta.url)) {
   const book = makeBoathouseBook();
   const checked = checkBook(book, LAST_EVENING);
-  if (!checked.ok) throw new Error(checked.faults.map(({ path, words }) => `${path}: ${words}`).join('\n'));
-  writeFileSync(new URL('./kingfisher-boathouse.json', import.meta.url), `${JSON.stringify(book, null, 1)}\n`);
-  process.stdout.write(`kingfisher-boathouse.json: ${book.people.length} people, ${book.readings.length} readings, ${book.sessions.length} sessions\n`);
+  if (!checked.ok)
+    throw new Error(checked.faults.map(({ path, words }) => `${path}: ${words}`).join('\n'));
+  writeFileSync(
+    new URL('./kingfisher-boathouse.json', import.meta.url),
+    `${JSON.stringify(book, null, 1)}\n`,
+  );
+  process.stdout.write(
+    `kingfisher-boathouse.json: ${book.people.length} people, ${book.readings.length} readings, ${book.sessions.length} sessions\n`,
+  );
 }

@@ -2,18 +2,22 @@ import { test as base, expect } from '@playwright/test';
 
 /** A test whose page must stay silent in the console and ask nothing of any other host. */
 export const test = base.extend<{ quiet: void }>({
-  quiet: [async ({ page, baseURL }, use) => {
-    const said: string[] = [];
-    page.on('console', (message) => {
-      if (message.type() === 'error' || message.type() === 'warning') said.push(message.text());
-    });
-    page.on('pageerror', (error) => said.push(error.message));
-    page.on('request', (request) => {
-      const { protocol, origin } = new URL(request.url());
-      if (protocol.startsWith('http') && origin !== baseURL) said.push(`asked another host: ${request.url()}`);
-    });
-    await use();
-    expect(said).toEqual([]);
-  }, { auto: true }],
+  quiet: [
+    async ({ page, baseURL }, use) => {
+      const said: string[] = [];
+      page.on('console', (message) => {
+        if (message.type() === 'error' || message.type() === 'warning') said.push(message.text());
+      });
+      page.on('pageerror', (error) => said.push(error.message));
+      page.on('request', (request) => {
+        const { protocol, origin } = new URL(request.url());
+        if (protocol.startsWith('http') && origin !== baseURL)
+          said.push(`asked another host: ${request.url()}`);
+      });
+      await use();
+      expect(said).toEqual([]);
+    },
+    { auto: true },
+  ],
 });
 export { expect };

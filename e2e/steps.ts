@@ -1,7 +1,12 @@
 import { expect, type Page } from '@playwright/test';
 
 /** A student with both knees read, on a shelf that a small studio has. */
-export async function firstVisit(page: Page, name: string, stature: string, knees: { left: string; right: string }): Promise<void> {
+export async function firstVisit(
+  page: Page,
+  name: string,
+  stature: string,
+  knees: { left: string; right: string },
+): Promise<void> {
   await page.goto('/shelf');
   await page.getByRole('button', { name: 'Begin with a usual shelf' }).click();
   await expect(page.getByRole('article', { name: 'Round bolster' })).toBeVisible();
@@ -17,7 +22,8 @@ export async function firstVisit(page: Page, name: string, stature: string, knee
   for (const side of ['left', 'right'] as const) {
     await expect(page.getByRole('radio', { name: new RegExp(`^${side}`, 'i') })).toBeChecked();
     for (let i = 0; i < 3; i++) {
-      for (const digit of knees[side]) await page.getByRole('button', { name: digit, exact: true }).click();
+      for (const digit of knees[side])
+        await page.getByRole('button', { name: digit, exact: true }).click();
       await page.getByRole('button', { name: 'Take this reading' }).click();
     }
     await page.getByRole('button', { name: 'Keep', exact: true }).click();
@@ -26,11 +32,17 @@ export async function firstVisit(page: Page, name: string, stature: string, knee
 }
 
 /** One session of hero alone: built, entered, looked at, held whole, and felt. */
-export async function heroSession(page: Page, id: string, felt: { place: string; strength: string }): Promise<void> {
+export async function heroSession(
+  page: Page,
+  id: string,
+  felt: { place: string; strength: string },
+): Promise<void> {
   await page.goto(`/students/${id}/mat`);
-  for (const other of ['Staff', 'Seated fold', 'Reclined hero', 'Standing fold']) await page.getByRole('checkbox', { name: other }).click();
+  for (const other of ['Staff', 'Seated fold', 'Reclined hero', 'Standing fold'])
+    await page.getByRole('checkbox', { name: other }).click();
   await page.getByRole('button', { name: /Begin: 1 pose/ }).click();
-  for (const step of ['enter', 'look', 'hold']) await page.getByRole('button', { name: `Next: ${step}` }).click();
+  for (const step of ['enter', 'look', 'hold'])
+    await page.getByRole('button', { name: `Next: ${step}` }).click();
   await page.getByRole('button', { name: 'Begin the hold' }).click();
   await page.clock.runFor(240_000);
   await page.getByRole('button', { name: 'Next: feel' }).click();
@@ -42,7 +54,11 @@ export async function heroSession(page: Page, id: string, felt: { place: string;
 
 export const heroSeatCm = async (page: Page, id: string): Promise<number> => {
   await page.goto(`/students/${id}/plan`);
-  const words = await page.getByRole('article', { name: 'Hero', exact: true }).getByText(/^Seat \d/).first().innerText();
+  const words = await page
+    .getByRole('article', { name: 'Hero', exact: true })
+    .getByText(/^Seat \d/)
+    .first()
+    .innerText();
   return Number(/Seat ([\d.]+) cm/.exec(words)?.[1]);
 };
 
@@ -59,7 +75,10 @@ export async function importText(page: Page, name: string, text: string): Promis
 export async function focusOn(page: Page, name: RegExp, mostTabs = 60): Promise<void> {
   for (let i = 0; i < mostTabs; i++) {
     await page.keyboard.press('Tab');
-    const called = await page.evaluate(() => [document.activeElement?.textContent ?? '', document.activeElement?.getAttribute('aria-label') ?? '']);
+    const called = await page.evaluate(() => [
+      document.activeElement?.textContent ?? '',
+      document.activeElement?.getAttribute('aria-label') ?? '',
+    ]);
     if (called.some((words) => name.test(words))) return;
   }
   throw new Error(`the keyboard never reached ${name}`);

@@ -7,7 +7,10 @@ export function counted(page: Page) {
     count: () => taps,
     tap: async (role: 'button' | 'link' | 'radio', name: string | RegExp) => {
       taps += 1;
-      await page.getByRole(role, { name, ...(typeof name === 'string' ? { exact: true } : {}) }).first().click();
+      await page
+        .getByRole(role, { name, ...(typeof name === 'string' ? { exact: true } : {}) })
+        .first()
+        .click();
     },
     type: async (label: string, text: string) => {
       taps += 1;
@@ -21,6 +24,8 @@ export async function chooseFrom(slide: Locator, value: number): Promise<void> {
   const now = Number(await slide.getAttribute('aria-valuenow'));
   const steps = value - now;
   await slide.focus();
-  for (let i = 0; i < Math.floor(Math.abs(steps) / 10); i++) await slide.press(steps > 0 ? 'PageUp' : 'PageDown');
-  for (let i = 0; i < Math.abs(steps) % 10; i++) await slide.press(steps > 0 ? 'ArrowRight' : 'ArrowLeft');
+  for (let i = 0; i < Math.floor(Math.abs(steps) / 10); i++)
+    await slide.press(steps > 0 ? 'PageUp' : 'PageDown');
+  for (let i = 0; i < Math.abs(steps) % 10; i++)
+    await slide.press(steps > 0 ? 'ArrowRight' : 'ArrowLeft');
 }

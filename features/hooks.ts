@@ -42,4 +42,5 @@ export function useEstimates(id: string): Estimates | undefined {
 export const useUnits = (): Units => useOjas((state) => selectSettings(state).units);
 
 /** A fresh id: the moment, and chance for several in one moment, in one tab or two. */
-export const freshId = (prefix: string) => `${prefix}-${Date.now().toString(36)}-${Array.from(crypto.getRandomValues(new Uint8Array(5)), (byte) => byte.toString(36)).join('')}`;
+export const freshId = (prefix: string) =>
+  `${prefix}-${Date.now().toString(36)}-${Array.from(crypto.getRandomValues(new Uint8Array(5)), (byte) => byte.toString(36)).join('')}`;

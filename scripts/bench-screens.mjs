@@ -8,13 +8,24 @@ import { withBrowser } from './browser.mjs';
 import { root } from './steps.mjs';
 
 const folder = mkdtempSync(join(tmpdir(), 'ojas-bench-'));
-buildSync({ entryPoints: [join(root, 'bench/fullBook.ts')], outfile: join(folder, 'book.mjs'), bundle: true, platform: 'node', format: 'esm', alias: { '@': root }, logLevel: 'error' });
+buildSync({
+  entryPoints: [join(root, 'bench/fullBook.ts')],
+  outfile: join(folder, 'book.mjs'),
+  bundle: true,
+  platform: 'node',
+  format: 'esm',
+  alias: { '@': root },
+  logLevel: 'error',
+});
 process.chdir(root);
 const { fullBook } = await import(pathToFileURL(join(folder, 'book.mjs')).href);
 rmSync(folder, { recursive: true });
 
 /** Main thread's own seconds of work so far, as the browser counts them. */
-const worked = async (devtools) => (await devtools.send('Performance.getMetrics')).metrics.find(({ name }) => name === 'TaskDuration').value;
+const worked = async (devtools) =>
+  (await devtools.send('Performance.getMetrics')).metrics.find(
+    ({ name }) => name === 'TaskDuration',
+  ).value;
 
 /** How a book of so many people with three years of records opens: until its first student is on screen, and until all is there. */
 async function startOf(browser, address, people, say) {
@@ -23,20 +34,30 @@ async function startOf(browser, address, people, say) {
   await page.goto(`${address}/`);
   await page.getByText('Begin with one student').waitFor();
   const book = fullBook(people);
-  const put = (entries) => page.evaluate((given) => new Promise((resolve, reject) => {
-    const opening = indexedDB.open('ojas');
-    opening.onsuccess = () => {
-      const store = opening.result.transaction('entries', 'readwrite').objectStore('entries');
-      for (const [key, text] of given) store.put(text, key);
-      store.transaction.oncomplete = () => {
-        opening.result.close();
-        resolve();
-      };
-      store.transaction.onerror = () => reject(store.transaction.error);
-    };
-  }), entries);
+  const put = (entries) =>
+    page.evaluate(
+      (given) =>
+        new Promise((resolve, reject) => {
+          const opening = indexedDB.open('ojas');
+          opening.onsuccess = () => {
+            const store = opening.result.transaction('entries', 'readwrite').objectStore('entries');
+            for (const [key, text] of given) store.put(text, key);
+            store.transaction.oncomplete = () => {
+              opening.result.close();
+              resolve();
+            };
+            store.transaction.onerror = () => reject(store.transaction.error);
+          };
+        }),
+      entries,
+    );
   for (const kind of ['people', 'shelf', 'readings', 'sessions']) {
-    for (let i = 0; i < book[kind].length; i += 4000) await put(book[kind].slice(i, i + 4000).map((one) => [`ojas/1/${kind}/${one.id}`, JSON.stringify(one)]));
+    for (let i = 0; i < book[kind].length; i += 4000)
+      await put(
+        book[kind]
+          .slice(i, i + 4000)
+          .map((one) => [`ojas/1/${kind}/${one.id}`, JSON.stringify(one)]),
+      );
   }
   const name = `a book of ${people} people, ${book.readings.length} readings, ${book.sessions.length} sessions`;
   const tries = [];
@@ -49,21 +70,37 @@ async function startOf(browser, address, people, say) {
     await fresh.getByRole('article').first().waitFor({ timeout: 120_000 });
     const first = { wall: performance.now() - from, main: await worked(devtools) };
     await fresh.getByText(/\d+ records to come/).waitFor({ state: 'hidden', timeout: 120_000 });
-    await fresh.getByText(/On the mat/).first().waitFor({ timeout: 120_000 });
+    await fresh
+      .getByText(/On the mat/)
+      .first()
+      .waitFor({ timeout: 120_000 });
     await fresh.waitForTimeout(500);
-    tries.push([first.main * 1000, first.wall, await worked(devtools) * 1000, performance.now() - from - 500]);
+    tries.push([
+      first.main * 1000,
+      first.wall,
+      (await worked(devtools)) * 1000,
+      performance.now() - from - 500,
+    ]);
     await fresh.close();
   }
-  ['main thread until its first students are shown', 'until its first students are shown', 'main thread until every record is there', 'until every record is there']
-    .forEach((what, i) => say(`${name}: ${what}`, tries.map((one) => one[i]).sort((a, b) => a - b)[1]));
+  [
+    'main thread until its first students are shown',
+    'until its first students are shown',
+    'main thread until every record is there',
+    'until every record is there',
+  ].forEach((what, i) =>
+    say(`${name}: ${what}`, tries.map((one) => one[i]).sort((a, b) => a - b)[1]),
+  );
   await context.close();
 }
 
 /** What a hand would wait for, measured in the built app: the live angle with the processor slowed fourfold, and opening a phone's picture. */
 await withBrowser(true, async (browser, address) => {
   const page = await browser.newPage({ viewport: { width: 390, height: 844 } });
-  const say = (what, ms) => process.stdout.write(`${what.padEnd(64)} ${ms.toFixed(1).padStart(9)} ms\n`);
-  const share = (sorted, part) => sorted[Math.min(sorted.length - 1, Math.floor(part * sorted.length))];
+  const say = (what, ms) =>
+    process.stdout.write(`${what.padEnd(64)} ${ms.toFixed(1).padStart(9)} ms\n`);
+  const share = (sorted, part) =>
+    sorted[Math.min(sorted.length - 1, Math.floor(part * sorted.length))];
   const measure = async (range, method) => {
     await page.goto(`${address}/students/p-bram/measure`);
     await page.getByRole('button', { name: range }).click();
@@ -71,21 +108,28 @@ await withBrowser(true, async (browser, address) => {
   };
 
   await page.goto(`${address}/`);
-  await page.getByText(/On the mat/).first().waitFor();
+  await page
+    .getByText(/On the mat/)
+    .first()
+    .waitFor();
   const devtools = await page.context().newCDPSession(page);
 
   /** Gaps between frames for some seconds, the shortest first. */
-  const frames = () => page.evaluate(() => new Promise((resolve) => {
-    const gaps = [];
-    let last = performance.now();
-    const tick = (now) => {
-      gaps.push(now - last);
-      last = now;
-      if (gaps.length < 300) requestAnimationFrame(tick);
-      else resolve(gaps.slice(10).sort((a, b) => a - b));
-    };
-    requestAnimationFrame(tick);
-  }));
+  const frames = () =>
+    page.evaluate(
+      () =>
+        new Promise((resolve) => {
+          const gaps = [];
+          let last = performance.now();
+          const tick = (now) => {
+            gaps.push(now - last);
+            last = now;
+            if (gaps.length < 300) requestAnimationFrame(tick);
+            else resolve(gaps.slice(10).sort((a, b) => a - b));
+          };
+          requestAnimationFrame(tick);
+        }),
+    );
   for (const slowed of [1, 4]) {
     await measure(/^Hamstring ?left/, 'Phone tilt');
     await devtools.send('Emulation.setCPUThrottlingRate', { rate: slowed });
@@ -107,7 +151,8 @@ await withBrowser(true, async (browser, address) => {
     const pen = canvas.getContext('2d');
     // Grain, as a camera gives it, so that the file is as large and as slow as a real one.
     const grain = pen.createImageData(4000, 3000);
-    for (let i = 0; i < grain.data.length; i++) grain.data[i] = i % 4 === 3 ? 255 : 120 + ((i * 2654435761) >>> 24) / 3;
+    for (let i = 0; i < grain.data.length; i++)
+      grain.data[i] = i % 4 === 3 ? 255 : 120 + ((i * 2654435761) >>> 24) / 3;
     pen.putImageData(grain, 0, 0);
     return canvas.toDataURL('image/jpeg', 0.9);
   });
@@ -123,9 +168,16 @@ await withBrowser(true, async (browser, address) => {
     times.push(performance.now() - from);
     await page.getByRole('button', { name: 'Drop the picture' }).click();
   }
-  say(`a 12-megapixel picture of ${(picture.length / 1024 / 1024).toFixed(1)} MB, from choosing to marking, median`, share(times.sort((a, b) => a - b), 0.5));
+  say(
+    `a 12-megapixel picture of ${(picture.length / 1024 / 1024).toFixed(1)} MB, from choosing to marking, median`,
+    share(
+      times.sort((a, b) => a - b),
+      0.5,
+    ),
+  );
 });
 await withBrowser(false, async (browser, address) => {
-  const say = (what, ms) => process.stdout.write(`${what.padEnd(112)} ${ms.toFixed(0).padStart(7)} ms\n`);
+  const say = (what, ms) =>
+    process.stdout.write(`${what.padEnd(112)} ${ms.toFixed(0).padStart(7)} ms\n`);
   for (const people of [12, 200]) await startOf(browser, address, people, say);
 });

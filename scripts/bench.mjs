@@ -9,7 +9,15 @@ import { needPackages, root } from './steps.mjs';
 needPackages();
 const folder = mkdtempSync(join(tmpdir(), 'ojas-bench-'));
 const bundle = join(folder, 'bench.mjs');
-buildSync({ entryPoints: [join(root, 'bench/run.ts')], outfile: bundle, bundle: true, platform: 'node', format: 'esm', alias: { '@': root }, logLevel: 'error' });
+buildSync({
+  entryPoints: [join(root, 'bench/run.ts')],
+  outfile: bundle,
+  bundle: true,
+  platform: 'node',
+  format: 'esm',
+  alias: { '@': root },
+  logLevel: 'error',
+});
 const { status } = spawnSync(process.execPath, [bundle], { cwd: root, stdio: 'inherit' });
 rmSync(folder, { recursive: true });
 process.exit(status ?? 1);

@@ -11,7 +11,10 @@ function compress(folder) {
     const path = join(folder, name);
     if (statSync(path).isDirectory()) compress(path);
     else if (/\.(js|css|html|json|svg)$/.test(name)) {
-      writeFileSync(`${path}.br`, brotliCompressSync(readFileSync(path), { params: { [constants.BROTLI_PARAM_QUALITY]: 9 } }));
+      writeFileSync(
+        `${path}.br`,
+        brotliCompressSync(readFileSync(path), { params: { [constants.BROTLI_PARAM_QUALITY]: 9 } }),
+      );
     }
   }
 }
@@ -21,9 +24,26 @@ const web = join(root, 'dist', 'web');
 rmSync(web, { recursive: true, force: true });
 copyFonts(root);
 const quiet = { CI: '1', EXPO_OFFLINE: '1', EXPO_NO_TELEMETRY: '1' };
-if (!runs('npx', ['expo', 'export', '--platform', 'web', '--output-dir', web], quiet)) stop('The web app could not be built.');
+if (!runs('npx', ['expo', 'export', '--platform', 'web', '--output-dir', web], quiet))
+  stop('The web app could not be built.');
 compress(web);
-const forNode = { bundle: true, platform: 'node', format: 'esm', target: 'node20', packages: 'external', tsconfig: join(root, 'tsconfig.json'), logLevel: 'warning' };
-await build({ ...forNode, entryPoints: [join(root, 'server', 'main.ts')], outfile: join(root, 'dist', 'server.mjs') });
-await build({ ...forNode, entryPoints: [join(root, 'server', 'planTask.ts')], outfile: join(root, 'dist', 'planTask.mjs') });
+const forNode = {
+  bundle: true,
+  platform: 'node',
+  format: 'esm',
+  target: 'node20',
+  packages: 'external',
+  tsconfig: join(root, 'tsconfig.json'),
+  logLevel: 'warning',
+};
+await build({
+  ...forNode,
+  entryPoints: [join(root, 'server', 'main.ts')],
+  outfile: join(root, 'dist', 'server.mjs'),
+});
+await build({
+  ...forNode,
+  entryPoints: [join(root, 'server', 'planTask.ts')],
+  outfile: join(root, 'dist', 'planTask.mjs'),
+});
 noteBuilt(from);

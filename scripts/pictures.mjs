@@ -18,20 +18,100 @@ const into = (name) => async (page) => {
 const views = [
   { name: 'today', path: '/' },
   { name: 'student', path: '/students/p-ines' },
-  { name: 'measure', path: '/students/p-bram/measure', do: [press(/^Hamstring, (left|right): narrower by/), digits('52'), digits('59'), (page) => page.getByLabel(/^Reading 3/).evaluate((field) => field.scrollIntoView())] },
-  { name: 'measure-tilt', path: '/students/p-marit/measure', do: [press(/^Hamstring ?left/), pick('Phone tilt'), press('Use the simulated sensor'), (page) => page.waitForTimeout(500), press('Zero on the floor'), (page) => page.getByRole('slider', { name: 'Turn of the simulated phone' }).focus(), ...Array.from({ length: 5 }, () => (page) => page.keyboard.press('PageUp')), (page) => page.getByRole('img', { name: /^Readings/ }).waitFor()] },
-  { name: 'measure-photo', path: '/students/p-marit/measure', size: WIDE, do: [press(/^Knee bend, hip bent ?left/), pick('Photo'), press('Try it on a drawn figure'), (page) => page.getByLabel('The picture to be marked').waitFor(), (page) => page.getByRole('slider', { name: 'knee', exact: true }).focus(), (page) => page.getByText(/^Drag each point/).evaluate((words) => words.scrollIntoView())] },
+  {
+    name: 'measure',
+    path: '/students/p-bram/measure',
+    do: [
+      press(/^Hamstring, (left|right): narrower by/),
+      digits('52'),
+      digits('59'),
+      (page) => page.getByLabel(/^Reading 3/).evaluate((field) => field.scrollIntoView()),
+    ],
+  },
+  {
+    name: 'measure-tilt',
+    path: '/students/p-marit/measure',
+    do: [
+      press(/^Hamstring ?left/),
+      pick('Phone tilt'),
+      press('Use the simulated sensor'),
+      (page) => page.waitForTimeout(500),
+      press('Zero on the floor'),
+      (page) => page.getByRole('slider', { name: 'Turn of the simulated phone' }).focus(),
+      ...Array.from({ length: 5 }, () => (page) => page.keyboard.press('PageUp')),
+      (page) => page.getByRole('img', { name: /^Readings/ }).waitFor(),
+    ],
+  },
+  {
+    name: 'measure-photo',
+    path: '/students/p-marit/measure',
+    size: WIDE,
+    do: [
+      press(/^Knee bend, hip bent ?left/),
+      pick('Photo'),
+      press('Try it on a drawn figure'),
+      (page) => page.getByLabel('The picture to be marked').waitFor(),
+      (page) => page.getByRole('slider', { name: 'knee', exact: true }).focus(),
+      (page) => page.getByText(/^Drag each point/).evaluate((words) => words.scrollIntoView()),
+    ],
+  },
   { name: 'protocols', path: '/more/protocols', size: WIDE, do: [into('Hamstring')] },
   { name: 'proportions', path: '/students/p-bram/proportions' },
   { name: 'plan', path: '/students/p-bram/plan', do: [into('Hero')] },
-  { name: 'plan-try', path: '/students/p-marit/plan', do: [(page) => page.getByRole('article', { name: 'Staff' }).getByRole('button', { name: 'Try other heights' }).click(), (page) => page.getByRole('slider', { name: 'Height, knees' }).focus(), ...Array.from({ length: 6 }, () => (page) => page.keyboard.press('PageDown')), into('Staff')] },
-  { name: 'plan-above', path: '/students/p-oona/plan', do: [(page) => page.getByRole('article', { name: 'Soles together' }).getByRole('button', { name: 'From above' }).click(), into('Soles together')] },
-  { name: 'drawings', path: '/more/drawings', size: WIDE, do: [(page) => page.getByRole('radio', { name: 'Folds, hips and squats' }).click(), into('One-leg fold')] },
+  {
+    name: 'plan-try',
+    path: '/students/p-marit/plan',
+    do: [
+      (page) =>
+        page
+          .getByRole('article', { name: 'Staff' })
+          .getByRole('button', { name: 'Try other heights' })
+          .click(),
+      (page) => page.getByRole('slider', { name: 'Height, knees' }).focus(),
+      ...Array.from({ length: 6 }, () => (page) => page.keyboard.press('PageDown')),
+      into('Staff'),
+    ],
+  },
+  {
+    name: 'plan-above',
+    path: '/students/p-oona/plan',
+    do: [
+      (page) =>
+        page
+          .getByRole('article', { name: 'Soles together' })
+          .getByRole('button', { name: 'From above' })
+          .click(),
+      into('Soles together'),
+    ],
+  },
+  {
+    name: 'drawings',
+    path: '/more/drawings',
+    size: WIDE,
+    do: [
+      (page) => page.getByRole('radio', { name: 'Folds, hips and squats' }).click(),
+      into('One-leg fold'),
+    ],
+  },
   { name: 'plan-dark', path: '/students/p-lulu/plan', dark: true, do: [into('Reclined hero')] },
   { name: 'plan-wide', path: '/students/p-bram/plan', size: WIDE, do: [into('Staff')] },
   { name: 'today-wide', path: '/', size: WIDE },
-  { name: 'mat-build', path: '/students/p-bram/mat', do: [press(/^Begin/), press('Skip this pose'), press('Skip this pose')] },
-  { name: 'mat-hold', path: '/students/p-yusuf/mat', do: [press(/^Begin/), press('Skip this pose'), press('Skip this pose'), pick('Hold'), press('Begin the hold')] },
+  {
+    name: 'mat-build',
+    path: '/students/p-bram/mat',
+    do: [press(/^Begin/), press('Skip this pose'), press('Skip this pose')],
+  },
+  {
+    name: 'mat-hold',
+    path: '/students/p-yusuf/mat',
+    do: [
+      press(/^Begin/),
+      press('Skip this pose'),
+      press('Skip this pose'),
+      pick('Hold'),
+      press('Begin the hold'),
+    ],
+  },
   { name: 'record', path: '/students/p-hettie/record' },
   { name: 'shelf', path: '/shelf' },
   { name: 'data', path: '/more/data' },
@@ -39,9 +119,16 @@ const views = [
 
 await withBrowser(true, async (browser, address) => {
   for (const { name, path, size = PHONE, dark = false, do: steps = [] } of views) {
-    const page = await browser.newPage({ viewport: size, colorScheme: dark ? 'dark' : 'light', reducedMotion: 'reduce' });
+    const page = await browser.newPage({
+      viewport: size,
+      colorScheme: dark ? 'dark' : 'light',
+      reducedMotion: 'reduce',
+    });
     await page.goto(`${address}/`);
-    await page.getByText(/On the mat/).first().waitFor();
+    await page
+      .getByText(/On the mat/)
+      .first()
+      .waitFor();
     await page.goto(`${address}${path}`);
     await page.getByRole('heading').first().waitFor();
     for (const step of steps) await step(page);

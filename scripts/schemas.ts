@@ -10,8 +10,10 @@ export const schemas = {
   'ojas-plan-1.schema.json': () => z.toJSONSchema(planSchema),
 };
 
-export const schemaText = (name: keyof typeof schemas) => `${JSON.stringify(schemas[name](), null, 2)}\n`;
+export const schemaText = (name: keyof typeof schemas) =>
+  `${JSON.stringify(schemas[name](), null, 2)}\n`;
 
 if (process.argv[1] === fileURLToPath(import.meta.url)) {
-  for (const name of Object.keys(schemas) as (keyof typeof schemas)[]) writeFileSync(new URL(`../docs/formats/${name}`, import.meta.url), schemaText(name));
+  for (const name of Object.keys(schemas) as (keyof typeof schemas)[])
+    writeFileSync(new URL(`../docs/formats/${name}`, import.meta.url), schemaText(name));
 }

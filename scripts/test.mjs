@@ -7,15 +7,25 @@ import { needBuild, needNode, needPackages, root, runs, stop } from './steps.mjs
 function needChromium() {
   if (existsSync(process.env.CHROMIUM ?? '/usr/bin/chromium')) return;
   const apt = spawnSync('apt-get', ['--version']).status === 0;
-  if (process.getuid?.() !== 0 || !apt) stop('The end-to-end tests need Chromium: install Debian’s package "chromium", or name another in CHROMIUM=/path/to/chromium.');
+  if (process.getuid?.() !== 0 || !apt)
+    stop(
+      'The end-to-end tests need Chromium: install Debian’s package "chromium", or name another in CHROMIUM=/path/to/chromium.',
+    );
   process.stdout.write('Installing Chromium…\n');
   const quiet = ['-o', 'DPkg::Lock::Timeout=400', '-qq'];
-  if (!runs('apt-get', ['update', ...quiet]) || !runs('apt-get', ['install', '-y', '--no-install-recommends', ...quiet, 'chromium'], { DEBIAN_FRONTEND: 'noninteractive' })) stop('Chromium could not be installed: see above.');
+  if (
+    !runs('apt-get', ['update', ...quiet]) ||
+    !runs('apt-get', ['install', '-y', '--no-install-recommends', ...quiet, 'chromium'], {
+      DEBIAN_FRONTEND: 'noninteractive',
+    })
+  )
+    stop('Chromium could not be installed: see above.');
 }
 
 const cache = join(root, '.cache');
 const report = (name) => join(cache, name);
-const readReport = (name) => (existsSync(report(name)) ? JSON.parse(readFileSync(report(name), 'utf8')) : null);
+const readReport = (name) =>
+  existsSync(report(name)) ? JSON.parse(readFileSync(report(name), 'utf8')) : null;
 const total = { passed: 0, failed: 0 };
 
 function count(name, passed, failed) {
@@ -35,12 +45,23 @@ for (const name of ['unit.json', 'e2e.json']) rmSync(report(name), { force: true
 
 check('types', 'npx', ['tsc', '--noEmit']);
 check('lint', 'npx', ['eslint', '.', '--max-warnings', '0']);
+check('line shape', 'npx', ['prettier', '--check', '--log-level', 'warn', '.']);
 
 const unitOk = runs('npx', ['jest', '--json', '--outputFile', report('unit.json')]);
 const unit = readReport('unit.json');
 // A suite that could not even start has no failed tests, and fails all the same.
-const broken = unit?.testResults.filter(({ status, assertionResults }) => status === 'failed' && assertionResults.every((one) => one.status !== 'failed')).length ?? 1;
-count('unit', unit?.numPassedTests ?? 0, (unit?.numFailedTests ?? 0) + broken + (!unitOk && unit && unit.numFailedTests + broken === 0 ? 1 : 0));
+const broken =
+  unit?.testResults.filter(
+    ({ status, assertionResults }) =>
+      status === 'failed' && assertionResults.every((one) => one.status !== 'failed'),
+  ).length ?? 1;
+count(
+  'unit',
+  unit?.numPassedTests ?? 0,
+  (unit?.numFailedTests ?? 0) +
+    broken +
+    (!unitOk && unit && unit.numFailedTests + broken === 0 ? 1 : 0),
+);
 
 needBuild();
 count('build', 1, 0);

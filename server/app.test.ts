@@ -10,7 +10,10 @@ import planTask from './planTask';
 
 const demoBook = join(__dirname, '..', 'demo', 'kingfisher-boathouse.json');
 const webRoot = mkdtempSync(join(tmpdir(), 'ojas-web-'));
-writeFileSync(join(webRoot, 'index.html'), '<!doctype html><html><head><title>Ojas</title></head></html>');
+writeFileSync(
+  join(webRoot, 'index.html'),
+  '<!doctype html><html><head><title>Ojas</title></head></html>',
+);
 writeFileSync(join(webRoot, 'app.js'), 'void 0;');
 
 /** Plans in this thread: what it answers, without the threads. */
@@ -27,7 +30,9 @@ test('pages come with a strict policy, whatever place they are', async () => {
     const answer = await server.inject({ url });
     expect(answer.statusCode).toBe(200);
     expect(answer.body).toMatch('<meta name="ojas-demo" content="/demo/book.json">');
-    expect(answer.headers['content-security-policy']).toMatch(/default-src 'none'.*frame-ancestors 'none'/);
+    expect(answer.headers['content-security-policy']).toMatch(
+      /default-src 'none'.*frame-ancestors 'none'/,
+    );
     expect(answer.headers['set-cookie']).toBeUndefined();
   }
 });
@@ -47,18 +52,55 @@ test('files are files, and what is missing is missing', async () => {
 
 test('it plans on request', async () => {
   const book = JSON.parse(readFileSync(demoBook, 'utf8')) as unknown;
-  const answer = await server.inject({ method: 'POST', url: '/api/plan', payload: { book, person: 'p-ines', date: '2026-04-01', poses: ['hero'] } });
+  const answer = await server.inject({
+    method: 'POST',
+    url: '/api/plan',
+    payload: { book, person: 'p-ines', date: '2026-04-01', poses: ['hero'] },
+  });
   expect(answer.statusCode).toBe(200);
   expect(planSchema.parse(answer.json())).toMatchObject({ person: 'p-ines', date: '2026-04-01' });
 });
 
 test.each([
-  ['a book of another kind', { book: { format: 'x' }, person: 'p', date: '2026-04-01' }, 400, /ojas-book/],
-  ['an unknown pose', { book: {}, person: 'p', date: '2026-04-01', poses: ['moonwalk'] }, 400, /no pose is called that/],
+  [
+    'a book of another kind',
+    { book: { format: 'x' }, person: 'p', date: '2026-04-01' },
+    400,
+    /ojas-book/,
+  ],
+  [
+    'an unknown pose',
+    { book: {}, person: 'p', date: '2026-04-01', poses: ['moonwalk'] },
+    400,
+    /no pose is called that/,
+  ],
   ['no date', { book: {}, person: 'p' }, 400, /date/],
-  ['a day that is none', { book: {}, person: 'p', date: '2026-02-30' }, 400, /expected a day that there is/],
-  ['a book nested too deep', { book: JSON.parse('['.repeat(500) + ']'.repeat(500)) as unknown, person: 'p', date: '2026-04-01' }, 400, /nested deeper/],
-  ['nobody of that name', { book: { format: 'ojas-book/1', people: [], readings: [], shelf: [], sessions: [] }, person: 'p', date: '2026-04-01' }, 404, /no person p/],
+  [
+    'a day that is none',
+    { book: {}, person: 'p', date: '2026-02-30' },
+    400,
+    /expected a day that there is/,
+  ],
+  [
+    'a book nested too deep',
+    {
+      book: JSON.parse('['.repeat(500) + ']'.repeat(500)) as unknown,
+      person: 'p',
+      date: '2026-04-01',
+    },
+    400,
+    /nested deeper/,
+  ],
+  [
+    'nobody of that name',
+    {
+      book: { format: 'ojas-book/1', people: [], readings: [], shelf: [], sessions: [] },
+      person: 'p',
+      date: '2026-04-01',
+    },
+    404,
+    /no person p/,
+  ],
 ])('%s is refused in words', async (_, payload, status, words) => {
   const answer = await server.inject({ method: 'POST', url: '/api/plan', payload });
   expect(answer.statusCode).toBe(status);
@@ -66,19 +108,36 @@ test.each([
 });
 
 test('what is no JSON is refused in words', async () => {
-  const answer = await server.inject({ method: 'POST', url: '/api/plan', headers: { 'content-type': 'application/json' }, payload: '{"book":' });
+  const answer = await server.inject({
+    method: 'POST',
+    url: '/api/plan',
+    headers: { 'content-type': 'application/json' },
+    payload: '{"book":',
+  });
   expect([answer.statusCode, answer.body]).toEqual([400, expect.stringMatching('not whole JSON')]);
 });
 
 test('a pose that is named often is planned once', async () => {
   const book = JSON.parse(readFileSync(demoBook, 'utf8')) as unknown;
-  const answer = await server.inject({ method: 'POST', url: '/api/plan', payload: { book, person: 'p-ines', date: '2026-04-01', poses: Array.from({ length: 400 }, () => 'hero') } });
+  const answer = await server.inject({
+    method: 'POST',
+    url: '/api/plan',
+    payload: {
+      book,
+      person: 'p-ines',
+      date: '2026-04-01',
+      poses: Array.from({ length: 400 }, () => 'hero'),
+    },
+  });
   expect(planSchema.parse(answer.json()).poses).toHaveLength(1);
 });
 
 test('HEAD answers as GET does, without the page', async () => {
   for (const url of ['/', '/students/p-ines', '/app.js', '/nothing.js', '/healthz']) {
-    const [head, get] = [await server.inject({ method: 'HEAD', url }), await server.inject({ url })];
+    const [head, get] = [
+      await server.inject({ method: 'HEAD', url }),
+      await server.inject({ url }),
+    ];
     expect([url, head.statusCode, head.body]).toEqual([url, get.statusCode, '']);
   }
 });
@@ -86,30 +145,65 @@ test('HEAD answers as GET does, without the page', async () => {
 describe('in threads of its own', () => {
   const bundle = (source: string, name: string) => {
     const file = join(webRoot, name);
-    buildSync({ stdin: { contents: source, resolveDir: __dirname, loader: 'ts' }, outfile: file, bundle: true, platform: 'node', format: 'esm', tsconfig: join(__dirname, '..', 'tsconfig.json') });
+    buildSync({
+      stdin: { contents: source, resolveDir: __dirname, loader: 'ts' },
+      outfile: file,
+      bundle: true,
+      platform: 'node',
+      format: 'esm',
+      tsconfig: join(__dirname, '..', 'tsconfig.json'),
+    });
     return file;
   };
 
   test('a plan is the same', async () => {
-    const bytes = new TextEncoder().encode(JSON.stringify({ book: JSON.parse(readFileSync(demoBook, 'utf8')) as unknown, person: 'p-ines', date: '2026-04-01', poses: ['hero'] }));
+    const bytes = new TextEncoder().encode(
+      JSON.stringify({
+        book: JSON.parse(readFileSync(demoBook, 'utf8')) as unknown,
+        person: 'p-ines',
+        date: '2026-04-01',
+        poses: ['hero'],
+      }),
+    );
     const plan = planner(bundle("export { default } from './planTask';", 'plan.mjs'));
     expect(await plan(bytes)).toEqual({ ok: true, answer: planTask(bytes) });
   });
 
   test('work without end is given up, more than can wait is turned away, and the server is well meanwhile', async () => {
-    const busy = await createServer({ webRoot, plan: planner(bundle('export default () => { for (;;); }', 'endless.mjs'), { mostMs: 700, mostWaiting: 2, threads: 2 }) });
+    const busy = await createServer({
+      webRoot,
+      plan: planner(bundle('export default () => { for (;;); }', 'endless.mjs'), {
+        mostMs: 700,
+        mostWaiting: 2,
+        threads: 2,
+      }),
+    });
     const ask = () => busy.inject({ method: 'POST', url: '/api/plan', payload: {} });
     let answered = 0;
     const asked = Array.from({ length: 4 }, () => ask().finally(() => (answered += 1)));
     const refused = await Promise.all([ask(), ask()]);
-    expect(refused.map(({ statusCode, body }) => [statusCode, body.includes('too much is asked at once')])).toEqual([[503, true], [503, true]]);
+    expect(
+      refused.map(({ statusCode, body }) => [
+        statusCode,
+        body.includes('too much is asked at once'),
+      ]),
+    ).toEqual([
+      [503, true],
+      [503, true],
+    ]);
     // While two endless tasks hold their threads, this one answers.
     expect((await busy.inject({ url: '/healthz' })).json()).toEqual({ ok: true });
     expect(answered).toBe(0);
     const answers = await Promise.all(asked);
-    expect(answers.map(({ statusCode, body }) => [statusCode, body.includes('no plan within 0.7 seconds')])).toEqual(Array.from({ length: 4 }, () => [503, true]));
+    expect(
+      answers.map(({ statusCode, body }) => [
+        statusCode,
+        body.includes('no plan within 0.7 seconds'),
+      ]),
+    ).toEqual(Array.from({ length: 4 }, () => [503, true]));
     await busy.close();
   });
 });
 
-test('it is well', async () => expect((await server.inject({ url: '/healthz' })).json()).toEqual({ ok: true }));
+test('it is well', async () =>
+  expect((await server.inject({ url: '/healthz' })).json()).toEqual({ ok: true }));

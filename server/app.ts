@@ -28,20 +28,40 @@ const MOST_SENDING_MS = 20_000;
 const LOOK_FOR_SLOW_MS = 2000;
 
 /** Serves the built app with strict headers, and plans on request. Keeps nothing, logs no bodies. */
-export async function createServer({ webRoot, demoBook, plan }: ServerOptions): Promise<FastifyInstance> {
+export async function createServer({
+  webRoot,
+  demoBook,
+  plan,
+}: ServerOptions): Promise<FastifyInstance> {
   const server = Fastify({
-    bodyLimit: BODY_LIMIT_BYTES, logger: false, requestTimeout: MOST_SENDING_MS, forceCloseConnections: true,
+    bodyLimit: BODY_LIMIT_BYTES,
+    logger: false,
+    requestTimeout: MOST_SENDING_MS,
+    forceCloseConnections: true,
     http: { headersTimeout: MOST_SENDING_MS / 2, connectionsCheckingInterval: LOOK_FOR_SLOW_MS },
   });
   // A body is opened by the planner, not here: no request can hold this thread.
   server.removeContentTypeParser('application/json');
-  server.addContentTypeParser('application/json', { parseAs: 'buffer' }, (_, body, done) => done(null, body));
+  server.addContentTypeParser('application/json', { parseAs: 'buffer' }, (_, body, done) =>
+    done(null, body),
+  );
   await server.register(fastifyHelmet, {
     contentSecurityPolicy: {
       useDefaults: false,
       directives: {
-        defaultSrc: ["'none'"], scriptSrc: ["'self'", "'wasm-unsafe-eval'"], styleSrc: ["'self'", "'unsafe-inline'"], imgSrc: ["'self'", 'data:', 'blob:'], fontSrc: ["'self'", 'data:'],
-        connectSrc: ["'self'"], workerSrc: ["'self'"], manifestSrc: ["'self'"], mediaSrc: ["'self'", 'blob:'], baseUri: ["'none'"], formAction: ["'self'"], frameAncestors: ["'none'"], objectSrc: ["'none'"],
+        defaultSrc: ["'none'"],
+        scriptSrc: ["'self'", "'wasm-unsafe-eval'"],
+        styleSrc: ["'self'", "'unsafe-inline'"],
+        imgSrc: ["'self'", 'data:', 'blob:'],
+        fontSrc: ["'self'", 'data:'],
+        connectSrc: ["'self'"],
+        workerSrc: ["'self'"],
+        manifestSrc: ["'self'"],
+        mediaSrc: ["'self'", 'blob:'],
+        baseUri: ["'none'"],
+        formAction: ["'self'"],
+        frameAncestors: ["'none'"],
+        objectSrc: ["'none'"],
       },
     },
     crossOriginEmbedderPolicy: false,
@@ -51,24 +71,48 @@ export async function createServer({ webRoot, demoBook, plan }: ServerOptions): 
   await server.register(rateLimit, { max: MOST_REQUESTS_A_MINUTE, timeWindow: '1 minute' });
 
   const page = pageFrom(webRoot, demoBook !== undefined);
-  server.get('/', (_, reply) => reply.type('text/html; charset=utf-8').header('cache-control', 'no-cache').send(page));
+  server.get('/', (_, reply) =>
+    reply.type('text/html; charset=utf-8').header('cache-control', 'no-cache').send(page),
+  );
   await server.register(fastifyStatic, {
-    root: webRoot, index: false, preCompressed: true,
-    setHeaders: (reply, path) => reply.header('cache-control', path.includes(`${join('_expo', 'static')}`) ? `public, max-age=${YEAR_SECONDS}, immutable` : 'no-cache'),
+    root: webRoot,
+    index: false,
+    preCompressed: true,
+    setHeaders: (reply, path) =>
+      reply.header(
+        'cache-control',
+        path.includes(`${join('_expo', 'static')}`)
+          ? `public, max-age=${YEAR_SECONDS}, immutable`
+          : 'no-cache',
+      ),
   });
   if (demoBook !== undefined) {
     const book = readFileSync(demoBook, 'utf8');
     server.get(DEMO_ADDRESS, (_, reply) => reply.type(JSON_TYPE).send(book));
   }
   server.get('/healthz', () => ({ ok: true }));
-  server.post('/api/plan', { config: { rateLimit: { max: MOST_PLANS_A_MINUTE } } }, async (request, reply) => {
-    const outcome = await plan(request.body as Uint8Array);
-    return outcome.ok ? reply.code(outcome.answer.status).type(JSON_TYPE).send(outcome.answer.body) : reply.code(503).header('retry-after', '5').send({ faults: [{ path: 'the server', words: outcome.words }] });
-  });
+  server.post(
+    '/api/plan',
+    { config: { rateLimit: { max: MOST_PLANS_A_MINUTE } } },
+    async (request, reply) => {
+      const outcome = await plan(request.body as Uint8Array);
+      return outcome.ok
+        ? reply.code(outcome.answer.status).type(JSON_TYPE).send(outcome.answer.body)
+        : reply
+            .code(503)
+            .header('retry-after', '5')
+            .send({ faults: [{ path: 'the server', words: outcome.words }] });
+    },
+  );
   // Places of the app are paths without a file's ending; the page finds its own way.
   server.setNotFoundHandler((request, reply) => {
-    const place = (request.method === 'GET' || request.method === 'HEAD') && !request.url.startsWith('/api/') && !/\.[a-z0-9]+$/i.test(request.url.split('?')[0] ?? '');
-    return place ? reply.type('text/html; charset=utf-8').header('cache-control', 'no-cache').send(page) : reply.code(404).send({ faults: [{ path: request.url, words: 'there is nothing here.' }] });
+    const place =
+      (request.method === 'GET' || request.method === 'HEAD') &&
+      !request.url.startsWith('/api/') &&
+      !/\.[a-z0-9]+$/i.test(request.url.split('?')[0] ?? '');
+    return place
+      ? reply.type('text/html; charset=utf-8').header('cache-control', 'no-cache').send(page)
+      : reply.code(404).send({ faults: [{ path: request.url, words: 'there is nothing here.' }] });
   });
   return server;
 }
@@ -76,5 +120,7 @@ export async function createServer({ webRoot, demoBook, plan }: ServerOptions): 
 /** The page, which in the demo names the sample book. */
 function pageFrom(webRoot: string, demo: boolean): string {
   const page = readFileSync(join(webRoot, 'index.html'), 'utf8');
-  return demo ? page.replace('<head>', `<head><meta name="ojas-demo" content="${DEMO_ADDRESS}">`) : page;
+  return demo
+    ? page.replace('<head>', `<head><meta name="ojas-demo" content="${DEMO_ADDRESS}">`)
+    : page;
 }

@@ -18,16 +18,31 @@ const MOST_POSES = 500;
 const planRequest = z.object({
   book: z.unknown(),
   person: z.string(),
-  date: z.custom<LocalDay>((date) => typeof date === 'string' && isDay(date), { error: 'expected a day that there is, such as 2026-01-15.' }),
-  poses: z.array(z.string().refine((id) => poseById(id) !== undefined, { error: 'no pose is called that' })).max(MOST_POSES).optional(),
+  date: z.custom<LocalDay>((date) => typeof date === 'string' && isDay(date), {
+    error: 'expected a day that there is, such as 2026-01-15.',
+  }),
+  poses: z
+    .array(
+      z.string().refine((id) => poseById(id) !== undefined, { error: 'no pose is called that' }),
+    )
+    .max(MOST_POSES)
+    .optional(),
 });
 
-const answer = (status: PlanAnswer['status'], body: unknown): PlanAnswer => ({ status, body: JSON.stringify(body) });
+const answer = (status: PlanAnswer['status'], body: unknown): PlanAnswer => ({
+  status,
+  body: JSON.stringify(body),
+});
 const refused = (faults: readonly Fault[], status: 400 | 404 = 400) => answer(status, { faults });
 
-function parsed(bytes: Uint8Array): { readonly ok: true; readonly json: unknown } | { readonly ok: false; readonly words: string } {
+function parsed(
+  bytes: Uint8Array,
+): { readonly ok: true; readonly json: unknown } | { readonly ok: false; readonly words: string } {
   try {
-    return { ok: true, json: JSON.parse(new TextDecoder('utf-8', { fatal: true }).decode(bytes)) as unknown };
+    return {
+      ok: true,
+      json: JSON.parse(new TextDecoder('utf-8', { fatal: true }).decode(bytes)) as unknown,
+    };
   } catch {
     return { ok: false, words: 'this is not whole JSON in UTF-8.' };
   }
@@ -40,12 +55,24 @@ export default function planTask(bytes: Uint8Array): PlanAnswer {
   const unfit = unfitIn(read.json);
   if (unfit) return refused([unfit]);
   const asked = planRequest.safeParse(read.json, { error: refusalOf });
-  if (!asked.success) return refused(asked.error.issues.map(({ path, message }) => ({ path: pathWords(path), words: message })));
+  if (!asked.success)
+    return refused(
+      asked.error.issues.map(({ path, message }) => ({ path: pathWords(path), words: message })),
+    );
   const { book, person: id, date, poses } = asked.data;
   const checked = checkBook(book, date);
   if (!checked.ok) return refused(checked.faults);
   const person = checked.value.people.find((one) => one.id === id);
-  if (!person) return refused([{ path: 'person', words: `there is no person ${id} in this book.` }], 404);
+  if (!person)
+    return refused([{ path: 'person', words: `there is no person ${id} in this book.` }], 404);
   // A pose that is named twice is planned once.
-  return answer(200, planStudent(recordOf(checked.value, person), checked.value.shelf, date, poses ? { poses: [...new Set(poses)] } : {}));
+  return answer(
+    200,
+    planStudent(
+      recordOf(checked.value, person),
+      checked.value.shelf,
+      date,
+      poses ? { poses: [...new Set(poses)] } : {},
+    ),
+  );
 }

@@ -45,8 +45,18 @@ export function touchedBy({ kind, id, was, is }: Diff): Touched {
   if (was === null) return { kind, id, how: 'came' };
   if (is === null) return { kind, id, how: 'went', was: was as unknown as Fields };
   const [before, after] = [was, is] as unknown as [Fields, Fields];
-  const fields = [...new Set([...Object.keys(before), ...Object.keys(after)])].filter((field) => !sameValue(before[field], after[field]));
-  return { kind, id, how: 'changed', fields, was: Object.fromEntries(fields.flatMap((field) => (before[field] === undefined ? [] : [[field, before[field]]]))) };
+  const fields = [...new Set([...Object.keys(before), ...Object.keys(after)])].filter(
+    (field) => !sameValue(before[field], after[field]),
+  );
+  return {
+    kind,
+    id,
+    how: 'changed',
+    fields,
+    was: Object.fromEntries(
+      fields.flatMap((field) => (before[field] === undefined ? [] : [[field, before[field]]])),
+    ),
+  };
 }
 
 /** The record as it was before an act, given how it is now; null where there was none. */
@@ -62,8 +72,12 @@ export function takenBack({ how, fields, was }: Touched, now: unknown): unknown 
 }
 
 /** Whether a later act stands on what an earlier one did: that one cannot be taken back alone. */
-export const standsOn = (later: Touched, earlier: Touched): boolean => later.kind === earlier.kind && later.id === earlier.id
-  && (later.how !== 'changed' || earlier.how !== 'changed' || (later.fields ?? []).some((field) => (earlier.fields ?? []).includes(field)));
+export const standsOn = (later: Touched, earlier: Touched): boolean =>
+  later.kind === earlier.kind &&
+  later.id === earlier.id &&
+  (later.how !== 'changed' ||
+    earlier.how !== 'changed' ||
+    (later.fields ?? []).some((field) => (earlier.fields ?? []).includes(field)));
 
 export const MOST_ACTS = 20;
 /** For so many days a removed student can be brought back. */
@@ -71,14 +85,34 @@ export const DAYS_TO_BRING_BACK = 30;
 const DAY_MS = 86_400_000;
 
 /** Heads that are worth keeping on, and those that go: the last twenty acts and undos, and removed students for thirty days. */
-export function keptHeads(heads: readonly ActHead[], now: string): { kept: ActHead[]; gone: ActHead[] } {
-  const late = (kind: ActHead['kind']) => heads.filter((one) => one.kind === kind).slice(-MOST_ACTS);
-  const stays = new Set([...late('act'), ...late('undo'), ...heads.filter(({ removed, at }) => removed && Date.parse(now) - Date.parse(at) < DAYS_TO_BRING_BACK * DAY_MS)]);
-  return { kept: heads.filter((one) => stays.has(one)), gone: heads.filter((one) => !stays.has(one)) };
+export function keptHeads(
+  heads: readonly ActHead[],
+  now: string,
+): { kept: ActHead[]; gone: ActHead[] } {
+  const late = (kind: ActHead['kind']) =>
+    heads.filter((one) => one.kind === kind).slice(-MOST_ACTS);
+  const stays = new Set([
+    ...late('act'),
+    ...late('undo'),
+    ...heads.filter(
+      ({ removed, at }) =>
+        removed && Date.parse(now) - Date.parse(at) < DAYS_TO_BRING_BACK * DAY_MS,
+    ),
+  ]);
+  return {
+    kept: heads.filter((one) => stays.has(one)),
+    gone: heads.filter((one) => !stays.has(one)),
+  };
 }
 
 /** Acts that can be taken back, the newest last. */
-export const undoable = (heads: readonly ActHead[]) => heads.filter(({ kind }) => kind === 'act').slice(-MOST_ACTS);
+export const undoable = (heads: readonly ActHead[]) =>
+  heads.filter(({ kind }) => kind === 'act').slice(-MOST_ACTS);
 /** Students who were removed and can be brought back, the newest first. */
 export const removedStudents = (heads: readonly ActHead[], now: string) =>
-  heads.filter(({ removed, at }) => removed && Date.parse(now) - Date.parse(at) < DAYS_TO_BRING_BACK * DAY_MS).reverse();
+  heads
+    .filter(
+      ({ removed, at }) =>
+        removed && Date.parse(now) - Date.parse(at) < DAYS_TO_BRING_BACK * DAY_MS,
+    )
+    .reverse();

@@ -18,7 +18,12 @@ export const matSchema = z.object({
   step: z.enum(matSteps),
   /** What lies on the mat now, where it is not as planned. */
   settled: z.record(z.string(), z.array(settledSchema)),
-  changes: z.record(z.string(), z.array(z.object({ slot: z.string(), fromCm: z.number(), toCm: z.number(), atSeconds: z.number() }))),
+  changes: z.record(
+    z.string(),
+    z.array(
+      z.object({ slot: z.string(), fromCm: z.number(), toCm: z.number(), atSeconds: z.number() }),
+    ),
+  ),
   faults: z.record(z.string(), z.array(z.string())),
   /** When the hold began, and seconds held before that. */
   holdingSince: z.string().nullable(),
@@ -43,8 +48,24 @@ export const matSlice = createSlice({
     daySaid: ({ came }, { payload }: PayloadAction<{ person: string; on: string; day: Day }>) => {
       came[payload.person] = { on: payload.on, day: payload.day };
     },
-    matStarted: (state, { payload }: PayloadAction<{ person: string; poses: string[]; at: string; day?: Day }>) => {
-      state.now = { person: payload.person, startedAt: payload.at, day: payload.day ?? 'usual', poses: payload.poses, at: 0, step: 'build', settled: {}, changes: {}, faults: {}, holdingSince: null, heldSeconds: 0, done: [] };
+    matStarted: (
+      state,
+      { payload }: PayloadAction<{ person: string; poses: string[]; at: string; day?: Day }>,
+    ) => {
+      state.now = {
+        person: payload.person,
+        startedAt: payload.at,
+        day: payload.day ?? 'usual',
+        poses: payload.poses,
+        at: 0,
+        step: 'build',
+        settled: {},
+        changes: {},
+        faults: {},
+        holdingSince: null,
+        heldSeconds: 0,
+        done: [],
+      };
     },
     matRestored: (state, { payload }: PayloadAction<Mat | null>) => {
       state.now = payload;
@@ -53,10 +74,27 @@ export const matSlice = createSlice({
       if (now) now.step = payload;
     },
     /** A slot was moved by a rung; `atSeconds` is the time into the hold. */
-    rungMoved: ({ now }, { payload }: PayloadAction<{ pose: string; settled: Settled[]; slot: string; fromCm: number; toCm: number; atSeconds: number }>) => {
+    rungMoved: (
+      { now },
+      {
+        payload,
+      }: PayloadAction<{
+        pose: string;
+        settled: Settled[];
+        slot: string;
+        fromCm: number;
+        toCm: number;
+        atSeconds: number;
+      }>,
+    ) => {
       if (!now) return;
       now.settled[payload.pose] = payload.settled;
-      (now.changes[payload.pose] ??= []).push({ slot: payload.slot, fromCm: payload.fromCm, toCm: payload.toCm, atSeconds: payload.atSeconds });
+      (now.changes[payload.pose] ??= []).push({
+        slot: payload.slot,
+        fromCm: payload.fromCm,
+        toCm: payload.toCm,
+        atSeconds: payload.atSeconds,
+      });
     },
     /** Other pieces for about the same height: nothing is learned from it but what lies there. */
     piecesSwapped: ({ now }, { payload }: PayloadAction<{ pose: string; settled: Settled[] }>) => {
@@ -65,7 +103,9 @@ export const matSlice = createSlice({
     faultToggled: ({ now }, { payload }: PayloadAction<{ pose: string; fault: string }>) => {
       if (!now) return;
       const seen = now.faults[payload.pose] ?? [];
-      now.faults[payload.pose] = seen.includes(payload.fault) ? seen.filter((one) => one !== payload.fault) : [...seen, payload.fault];
+      now.faults[payload.pose] = seen.includes(payload.fault)
+        ? seen.filter((one) => one !== payload.fault)
+        : [...seen, payload.fault];
     },
     holdStarted: ({ now }, { payload }: PayloadAction<string>) => {
       if (now) now.holdingSince = payload;
@@ -82,7 +122,8 @@ export const matSlice = createSlice({
       Object.assign(now, { at: now.at + 1, step: 'build', holdingSince: null, heldSeconds: 0 });
     },
     poseSkipped: ({ now }) => {
-      if (now) Object.assign(now, { at: now.at + 1, step: 'build', holdingSince: null, heldSeconds: 0 });
+      if (now)
+        Object.assign(now, { at: now.at + 1, step: 'build', holdingSince: null, heldSeconds: 0 });
     },
     matCleared: (state) => {
       state.now = null;
@@ -96,11 +137,31 @@ const LEFT_RUNNING_SECONDS = 600;
 export const MOST_HELD_SECONDS = 7200;
 export const leftRunning = (held: number, planned: number) => held > planned + LEFT_RUNNING_SECONDS;
 
-export const { cameRestored, daySaid, matStarted, matRestored, stepTaken, rungMoved, piecesSwapped, faultToggled, holdStarted, holdPaused, poseDone, poseSkipped, matCleared } = matSlice.actions;
+export const {
+  cameRestored,
+  daySaid,
+  matStarted,
+  matRestored,
+  stepTaken,
+  rungMoved,
+  piecesSwapped,
+  faultToggled,
+  holdStarted,
+  holdPaused,
+  poseDone,
+  poseSkipped,
+  matCleared,
+} = matSlice.actions;
 
 /** The id of the session that a mat becomes: ended twice, it is recorded once. */
-export const sessionIdOf = ({ startedAt, person }: Pick<Mat, 'startedAt' | 'person'>) => `s-${Date.parse(startedAt).toString(36)}-${person.slice(0, 80)}`;
+export const sessionIdOf = ({ startedAt, person }: Pick<Mat, 'startedAt' | 'person'>) =>
+  `s-${Date.parse(startedAt).toString(36)}-${person.slice(0, 80)}`;
 
 /** Whole seconds held so far. */
 export const heldSeconds = (mat: Pick<Mat, 'heldSeconds' | 'holdingSince'>, now: string) =>
-  Math.floor(mat.heldSeconds + (mat.holdingSince === null ? 0 : Math.max(0, (Date.parse(now) - Date.parse(mat.holdingSince)) / 1000)));
+  Math.floor(
+    mat.heldSeconds +
+      (mat.holdingSince === null
+        ? 0
+        : Math.max(0, (Date.parse(now) - Date.parse(mat.holdingSince)) / 1000)),
+  );

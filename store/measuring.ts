@@ -22,14 +22,23 @@ export type Entry = z.infer<typeof entrySchema>;
 export const measuringSchema = z.object({
   person: z.string(),
   /** A led visit: what was read and what was passed over; null when ranges are picked one by one. */
-  visit: z.object({ kind: z.enum(visitKinds), done: z.array(z.enum(rangeIds)), passed: z.array(z.enum(rangeIds)) }).nullable(),
+  visit: z
+    .object({
+      kind: z.enum(visitKinds),
+      done: z.array(z.enum(rangeIds)),
+      passed: z.array(z.enum(rangeIds)),
+    })
+    .nullable(),
   entry: entrySchema.nullable(),
   /** The method at hand, kept from range to range. */
   method: z.enum(methodIds),
 });
 export type Measuring = z.infer<typeof measuringSchema>;
 
-const startOf = (person: string, before: Measuring | null): Measuring => (before?.person === person ? before : { person, visit: null, entry: null, method: before?.method ?? 'protractor' });
+const startOf = (person: string, before: Measuring | null): Measuring =>
+  before?.person === person
+    ? before
+    : { person, visit: null, entry: null, method: before?.method ?? 'protractor' };
 
 export const measuringSlice = createSlice({
   name: 'measuring',
@@ -38,15 +47,39 @@ export const measuringSlice = createSlice({
     measuringRestored: (state, { payload }: PayloadAction<Measuring | null>) => {
       state.now = payload;
     },
-    visitBegan: (state, { payload: { person, kind } }: PayloadAction<{ person: string; kind: VisitKind }>) => {
-      state.now = { ...startOf(person, state.now), visit: { kind, done: [], passed: [] }, entry: null };
+    visitBegan: (
+      state,
+      { payload: { person, kind } }: PayloadAction<{ person: string; kind: VisitKind }>,
+    ) => {
+      state.now = {
+        ...startOf(person, state.now),
+        visit: { kind, done: [], passed: [] },
+        entry: null,
+      };
     },
     visitEnded: ({ now }) => {
       if (now) Object.assign(now, { visit: null, entry: null });
     },
-    rangeOpened: (state, { payload: { person, range, side, protocol } }: PayloadAction<{ person: string; range: RangeId; side: Side; protocol: string }>) => {
+    rangeOpened: (
+      state,
+      {
+        payload: { person, range, side, protocol },
+      }: PayloadAction<{ person: string; range: RangeId; side: Side; protocol: string }>,
+    ) => {
       const before = state.now?.person === person ? state.now.entry : null;
-      state.now = { ...startOf(person, state.now), entry: { range, side, protocol, values: [], sems: [], warm: before?.warm ?? false, seat: '0', note: '' } };
+      state.now = {
+        ...startOf(person, state.now),
+        entry: {
+          range,
+          side,
+          protocol,
+          values: [],
+          sems: [],
+          warm: before?.warm ?? false,
+          seat: '0',
+          note: '',
+        },
+      };
     },
     rangeClosed: ({ now }) => {
       if (now) now.entry = null;
@@ -75,4 +108,14 @@ export const measuringSlice = createSlice({
   },
 });
 
-export const { measuringRestored, visitBegan, visitEnded, rangeOpened, rangeClosed, methodChosen, entryChanged, sideKept, rangePassed } = measuringSlice.actions;
+export const {
+  measuringRestored,
+  visitBegan,
+  visitEnded,
+  rangeOpened,
+  rangeClosed,
+  methodChosen,
+  entryChanged,
+  sideKept,
+  rangePassed,
+} = measuringSlice.actions;

@@ -12,9 +12,16 @@ import type { Shelf } from '@/core/props/shelf';
 import { SETTINGS_ID, usualSettings, type SettingsRecord } from '@/core/formats/facts';
 import type { RootState } from './store';
 
-export const selectPeople = createSelector((state: RootState) => state.people, (people) => Object.values(people).sort((a, b) => a.name.localeCompare(b.name)));
-export const selectShelf = createSelector((state: RootState) => state.shelf, (shelf): Shelf => Object.values(shelf));
-export const selectSettings = (state: RootState): SettingsRecord => state.settings[SETTINGS_ID] ?? usualSettings;
+export const selectPeople = createSelector(
+  (state: RootState) => state.people,
+  (people) => Object.values(people).sort((a, b) => a.name.localeCompare(b.name)),
+);
+export const selectShelf = createSelector(
+  (state: RootState) => state.shelf,
+  (shelf): Shelf => Object.values(shelf),
+);
+export const selectSettings = (state: RootState): SettingsRecord =>
+  state.settings[SETTINGS_ID] ?? usualSettings;
 
 /** Readings and sessions shared out by person, so that a change to one student leaves the others' records alone. */
 const byPerson = <T extends { person: string; at: string }>() => {
@@ -24,7 +31,12 @@ const byPerson = <T extends { person: string; at: string }>() => {
     for (const [person, list] of groupedBy(Object.values(records), (one) => one.person)) {
       const sorted = inTime(list);
       const same = before.get(person);
-      now.set(person, same && same.length === sorted.length && same.every((one, i) => one === sorted[i]) ? same : sorted);
+      now.set(
+        person,
+        same && same.length === sorted.length && same.every((one, i) => one === sorted[i])
+          ? same
+          : sorted,
+      );
     }
     before = now;
     return now;
@@ -34,8 +46,10 @@ const selectReadings = createSelector((state: RootState) => state.readings, byPe
 const selectSessions = createSelector((state: RootState) => state.sessions, byPerson());
 const NONE: readonly never[] = [];
 
-export const selectReadingsOf = (state: RootState, person: string) => selectReadings(state).get(person) ?? NONE;
-export const selectSessionsOf = (state: RootState, person: string) => selectSessions(state).get(person) ?? NONE;
+export const selectReadingsOf = (state: RootState, person: string) =>
+  selectReadings(state).get(person) ?? NONE;
+export const selectSessionsOf = (state: RootState, person: string) =>
+  selectSessions(state).get(person) ?? NONE;
 
 /** How a student comes today: as said, else as usual. */
 export function selectDay({ mat }: RootState, person: string, today: LocalDay): Day {
@@ -45,7 +59,8 @@ export function selectDay({ mat }: RootState, person: string, today: LocalDay): 
 }
 
 /** What the teacher measures with, kept from student to student. */
-export const selectMethod = ({ measuring }: RootState): MethodId => measuring.now?.method ?? 'protractor';
+export const selectMethod = ({ measuring }: RootState): MethodId =>
+  measuring.now?.method ?? 'protractor';
 
 /** The last answer for each key, for as long as what it was reckoned from is the same. */
 function lastAnswers<R>() {
@@ -66,11 +81,20 @@ export function selectRecord(state: RootState, id: string): StudentRecord | unde
   if (!person) return undefined;
   const { eyes } = selectSettings(state);
   const [readings, sessions] = [selectReadingsOf(state, id), selectSessionsOf(state, id)];
-  return lastRecords(id, [person, readings, sessions, eyes], () => ({ person, readings, sessions, ...(eyes ? { eyes: eyes as Eyes } : {}) }));
+  return lastRecords(id, [person, readings, sessions, eyes], () => ({
+    person,
+    readings,
+    sessions,
+    ...(eyes ? { eyes: eyes as Eyes } : {}),
+  }));
 }
 
 const lastEstimates = lastAnswers<Estimates>();
-export function selectEstimates(state: RootState, id: string, today: LocalDay): Estimates | undefined {
+export function selectEstimates(
+  state: RootState,
+  id: string,
+  today: LocalDay,
+): Estimates | undefined {
   const record = selectRecord(state, id);
   return record && lastEstimates(id, [record, today], () => estimateRanges(record, today));
 }
@@ -80,13 +104,26 @@ const lastPlans = lastAnswers<Plan>();
  * The plan for today; once today's session is recorded, the plan for next time. Of the poses that the student practises,
  * and of others that are asked for by their ids, joined by commas: the whole catalogue is seldom looked at.
  */
-export function selectPlan(state: RootState, id: string, today: LocalDay, also = ''): Plan | undefined {
+export function selectPlan(
+  state: RootState,
+  id: string,
+  today: LocalDay,
+  also = '',
+): Plan | undefined {
   const record = selectRecord(state, id);
   if (!record) return undefined;
-  const [shelf, day, method] = [selectShelf(state), selectDay(state, id, today), selectMethod(state)];
+  const [shelf, day, method] = [
+    selectShelf(state),
+    selectDay(state, id, today),
+    selectMethod(state),
+  ];
   return lastPlans(`${id}/${also}`, [record, shelf, today, day, method], () => {
     const wanted = new Set([...practisedPoses(record.sessions), ...also.split(',')]);
     const on = record.sessions.some(({ at }) => dayOf(at) === today) ? shiftDays(today, 1) : today;
-    return planStudent(record, shelf, on, { day, method, poses: poses.map((pose) => pose.id).filter((pose) => wanted.has(pose)) });
+    return planStudent(record, shelf, on, {
+      day,
+      method,
+      poses: poses.map((pose) => pose.id).filter((pose) => wanted.has(pose)),
+    });
   });
 }

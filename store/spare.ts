@@ -1,6 +1,12 @@
 import { z } from 'zod';
 
-const markSchema = z.object({ people: z.number().int().min(0), readings: z.number().int().min(0), sessions: z.number().int().min(0), at: z.string(), exportedAt: z.string().optional() });
+const markSchema = z.object({
+  people: z.number().int().min(0),
+  readings: z.number().int().min(0),
+  sessions: z.number().int().min(0),
+  at: z.string(),
+  exportedAt: z.string().optional(),
+});
 /** How large the book was when something was last written, kept outside its own storage: it tells an empty book from one that was thrown away. */
 export type Mark = z.infer<typeof markSchema>;
 
@@ -15,7 +21,12 @@ export interface Spare {
 }
 
 /** Nothing beside: for tests, and where a browser has nowhere to keep it. */
-export const noSpare: Spare = { mark: () => null, setMark: () => undefined, copy: async () => false, read: async () => null };
+export const noSpare: Spare = {
+  mark: () => null,
+  setMark: () => undefined,
+  copy: async () => false,
+  read: async () => null,
+};
 
 const MARK = 'ojas-mark';
 export const COPY_CACHE = 'ojas-second-copy';
@@ -40,10 +51,17 @@ export function browserSpare(write: () => Promise<void>): Spare {
         // Where nothing can be marked, a book that is thrown away cannot be told from an empty one.
       }
     },
-    copy: () => write().then(() => true, () => false),
+    copy: () =>
+      write().then(
+        () => true,
+        () => false,
+      ),
     read: async () => {
       try {
-        const kept = typeof caches === 'undefined' ? undefined : await (await caches.open(COPY_CACHE)).match(COPY_ADDRESS);
+        const kept =
+          typeof caches === 'undefined'
+            ? undefined
+            : await (await caches.open(COPY_CACHE)).match(COPY_ADDRESS);
         if (!kept?.body) return null;
         return await new Response(kept.body.pipeThrough(new DecompressionStream('gzip'))).text();
       } catch {

@@ -4,22 +4,52 @@ import { bookSchema } from '@/core/formats/book';
 import { samplePerson, sampleReading, sampleSession } from '@/core/tests/samples';
 import { edit, editFields, put, type Change } from './facts';
 import { inOrder } from './locks';
-import { daySaid, heldSeconds, holdPaused, holdStarted, matStarted, poseDone, rungMoved } from './mat';
+import {
+  daySaid,
+  heldSeconds,
+  holdPaused,
+  holdStarted,
+  matStarted,
+  poseDone,
+  rungMoved,
+} from './mat';
 import { differences, mergeBook, mergeChange } from './merge';
 import { selectDay, selectPlan } from './selectors';
 import type { Mark, Spare } from './spare';
-import { commit, createStore, factsOf, forgetSetAside, keepAside, openStorage, undo, type RootState, type StoreOptions } from './store';
+import {
+  commit,
+  createStore,
+  factsOf,
+  forgetSetAside,
+  keepAside,
+  openStorage,
+  undo,
+  type RootState,
+  type StoreOptions,
+} from './store';
 import { Memory } from './tests/memory';
 import { Vault } from './vault';
 
-const two: Change = { words: 'Two at once', put: [put('people', samplePerson()), put('readings', sampleReading())], remove: [] };
+const two: Change = {
+  words: 'Two at once',
+  put: [put('people', samplePerson()), put('readings', sampleReading())],
+  remove: [],
+};
 const opened = async (memory = new Memory(), options: StoreOptions = {}) => {
   const store = createStore(memory, options);
   await store.dispatch(openStorage());
   return { store, memory, state: () => store.getState() as RootState };
 };
-const person = (id: string, more = {}): Change => ({ words: `${id} added`, put: [put('people', samplePerson({ id, ...more }))], remove: [] });
-const gone = (id: string): Change => ({ words: `${id} removed`, put: [], remove: [{ kind: 'people', id }] });
+const person = (id: string, more = {}): Change => ({
+  words: `${id} added`,
+  put: [put('people', samplePerson({ id, ...more }))],
+  remove: [],
+});
+const gone = (id: string): Change => ({
+  words: `${id} removed`,
+  put: [],
+  remove: [{ kind: 'people', id }],
+});
 
 describe('what is written', () => {
   test('is there after a restart', async () => {
@@ -33,28 +63,80 @@ describe('what is written', () => {
   test('is whole or absent after a crash at any write', async () => {
     for (let writes = 0; writes < 12; writes++) {
       const { store, memory } = await opened();
-      await store.dispatch(commit({ words: 'Before', put: [put('people', samplePerson({ name: 'Before' }))], remove: [] }));
+      await store.dispatch(
+        commit({
+          words: 'Before',
+          put: [put('people', samplePerson({ name: 'Before' }))],
+          remove: [],
+        }),
+      );
       memory.writesLeft = writes;
       const vault = new Vault(memory);
-      await vault.apply({ ...two, put: [put('people', samplePerson({ name: 'After' })), put('readings', sampleReading())] });
+      await vault.apply({
+        ...two,
+        put: [put('people', samplePerson({ name: 'After' })), put('readings', sampleReading())],
+      });
       const { people, readings } = (await opened(memory.again())).state();
-      expect([people.p1?.name, Object.keys(readings).length]).toEqual(people.p1?.name === 'After' ? ['After', 1] : ['Before', 0]);
+      expect([people.p1?.name, Object.keys(readings).length]).toEqual(
+        people.p1?.name === 'After' ? ['After', 1] : ['Before', 0],
+      );
     }
   });
 
   test.each([
-    ['a day that is none', put('people', samplePerson({ cautions: [{ id: 'hip-replacement', answer: 'yes', at: '2026-01-05', goAheadAt: '2026-02-30' }] })), /cautions\[0\]\.goAheadAt: expected a date/],
-    ['ten values', put('readings', sampleReading({ values: Array.from({ length: 10 }, () => 130) })), /Values: at most nine values/],
-    ['a note of 4,001 letters', put('readings', sampleReading({ note: 'x'.repeat(4001) })), /Note: at most 4000 letters/],
-    ['a hold of two and a half hours', put('sessions', sampleSession('2026-01-15', { heldSeconds: 9000 })), /poses\[0\]\.heldSeconds: at most 7200/],
-    ['a value that no body shows', put('readings', sampleReading({ values: [1300] })), /Values: 1300° is outside/],
-    ['a field nested 2,000 deep', put('people', { ...samplePerson(), ...(JSON.parse(`{"deep":${'['.repeat(2000)}${']'.repeat(2000)}}`) as object) }), /nested deeper than 32 levels/],
-    ['a reading of nobody', put('readings', sampleReading({ person: 'p9' })), /the student to whom this belongs was removed/],
+    [
+      'a day that is none',
+      put(
+        'people',
+        samplePerson({
+          cautions: [
+            { id: 'hip-replacement', answer: 'yes', at: '2026-01-05', goAheadAt: '2026-02-30' },
+          ],
+        }),
+      ),
+      /cautions\[0\]\.goAheadAt: expected a date/,
+    ],
+    [
+      'ten values',
+      put('readings', sampleReading({ values: Array.from({ length: 10 }, () => 130) })),
+      /Values: at most nine values/,
+    ],
+    [
+      'a note of 4,001 letters',
+      put('readings', sampleReading({ note: 'x'.repeat(4001) })),
+      /Note: at most 4000 letters/,
+    ],
+    [
+      'a hold of two and a half hours',
+      put('sessions', sampleSession('2026-01-15', { heldSeconds: 9000 })),
+      /poses\[0\]\.heldSeconds: at most 7200/,
+    ],
+    [
+      'a value that no body shows',
+      put('readings', sampleReading({ values: [1300] })),
+      /Values: 1300° is outside/,
+    ],
+    [
+      'a field nested 2,000 deep',
+      put('people', {
+        ...samplePerson(),
+        ...(JSON.parse(`{"deep":${'['.repeat(2000)}${']'.repeat(2000)}}`) as object),
+      }),
+      /nested deeper than 32 levels/,
+    ],
+    [
+      'a reading of nobody',
+      put('readings', sampleReading({ person: 'p9' })),
+      /the student to whom this belongs was removed/,
+    ],
   ])('is refused where it could not be read back: %s', async (_, fact, words) => {
     const { store, state, memory } = await opened();
     await store.dispatch(commit(person('p1')));
     const before = [...memory.entries];
-    expect(await store.dispatch(commit({ words: 'x', put: [fact], remove: [] }))).toEqual({ ok: false, words: expect.stringMatching(words) });
+    expect(await store.dispatch(commit({ words: 'x', put: [fact], remove: [] }))).toEqual({
+      ok: false,
+      words: expect.stringMatching(words),
+    });
     expect([...memory.entries]).toEqual(before);
     expect(state().storage.fault).toMatch(words);
   });
@@ -62,7 +144,10 @@ describe('what is written', () => {
   test('a full storage says so, and the screen goes on showing what is stored', async () => {
     const { store, state, memory } = await opened();
     memory.writesLeft = 0;
-    expect(await store.dispatch(commit(two))).toMatchObject({ ok: false, words: expect.stringContaining('storage is full') });
+    expect(await store.dispatch(commit(two))).toMatchObject({
+      ok: false,
+      words: expect.stringContaining('storage is full'),
+    });
     expect(state().people).toEqual({});
     expect(state().storage.fault).toMatch('storage is full');
   });
@@ -70,7 +155,18 @@ describe('what is written', () => {
   test('is changed where it stands, what is a student’s too', async () => {
     const { store, state } = await opened();
     await store.dispatch(commit(two));
-    expect(await store.dispatch(commit({ words: 'put right', put: [], edit: [editFields('readings', sampleReading(), sampleReading({ values: [126], seatCm: 4 }))], remove: [] }))).toEqual({ ok: true });
+    expect(
+      await store.dispatch(
+        commit({
+          words: 'put right',
+          put: [],
+          edit: [
+            editFields('readings', sampleReading(), sampleReading({ values: [126], seatCm: 4 })),
+          ],
+          remove: [],
+        }),
+      ),
+    ).toEqual({ ok: true });
     expect(state().readings.r1).toEqual(sampleReading({ values: [126], seatCm: 4 }));
     await store.dispatch(undo());
     expect(state().readings.r1).toEqual(sampleReading());
@@ -91,8 +187,14 @@ describe('opening', () => {
     expect(Object.keys((await opened(memory)).state().people)).toEqual(['p1']);
     memory.failingReads = 3;
     const { store, state } = await opened(memory);
-    expect(state().storage).toMatchObject({ status: 'unreachable', fault: expect.stringContaining('cannot be reached (The operation is insecure)') });
-    expect(await store.dispatch(commit(person('p2')))).toMatchObject({ ok: false, words: expect.stringContaining('nothing can be begun') });
+    expect(state().storage).toMatchObject({
+      status: 'unreachable',
+      fault: expect.stringContaining('cannot be reached (The operation is insecure)'),
+    });
+    expect(await store.dispatch(commit(person('p2')))).toMatchObject({
+      ok: false,
+      words: expect.stringContaining('nothing can be begun'),
+    });
     await store.dispatch(openStorage());
     expect(Object.keys(state().people)).toEqual(['p1']);
   });
@@ -100,41 +202,76 @@ describe('opening', () => {
   test('a record that cannot be read is set aside with its reason, what is its student’s with it, and the rest is there', async () => {
     const { store, memory } = await opened();
     await store.dispatch(commit(two));
-    await store.dispatch(commit({ words: 'another', put: [put('people', samplePerson({ id: 'p2' })), put('readings', sampleReading({ id: 'r2', person: 'p2' }))], remove: [] }));
+    await store.dispatch(
+      commit({
+        words: 'another',
+        put: [
+          put('people', samplePerson({ id: 'p2' })),
+          put('readings', sampleReading({ id: 'r2', person: 'p2' })),
+        ],
+        remove: [],
+      }),
+    );
     memory.entries.set('ojas/1/people/p2', '{"id":"p2"');
-    memory.entries.set('ojas/1/readings/r3', JSON.stringify({ ...sampleReading({ id: 'r3' }), values: [] }));
+    memory.entries.set(
+      'ojas/1/readings/r3',
+      JSON.stringify({ ...sampleReading({ id: 'r3' }), values: [] }),
+    );
     memory.entries.set('ojas/1/widgets/w', '{}');
     const again = await opened(memory);
     expect(Object.keys(again.state().people)).toEqual(['p1']);
-    expect(again.state().storage.setAside.map(({ key, words }) => `${key} ${words}`).sort()).toEqual([
-      'people/p2 the record: it is broken off.', expect.stringMatching(/^readings\/r2 The student to whom it belongs is not here/), expect.stringMatching(/^readings\/r3 values: at least one value/), expect.stringMatching(/^widgets\/w This version knows no record/),
+    expect(
+      again
+        .state()
+        .storage.setAside.map(({ key, words }) => `${key} ${words}`)
+        .sort(),
+    ).toEqual([
+      'people/p2 the record: it is broken off.',
+      expect.stringMatching(/^readings\/r2 The student to whom it belongs is not here/),
+      expect.stringMatching(/^readings\/r3 values: at least one value/),
+      expect.stringMatching(/^widgets\/w This version knows no record/),
     ]);
     // A good copy of the student comes in: theirs is taken in again, and nothing good is ever forgotten.
     await again.store.dispatch(commit(person('p2')));
     await new Promise((resolve) => setTimeout(resolve, 20));
     expect(again.state().readings.r2?.person).toBe('p2');
-    for (const one of again.state().storage.setAside) await again.store.dispatch(forgetSetAside(one));
+    for (const one of again.state().storage.setAside)
+      await again.store.dispatch(forgetSetAside(one));
     expect(again.state().storage.setAside).toEqual([]);
     const last = (await opened(memory)).state();
-    expect([Object.keys(last.people).sort(), Object.keys(last.readings).sort(), last.storage.setAside]).toEqual([['p1', 'p2'], ['r1', 'r2'], []]);
+    expect([
+      Object.keys(last.people).sort(),
+      Object.keys(last.readings).sort(),
+      last.storage.setAside,
+    ]).toEqual([['p1', 'p2'], ['r1', 'r2'], []]);
   });
 
   test('a write-ahead that is broken is set aside like any other', async () => {
     const memory = new Memory();
     memory.entries.set('ojas/1/ahead', '{"put":{"a');
     const { state } = await opened(memory);
-    expect(state().storage.setAside.map(({ key, words }) => `${key}: ${words}`)).toEqual(['ahead: A change was cut off while it was being written, and never began.']);
+    expect(state().storage.setAside.map(({ key, words }) => `${key}: ${words}`)).toEqual([
+      'ahead: A change was cut off while it was being written, and never began.',
+    ]);
     expect(memory.entries.has('ojas/1/ahead')).toBe(false);
   });
 
   test('a book that the browser threw away is told from one that is empty', async () => {
     let mark: Mark | null = null;
-    const spare: Spare = { mark: () => mark, setMark: (next) => void (mark = next), copy: async () => true, read: async () => null };
+    const spare: Spare = {
+      mark: () => mark,
+      setMark: (next) => void (mark = next),
+      copy: async () => true,
+      read: async () => null,
+    };
     const { store } = await opened(new Memory(), { spare });
     expect(await store.dispatch(commit(two))).toEqual({ ok: true });
     expect(mark).toMatchObject({ people: 1, readings: 1 });
     const lost = await opened(new Memory(), { spare });
-    expect(lost.state().storage).toMatchObject({ status: 'lost', lost: { people: 1, readings: 1, sessions: 0 } });
+    expect(lost.state().storage).toMatchObject({
+      status: 'lost',
+      lost: { people: 1, readings: 1, sessions: 0 },
+    });
     expect(await lost.store.dispatch(commit(two))).toMatchObject({ ok: false });
     await store.dispatch(commit(gone('p1')));
     expect((await opened(new Memory(), { spare })).state().storage.status).toBe('open');
@@ -144,10 +281,15 @@ describe('opening', () => {
     const memory = new Memory();
     const many = 4100;
     memory.entries.set('ojas/1/people/p1', JSON.stringify(samplePerson()));
-    for (let i = 0; i < many; i++) memory.entries.set(`ojas/1/readings/r${i}`, JSON.stringify(sampleReading({ id: `r${i}`, person: i === 7 ? 'p9' : 'p1' })));
+    for (let i = 0; i < many; i++)
+      memory.entries.set(
+        `ojas/1/readings/r${i}`,
+        JSON.stringify(sampleReading({ id: `r${i}`, person: i === 7 ? 'p9' : 'p1' })),
+      );
     const { state } = await opened(memory);
     expect([state().storage.status, Object.keys(state().people)]).toEqual(['open', ['p1']]);
-    for (let i = 0; i < 100 && state().storage.left > 0; i++) await new Promise((resolve) => setTimeout(resolve, 20));
+    for (let i = 0; i < 100 && state().storage.left > 0; i++)
+      await new Promise((resolve) => setTimeout(resolve, 20));
     expect(Object.keys(state().readings)).toHaveLength(many - 1);
     expect(state().storage.setAside.map(({ key }) => key)).toEqual(['readings/r7']);
   });
@@ -170,7 +312,15 @@ describe('undo', () => {
   test('goes on in order after a restart, twenty acts back', async () => {
     const { store, memory } = await opened();
     await store.dispatch(commit(person('p1', { statureCm: 150 })));
-    for (let i = 1; i <= 25; i++) await store.dispatch(commit({ words: `${i}`, put: [], edit: [edit('people', 'p1', (now) => ({ ...now, statureCm: 150 + i }))], remove: [] }));
+    for (let i = 1; i <= 25; i++)
+      await store.dispatch(
+        commit({
+          words: `${i}`,
+          put: [],
+          edit: [edit('people', 'p1', (now) => ({ ...now, statureCm: 150 + i }))],
+          remove: [],
+        }),
+      );
     const again = await opened(memory);
     for (let i = 0; i < 20; i++) await again.store.dispatch(undo());
     expect(again.state().people.p1?.statureCm).toBe(155);
@@ -192,27 +342,49 @@ describe('undo', () => {
     await vault.open();
     await vault.apply(person('p1', { name: 'Una' }));
     const removal = await vault.apply(gone('p1'));
-    const seq = removal.ok ? removal.act?.seq as number : 0;
-    for (let i = 0; i < 40; i++) await vault.apply({ words: 'x', put: [put('people', samplePerson({ id: 'p2', statureCm: 150 + i }))], remove: [] });
+    const seq = removal.ok ? (removal.act?.seq as number) : 0;
+    for (let i = 0; i < 40; i++)
+      await vault.apply({
+        words: 'x',
+        put: [put('people', samplePerson({ id: 'p2', statureCm: 150 + i }))],
+        remove: [],
+      });
     now = '2026-03-29T10:00:00Z';
     expect(await vault.undo(seq)).toMatchObject({ ok: true });
     expect(memory.entries.get('ojas/1/people/p1')).toMatch('Una');
     const second = await vault.apply(gone('p1'));
     now = '2026-05-29T10:00:00Z';
     await vault.apply(person('p3'));
-    expect(await vault.undo(second.ok ? second.act?.seq : 0)).toMatchObject({ ok: true, diffs: [expect.objectContaining({ kind: 'people', id: 'p1' })] });
+    expect(await vault.undo(second.ok ? second.act?.seq : 0)).toMatchObject({
+      ok: true,
+      diffs: [expect.objectContaining({ kind: 'people', id: 'p1' })],
+    });
   });
 
   test('changes and their undos cancel out, whatever they are', async () => {
-    await fc.assert(fc.asyncProperty(fc.array(fc.tuple(fc.constantFrom('a', 'b', 'c'), fc.boolean(), fc.integer({ min: 150, max: 200 })), { minLength: 1, maxLength: 8 }), async (moves) => {
-      const { store, state } = await opened();
-      for (const [id, removes, statureCm] of moves) await store.dispatch(commit(removes ? gone(id) : person(id, { statureCm })));
-      for (const move of moves) {
-        expect(move).toBeDefined();
-        await store.dispatch(undo());
-      }
-      expect(state().people).toEqual({});
-    }), { numRuns: 30 });
+    await fc.assert(
+      fc.asyncProperty(
+        fc.array(
+          fc.tuple(
+            fc.constantFrom('a', 'b', 'c'),
+            fc.boolean(),
+            fc.integer({ min: 150, max: 200 }),
+          ),
+          { minLength: 1, maxLength: 8 },
+        ),
+        async (moves) => {
+          const { store, state } = await opened();
+          for (const [id, removes, statureCm] of moves)
+            await store.dispatch(commit(removes ? gone(id) : person(id, { statureCm })));
+          for (const move of moves) {
+            expect(move).toBeDefined();
+            await store.dispatch(undo());
+          }
+          expect(state().people).toEqual({});
+        },
+      ),
+      { numRuns: 30 },
+    );
   });
 });
 
@@ -243,31 +415,89 @@ describe('two tabs', () => {
   test('a form left open puts no old field back, and a clash is told', async () => {
     const { a, b } = await both();
     const form = b.state().people.p1 ?? samplePerson();
-    await a.store.dispatch(commit({ words: 'taller', put: [], edit: [edit('people', 'p1', (now) => ({ ...now, statureCm: 181 }))], remove: [] }));
-    expect(await b.store.dispatch(commit({ words: 'renamed', put: [], edit: [editFields('people', form, { ...form, name: 'Renamed' })], remove: [] }))).toEqual({ ok: true });
+    await a.store.dispatch(
+      commit({
+        words: 'taller',
+        put: [],
+        edit: [edit('people', 'p1', (now) => ({ ...now, statureCm: 181 }))],
+        remove: [],
+      }),
+    );
+    expect(
+      await b.store.dispatch(
+        commit({
+          words: 'renamed',
+          put: [],
+          edit: [editFields('people', form, { ...form, name: 'Renamed' })],
+          remove: [],
+        }),
+      ),
+    ).toEqual({ ok: true });
     expect(b.state().people.p1).toMatchObject({ name: 'Renamed', statureCm: 181 });
-    expect(await b.store.dispatch(commit({ words: 'shorter', put: [], edit: [editFields('people', form, { ...form, statureCm: 160 })], remove: [] })))
-      .toEqual({ ok: false, words: 'Not saved: Stature was changed elsewhere while this stood open, and says “181” now. Save again to put yours in its place.' });
+    expect(
+      await b.store.dispatch(
+        commit({
+          words: 'shorter',
+          put: [],
+          edit: [editFields('people', form, { ...form, statureCm: 160 })],
+          remove: [],
+        }),
+      ),
+    ).toEqual({
+      ok: false,
+      words:
+        'Not saved: Stature was changed elsewhere while this stood open, and says “181” now. Save again to put yours in its place.',
+    });
   });
 
   test('undo takes back its own fields alone', async () => {
     const { a, b } = await both();
-    await a.store.dispatch(commit({ words: 'renamed', put: [], edit: [edit('people', 'p1', (now) => ({ ...now, name: 'Renamed' }))], remove: [] }));
+    await a.store.dispatch(
+      commit({
+        words: 'renamed',
+        put: [],
+        edit: [edit('people', 'p1', (now) => ({ ...now, name: 'Renamed' }))],
+        remove: [],
+      }),
+    );
     const own = a.state().undo.offered?.seq;
-    await b.store.dispatch(commit({ words: 'taller', put: [], edit: [edit('people', 'p1', (now) => ({ ...now, statureCm: 181 }))], remove: [] }));
+    await b.store.dispatch(
+      commit({
+        words: 'taller',
+        put: [],
+        edit: [edit('people', 'p1', (now) => ({ ...now, statureCm: 181 }))],
+        remove: [],
+      }),
+    );
     expect(await a.store.dispatch(undo(own))).toEqual({ ok: true });
     expect(a.state().people.p1).toMatchObject({ name: 'Wren Sample', statureCm: 181 });
-    await a.store.dispatch(commit({ words: 'shorter', put: [], edit: [edit('people', 'p1', (now) => ({ ...now, statureCm: 160 }))], remove: [] }));
+    await a.store.dispatch(
+      commit({
+        words: 'shorter',
+        put: [],
+        edit: [edit('people', 'p1', (now) => ({ ...now, statureCm: 160 }))],
+        remove: [],
+      }),
+    );
     const theirs = b.state().undo.offered?.seq;
-    expect(await b.store.dispatch(undo(theirs))).toMatchObject({ ok: false, words: 'Not undone: “shorter” came after it and changed the same. Undo that first.' });
+    expect(await b.store.dispatch(undo(theirs))).toMatchObject({
+      ok: false,
+      words: 'Not undone: “shorter” came after it and changed the same. Undo that first.',
+    });
   });
 
   test('a student removed in one leaves no orphan by the other', async () => {
     const { a, b, memory } = await both();
-    await a.store.dispatch(commit({ words: 'read', put: [put('readings', sampleReading({ id: 'r9' }))], remove: [] }));
+    await a.store.dispatch(
+      commit({ words: 'read', put: [put('readings', sampleReading({ id: 'r9' }))], remove: [] }),
+    );
     await b.store.dispatch(commit(gone('p1')));
     expect([...memory.entries.keys()].filter((key) => key.includes('/readings/'))).toEqual([]);
-    expect(await a.store.dispatch(commit({ words: 'ended', put: [put('sessions', sampleSession('2026-01-15'))], remove: [] }))).toMatchObject({ ok: false, words: expect.stringContaining('was removed') });
+    expect(
+      await a.store.dispatch(
+        commit({ words: 'ended', put: [put('sessions', sampleSession('2026-01-15'))], remove: [] }),
+      ),
+    ).toMatchObject({ ok: false, words: expect.stringContaining('was removed') });
   });
 
   test('each has its own mat, and takes over what a closed one left', async () => {
@@ -276,7 +506,9 @@ describe('two tabs', () => {
     const tab = (name: string) => ({ lock, tab: async () => ({ name, alive: async () => alive }) });
     const one = await opened(memory, tab('one'));
     await one.store.dispatch(commit(two));
-    one.store.dispatch(matStarted({ person: 'p1', poses: ['hero/both'], at: '2026-01-08T18:00:00Z' }));
+    one.store.dispatch(
+      matStarted({ person: 'p1', poses: ['hero/both'], at: '2026-01-08T18:00:00Z' }),
+    );
     await new Promise((resolve) => setTimeout(resolve, 20));
     const other = await opened(memory, tab('two'));
     expect([other.state().mat.now, other.state().storage.onOtherMats]).toEqual([null, ['p1']]);
@@ -291,7 +523,16 @@ describe('the session under way', () => {
     const { store, memory } = await opened();
     store.dispatch(matStarted({ person: 'p1', poses: ['hero/both'], at: '2026-01-08T18:00:00Z' }));
     store.dispatch(holdStarted('2026-01-08T18:05:00Z'));
-    store.dispatch(rungMoved({ pose: 'hero/both', settled: [], slot: 'seat', fromCm: 20, toCm: 22, atSeconds: 10 }));
+    store.dispatch(
+      rungMoved({
+        pose: 'hero/both',
+        settled: [],
+        slot: 'seat',
+        fromCm: 20,
+        toCm: 22,
+        atSeconds: 10,
+      }),
+    );
     await new Promise((resolve) => setTimeout(resolve, 20));
     const mat = (await opened(memory)).state().mat.now;
     expect(mat?.changes['hero/both']).toHaveLength(1);
@@ -304,7 +545,10 @@ describe('the session under way', () => {
     store.dispatch(daySaid({ person: 'p1', on: '2026-01-08', day: 'tired' }));
     await new Promise((resolve) => setTimeout(resolve, 20));
     const { state } = await opened(memory);
-    expect([selectDay(state(), 'p1', '2026-01-08'), selectDay(state(), 'p1', '2026-01-09')]).toEqual(['tired', 'usual']);
+    expect([
+      selectDay(state(), 'p1', '2026-01-08'),
+      selectDay(state(), 'p1', '2026-01-09'),
+    ]).toEqual(['tired', 'usual']);
   });
 
   test('says at once when it cannot be kept', async () => {
@@ -312,16 +556,29 @@ describe('the session under way', () => {
     memory.writesLeft = 0;
     store.dispatch(matStarted({ person: 'p1', poses: ['hero/both'], at: '2026-01-08T18:00:00Z' }));
     await new Promise((resolve) => setTimeout(resolve, 20));
-    expect(state().storage.fault).toMatch(/^What was just done on the mat cannot be kept: it would be gone after a reload\. this browser’s storage is full/);
+    expect(state().storage.fault).toMatch(
+      /^What was just done on the mat cannot be kept: it would be gone after a reload\. this browser’s storage is full/,
+    );
   });
 
   test('a pause keeps the time held, and the next pose begins anew; said twice, a pose is done once', async () => {
     const { store, state } = await opened();
-    store.dispatch(matStarted({ person: 'p1', poses: ['hero/both', 'staff/both'], at: '2026-01-08T18:00:00Z' }));
+    store.dispatch(
+      matStarted({ person: 'p1', poses: ['hero/both', 'staff/both'], at: '2026-01-08T18:00:00Z' }),
+    );
     store.dispatch(holdStarted('2026-01-08T18:00:00Z'));
     store.dispatch(holdPaused('2026-01-08T18:00:40Z'));
     expect(heldSeconds(state().mat.now!, '2026-01-08T18:10:00Z')).toBe(40);
-    const done = poseDone({ pose: 'hero', side: 'both', settled: [], heldSeconds: 40, feeling: { strength: 3, place: 'muscle' }, pelvis: 'upright', breath: 'easy', faults: [] });
+    const done = poseDone({
+      pose: 'hero',
+      side: 'both',
+      settled: [],
+      heldSeconds: 40,
+      feeling: { strength: 3, place: 'muscle' },
+      pelvis: 'upright',
+      breath: 'easy',
+      faults: [],
+    });
     store.dispatch(done);
     store.dispatch(done);
     expect(state().mat.now).toMatchObject({ at: 1, step: 'build', heldSeconds: 0 });
@@ -338,25 +595,53 @@ describe('a book', () => {
     expect(mergeBook(book, factsOf(state()))).toMatchObject({ fresh: [], same: 3, conflicts: [] });
     const renamed = { ...book, people: book.people.map((one) => ({ ...one, name: 'Renamed' })) };
     const merge = mergeBook(renamed, factsOf(state()));
-    expect(merge.conflicts.map(differences)).toEqual([[{ field: 'Name', here: 'Wren Sample', there: 'Renamed' }]]);
+    expect(merge.conflicts.map(differences)).toEqual([
+      [{ field: 'Name', here: 'Wren Sample', there: 'Renamed' }],
+    ]);
     expect(mergeChange(merge, false).put).toEqual([]);
     expect(mergeChange(merge, true).put).toHaveLength(1);
   });
 
   test('that differs tells every value that does, however deep it stands', () => {
-    const here = samplePerson({ cautions: [{ id: 'hip-replacement', answer: 'no', at: '2026-01-05' }, { id: 'sciatica', answer: 'no', at: '2026-01-05' }] });
-    const there = { ...here, bodyCm: { thigh: 42 }, cautions: [{ id: 'hip-replacement', answer: 'yes' as const, at: '2026-01-05' }] };
+    const here = samplePerson({
+      cautions: [
+        { id: 'hip-replacement', answer: 'no', at: '2026-01-05' },
+        { id: 'sciatica', answer: 'no', at: '2026-01-05' },
+      ],
+    });
+    const there = {
+      ...here,
+      bodyCm: { thigh: 42 },
+      cautions: [{ id: 'hip-replacement', answer: 'yes' as const, at: '2026-01-05' }],
+    };
     expect(differences({ fact: put('people', there), here })).toEqual([
-      { field: 'Lengths, thigh', here: 'nothing', there: '42' }, { field: 'Answers, hip-replacement, answer', here: 'no', there: 'yes' },
-      { field: 'Answers, sciatica', here: '{"id":"sciatica","answer":"no","at":"2026-01-05"}', there: 'nothing' },
+      { field: 'Lengths, thigh', here: 'nothing', there: '42' },
+      { field: 'Answers, hip-replacement, answer', here: 'no', there: 'yes' },
+      {
+        field: 'Answers, sciatica',
+        here: '{"id":"sciatica","answer":"no","at":"2026-01-05"}',
+        there: 'nothing',
+      },
     ]);
   });
 
   test('goes out as it came in: settings, eyes, classes, fields of other versions, and what was set aside', async () => {
     const { store, state, memory } = await opened();
     const book = bookSchema.parse({
-      format: 'ojas-book/1', people: [samplePerson()], readings: [sampleReading({ at: '2999-01-01'.replace('2999', '2199') })], shelf: [], sessions: [], classes: [{ id: 'c1', name: 'Thursday', mats: ['p1'] }],
-      settings: { units: 'in', theme: 'dark', eyes: { hamstring: { biasDeg: 3, sdDeg: 5 } }, tint: 'warm' }, boathouse: { oars: 8 }, setAside: [{ key: 'people/p9', text: '{"id":' }],
+      format: 'ojas-book/1',
+      people: [samplePerson()],
+      readings: [sampleReading({ at: '2999-01-01'.replace('2999', '2199') })],
+      shelf: [],
+      sessions: [],
+      classes: [{ id: 'c1', name: 'Thursday', mats: ['p1'] }],
+      settings: {
+        units: 'in',
+        theme: 'dark',
+        eyes: { hamstring: { biasDeg: 3, sdDeg: 5 } },
+        tint: 'warm',
+      },
+      boathouse: { oars: 8 },
+      setAside: [{ key: 'people/p9', text: '{"id":' }],
     });
     const merge = mergeBook(book, factsOf(state()));
     await store.dispatch(commit(mergeChange(merge, false)));
@@ -369,10 +654,20 @@ describe('a book', () => {
 
 test('a plan is reckoned once, until one of its own facts changes', async () => {
   const { store, state } = await opened();
-  await store.dispatch(commit({ ...two, put: [...two.put, put('people', samplePerson({ id: 'p2' }))] }));
+  await store.dispatch(
+    commit({ ...two, put: [...two.put, put('people', samplePerson({ id: 'p2' }))] }),
+  );
   const plan = selectPlan(state(), 'p1', '2026-02-01');
-  await store.dispatch(commit({ words: 'other', put: [put('readings', sampleReading({ id: 'r9', person: 'p2' }))], remove: [] }));
+  await store.dispatch(
+    commit({
+      words: 'other',
+      put: [put('readings', sampleReading({ id: 'r9', person: 'p2' }))],
+      remove: [],
+    }),
+  );
   expect(selectPlan(state(), 'p1', '2026-02-01')).toBe(plan);
-  await store.dispatch(commit({ words: 'own', put: [put('readings', sampleReading({ id: 'r8' }))], remove: [] }));
+  await store.dispatch(
+    commit({ words: 'own', put: [put('readings', sampleReading({ id: 'r8' }))], remove: [] }),
+  );
   expect(selectPlan(state(), 'p1', '2026-02-01')).not.toBe(plan);
 });

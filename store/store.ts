@@ -1,4 +1,15 @@
-import { combineReducers, configureStore, createAction, createListenerMiddleware, createSelector, createSlice, type PayloadAction, type Reducer, type ThunkAction, type UnknownAction } from '@reduxjs/toolkit';
+import {
+  combineReducers,
+  configureStore,
+  createAction,
+  createListenerMiddleware,
+  createSelector,
+  createSlice,
+  type PayloadAction,
+  type Reducer,
+  type ThunkAction,
+  type UnknownAction,
+} from '@reduxjs/toolkit';
 import { z } from 'zod';
 import { factKinds, noFacts, type FactKind, type FactOf, type Facts } from '@/core/formats/facts';
 import { readByPerson, type Part } from '@/workers/stored/readByPerson';
@@ -19,22 +30,24 @@ export const factsArrived = createAction<Part['facts']>('facts/arrived');
 export const factsChanged = createAction<readonly Diff[]>('facts/changed');
 
 /** One slice a kind of fact: records by id. A plain reducer: records are never changed in place, and freezing those of many years would cost seconds. */
-const factReducer = <K extends FactKind>(kind: K): Reducer<Facts[K]> => (state = {} as Facts[K], action) => {
-  if (factsOpened.match(action)) return action.payload[kind];
-  if (factsArrived.match(action)) {
-    const arrived = (action.payload as Partial<Facts>)[kind];
-    return arrived && Object.keys(arrived).length > 0 ? { ...arrived, ...state } : state;
-  }
-  if (!factsChanged.match(action)) return state;
-  const own = action.payload.filter((diff) => diff.kind === kind);
-  if (own.length === 0) return state;
-  const next: Record<string, unknown> = { ...state };
-  for (const { id, is } of own) {
-    if (is === null) delete next[id];
-    else next[id] = is;
-  }
-  return next as Facts[K];
-};
+const factReducer =
+  <K extends FactKind>(kind: K): Reducer<Facts[K]> =>
+  (state = {} as Facts[K], action) => {
+    if (factsOpened.match(action)) return action.payload[kind];
+    if (factsArrived.match(action)) {
+      const arrived = (action.payload as Partial<Facts>)[kind];
+      return arrived && Object.keys(arrived).length > 0 ? { ...arrived, ...state } : state;
+    }
+    if (!factsChanged.match(action)) return state;
+    const own = action.payload.filter((diff) => diff.kind === kind);
+    if (own.length === 0) return state;
+    const next: Record<string, unknown> = { ...state };
+    for (const { id, is } of own) {
+      if (is === null) delete next[id];
+      else next[id] = is;
+    }
+    return next as Facts[K];
+  };
 
 interface UndoState {
   /** What was done, newest last. */
@@ -46,8 +59,14 @@ const undoSlice = createSlice({
   name: 'undo',
   initialState: { heads: [], offered: null } as UndoState,
   reducers: {
-    actsKnown: (state, { payload }: PayloadAction<readonly ActHead[]>) => ({ heads: payload, offered: payload.some(({ seq }) => seq === state.offered?.seq) ? state.offered : null }),
-    undoOffered: (state, { payload }: PayloadAction<ActHead | null>) => ({ ...state, offered: payload }),
+    actsKnown: (state, { payload }: PayloadAction<readonly ActHead[]>) => ({
+      heads: payload,
+      offered: payload.some(({ seq }) => seq === state.offered?.seq) ? state.offered : null,
+    }),
+    undoOffered: (state, { payload }: PayloadAction<ActHead | null>) => ({
+      ...state,
+      offered: payload,
+    }),
   },
 });
 const { actsKnown, undoOffered } = undoSlice.actions;
@@ -70,25 +89,73 @@ interface StorageState {
 }
 const storageSlice = createSlice({
   name: 'storage',
-  initialState: { status: 'opening', left: 0, arrived: {}, fault: null, setAside: [], lost: null, onOtherMats: [] } as StorageState,
+  initialState: {
+    status: 'opening',
+    left: 0,
+    arrived: {},
+    fault: null,
+    setAside: [],
+    lost: null,
+    onOtherMats: [],
+  } as StorageState,
   reducers: {
     storageOpening: (state) => ({ ...state, status: 'opening' as const, fault: null }),
-    storageOpened: (state, { payload }: PayloadAction<{ setAside: readonly SetAside[]; left: number }>) => ({ ...state, ...payload, arrived: {}, status: 'open' as const, lost: null }),
-    storageUnreachable: (state, { payload }: PayloadAction<string>) => ({ ...state, status: 'unreachable' as const, fault: payload }),
-    storageLost: (state, { payload }: PayloadAction<Mark>) => ({ ...state, status: 'lost' as const, lost: payload }),
+    storageOpened: (
+      state,
+      { payload }: PayloadAction<{ setAside: readonly SetAside[]; left: number }>,
+    ) => ({ ...state, ...payload, arrived: {}, status: 'open' as const, lost: null }),
+    storageUnreachable: (state, { payload }: PayloadAction<string>) => ({
+      ...state,
+      status: 'unreachable' as const,
+      fault: payload,
+    }),
+    storageLost: (state, { payload }: PayloadAction<Mark>) => ({
+      ...state,
+      status: 'lost' as const,
+      lost: payload,
+    }),
     storageFailed: (state, { payload }: PayloadAction<string>) => ({ ...state, fault: payload }),
     storageFaultDismissed: (state) => ({ ...state, fault: null }),
-    recordsCame: (state, { payload: { left, of } }: PayloadAction<Pick<Part, 'left' | 'of'>>) => ({ ...state, left, arrived: left === 0 ? {} : { ...state.arrived, ...Object.fromEntries(of.map((id) => [id, true as const])) } }),
-    setAsideRemoved: (state, { payload }: PayloadAction<string>) => ({ ...state, setAside: state.setAside.filter(({ at }) => at !== payload) }),
-    setAsideAdded: (state, { payload }: PayloadAction<readonly SetAside[]>) => ({ ...state, setAside: [...state.setAside, ...payload] }),
-    otherMatsSeen: (state, { payload }: PayloadAction<readonly string[]>) => ({ ...state, onOtherMats: payload }),
+    recordsCame: (state, { payload: { left, of } }: PayloadAction<Pick<Part, 'left' | 'of'>>) => ({
+      ...state,
+      left,
+      arrived:
+        left === 0
+          ? {}
+          : { ...state.arrived, ...Object.fromEntries(of.map((id) => [id, true as const])) },
+    }),
+    setAsideRemoved: (state, { payload }: PayloadAction<string>) => ({
+      ...state,
+      setAside: state.setAside.filter(({ at }) => at !== payload),
+    }),
+    setAsideAdded: (state, { payload }: PayloadAction<readonly SetAside[]>) => ({
+      ...state,
+      setAside: [...state.setAside, ...payload],
+    }),
+    otherMatsSeen: (state, { payload }: PayloadAction<readonly string[]>) => ({
+      ...state,
+      onOtherMats: payload,
+    }),
   },
 });
-const { storageOpening, storageOpened, storageUnreachable, storageLost, recordsCame, setAsideRemoved, setAsideAdded, otherMatsSeen } = storageSlice.actions;
+const {
+  storageOpening,
+  storageOpened,
+  storageUnreachable,
+  storageLost,
+  recordsCame,
+  setAsideRemoved,
+  setAsideAdded,
+  otherMatsSeen,
+} = storageSlice.actions;
 export const { storageFailed, storageFaultDismissed } = storageSlice.actions;
 
 /** Reads the records that a first screen does without, student by student; `want` brings one forward. */
-export type RestReader = (keys: readonly string[], people: readonly string[], take: (part: Part) => void) => { readonly done: Promise<void>; readonly want: (person: string) => void };
+export type RestReader = (
+  keys: readonly string[],
+  people: readonly string[],
+  take: (part: Part) => void,
+) => { readonly done: Promise<void>; readonly want: (person: string) => void };
 
 /** What a store leans on beside its storage; each has a plain stand-in. */
 export interface StoreOptions {
@@ -112,47 +179,84 @@ interface Extra {
 const DRAFTS = ['mat', 'measuring'] as const;
 const draftSchemas = { mat: matSchema, measuring: measuringSchema } as const;
 /** Where there is no worker, or it fails, the main thread does the work. */
-const orElse = (far: RestReader, near: RestReader): RestReader => (keys, people, take) => {
-  let reading: ReturnType<RestReader> | null = null;
-  const nearby = () => {
-    reading = near(keys, people, take);
-    return reading.done;
+const orElse =
+  (far: RestReader, near: RestReader): RestReader =>
+  (keys, people, take) => {
+    let reading: ReturnType<RestReader> | null = null;
+    const nearby = () => {
+      reading = near(keys, people, take);
+      return reading.done;
+    };
+    try {
+      reading = far(keys, people, take);
+    } catch {
+      return { done: nearby(), want: (person) => reading?.want(person) };
+    }
+    return { done: reading.done.catch(nearby), want: (person) => reading?.want(person) };
   };
-  try {
-    reading = far(keys, people, take);
-  } catch {
-    return { done: nearby(), want: (person) => reading?.want(person) };
-  }
-  return { done: reading.done.catch(nearby), want: (person) => reading?.want(person) };
-};
 
 const CAME = 'came';
 const ALONE: Tab = { name: 'only', alive: async () => new Set(['only']) };
 
 const reducer = combineReducers({
-  people: factReducer('people'), readings: factReducer('readings'), shelf: factReducer('shelf'), sessions: factReducer('sessions'), classes: factReducer('classes'), settings: factReducer('settings'),
-  pictures: factReducer('pictures'), extras: factReducer('extras'), undo: undoSlice.reducer, storage: storageSlice.reducer, mat: matSlice.reducer, measuring: measuringSlice.reducer,
+  people: factReducer('people'),
+  readings: factReducer('readings'),
+  shelf: factReducer('shelf'),
+  sessions: factReducer('sessions'),
+  classes: factReducer('classes'),
+  settings: factReducer('settings'),
+  pictures: factReducer('pictures'),
+  extras: factReducer('extras'),
+  undo: undoSlice.reducer,
+  storage: storageSlice.reducer,
+  mat: matSlice.reducer,
+  measuring: measuringSlice.reducer,
 });
 
-export function createStore(storage: KeyValueStorage, { lock = overTabs(), tab = async () => ALONE, spare = noSpare, readRest }: StoreOptions = {}) {
+export function createStore(
+  storage: KeyValueStorage,
+  { lock = overTabs(), tab = async () => ALONE, spare = noSpare, readRest }: StoreOptions = {},
+) {
   const vault = new Vault(storage, lock);
   const hereAndNow: RestReader = (keys, people, take) => {
     const wanted: string[] = [];
-    return { done: readByPerson((some) => storage.getMany(some), keys, people, () => wanted.splice(0), take), want: (person) => void wanted.push(person) };
+    return {
+      done: readByPerson(
+        (some) => storage.getMany(some),
+        keys,
+        people,
+        () => wanted.splice(0),
+        take,
+      ),
+      want: (person) => void wanted.push(person),
+    };
   };
-  const extra: Extra = { vault, spare, tab: tab(), arrived: Promise.resolve(), want: () => undefined, readRest: readRest ? orElse(readRest, hereAndNow) : hereAndNow };
+  const extra: Extra = {
+    vault,
+    spare,
+    tab: tab(),
+    arrived: Promise.resolve(),
+    want: () => undefined,
+    readRest: readRest ? orElse(readRest, hereAndNow) : hereAndNow,
+  };
   const drafts = createListenerMiddleware();
   for (const draft of DRAFTS) {
     drafts.startListening({
-      predicate: (_, now, before) => (now as RootState)[draft].now !== (before as RootState)[draft].now,
+      predicate: (_, now, before) =>
+        (now as RootState)[draft].now !== (before as RootState)[draft].now,
       effect: async (_, { getState, dispatch }) => {
         const { now } = (getState() as RootState)[draft];
         const name = `${draft}/${(await extra.tab).name}`;
         try {
-          if (now !== null && !draftSchemas[draft].safeParse(now).success) throw new StorageFault('', null);
+          if (now !== null && !draftSchemas[draft].safeParse(now).success)
+            throw new StorageFault('', null);
           await vault.writeDraft(name, now);
         } catch (error) {
-          dispatch(storageFailed(`${draft === 'mat' ? 'What was just done on the mat' : 'What was just read'} cannot be kept: it would be gone after a reload. ${error instanceof StorageFault && error.words ? error.words.replace(/^Not saved: /, '') : ''}`.trim()));
+          dispatch(
+            storageFailed(
+              `${draft === 'mat' ? 'What was just done on the mat' : 'What was just read'} cannot be kept: it would be gone after a reload. ${error instanceof StorageFault && error.words ? error.words.replace(/^Not saved: /, '') : ''}`.trim(),
+            ),
+          );
         }
       },
     });
@@ -160,11 +264,17 @@ export function createStore(storage: KeyValueStorage, { lock = overTabs(), tab =
   drafts.startListening({
     predicate: (_, now, before) => (now as RootState).mat.came !== (before as RootState).mat.came,
     // Lost with the storage full, it is asked again: nothing that was done hangs on it.
-    effect: (_, { getState }) => vault.writeDraft(CAME, (getState() as RootState).mat.came).catch(() => undefined),
+    effect: (_, { getState }) =>
+      vault.writeDraft(CAME, (getState() as RootState).mat.came).catch(() => undefined),
   });
   const store = configureStore({
     reducer,
-    middleware: (usual) => usual({ serializableCheck: false, immutableCheck: false, thunk: { extraArgument: extra } }).prepend(drafts.middleware),
+    middleware: (usual) =>
+      usual({
+        serializableCheck: false,
+        immutableCheck: false,
+        thunk: { extraArgument: extra },
+      }).prepend(drafts.middleware),
   });
   vault.watch({
     facts: () => factsOf(store.getState() as RootState),
@@ -189,7 +299,8 @@ export type Thunk<R = void> = ThunkAction<R, RootState, Extra, UnknownAction>;
 /** All facts of the state; the same object until one of them changes. */
 export const factsOf: (state: RootState) => Facts = createSelector(
   factKinds.map((kind) => (state: RootState) => state[kind]),
-  (...kinds) => Object.fromEntries(factKinds.map((kind, i) => [kind, kinds[i]])) as unknown as Facts,
+  (...kinds) =>
+    Object.fromEntries(factKinds.map((kind, i) => [kind, kinds[i]])) as unknown as Facts,
 );
 
 /** What came of a change: stored, or not, with the reason in words. */
@@ -203,145 +314,233 @@ export const openStorage = (): Thunk<Promise<void>> => async (dispatch, getState
     const { facts, setAside, heads, rest } = await vault.open();
     const mark = spare.mark();
     // A book that was here and is gone with all its traces was not emptied by anybody.
-    if (mark !== null && mark.people > 0 && heads.length === 0 && setAside.length === 0 && Object.keys(facts.people).length === 0) return void dispatch(storageLost(mark));
+    if (
+      mark !== null &&
+      mark.people > 0 &&
+      heads.length === 0 &&
+      setAside.length === 0 &&
+      Object.keys(facts.people).length === 0
+    )
+      return void dispatch(storageLost(mark));
     dispatch(factsOpened({ ...noFacts, ...facts }));
     dispatch(actsKnown(heads));
     await dispatch(restoreDrafts());
     dispatch(storageOpened({ setAside, left: rest.length }));
     extra.arrived = dispatch(readOn(rest));
-    void extra.arrived.then(() => spare.setMark(markOf(getState(), spare.mark()))).catch(() => undefined);
+    void extra.arrived
+      .then(() => spare.setMark(markOf(getState(), spare.mark())))
+      .catch(() => undefined);
   } catch (error) {
     dispatch(storageUnreachable(error instanceof StorageFault ? error.words : String(error)));
   }
 };
 
 /** Reads everything anew: another tab did more than can be followed. */
-const openAnew = (): Thunk<Promise<void>> => async (dispatch, _, { vault }) => {
-  // Not under the lock that asked for this: opening takes it itself.
-  void vault.open().then(({ facts, setAside, heads, rest }) => {
-    dispatch(factsOpened({ ...noFacts, ...facts }));
-    dispatch(actsKnown(heads));
-    dispatch(storageOpened({ setAside, left: rest.length }));
-    return dispatch(readOn(rest));
-  }).catch((error: unknown) => dispatch(storageUnreachable(error instanceof StorageFault ? error.words : String(error))));
-};
+const openAnew =
+  (): Thunk<Promise<void>> =>
+  async (dispatch, _, { vault }) => {
+    // Not under the lock that asked for this: opening takes it itself.
+    void vault
+      .open()
+      .then(({ facts, setAside, heads, rest }) => {
+        dispatch(factsOpened({ ...noFacts, ...facts }));
+        dispatch(actsKnown(heads));
+        dispatch(storageOpened({ setAside, left: rest.length }));
+        return dispatch(readOn(rest));
+      })
+      .catch((error: unknown) =>
+        dispatch(storageUnreachable(error instanceof StorageFault ? error.words : String(error))),
+      );
+  };
 
-const readOn = (keys: readonly string[]): Thunk<Promise<void>> => async (dispatch, getState, extra) => {
-  if (keys.length === 0) return;
-  const { done, want } = extra.readRest(keys, Object.keys(getState().people), ({ facts, unread, of, left }) => {
-    dispatch(factsArrived(facts));
-    dispatch(recordsCame({ of, left }));
-    if (unread.length > 0) void extra.vault.setAside(unread).then((setAside) => dispatch(setAsideAdded(setAside)));
-  });
-  extra.want = want;
-  await done;
-};
+const readOn =
+  (keys: readonly string[]): Thunk<Promise<void>> =>
+  async (dispatch, getState, extra) => {
+    if (keys.length === 0) return;
+    const { done, want } = extra.readRest(
+      keys,
+      Object.keys(getState().people),
+      ({ facts, unread, of, left }) => {
+        dispatch(factsArrived(facts));
+        dispatch(recordsCame({ of, left }));
+        if (unread.length > 0)
+          void extra.vault.setAside(unread).then((setAside) => dispatch(setAsideAdded(setAside)));
+      },
+    );
+    extra.want = want;
+    await done;
+  };
 
 /** Brings a student's records forward while others are still to come. */
-export const wantRecords = (person: string): Thunk => (_dispatch, getState, { want }) => {
-  if (getState().storage.left > 0) want(person);
-};
+export const wantRecords =
+  (person: string): Thunk =>
+  (_dispatch, getState, { want }) => {
+    if (getState().storage.left > 0) want(person);
+  };
 
 /** Puts back what this tab was doing; a session that a closed window left comes here. */
-const restoreDrafts = (): Thunk<Promise<void>> => async (dispatch, _, { vault, tab: coming }) => {
-  const [tab, drafts] = [await coming, await vault.readDrafts()];
-  const alive = await tab.alive();
-  const find = (draft: (typeof DRAFTS)[number]): unknown => {
-    const own = `${draft}/${tab.name}`;
-    const left = [...drafts.keys()].find((name) => name === draft || (name.startsWith(`${draft}/`) && !alive.has(name.slice(draft.length + 1))));
-    const name = drafts.has(own) ? own : left;
-    if (name === undefined) return null;
-    if (name !== own) void vault.writeDraft(own, drafts.get(name)).then(() => vault.writeDraft(name, null)).catch(() => undefined);
-    return drafts.get(name);
+const restoreDrafts =
+  (): Thunk<Promise<void>> =>
+  async (dispatch, _, { vault, tab: coming }) => {
+    const [tab, drafts] = [await coming, await vault.readDrafts()];
+    const alive = await tab.alive();
+    const find = (draft: (typeof DRAFTS)[number]): unknown => {
+      const own = `${draft}/${tab.name}`;
+      const left = [...drafts.keys()].find(
+        (name) =>
+          name === draft ||
+          (name.startsWith(`${draft}/`) && !alive.has(name.slice(draft.length + 1))),
+      );
+      const name = drafts.has(own) ? own : left;
+      if (name === undefined) return null;
+      if (name !== own)
+        void vault
+          .writeDraft(own, drafts.get(name))
+          .then(() => vault.writeDraft(name, null))
+          .catch(() => undefined);
+      return drafts.get(name);
+    };
+    const came = cameSchema.safeParse(drafts.get(CAME));
+    if (came.success) dispatch(cameRestored(came.data));
+    const [mat, measuring] = [find('mat'), find('measuring')];
+    if (mat != null) {
+      const read = matSchema.safeParse(mat);
+      if (read.success) dispatch(matRestored(read.data));
+      else
+        dispatch(
+          setAsideAdded(await vault.keepAside([{ key: 'draft/mat', text: JSON.stringify(mat) }])),
+        );
+    }
+    const measured = measuringSchema.safeParse(measuring);
+    if (measured.success) dispatch(measuringRestored(measured.data));
+    const others = [...drafts].filter(
+      ([name]) =>
+        name.startsWith('mat/') &&
+        name !== `mat/${tab.name}` &&
+        alive.has(name.slice('mat/'.length)),
+    );
+    dispatch(
+      otherMatsSeen(
+        others.flatMap(([, draft]) => {
+          const read = matSchema.safeParse(draft);
+          return read.success ? [read.data.person] : [];
+        }),
+      ),
+    );
   };
-  const came = cameSchema.safeParse(drafts.get(CAME));
-  if (came.success) dispatch(cameRestored(came.data));
-  const [mat, measuring] = [find('mat'), find('measuring')];
-  if (mat != null) {
-    const read = matSchema.safeParse(mat);
-    if (read.success) dispatch(matRestored(read.data));
-    else dispatch(setAsideAdded(await vault.keepAside([{ key: 'draft/mat', text: JSON.stringify(mat) }])));
-  }
-  const measured = measuringSchema.safeParse(measuring);
-  if (measured.success) dispatch(measuringRestored(measured.data));
-  const others = [...drafts].filter(([name]) => name.startsWith('mat/') && name !== `mat/${tab.name}` && alive.has(name.slice('mat/'.length)));
-  dispatch(otherMatsSeen(others.flatMap(([, draft]) => {
-    const read = matSchema.safeParse(draft);
-    return read.success ? [read.data.person] : [];
-  })));
-};
 
 const markOf = (state: RootState, before: Mark | null): Mark => ({
-  ...(before?.exportedAt ? { exportedAt: before.exportedAt } : {}), people: Object.keys(state.people).length, readings: Object.keys(state.readings).length, sessions: Object.keys(state.sessions).length, at: new Date().toISOString(),
+  ...(before?.exportedAt ? { exportedAt: before.exportedAt } : {}),
+  people: Object.keys(state.people).length,
+  readings: Object.keys(state.readings).length,
+  sessions: Object.keys(state.sessions).length,
+  at: new Date().toISOString(),
 });
 
 /** The book was saved as a file. */
-export const bookExported = (at: string): Thunk => (_, getState, { spare }) => spare.setMark({ ...markOf(getState(), null), exportedAt: at });
+export const bookExported =
+  (at: string): Thunk =>
+  (_, getState, { spare }) =>
+    spare.setMark({ ...markOf(getState(), null), exportedAt: at });
 
-const NOT_OPEN: Done = { ok: false, words: 'Not saved: the storage of this browser cannot be reached, so nothing can be begun now.' };
-
-const written = (work: (vault: Vault) => Promise<Done>): Thunk<Promise<Outcome>> => async (dispatch, getState, { vault, spare }) => {
-  const done = getState().storage.status === 'open' ? await work(vault) : NOT_OPEN;
-  if (!done.ok) {
-    dispatch(storageFailed(done.words));
-    return done;
-  }
-  if (done.diffs.length > 0) dispatch(factsChanged(done.diffs));
-  dispatch(actsKnown(done.heads));
-  if (done.act) dispatch(undoOffered(done.act));
-  if (done.diffs.length === 0) return { ok: true };
-  tellOtherTabs();
-  if (getState().storage.left === 0) spare.setMark(markOf(getState(), spare.mark()));
-  // After each session, and whatever else is as much: an import, a removal.
-  if (done.diffs.some(({ kind }) => kind === 'sessions')) void spare.copy();
-  return { ok: true };
+const NOT_OPEN: Done = {
+  ok: false,
+  words: 'Not saved: the storage of this browser cannot be reached, so nothing can be begun now.',
 };
+
+const written =
+  (work: (vault: Vault) => Promise<Done>): Thunk<Promise<Outcome>> =>
+  async (dispatch, getState, { vault, spare }) => {
+    const done = getState().storage.status === 'open' ? await work(vault) : NOT_OPEN;
+    if (!done.ok) {
+      dispatch(storageFailed(done.words));
+      return done;
+    }
+    if (done.diffs.length > 0) dispatch(factsChanged(done.diffs));
+    dispatch(actsKnown(done.heads));
+    if (done.act) dispatch(undoOffered(done.act));
+    if (done.diffs.length === 0) return { ok: true };
+    tellOtherTabs();
+    if (getState().storage.left === 0) spare.setMark(markOf(getState(), spare.mark()));
+    // After each session, and whatever else is as much: an import, a removal.
+    if (done.diffs.some(({ kind }) => kind === 'sessions')) void spare.copy();
+    return { ok: true };
+  };
 
 /** Stores a change, then shows it: what is on screen is what is stored. */
-export const commit = (change: Change): Thunk<Promise<Outcome>> => async (dispatch, getState, extra) => {
-  // All that is a student's goes with them, so all of it must be known.
-  if (change.remove.some(({ kind }) => kind === 'people')) await extra.arrived;
-  const outcome = await dispatch(written((vault) => vault.apply(change)));
-  // A student who is here again brings back what was set aside for want of them.
-  if (outcome.ok && getState().storage.setAside.length > 0 && change.put.some(({ kind }) => kind === 'people')) await dispatch(openAnew());
-  return outcome;
-};
+export const commit =
+  (change: Change): Thunk<Promise<Outcome>> =>
+  async (dispatch, getState, extra) => {
+    // All that is a student's goes with them, so all of it must be known.
+    if (change.remove.some(({ kind }) => kind === 'people')) await extra.arrived;
+    const outcome = await dispatch(written((vault) => vault.apply(change)));
+    // A student who is here again brings back what was set aside for want of them.
+    if (
+      outcome.ok &&
+      getState().storage.setAside.length > 0 &&
+      change.put.some(({ kind }) => kind === 'people')
+    )
+      await dispatch(openAnew());
+    return outcome;
+  };
 
 /** Takes back an act: the newest, or the one that is named. */
-export const undo = (seq?: number): Thunk<Promise<Outcome>> => (dispatch) => dispatch(written((vault) => vault.undo(seq)));
+export const undo =
+  (seq?: number): Thunk<Promise<Outcome>> =>
+  (dispatch) =>
+    dispatch(written((vault) => vault.undo(seq)));
 
 /** Drops what would bring a removed student back. */
-export const forgetRemoved = (seq: number): Thunk<Promise<Outcome>> => (dispatch) => dispatch(written((vault) => vault.forgetRemoved(seq)));
+export const forgetRemoved =
+  (seq: number): Thunk<Promise<Outcome>> =>
+  (dispatch) =>
+    dispatch(written((vault) => vault.forgetRemoved(seq)));
 
-export const forgetSetAside = (one: SetAside): Thunk<Promise<void>> => async (dispatch, _, { vault }) => {
-  await vault.forgetSetAside(one);
-  dispatch(setAsideRemoved(one.at));
-};
+export const forgetSetAside =
+  (one: SetAside): Thunk<Promise<void>> =>
+  async (dispatch, _, { vault }) => {
+    await vault.forgetSetAside(one);
+    dispatch(setAsideRemoved(one.at));
+  };
 
 /** Keeps what another device set aside, so that it goes on from here too. */
-export const keepAside = (texts: readonly { key: string; text: string }[]): Thunk<Promise<void>> => async (dispatch, getState, { vault }) => {
-  const known = new Set(getState().storage.setAside.map(({ key, text }) => `${key} ${text}`));
-  const fresh = texts.filter(({ key, text }) => !known.has(`${key} ${text}`));
-  if (fresh.length > 0) dispatch(setAsideAdded(await vault.keepAside(fresh)));
-};
+export const keepAside =
+  (texts: readonly { key: string; text: string }[]): Thunk<Promise<void>> =>
+  async (dispatch, getState, { vault }) => {
+    const known = new Set(getState().storage.setAside.map(({ key, text }) => `${key} ${text}`));
+    const fresh = texts.filter(({ key, text }) => !known.has(`${key} ${text}`));
+    if (fresh.length > 0) dispatch(setAsideAdded(await vault.keepAside(fresh)));
+  };
 
 /** The second copy that this browser keeps, as the text of a book. */
-export const readSecondCopy = (): Thunk<Promise<string | null>> => (_dispatch, _getState, { spare }) => spare.read();
+export const readSecondCopy =
+  (): Thunk<Promise<string | null>> =>
+  (_dispatch, _getState, { spare }) =>
+    spare.read();
 
 /** After the browser threw the book away: begins with an empty one, on purpose. */
-export const beginAnew = (): Thunk<Promise<void>> => (dispatch, _, { spare }) => {
-  spare.setMark(null);
-  return dispatch(openStorage());
-};
+export const beginAnew =
+  (): Thunk<Promise<void>> =>
+  (dispatch, _, { spare }) => {
+    spare.setMark(null);
+    return dispatch(openStorage());
+  };
 
 /** A record as it is now, not as a screen last drew it. */
-export const recordNow = <K extends FactKind>(kind: K, id: string): Thunk<FactOf[K] | undefined> => (_dispatch, getState) => getState()[kind][id] as FactOf[K] | undefined;
+export const recordNow =
+  <K extends FactKind>(kind: K, id: string): Thunk<FactOf[K] | undefined> =>
+  (_dispatch, getState) =>
+    getState()[kind][id] as FactOf[K] | undefined;
 
 /** Every record is here. */
-export const whenArrived = (): Thunk<Promise<void>> => (_dispatch, _getState, extra) => extra.arrived;
+export const whenArrived = (): Thunk<Promise<void>> => (_dispatch, _getState, extra) =>
+  extra.arrived;
 
 /** What lies in storage, readable or not, for a copy when nothing else can be shown. */
-export const rawTexts = (): Thunk<Promise<Record<string, string | null>>> => (_dispatch, _getState, { vault }) => vault.raw();
+export const rawTexts =
+  (): Thunk<Promise<Record<string, string | null>>> =>
+  (_dispatch, _getState, { vault }) =>
+    vault.raw();
 
 const CHANNEL = 'ojas-facts';
 const messageSchema = z.object({ wrote: z.literal(true) });
@@ -350,16 +549,22 @@ let channel: BroadcastChannel | null = null;
 const tellOtherTabs = () => channel?.postMessage({ wrote: true });
 
 /** Shows here what another tab stored: it is read from storage, where it was checked, and not taken from a message. */
-export const followOtherTabs = (): Thunk => (_dispatch, getState, { vault }) => {
-  const look = () => {
-    if (getState().storage.status === 'open') void vault.catchUp();
-  };
-  if (typeof BroadcastChannel !== 'undefined') {
-    channel ??= new BroadcastChannel(CHANNEL);
-    channel.onmessage = ({ data }) => {
-      if (messageSchema.safeParse(data).success) look();
+export const followOtherTabs =
+  (): Thunk =>
+  (_dispatch, getState, { vault }) => {
+    const look = () => {
+      if (getState().storage.status === 'open') void vault.catchUp();
     };
-  }
-  // A tab that slept may have missed the message.
-  if (typeof document !== 'undefined') document.addEventListener('visibilitychange', () => document.visibilityState === 'visible' && look());
-};
+    if (typeof BroadcastChannel !== 'undefined') {
+      channel ??= new BroadcastChannel(CHANNEL);
+      channel.onmessage = ({ data }) => {
+        if (messageSchema.safeParse(data).success) look();
+      };
+    }
+    // A tab that slept may have missed the message.
+    if (typeof document !== 'undefined')
+      document.addEventListener(
+        'visibilitychange',
+        () => document.visibilityState === 'visible' && look(),
+      );
+  };

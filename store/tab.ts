@@ -7,7 +7,8 @@ export interface Tab {
 
 const KEPT = 'ojas-tab';
 const lockOf = (name: string) => `ojas-tab-${name}`;
-const freshName = () => Array.from(crypto.getRandomValues(new Uint8Array(6)), (byte) => byte.toString(36)).join('');
+const freshName = () =>
+  Array.from(crypto.getRandomValues(new Uint8Array(6)), (byte) => byte.toString(36)).join('');
 
 function keptName(): string {
   try {
@@ -20,15 +21,18 @@ function keptName(): string {
 /** Takes the tab's own name again after a reload; a tab that was doubled takes a new one. */
 export async function takeTab(): Promise<Tab> {
   const locks = typeof navigator === 'undefined' ? undefined : navigator.locks;
-  const hold = (name: string) => new Promise<boolean>((resolve) => {
-    if (!locks) return resolve(true);
-    // Held until the tab is gone: the promise inside never settles.
-    void locks.request(lockOf(name), { ifAvailable: true }, (lock) => {
-      resolve(lock !== null);
-      return lock === null ? undefined : new Promise(() => undefined);
-    }).catch(() => resolve(true));
-    return undefined;
-  });
+  const hold = (name: string) =>
+    new Promise<boolean>((resolve) => {
+      if (!locks) return resolve(true);
+      // Held until the tab is gone: the promise inside never settles.
+      void locks
+        .request(lockOf(name), { ifAvailable: true }, (lock) => {
+          resolve(lock !== null);
+          return lock === null ? undefined : new Promise(() => undefined);
+        })
+        .catch(() => resolve(true));
+      return undefined;
+    });
   let name = keptName();
   // The page before a reload may need a moment to let go.
   const again = async () => {
@@ -44,5 +48,13 @@ export async function takeTab(): Promise<Tab> {
   } catch {
     // Without it a reload counts as a new tab, which takes over what this one left.
   }
-  return { name, alive: async () => new Set(((await locks?.query())?.held ?? []).flatMap((lock) => (lock.name?.startsWith(lockOf('')) ? [lock.name.slice(lockOf('').length)] : []))) };
+  return {
+    name,
+    alive: async () =>
+      new Set(
+        ((await locks?.query())?.held ?? []).flatMap((lock) =>
+          lock.name?.startsWith(lockOf('')) ? [lock.name.slice(lockOf('').length)] : [],
+        ),
+      ),
+  };
 }

@@ -1,9 +1,43 @@
-import { noFacts, ofAPerson, personOf, readFact, type Fact, type FactKind, type FactRef, type Facts } from '@/core/formats/facts';
+import {
+  noFacts,
+  ofAPerson,
+  personOf,
+  readFact,
+  type Fact,
+  type FactKind,
+  type FactRef,
+  type Facts,
+} from '@/core/formats/facts';
 import type { SetAside } from '@/core/formats/bookText';
 import { sameValue } from '@/core/formats/sameValue';
-import { actsSchema, bodySchema, keptHeads, noActs, standsOn, takenBack, touchedBy, type ActHead, type Acts, type Diff, type Touched } from './acts';
+import {
+  actsSchema,
+  bodySchema,
+  keptHeads,
+  noActs,
+  standsOn,
+  takenBack,
+  touchedBy,
+  type ActHead,
+  type Acts,
+  type Diff,
+  type Touched,
+} from './acts';
 import { fieldName, isClash, type Change } from './facts';
-import { actKey, ACTS, AHEAD, asideKey, DRAFT, isAside, isManyYears, keyOf, longKey, refOf, shortKey, strangerIn } from '@/workers/stored/keys';
+import {
+  actKey,
+  ACTS,
+  AHEAD,
+  asideKey,
+  DRAFT,
+  isAside,
+  isManyYears,
+  keyOf,
+  longKey,
+  refOf,
+  shortKey,
+  strangerIn,
+} from '@/workers/stored/keys';
 import { isStray, readStored, wordsOn, type Unread } from '@/workers/stored/readStored';
 import { inOrder, type Lock } from './locks';
 
@@ -31,14 +65,22 @@ export interface Opened {
 
 /** The storage cannot be used; `words` says why and what to do. */
 export class StorageFault extends Error {
-  constructor(readonly words: string, cause: unknown) {
+  constructor(
+    readonly words: string,
+    cause: unknown,
+  ) {
     super(words, { cause });
   }
 }
 
 /** What came of a change. */
 export type Done =
-  | { readonly ok: true; readonly diffs: readonly Diff[]; readonly heads: readonly ActHead[]; readonly act: ActHead | null }
+  | {
+      readonly ok: true;
+      readonly diffs: readonly Diff[];
+      readonly heads: readonly ActHead[];
+      readonly act: ActHead | null;
+    }
   | { readonly ok: false; readonly words: string };
 
 /** What a vault asks of those who show what is in it. */
@@ -62,8 +104,15 @@ const isFull = (error: unknown) => {
 /** What went wrong, in words. A full storage is told by an error without a message. */
 function storageFault(error: unknown): StorageFault {
   if (error instanceof StorageFault) return error;
-  if (isFull(error)) return new StorageFault('Not saved: this browser’s storage is full. Export the book, free some space, and try again. Nothing stored was changed.', error);
-  return new StorageFault('Not saved: this browser does not let Ojas store anything here now (a private window, storage switched off, or a storage that has closed). Nothing stored was changed. Load the app anew and try again.', error);
+  if (isFull(error))
+    return new StorageFault(
+      'Not saved: this browser’s storage is full. Export the book, free some space, and try again. Nothing stored was changed.',
+      error,
+    );
+  return new StorageFault(
+    'Not saved: this browser does not let Ojas store anything here now (a private window, storage switched off, or a storage that has closed). Nothing stored was changed. Load the app anew and try again.',
+    error,
+  );
 }
 
 /** More records than this are read away from the first screen. */
@@ -77,7 +126,11 @@ export class Vault {
   private acts: Acts = noActs;
   private watcher: Watcher = { facts: () => noFacts, news: async () => undefined };
 
-  constructor(private readonly storage: KeyValueStorage, private readonly lock: Lock = inOrder(), private readonly now: () => string = () => new Date().toISOString()) {}
+  constructor(
+    private readonly storage: KeyValueStorage,
+    private readonly lock: Lock = inOrder(),
+    private readonly now: () => string = () => new Date().toISOString(),
+  ) {}
 
   watch(watcher: Watcher): void {
     this.watcher = watcher;
@@ -93,7 +146,11 @@ export class Vault {
       try {
         return await this.lock(() => this.openNow());
       } catch (error) {
-        if (i === PAUSES_MS.length - 1) throw new StorageFault(`The storage of this browser cannot be reached (${error instanceof Error && error.message ? error.message.replace(/\.$/, '') : 'no reason was given'}).`, error);
+        if (i === PAUSES_MS.length - 1)
+          throw new StorageFault(
+            `The storage of this browser cannot be reached (${error instanceof Error && error.message ? error.message.replace(/\.$/, '') : 'no reason was given'}).`,
+            error,
+          );
       }
     }
     throw new Error('unreachable');
@@ -105,9 +162,12 @@ export class Vault {
     const keys = await this.storage.getAllKeys();
     const many = keys.length > MANY ? keys.filter(isManyYears) : [];
     const later = new Set(many);
-    const first = keys.filter((key) => !later.has(key) && (refOf(key) !== null || strangerIn(key) !== null || isAside(key)));
+    const first = keys.filter(
+      (key) => !later.has(key) && (refOf(key) !== null || strangerIn(key) !== null || isAside(key)),
+    );
     const texts: Record<string, string | null> = {};
-    for (let from = 0; from < first.length; from += BATCH) Object.assign(texts, await this.storage.getMany(first.slice(from, from + BATCH)));
+    for (let from = 0; from < first.length; from += BATCH)
+      Object.assign(texts, await this.storage.getMany(first.slice(from, from + BATCH)));
     const { facts, unread } = readStored(texts, null);
     if (unread.length > 0) await this.moveAside(unread, aside);
     await this.admit(texts, facts, aside);
@@ -126,19 +186,31 @@ export class Vault {
   /** Moves texts to keys of their own; where that cannot be done now they stay, and are shown all the same. */
   private async moveAside(bad: readonly Unread[], aside: Map<string, SetAside>): Promise<void> {
     const number = Date.parse(this.now());
-    const moved = bad.map(({ key, text, words }): SetAside => ({ at: asideKey(shortKey(key), number), key: shortKey(key), text, words }));
+    const moved = bad.map(({ key, text, words }): SetAside => ({
+      at: asideKey(shortKey(key), number),
+      key: shortKey(key),
+      text,
+      words,
+    }));
     try {
       await this.storage.setMany(Object.fromEntries(moved.map(({ at, text }) => [at, text])));
       await this.storage.removeMany(bad.map(({ key }) => key));
       for (const one of moved) aside.set(one.at, one);
     } catch {
-      bad.forEach(({ key, text, words }) => aside.set(key, { at: key, key: shortKey(key), text, words }));
+      bad.forEach(({ key, text, words }) =>
+        aside.set(key, { at: key, key: shortKey(key), text, words }),
+      );
     }
   }
 
   /** What was set aside before: shown again, or taken back in where it can be read by now, its place is free and its student is here. */
-  private async admit(texts: Record<string, string | null>, facts: Facts, aside: Map<string, SetAside>): Promise<void> {
-    const before = Object.entries(texts).filter((entry): entry is [string, string] => isAside(entry[0]) && entry[1] !== null)
+  private async admit(
+    texts: Record<string, string | null>,
+    facts: Facts,
+    aside: Map<string, SetAside>,
+  ): Promise<void> {
+    const before = Object.entries(texts)
+      .filter((entry): entry is [string, string] => isAside(entry[0]) && entry[1] !== null)
       .map(([at, text]) => ({ at, text, key: at.split('/').slice(4).join('/') }))
       // People first: what is theirs may come in after them.
       .sort((a, b) => Number(b.key.startsWith('people/')) - Number(a.key.startsWith('people/')));
@@ -175,7 +247,9 @@ export class Vault {
     return this.locked(async () => {
       const removed = change.remove.filter(({ kind }) => kind === 'people');
       const cascade = removed.flatMap(({ id }) => this.recordsOf(id));
-      const remove = [...new Map([...change.remove, ...cascade].map((ref) => [keyOf(ref), ref])).values()];
+      const remove = [
+        ...new Map([...change.remove, ...cascade].map((ref) => [keyOf(ref), ref])).values(),
+      ];
       const touched: FactRef[] = [...change.put, ...(change.edit ?? []), ...remove];
       const before = await this.withOwners(await this.readNow(touched), change.put);
       const after: After = new Map();
@@ -187,7 +261,11 @@ export class Vault {
       for (const { kind, id, to } of change.edit ?? []) {
         const key = keyOf({ kind, id });
         const now = after.get(key)?.record ?? before.get(key);
-        if (now == null) return { ok: false, words: 'Not saved: this record was removed meanwhile. Undo the removal first.' };
+        if (now == null)
+          return {
+            ok: false,
+            words: 'Not saved: this record was removed meanwhile. Undo the removal first.',
+          };
         const next = to(now as never);
         if (isClash(next)) return { ok: false, words: `Not saved: ${next.clash}` };
         const checked = writable({ kind, id }, next, before, after);
@@ -195,33 +273,63 @@ export class Vault {
         after.set(key, checked);
       }
       for (const ref of remove) after.set(keyOf(ref), null);
-      const person = removed.map(({ id }) => before.get(keyOf({ kind: 'people', id }))).find((one) => one != null) as { id: string; name: string } | undefined;
-      return this.write(before, after, { words: change.words, kind: 'act', ...(person ? { removed: { id: person.id, name: person.name } } : {}) });
+      const person = removed
+        .map(({ id }) => before.get(keyOf({ kind: 'people', id })))
+        .find((one) => one != null) as { id: string; name: string } | undefined;
+      return this.write(before, after, {
+        words: change.words,
+        kind: 'act',
+        ...(person ? { removed: { id: person.id, name: person.name } } : {}),
+      });
     });
   }
 
   /** Takes back one act: the newest, or the one that is named. Only what that act did is taken back. */
   undo(seq?: number): Promise<Done> {
     return this.locked(async () => {
-      const head = seq === undefined ? this.acts.heads.filter(({ kind }) => kind === 'act').at(-1) : this.acts.heads.find((one) => one.seq === seq && one.kind === 'act');
-      if (!head) return seq === undefined ? { ok: true, diffs: [], heads: this.acts.heads, act: null } : { ok: false, words: 'Not undone: this was taken back already, or is too long ago.' };
+      const head =
+        seq === undefined
+          ? this.acts.heads.filter(({ kind }) => kind === 'act').at(-1)
+          : this.acts.heads.find((one) => one.seq === seq && one.kind === 'act');
+      if (!head)
+        return seq === undefined
+          ? { ok: true, diffs: [], heads: this.acts.heads, act: null }
+          : { ok: false, words: 'Not undone: this was taken back already, or is too long ago.' };
       const body = await this.bodyOf(head.seq);
-      if (!body) return { ok: false, words: `Not undone: what “${head.words}” changed cannot be read any more.` };
-      for (const later of this.acts.heads.filter((one) => one.kind === 'act' && one.seq > head.seq)) {
+      if (!body)
+        return {
+          ok: false,
+          words: `Not undone: what “${head.words}” changed cannot be read any more.`,
+        };
+      for (const later of this.acts.heads.filter(
+        (one) => one.kind === 'act' && one.seq > head.seq,
+      )) {
         const theirs = await this.bodyOf(later.seq);
-        if (theirs?.some((one) => body.some((own) => standsOn(one, own)))) return { ok: false, words: `Not undone: “${later.words}” came after it and changed the same. Undo that first.` };
+        if (theirs?.some((one) => body.some((own) => standsOn(one, own))))
+          return {
+            ok: false,
+            words: `Not undone: “${later.words}” came after it and changed the same. Undo that first.`,
+          };
       }
-      const before = await this.withOwners(await this.readNow(body), body.flatMap(({ kind, how, was }) => (how === 'went' ? [{ kind, record: was }] : [])));
+      const before = await this.withOwners(
+        await this.readNow(body),
+        body.flatMap(({ kind, how, was }) => (how === 'went' ? [{ kind, record: was }] : [])),
+      );
       const after: After = new Map();
       // Students first: what is theirs leans on them.
-      for (const touched of [...body].sort((a, b) => Number(b.kind === 'people') - Number(a.kind === 'people'))) {
+      for (const touched of [...body].sort(
+        (a, b) => Number(b.kind === 'people') - Number(a.kind === 'people'),
+      )) {
         const key = keyOf(touched);
         const now = before.get(key) ?? null;
-        if (touched.how === 'went' && now !== null) return { ok: false, words: 'Not undone: a record of the same name is here again.' };
-        if (touched.how === 'changed' && now === null) return { ok: false, words: 'Not undone: the record was removed meanwhile.' };
+        if (touched.how === 'went' && now !== null)
+          return { ok: false, words: 'Not undone: a record of the same name is here again.' };
+        if (touched.how === 'changed' && now === null)
+          return { ok: false, words: 'Not undone: the record was removed meanwhile.' };
         const back = takenBack(touched, now);
         const checked = back === null ? null : writable(touched, back, before, after);
-        if (checked && 'words' in checked) return { ok: false, words: checked.words.replace('Not saved', 'Not undone') };
+        if (checked && 'words' in checked)
+          return { ok: false, words: checked.words.replace('Not saved', 'Not undone') };
         after.set(key, checked);
       }
       return this.write(before, after, { words: `Undone: ${head.words}`, kind: 'undo' }, head.seq);
@@ -258,7 +366,12 @@ export class Vault {
       const number = Date.parse(this.now());
       const entries = texts.map(({ key, text }): SetAside => {
         const ref = refOf(longKey(key));
-        return { at: asideKey(key, number), key, text, words: wordsOn(key, ref && readFact(ref.kind, text), true) };
+        return {
+          at: asideKey(key, number),
+          key,
+          text,
+          words: wordsOn(key, ref && readFact(ref.kind, text), true),
+        };
       });
       await this.storage.setMany(Object.fromEntries(entries.map(({ at, text }) => [at, text])));
       for (const one of entries) aside.set(one.at, one);
@@ -270,19 +383,25 @@ export class Vault {
   async readDrafts(): Promise<ReadonlyMap<string, unknown>> {
     const keys = (await this.storage.getAllKeys()).filter((key) => key.startsWith(DRAFT));
     const texts = keys.length > 0 ? await this.storage.getMany(keys) : {};
-    return new Map(Object.entries(texts).flatMap(([key, text]) => {
-      try {
-        return text === null ? [] : [[key.slice(DRAFT.length), JSON.parse(text) as unknown] as const];
-      } catch {
-        return [];
-      }
-    }));
+    return new Map(
+      Object.entries(texts).flatMap(([key, text]) => {
+        try {
+          return text === null
+            ? []
+            : [[key.slice(DRAFT.length), JSON.parse(text) as unknown] as const];
+        } catch {
+          return [];
+        }
+      }),
+    );
   }
 
   /** Keeps a draft, or drops it; throws a StorageFault where it cannot be kept. */
   async writeDraft(name: string, draft: unknown): Promise<void> {
     try {
-      await (draft === null ? this.storage.removeItem(DRAFT + name) : this.storage.setItem(DRAFT + name, JSON.stringify(draft)));
+      await (draft === null
+        ? this.storage.removeItem(DRAFT + name)
+        : this.storage.setItem(DRAFT + name, JSON.stringify(draft)));
     } catch (error) {
       throw storageFault(error);
     }
@@ -290,7 +409,9 @@ export class Vault {
 
   /** Every text of the book as it lies in storage, readable or not: for a copy when nothing else can be shown. */
   async raw(): Promise<Record<string, string | null>> {
-    const keys = (await this.storage.getAllKeys()).filter((key) => refOf(key) !== null || isAside(key));
+    const keys = (await this.storage.getAllKeys()).filter(
+      (key) => refOf(key) !== null || isAside(key),
+    );
     return this.storage.getMany(keys);
   }
 
@@ -308,7 +429,10 @@ export class Vault {
 
   /** Finishes what another tab left half written, and tells what others did since the last look. */
   private async follow(): Promise<void> {
-    const { [AHEAD]: ahead = null, [ACTS]: text = null } = await this.storage.getMany([AHEAD, ACTS]);
+    const { [AHEAD]: ahead = null, [ACTS]: text = null } = await this.storage.getMany([
+      AHEAD,
+      ACTS,
+    ]);
     if (ahead !== null) await this.finishAhead(new Map());
     const acts = this.readActs(ahead === null ? text : await this.storage.getItem(ACTS));
     if (acts.seq === this.acts.seq && acts.heads.length === this.acts.heads.length) return;
@@ -349,7 +473,11 @@ export class Vault {
   /** All that is a student's. */
   private recordsOf(person: string): FactRef[] {
     const facts = this.watcher.facts();
-    return ofAPerson.flatMap((kind) => Object.values(facts[kind]).filter((one) => one.person === person).map(({ id }): FactRef => ({ kind, id })));
+    return ofAPerson.flatMap((kind) =>
+      Object.values(facts[kind])
+        .filter((one) => one.person === person)
+        .map(({ id }): FactRef => ({ kind, id })),
+    );
   }
 
   /** Some records as they are stored now; null for one that is not there. */
@@ -358,7 +486,9 @@ export class Vault {
     const keys = [...kinds.keys()];
     const records = new Map<string, Fact['record'] | null>();
     for (let from = 0; from < keys.length; from += BATCH) {
-      for (const [key, text] of Object.entries(await this.storage.getMany(keys.slice(from, from + BATCH)))) {
+      for (const [key, text] of Object.entries(
+        await this.storage.getMany(keys.slice(from, from + BATCH)),
+      )) {
         const read = text === null ? null : readFact(kinds.get(key) as FactKind, text);
         records.set(key, read?.ok ? read.record : null);
       }
@@ -367,14 +497,24 @@ export class Vault {
   }
 
   /** The same, with the students to whom those records and some that are to come belong. */
-  private async withOwners(records: Before, coming: readonly { kind: FactKind; record: unknown }[]): Promise<Before> {
-    const here = [...records].flatMap(([key, record]) => (record ? [{ kind: (refOf(key) as FactRef).kind, record }] : []));
+  private async withOwners(
+    records: Before,
+    coming: readonly { kind: FactKind; record: unknown }[],
+  ): Promise<Before> {
+    const here = [...records].flatMap(([key, record]) =>
+      record ? [{ kind: (refOf(key) as FactRef).kind, record }] : [],
+    );
     const owners = [...here, ...coming].flatMap((one) => ownerOf(one) ?? []);
     return new Map([...(await this.readNow(owners)), ...records]);
   }
 
   /** Writes what differs, with what takes it back. */
-  private async write(before: Before, after: After, doing: Pick<ActHead, 'words' | 'kind' | 'removed'>, undoes?: number): Promise<Done> {
+  private async write(
+    before: Before,
+    after: After,
+    doing: Pick<ActHead, 'words' | 'kind' | 'removed'>,
+    undoes?: number,
+  ): Promise<Done> {
     const diffs: Diff[] = [];
     const put: Record<string, string> = {};
     const remove: string[] = [];
@@ -386,13 +526,20 @@ export class Vault {
       if (checked === null) remove.push(key);
       else put[key] = checked.text;
     }
-    if (diffs.length === 0 && undoes === undefined) return { ok: true, diffs: [], heads: this.acts.heads, act: null };
+    if (diffs.length === 0 && undoes === undefined)
+      return { ok: true, diffs: [], heads: this.acts.heads, act: null };
     const act: ActHead = { seq: this.acts.seq + 1, at: this.now(), ...doing };
-    const { kept, gone } = keptHeads([...this.acts.heads.filter(({ seq }) => seq !== undoes), act], this.now());
+    const { kept, gone } = keptHeads(
+      [...this.acts.heads.filter(({ seq }) => seq !== undoes), act],
+      this.now(),
+    );
     const acts: Acts = { seq: act.seq, heads: kept };
     put[ACTS] = JSON.stringify(acts);
     put[actKey(act.seq)] = JSON.stringify(diffs.map(touchedBy));
-    remove.push(...gone.map(({ seq }) => actKey(seq)), ...(undoes === undefined ? [] : [actKey(undoes)]));
+    remove.push(
+      ...gone.map(({ seq }) => actKey(seq)),
+      ...(undoes === undefined ? [] : [actKey(undoes)]),
+    );
     await this.wholly({ put, remove });
     this.acts = acts;
     return { ok: true, diffs, heads: kept, act: act.kind === 'act' ? act : null };
@@ -422,7 +569,9 @@ export class Vault {
   }
 
   private async putBack(before: Record<string, string | null>): Promise<void> {
-    const there = Object.entries(before).filter((entry): entry is [string, string] => entry[1] !== null);
+    const there = Object.entries(before).filter(
+      (entry): entry is [string, string] => entry[1] !== null,
+    );
     const absent = Object.keys(before).filter((key) => before[key] === null);
     await this.storage.removeMany([...absent, AHEAD]).catch(() => undefined);
     await this.storage.setMany(Object.fromEntries(there)).catch(() => undefined);
@@ -434,15 +583,26 @@ export class Vault {
     if (text === null) return;
     const ahead = aheadIn(text);
     if (ahead) await this.carryOut(ahead);
-    else await this.moveAside([{ key: AHEAD, text, words: wordsOn(shortKey(AHEAD), null, true) }], aside);
+    else
+      await this.moveAside(
+        [{ key: AHEAD, text, words: wordsOn(shortKey(AHEAD), null, true) }],
+        aside,
+      );
   }
 }
 
 function aheadIn(text: string): Ahead | null {
   try {
     const json = JSON.parse(text) as Partial<Ahead> | null;
-    const isTexts = typeof json?.put === 'object' && json.put !== null && Object.values(json.put).every((one) => typeof one === 'string');
-    return isTexts && Array.isArray(json.remove) && json.remove.every((one) => typeof one === 'string') ? (json as Ahead) : null;
+    const isTexts =
+      typeof json?.put === 'object' &&
+      json.put !== null &&
+      Object.values(json.put).every((one) => typeof one === 'string');
+    return isTexts &&
+      Array.isArray(json.remove) &&
+      json.remove.every((one) => typeof one === 'string')
+      ? (json as Ahead)
+      : null;
   } catch {
     return null;
   }
@@ -460,12 +620,27 @@ function ownerOf(of: { kind: FactKind; record: unknown }): FactRef | null {
 }
 
 /** A record with the text that may be stored, or why it may not: it must read back, and belong to somebody who is here. */
-function writable({ kind, id }: FactRef, record: unknown, before: Before, after: After): { text: string; record: Fact['record'] } | Refused {
+function writable(
+  { kind, id }: FactRef,
+  record: unknown,
+  before: Before,
+  after: After,
+): { text: string; record: Fact['record'] } | Refused {
   const read = readFact(kind, (JSON.stringify(record) as string | undefined) ?? '');
-  if (!read.ok) return { ok: false, words: `Not saved: ${read.faults.map(({ path, words }) => `${fieldName(path)}: ${words}`).join(' ')} Nothing stored was changed.` };
-  if ((read.record as { id: string }).id !== id) return { ok: false, words: 'Not saved: the record carries another id than its own.' };
+  if (!read.ok)
+    return {
+      ok: false,
+      words: `Not saved: ${read.faults.map(({ path, words }) => `${fieldName(path)}: ${words}`).join(' ')} Nothing stored was changed.`,
+    };
+  if ((read.record as { id: string }).id !== id)
+    return { ok: false, words: 'Not saved: the record carries another id than its own.' };
   const owner = ownerOf({ kind, record: read.record });
   const key = owner && keyOf(owner);
-  if (key !== null && (after.has(key) ? after.get(key) === null : before.get(key) == null)) return { ok: false, words: 'Not saved: the student to whom this belongs was removed. Bring the student back under Students, then try again.' };
+  if (key !== null && (after.has(key) ? after.get(key) === null : before.get(key) == null))
+    return {
+      ok: false,
+      words:
+        'Not saved: the student to whom this belongs was removed. Bring the student back under Students, then try again.',
+    };
   return { text: JSON.stringify(read.record), record: read.record };
 }

@@ -15,7 +15,12 @@ interface DragEdgeProps {
 }
 
 const SIZE_PX = 44;
-const STEPS: Readonly<Record<string, number>> = { ArrowUp: 0.5, ArrowDown: -0.5, PageUp: 2, PageDown: -2 };
+const STEPS: Readonly<Record<string, number>> = {
+  ArrowUp: 0.5,
+  ArrowDown: -0.5,
+  PageUp: 2,
+  PageDown: -2,
+};
 
 /** The top edge of a support, to be dragged up and down, or moved with the arrow keys. */
 export function DragEdge({ label, valueCm, mostCm, leftPx, topPx, scale, onMove }: DragEdgeProps) {
@@ -28,7 +33,8 @@ export function DragEdge({ label, valueCm, mostCm, leftPx, topPx, scale, onMove 
       grip.current = { y: event.clientY, cm: valueCm, scale };
     },
     onPointerMove: (event: React.PointerEvent<HTMLElement>) => {
-      if (grip.current) onMove(grip.current.cm + (grip.current.y - event.clientY) / grip.current.scale);
+      if (grip.current)
+        onMove(grip.current.cm + (grip.current.y - event.clientY) / grip.current.scale);
     },
     onPointerUp: () => {
       grip.current = null;
@@ -41,8 +47,28 @@ export function DragEdge({ label, valueCm, mostCm, leftPx, topPx, scale, onMove 
     },
   } as unknown as ViewProps;
   return (
-    <View role="slider" tabIndex={0} aria-label={label} aria-valuenow={valueCm} aria-valuemin={0} aria-valuemax={mostCm} aria-orientation="vertical" aria-valuetext={`${valueCm.toFixed(1)} cm`}
-      className="absolute items-center justify-center" style={{ left: leftPx - SIZE_PX / 2, top: topPx - SIZE_PX / 2, width: SIZE_PX, height: SIZE_PX, touchAction: 'none', cursor: 'ns-resize' } as unknown as ViewProps['style']} {...pointer}>
+    <View
+      role="slider"
+      tabIndex={0}
+      aria-label={label}
+      aria-valuenow={valueCm}
+      aria-valuemin={0}
+      aria-valuemax={mostCm}
+      aria-orientation="vertical"
+      aria-valuetext={`${valueCm.toFixed(1)} cm`}
+      className="absolute items-center justify-center"
+      style={
+        {
+          left: leftPx - SIZE_PX / 2,
+          top: topPx - SIZE_PX / 2,
+          width: SIZE_PX,
+          height: SIZE_PX,
+          touchAction: 'none',
+          cursor: 'ns-resize',
+        } as unknown as ViewProps['style']
+      }
+      {...pointer}
+    >
       <View className="h-2 w-9 rounded-sm border-2 border-thread bg-sheet" />
     </View>
   );

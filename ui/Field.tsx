@@ -17,12 +17,24 @@ export function Field({ label, hint, fault, inputRef, ...rest }: FieldProps) {
   return (
     <View className="gap-1">
       <View className="flex-row flex-wrap items-baseline gap-2">
-        <Words nativeID={`${id}-label`} className="font-semibold">{label}</Words>
+        <Words nativeID={`${id}-label`} className="font-semibold">
+          {label}
+        </Words>
         {hint ? <Aside>{hint}</Aside> : null}
       </View>
-      <TextInput ref={inputRef} aria-labelledby={`${id}-label`} aria-invalid={fault !== undefined} aria-describedby={fault ? `${id}-fault` : undefined}
-        className={`min-h-12 rounded-md border bg-sheet px-3 font-text text-base text-ink ${fault ? 'border-rust' : 'border-faint'}`} {...rest} />
-      {fault ? <Words nativeID={`${id}-fault`} role="alert" className="text-rust">{fault}</Words> : null}
+      <TextInput
+        ref={inputRef}
+        aria-labelledby={`${id}-label`}
+        aria-invalid={fault !== undefined}
+        aria-describedby={fault ? `${id}-fault` : undefined}
+        className={`min-h-12 rounded-md border bg-sheet px-3 font-text text-base text-ink ${fault ? 'border-rust' : 'border-faint'}`}
+        {...rest}
+      />
+      {fault ? (
+        <Words nativeID={`${id}-fault`} role="alert" className="text-rust">
+          {fault}
+        </Words>
+      ) : null}
     </View>
   );
 }

@@ -30,33 +30,85 @@ interface PoseSceneProps {
 const FOOT_PX = 22;
 
 /** The figure and the rail in one picture of one scale. */
-export function PoseScene({ posture, over, body, shelf, stacks, columns, units, words, mostHeightPx, onMove, moveMostCm = 0 }: PoseSceneProps) {
+export function PoseScene({
+  posture,
+  over,
+  body,
+  shelf,
+  stacks,
+  columns,
+  units,
+  words,
+  mostHeightPx,
+  onMove,
+  moveMostCm = 0,
+}: PoseSceneProps) {
   const [widthPx, setWidthPx] = useState(0);
   const all = [posture, ...(over ? [over] : [])].map((one) => boundsOf(one, body));
   const left = Math.min(...all.map((one) => one.left)) - 1;
   const right = Math.max(...all.map((one) => one.right)) + 3;
-  const top = Math.max(...all.map((one) => one.top), ...columns.map(({ highCm, stackCm }) => Math.min(highCm, stackCm + 20) + 4));
+  const top = Math.max(
+    ...all.map((one) => one.top),
+    ...columns.map(({ highCm, stackCm }) => Math.min(highCm, stackCm + 20) + 4),
+  );
   const railPx = columns.length > 0 ? railWidthPx(columns.length) : 0;
-  const scale = Math.max(0.4, Math.min((widthPx - railPx) / (right - left), (mostHeightPx - FOOT_PX) / top));
+  const scale = Math.max(
+    0.4,
+    Math.min((widthPx - railPx) / (right - left), (mostHeightPx - FOOT_PX) / top),
+  );
   const [width, height] = [right - left + railPx / scale, top + FOOT_PX / scale];
   const line = 1.1 / scale;
   return (
     <View onLayout={({ nativeEvent }) => setWidthPx(nativeEvent.layout.width)} className="w-full">
       {/* In the tree from the start, so that it can be heard before it is drawn. */}
       <View role="img" aria-label={words} className="items-center">
-      {widthPx > 0 ? (
-        <Svg width={width * scale} height={height * scale} viewBox={`${left} ${-top} ${width} ${height}`}>
-          <Line x1={left} x2={left + width} y1={0} y2={0} stroke={tone('ink')} strokeWidth={line * 1.4} />
-          {over ? <Figure posture={over} body={body} stacks={{}} shelf={shelf} line={line} ghost /> : null}
-          <Figure posture={posture} body={body} stacks={stacks} shelf={shelf} line={line} />
-          {columns.length > 0 ? <Rail columns={columns} shelf={shelf} xCm={right} topCm={top} scale={scale} units={units} /> : null}
-        </Svg>
-      ) : null}
+        {widthPx > 0 ? (
+          <Svg
+            width={width * scale}
+            height={height * scale}
+            viewBox={`${left} ${-top} ${width} ${height}`}
+          >
+            <Line
+              x1={left}
+              x2={left + width}
+              y1={0}
+              y2={0}
+              stroke={tone('ink')}
+              strokeWidth={line * 1.4}
+            />
+            {over ? (
+              <Figure posture={over} body={body} stacks={{}} shelf={shelf} line={line} ghost />
+            ) : null}
+            <Figure posture={posture} body={body} stacks={stacks} shelf={shelf} line={line} />
+            {columns.length > 0 ? (
+              <Rail
+                columns={columns}
+                shelf={shelf}
+                xCm={right}
+                topCm={top}
+                scale={scale}
+                units={units}
+              />
+            ) : null}
+          </Svg>
+        ) : null}
       </View>
-      {widthPx > 0 && onMove ? columns.map((column, i) => (
-        <DragEdge key={column.key} label={`Height, ${column.name.toLowerCase()}`} valueCm={column.stackCm} mostCm={moveMostCm} scale={scale} onMove={(cm) => onMove(column.key, cm)}
-          leftPx={(widthPx - width * scale) / 2 + (right - left) * scale + columnMiddlePx(i) - 3} topPx={(top - column.stackCm) * scale} />
-      )) : null}
+      {widthPx > 0 && onMove
+        ? columns.map((column, i) => (
+            <DragEdge
+              key={column.key}
+              label={`Height, ${column.name.toLowerCase()}`}
+              valueCm={column.stackCm}
+              mostCm={moveMostCm}
+              scale={scale}
+              onMove={(cm) => onMove(column.key, cm)}
+              leftPx={
+                (widthPx - width * scale) / 2 + (right - left) * scale + columnMiddlePx(i) - 3
+              }
+              topPx={(top - column.stackCm) * scale}
+            />
+          ))
+        : null}
     </View>
   );
 }

@@ -6,7 +6,11 @@ import { Chips, Press, Tick } from './Press';
 
 test('a disabled button does nothing and says so', () => {
   const pressed = jest.fn();
-  render(<Press disabled onPress={pressed}>Record</Press>);
+  render(
+    <Press disabled onPress={pressed}>
+      Record
+    </Press>,
+  );
   fireEvent.click(screen.getByRole('button', { name: 'Record' }));
   expect(pressed).not.toHaveBeenCalled();
   expect(screen.getByRole('button')).toHaveAttribute('aria-disabled', 'true');
@@ -15,7 +19,17 @@ test('a disabled button does nothing and says so', () => {
 test('one of a few is chosen, and told', () => {
   function Sides() {
     const [side, setSide] = useState<'left' | 'right' | null>(null);
-    return <Chips label="Side" options={[{ id: 'left', words: 'Left' }, { id: 'right', words: 'Right' }]} chosen={side} onChoose={setSide} />;
+    return (
+      <Chips
+        label="Side"
+        options={[
+          { id: 'left', words: 'Left' },
+          { id: 'right', words: 'Right' },
+        ]}
+        chosen={side}
+        onChoose={setSide}
+      />
+    );
   }
   render(<Sides />);
   fireEvent.click(screen.getByRole('radio', { name: 'Right' }));
@@ -25,7 +39,11 @@ test('one of a few is chosen, and told', () => {
 
 test('a line can be ticked', () => {
   const toggled = jest.fn();
-  render(<Tick checked={false} onToggle={toggled}>Warm</Tick>);
+  render(
+    <Tick checked={false} onToggle={toggled}>
+      Warm
+    </Tick>,
+  );
   fireEvent.click(screen.getByRole('checkbox', { name: 'Warm' }));
   expect(toggled).toHaveBeenCalledTimes(1);
 });
@@ -40,6 +58,7 @@ test('a fault belongs to its field', () => {
 test('the keypad types for one thumb', () => {
   const keys: string[] = [];
   render(<Keypad onKey={(key) => keys.push(key)} />);
-  for (const name of ['1', '2', 'Point', '5', 'Minus', 'Delete the last digit']) fireEvent.click(screen.getByRole('button', { name }));
+  for (const name of ['1', '2', 'Point', '5', 'Minus', 'Delete the last digit'])
+    fireEvent.click(screen.getByRole('button', { name }));
   expect(keys).toEqual(['1', '2', '.', '5', '-', 'back']);
 });

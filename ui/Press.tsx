@@ -1,5 +1,11 @@
 import { useRef, type ReactNode } from 'react';
-import { Pressable, Text, View, type GestureResponderEvent, type PressableProps } from 'react-native';
+import {
+  Pressable,
+  Text,
+  View,
+  type GestureResponderEvent,
+  type PressableProps,
+} from 'react-native';
 
 interface PressProps extends Omit<PressableProps, 'children' | 'onPress'> {
   readonly children: ReactNode;
@@ -18,7 +24,15 @@ const looks = {
 } as const;
 
 /** Something to press: at least 48 px, with words. Pressed twice in a hurry, it does its work once. */
-export function Press({ children, kind = 'plain', icon, className = '', disabled, onPress, ...rest }: PressProps) {
+export function Press({
+  children,
+  kind = 'plain',
+  icon,
+  className = '',
+  disabled,
+  onPress,
+  ...rest
+}: PressProps) {
   const look = looks[kind];
   const busy = useRef(false);
   const press = (event: GestureResponderEvent) => {
@@ -26,15 +40,25 @@ export function Press({ children, kind = 'plain', icon, className = '', disabled
     const work = onPress?.(event);
     if (!(work instanceof Promise)) return;
     busy.current = true;
-    void work.catch(() => undefined).then(() => {
-      busy.current = false;
-    });
+    void work
+      .catch(() => undefined)
+      .then(() => {
+        busy.current = false;
+      });
   };
   return (
-    <Pressable role="button" onPress={press} disabled={disabled} aria-disabled={disabled ?? false}
-      className={`min-h-12 flex-row items-center justify-center gap-2 rounded-md border px-4 py-2 ${look.box} ${disabled ? 'opacity-50' : 'active:opacity-80'} ${className}`} {...rest}>
+    <Pressable
+      role="button"
+      onPress={press}
+      disabled={disabled}
+      aria-disabled={disabled ?? false}
+      className={`min-h-12 flex-row items-center justify-center gap-2 rounded-md border px-4 py-2 ${look.box} ${disabled ? 'opacity-50' : 'active:opacity-80'} ${className}`}
+      {...rest}
+    >
       {icon}
-      <Text className={`shrink text-center font-text text-base font-semibold ${look.text}`}>{children}</Text>
+      <Text className={`shrink text-center font-text text-base font-semibold ${look.text}`}>
+        {children}
+      </Text>
     </Pressable>
   );
 }
@@ -52,9 +76,18 @@ export function Chips<T extends string>({ label, options, chosen, onChoose }: Ch
   return (
     <View role="radiogroup" aria-label={label} className="flex-row flex-wrap gap-2">
       {options.map(({ id, words }) => (
-        <Pressable key={id} role="radio" aria-checked={id === chosen} onPress={() => onChoose(id)}
-          className={`min-h-12 max-w-full flex-row items-center justify-center rounded-md border px-3 py-2 ${id === chosen ? 'border-thread bg-thread' : 'border-line bg-sheet'}`}>
-          <Text className={`shrink font-text text-base ${id === chosen ? 'font-semibold text-thread-ink' : 'text-ink'}`}>{words}</Text>
+        <Pressable
+          key={id}
+          role="radio"
+          aria-checked={id === chosen}
+          onPress={() => onChoose(id)}
+          className={`min-h-12 max-w-full flex-row items-center justify-center rounded-md border px-3 py-2 ${id === chosen ? 'border-thread bg-thread' : 'border-line bg-sheet'}`}
+        >
+          <Text
+            className={`shrink font-text text-base ${id === chosen ? 'font-semibold text-thread-ink' : 'text-ink'}`}
+          >
+            {words}
+          </Text>
         </Pressable>
       ))}
     </View>
@@ -70,9 +103,20 @@ interface TickProps {
 /** A line that can be ticked. */
 export function Tick({ checked, onToggle, children }: TickProps) {
   return (
-    <Pressable role="checkbox" aria-checked={checked} onPress={onToggle} className="min-h-12 flex-row items-center gap-3 py-1">
-      <View className={`h-6 w-6 items-center justify-center rounded-sm border-2 ${checked ? 'border-thread bg-thread' : 'border-faint bg-sheet'}`}>
-        {checked ? <Text aria-hidden className="font-text text-sm font-bold leading-5 text-thread-ink">✓</Text> : null}
+    <Pressable
+      role="checkbox"
+      aria-checked={checked}
+      onPress={onToggle}
+      className="min-h-12 flex-row items-center gap-3 py-1"
+    >
+      <View
+        className={`h-6 w-6 items-center justify-center rounded-sm border-2 ${checked ? 'border-thread bg-thread' : 'border-faint bg-sheet'}`}
+      >
+        {checked ? (
+          <Text aria-hidden className="font-text text-sm font-bold leading-5 text-thread-ink">
+            ✓
+          </Text>
+        ) : null}
       </View>
       <Text className="shrink font-text text-base text-ink">{children}</Text>
     </Pressable>

@@ -19,21 +19,54 @@ const HEIGHT = 16;
 export function RangeBar({ estimate, range, side }: RangeBarProps) {
   const { mean, sd, lastAt, source, driftPerWeek } = estimate;
   const usual = range.prior ?? { mean, sd };
-  const [low, high] = [Math.min(mean - 3 * sd, usual.mean - 3 * usual.sd), Math.max(mean + 3 * sd, usual.mean + 3 * usual.sd)];
+  const [low, high] = [
+    Math.min(mean - 3 * sd, usual.mean - 3 * usual.sd),
+    Math.max(mean + 3 * sd, usual.mean + 3 * usual.sd),
+  ];
   const x = (value: number) => ((value - low) / (high - low)) * WIDTH;
-  const value = range.unit === 'deg' ? withDoubt(mean, sd) : `${mean.toFixed(2)} ± ${(1.28 * sd).toFixed(2)}`;
-  const moving = range.unit === 'deg' && Math.abs(driftPerWeek) >= 0.15 ? `, ${driftPerWeek > 0 ? 'gaining' : 'losing'} ${Math.abs(driftPerWeek).toFixed(1)}° a week` : '';
-  const age = source === 'other-side' ? 'from the other side' : lastAt ? `${ago(lastAt)}${moving}` : 'assumed';
+  const value =
+    range.unit === 'deg' ? withDoubt(mean, sd) : `${mean.toFixed(2)} ± ${(1.28 * sd).toFixed(2)}`;
+  const moving =
+    range.unit === 'deg' && Math.abs(driftPerWeek) >= 0.15
+      ? `, ${driftPerWeek > 0 ? 'gaining' : 'losing'} ${Math.abs(driftPerWeek).toFixed(1)}° a week`
+      : '';
+  const age =
+    source === 'other-side'
+      ? 'from the other side'
+      : lastAt
+        ? `${ago(lastAt)}${moving}`
+        : 'assumed';
   return (
     <View className="gap-0.5">
       <View className="flex-row flex-wrap justify-between gap-x-3">
-        <Words>{range.name}{side === 'both' ? '' : `, ${side}`}</Words>
+        <Words>
+          {range.name}
+          {side === 'both' ? '' : `, ${side}`}
+        </Words>
         <Words className="font-semibold">{value}</Words>
       </View>
-      <Svg width="100%" height={HEIGHT} viewBox={`0 0 ${WIDTH} ${HEIGHT}`} preserveAspectRatio="none" aria-hidden>
-        <Rect x={x(usual.mean - 1.28 * usual.sd)} y={3} width={x(usual.mean + 1.28 * usual.sd) - x(usual.mean - 1.28 * usual.sd)} height={10} fill={tone('well')} />
+      <Svg
+        width="100%"
+        height={HEIGHT}
+        viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
+        preserveAspectRatio="none"
+        aria-hidden
+      >
+        <Rect
+          x={x(usual.mean - 1.28 * usual.sd)}
+          y={3}
+          width={x(usual.mean + 1.28 * usual.sd) - x(usual.mean - 1.28 * usual.sd)}
+          height={10}
+          fill={tone('well')}
+        />
         <Line x1={0} x2={WIDTH} y1={8} y2={8} stroke={tone('line')} strokeWidth={1} />
-        <Rect x={x(mean - 1.28 * sd)} y={5} width={x(mean + 1.28 * sd) - x(mean - 1.28 * sd)} height={6} fill={tone('thread', 0.45)} />
+        <Rect
+          x={x(mean - 1.28 * sd)}
+          y={5}
+          width={x(mean + 1.28 * sd) - x(mean - 1.28 * sd)}
+          height={6}
+          fill={tone('thread', 0.45)}
+        />
         <Path d={`M${x(mean)} 1V15`} stroke={tone('thread')} strokeWidth={3} />
       </Svg>
       <Aside>{age}</Aside>

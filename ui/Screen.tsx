@@ -21,13 +21,19 @@ export function Screen({ title, beside, foot, wide = false, children }: ScreenPr
       <ScrollView tabIndex={0} className="flex-1" contentContainerClassName="px-4 pb-8 pt-5">
         <View className={`${column} gap-4`}>
           <View className="flex-row flex-wrap items-center justify-between gap-2">
-            <Title level={1} className="shrink">{title}</Title>
+            <Title level={1} className="shrink">
+              {title}
+            </Title>
             {beside}
           </View>
           {children}
         </View>
       </ScrollView>
-      {foot ? <View className="border-t border-line bg-sheet px-4 py-3"><View className="w-full max-w-xl self-center">{foot}</View></View> : null}
+      {foot ? (
+        <View className="border-t border-line bg-sheet px-4 py-3">
+          <View className="w-full max-w-xl self-center">{foot}</View>
+        </View>
+      ) : null}
     </View>
   );
 }

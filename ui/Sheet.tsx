@@ -7,4 +7,6 @@ interface SheetProps extends ViewProps {
 }
 
 /** A piece of paper on the bench. */
-export const Sheet = ({ className = '', ...rest }: SheetProps) => <View className={`gap-3 rounded-lg border border-line bg-sheet p-4 ${className}`} {...rest} />;
+export const Sheet = ({ className = '', ...rest }: SheetProps) => (
+  <View className={`gap-3 rounded-lg border border-line bg-sheet p-4 ${className}`} {...rest} />
+);

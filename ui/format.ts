@@ -1,4 +1,14 @@
-import { differenceInSeconds, format, formatDistanceStrict, formatDistanceToNowStrict, isAfter, isEqual, parseISO, startOfDay, subDays } from 'date-fns';
+import {
+  differenceInSeconds,
+  format,
+  formatDistanceStrict,
+  formatDistanceToNowStrict,
+  isAfter,
+  isEqual,
+  parseISO,
+  startOfDay,
+  subDays,
+} from 'date-fns';
 import { dayOf } from '@/core/formats/time';
 
 export type Units = 'cm' | 'in';
@@ -12,11 +22,13 @@ export function length(cm: number, units: Units): string {
 }
 
 export const toCm = (value: number, units: Units) => (units === 'in' ? value * CM_PER_INCH : value);
-export const fromCm = (cm: number, units: Units) => (units === 'in' ? Math.round((cm / CM_PER_INCH) * 100) / 100 : Math.round(cm * 10) / 10);
+export const fromCm = (cm: number, units: Units) =>
+  units === 'in' ? Math.round((cm / CM_PER_INCH) * 100) / 100 : Math.round(cm * 10) / 10;
 
 export const degrees = (deg: number) => `${Math.round(deg)}°`;
 /** "128° ± 4": the half width of the band within which four in five lie. */
-export const withDoubt = (mean: number, sd: number) => `${Math.round(mean)}° ± ${Math.max(1, Math.round(1.2816 * sd))}`;
+export const withDoubt = (mean: number, sd: number) =>
+  `${Math.round(mean)}° ± ${Math.max(1, Math.round(1.2816 * sd))}`;
 /** The day of a fact is the one that it was noted on, wherever it is read. */
 const noted = (at: string) => parseISO(dayOf(at));
 export const month = (at: string) => format(noted(at), 'MMM yyyy');
@@ -25,11 +37,18 @@ export const date = (at: string) => format(noted(at), 'd MMM yyyy');
 export function ago(at: string): string {
   const [day, today] = [noted(at), startOfDay(new Date())];
   if (isAfter(day, today)) return `dated ahead, ${date(at)}`;
-  return isEqual(day, today) ? 'today' : isEqual(day, subDays(today, 1)) ? 'yesterday' : `${formatDistanceStrict(day, today, { roundingMethod: 'floor' })} ago`;
+  return isEqual(day, today)
+    ? 'today'
+    : isEqual(day, subDays(today, 1))
+      ? 'yesterday'
+      : `${formatDistanceStrict(day, today, { roundingMethod: 'floor' })} ago`;
 }
 /** How long since a moment: "just now", "5 minutes ago". */
 export function since(at: string): string {
   const then = parseISO(at);
-  return Math.abs(differenceInSeconds(new Date(), then)) < 60 ? 'just now' : `${formatDistanceToNowStrict(then)} ago`;
+  return Math.abs(differenceInSeconds(new Date(), then)) < 60
+    ? 'just now'
+    : `${formatDistanceToNowStrict(then)} ago`;
 }
-export const minutes = (seconds: number) => `${Math.floor(seconds / 60)}:${String(Math.floor(seconds % 60)).padStart(2, '0')}`;
+export const minutes = (seconds: number) =>
+  `${Math.floor(seconds / 60)}:${String(Math.floor(seconds % 60)).padStart(2, '0')}`;

@@ -5,7 +5,9 @@ export interface PictureTask {
   readonly mostPx: number;
 }
 
-export type PictureDone = { readonly ok: true; readonly blob: Blob; readonly widthPx: number; readonly heightPx: number } | { readonly ok: false };
+export type PictureDone =
+  | { readonly ok: true; readonly blob: Blob; readonly widthPx: number; readonly heightPx: number }
+  | { readonly ok: false };
 
 async function scaled({ file, mostPx }: PictureTask): Promise<PictureDone> {
   const bitmap = await createImageBitmap(file, { imageOrientation: 'from-image' });
@@ -14,10 +16,17 @@ async function scaled({ file, mostPx }: PictureTask): Promise<PictureDone> {
   const canvas = new OffscreenCanvas(widthPx, heightPx);
   canvas.getContext('2d')?.drawImage(bitmap, 0, 0, widthPx, heightPx);
   bitmap.close();
-  return { ok: true, blob: await canvas.convertToBlob({ type: 'image/jpeg', quality: 0.86 }), widthPx, heightPx };
+  return {
+    ok: true,
+    blob: await canvas.convertToBlob({ type: 'image/jpeg', quality: 0.86 }),
+    widthPx,
+    heightPx,
+  };
 }
 
 self.onmessage = ({ data }: MessageEvent<PictureTask>) => {
   // A picture that cannot be decoded is an answer, not a crash.
-  void scaled(data).catch((): PictureDone => ({ ok: false })).then((done) => self.postMessage(done));
+  void scaled(data)
+    .catch((): PictureDone => ({ ok: false }))
+    .then((done) => self.postMessage(done));
 };

@@ -15,17 +15,26 @@ function ask(task: RecordsTask, take: (part: string) => void = () => undefined):
       else if ('failed' in data) reject(new Error(data.failed));
       else resolve();
     };
-    worker.onerror = (event) => reject(new Error(event.message || 'the worker could not be loaded'));
+    worker.onerror = (event) =>
+      reject(new Error(event.message || 'the worker could not be loaded'));
   }).finally(() => worker.terminate());
   worker.postMessage(task);
   return { done, post: (next) => worker.postMessage(next) };
 }
 
 /** Reads many stored records away from the main thread, student by student; `want` brings one forward. */
-export function readRecords(database: string, keys: readonly string[], people: readonly string[], take: (part: Part) => void): { readonly done: Promise<void>; readonly want: (person: string) => void } {
-  const { done, post } = ask({ do: 'read', database, keys, people }, (part) => take(JSON.parse(part) as Part));
+export function readRecords(
+  database: string,
+  keys: readonly string[],
+  people: readonly string[],
+  take: (part: Part) => void,
+): { readonly done: Promise<void>; readonly want: (person: string) => void } {
+  const { done, post } = ask({ do: 'read', database, keys, people }, (part) =>
+    take(JSON.parse(part) as Part),
+  );
   return { done, want: (person) => post({ do: 'want', person }) };
 }
 
 /** Writes a packed copy of all that is stored into another storage of the browser. */
-export const copyBook = (database: string, cache: string, address: string): Promise<void> => ask({ do: 'copy', database, cache, address }).done;
+export const copyBook = (database: string, cache: string, address: string): Promise<void> =>
+  ask({ do: 'copy', database, cache, address }).done;

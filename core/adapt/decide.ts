@@ -52,29 +52,55 @@ export interface DecisionInput {
   readonly slotToRaise: (why: RaiseReason) => string;
 }
 
-const dayFormat = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', timeZone: 'UTC' });
+const dayFormat = new Intl.DateTimeFormat('en-GB', {
+  day: 'numeric',
+  month: 'short',
+  timeZone: 'UTC',
+});
 const day = (at: string) => dayFormat.format(Date.parse(dayOf(at)));
 
 /** A session that speaks for coming down: full time, easy breath, muscle only, nothing strong, pelvis upright. */
 export function wentWell(outcome: SessionPose): boolean {
   return (
-    outcome.stop === undefined && outcome.feeling.strength <= parameter.easyFeeling.value && ['muscle', 'none'].includes(outcome.feeling.place) &&
-    outcome.breath === 'easy' && outcome.pelvis === 'upright' && heldWhole(outcome) && outcome.nextDay !== 'worse'
+    outcome.stop === undefined &&
+    outcome.feeling.strength <= parameter.easyFeeling.value &&
+    ['muscle', 'none'].includes(outcome.feeling.place) &&
+    outcome.breath === 'easy' &&
+    outcome.pelvis === 'upright' &&
+    heldWhole(outcome) &&
+    outcome.nextDay !== 'worse'
   );
 }
 
 /** The whole planned time; where none was planned, what was held is the whole. */
-export const heldWhole = ({ heldSeconds, plannedSeconds }: SessionPose) => heldSeconds >= parameter.fullTime.value * (plannedSeconds ?? heldSeconds);
+export const heldWhole = ({ heldSeconds, plannedSeconds }: SessionPose) =>
+  heldSeconds >= parameter.fullTime.value * (plannedSeconds ?? heldSeconds);
 
-const STOPS = { sharp: 'a sharp feeling', electric: 'an electric feeling', spreading: 'a spreading feeling', numb: 'numbness', dizzy: 'dizziness', joint: 'a joint' } as const;
+const STOPS = {
+  sharp: 'a sharp feeling',
+  electric: 'an electric feeling',
+  spreading: 'a spreading feeling',
+  numb: 'numbness',
+  dizzy: 'dizziness',
+  joint: 'a joint',
+} as const;
 
 /** Why the support must go up after a session; null when nothing asks for it. */
-export function askedForMore(outcome: SessionPose, strengthAllowed: number): { why: RaiseReason; words: string } | null {
+export function askedForMore(
+  outcome: SessionPose,
+  strengthAllowed: number,
+): { why: RaiseReason; words: string } | null {
   const { feeling } = outcome;
-  if (feeling.place === 'joint' || outcome.stop === 'joint') return { why: 'joint', words: 'felt at a joint line' };
+  if (feeling.place === 'joint' || outcome.stop === 'joint')
+    return { why: 'joint', words: 'felt at a joint line' };
   if (feeling.place === 'low-back') return { why: 'low-back', words: 'felt in the low back' };
-  if (feeling.strength >= parameter.strongFeeling.value) return { why: 'strong', words: `felt at ${feeling.strength} of 10` };
-  if (feeling.strength > strengthAllowed && feeling.place !== 'none') return { why: 'strong', words: `felt at ${feeling.strength} of 10, over what this approach allows` };
+  if (feeling.strength >= parameter.strongFeeling.value)
+    return { why: 'strong', words: `felt at ${feeling.strength} of 10` };
+  if (feeling.strength > strengthAllowed && feeling.place !== 'none')
+    return {
+      why: 'strong',
+      words: `felt at ${feeling.strength} of 10, over what this approach allows`,
+    };
   if (outcome.breath === 'held') return { why: 'strong', words: 'the breath was held' };
   if (outcome.pelvis === 'rolled') return { why: 'rolled', words: 'the pelvis rolled back' };
   if (outcome.pelvis === 'arched') return { why: 'arched', words: 'the low back arched' };
@@ -82,7 +108,12 @@ export function askedForMore(outcome: SessionPose, strengthAllowed: number): { w
   return null;
 }
 
-const nothing = (action: Action, reasons: string[], refer: string | null = null): Decision => ({ action, slot: null, reasons, refer });
+const nothing = (action: Action, reasons: string[], refer: string | null = null): Decision => ({
+  action,
+  slot: null,
+  reasons,
+  refer,
+});
 
 /**
  * Lower, keep, raise or rest: one pose, one side, today. The order is fixed: stop and refer, raise, keep, lower; the
@@ -92,42 +123,109 @@ export function decide(input: DecisionInput): Decision {
   const { today, earlier, slotToRaise } = input;
   const last = earlier.at(-1);
   const heavy = input.day === 'usual' ? null : `A ${input.day} day: one rung higher than usual.`;
-  if (!last) return nothing('first', ['First time: built from the measurements.', ...(heavy ? [heavy] : [])]);
+  if (!last)
+    return nothing('first', [
+      'First time: built from the measurements.',
+      ...(heavy ? [heavy] : []),
+    ]);
   const { outcome } = last;
 
-  const serious = outcome.stop !== undefined && outcome.stop !== 'joint' ? STOPS[outcome.stop] : outcome.feeling.place === 'nerve' ? 'a nerve-like feeling' : null;
+  const serious =
+    outcome.stop !== undefined && outcome.stop !== 'joint'
+      ? STOPS[outcome.stop]
+      : outcome.feeling.place === 'nerve'
+        ? 'a nerve-like feeling'
+        : null;
   if (serious !== null && outcome.stop !== 'dizzy') {
     const since = daysBetween(last.at, today);
-    const refer = 'If it comes back, or stays: to a doctor or physiotherapist before this pose again.';
-    if (since < parameter.restDays.value) return nothing('rest', [`Left out today: ${serious} on ${day(last.at)}.`], refer);
-    return { action: 'raise', slot: slotToRaise('other'), reasons: [`${serious} on ${day(last.at)}: one rung higher, and with care.`.replace(/^./, (c) => c.toUpperCase())], refer };
+    const refer =
+      'If it comes back, or stays: to a doctor or physiotherapist before this pose again.';
+    if (since < parameter.restDays.value)
+      return nothing('rest', [`Left out today: ${serious} on ${day(last.at)}.`], refer);
+    return {
+      action: 'raise',
+      slot: slotToRaise('other'),
+      reasons: [
+        `${serious} on ${day(last.at)}: one rung higher, and with care.`.replace(/^./, (c) =>
+          c.toUpperCase(),
+        ),
+      ],
+      refer,
+    };
   }
-  if (outcome.stop === 'dizzy') return { action: 'raise', slot: slotToRaise('other'), reasons: [`Dizziness on ${day(last.at)}: one rung higher, rise in stages.`], refer: 'Dizziness that returns: to a doctor.' };
+  if (outcome.stop === 'dizzy')
+    return {
+      action: 'raise',
+      slot: slotToRaise('other'),
+      reasons: [`Dizziness on ${day(last.at)}: one rung higher, rise in stages.`],
+      refer: 'Dizziness that returns: to a doctor.',
+    };
 
   const more = askedForMore(outcome, input.strengthAllowed);
-  if (more) return { action: 'raise', slot: slotToRaise(more.why), reasons: [`Last time, ${day(last.at)}: ${more.words}.`], refer: more.why === 'joint' ? 'A joint that goes on speaking: to a physiotherapist.' : null };
-  if (heavy !== null) return { action: 'raise', slot: slotToRaise('other'), oneRung: true, reasons: [heavy], refer: null };
-  if (input.lowCheck !== null) return { action: 'raise', slot: slotToRaise('other'), reasons: [input.lowCheck], refer: null };
+  if (more)
+    return {
+      action: 'raise',
+      slot: slotToRaise(more.why),
+      reasons: [`Last time, ${day(last.at)}: ${more.words}.`],
+      refer: more.why === 'joint' ? 'A joint that goes on speaking: to a physiotherapist.' : null,
+    };
+  if (heavy !== null)
+    return {
+      action: 'raise',
+      slot: slotToRaise('other'),
+      oneRung: true,
+      reasons: [heavy],
+      refer: null,
+    };
+  if (input.lowCheck !== null)
+    return { action: 'raise', slot: slotToRaise('other'), reasons: [input.lowCheck], refer: null };
 
   const gap = daysBetween(last.at, today);
-  if (gap > parameter.longestGap.value) return nothing('keep', [`${gap} days since the last time: settle in again first.`]);
-  if (!heldWhole(outcome)) return nothing('keep', [`Held ${Math.round(outcome.heldSeconds)} of ${Math.round(outcome.plannedSeconds ?? 0)} s last time: the whole time first.`]);
-  if (input.veryMobile) return nothing('keep', ['Very mobile: support at mid-range, never deeper; add strength instead.']);
+  if (gap > parameter.longestGap.value)
+    return nothing('keep', [`${gap} days since the last time: settle in again first.`]);
+  if (!heldWhole(outcome))
+    return nothing('keep', [
+      `Held ${Math.round(outcome.heldSeconds)} of ${Math.round(outcome.plannedSeconds ?? 0)} s last time: the whole time first.`,
+    ]);
+  if (input.veryMobile)
+    return nothing('keep', [
+      'Very mobile: support at mid-range, never deeper; add strength instead.',
+    ]);
 
   const running = goodRunning(earlier, input.strengthAllowed);
   const before = earlier[earlier.length - 1 - running];
   if (running < parameter.goodSessions.value) {
-    const raised = before && askedForMore(before.outcome, input.strengthAllowed) ? 'raised recently, ' : '';
-    return nothing('keep', [`${raised}${running} good ${running === 1 ? 'session' : 'sessions'} at this height; ${parameter.goodSessions.value} are asked for.`.replace(/^./, (c) => c.toUpperCase())]);
+    const raised =
+      before && askedForMore(before.outcome, input.strengthAllowed) ? 'raised recently, ' : '';
+    return nothing('keep', [
+      `${raised}${running} good ${running === 1 ? 'session' : 'sessions'} at this height; ${parameter.goodSessions.value} are asked for.`.replace(
+        /^./,
+        (c) => c.toUpperCase(),
+      ),
+    ]);
   }
   const rungs = input.rungs();
-  if (rungs.length === 0) return nothing('keep', [standsOnFloor(outcome) ? 'Nothing lies there that could be taken away.' : `The shelf has no step of ${parameter.mostRung.value} cm or less below this.`]);
+  if (rungs.length === 0)
+    return nothing('keep', [
+      standsOnFloor(outcome)
+        ? 'Nothing lies there that could be taken away.'
+        : `The shelf has no step of ${parameter.mostRung.value} cm or less below this.`,
+    ]);
   const next = rungs.find(({ chance }) => chance >= input.chanceAsked);
   if (next) {
-    return { action: 'lower', slot: next.slot, reasons: [`${running} good sessions running, and ${Math.round(next.chance * 100)} in 100 that the range supports ${next.toCm.toFixed(1)} cm.`], refer: null };
+    return {
+      action: 'lower',
+      slot: next.slot,
+      reasons: [
+        `${running} good sessions running, and ${Math.round(next.chance * 100)} in 100 that the range supports ${next.toCm.toFixed(1)} cm.`,
+      ],
+      refer: null,
+    };
   }
   const best = rungs.reduce((a, b) => (b.chance > a.chance ? b : a));
-  return nothing('keep', [`${running} good sessions, but only ${Math.floor(best.chance * 100)} in 100 that the range supports the next rung; ${Math.round(input.chanceAsked * 100)} are asked for.`]);
+  return nothing('keep', [
+    `${running} good sessions, but only ${Math.floor(best.chance * 100)} in 100 that the range supports the next rung; ${Math.round(input.chanceAsked * 100)} are asked for.`,
+  ]);
 }
 
 const standsOnFloor = ({ settled }: SessionPose) => settled.every(({ heightCm }) => heightCm < 0.5);
@@ -138,7 +236,12 @@ export function goodRunning(earlier: readonly Earlier[], strengthAllowed: number
   if (!last) return 0;
   let running = 0;
   for (const { outcome } of [...earlier].reverse()) {
-    if (!wentWell(outcome) || askedForMore(outcome, strengthAllowed) || !sameHeights(outcome, last.outcome)) break;
+    if (
+      !wentWell(outcome) ||
+      askedForMore(outcome, strengthAllowed) ||
+      !sameHeights(outcome, last.outcome)
+    )
+      break;
     running += 1;
   }
   return running;

@@ -6,9 +6,26 @@ import { forecastHeight, whenUnder, type Ahead } from './forecast';
 
 const DAY = '2026-06-01';
 const { body, settings, side } = inputOf();
-const weekly = (count: number, perWeek: number) => (['left', 'right'] as const).flatMap((on) =>
-  Array.from({ length: count }, (_, i) => sampleReading({ id: `${on}${i}`, side: on, values: [120 + perWeek * i, 120 + perWeek * i], at: shiftDays(DAY, -7 * (count - i)) })));
-const forecast = (count: number, perWeek: number, offsetCm = 0) => forecastHeight(families.kneeling, { body, settings, side }, 'seat', estimateRanges(recordWith({ readings: weekly(count, perWeek) }), DAY), DAY, offsetCm);
+const weekly = (count: number, perWeek: number) =>
+  (['left', 'right'] as const).flatMap((on) =>
+    Array.from({ length: count }, (_, i) =>
+      sampleReading({
+        id: `${on}${i}`,
+        side: on,
+        values: [120 + perWeek * i, 120 + perWeek * i],
+        at: shiftDays(DAY, -7 * (count - i)),
+      }),
+    ),
+  );
+const forecast = (count: number, perWeek: number, offsetCm = 0) =>
+  forecastHeight(
+    families.kneeling,
+    { body, settings, side },
+    'seat',
+    estimateRanges(recordWith({ readings: weekly(count, perWeek) }), DAY),
+    DAY,
+    offsetCm,
+  );
 const heights = (count: number, perWeek: number): readonly Ahead[] => {
   const told = forecast(count, perWeek);
   if (!told.enough) throw new Error(told.words);
@@ -16,7 +33,10 @@ const heights = (count: number, perWeek: number): readonly Ahead[] => {
 };
 
 test('under three dated readings nothing is said', () => {
-  expect(forecast(2, 0.5)).toEqual({ enough: false, words: 'Not enough record: 2 of 3 dated readings of what limits this height.' });
+  expect(forecast(2, 0.5)).toEqual({
+    enough: false,
+    words: 'Not enough record: 2 of 3 dated readings of what limits this height.',
+  });
   expect(forecast(0, 0)).toMatchObject({ enough: false });
   expect(forecast(3, 0.5).enough).toBe(true);
 });
@@ -52,4 +72,13 @@ test('what the mat has taught goes with it, and the floor is the floor', () => {
   expect(low.enough && low.ahead[0]!.cm).toBe(0);
 });
 
-test('a slot that the pose does not have is refused in words', () => expect(forecastHeight(families.kneeling, { body, settings, side }, 'hands', estimateRanges(recordWith(), DAY), DAY)).toMatchObject({ enough: false }));
+test('a slot that the pose does not have is refused in words', () =>
+  expect(
+    forecastHeight(
+      families.kneeling,
+      { body, settings, side },
+      'hands',
+      estimateRanges(recordWith(), DAY),
+      DAY,
+    ),
+  ).toMatchObject({ enough: false }));

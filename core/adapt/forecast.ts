@@ -29,13 +29,28 @@ const FURTHEST_WEEKS = 52;
 /** A range as it is believed to be some weeks from now. */
 function carried(estimate: RangeEstimate, weeks: number): Prior {
   const { id } = splitKey(estimate.key);
-  const trend = carry({ level: estimate.mean, drift: estimate.driftPerWeek, levelVar: estimate.sd ** 2, driftVar: estimate.driftSd ** 2, covariance: estimate.covariance }, weeks, scaleOf(id));
+  const trend = carry(
+    {
+      level: estimate.mean,
+      drift: estimate.driftPerWeek,
+      levelVar: estimate.sd ** 2,
+      driftVar: estimate.driftSd ** 2,
+      covariance: estimate.covariance,
+    },
+    weeks,
+    scaleOf(id),
+  );
   return { mean: trend.level, sd: sdOnDay(estimate.key, Math.sqrt(trend.levelVar)) };
 }
 
 function beliefIn(estimates: Estimates, weeks: number): Belief {
   const belief: Partial<Record<InputKey, Prior>> = {};
-  for (const estimate of Object.values(estimates)) if (estimate) belief[estimate.key] = estimate.looks >= LEAST_LOOKS ? carried(estimate, weeks) : { mean: estimate.mean, sd: sdOnDay(estimate.key, estimate.sd) };
+  for (const estimate of Object.values(estimates))
+    if (estimate)
+      belief[estimate.key] =
+        estimate.looks >= LEAST_LOOKS
+          ? carried(estimate, weeks)
+          : { mean: estimate.mean, sd: sdOnDay(estimate.key, estimate.sd) };
   return belief;
 }
 
@@ -45,19 +60,42 @@ function beliefIn(estimates: Estimates, weeks: number): Belief {
  *
  * @param offsetCm what the mat has taught over the reckoned height.
  */
-export function forecastHeight(family: Family, input: Omit<FamilyInput, 'draw'>, slot: string, estimates: Estimates, today: LocalDay, offsetCm = 0): Forecast {
-  const now = bandsOf(family, input, beliefIn(estimates, 0)).find(({ need }) => slotKey(need) === slot);
+export function forecastHeight(
+  family: Family,
+  input: Omit<FamilyInput, 'draw'>,
+  slot: string,
+  estimates: Estimates,
+  today: LocalDay,
+  offsetCm = 0,
+): Forecast {
+  const now = bandsOf(family, input, beliefIn(estimates, 0)).find(
+    ({ need }) => slotKey(need) === slot,
+  );
   if (!now) return { enough: false, words: 'This pose has no such support.' };
-  const limits = now.parts.map(({ key }) => estimates[key as RangeKey]).find((estimate) => estimate !== undefined);
+  const limits = now.parts
+    .map(({ key }) => estimates[key as RangeKey])
+    .find((estimate) => estimate !== undefined);
   if (!limits || limits.looks < LEAST_LOOKS) {
     const seen = limits?.looks ?? 0;
-    return { enough: false, words: `Not enough record: ${seen} of ${LEAST_LOOKS} dated readings of what limits this height.` };
+    return {
+      enough: false,
+      words: `Not enough record: ${seen} of ${LEAST_LOOKS} dated readings of what limits this height.`,
+    };
   }
   const ahead = Array.from({ length: FURTHEST_WEEKS / EVERY_WEEKS + 1 }, (_, i): Ahead => {
     const weeks = i * EVERY_WEEKS;
-    const band = bandsOf(family, input, beliefIn(estimates, weeks)).find(({ need }) => slotKey(need) === slot) ?? now;
+    const band =
+      bandsOf(family, input, beliefIn(estimates, weeks)).find(
+        ({ need }) => slotKey(need) === slot,
+      ) ?? now;
     const at = (cm: number) => Math.max(0, cm + offsetCm);
-    return { weeks, on: shiftDays(today, 7 * weeks), cm: at(band.need.rawCm), lowCm: at(band.lowCm), highCm: at(band.highCm) };
+    return {
+      weeks,
+      on: shiftDays(today, 7 * weeks),
+      cm: at(band.need.rawCm),
+      lowCm: at(band.lowCm),
+      highCm: at(band.highCm),
+    };
   });
   return { enough: true, ahead };
 }
@@ -71,5 +109,9 @@ export interface Reached {
 
 export function whenUnder(ahead: readonly Ahead[], cm: number): Reached {
   const first = (of: (one: Ahead) => number) => ahead.find((one) => of(one) <= cm)?.on ?? null;
-  return { likelyOn: first((one) => one.cm), earliestOn: first((one) => one.lowCm), latestOn: first((one) => one.highCm) };
+  return {
+    likelyOn: first((one) => one.cm),
+    earliestOn: first((one) => one.lowCm),
+    latestOn: first((one) => one.highCm),
+  };
 }

@@ -26,22 +26,48 @@ test('a height found by trying is shrunk toward nothing', () => {
 });
 
 test('a higher support is never less likely to be enough', () => {
-  fc.assert(fc.property(fc.array(fc.tuple(fc.boolean(), fc.double({ min: -8, max: 8, noNaN: true })), { maxLength: 8 }), fc.double({ min: 0, max: 20, noNaN: true }), (seen, cm) => {
-    const offset = offsetFrom(seen.map(([good, over]) => (good ? enough(over) : tooLow(over))), 3);
-    expect(chanceEnough(cm + 1, 10, even(2), offset)).toBeGreaterThanOrEqual(chanceEnough(cm, 10, even(2), offset));
-  }));
+  fc.assert(
+    fc.property(
+      fc.array(fc.tuple(fc.boolean(), fc.double({ min: -8, max: 8, noNaN: true })), {
+        maxLength: 8,
+      }),
+      fc.double({ min: 0, max: 20, noNaN: true }),
+      (seen, cm) => {
+        const offset = offsetFrom(
+          seen.map(([good, over]) => (good ? enough(over) : tooLow(over))),
+          3,
+        );
+        expect(chanceEnough(cm + 1, 10, even(2), offset)).toBeGreaterThanOrEqual(
+          chanceEnough(cm, 10, even(2), offset),
+        );
+      },
+    ),
+  );
 });
 
 test('good sessions at a height make the next rung down more likely', () => {
-  const next = (sessions: number) => chanceEnough(20, 20, even(2), offsetFrom(Array.from({ length: sessions }, () => enough(1)), 4));
+  const next = (sessions: number) =>
+    chanceEnough(
+      20,
+      20,
+      even(2),
+      offsetFrom(
+        Array.from({ length: sessions }, () => enough(1)),
+        4,
+      ),
+    );
   expect(next(2)).toBeGreaterThan(next(0));
   expect(next(5)).toBeGreaterThan(next(2));
 });
 
 test('fifty sessions do not drown in rounding', () => {
-  const { meanCm, sdCm } = offsetFrom(Array.from({ length: 50 }, (_, i) => (i % 2 === 0 ? enough(3) : tooLow(-3))), 3);
+  const { meanCm, sdCm } = offsetFrom(
+    Array.from({ length: 50 }, (_, i) => (i % 2 === 0 ? enough(3) : tooLow(-3))),
+    3,
+  );
   expect(Number.isFinite(meanCm)).toBe(true);
   expect(sdCm).toBeGreaterThan(0);
 });
 
-test('a chosen height has no offset', () => expect(offsetFrom([enough(2)], 0)).toMatchObject({ meanCm: 0, sdCm: 0 }));
+test('a chosen height has no offset', () =>
+  expect(offsetFrom([enough(2)], 0)).toMatchObject({ meanCm: 0, sdCm: 0 }));

@@ -31,7 +31,8 @@ const STEP_CM = 0.25;
 const HALF_WIDTH_SD = 4;
 
 function likelihood({ says, overReckonedCm }: HeightEvidence, offsetCm: number): number {
-  if (says === 'settled') return Math.exp(-0.5 * ((overReckonedCm - offsetCm) / parameter.readingSd.value) ** 2);
+  if (says === 'settled')
+    return Math.exp(-0.5 * ((overReckonedCm - offsetCm) / parameter.readingSd.value) ** 2);
   const enough = normalCdf((overReckonedCm - offsetCm) / parameter.sessionSd.value);
   return says === 'enough' ? enough : 1 - enough;
 }
@@ -45,7 +46,8 @@ function likelihood({ says, overReckonedCm }: HeightEvidence, offsetCm: number):
  * @param priorSdCm spread before any session: what the model leaves out, and its own uncertain parameters.
  */
 export function offsetFrom(evidence: readonly HeightEvidence[], priorSdCm: number): Offset {
-  if (priorSdCm === 0) return { meanCm: 0, sdCm: 0, looks: 0, grid: { fromCm: 0, chances: Float64Array.of(1) } };
+  if (priorSdCm === 0)
+    return { meanCm: 0, sdCm: 0, looks: 0, grid: { fromCm: 0, chances: Float64Array.of(1) } };
   if (evidence.length > 0) return weighed(evidence, priorSdCm);
   return new Unseen(priorSdCm);
 }
@@ -85,7 +87,8 @@ function weighed(evidence: readonly HeightEvidence[], priorSdCm: number): Offset
     if (log > top) top = log;
   }
   let total = 0;
-  for (let i = 0; i < chances.length; i++) total += chances[i] = Math.exp((chances[i] as number) - top);
+  for (let i = 0; i < chances.length; i++)
+    total += chances[i] = Math.exp((chances[i] as number) - top);
   let [mean, squares] = [0, 0];
   for (let i = 0; i < chances.length; i++) {
     const cm = fromCm + i * STEP_CM;
@@ -94,7 +97,12 @@ function weighed(evidence: readonly HeightEvidence[], priorSdCm: number): Offset
     mean += chance * cm;
     squares += chance * cm * cm;
   }
-  return { meanCm: evidence.length === 0 ? 0 : mean, sdCm: Math.sqrt(squares - mean * mean), looks: evidence.length, grid: { fromCm, chances } };
+  return {
+    meanCm: evidence.length === 0 ? 0 : mean,
+    sdCm: Math.sqrt(squares - mean * mean),
+    looks: evidence.length,
+    grid: { fromCm, chances },
+  };
 }
 
 /** Standard deviations of a height, downward and upward: the stiffer of two knees makes them differ. */
@@ -104,7 +112,12 @@ export interface Spread {
 }
 
 /** The chance that `cm` is high enough, given the reckoned height, the spread that the ranges leave, and the offset. */
-export function chanceEnough(cm: number, reckonedCm: number, range: Spread, { grid }: Pick<Offset, 'grid'>): number {
+export function chanceEnough(
+  cm: number,
+  reckonedCm: number,
+  range: Spread,
+  { grid }: Pick<Offset, 'grid'>,
+): number {
   let enough = 0;
   for (let i = 0; i < grid.chances.length; i++) {
     const room = cm - reckonedCm - grid.fromCm - i * STEP_CM;

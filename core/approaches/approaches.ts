@@ -1,5 +1,10 @@
 /** Questions on which good teachers differ. An approach answers all of them; each answer can be set alone for a student. */
-export const approachIds = ['built-up-alignment', 'long-quiet-holds', 'breath-paced', 'chair-and-recovery'] as const;
+export const approachIds = [
+  'built-up-alignment',
+  'long-quiet-holds',
+  'breath-paced',
+  'chair-and-recovery',
+] as const;
 export type ApproachId = (typeof approachIds)[number];
 
 export interface Question {
@@ -8,23 +13,74 @@ export interface Question {
   readonly choices: Readonly<Record<string, string>>;
 }
 
-const question = <C extends Record<string, string>>(id: string, asks: string, choices: C) => ({ id, asks, choices });
+const question = <C extends Record<string, string>>(id: string, asks: string, choices: C) => ({
+  id,
+  asks,
+  choices,
+});
 
 export const questions = {
-  rounding: question('rounding', 'Seated folds: what gives way first?', { 'back-first': 'Keep the back long and bend the knees', 'legs-first': 'Keep the legs straight and raise the seat' }),
-  reclinedHero: question('reclinedHero', 'Reclined hero on a seat support', { ramp: 'A full ramp under the back', forearms: 'No further than the forearms' }),
-  reclinedOpen: question('reclinedOpen', 'Reclined soles together: what is held?', { hips: 'The outer hips; the knees when the ramp is steep', knees: 'The knees' }),
-  strength: question('strength', 'How strong may it feel?', { none: 'No pain at all', muscle: 'Up to 6 of 10 in muscle, nothing in a joint' }),
-  hold: question('hold', 'How long is it held?', { breaths: 'Counted in breaths', minutes: 'Minutes, by progress', long: 'Long and still' }),
-  stillness: question('stillness', 'Change props during a hold?', { once: 'Prop once', marks: 'Prop again at a third and two thirds, then still' }),
-  childKnees: question('childKnees', 'Child: how are the knees?', { wide: 'Wide', together: 'Together' }),
-  pigeonShin: question('pigeonShin', 'Pigeon: where is the front shin?', { diagonal: 'On the diagonal, knee closed', square: 'Toward square, where there is rotation to spare' }),
-  straddleEntry: question('straddleEntry', 'Wide-angle seat: how is it entered?', { behind: 'Press from behind', front: 'Walk the hands in front' }),
-  squatEntry: question('squatEntry', 'Squat: how is it entered?', { ankles: 'From sitting when the ankles lift, else from standing', standing: 'Down from standing', sitting: 'Up from sitting' }),
-  horseFoot: question('horseFoot', 'Horse: where does the standing foot point?', { forward: 'Forward', out: 'Turned out' }),
-  pelvis: question('pelvis', 'The pelvis in sitting', { tall: 'Tall', neutral: 'Neutral', soft: 'Soft' }),
-  behindKnee: question('behindKnee', 'Support behind the knee', { none: 'None unless the knee asks', strap: 'A folded strap', towel: 'A folded towel' }),
-  spine: question('spine', 'How far may the spine round in a fold?', { long: 'Long back', soft: 'Soft', curled: 'Curled, at rest' }),
+  rounding: question('rounding', 'Seated folds: what gives way first?', {
+    'back-first': 'Keep the back long and bend the knees',
+    'legs-first': 'Keep the legs straight and raise the seat',
+  }),
+  reclinedHero: question('reclinedHero', 'Reclined hero on a seat support', {
+    ramp: 'A full ramp under the back',
+    forearms: 'No further than the forearms',
+  }),
+  reclinedOpen: question('reclinedOpen', 'Reclined soles together: what is held?', {
+    hips: 'The outer hips; the knees when the ramp is steep',
+    knees: 'The knees',
+  }),
+  strength: question('strength', 'How strong may it feel?', {
+    none: 'No pain at all',
+    muscle: 'Up to 6 of 10 in muscle, nothing in a joint',
+  }),
+  hold: question('hold', 'How long is it held?', {
+    breaths: 'Counted in breaths',
+    minutes: 'Minutes, by progress',
+    long: 'Long and still',
+  }),
+  stillness: question('stillness', 'Change props during a hold?', {
+    once: 'Prop once',
+    marks: 'Prop again at a third and two thirds, then still',
+  }),
+  childKnees: question('childKnees', 'Child: how are the knees?', {
+    wide: 'Wide',
+    together: 'Together',
+  }),
+  pigeonShin: question('pigeonShin', 'Pigeon: where is the front shin?', {
+    diagonal: 'On the diagonal, knee closed',
+    square: 'Toward square, where there is rotation to spare',
+  }),
+  straddleEntry: question('straddleEntry', 'Wide-angle seat: how is it entered?', {
+    behind: 'Press from behind',
+    front: 'Walk the hands in front',
+  }),
+  squatEntry: question('squatEntry', 'Squat: how is it entered?', {
+    ankles: 'From sitting when the ankles lift, else from standing',
+    standing: 'Down from standing',
+    sitting: 'Up from sitting',
+  }),
+  horseFoot: question('horseFoot', 'Horse: where does the standing foot point?', {
+    forward: 'Forward',
+    out: 'Turned out',
+  }),
+  pelvis: question('pelvis', 'The pelvis in sitting', {
+    tall: 'Tall',
+    neutral: 'Neutral',
+    soft: 'Soft',
+  }),
+  behindKnee: question('behindKnee', 'Support behind the knee', {
+    none: 'None unless the knee asks',
+    strap: 'A folded strap',
+    towel: 'A folded towel',
+  }),
+  spine: question('spine', 'How far may the spine round in a fold?', {
+    long: 'Long back',
+    soft: 'Soft',
+    curled: 'Curled, at rest',
+  }),
 } as const;
 export type QuestionId = keyof typeof questions;
 export type Choices = { readonly [Q in QuestionId]: keyof (typeof questions)[Q]['choices'] };
@@ -37,38 +93,118 @@ export interface Approach {
 }
 
 const usual: Choices = {
-  rounding: 'back-first', reclinedOpen: 'hips', reclinedHero: 'ramp', strength: 'muscle', hold: 'minutes', stillness: 'marks', childKnees: 'wide', pigeonShin: 'diagonal',
-  straddleEntry: 'behind', squatEntry: 'ankles', horseFoot: 'forward', pelvis: 'neutral', behindKnee: 'none', spine: 'soft',
+  rounding: 'back-first',
+  reclinedOpen: 'hips',
+  reclinedHero: 'ramp',
+  strength: 'muscle',
+  hold: 'minutes',
+  stillness: 'marks',
+  childKnees: 'wide',
+  pigeonShin: 'diagonal',
+  straddleEntry: 'behind',
+  squatEntry: 'ankles',
+  horseFoot: 'forward',
+  pelvis: 'neutral',
+  behindKnee: 'none',
+  spine: 'soft',
 };
 
 export const approaches: Readonly<Record<ApproachId, Approach>> = {
-  'built-up-alignment': { id: 'built-up-alignment', name: 'Built-up alignment', inShort: 'Every joint met by a support; heights come down as range grows.', choices: usual },
-  'long-quiet-holds': { id: 'long-quiet-holds', name: 'Long quiet holds', inShort: 'Softer, longer, still; the spine may round at rest.', choices: { ...usual, hold: 'long', stillness: 'once', pelvis: 'soft', spine: 'curled', strength: 'none' } },
-  'breath-paced': { id: 'breath-paced', name: 'Breath-paced', inShort: 'Short holds counted in breaths; a long back and straight legs.', choices: { ...usual, hold: 'breaths', stillness: 'once', pelvis: 'tall', spine: 'long', rounding: 'legs-first' } },
-  'chair-and-recovery': { id: 'chair-and-recovery', name: 'Chair and recovery', inShort: 'Higher supports, shorter reach, nothing strong.', choices: { ...usual, strength: 'none', reclinedHero: 'forearms', pelvis: 'soft', spine: 'long', stillness: 'once' } },
+  'built-up-alignment': {
+    id: 'built-up-alignment',
+    name: 'Built-up alignment',
+    inShort: 'Every joint met by a support; heights come down as range grows.',
+    choices: usual,
+  },
+  'long-quiet-holds': {
+    id: 'long-quiet-holds',
+    name: 'Long quiet holds',
+    inShort: 'Softer, longer, still; the spine may round at rest.',
+    choices: {
+      ...usual,
+      hold: 'long',
+      stillness: 'once',
+      pelvis: 'soft',
+      spine: 'curled',
+      strength: 'none',
+    },
+  },
+  'breath-paced': {
+    id: 'breath-paced',
+    name: 'Breath-paced',
+    inShort: 'Short holds counted in breaths; a long back and straight legs.',
+    choices: {
+      ...usual,
+      hold: 'breaths',
+      stillness: 'once',
+      pelvis: 'tall',
+      spine: 'long',
+      rounding: 'legs-first',
+    },
+  },
+  'chair-and-recovery': {
+    id: 'chair-and-recovery',
+    name: 'Chair and recovery',
+    inShort: 'Higher supports, shorter reach, nothing strong.',
+    choices: {
+      ...usual,
+      strength: 'none',
+      reclinedHero: 'forearms',
+      pelvis: 'soft',
+      spine: 'long',
+      stillness: 'once',
+    },
+  },
 };
 
 /** Name under which a choice is kept: for every pose, or for one alone. */
-export const choiceKey = (question: QuestionId, pose?: string) => (pose === undefined ? question : `${pose}/${question}`);
+export const choiceKey = (question: QuestionId, pose?: string) =>
+  pose === undefined ? question : `${pose}/${question}`;
 
-const isAnswer = ([id, choice]: readonly [string, string]) => Object.hasOwn(questions, id) && Object.hasOwn(questions[id as QuestionId].choices, choice);
+const isAnswer = ([id, choice]: readonly [string, string]) =>
+  Object.hasOwn(questions, id) && Object.hasOwn(questions[id as QuestionId].choices, choice);
 
 /** Whether a choice, for every pose or for one alone, is one that this version knows; any other is kept and not used. */
-export const isKnownChoice = (key: string, choice: string) => isAnswer([key.slice(key.lastIndexOf('/') + 1), choice]);
+export const isKnownChoice = (key: string, choice: string) =>
+  isAnswer([key.slice(key.lastIndexOf('/') + 1), choice]);
 
 /**
  * The choices in force: the approach's, then each one set alone for the student, then each one set for this pose alone.
  * Unknown ones are left aside.
  */
-export function choicesFor(approach: ApproachId, own: Readonly<Record<string, string>>, pose?: string): Choices {
+export function choicesFor(
+  approach: ApproachId,
+  own: Readonly<Record<string, string>>,
+  pose?: string,
+): Choices {
   const answered = Object.entries(own).filter(isAnswer);
-  const ofPose = pose === undefined ? [] : Object.entries(own).flatMap(([key, choice]) => (key.startsWith(`${pose}/`) ? [[key.slice(pose.length + 1), choice] as const] : [])).filter(isAnswer);
+  const ofPose =
+    pose === undefined
+      ? []
+      : Object.entries(own)
+          .flatMap(([key, choice]) =>
+            key.startsWith(`${pose}/`) ? [[key.slice(pose.length + 1), choice] as const] : [],
+          )
+          .filter(isAnswer);
   return { ...approaches[approach].choices, ...Object.fromEntries([...answered, ...ofPose]) };
 }
 
 /** Questions whose answer changes a pose; the rest concern every pose alike. */
 export const askedBy: Readonly<Partial<Record<string, readonly QuestionId[]>>> = {
-  staff: ['rounding', 'pelvis'], straddle: ['rounding', 'straddleEntry'], 'seated-fold': ['rounding', 'spine'], 'head-to-knee': ['rounding', 'spine'], 'straddle-fold': ['rounding', 'spine', 'straddleEntry'],
-  'standing-fold': ['rounding', 'spine'], hero: ['behindKnee'], thunderbolt: ['behindKnee'], child: ['childKnees', 'behindKnee'], 'reclined-hero': ['reclinedHero', 'behindKnee'], 'reclined-hero-one': ['reclinedHero', 'behindKnee'],
-  'reclined-open': ['reclinedOpen'], pigeon: ['pigeonShin'], 'king-pigeon': ['pigeonShin'], squat: ['squatEntry'], horse: ['horseFoot'],
+  staff: ['rounding', 'pelvis'],
+  straddle: ['rounding', 'straddleEntry'],
+  'seated-fold': ['rounding', 'spine'],
+  'head-to-knee': ['rounding', 'spine'],
+  'straddle-fold': ['rounding', 'spine', 'straddleEntry'],
+  'standing-fold': ['rounding', 'spine'],
+  hero: ['behindKnee'],
+  thunderbolt: ['behindKnee'],
+  child: ['childKnees', 'behindKnee'],
+  'reclined-hero': ['reclinedHero', 'behindKnee'],
+  'reclined-hero-one': ['reclinedHero', 'behindKnee'],
+  'reclined-open': ['reclinedOpen'],
+  pigeon: ['pigeonShin'],
+  'king-pigeon': ['pigeonShin'],
+  squat: ['squatEntry'],
+  horse: ['horseFoot'],
 };

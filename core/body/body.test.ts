@@ -7,10 +7,13 @@ test('a body of 170 cm has the lengths of the tables', () => {
 });
 
 test('every length grows with stature', () => {
-  fc.assert(fc.property(fc.double({ min: 100, max: 220, noNaN: true }), (statureCm) => {
-    const [one, taller] = [bodyFrom(statureCm), bodyFrom(statureCm + 1)];
-    for (const [name, cm] of Object.entries(one)) expect(taller[name as keyof typeof taller]).toBeGreaterThan(cm);
-  }));
+  fc.assert(
+    fc.property(fc.double({ min: 100, max: 220, noNaN: true }), (statureCm) => {
+      const [one, taller] = [bodyFrom(statureCm), bodyFrom(statureCm + 1)];
+      for (const [name, cm] of Object.entries(one))
+        expect(taller[name as keyof typeof taller]).toBeGreaterThan(cm);
+    }),
+  );
 });
 
 test('a taped length replaces its ratio and leaves the others alone', () => {
@@ -25,6 +28,9 @@ test('a taped arm is shared out in the usual proportions', () => {
 });
 
 test('an unlikely tape is questioned in words, a likely one is not', () => {
-  expect(unlikelyLengths(170, { thigh: 42, shin: 70 })).toEqual([{ length: 'shin', words: expect.stringContaining('shin 70 cm is far from the 42 cm') }]);
-  for (const length of tapedLengths) expect(unlikelyLengths(180, { [length]: 180 * usualShare[length] })).toEqual([]);
+  expect(unlikelyLengths(170, { thigh: 42, shin: 70 })).toEqual([
+    { length: 'shin', words: expect.stringContaining('shin 70 cm is far from the 42 cm') },
+  ]);
+  for (const length of tapedLengths)
+    expect(unlikelyLengths(180, { [length]: 180 * usualShare[length] })).toEqual([]);
 });

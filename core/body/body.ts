@@ -30,21 +30,37 @@ export interface Body {
 }
 
 /** Lengths that may be taped, by their names in a book. `arm` is shoulder to palm. */
-export const tapedLengths = ['thigh', 'shin', 'trunk', 'arm', 'foot', 'ankleHeight', 'hipWidth', 'seatToHip'] as const;
+export const tapedLengths = [
+  'thigh',
+  'shin',
+  'trunk',
+  'arm',
+  'foot',
+  'ankleHeight',
+  'hipWidth',
+  'seatToHip',
+] as const;
 export type TapedLength = (typeof tapedLengths)[number];
 export type TapedBody = Partial<Record<TapedLength, number>>;
 
 /** How each length is taped: from where to where. */
-export const tapes: Readonly<Record<TapedLength, { readonly name: string; readonly how: string }>> = {
-  thigh: { name: 'Thigh', how: 'From the outer hip point to the outer line of the knee.' },
-  shin: { name: 'Shin', how: 'From the outer line of the knee to the outer ankle point.' },
-  trunk: { name: 'Trunk', how: 'Sitting tall: from the seat to the top of the shoulder, less the seat to the hip.' },
-  arm: { name: 'Arm', how: 'From the shoulder to the palm that bears weight.' },
-  foot: { name: 'Foot', how: 'From the heel to the longest toe.' },
-  ankleHeight: { name: 'Ankle height', how: 'Standing: from the floor to the outer ankle point.' },
-  hipWidth: { name: 'Hip width', how: 'Across the widest part of the hips.' },
-  seatToHip: { name: 'Seat to hip', how: 'Sitting: from the seat to the outer hip point.' },
-};
+export const tapes: Readonly<Record<TapedLength, { readonly name: string; readonly how: string }>> =
+  {
+    thigh: { name: 'Thigh', how: 'From the outer hip point to the outer line of the knee.' },
+    shin: { name: 'Shin', how: 'From the outer line of the knee to the outer ankle point.' },
+    trunk: {
+      name: 'Trunk',
+      how: 'Sitting tall: from the seat to the top of the shoulder, less the seat to the hip.',
+    },
+    arm: { name: 'Arm', how: 'From the shoulder to the palm that bears weight.' },
+    foot: { name: 'Foot', how: 'From the heel to the longest toe.' },
+    ankleHeight: {
+      name: 'Ankle height',
+      how: 'Standing: from the floor to the outer ankle point.',
+    },
+    hipWidth: { name: 'Hip width', how: 'Across the widest part of the hips.' },
+    seatToHip: { name: 'Seat to hip', how: 'Sitting: from the seat to the outer hip point.' },
+  };
 
 /** Share of stature that a taped length usually is; used to question an unlikely tape. */
 export const usualShare: Readonly<Record<TapedLength, number>> = {
@@ -100,11 +116,19 @@ export const armCm = (body: Body) => body.upperArmCm + body.forearmCm + body.pal
 const UNLIKELY_SHARE = 0.2;
 
 /** Taped lengths that look mistaken against stature, each with a sentence for the teacher. */
-export function unlikelyLengths(statureCm: number, taped: TapedBody): { length: TapedLength; words: string }[] {
+export function unlikelyLengths(
+  statureCm: number,
+  taped: TapedBody,
+): { length: TapedLength; words: string }[] {
   return tapedLengths.flatMap((length) => {
     const cm = taped[length];
     const usual = usualShare[length] * statureCm;
     if (cm === undefined || Math.abs(cm - usual) <= UNLIKELY_SHARE * usual) return [];
-    return [{ length, words: `${length} ${cm} cm is far from the ${usual.toFixed(0)} cm that a stature of ${statureCm} cm suggests; tape it again.` }];
+    return [
+      {
+        length,
+        words: `${length} ${cm} cm is far from the ${usual.toFixed(0)} cm that a stature of ${statureCm} cm suggests; tape it again.`,
+      },
+    ];
   });
 }

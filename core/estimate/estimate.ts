@@ -5,9 +5,24 @@ import type { Belief, InputKey } from '../geometry/draw';
 import { groupedBy } from '../grouped';
 import { filter, reading as readingParameter } from '../parameters';
 import type { ConversionContext, Eyes } from '../ranges/protocols';
-import { keysOf, priorOf, rangeIds, ranges, splitKey, type Prior, type RangeId, type RangeKey } from '../ranges/ranges';
+import {
+  keysOf,
+  priorOf,
+  rangeIds,
+  ranges,
+  splitKey,
+  type Prior,
+  type RangeId,
+  type RangeKey,
+} from '../ranges/ranges';
 import { carry, take, trendFrom, type Trend } from './levelAndDrift';
-import { couplingObservations, longSitObservations, observationOf, settledSeatObservations, type Observation } from './observations';
+import {
+  couplingObservations,
+  longSitObservations,
+  observationOf,
+  settledSeatObservations,
+  type Observation,
+} from './observations';
 
 /** What is believed of one range on one day. */
 export interface RangeEstimate {
@@ -46,13 +61,20 @@ interface Filtered {
 }
 
 /** All of a day's looks enter at once: method errors are pooled, the swing of that day is shared. */
-function runFilter(id: RangeId, prior: Prior, observations: readonly Observation[], until: LocalDay): Filtered {
+function runFilter(
+  id: RangeId,
+  prior: Prior,
+  observations: readonly Observation[],
+  until: LocalDay,
+): Filtered {
   const scale = scaleOf(id);
   const daySwing = readingParameter.daySwing.value * (ranges[id].unit === 'deg' ? 1 : 0.01);
   let trend = trendFrom(prior.mean, prior.sd, scale);
   let day: LocalDay | null = null;
   let looks = 0;
-  for (const [here, ofDay] of [...groupedBy(observations, (one) => one.day)].sort(([a], [b]) => (a < b ? -1 : 1))) {
+  for (const [here, ofDay] of [...groupedBy(observations, (one) => one.day)].sort(([a], [b]) =>
+    a < b ? -1 : 1,
+  )) {
     if (here > until) break;
     if (day !== null) trend = carry(trend, weeksBetween(day, here), scale);
     day = here;
@@ -64,22 +86,43 @@ function runFilter(id: RangeId, prior: Prior, observations: readonly Observation
       looks += 1;
     }
     for (const limit of ofDay.filter(({ bound }) => bound !== 'equal')) {
-      trend = take(trend, { mean: limit.mean, variance: limit.sd ** 2 + daySwing ** 2, bound: limit.bound });
+      trend = take(trend, {
+        mean: limit.mean,
+        variance: limit.sd ** 2 + daySwing ** 2,
+        bound: limit.bound,
+      });
     }
   }
   if (day !== null) trend = carry(trend, weeksBetween(day, until), scale);
   return { trend, day, looks };
 }
 
-function estimateOf(key: RangeKey, filtered: Filtered, source: RangeEstimate['source']): RangeEstimate {
+function estimateOf(
+  key: RangeKey,
+  filtered: Filtered,
+  source: RangeEstimate['source'],
+): RangeEstimate {
   const { trend, day, looks } = filtered;
-  return { key, mean: trend.level, sd: Math.sqrt(trend.levelVar), driftPerWeek: trend.drift, driftSd: Math.sqrt(trend.driftVar), covariance: trend.covariance, lastAt: day, looks, source };
+  return {
+    key,
+    mean: trend.level,
+    sd: Math.sqrt(trend.levelVar),
+    driftPerWeek: trend.drift,
+    driftSd: Math.sqrt(trend.driftVar),
+    covariance: trend.covariance,
+    lastAt: day,
+    looks,
+    source,
+  };
 }
 
 /** What conversions of one student's readings lean on, as believed now. */
 export function contextOf(person: Person, estimates: Estimates): ConversionContext {
   const coupling = estimates.hamstringCoupling ?? priorOf('hamstringCoupling', person.sex);
-  return { body: bodyFrom(person.statureCm, person.bodyCm), coupling: { mean: coupling.mean, sd: coupling.sd } };
+  return {
+    body: bodyFrom(person.statureCm, person.bodyCm),
+    coupling: { mean: coupling.mean, sd: coupling.sd },
+  };
 }
 
 /**
@@ -96,11 +139,24 @@ export function estimateRanges(record: StudentRecord, date: LocalDay): Estimates
   const body = bodyFrom(person.statureCm, person.bodyCm);
 
   const unconverted = { body, coupling: priorOf('hamstringCoupling', person.sex) };
-  const coupling = runFilter('hamstringCoupling', unconverted.coupling, couplingObservations(readings), until);
-  const context = { body, coupling: { mean: coupling.trend.level, sd: Math.sqrt(coupling.trend.levelVar) } };
+  const coupling = runFilter(
+    'hamstringCoupling',
+    unconverted.coupling,
+    couplingObservations(readings),
+    until,
+  );
+  const context = {
+    body,
+    coupling: { mean: coupling.trend.level, sd: Math.sqrt(coupling.trend.levelVar) },
+  };
 
   const direct = readings.flatMap((reading) => observationOf(reading, context, record.eyes) ?? []);
-  const standing = runFilter('pelvicTilt.standing', priorOf('pelvicTilt.standing', person.sex), direct.filter(({ key }) => key === 'pelvicTilt.standing'), until);
+  const standing = runFilter(
+    'pelvicTilt.standing',
+    priorOf('pelvicTilt.standing', person.sex),
+    direct.filter(({ key }) => key === 'pelvicTilt.standing'),
+    until,
+  );
   const standingTilt = { mean: standing.trend.level, sd: Math.sqrt(standing.trend.levelVar) };
   const observations = [
     ...direct,
@@ -124,9 +180,17 @@ export function estimateRanges(record: StudentRecord, date: LocalDay): Estimates
         const theirs = runFilter(id, prior, other.seen, until);
         const sd = Math.hypot(Math.sqrt(theirs.trend.levelVar), filter.sideDifference.value);
         // A reading of the other side narrows this one, and can never make it more doubtful than knowing nothing.
-        estimates[key] = sd < prior.sd
-          ? { ...estimateOf(key, theirs, 'other-side'), sd, lastAt: null, looks: 0, driftPerWeek: 0, covariance: 0 }
-          : estimateOf(key, runFilter(id, prior, [], until), 'assumed');
+        estimates[key] =
+          sd < prior.sd
+            ? {
+                ...estimateOf(key, theirs, 'other-side'),
+                sd,
+                lastAt: null,
+                looks: 0,
+                driftPerWeek: 0,
+                covariance: 0,
+              }
+            : estimateOf(key, runFilter(id, prior, [], until), 'assumed');
         continue;
       }
       const filtered = runFilter(id, prior, seen, until);
@@ -139,7 +203,9 @@ export function estimateRanges(record: StudentRecord, date: LocalDay): Estimates
 /** Estimates as what the geometry carries through on one day: the level's doubt, and the swing of that day. */
 export function beliefOf(estimates: Estimates): Belief {
   const belief: Partial<Record<InputKey, Prior>> = {};
-  for (const estimate of Object.values(estimates)) if (estimate) belief[estimate.key] = { mean: estimate.mean, sd: sdOnDay(estimate.key, estimate.sd) };
+  for (const estimate of Object.values(estimates))
+    if (estimate)
+      belief[estimate.key] = { mean: estimate.mean, sd: sdOnDay(estimate.key, estimate.sd) };
   return belief;
 }
 
@@ -150,9 +216,18 @@ export function sdOnDay(key: RangeKey, sd: number): number {
 }
 
 /** The smallest difference of two looks worth believing, 19 times in 20: both errors, and the swing of both days. */
-export const believableDifference = (sem: number, otherSem: number, daySwing: number): number => 1.96 * Math.sqrt(sem ** 2 + otherSem ** 2 + 2 * daySwing ** 2);
+export const believableDifference = (sem: number, otherSem: number, daySwing: number): number =>
+  1.96 * Math.sqrt(sem ** 2 + otherSem ** 2 + 2 * daySwing ** 2);
 
 /** The same for two takes of alike readings. */
-export function believableChange(sem: number, readingsEach: number, daySwing = readingParameter.daySwing.value): number {
-  return believableDifference(sem / Math.sqrt(readingsEach), sem / Math.sqrt(readingsEach), daySwing);
+export function believableChange(
+  sem: number,
+  readingsEach: number,
+  daySwing = readingParameter.daySwing.value,
+): number {
+  return believableDifference(
+    sem / Math.sqrt(readingsEach),
+    sem / Math.sqrt(readingsEach),
+    daySwing,
+  );
 }

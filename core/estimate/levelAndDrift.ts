@@ -17,7 +17,11 @@ export interface Look {
 
 /** What is believed before any look. `scale` is 1 for degrees, smaller for ratios. */
 export const trendFrom = (mean: number, sd: number, scale: number): Trend => ({
-  level: mean, drift: 0, levelVar: sd ** 2, driftVar: (filter.driftSd.value * scale) ** 2, covariance: 0,
+  level: mean,
+  drift: 0,
+  levelVar: sd ** 2,
+  driftVar: (filter.driftSd.value * scale) ** 2,
+  covariance: 0,
 });
 
 /** Carries a trend forward: the drift fades by its damping each week, and doubt grows with the time since. */
@@ -30,7 +34,11 @@ export function carry(trend: Trend, weeks: number, scale: number): Trend {
   return {
     level: level + gain * drift,
     drift: keep * drift,
-    levelVar: levelVar + 2 * gain * covariance + gain ** 2 * driftVar + weeks * (filter.levelNoise.value * scale) ** 2,
+    levelVar:
+      levelVar +
+      2 * gain * covariance +
+      gain ** 2 * driftVar +
+      weeks * (filter.levelNoise.value * scale) ** 2,
     covariance: keep * (covariance + gain * driftVar),
     driftVar: keep ** 2 * driftVar + weeks * (filter.driftNoise.value * scale) ** 2,
   };

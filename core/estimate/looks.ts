@@ -23,8 +23,16 @@ export interface Look {
 }
 
 /** The smallest difference of two looks worth believing; those of one day share its swing. */
-export function believableBetween(a: { sem: number; day: LocalDay }, b: { sem: number; day: LocalDay }, swings: boolean): number {
-  return believableDifference(a.sem, b.sem, swings && a.day !== b.day ? parameter.daySwing.value : 0);
+export function believableBetween(
+  a: { sem: number; day: LocalDay },
+  b: { sem: number; day: LocalDay },
+  swings: boolean,
+): number {
+  return believableDifference(
+    a.sem,
+    b.sem,
+    swings && a.day !== b.day ? parameter.daySwing.value : 0,
+  );
 }
 
 /** Every look at a range on a side, oldest first. Real changes are told against the first look, then against the last real change. */
@@ -39,10 +47,21 @@ export function looksAt(record: StudentRecord, id: RangeId, side: Side): Look[] 
     const seen = observationOf(reading, contextOf(person, estimates), record.eyes);
     const level = estimates[key];
     if (!seen || seen.key !== key || !level) return [];
-    const look = { reading, day, mean: seen.mean, sem: seen.sd, bound: seen.bound, level: { mean: level.mean, sd: level.sd } };
+    const look = {
+      reading,
+      day,
+      mean: seen.mean,
+      sem: seen.sd,
+      bound: seen.bound,
+      level: { mean: level.mean, sd: level.sd },
+    };
     const believable = mark ? believableBetween(look, mark, ranges[id].warms) : Infinity;
-    const real = mark !== undefined && look.bound === 'equal' && Math.abs(look.mean - mark.mean) > believable;
-    const whole: Look = { ...look, change: real ? { deg: look.mean - (mark as Look).mean, believable } : null };
+    const real =
+      mark !== undefined && look.bound === 'equal' && Math.abs(look.mean - mark.mean) > believable;
+    const whole: Look = {
+      ...look,
+      change: real ? { deg: look.mean - (mark as Look).mean, believable } : null,
+    };
     if (look.bound === 'equal' && (mark === undefined || real)) mark = whole;
     return [whole];
   });
@@ -60,8 +79,21 @@ export interface MethodCompared {
 
 /** Methods of a range beside each other, the one most used first. */
 export function methodsCompared(looks: readonly Look[]): MethodCompared[] {
-  return [...groupedBy(looks, ({ reading: { method, protocol } }) => `${method}/${protocol ?? ''}`).values()].map((group): MethodCompared => {
-    const { method, protocol } = (group[0] as Look).reading;
-    return { method, protocol, looks: group.length, overLevelDeg: meanOf(group.map(({ mean, level }) => mean - level.mean)), sem: meanOf(group.map(({ sem }) => sem)) };
-  }).sort((a, b) => b.looks - a.looks);
+  return [
+    ...groupedBy(
+      looks,
+      ({ reading: { method, protocol } }) => `${method}/${protocol ?? ''}`,
+    ).values(),
+  ]
+    .map((group): MethodCompared => {
+      const { method, protocol } = (group[0] as Look).reading;
+      return {
+        method,
+        protocol,
+        looks: group.length,
+        overLevelDeg: meanOf(group.map(({ mean, level }) => mean - level.mean)),
+        sem: meanOf(group.map(({ sem }) => sem)),
+      };
+    })
+    .sort((a, b) => b.looks - a.looks);
 }

@@ -4,8 +4,22 @@ import { dayOf, type LocalDay } from '../formats/time';
 import { kneeBendOnSeat } from '../geometry/kneelingSeat';
 import { longLegs } from '../geometry/longSit';
 import { filter, kneeMargin, kneeling, pelvisTarget, reading as parameter } from '../parameters';
-import { couplingFrom, protocolOf, semOf, type ConversionContext, type Eyes } from '../ranges/protocols';
-import { keyOf, keysOf, ranges, sides, type Prior, type RangeKey, type Side } from '../ranges/ranges';
+import {
+  couplingFrom,
+  protocolOf,
+  semOf,
+  type ConversionContext,
+  type Eyes,
+} from '../ranges/protocols';
+import {
+  keyOf,
+  keysOf,
+  ranges,
+  sides,
+  type Prior,
+  type RangeKey,
+  type Side,
+} from '../ranges/ranges';
 
 /**
  * What one day says of one range. A settled seat, or a pelvis that did not roll back, only says that the range is at
@@ -20,20 +34,32 @@ export interface Observation {
   readonly bound: 'equal' | 'atLeast' | 'atMost';
 }
 
-export const meanOf = (values: readonly number[]) => values.reduce((sum, value) => sum + value, 0) / values.length;
+export const meanOf = (values: readonly number[]) =>
+  values.reduce((sum, value) => sum + value, 0) / values.length;
 
 /** Spread of repeated readings past what the method explains: another reading is asked for. */
 export function disagree(values: readonly number[], sem: number): boolean {
-  return values.length > 1 && Math.max(...values) - Math.min(...values) > parameter.disagreement.value * sem;
+  return (
+    values.length > 1 &&
+    Math.max(...values) - Math.min(...values) > parameter.disagreement.value * sem
+  );
 }
 
 /** One reading as an observation; undefined where its protocol is unknown. Warm readings are brought back to cold. */
-export function observationOf(reading: Reading, context: ConversionContext, eyes: Eyes = {}): Observation | undefined {
+export function observationOf(
+  reading: Reading,
+  context: ConversionContext,
+  eyes: Eyes = {},
+): Observation | undefined {
   const protocol = protocolOf(reading.range, reading.method, reading.protocol);
   if (!protocol || reading.range === 'pelvicTilt.longSit') return undefined;
   const bias = reading.method === 'by-eye' ? (eyes[reading.range]?.biasDeg ?? 0) : 0;
-  const sem = (reading.sem ?? semOf(protocol, reading.method, eyes)) / Math.sqrt(reading.values.length);
-  const converted = protocol.convert(meanOf(reading.values) - bias, sem, { ...context, ...(reading.seatCm === undefined ? {} : { seatCm: reading.seatCm }) });
+  const sem =
+    (reading.sem ?? semOf(protocol, reading.method, eyes)) / Math.sqrt(reading.values.length);
+  const converted = protocol.convert(meanOf(reading.values) - bias, sem, {
+    ...context,
+    ...(reading.seatCm === undefined ? {} : { seatCm: reading.seatCm }),
+  });
   const warm = reading.warm && ranges[reading.range].warms;
   const side: Side = reading.side === 'right' ? 'right' : 'left';
   return {
@@ -54,12 +80,28 @@ export function longSitObservations(reading: Reading, standing: Prior, body: Bod
   const { thighFallDeg } = longLegs(reading.seatCm ?? 0, 0, body);
   const rolled = fromStanding < pelvisTarget.neutral.value - 1;
   // The pelvis follows the stiffer leg, and nothing says which that is.
-  const sd = Math.hypot((reading.sem ?? semOf(protocol, reading.method)) / Math.sqrt(reading.values.length), standing.sd, filter.sideDifference.value / 2);
-  return keysOf('hamstring').map((key) => ({ key, day: dayOf(reading.at), mean: 90 - thighFallDeg + fromStanding, sd, bound: rolled ? 'equal' : 'atLeast' }));
+  const sd = Math.hypot(
+    (reading.sem ?? semOf(protocol, reading.method)) / Math.sqrt(reading.values.length),
+    standing.sd,
+    filter.sideDifference.value / 2,
+  );
+  return keysOf('hamstring').map((key) => ({
+    key,
+    day: dayOf(reading.at),
+    mean: 90 - thighFallDeg + fromStanding,
+    sd,
+    bound: rolled ? 'equal' : 'atLeast',
+  }));
 }
 
 /** Kneeling poses whose settled seat says what the knees have: between the heels, or on top of them. */
-const KNEELING_SEATS: Readonly<Record<string, 'floor' | 'heels'>> = { hero: 'floor', 'reclined-hero': 'floor', 'reclined-hero-one': 'floor', thunderbolt: 'heels', child: 'heels' };
+const KNEELING_SEATS: Readonly<Record<string, 'floor' | 'heels'>> = {
+  hero: 'floor',
+  'reclined-hero': 'floor',
+  'reclined-hero-one': 'floor',
+  thunderbolt: 'heels',
+  child: 'heels',
+};
 
 /** What the settled kneeling seats of a session say of the knees. */
 export function settledSeatObservations(session: Session, body: Body): Observation[] {
@@ -85,7 +127,11 @@ export function settledSeatObservations(session: Session, body: Body): Observati
 
 /** The student's own coupling, from days on which a watched leg raise and a knee lag were both taken on a side. */
 export function couplingObservations(readings: readonly Reading[]): Observation[] {
-  const raises = readings.filter(({ range, protocol }) => range === 'hamstring' && (protocol ?? 'straight-leg-raise.pelvis-watched') === 'straight-leg-raise.pelvis-watched');
+  const raises = readings.filter(
+    ({ range, protocol }) =>
+      range === 'hamstring' &&
+      (protocol ?? 'straight-leg-raise.pelvis-watched') === 'straight-leg-raise.pelvis-watched',
+  );
   const lags = readings.filter(({ protocol }) => protocol === 'knee-extension-90');
   const sideAndDay = ({ side, at }: Reading) => `${side} ${dayOf(at)}`;
   // The first of a day and side, so that years of both are paired in one go.
@@ -97,6 +143,14 @@ export function couplingObservations(readings: readonly Reading[]): Observation[
     const hamstring = meanOf(raise.values);
     // Errors of both readings carried through (90 − hamstring) / lag.
     const sd = Math.hypot(3 / lagDeg, (3 * (90 - hamstring)) / lagDeg ** 2);
-    return [{ key: 'hamstringCoupling', day: dayOf(lag.at), mean: couplingFrom(hamstring, lagDeg), sd, bound: 'equal' }];
+    return [
+      {
+        key: 'hamstringCoupling',
+        day: dayOf(lag.at),
+        mean: couplingFrom(hamstring, lagDeg),
+        sd,
+        bound: 'equal',
+      },
+    ];
   });
 }

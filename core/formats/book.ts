@@ -8,7 +8,8 @@ import { rangeIds } from '../ranges/ranges';
 import { isOwnName } from './limits';
 
 /** An object that keeps fields it does not know, so that a newer book loses nothing here. */
-const open = <T extends z.ZodRawShape>(shape: T) => z.looseObject(shape) as unknown as z.ZodObject<T>;
+const open = <T extends z.ZodRawShape>(shape: T) =>
+  z.looseObject(shape) as unknown as z.ZodObject<T>;
 
 /** An id of something in a table: what this version does not know is kept, and harmless. */
 const name = z.string().min(1, 'an id is needed').max(120);
@@ -16,9 +17,13 @@ const name = z.string().min(1, 'an id is needed').max(120);
 const id = name.refine(isOwnName, { error: 'this word cannot serve as an id: choose another.' });
 const words = z.string().max(4000, 'at most 4000 letters');
 /** An ISO date, or date and time, of a day that there is. */
-export const moment = z.union([z.iso.datetime({ offset: true }), z.iso.date()], { error: 'expected a date such as 2026-01-08, or a date and time such as 2026-01-08T18:30:00Z' })
+export const moment = z
+  .union([z.iso.datetime({ offset: true }), z.iso.date()], {
+    error: 'expected a date such as 2026-01-08, or a date and time such as 2026-01-08T18:30:00Z',
+  })
   .refine((at) => at >= '1900' && at < '2200', { error: 'expected a year from 1900 to 2199' });
-const cm = (least: number, most: number) => z.number().min(least, `at least ${least} cm`).max(most, `at most ${most} cm`);
+const cm = (least: number, most: number) =>
+  z.number().min(least, `at least ${least} cm`).max(most, `at most ${most} cm`);
 
 export const sideSchema = z.enum(['left', 'right', 'both']);
 
@@ -31,7 +36,11 @@ export const cautionAnswerSchema = open({
   goAheadAt: moment.optional(),
 });
 
-export const propStateSchema = open({ id: name, heightCm: cm(0, 120), loadedCm: cm(0, 120).optional() });
+export const propStateSchema = open({
+  id: name,
+  heightCm: cm(0, 120),
+  loadedCm: cm(0, 120).optional(),
+});
 
 export const shelfItemSchema = open({
   id,
@@ -93,25 +102,47 @@ export const sessionPoseSchema = open({
   settled: z.array(settledSchema).max(30),
   plannedSeconds: z.number().min(0).max(7200).optional(),
   heldSeconds: z.number().min(0).max(7200),
-  feeling: open({ strength: z.number().int('a whole number').min(0).max(10), place: z.enum(['muscle', 'joint', 'nerve', 'low-back', 'none']) }),
+  feeling: open({
+    strength: z.number().int('a whole number').min(0).max(10),
+    place: z.enum(['muscle', 'joint', 'nerve', 'low-back', 'none']),
+  }),
   pelvis: z.enum(['rolled', 'upright', 'arched']),
   breath: z.enum(['easy', 'held']),
   list: z.enum(['none', 'left', 'right']).optional(),
   faults: z.array(z.string().max(200)).max(20).default([]),
   stop: z.enum(stopWords).optional(),
-  changes: z.array(open({ slot: z.enum(slotIds), fromCm: cm(0, 250), toCm: cm(0, 250), atSeconds: z.number().min(0).max(7200) })).max(60).optional(),
+  changes: z
+    .array(
+      open({
+        slot: z.enum(slotIds),
+        fromCm: cm(0, 250),
+        toCm: cm(0, 250),
+        atSeconds: z.number().min(0).max(7200),
+      }),
+    )
+    .max(60)
+    .optional(),
   /** The teacher went against the advice; what was settled on counts as said, not as found. */
   overruled: z.boolean().optional(),
   nextDay: z.enum(['better', 'same', 'worse']).optional(),
 });
 
-export const sessionSchema = open({ id, person: id, at: moment, poses: z.array(sessionPoseSchema).max(80), note: words.optional() });
+export const sessionSchema = open({
+  id,
+  person: id,
+  at: moment,
+  poses: z.array(sessionPoseSchema).max(80),
+  note: words.optional(),
+});
 
 /** A class of a book: kept whole as it came, whatever it holds. */
 export const classSchema = open({ id });
 
 /** How the teacher's eye reads a range, proven by practice: too much is +. */
-const eyeSchema = open({ biasDeg: z.number().min(-45).max(45), sdDeg: z.number().min(0.5).max(45) });
+const eyeSchema = open({
+  biasDeg: z.number().min(-45).max(45),
+  sdDeg: z.number().min(0.5).max(45),
+});
 
 export const settingsSchema = open({
   units: z.enum(['cm', 'in']).default('cm'),
@@ -120,7 +151,9 @@ export const settingsSchema = open({
 });
 
 export const bookSchema = open({
-  format: z.literal('ojas-book/1', { error: 'expected "ojas-book/1": this is not an Ojas book of a kind this version reads' }),
+  format: z.literal('ojas-book/1', {
+    error: 'expected "ojas-book/1": this is not an Ojas book of a kind this version reads',
+  }),
   people: z.array(personSchema).max(20_000),
   readings: z.array(readingSchema).max(2_000_000),
   shelf: z.array(shelfItemSchema).max(500),
@@ -128,7 +161,10 @@ export const bookSchema = open({
   classes: z.array(classSchema).max(20_000).default([]),
   settings: settingsSchema.default({ units: 'cm', theme: 'system' }),
   /** Records that could not be read where the book was written, as they were found: nothing is lost on the way. */
-  setAside: z.array(z.object({ key: z.string().max(400), text: z.string() })).max(100_000).optional(),
+  setAside: z
+    .array(z.object({ key: z.string().max(400), text: z.string() }))
+    .max(100_000)
+    .optional(),
 });
 
 /** Fields of a book that this version gives a meaning to; any other is kept as it came. */

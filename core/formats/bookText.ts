@@ -1,6 +1,13 @@
 import { bookFields, type Book } from './book';
 import { inTime } from './time';
-import { SETTINGS_ID, usualSettings, type Fact, type FactKind, type Facts, type SettingsRecord } from './facts';
+import {
+  SETTINGS_ID,
+  usualSettings,
+  type Fact,
+  type FactKind,
+  type Facts,
+  type SettingsRecord,
+} from './facts';
 
 /** A record that could not be read: kept as it is, shown, never fatal. */
 export interface SetAside {
@@ -13,7 +20,10 @@ export interface SetAside {
 }
 
 /** All facts as a book, oldest first where they have a date; with what was set aside, so that nothing is lost on the way. */
-export function bookOf(facts: Facts, setAside: readonly Pick<SetAside, 'key' | 'text'>[] = []): Book {
+export function bookOf(
+  facts: Facts,
+  setAside: readonly Pick<SetAside, 'key' | 'text'>[] = [],
+): Book {
   const { id: _id, ...settings } = facts.settings[SETTINGS_ID] ?? usualSettings;
   return {
     format: 'ojas-book/1',
@@ -23,20 +33,32 @@ export function bookOf(facts: Facts, setAside: readonly Pick<SetAside, 'key' | '
     sessions: inTime(Object.values(facts.sessions)),
     classes: Object.values(facts.classes),
     settings,
-    ...Object.fromEntries(Object.values(facts.extras).filter(({ id }) => !bookFields.has(id)).map(({ id, value }) => [id, value])),
+    ...Object.fromEntries(
+      Object.values(facts.extras)
+        .filter(({ id }) => !bookFields.has(id))
+        .map(({ id, value }) => [id, value]),
+    ),
     ...(setAside.length > 0 ? { setAside: setAside.map(({ key, text }) => ({ key, text })) } : {}),
   };
 }
 
-const factsAs = <K extends FactKind>(kind: K, records: readonly { id: string }[]): Fact[] => records.map((record) => ({ kind, id: record.id, record }) as Fact);
+const factsAs = <K extends FactKind>(kind: K, records: readonly { id: string }[]): Fact[] =>
+  records.map((record) => ({ kind, id: record.id, record }) as Fact);
 
 /** What a book holds, as facts: its settings, and fields that this version does not know, too. */
 export function factsOfBook(book: Book): Fact[] {
-  const extras = Object.entries(book as Record<string, unknown>).filter(([field]) => !bookFields.has(field)).map(([id, value]) => ({ id, value }));
+  const extras = Object.entries(book as Record<string, unknown>)
+    .filter(([field]) => !bookFields.has(field))
+    .map(([id, value]) => ({ id, value }));
   const settings: SettingsRecord = { ...book.settings, id: SETTINGS_ID };
   return [
-    ...factsAs('people', book.people), ...factsAs('readings', book.readings), ...factsAs('shelf', book.shelf), ...factsAs('sessions', book.sessions), ...factsAs('classes', book.classes),
-    ...factsAs('settings', [settings]), ...factsAs('extras', extras),
+    ...factsAs('people', book.people),
+    ...factsAs('readings', book.readings),
+    ...factsAs('shelf', book.shelf),
+    ...factsAs('sessions', book.sessions),
+    ...factsAs('classes', book.classes),
+    ...factsAs('settings', [settings]),
+    ...factsAs('extras', extras),
   ];
 }
 
@@ -52,7 +74,12 @@ export function bookParts(book: Book): string[] {
     parts.push(`${i > 0 ? ',' : ''}\n${JSON.stringify(field)}:`);
     if (!Array.isArray(value) || value.length === 0) return parts.push(JSON.stringify(value));
     for (let from = 0; from < value.length; from += SLICE) {
-      parts.push(`${from === 0 ? '[' : ','}\n${value.slice(from, from + SLICE).map((one) => JSON.stringify(one)).join(',\n')}`);
+      parts.push(
+        `${from === 0 ? '[' : ','}\n${value
+          .slice(from, from + SLICE)
+          .map((one) => JSON.stringify(one))
+          .join(',\n')}`,
+      );
     }
     return parts.push('\n]');
   });

@@ -12,7 +12,14 @@ import { daysBetween } from './time';
 
 const TODAY = '2026-03-01';
 const book = (more: Partial<Record<keyof Book, unknown>> = {}) => ({
-  format: 'ojas-book/1', people: [samplePerson()], readings: [sampleReading()], shelf: sampleShelf, sessions: [sampleSession('2026-01-15')], classes: [], settings: { units: 'cm' }, ...more,
+  format: 'ojas-book/1',
+  people: [samplePerson()],
+  readings: [sampleReading()],
+  shelf: sampleShelf,
+  sessions: [sampleSession('2026-01-15')],
+  classes: [],
+  settings: { units: 'cm' },
+  ...more,
 });
 const faultsOf = (json: unknown) => {
   const checked = checkBook(json, TODAY);
@@ -20,9 +27,20 @@ const faultsOf = (json: unknown) => {
 };
 
 test('a whole book is taken, with what was left out filled in', () => {
-  const bare = { format: 'ojas-book/1', people: [{ id: 'p1', name: 'A', statureCm: 170 }], readings: [], shelf: [], sessions: [] };
+  const bare = {
+    format: 'ojas-book/1',
+    people: [{ id: 'p1', name: 'A', statureCm: 170 }],
+    readings: [],
+    shelf: [],
+    sessions: [],
+  };
   const checked = checkBook(bare, TODAY);
-  expect(checked.ok && checked.value.people[0]).toMatchObject({ sex: 'unknown', approach: 'built-up-alignment', cautions: [], bodyCm: {} });
+  expect(checked.ok && checked.value.people[0]).toMatchObject({
+    sex: 'unknown',
+    approach: 'built-up-alignment',
+    cautions: [],
+    bodyCm: {},
+  });
 });
 
 test('fields that this version does not know are kept', () => {
@@ -31,34 +49,118 @@ test('fields that this version does not know are kept', () => {
 });
 
 test.each([
-  ['a stature that nobody has', { people: [{ ...samplePerson(), statureCm: 17 }] }, /people\[0\]\.statureCm: at least 90 cm/],
-  ['a person without a name', { people: [{ ...samplePerson(), name: ' ' }] }, /people\[0\]\.name: a name is needed/],
-  ['a reading past human range', { readings: [sampleReading({ values: [1300] })] }, /readings\[0\]\.values: 1300° is outside .* \(60 to 175°\)/],
-  ['a range read on both sides at once', { readings: [sampleReading({ side: 'both' })] }, /read left and right apart/],
-  ['an unknown way of reading', { readings: [sampleReading({ protocol: 'by-ouija' })] }, /by-ouija is no way of reading/],
-  ['a day that is none', { readings: [sampleReading({ at: '2026-02-30' })] }, /readings\[0\]\.at: expected a date such as/],
-  ['a year past all clocks', { readings: [sampleReading({ at: '9999-12-31' })] }, /readings\[0\]\.at: expected a year from 1900 to 2199/],
-  ['an id that every object has', { people: [{ ...samplePerson(), id: 'constructor' }] }, /people\[0\]\.id: this word cannot serve as an id/],
-  ['a field nested 2,000 deep', { people: [{ ...samplePerson(), deep: JSON.parse(`${'{"a":'.repeat(2000)}1${'}'.repeat(2000)}`) as unknown }] }, /people\[0\]\.deep\.a: nested deeper than 32 levels/],
-  ['a number in words', { people: [{ ...samplePerson(), statureCm: 'tall' }] }, /people\[0\]\.statureCm: expected a number; text stands there\./],
-  ['a field left out', { people: [{ id: 'p1', name: 'A' }] }, /people\[0\]\.statureCm: expected a number; it is missing\./],
-  ['a side that nobody has', { readings: [{ ...sampleReading(), side: 'middle' }] }, /readings\[0\]\.side: expected one of left, right, both\./],
-  ['a date in words', { readings: [{ ...sampleReading(), at: 'last Tuesday' }] }, /readings\[0\]\.at: expected a date such as/],
-  ['a stranger’s reading', { readings: [sampleReading({ person: 'p9' })] }, /readings\[0\]\.person: there is no person p9/],
-  ['an id that stands twice', { readings: [sampleReading(), sampleReading()] }, /readings\[1\]\.id: r1 stands twice/],
+  [
+    'a stature that nobody has',
+    { people: [{ ...samplePerson(), statureCm: 17 }] },
+    /people\[0\]\.statureCm: at least 90 cm/,
+  ],
+  [
+    'a person without a name',
+    { people: [{ ...samplePerson(), name: ' ' }] },
+    /people\[0\]\.name: a name is needed/,
+  ],
+  [
+    'a reading past human range',
+    { readings: [sampleReading({ values: [1300] })] },
+    /readings\[0\]\.values: 1300° is outside .* \(60 to 175°\)/,
+  ],
+  [
+    'a range read on both sides at once',
+    { readings: [sampleReading({ side: 'both' })] },
+    /read left and right apart/,
+  ],
+  [
+    'an unknown way of reading',
+    { readings: [sampleReading({ protocol: 'by-ouija' })] },
+    /by-ouija is no way of reading/,
+  ],
+  [
+    'a day that is none',
+    { readings: [sampleReading({ at: '2026-02-30' })] },
+    /readings\[0\]\.at: expected a date such as/,
+  ],
+  [
+    'a year past all clocks',
+    { readings: [sampleReading({ at: '9999-12-31' })] },
+    /readings\[0\]\.at: expected a year from 1900 to 2199/,
+  ],
+  [
+    'an id that every object has',
+    { people: [{ ...samplePerson(), id: 'constructor' }] },
+    /people\[0\]\.id: this word cannot serve as an id/,
+  ],
+  [
+    'a field nested 2,000 deep',
+    {
+      people: [
+        {
+          ...samplePerson(),
+          deep: JSON.parse(`${'{"a":'.repeat(2000)}1${'}'.repeat(2000)}`) as unknown,
+        },
+      ],
+    },
+    /people\[0\]\.deep\.a: nested deeper than 32 levels/,
+  ],
+  [
+    'a number in words',
+    { people: [{ ...samplePerson(), statureCm: 'tall' }] },
+    /people\[0\]\.statureCm: expected a number; text stands there\./,
+  ],
+  [
+    'a field left out',
+    { people: [{ id: 'p1', name: 'A' }] },
+    /people\[0\]\.statureCm: expected a number; it is missing\./,
+  ],
+  [
+    'a side that nobody has',
+    { readings: [{ ...sampleReading(), side: 'middle' }] },
+    /readings\[0\]\.side: expected one of left, right, both\./,
+  ],
+  [
+    'a date in words',
+    { readings: [{ ...sampleReading(), at: 'last Tuesday' }] },
+    /readings\[0\]\.at: expected a date such as/,
+  ],
+  [
+    'a stranger’s reading',
+    { readings: [sampleReading({ person: 'p9' })] },
+    /readings\[0\]\.person: there is no person p9/,
+  ],
+  [
+    'an id that stands twice',
+    { readings: [sampleReading(), sampleReading()] },
+    /readings\[1\]\.id: r1 stands twice/,
+  ],
   ['another format', { format: 'ojas-book/99' }, /format: expected "ojas-book\/1"/],
-  ['a feeling of eleven', { sessions: [sampleSession('2026-01-15', { feeling: { strength: 11, place: 'muscle' } })] }, /sessions\[0\]\.poses\[0\]\.feeling\.strength/],
-])('%s is refused by its place', (_, more, words) => expect(faultsOf(book(more)).join('\n')).toMatch(words));
+  [
+    'a feeling of eleven',
+    { sessions: [sampleSession('2026-01-15', { feeling: { strength: 11, place: 'muscle' } })] },
+    /sessions\[0\]\.poses\[0\]\.feeling\.strength/,
+  ],
+])('%s is refused by its place', (_, more, words) =>
+  expect(faultsOf(book(more)).join('\n')).toMatch(words),
+);
 
 test('a record dated ahead, by a clock that was wrong once, is taken in with word of it', () => {
   const checked = checkBook(book({ readings: [sampleReading({ at: '2026-03-02' })] }), TODAY);
-  expect(checked).toMatchObject({ ok: true, notes: [{ path: 'readings[0].at', words: expect.stringMatching(/2026-03-02 is after today, 2026-03-01: it is kept/) }] });
+  expect(checked).toMatchObject({
+    ok: true,
+    notes: [
+      {
+        path: 'readings[0].at',
+        words: expect.stringMatching(/2026-03-02 is after today, 2026-03-01: it is kept/),
+      },
+    ],
+  });
 });
 
 test('faults past two hundred are counted', () => {
   const people = Array.from({ length: 500 }, (_, i) => ({ id: `p${i}`, name: '', statureCm: 170 }));
   const checked = checkBook(book({ people, readings: [], sessions: [] }), TODAY);
-  expect(checked.ok ? [] : [checked.faults.length, checked.faults.at(-1)?.words]).toEqual([201, expect.stringMatching(/^300 more faults are not listed/)]);
+  expect(checked.ok ? [] : [checked.faults.length, checked.faults.at(-1)?.words]).toEqual([
+    201,
+    expect.stringMatching(/^300 more faults are not listed/),
+  ]);
 });
 
 test('bytes that are no UTF-8 are refused by their line', () => {
@@ -67,41 +169,112 @@ test('bytes that are no UTF-8 are refused by their line', () => {
   bad[bytes.indexOf(0x57)] = 0xff; // the W of Wren
   const line = new TextDecoder().decode(bytes.slice(0, bytes.indexOf(0x57))).split('\n').length;
   expect(parseBookFile(bytes, TODAY).ok).toBe(true);
-  expect(parseBookFile(bad, TODAY)).toMatchObject({ ok: false, faults: [{ path: `line ${line}`, words: expect.stringContaining('no UTF-8') }] });
+  expect(parseBookFile(bad, TODAY)).toMatchObject({
+    ok: false,
+    faults: [{ path: `line ${line}`, words: expect.stringContaining('no UTF-8') }],
+  });
 });
 
 test('words that nothing here knows are kept, and harm nothing', () => {
-  const person = samplePerson({ choices: { toString: 'constructor', spine: 'valueOf', rounding: '__proto__' }, cautions: [{ id: 'constructor', answer: 'yes', at: '2026-01-05' }, { id: 'toString', answer: 'yes', side: 'left', at: '2026-01-05' }] });
-  const checked = checkBook(book({ people: [person], sessions: [sampleSession('2026-01-15', { pose: 'hasOwnProperty', stage: 'constructor', faults: ['toString'] })] }), TODAY);
-  expect(checked.ok && checked.value.people[0]).toMatchObject({ choices: person.choices, cautions: person.cautions });
-  const plan = planStudent({ person, readings: [sampleReading()], sessions: [sampleSession('2026-01-15', { pose: 'hasOwnProperty' })] }, sampleShelf, TODAY);
-  expect(plan.poses.every(({ status, reasons }) => status !== 'offered' && reasons.some((words) => words.includes('“constructor” is answered yes')))).toBe(true);
+  const person = samplePerson({
+    choices: { toString: 'constructor', spine: 'valueOf', rounding: '__proto__' },
+    cautions: [
+      { id: 'constructor', answer: 'yes', at: '2026-01-05' },
+      { id: 'toString', answer: 'yes', side: 'left', at: '2026-01-05' },
+    ],
+  });
+  const checked = checkBook(
+    book({
+      people: [person],
+      sessions: [
+        sampleSession('2026-01-15', {
+          pose: 'hasOwnProperty',
+          stage: 'constructor',
+          faults: ['toString'],
+        }),
+      ],
+    }),
+    TODAY,
+  );
+  expect(checked.ok && checked.value.people[0]).toMatchObject({
+    choices: person.choices,
+    cautions: person.cautions,
+  });
+  const plan = planStudent(
+    {
+      person,
+      readings: [sampleReading()],
+      sessions: [sampleSession('2026-01-15', { pose: 'hasOwnProperty' })],
+    },
+    sampleShelf,
+    TODAY,
+  );
+  expect(
+    plan.poses.every(
+      ({ status, reasons }) =>
+        status !== 'offered' &&
+        reasons.some((words) => words.includes('“constructor” is answered yes')),
+    ),
+  ).toBe(true);
 });
 
 test('a book leaves with a line a record, and comes back as it was', () => {
-  fc.assert(fc.property(anyBook, (made) => {
-    const parts = bookParts(made).join('');
-    const back = parseBook(parts, TODAY);
-    expect(back).toMatchObject({ ok: true, value: made });
-    const people = Object.fromEntries(made.people.map((one) => [one.id, one]));
-    const facts: Facts = { ...noFacts, ...Object.fromEntries(factKinds.map((kind) => [kind, Object.fromEntries(factsOfBook(made).filter((one) => one.kind === kind).map(({ id, record }) => [id, record]))])) };
-    expect(facts.people).toEqual(people);
-    const again = parseBook(bookParts(bookOf(facts, made.setAside)).join(''), TODAY);
-    expect(again.ok && sameValue({ ...again.value, readings: null, sessions: null }, { ...made, readings: null, sessions: null })).toBe(true);
-    expect(again.ok && [again.value.readings.length, again.value.sessions.length]).toEqual([made.readings.length, made.sessions.length]);
-  }), { numRuns: 60 });
+  fc.assert(
+    fc.property(anyBook, (made) => {
+      const parts = bookParts(made).join('');
+      const back = parseBook(parts, TODAY);
+      expect(back).toMatchObject({ ok: true, value: made });
+      const people = Object.fromEntries(made.people.map((one) => [one.id, one]));
+      const facts: Facts = {
+        ...noFacts,
+        ...Object.fromEntries(
+          factKinds.map((kind) => [
+            kind,
+            Object.fromEntries(
+              factsOfBook(made)
+                .filter((one) => one.kind === kind)
+                .map(({ id, record }) => [id, record]),
+            ),
+          ]),
+        ),
+      };
+      expect(facts.people).toEqual(people);
+      const again = parseBook(bookParts(bookOf(facts, made.setAside)).join(''), TODAY);
+      expect(
+        again.ok &&
+          sameValue(
+            { ...again.value, readings: null, sessions: null },
+            { ...made, readings: null, sessions: null },
+          ),
+      ).toBe(true);
+      expect(again.ok && [again.value.readings.length, again.value.sessions.length]).toEqual([
+        made.readings.length,
+        made.sessions.length,
+      ]);
+    }),
+    { numRuns: 60 },
+  );
 });
 
 test('a file that is broken off is refused by its line', () => {
   const parsed = parseBook('{"format": "ojas-book/1",\n"people": [\n', TODAY);
-  expect(parsed).toMatchObject({ ok: false, faults: [{ words: expect.stringContaining('not whole JSON') }] });
+  expect(parsed).toMatchObject({
+    ok: false,
+    faults: [{ words: expect.stringContaining('not whole JSON') }],
+  });
 });
 
 test('whatever JSON comes in, it is taken or refused, and never throws', () => {
-  fc.assert(fc.property(fc.jsonValue(), (json) => {
-    expect(typeof checkBook(json, TODAY).ok).toBe('boolean');
-    expect(checkBook({ ...book(), people: json }, TODAY).ok).toBe(Array.isArray(json) && json.length === 0 ? false : bookSchema.shape.people.safeParse(json).success);
-  }));
+  fc.assert(
+    fc.property(fc.jsonValue(), (json) => {
+      expect(typeof checkBook(json, TODAY).ok).toBe('boolean');
+      expect(checkBook({ ...book(), people: json }, TODAY).ok).toBe(
+        Array.isArray(json) && json.length === 0
+          ? false
+          : bookSchema.shape.people.safeParse(json).success,
+      );
+    }),
+  );
 });
 
 test('a sample book is moved whole: distances between its days stay', () => {
@@ -109,5 +282,7 @@ test('a sample book is moved whole: distances between its days stay', () => {
   const moved = shiftBook(parsed, '2030-05-05', 3);
   expect(lastDay(moved)).toBe('2030-05-02');
   expect(daysBetween(moved.readings[0]!.at, moved.sessions[0]!.at)).toBe(7);
-  expect(shiftBook({ ...parsed, readings: [], sessions: [] }, '2030-05-05', 3).people).toEqual(parsed.people);
+  expect(shiftBook({ ...parsed, readings: [], sessions: [] }, '2030-05-05', 3).people).toEqual(
+    parsed.people,
+  );
 });

@@ -6,21 +6,34 @@ import { refusalOf } from './refusal';
 import { dayOf, type LocalDay } from './time';
 
 /** What was read, with what is worth a word about it; or what is wrong. */
-export type Parsed<T> = { readonly ok: true; readonly value: T; readonly notes: readonly Fault[] } | { readonly ok: false; readonly faults: readonly Fault[] };
+export type Parsed<T> =
+  | { readonly ok: true; readonly value: T; readonly notes: readonly Fault[] }
+  | { readonly ok: false; readonly faults: readonly Fault[] };
 
 const MOST_FAULTS = 200;
 
 /** The first faults, and how many more there are. */
 const firstOf = (faults: readonly Fault[]): Fault[] =>
-  faults.length <= MOST_FAULTS ? [...faults] : [...faults.slice(0, MOST_FAULTS), { path: 'the file', words: `${faults.length - MOST_FAULTS} more faults are not listed: mend these first, then check again.` }];
+  faults.length <= MOST_FAULTS
+    ? [...faults]
+    : [
+        ...faults.slice(0, MOST_FAULTS),
+        {
+          path: 'the file',
+          words: `${faults.length - MOST_FAULTS} more faults are not listed: mend these first, then check again.`,
+        },
+      ];
 
 /** What Zod found, in words for a person. */
-export const faultsOf = (error: z.ZodError): Fault[] => firstOf(error.issues.map((issue) => ({ path: pathWords(issue.path), words: issue.message })));
+export const faultsOf = (error: z.ZodError): Fault[] =>
+  firstOf(error.issues.map((issue) => ({ path: pathWords(issue.path), words: issue.message })));
 
 /** Where a JSON text breaks, as a line number, from the parser's own position where it gives one. */
 function brokenAt(text: string, error: unknown): string {
   const position = /position (\d+)/.exec(String(error))?.[1];
-  return position === undefined ? 'the file' : `line ${text.slice(0, Number(position)).split('\n').length}`;
+  return position === undefined
+    ? 'the file'
+    : `line ${text.slice(0, Number(position)).split('\n').length}`;
 }
 
 const NEWLINE = 10;
@@ -45,7 +58,16 @@ export function parseBookFile(bytes: Uint8Array, today: LocalDay): Parsed<Book> 
   try {
     text = new TextDecoder('utf-8', { fatal: true }).decode(bytes);
   } catch {
-    return { ok: false, faults: [{ path: `line ${badLine(bytes)}`, words: 'these bytes are no UTF-8, so letters would be lost: export the book again, or save the file as UTF-8.' }] };
+    return {
+      ok: false,
+      faults: [
+        {
+          path: `line ${badLine(bytes)}`,
+          words:
+            'these bytes are no UTF-8, so letters would be lost: export the book again, or save the file as UTF-8.',
+        },
+      ],
+    };
   }
   return parseBook(text, today);
 }
@@ -56,7 +78,16 @@ export function parseBook(text: string, today: LocalDay): Parsed<Book> {
   try {
     json = JSON.parse(text.replace(/^\uFEFF/, ''));
   } catch (error) {
-    return { ok: false, faults: [{ path: brokenAt(text, error), words: 'This is not whole JSON: the file is broken off or is not an Ojas book. Export it again, or choose another file.' }] };
+    return {
+      ok: false,
+      faults: [
+        {
+          path: brokenAt(text, error),
+          words:
+            'This is not whole JSON: the file is broken off or is not an Ojas book. Export it again, or choose another file.',
+        },
+      ],
+    };
   }
   return checkBook(json, today);
 }
@@ -67,7 +98,9 @@ export function checkBook(json: unknown, today: LocalDay): Parsed<Book> {
   const parsed = bookSchema.safeParse(json, { error: refusalOf });
   if (!parsed.success) return { ok: false, faults: faultsOf(parsed.error) };
   const faults = senseFaults(parsed.data);
-  return faults.length > 0 ? { ok: false, faults: firstOf(faults) } : { ok: true, value: parsed.data, notes: firstOf(notesOn(parsed.data, today)) };
+  return faults.length > 0
+    ? { ok: false, faults: firstOf(faults) }
+    : { ok: true, value: parsed.data, notes: firstOf(notesOn(parsed.data, today)) };
 }
 
 function repeated(kind: string, records: readonly { id: string }[]): Fault[] {
@@ -84,16 +117,34 @@ function repeated(kind: string, records: readonly { id: string }[]): Fault[] {
 /** Faults that only show when records are looked at together. */
 function senseFaults(book: Book): Fault[] {
   const people = new Set(book.people.map(({ id }) => id));
-  const unknown = (path: string, person: string): Fault[] => (people.has(person) ? [] : [{ path, words: `there is no person ${person} in this book.` }]);
+  const unknown = (path: string, person: string): Fault[] =>
+    people.has(person) ? [] : [{ path, words: `there is no person ${person} in this book.` }];
   return [
-    ...repeated('people', book.people), ...repeated('readings', book.readings), ...repeated('shelf', book.shelf), ...repeated('sessions', book.sessions), ...repeated('classes', book.classes),
-    ...book.readings.flatMap((reading, i) => [...unknown(`readings[${i}].person`, reading.person), ...readingFaults(reading).map((words) => ({ path: `readings[${i}].values`, words }))]),
+    ...repeated('people', book.people),
+    ...repeated('readings', book.readings),
+    ...repeated('shelf', book.shelf),
+    ...repeated('sessions', book.sessions),
+    ...repeated('classes', book.classes),
+    ...book.readings.flatMap((reading, i) => [
+      ...unknown(`readings[${i}].person`, reading.person),
+      ...readingFaults(reading).map((words) => ({ path: `readings[${i}].values`, words })),
+    ]),
     ...book.sessions.flatMap((session, i) => unknown(`sessions[${i}].person`, session.person)),
   ];
 }
 
 /** What is no fault and still worth a word: a clock that was wrong once dates a record in the future. */
 function notesOn(book: Book, today: LocalDay): Fault[] {
-  const late = (kind: 'readings' | 'sessions') => book[kind].flatMap(({ at }, i): Fault[] => (dayOf(at) > today ? [{ path: `${kind}[${i}].at`, words: `${dayOf(at)} is after today, ${today}: it is kept, and counts from that day on.` }] : []));
+  const late = (kind: 'readings' | 'sessions') =>
+    book[kind].flatMap(({ at }, i): Fault[] =>
+      dayOf(at) > today
+        ? [
+            {
+              path: `${kind}[${i}].at`,
+              words: `${dayOf(at)} is after today, ${today}: it is kept, and counts from that day on.`,
+            },
+          ]
+        : [],
+    );
   return [...late('readings'), ...late('sessions')];
 }

@@ -1,21 +1,47 @@
 import { z } from 'zod';
 import type { ShelfItem } from '../props/shelf';
-import { classSchema, personSchema, readingSchema, sessionSchema, settingsSchema, shelfItemSchema, type ClassRecord, type Person, type Reading, type Session, type Settings } from './book';
+import {
+  classSchema,
+  personSchema,
+  readingSchema,
+  sessionSchema,
+  settingsSchema,
+  shelfItemSchema,
+  type ClassRecord,
+  type Person,
+  type Reading,
+  type Session,
+  type Settings,
+} from './book';
 import { isOwnName, MOST_RECORD_LETTERS, pathWords, unfitIn, type Fault } from './limits';
 import { readingFaults } from './readingFaults';
 import { refusalOf } from './refusal';
 
 /** The kinds of facts: all that is stored. Everything else is reckoned from them. */
-export const factKinds = ['people', 'readings', 'shelf', 'sessions', 'classes', 'settings', 'pictures', 'extras'] as const;
+export const factKinds = [
+  'people',
+  'readings',
+  'shelf',
+  'sessions',
+  'classes',
+  'settings',
+  'pictures',
+  'extras',
+] as const;
 export type FactKind = (typeof factKinds)[number];
-export const isFactKind = (kind: string): kind is FactKind => (factKinds as readonly string[]).includes(kind);
+export const isFactKind = (kind: string): kind is FactKind =>
+  (factKinds as readonly string[]).includes(kind);
 
 /** Settings are one record with a fixed id. */
 export const SETTINGS_ID = 'settings';
 export type SettingsRecord = Settings & { readonly id: string };
 export const usualSettings: SettingsRecord = { id: SETTINGS_ID, units: 'cm', theme: 'system' };
 
-const id = z.string().min(1).max(400).refine(isOwnName, { error: 'this word cannot serve as an id: choose another.' });
+const id = z
+  .string()
+  .min(1)
+  .max(400)
+  .refine(isOwnName, { error: 'this word cannot serve as an id: choose another.' });
 
 /** A picture that a teacher kept with a reading, on purpose. It stays on this device: no book carries it. */
 export const pictureSchema = z.object({
@@ -59,7 +85,9 @@ const factSchemas: { readonly [K in FactKind]: z.ZodType<FactOf[K]> } = {
   extras: z.object({ id, value: z.unknown() }),
 };
 
-export type Fact = { [K in FactKind]: { readonly kind: K; readonly id: string; readonly record: FactOf[K] } }[FactKind];
+export type Fact = {
+  [K in FactKind]: { readonly kind: K; readonly id: string; readonly record: FactOf[K] };
+}[FactKind];
 export interface FactRef {
   readonly kind: FactKind;
   readonly id: string;
@@ -68,11 +96,18 @@ export type Facts = { readonly [K in FactKind]: Readonly<Record<string, FactOf[K
 export const noFacts = Object.fromEntries(factKinds.map((kind) => [kind, {}])) as unknown as Facts;
 
 /** Facts that belong to a student and go with them. */
-export const ofAPerson = ['readings', 'sessions', 'pictures'] as const satisfies readonly FactKind[];
+export const ofAPerson = [
+  'readings',
+  'sessions',
+  'pictures',
+] as const satisfies readonly FactKind[];
 /** The student to whom a record belongs; null for one that is nobody's. */
-export const personOf = ({ kind, record }: Pick<Fact, 'kind' | 'record'>): string | null => ((ofAPerson as readonly FactKind[]).includes(kind) ? (record as { person: string }).person : null);
+export const personOf = ({ kind, record }: Pick<Fact, 'kind' | 'record'>): string | null =>
+  (ofAPerson as readonly FactKind[]).includes(kind) ? (record as { person: string }).person : null;
 
-export type Read<T> = { readonly ok: true; readonly record: T } | { readonly ok: false; readonly faults: readonly Fault[] };
+export type Read<T> =
+  | { readonly ok: true; readonly record: T }
+  | { readonly ok: false; readonly faults: readonly Fault[] };
 
 const refused = (faults: readonly Fault[]): Read<never> => ({ ok: false, faults });
 
@@ -81,7 +116,8 @@ const refused = (faults: readonly Fault[]): Read<never> => ({ ok: false, faults 
  * Nothing is stored that this would refuse.
  */
 export function readFact<K extends FactKind>(kind: K, text: string): Read<FactOf[K]> {
-  if (text.length > MOST_RECORD_LETTERS) return refused([{ path: 'the record', words: `longer than ${MOST_RECORD_LETTERS} letters.` }]);
+  if (text.length > MOST_RECORD_LETTERS)
+    return refused([{ path: 'the record', words: `longer than ${MOST_RECORD_LETTERS} letters.` }]);
   let json: unknown;
   try {
     json = JSON.parse(text);
@@ -91,10 +127,16 @@ export function readFact<K extends FactKind>(kind: K, text: string): Read<FactOf
   const unfit = unfitIn(json);
   if (unfit) return refused([unfit]);
   const parsed = factSchemas[kind].safeParse(json, { error: refusalOf });
-  if (!parsed.success) return refused(parsed.error.issues.map(({ path, message }) => ({ path: pathWords(path), words: message })));
+  if (!parsed.success)
+    return refused(
+      parsed.error.issues.map(({ path, message }) => ({ path: pathWords(path), words: message })),
+    );
   const faults = kind === 'readings' ? readingFaults(parsed.data as Reading) : [];
-  return faults.length > 0 ? refused(faults.map((words) => ({ path: 'values', words }))) : { ok: true, record: parsed.data };
+  return faults.length > 0
+    ? refused(faults.map((words) => ({ path: 'values', words })))
+    : { ok: true, record: parsed.data };
 }
 
 /** What is wrong, in one sentence after another. */
-export const faultWords = (faults: readonly Fault[]) => faults.map(({ path, words }) => `${path}: ${words}`).join(' ');
+export const faultWords = (faults: readonly Fault[]) =>
+  faults.map(({ path, words }) => `${path}: ${words}`).join(' ');

@@ -6,7 +6,15 @@ export interface Fault {
 }
 
 export const pathWords = (path: readonly PropertyKey[]) =>
-  path.reduce<string>((sum, step) => (typeof step === 'number' ? `${sum}[${step}]` : sum === '' ? String(step) : `${sum}.${String(step)}`), '') || 'the file';
+  path.reduce<string>(
+    (sum, step) =>
+      typeof step === 'number'
+        ? `${sum}[${step}]`
+        : sum === ''
+          ? String(step)
+          : `${sum}.${String(step)}`,
+    '',
+  ) || 'the file';
 
 /** How deep a book's own fields and those of others may be nested. */
 export const MOST_DEPTH = 32;
@@ -25,12 +33,28 @@ export function unfitIn(json: unknown): Fault | null {
   for (let at = open.pop(); at !== undefined; at = open.pop()) {
     const { value, depth } = at;
     if (typeof value !== 'object' || value === null) continue;
-    if (depth >= MOST_DEPTH) return { path: pathWords(pathTo(at).slice(0, 4)), words: `nested deeper than ${MOST_DEPTH} levels: no book needs that. Take this field out.` };
-    if (Array.isArray(value)) for (let i = 0; i < value.length; i++) open.push({ value: value[i], name: i, from: at, depth: depth + 1 });
-    else for (const name of Object.keys(value)) {
-      if (name === '__proto__') return { path: pathWords(pathTo(at)), words: 'a field is called __proto__, which no field may be: take it out.' };
-      open.push({ value: (value as Record<string, unknown>)[name], name, from: at, depth: depth + 1 });
-    }
+    if (depth >= MOST_DEPTH)
+      return {
+        path: pathWords(pathTo(at).slice(0, 4)),
+        words: `nested deeper than ${MOST_DEPTH} levels: no book needs that. Take this field out.`,
+      };
+    if (Array.isArray(value))
+      for (let i = 0; i < value.length; i++)
+        open.push({ value: value[i], name: i, from: at, depth: depth + 1 });
+    else
+      for (const name of Object.keys(value)) {
+        if (name === '__proto__')
+          return {
+            path: pathWords(pathTo(at)),
+            words: 'a field is called __proto__, which no field may be: take it out.',
+          };
+        open.push({
+          value: (value as Record<string, unknown>)[name],
+          name,
+          from: at,
+          depth: depth + 1,
+        });
+      }
   }
   return null;
 }

@@ -37,9 +37,28 @@ export const planSlotSchema = z.object({
 const aside = z.object({ knee: z.number(), ankle: z.number(), toe: z.number() }).optional();
 const leg = { knee: point, ankle: point, heel: point, toe: point, aside };
 export const postureSchema = z.object({
-  hip: point, ...leg, far: z.object(leg).optional(), strapTo: point.optional(), spine: z.array(point), head: point, crownDeg: z.number(), elbow: point, hand: point,
-  pelvisDeg: z.number(), pelvisLeanDeg: z.number(),
-  supports: z.array(z.object({ slot: z.string(), xCm: z.number(), bottomCm: z.number(), topCm: z.number(), toXCm: z.number().optional(), toTopCm: z.number().optional(), leanDeg: z.number().optional() })),
+  hip: point,
+  ...leg,
+  far: z.object(leg).optional(),
+  strapTo: point.optional(),
+  spine: z.array(point),
+  head: point,
+  crownDeg: z.number(),
+  elbow: point,
+  hand: point,
+  pelvisDeg: z.number(),
+  pelvisLeanDeg: z.number(),
+  supports: z.array(
+    z.object({
+      slot: z.string(),
+      xCm: z.number(),
+      bottomCm: z.number(),
+      topCm: z.number(),
+      toXCm: z.number().optional(),
+      toTopCm: z.number().optional(),
+      leanDeg: z.number().optional(),
+    }),
+  ),
 });
 
 export const planPoseSchema = z.object({
@@ -50,9 +69,21 @@ export const planPoseSchema = z.object({
   instead: z.string().nullable(),
   reasons: z.array(z.string()),
   refer: z.array(z.string()),
-  decision: z.object({ action: z.enum(['first', 'rest', 'raise', 'keep', 'lower']), slot: z.string().nullable(), reasons: z.array(z.string()), refer: z.string().nullable() }),
+  decision: z.object({
+    action: z.enum(['first', 'rest', 'raise', 'keep', 'lower']),
+    slot: z.string().nullable(),
+    reasons: z.array(z.string()),
+    refer: z.string().nullable(),
+  }),
   slots: z.array(planSlotSchema),
-  demands: z.array(z.object({ range: z.enum(rangeIds), side: sideSchema, needDeg: z.number(), haveDeg: z.number() })),
+  demands: z.array(
+    z.object({
+      range: z.enum(rangeIds),
+      side: sideSchema,
+      needDeg: z.number(),
+      haveDeg: z.number(),
+    }),
+  ),
   findings: z.record(z.string(), z.number()),
   holdSeconds: z.number().min(0),
   joints: z.record(z.string(), point),
@@ -66,10 +97,17 @@ export const planSchema = z.object({
   approach: z.enum(approachIds),
   /** Intake questions without an answer. */
   unanswered: z.array(z.string()),
-  ranges: z.array(z.object({
-    range: z.enum(rangeIds), side: sideSchema, mean: z.number(), sd: z.number().min(0), driftPerWeek: z.number(), lastAt: z.string().nullable(),
-    source: z.enum(['measured', 'other-side', 'assumed']),
-  })),
+  ranges: z.array(
+    z.object({
+      range: z.enum(rangeIds),
+      side: sideSchema,
+      mean: z.number(),
+      sd: z.number().min(0),
+      driftPerWeek: z.number(),
+      lastAt: z.string().nullable(),
+      source: z.enum(['measured', 'other-side', 'assumed']),
+    }),
+  ),
   measureNext: z.array(z.object({ range: z.enum(rangeIds), side: sideSchema, gainCm: z.number() })),
   poses: z.array(planPoseSchema),
 });

@@ -3,7 +3,10 @@ import { dayOf, daysBetween, shiftDays, type LocalDay } from './time';
 
 /** The latest day on which anything was read or done; null for a book without either. */
 export function lastDay({ readings, sessions }: Book): string | null {
-  return [...readings, ...sessions].reduce<string | null>((last, { at }) => (last === null || dayOf(at) > last ? dayOf(at) : last), null);
+  return [...readings, ...sessions].reduce<string | null>(
+    (last, { at }) => (last === null || dayOf(at) > last ? dayOf(at) : last),
+    null,
+  );
 }
 
 /** A copy of a book with every date moved so that its last day falls `daysBefore` days before `today`; for sample books. */
@@ -15,7 +18,11 @@ export function shiftBook(book: Book, today: LocalDay, daysBefore: number): Book
     ...book,
     people: book.people.map((person) => ({
       ...person,
-      cautions: person.cautions.map((answer) => ({ ...answer, at: shiftDays(answer.at, days), ...(answer.goAheadAt ? { goAheadAt: shiftDays(answer.goAheadAt, days) } : {}) })),
+      cautions: person.cautions.map((answer) => ({
+        ...answer,
+        at: shiftDays(answer.at, days),
+        ...(answer.goAheadAt ? { goAheadAt: shiftDays(answer.goAheadAt, days) } : {}),
+      })),
     })),
     readings: book.readings.map((one) => ({ ...one, at: shiftDays(one.at, days) })),
     sessions: book.sessions.map((one) => ({ ...one, at: shiftDays(one.at, days) })),

@@ -9,7 +9,8 @@ export const dayOf = (at: string) => at.slice(0, 10) as LocalDay;
 
 const DAY_MS = 86_400_000;
 /** Days from one calendar day to another; minus when the second is earlier. */
-export const daysBetween = (from: string, to: string) => Math.round((Date.parse(dayOf(to)) - Date.parse(dayOf(from))) / DAY_MS);
+export const daysBetween = (from: string, to: string) =>
+  Math.round((Date.parse(dayOf(to)) - Date.parse(dayOf(from))) / DAY_MS);
 
 /** An ISO date, or a date-time at the same hour of the same place, moved by whole days. */
 export function shiftDays<T extends string>(at: T, days: number): T {
@@ -26,6 +27,8 @@ export function isDay(text: string): text is LocalDay {
 
 /** Things in the order of their days and, within a day, of their moments: the oldest first. A new list. */
 export function inTime<T extends { readonly at: string }>(things: readonly T[]): T[] {
-  return things.map((thing) => ({ thing, day: dayOf(thing.at), ms: Date.parse(thing.at) }))
-    .sort((a, b) => (a.day === b.day ? a.ms - b.ms : a.day < b.day ? -1 : 1)).map(({ thing }) => thing);
+  return things
+    .map((thing) => ({ thing, day: dayOf(thing.at), ms: Date.parse(thing.at) }))
+    .sort((a, b) => (a.day === b.day ? a.ms - b.ms : a.day < b.day ? -1 : 1))
+    .map(({ thing }) => thing);
 }

@@ -1,4 +1,10 @@
-import { uncertainParameters, type Belief, type Draw, type InputKey, type UncertainParameter } from './draw';
+import {
+  uncertainParameters,
+  type Belief,
+  type Draw,
+  type InputKey,
+  type UncertainParameter,
+} from './draw';
 import type { Family, FamilyInput, SlotNeed } from './family';
 
 /** A height with its doubt. Nine in ten lie over `lowCm`, nine in ten under `highCm`; both may be below the floor. */
@@ -35,7 +41,11 @@ export function meansOf(belief: Belief): Draw {
  * moves of a height are summed as squares, upward and downward apart. Exact where a height is linear in its inputs, it
  * keeps the lopsidedness where it is not, always contains the target, and says which input matters. 2n + 1 solutions.
  */
-export function bandsOf(family: Family, input: Omit<FamilyInput, 'draw'> & Partial<Pick<FamilyInput, 'draw'>>, belief: Belief): Band[] {
+export function bandsOf(
+  family: Family,
+  input: Omit<FamilyInput, 'draw'> & Partial<Pick<FamilyInput, 'draw'>>,
+  belief: Belief,
+): Band[] {
   const means = input.draw ?? meansOf(belief);
   const centre = family.heights({ ...input, draw: means });
   const parts = centre.map((): BandPart[] => []);
@@ -49,11 +59,17 @@ export function bandsOf(family: Family, input: Omit<FamilyInput, 'draw'> & Parti
   for (const key of family.needs(input.side)) {
     const prior = believed(belief, key);
     if (!prior || prior.sd === 0) continue;
-    const [low, high] = [at(key, prior.mean - Z90 * prior.sd), at(key, prior.mean + Z90 * prior.sd)];
+    const [low, high] = [
+      at(key, prior.mean - Z90 * prior.sd),
+      at(key, prior.mean + Z90 * prior.sd),
+    ];
     if (means[key] === undefined) delete moved[key];
     else moved[key] = means[key];
     centre.forEach(({ rawCm }, i) => {
-      const [one, other] = [(low[i] as SlotNeed).rawCm - rawCm, (high[i] as SlotNeed).rawCm - rawCm];
+      const [one, other] = [
+        (low[i] as SlotNeed).rawCm - rawCm,
+        (high[i] as SlotNeed).rawCm - rawCm,
+      ];
       const [downCm, upCm] = [-Math.min(0, one, other), Math.max(0, one, other)];
       if (downCm + upCm > 0) (parts[i] as BandPart[]).push({ key, downCm, upCm });
     });
@@ -68,16 +84,29 @@ function bandFrom(need: SlotNeed, parts: BandPart[]): Band {
     down += downCm * downCm;
     up += upCm * upCm;
   }
-  return { need, lowCm: need.rawCm - Math.sqrt(down), highCm: need.rawCm + Math.sqrt(up), parts: parts.sort((a, b) => b.downCm + b.upCm - a.downCm - a.upCm) };
+  return {
+    need,
+    lowCm: need.rawCm - Math.sqrt(down),
+    highCm: need.rawCm + Math.sqrt(up),
+    parts: parts.sort((a, b) => b.downCm + b.upCm - a.downCm - a.upCm),
+  };
 }
 
 /** Width of a band above the floor, in centimetres. */
 const widthFrom = (lowCm: number, highCm: number) => Math.max(0, highCm) - Math.max(0, lowCm);
 
 /** By how much a band would narrow if one input's spread shrank to a share of itself. */
-export function narrowingOf({ need: { rawCm, isLength }, lowCm, highCm, parts }: Band, key: InputKey, shrink: number): number {
+export function narrowingOf(
+  { need: { rawCm, isLength }, lowCm, highCm, parts }: Band,
+  key: InputKey,
+  shrink: number,
+): number {
   const part = isLength ? undefined : parts.find((one) => one.key === key);
   if (!part) return 0;
-  const left = (reach: number, move: number) => Math.sqrt(Math.max(0, reach * reach - (1 - shrink * shrink) * move * move));
-  return widthFrom(lowCm, highCm) - widthFrom(rawCm - left(rawCm - lowCm, part.downCm), rawCm + left(highCm - rawCm, part.upCm));
+  const left = (reach: number, move: number) =>
+    Math.sqrt(Math.max(0, reach * reach - (1 - shrink * shrink) * move * move));
+  return (
+    widthFrom(lowCm, highCm) -
+    widthFrom(rawCm - left(rawCm - lowCm, part.downCm), rawCm + left(highCm - rawCm, part.upCm))
+  );
 }

@@ -3,8 +3,27 @@ import { armCm, type Body } from '../body/body';
 import { strapped } from '../parameters';
 import { palmGapCm } from './arms';
 import { leastOf, rangeValue } from './draw';
-import { keysOn, otherSide, worked, workingLegs, type Built, type Family, type FamilyInput, type SlotNeed } from './family';
-import { armToward, between, headFrom, postureFrom, spineAt, spineFrom, upperFrom, type Leg, type Point } from './posture';
+import {
+  keysOn,
+  otherSide,
+  worked,
+  workingLegs,
+  type Built,
+  type Family,
+  type FamilyInput,
+  type SlotNeed,
+} from './family';
+import {
+  armToward,
+  between,
+  headFrom,
+  postureFrom,
+  spineAt,
+  spineFrom,
+  upperFrom,
+  type Leg,
+  type Point,
+} from './posture';
 
 /** Back of the knee over the floor, foot flat. */
 export const poplitealCm = (body: Body) => body.shinCm + body.ankleHeightCm - body.kneeBackCm;
@@ -25,12 +44,24 @@ function seated({ body, settings }: FamilyInput, { seat = 0, feet = 0 }: Built):
   const riseDeg = asinDeg((kneeY - hip[1]) / body.thighCm);
   const knee: Point = [body.thighCm * cosDeg(riseDeg), hip[1] + body.thighCm * sinDeg(riseDeg)];
   const ankle: Point = [knee[0], knee[1] - body.shinCm];
-  return { hip, riseDeg, near: { knee, ankle, heel: [ankle[0] - 0.25 * body.footCm, ankle[1] - body.ankleHeightCm + 1], toe: [ankle[0] + 0.7 * body.footCm, ankle[1] - body.ankleHeightCm + 1.2] } };
+  return {
+    hip,
+    riseDeg,
+    near: {
+      knee,
+      ankle,
+      heel: [ankle[0] - 0.25 * body.footCm, ankle[1] - body.ankleHeightCm + 1],
+      toe: [ankle[0] + 0.7 * body.footCm, ankle[1] - body.ankleHeightCm + 1.2],
+    },
+  };
 }
 
 function leanDeg(input: FamilyInput, { riseDeg }: Seated, does: OnChair): number {
   if (does !== 'hinges' && does !== 'opens') return 0;
-  const bends = Math.min(input.settings.hipFlexionMostDeg, leastOf(input.draw, 'hipFlexion', workingLegs(input.side)));
+  const bends = Math.min(
+    input.settings.hipFlexionMostDeg,
+    leastOf(input.draw, 'hipFlexion', workingLegs(input.side)),
+  );
   return Math.min(input.settings.pitchMostDeg, 85, Math.max(0, bends - 90 - riseDeg));
 }
 
@@ -39,10 +70,12 @@ const trunkLeans = (input: FamilyInput, sitting: Seated, does: OnChair) => {
   const lean = leanDeg(input, sitting, does);
   return [lean, lean + (lean > 0 ? input.settings.spineShareDeg : 0)] as const;
 };
-const shoulderOf = (input: FamilyInput, sitting: Seated, does: OnChair): Point => spineAt(sitting.hip, input.body.trunkCm, ...trunkLeans(input, sitting, does));
+const shoulderOf = (input: FamilyInput, sitting: Seated, does: OnChair): Point =>
+  spineAt(sitting.hip, input.body.trunkCm, ...trunkLeans(input, sitting, does));
 
 /** How steeply the back leg of a lunge falls from the chair's edge to the ball of its foot. */
-const backFallDeg = ({ body }: FamilyInput, { hip }: Seated) => asinDeg(Math.min(0.98, (hip[1] - body.ankleHeightCm - 6) / (body.thighCm + body.shinCm)));
+const backFallDeg = ({ body }: FamilyInput, { hip }: Seated) =>
+  asinDeg(Math.min(0.98, (hip[1] - body.ankleHeightCm - 6) / (body.thighCm + body.shinCm)));
 
 /** The other leg of a chair pose. */
 function otherLeg(input: FamilyInput, sitting: Seated, does: OnChair): Leg | undefined {
@@ -50,9 +83,17 @@ function otherLeg(input: FamilyInput, sitting: Seated, does: OnChair): Leg | und
   if (does === 'lunges') {
     // The back leg long behind the edge of the seat, on the ball of its foot.
     const fall = backFallDeg(input, sitting);
-    const at = (cm: number): Point => [sitting.hip[0] - cm * cosDeg(fall), sitting.hip[1] - cm * sinDeg(fall)];
+    const at = (cm: number): Point => [
+      sitting.hip[0] - cm * cosDeg(fall),
+      sitting.hip[1] - cm * sinDeg(fall),
+    ];
     const ankle = at(body.thighCm + body.shinCm);
-    return { knee: at(body.thighCm), ankle, heel: [ankle[0] - 4, ankle[1] - 1], toe: [ankle[0] + 0.4 * body.footCm, 1] };
+    return {
+      knee: at(body.thighCm),
+      ankle,
+      heel: [ankle[0] - 4, ankle[1] - 1],
+      toe: [ankle[0] + 0.4 * body.footCm, 1],
+    };
   }
   return undefined;
 }
@@ -62,31 +103,70 @@ function crossedOver(input: FamilyInput, sitting: Seated): Leg {
   const { body } = input;
   const out = 0.35 * body.thighCm;
   const along = Math.sqrt(body.thighCm ** 2 - out ** 2);
-  const knee: Point = [sitting.hip[0] + along * cosDeg(sitting.riseDeg + 8), sitting.hip[1] + along * sinDeg(sitting.riseDeg + 8)];
+  const knee: Point = [
+    sitting.hip[0] + along * cosDeg(sitting.riseDeg + 8),
+    sitting.hip[1] + along * sinDeg(sitting.riseDeg + 8),
+  ];
   const ankle: Point = [knee[0] - 0.1 * body.shinCm, knee[1] + 4];
   const across = Math.sqrt(body.shinCm ** 2 - between(knee, ankle) ** 2);
-  return { knee, ankle, heel: [ankle[0] - 2, ankle[1] - 2], toe: [ankle[0] + 5, ankle[1] + 9], aside: { knee: out, ankle: out - across, toe: out - across } };
+  return {
+    knee,
+    ankle,
+    heel: [ankle[0] - 2, ankle[1] - 2],
+    toe: [ankle[0] + 5, ankle[1] + 9],
+    aside: { knee: out, ankle: out - across, toe: out - across },
+  };
 }
 
 /** Rotation of a shin laid across the other thigh. */
 const CROSSED_ROTATION_DEG = 45;
 
 /** Chair poses: the feet meet a floor as high as the chair asks, or the seat rises for long legs. */
-function chairFamily(id: string, slots: readonly ('seat' | 'feet' | 'hands' | 'strap')[], does: OnChair): Family {
+function chairFamily(
+  id: string,
+  slots: readonly ('seat' | 'feet' | 'hands' | 'strap')[],
+  does: OnChair,
+): Family {
   const needOf: Record<(typeof slots)[number], (input: FamilyInput, built: Built) => SlotNeed> = {
-    seat: ({ body, settings }) => ({ slot: 'seat', side: 'both', rawCm: poplitealCm(body) - settings.chairSeatCm, over: 'chair' }),
-    feet: ({ body, settings }, { seat = 0 }) => ({ slot: 'feet', side: 'both', rawCm: settings.chairSeatCm + seat - poplitealCm(body) }),
-    hands: (input, built) => ({ slot: 'hands', side: 'both', rawCm: palmGapCm(shoulderOf(input, seated(input, built), does), input.body) }),
+    seat: ({ body, settings }) => ({
+      slot: 'seat',
+      side: 'both',
+      rawCm: poplitealCm(body) - settings.chairSeatCm,
+      over: 'chair',
+    }),
+    feet: ({ body, settings }, { seat = 0 }) => ({
+      slot: 'feet',
+      side: 'both',
+      rawCm: settings.chairSeatCm + seat - poplitealCm(body),
+    }),
+    hands: (input, built) => ({
+      slot: 'hands',
+      side: 'both',
+      rawCm: palmGapCm(shoulderOf(input, seated(input, built), does), input.body),
+    }),
     strap: (input, built) => {
       const sitting = seated(input, built);
-      return { slot: 'strap', side: 'both', rawCm: Math.max(0, between(shoulderOf(input, sitting, does), crossedOver(input, sitting).ankle) - armCm(input.body)), isLength: true };
+      return {
+        slot: 'strap',
+        side: 'both',
+        rawCm: Math.max(
+          0,
+          between(shoulderOf(input, sitting, does), crossedOver(input, sitting).ankle) -
+            armCm(input.body),
+        ),
+        isLength: true,
+      };
     },
   };
-  const meets = (input: FamilyInput): Built => ({ seat: slots.includes('seat') ? Math.max(0, needOf.seat(input, {}).rawCm) : 0 });
-  const needs = (input: FamilyInput, built: Built) => slots.map((slot) => needOf[slot](input, built));
+  const meets = (input: FamilyInput): Built => ({
+    seat: slots.includes('seat') ? Math.max(0, needOf.seat(input, {}).rawCm) : 0,
+  });
+  const needs = (input: FamilyInput, built: Built) =>
+    slots.map((slot) => needOf[slot](input, built));
   return {
     id,
-    needs: (side) => (does === 'hinges' || does === 'opens' ? keysOn(workingLegs(side), 'hipFlexion') : []),
+    needs: (side) =>
+      does === 'hinges' || does === 'opens' ? keysOn(workingLegs(side), 'hipFlexion') : [],
     heights: (input) => {
       const built = meets(input);
       return needs(input, { ...built, feet: Math.max(0, needOf.feet(input, built).rawCm) });
@@ -101,34 +181,91 @@ function chairFamily(id: string, slots: readonly ('seat' | 'feet' | 'hands' | 's
       const crossed = does === 'crosses';
       const far = crossed ? sitting.near : otherLeg(input, sitting, does);
       const near = crossed ? crossedOver(input, sitting) : sitting.near;
-      const hand: Point = built.hands !== undefined ? [shoulder[0] + 4, Math.max(built.hands, shoulder[1] - armCm(body))] : [near.knee[0] - 6, near.knee[1] + body.thighRadiusAtKneeCm + 1];
+      const hand: Point =
+        built.hands !== undefined
+          ? [shoulder[0] + 4, Math.max(built.hands, shoulder[1] - armCm(body))]
+          : [near.knee[0] - 6, near.knee[1] + body.thighRadiusAtKneeCm + 1];
       const side = worked(input.side);
       const back = otherSide(side);
       return {
         posture: postureFrom({
-          near, far, hip: sitting.hip, upper: upperFrom(spine, headFrom(shoulder, body, lean * 0.7 + 2), armToward(shoulder, hand, body, -1)), pelvisDeg: lean, pelvisLeanDeg: lean,
+          near,
+          far,
+          hip: sitting.hip,
+          upper: upperFrom(
+            spine,
+            headFrom(shoulder, body, lean * 0.7 + 2),
+            armToward(shoulder, hand, body, -1),
+          ),
+          pelvisDeg: lean,
+          pelvisLeanDeg: lean,
           supports: [
             { slot: 'chair', xCm: sitting.hip[0] + 2, bottomCm: 0, topCm: settings.chairSeatCm },
-            ...(built.seat ? [{ slot: 'seat', xCm: sitting.hip[0] - 2, bottomCm: settings.chairSeatCm, topCm: settings.chairSeatCm + built.seat }] : []),
-            ...(built.feet ? [{ slot: 'feet', xCm: sitting.near.ankle[0] + 5, bottomCm: 0, topCm: built.feet }] : []),
-            ...(built.hands ? [{ slot: 'hands', xCm: hand[0], bottomCm: 0, topCm: built.hands }] : []),
+            ...(built.seat
+              ? [
+                  {
+                    slot: 'seat',
+                    xCm: sitting.hip[0] - 2,
+                    bottomCm: settings.chairSeatCm,
+                    topCm: settings.chairSeatCm + built.seat,
+                  },
+                ]
+              : []),
+            ...(built.feet
+              ? [{ slot: 'feet', xCm: sitting.near.ankle[0] + 5, bottomCm: 0, topCm: built.feet }]
+              : []),
+            ...(built.hands
+              ? [{ slot: 'hands', xCm: hand[0], bottomCm: 0, topCm: built.hands }]
+              : []),
           ],
         }),
         demands: crossed
-          ? [{ range: 'hipRotation', side, needDeg: CROSSED_ROTATION_DEG, haveDeg: rangeValue(input.draw, 'hipRotation', side) }]
+          ? [
+              {
+                range: 'hipRotation',
+                side,
+                needDeg: CROSSED_ROTATION_DEG,
+                haveDeg: rangeValue(input.draw, 'hipRotation', side),
+              },
+            ]
           : [
-            ...workingLegs(input.side).map((leg) => ({ range: 'hipFlexion' as const, side: leg, needDeg: 90 + sitting.riseDeg + lean, haveDeg: rangeValue(input.draw, 'hipFlexion', leg) })),
-            ...(does === 'lunges' ? [{ range: 'hipExtension' as const, side: back, needDeg: 90 - backFallDeg(input, sitting) - strapped.lungeArch.value, haveDeg: rangeValue(input.draw, 'hipExtension', back) }] : []),
-          ],
+              ...workingLegs(input.side).map((leg) => ({
+                range: 'hipFlexion' as const,
+                side: leg,
+                needDeg: 90 + sitting.riseDeg + lean,
+                haveDeg: rangeValue(input.draw, 'hipFlexion', leg),
+              })),
+              ...(does === 'lunges'
+                ? [
+                    {
+                      range: 'hipExtension' as const,
+                      side: back,
+                      needDeg: 90 - backFallDeg(input, sitting) - strapped.lungeArch.value,
+                      haveDeg: rangeValue(input.draw, 'hipExtension', back),
+                    },
+                  ]
+                : []),
+            ],
         findings: { thighRiseDeg: sitting.riseDeg, ...(lean > 0 ? { trunkLeanDeg: lean } : {}) },
       };
     },
     why: (input, need) => {
       const behind = `The back of the knee stands ${poplitealCm(input.body).toFixed(0)} cm up, the chair ${input.settings.chairSeatCm.toFixed(0)} cm`;
-      if (need.slot === 'feet') return need.rawCm <= 0 ? `${behind}: the feet reach the floor.` : `${behind}: ${need.rawCm.toFixed(0)} cm under the feet make knees and hips square.`;
-      if (need.slot === 'seat') return need.rawCm <= 0 ? `${behind}: nothing on the seat.` : `${behind}: ${need.rawCm.toFixed(0)} cm on the seat make knees and hips square.`;
-      if (need.slot === 'strap') return need.rawCm <= 0 ? 'The hands reach the shin.' : `The hands stop ${need.rawCm.toFixed(0)} cm short of the shin.`;
-      return need.rawCm <= 0 ? 'The hands reach the floor.' : `The palms stop ${need.rawCm.toFixed(0)} cm over the floor.`;
+      if (need.slot === 'feet')
+        return need.rawCm <= 0
+          ? `${behind}: the feet reach the floor.`
+          : `${behind}: ${need.rawCm.toFixed(0)} cm under the feet make knees and hips square.`;
+      if (need.slot === 'seat')
+        return need.rawCm <= 0
+          ? `${behind}: nothing on the seat.`
+          : `${behind}: ${need.rawCm.toFixed(0)} cm on the seat make knees and hips square.`;
+      if (need.slot === 'strap')
+        return need.rawCm <= 0
+          ? 'The hands reach the shin.'
+          : `The hands stop ${need.rawCm.toFixed(0)} cm short of the shin.`;
+      return need.rawCm <= 0
+        ? 'The hands reach the floor.'
+        : `The palms stop ${need.rawCm.toFixed(0)} cm over the floor.`;
     },
   };
 }

@@ -2,25 +2,58 @@ import { child as parameter, fold, spineShare, strapped } from '../parameters';
 import { sides, ranges } from '../ranges/ranges';
 import { leastOf, rangeValue, stifferSide, valueOf } from './draw';
 import { keysOn, type Built, type Family, type FamilyInput, type SlotNeed } from './family';
-import { AT_REST, chestNeed, floorAhead, foldedTrunk, foldSupports, foldWhy, foreheadNeed, onFloor, restingOn, upperFigure, type FoldedTrunk } from './foldedTrunk';
-import { kneeBendOnSeat, kneeDemands, kneelingKeys, kneelingLegs, kneelingPadPlaces, kneelingPads, kneelingSeatNeedCm, kneelingWhy } from './kneelingSeat';
+import {
+  AT_REST,
+  chestNeed,
+  floorAhead,
+  foldedTrunk,
+  foldSupports,
+  foldWhy,
+  foreheadNeed,
+  onFloor,
+  restingOn,
+  upperFigure,
+  type FoldedTrunk,
+} from './foldedTrunk';
+import {
+  kneeBendOnSeat,
+  kneeDemands,
+  kneelingKeys,
+  kneelingLegs,
+  kneelingPadPlaces,
+  kneelingPads,
+  kneelingSeatNeedCm,
+  kneelingWhy,
+} from './kneelingSeat';
 import { cosDeg } from '../angles';
 import { postureFrom, type Point, type Posture } from './posture';
 
 /** Rounding of a spine at rest: more for one that rounds more than most, none where a caution keeps it quiet. */
 const curledDeg = ({ draw, settings }: FamilyInput) =>
-  (settings.spineShareDeg < spineShare.longBack.value ? settings.spineShareDeg : Math.max(0, spineShare.curledRest.value + valueOf(draw, 'spineFold') - (ranges.spineFold.prior?.mean ?? 0)));
+  settings.spineShareDeg < spineShare.longBack.value
+    ? settings.spineShareDeg
+    : Math.max(
+        0,
+        spineShare.curledRest.value +
+          valueOf(draw, 'spineFold') -
+          (ranges.spineFold.prior?.mean ?? 0),
+      );
 
 /** The trunk over the thighs: as far as the hips bend, a little further with the knees wide, then the spine curls. */
 function restingTrunk(input: FamilyInput, seatCm: number, built?: Built): FoldedTrunk {
   const { body, draw, settings } = input;
-  const thighSlope = 180 - valueOf(draw, 'kneeling.sitAllowance') - kneeBendOnSeat(seatCm, body, valueOf(draw, 'kneeling.sitAllowance'));
+  const thighSlope =
+    180 -
+    valueOf(draw, 'kneeling.sitAllowance') -
+    kneeBendOnSeat(seatCm, body, valueOf(draw, 'kneeling.sitAllowance'));
   const wide = settings.childKnees === 'wide' ? parameter.wideKnees.value : 0;
   const bends = Math.min(settings.hipFlexionMostDeg, leastOf(draw, 'hipFlexion', sides) + wide);
   const hip = kneelingLegs(seatCm, body, settings.underShinCm).hip;
   const rounding = { ...AT_REST, spineDeg: curledDeg(input) };
   const lean = bends - 90 + thighSlope;
-  return built ? restingOn(input, hip, lean, onFloor, built, rounding) : foldedTrunk(input, hip, lean, onFloor, rounding);
+  return built
+    ? restingOn(input, hip, lean, onFloor, built, rounding)
+    : foldedTrunk(input, hip, lean, onFloor, rounding);
 }
 
 const heelsSeat = (input: FamilyInput, built: number) => input.body.heelsSatOnCm + built;
@@ -35,7 +68,11 @@ export const childPose: Family = {
   needs: (side) => [...kneelingKeys(side), 'spineFold', ...keysOn(sides, 'hipFlexion')],
   heights: (input) => {
     const seat = kneelingSeatNeedCm(input) - input.body.heelsSatOnCm;
-    return [{ slot: 'seat', side: 'both', rawCm: seat, over: 'heels' }, ...kneelingPads(input), ...upper(input, heelsSeat(input, Math.max(0, seat)))];
+    return [
+      { slot: 'seat', side: 'both', rawCm: seat, over: 'heels' },
+      ...kneelingPads(input),
+      ...upper(input, heelsSeat(input, Math.max(0, seat))),
+    ];
   },
   afterBuilt: (input, { seat = 0 }) => upper(input, heelsSeat(input, seat)),
   figure: (input, built) => {
@@ -44,21 +81,43 @@ export const childPose: Family = {
     const legs = kneelingLegs(seatCm, body, built.underShin ?? 0);
     const trunk = restingTrunk(input, seatCm, built);
     const ahead = floorAhead(trunk.shoulder, body);
-    const supports: Posture['supports'] = [{ slot: 'seat', xCm: legs.hip[0] - 2, bottomCm: body.heelsSatOnCm, topCm: seatCm }, ...kneelingPadPlaces(legs, built, body), ...foldSupports(trunk, built)];
+    const supports: Posture['supports'] = [
+      { slot: 'seat', xCm: legs.hip[0] - 2, bottomCm: body.heelsSatOnCm, topCm: seatCm },
+      ...kneelingPadPlaces(legs, built, body),
+      ...foldSupports(trunk, built),
+    ];
     return {
-      posture: postureFrom({ near: legs, hip: legs.hip, upper: upperFigure(input, trunk, ahead, 1), pelvisDeg: 0, pelvisLeanDeg: trunk.leanDeg, supports }),
-      demands: [...kneeDemands(input, seatCm - (built.underShin ?? 0)), ...sides.map((side) => ({ range: 'hipFlexion' as const, side, needDeg: rangeValue(input.draw, 'hipFlexion', side), haveDeg: rangeValue(input.draw, 'hipFlexion', side) }))],
+      posture: postureFrom({
+        near: legs,
+        hip: legs.hip,
+        upper: upperFigure(input, trunk, ahead, 1),
+        pelvisDeg: 0,
+        pelvisLeanDeg: trunk.leanDeg,
+        supports,
+      }),
+      demands: [
+        ...kneeDemands(input, seatCm - (built.underShin ?? 0)),
+        ...sides.map((side) => ({
+          range: 'hipFlexion' as const,
+          side,
+          needDeg: rangeValue(input.draw, 'hipFlexion', side),
+          haveDeg: rangeValue(input.draw, 'hipFlexion', side),
+        })),
+      ],
       findings: { foldDeg: Math.max(0, trunk.leanDeg), foreheadGapCm: trunk.gapCm },
     };
   },
   why: (input, need) => {
     const folded = foldWhy(need, fold.highestForeheadProp.value);
-    return folded ? `Thigh to chest ${leastOf(input.draw, 'hipFlexion', sides).toFixed(0)}°, knees ${input.settings.childKnees}. ${folded}` : kneelingWhy(input, need);
+    return folded
+      ? `Thigh to chest ${leastOf(input.draw, 'hipFlexion', sides).toFixed(0)}°, knees ${input.settings.childKnees}. ${folded}`
+      : kneelingWhy(input, need);
   },
 };
 
 /** Spread of thighs on all fours: hips and knees bent open further than long legs do. */
-const frogSpreadDeg = ({ draw, settings }: FamilyInput) => Math.min(85, settings.share * (leastOf(draw, 'hipSpread', sides) + strapped.frogSpread.value));
+const frogSpreadDeg = ({ draw, settings }: FamilyInput) =>
+  Math.min(85, settings.share * (leastOf(draw, 'hipSpread', sides) + strapped.frogSpread.value));
 
 function frogTrunk(input: FamilyInput): { hip: Point; trunk: FoldedTrunk } {
   const { body } = input;
@@ -72,7 +131,11 @@ export const frog: Family = {
   needs: () => keysOn(sides, 'hipSpread'),
   heights: (input) => {
     const { trunk } = frogTrunk(input);
-    return [{ slot: 'underKnees', side: 'both', rawCm: FROG_PAD_CM, isChosen: true }, chestNeed(trunk), foreheadNeed(trunk)];
+    return [
+      { slot: 'underKnees', side: 'both', rawCm: FROG_PAD_CM, isChosen: true },
+      chestNeed(trunk),
+      foreheadNeed(trunk),
+    ];
   },
   figure: (input, built) => {
     const { body } = input;
@@ -84,16 +147,43 @@ export const frog: Family = {
     const ankle: Point = [knee[0] - Math.sqrt(body.shinCm ** 2 - drop ** 2), body.footTopCm];
     return {
       posture: postureFrom({
-        near: { knee, ankle, heel: [ankle[0] - 2, ankle[1] + 3], toe: [ankle[0] - 0.4 * body.footCm, 1.5], aside: { knee: aside, ankle: aside, toe: aside + 0.4 * body.footCm } },
-        hip, upper: upperFigure(input, trunk, floorAhead(trunk.shoulder, body), 1), pelvisDeg: 0, pelvisLeanDeg: trunk.leanDeg,
-        supports: [...foldSupports(trunk, built), ...(built.underKnees ? [{ slot: 'underKnees', xCm: knee[0], bottomCm: 0, topCm: Math.min(built.underKnees, knee[1] - 1) }] : [])],
+        near: {
+          knee,
+          ankle,
+          heel: [ankle[0] - 2, ankle[1] + 3],
+          toe: [ankle[0] - 0.4 * body.footCm, 1.5],
+          aside: { knee: aside, ankle: aside, toe: aside + 0.4 * body.footCm },
+        },
+        hip,
+        upper: upperFigure(input, trunk, floorAhead(trunk.shoulder, body), 1),
+        pelvisDeg: 0,
+        pelvisLeanDeg: trunk.leanDeg,
+        supports: [
+          ...foldSupports(trunk, built),
+          ...(built.underKnees
+            ? [
+                {
+                  slot: 'underKnees',
+                  xCm: knee[0],
+                  bottomCm: 0,
+                  topCm: Math.min(built.underKnees, knee[1] - 1),
+                },
+              ]
+            : []),
+        ],
       }),
-      demands: sides.map((side) => ({ range: 'hipSpread', side, needDeg: out - strapped.frogSpread.value, haveDeg: rangeValue(input.draw, 'hipSpread', side) })),
+      demands: sides.map((side) => ({
+        range: 'hipSpread',
+        side,
+        needDeg: out - strapped.frogSpread.value,
+        haveDeg: rangeValue(input.draw, 'hipSpread', side),
+      })),
       findings: { halfAngleDeg: out },
     };
   },
   why: (input, need) => {
-    if (need.slot === 'underKnees') return 'A fold under each knee: they carry weight on their inner edge.';
+    if (need.slot === 'underKnees')
+      return 'A fold under each knee: they carry weight on their inner edge.';
     const side = stifferSide(input.draw, 'hipSpread');
     return `Spread ${rangeValue(input.draw, 'hipSpread', side).toFixed(0)}° ${side}. ${foldWhy(need, fold.highestForeheadProp.value) ?? ''}`;
   },

@@ -6,13 +6,23 @@ import { palmGapCm } from './arms';
 import { leastOf, rangeValue, stifferSide } from './draw';
 import { keysOn, type Family, type FamilyInput } from './family';
 import { hipFlexionAt } from './longSit';
-import { along, armToward, headFrom, postureFrom, spineFrom, upperFrom, type Point } from './posture';
+import {
+  along,
+  armToward,
+  headFrom,
+  postureFrom,
+  spineFrom,
+  upperFrom,
+  type Point,
+} from './posture';
 
 /** Reverse table: shins upright, trunk level, arms straight down. */
 export const tableUp: Family = {
   id: 'reverse table',
   needs: () => [],
-  heights: ({ body }) => [{ slot: 'hands', side: 'both', rawCm: palmGapCm([0, body.ankleHeightCm + body.shinCm], body) }],
+  heights: ({ body }) => [
+    { slot: 'hands', side: 'both', rawCm: palmGapCm([0, body.ankleHeightCm + body.shinCm], body) },
+  ],
   figure: ({ body }, built) => {
     const level = body.ankleHeightCm + body.shinCm;
     const shoulderY = Math.max(level, (built.hands ?? 0) + armCm(body) * 0.98);
@@ -23,14 +33,32 @@ export const tableUp: Family = {
     const knee: Point = [body.thighCm, level];
     return {
       posture: postureFrom({
-        near: { knee, ankle: [knee[0], body.ankleHeightCm], heel: [knee[0] - 0.25 * body.footCm, 1], toe: [knee[0] + 0.7 * body.footCm, 1.2] },
-        hip, upper: upperFrom(spine, headFrom(shoulder, body, -100), armToward(shoulder, [shoulder[0], built.hands ?? 0], body, 1)),
-        pelvisDeg: 0, pelvisLeanDeg: -90, supports: built.hands ? [{ slot: 'hands', xCm: shoulder[0], bottomCm: 0, topCm: built.hands }] : [],
+        near: {
+          knee,
+          ankle: [knee[0], body.ankleHeightCm],
+          heel: [knee[0] - 0.25 * body.footCm, 1],
+          toe: [knee[0] + 0.7 * body.footCm, 1.2],
+        },
+        hip,
+        upper: upperFrom(
+          spine,
+          headFrom(shoulder, body, -100),
+          armToward(shoulder, [shoulder[0], built.hands ?? 0], body, 1),
+        ),
+        pelvisDeg: 0,
+        pelvisLeanDeg: -90,
+        supports: built.hands
+          ? [{ slot: 'hands', xCm: shoulder[0], bottomCm: 0, topCm: built.hands }]
+          : [],
       }),
-      demands: [], findings: {},
+      demands: [],
+      findings: {},
     };
   },
-  why: (_input, { rawCm }) => (rawCm <= 0 ? 'The arms reach the floor with the trunk level.' : `With these shins and arms the palms press ${rawCm.toFixed(0)} cm up.`),
+  why: (_input, { rawCm }) =>
+    rawCm <= 0
+      ? 'The arms reach the floor with the trunk level.'
+      : `With these shins and arms the palms press ${rawCm.toFixed(0)} cm up.`,
 };
 
 /** Plank: one line from heel to crown. */
@@ -49,10 +77,19 @@ export const plank: Family = {
     const shoulder = spine.at(-1) as Point;
     return {
       posture: postureFrom({
-        near: { knee: at(body.shinCm), ankle, heel: [ankle[0] - 5, ankle[1] + 1], toe }, hip, upper: upperFrom(spine, headFrom(shoulder, body, 92), armToward(shoulder, [shoulder[0], 0], body, -1)),
-        pelvisDeg: 90 - rise, pelvisLeanDeg: 90 - rise, supports: [],
+        near: { knee: at(body.shinCm), ankle, heel: [ankle[0] - 5, ankle[1] + 1], toe },
+        hip,
+        upper: upperFrom(
+          spine,
+          headFrom(shoulder, body, 92),
+          armToward(shoulder, [shoulder[0], 0], body, -1),
+        ),
+        pelvisDeg: 90 - rise,
+        pelvisLeanDeg: 90 - rise,
+        supports: [],
       }),
-      demands: [], findings: {},
+      demands: [],
+      findings: {},
     };
   },
   why: () => '',
@@ -77,28 +114,48 @@ function dog(input: FamilyInput): Dog {
   const hipFlexionDeg = Math.max(40, Math.min(125, hipFlexionAt(KNEE_DEG, input)));
   const inside = 180 - hipFlexionDeg;
   // A shoulder that does not open all the way shortens the upper side a little.
-  const upper = Math.sqrt(body.trunkCm ** 2 + armCm(body) ** 2 + 2 * body.trunkCm * armCm(body) * cosDeg(reach));
+  const upper = Math.sqrt(
+    body.trunkCm ** 2 + armCm(body) ** 2 + 2 * body.trunkCm * armCm(body) * cosDeg(reach),
+  );
   const base = Math.sqrt(upper ** 2 + legCm(body) ** 2 - 2 * upper * legCm(body) * cosDeg(inside));
   const atAnkle = acosDeg((base ** 2 + legCm(body) ** 2 - upper ** 2) / (2 * base * legCm(body)));
   const ankle: Point = [0, body.ankleHeightCm];
-  return { hip: [legCm(body) * cosDeg(atAnkle), ankle[1] + legCm(body) * sinDeg(atAnkle)], hand: [base, ankle[1]], ankle, legLeanDeg: 90 - atAnkle, hipFlexionDeg };
+  return {
+    hip: [legCm(body) * cosDeg(atAnkle), ankle[1] + legCm(body) * sinDeg(atAnkle)],
+    hand: [base, ankle[1]],
+    ankle,
+    legLeanDeg: 90 - atAnkle,
+    hipFlexionDeg,
+  };
 }
 
 /** Heels stay up by what the ankles lack with straight knees. */
 function heelLiftCm(input: FamilyInput): number {
-  const missing = dog(input).legLeanDeg - (leastOf(input.draw, 'ankleBend', sides) - strapped.straightKneeAnkle.value);
+  const missing =
+    dog(input).legLeanDeg -
+    (leastOf(input.draw, 'ankleBend', sides) - strapped.straightKneeAnkle.value);
   return squat.heelLever.value * input.body.footCm * sinDeg(Math.min(80, missing));
 }
 
 /** Downward dog between long holds: heels on what the ankles lack, hands raised where the hamstrings hold the pelvis back. */
 export const downDog: Family = {
   id: 'downward dog',
-  needs: () => ['hamstringCoupling', ...keysOn(sides, 'hamstring', 'hipFlexion', 'ankleBend', 'armReach')],
-  heights: (input) => [{ slot: 'heels', side: 'both', rawCm: heelLiftCm(input) }, { slot: 'hands', side: 'both', rawCm: 0, isChosen: true }],
+  needs: () => [
+    'hamstringCoupling',
+    ...keysOn(sides, 'hamstring', 'hipFlexion', 'ankleBend', 'armReach'),
+  ],
+  heights: (input) => [
+    { slot: 'heels', side: 'both', rawCm: heelLiftCm(input) },
+    { slot: 'hands', side: 'both', rawCm: 0, isChosen: true },
+  ],
   figure: (input, built) => {
     const { body } = input;
     const { hip, hand, ankle, hipFlexionDeg } = dog(input);
-    const knee = along(ankle, (Math.atan2(hip[0] - ankle[0], hip[1] - ankle[1]) * 180) / Math.PI, body.shinCm);
+    const knee = along(
+      ankle,
+      (Math.atan2(hip[0] - ankle[0], hip[1] - ankle[1]) * 180) / Math.PI,
+      body.shinCm,
+    );
     const reach = Math.max(0, 175 - leastOf(input.draw, 'armReach', sides));
     const toHand = (Math.atan2(hand[0] - hip[0], hand[1] - hip[1]) * 180) / Math.PI;
     // The trunk hangs under the line from hip to hand by its part of the shoulder's missing reach.
@@ -107,20 +164,51 @@ export const downDog: Family = {
     const shoulder = spine.at(-1) as Point;
     return {
       posture: postureFrom({
-        near: { knee, ankle, heel: [ankle[0] - 0.2 * body.footCm, 1 + (built.heels ?? 0) * 0.9], toe: [ankle[0] + 0.6 * body.footCm, 1.2] },
-        hip, upper: upperFrom(spine, headFrom(shoulder, body, toHand + 4), armToward(shoulder, [hand[0], built.hands ?? 0], body, 1)), pelvisDeg: hipFlexionDeg, pelvisLeanDeg: toHand,
+        near: {
+          knee,
+          ankle,
+          heel: [ankle[0] - 0.2 * body.footCm, 1 + (built.heels ?? 0) * 0.9],
+          toe: [ankle[0] + 0.6 * body.footCm, 1.2],
+        },
+        hip,
+        upper: upperFrom(
+          spine,
+          headFrom(shoulder, body, toHand + 4),
+          armToward(shoulder, [hand[0], built.hands ?? 0], body, 1),
+        ),
+        pelvisDeg: hipFlexionDeg,
+        pelvisLeanDeg: toHand,
         supports: [
-          ...(built.heels ? [{ slot: 'heels', xCm: ankle[0] - 0.15 * body.footCm, bottomCm: 0, topCm: Math.min(built.heels, 10) }] : []),
-          ...(built.hands ? [{ slot: 'hands', xCm: hand[0], bottomCm: 0, topCm: built.hands }] : []),
+          ...(built.heels
+            ? [
+                {
+                  slot: 'heels',
+                  xCm: ankle[0] - 0.15 * body.footCm,
+                  bottomCm: 0,
+                  topCm: Math.min(built.heels, 10),
+                },
+              ]
+            : []),
+          ...(built.hands
+            ? [{ slot: 'hands', xCm: hand[0], bottomCm: 0, topCm: built.hands }]
+            : []),
         ],
       }),
-      demands: sides.map((side) => ({ range: 'hamstring', side, needDeg: hipFlexionDeg - KNEE_DEG, haveDeg: rangeValue(input.draw, 'hamstring', side) })),
+      demands: sides.map((side) => ({
+        range: 'hamstring',
+        side,
+        needDeg: hipFlexionDeg - KNEE_DEG,
+        haveDeg: rangeValue(input.draw, 'hamstring', side),
+      })),
       findings: { hipFoldDeg: hipFlexionDeg },
     };
   },
   why: (input, need) => {
-    if (need.slot === 'hands') return 'The hands stay on the floor; blocks under them when the shoulders are tired.';
+    if (need.slot === 'hands')
+      return 'The hands stay on the floor; blocks under them when the shoulders are tired.';
     const side = stifferSide(input.draw, 'ankleBend');
-    return need.rawCm <= 0 ? 'The heels come down.' : `Ankle bend ${rangeValue(input.draw, 'ankleBend', side).toFixed(0)}° ${side}, less with straight knees: the heels stay ${need.rawCm.toFixed(0)} cm up.`;
+    return need.rawCm <= 0
+      ? 'The heels come down.'
+      : `Ankle bend ${rangeValue(input.draw, 'ankleBend', side).toFixed(0)}° ${side}, less with straight knees: the heels stay ${need.rawCm.toFixed(0)} cm up.`;
   },
 };

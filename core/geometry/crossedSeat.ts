@@ -4,10 +4,37 @@ import { crossLegged as parameter, fold } from '../parameters';
 import { sides, type Side } from '../ranges/ranges';
 import { crossedLeg, hipForRiseCm, rotationFrom, thighRiseDeg, type Crossing } from './crossedLeg';
 import { rangeValue, stifferSide } from './draw';
-import { keysOn, slotKey, workingLegs, type Built, type Demand, type Family, type FamilyInput, type SlotNeed } from './family';
-import { AT_REST, floorAhead, foldedTrunk, foldSupports, foldWhy, foreheadNeed, restingOn, upperFigure } from './foldedTrunk';
+import {
+  keysOn,
+  slotKey,
+  workingLegs,
+  type Built,
+  type Demand,
+  type Family,
+  type FamilyInput,
+  type SlotNeed,
+} from './family';
+import {
+  AT_REST,
+  floorAhead,
+  foldedTrunk,
+  foldSupports,
+  foldWhy,
+  foreheadNeed,
+  restingOn,
+  upperFigure,
+} from './foldedTrunk';
 import { sittingSpine } from './longSit';
-import { armToward, headFrom, legOf, postureFrom, upperFrom, type Point, type Posture, type SupportPlace } from './posture';
+import {
+  armToward,
+  headFrom,
+  legOf,
+  postureFrom,
+  upperFrom,
+  type Point,
+  type Posture,
+  type SupportPlace,
+} from './posture';
 
 /** What tells one cross-legged seat from another. */
 export interface CrossedForm {
@@ -20,19 +47,35 @@ export interface CrossedForm {
   readonly stacked?: boolean;
 }
 
-export const crossingOf = ({ kneeDeg, footShare, pastShare }: CrossedForm, { statureCm }: Body): Crossing => ({
-  kneeDeg, footCm: footShare * statureCm, pastMidlineCm: pastShare * statureCm,
+export const crossingOf = (
+  { kneeDeg, footShare, pastShare }: CrossedForm,
+  { statureCm }: Body,
+): Crossing => ({
+  kneeDeg,
+  footCm: footShare * statureCm,
+  pastMidlineCm: pastShare * statureCm,
 });
 
-export const usableRotation = ({ draw, settings }: FamilyInput, side: Side) => settings.share * rangeValue(draw, 'hipRotation', side);
+export const usableRotation = ({ draw, settings }: FamilyInput, side: Side) =>
+  settings.share * rangeValue(draw, 'hipRotation', side);
 
 /** The thigh may rise no higher than level, and no higher than the pelvis can stand with. */
 const mostRiseDeg = ({ draw, settings }: FamilyInput, side: Side) =>
-  Math.min(0, Math.min(settings.hipFlexionMostDeg, rangeValue(draw, 'hipFlexion', side)) - 90 - settings.pelvisTargetDeg);
+  Math.min(
+    0,
+    Math.min(settings.hipFlexionMostDeg, rangeValue(draw, 'hipFlexion', side)) -
+      90 -
+      settings.pelvisTargetDeg,
+  );
 
 /** Seat on which one leg's knee comes level with its hip; below 0: room to spare. */
 export const crossedSeatCm = (input: FamilyInput, side: Side, form: CrossedForm) =>
-  hipForRiseCm(mostRiseDeg(input, side), usableRotation(input, side), crossingOf(form, input.body), input.body) - input.body.seatToHipCm;
+  hipForRiseCm(
+    mostRiseDeg(input, side),
+    usableRotation(input, side),
+    crossingOf(form, input.body),
+    input.body,
+  ) - input.body.seatToHipCm;
 
 /** Height of a support under the thigh at a share of its length from the hip: the thigh's own thickness is taken away. */
 export function thighGapCm(hipY: number, riseDeg: number, share: number, body: Body): number {
@@ -52,15 +95,27 @@ function kneeGap(input: FamilyInput, side: Side, seatCm: number, form: CrossedFo
 }
 
 function gapNeeds(input: FamilyInput, seatCm: number, form: CrossedForm): SlotNeed[] {
-  return sides.map((side) => ({ slot: form.stacked ? 'underKnees' : 'underThigh', side, rawCm: kneeGap(input, side, seatCm, form), over: form.stacked ? 'lower ankle' : undefined }));
+  return sides.map((side) => ({
+    slot: form.stacked ? 'underKnees' : 'underThigh',
+    side,
+    rawCm: kneeGap(input, side, seatCm, form),
+    over: form.stacked ? 'lower ankle' : undefined,
+  }));
 }
 
 /** The pelvis past upright that the hips leave in a fold, with the thigh where the seat puts it. */
 function foldLeanDeg(input: FamilyInput, seatCm: number, form: CrossedForm): number {
   const { body, draw, settings } = input;
   const leans = sides.map((side) => {
-    const { riseDeg } = thighRiseDeg(seatCm + body.seatToHipCm, usableRotation(input, side), crossingOf(form, body), body);
-    return Math.min(settings.hipFlexionMostDeg, rangeValue(draw, 'hipFlexion', side)) - (90 + riseDeg);
+    const { riseDeg } = thighRiseDeg(
+      seatCm + body.seatToHipCm,
+      usableRotation(input, side),
+      crossingOf(form, body),
+      body,
+    );
+    return (
+      Math.min(settings.hipFlexionMostDeg, rangeValue(draw, 'hipFlexion', side)) - (90 + riseDeg)
+    );
   });
   return Math.min(...leans);
 }
@@ -68,9 +123,19 @@ function foldLeanDeg(input: FamilyInput, seatCm: number, form: CrossedForm): num
 /** Forehead over the floor, or over the shins where it comes down on them. */
 function shinsUnder(input: FamilyInput, seatCm: number, form: CrossedForm) {
   const { body } = input;
-  const legs = sides.map((side) => crossedLeg(seatCm + body.seatToHipCm, usableRotation(input, side), crossingOf(form, body), body));
+  const legs = sides.map((side) =>
+    crossedLeg(
+      seatCm + body.seatToHipCm,
+      usableRotation(input, side),
+      crossingOf(form, body),
+      body,
+    ),
+  );
   const furthest = Math.max(...legs.map(({ knee, ankle }) => Math.max(knee[0], ankle[0])));
-  return (x: number) => (x < furthest + 4 ? { cm: form.footShare * body.statureCm + body.calfRadiusCm, under: 'shins' } : { cm: 0, under: 'floor' });
+  return (x: number) =>
+    x < furthest + 4
+      ? { cm: form.footShare * body.statureCm + body.calfRadiusCm, under: 'shins' }
+      : { cm: 0, under: 'floor' };
 }
 
 const seatOf = (built: Built) => built.seat ?? 0;
@@ -78,8 +143,23 @@ const seatOf = (built: Built) => built.seat ?? 0;
 /** A seat with both legs crossed, opened or stacked; each side is solved apart and the seat follows the stiffer one. */
 export function crossedSeat(id: string, form: CrossedForm): Family {
   const upper = (input: FamilyInput, seatCm: number) =>
-    form.folds ? [foreheadNeed(foldedTrunk(input, [0, seatCm + input.body.seatToHipCm], foldLeanDeg(input, seatCm, form), shinsUnder(input, seatCm, form), AT_REST))] : [];
-  const after = (input: FamilyInput, seatCm: number) => [...gapNeeds(input, seatCm, form), ...upper(input, seatCm)];
+    form.folds
+      ? [
+          foreheadNeed(
+            foldedTrunk(
+              input,
+              [0, seatCm + input.body.seatToHipCm],
+              foldLeanDeg(input, seatCm, form),
+              shinsUnder(input, seatCm, form),
+              AT_REST,
+            ),
+          ),
+        ]
+      : [];
+  const after = (input: FamilyInput, seatCm: number) => [
+    ...gapNeeds(input, seatCm, form),
+    ...upper(input, seatCm),
+  ];
   return {
     id,
     needs: () => keysOn(sides, 'hipRotation', 'hipFlexion'),
@@ -92,21 +172,45 @@ export function crossedSeat(id: string, form: CrossedForm): Family {
       const { body } = input;
       const seatCm = seatOf(built);
       const hip: Point = [0, seatCm + body.seatToHipCm];
-      const legs = { left: crossedLeg(hip[1], usableRotation(input, 'left'), crossingOf(form, body), body), right: crossedLeg(hip[1], usableRotation(input, 'right'), crossingOf(form, body), body) };
+      const legs = {
+        left: crossedLeg(hip[1], usableRotation(input, 'left'), crossingOf(form, body), body),
+        right: crossedLeg(hip[1], usableRotation(input, 'right'), crossingOf(form, body), body),
+      };
       const rise = Math.max(legs.left.thighRiseDeg, legs.right.thighRiseDeg);
       // A knee over the hip tips the pelvis back as far as the hip cannot bend.
       const rollBack = Math.max(0, rise);
       return {
-        posture: crossedPosture(input, built, hip, legs, rollBack, form.folds ? foldLeanDeg(input, seatCm, form) : null, form),
+        posture: crossedPosture(
+          input,
+          built,
+          hip,
+          legs,
+          rollBack,
+          form.folds ? foldLeanDeg(input, seatCm, form) : null,
+          form,
+        ),
         demands: crossedDemands(input, hip[1], rise, form),
-        findings: { rollBackDeg: rollBack, kneeRiseLeftDeg: legs.left.thighRiseDeg, kneeRiseRightDeg: legs.right.thighRiseDeg, ...(form.folds ? { foldDeg: Math.max(0, foldLeanDeg(input, seatCm, form)) } : {}) },
+        findings: {
+          rollBackDeg: rollBack,
+          kneeRiseLeftDeg: legs.left.thighRiseDeg,
+          kneeRiseRightDeg: legs.right.thighRiseDeg,
+          ...(form.folds ? { foldDeg: Math.max(0, foldLeanDeg(input, seatCm, form)) } : {}),
+        },
       };
     },
     why: (input, need) => crossedWhy(input, need, form),
   };
 }
 
-function crossedPosture(input: FamilyInput, built: Built, hip: Point, legs: Record<Side, ReturnType<typeof crossedLeg>>, rollBack: number, leanDeg: number | null, form: CrossedForm): Posture {
+function crossedPosture(
+  input: FamilyInput,
+  built: Built,
+  hip: Point,
+  legs: Record<Side, ReturnType<typeof crossedLeg>>,
+  rollBack: number,
+  leanDeg: number | null,
+  form: CrossedForm,
+): Posture {
   const { body } = input;
   const seatCm = seatOf(built);
   const { left: near, right: far } = legs;
@@ -114,28 +218,77 @@ function crossedPosture(input: FamilyInput, built: Built, hip: Point, legs: Reco
   const knees: SupportPlace[] = sides.flatMap((side) => {
     const height = built[slotKey({ slot: gapSlot, side })] ?? 0;
     const bottom = form.stacked ? Math.max(0, legs[side].knee[1] - body.kneeBackCm - height) : 0;
-    return height > 0 ? [{ slot: slotKey({ slot: gapSlot, side }), xCm: legs[side].knee[0] - 4, bottomCm: bottom, topCm: bottom + height }] : [];
+    return height > 0
+      ? [
+          {
+            slot: slotKey({ slot: gapSlot, side }),
+            xCm: legs[side].knee[0] - 4,
+            bottomCm: bottom,
+            topCm: bottom + height,
+          },
+        ]
+      : [];
   });
   const seat: SupportPlace = { slot: 'seat', xCm: hip[0] - 5, bottomCm: 0, topCm: seatCm };
   if (leanDeg !== null) {
     const trunk = restingOn(input, hip, leanDeg, shinsUnder(input, seatCm, form), built, AT_REST);
-    return postureFrom({ near, far: legOf(far), hip, upper: upperFigure(input, trunk, floorAhead(trunk.shoulder, body), 1), pelvisDeg: leanDeg, pelvisLeanDeg: leanDeg, supports: [seat, ...knees, ...foldSupports(trunk, built)] });
+    return postureFrom({
+      near,
+      far: legOf(far),
+      hip,
+      upper: upperFigure(input, trunk, floorAhead(trunk.shoulder, body), 1),
+      pelvisDeg: leanDeg,
+      pelvisLeanDeg: leanDeg,
+      supports: [seat, ...knees, ...foldSupports(trunk, built)],
+    });
   }
   const spine = sittingSpine(hip, rollBack, body);
   const shoulder = spine.at(-1) as Point;
   const palm: Point = [near.knee[0] - 3, near.knee[1] + body.thighRadiusAtKneeCm + 1];
-  const upper = upperFrom(spine, headFrom(shoulder, body, rollBack * 0.3 + 2), armToward(shoulder, palm, body, -1));
-  return postureFrom({ near, far: legOf(far), hip, upper, pelvisDeg: input.settings.pelvisTargetDeg - rollBack, pelvisLeanDeg: -rollBack, supports: [seat, ...knees] });
+  const upper = upperFrom(
+    spine,
+    headFrom(shoulder, body, rollBack * 0.3 + 2),
+    armToward(shoulder, palm, body, -1),
+  );
+  return postureFrom({
+    near,
+    far: legOf(far),
+    hip,
+    upper,
+    pelvisDeg: input.settings.pelvisTargetDeg - rollBack,
+    pelvisLeanDeg: -rollBack,
+    supports: [seat, ...knees],
+  });
 }
 
 /** Rotation asked by knees level with the hips, and the bend of the hip, beside what each side has. */
-function crossedDemands(input: FamilyInput, hipY: number, riseDeg: number, form: CrossedForm): Demand[] {
+function crossedDemands(
+  input: FamilyInput,
+  hipY: number,
+  riseDeg: number,
+  form: CrossedForm,
+): Demand[] {
   const { body, draw, settings } = input;
   const level = rotationFrom(hipY, 0, crossingOf(form, body), body);
   return sides.flatMap((side): Demand[] => [
-    { range: 'hipRotation', side, needDeg: level / settings.share, haveDeg: rangeValue(draw, 'hipRotation', side) },
-    { range: 'kneeFlexion.hipBent', side, needDeg: form.kneeDeg, haveDeg: rangeValue(draw, 'kneeFlexion.hipBent', side) },
-    { range: 'hipFlexion', side, needDeg: 90 + riseDeg + settings.pelvisTargetDeg, haveDeg: rangeValue(draw, 'hipFlexion', side) },
+    {
+      range: 'hipRotation',
+      side,
+      needDeg: level / settings.share,
+      haveDeg: rangeValue(draw, 'hipRotation', side),
+    },
+    {
+      range: 'kneeFlexion.hipBent',
+      side,
+      needDeg: form.kneeDeg,
+      haveDeg: rangeValue(draw, 'kneeFlexion.hipBent', side),
+    },
+    {
+      range: 'hipFlexion',
+      side,
+      needDeg: 90 + riseDeg + settings.pelvisTargetDeg,
+      haveDeg: rangeValue(draw, 'hipFlexion', side),
+    },
   ]);
 }
 
@@ -146,13 +299,19 @@ export function crossedWhy(input: FamilyInput, need: SlotNeed, form: CrossedForm
     const side = stifferSide(input.draw, 'hipRotation', legs);
     const turn = `Outward rotation ${rangeValue(input.draw, 'hipRotation', side).toFixed(0)}° ${side}`;
     if (need.rawCm <= 0) return `${turn}: the knees come level with the hips on the floor.`;
-    const other = legs.length > 1 ? crossedSeatCm(input, side, form) - crossedSeatCm(input, side === 'left' ? 'right' : 'left', form) : 0;
+    const other =
+      legs.length > 1
+        ? crossedSeatCm(input, side, form) -
+          crossedSeatCm(input, side === 'left' ? 'right' : 'left', form)
+        : 0;
     return `${turn} → ${need.rawCm.toFixed(0)} cm until the knee is no higher than the hip${other >= 0.5 ? `; ${other.toFixed(0)} cm more than the other side` : ''}.`;
   }
   const folded = foldWhy(need, fold.highestForeheadProp.value);
   if (folded) return folded;
-  const side = need.side === 'both' ? legs[0] as Side : need.side;
+  const side = need.side === 'both' ? (legs[0] as Side) : need.side;
   const turn = rangeValue(input.draw, 'hipRotation', side).toFixed(0);
   const place = need.over ? `the ${need.over}` : 'the floor';
-  return need.rawCm <= 0 ? `With ${turn}° of rotation the ${side} knee rests on ${place} by itself.` : `With ${turn}° of rotation the ${side} knee stays ${need.rawCm.toFixed(0)} cm over ${place}: that is filled, not pressed down.`;
+  return need.rawCm <= 0
+    ? `With ${turn}° of rotation the ${side} knee rests on ${place} by itself.`
+    : `With ${turn}° of rotation the ${side} knee stays ${need.rawCm.toFixed(0)} cm over ${place}: that is filled, not pressed down.`;
 }

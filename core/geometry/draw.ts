@@ -27,10 +27,12 @@ export function valueOf(draw: Draw, key: InputKey): number {
   throw new Error(`no value for ${key}`);
 }
 
-export const rangeValue = (draw: Draw, id: RangeId, side: Side): number => valueOf(draw, keyOf(id, side));
+export const rangeValue = (draw: Draw, id: RangeId, side: Side): number =>
+  valueOf(draw, keyOf(id, side));
 
 /** The least of a range over some legs. */
-export const leastOf = (draw: Draw, id: RangeId, legs: readonly Side[]): number => legs.reduce((least, side) => Math.min(least, rangeValue(draw, id, side)), Infinity);
+export const leastOf = (draw: Draw, id: RangeId, legs: readonly Side[]): number =>
+  legs.reduce((least, side) => Math.min(least, rangeValue(draw, id, side)), Infinity);
 
 /** The leg with the smaller range, of some legs. */
 export const stifferSide = (draw: Draw, id: RangeId, legs: readonly Side[] = sides): Side =>

@@ -19,7 +19,12 @@ import { heron, legRaise, sundial } from './strapped';
 
 const foot = crossLegged.footHeight.value;
 const open = { kneeDeg: crossLegged.solesNearKnee.value, footShare: foot, pastShare: 0 };
-const stacked = { kneeDeg: crossLegged.stackedKnee.value, footShare: crossLegged.stackedFootHeight.value, pastShare: crossLegged.stackedFootPast.value, stacked: true };
+const stacked = {
+  kneeDeg: crossLegged.stackedKnee.value,
+  footShare: crossLegged.stackedFootHeight.value,
+  pastShare: crossLegged.stackedFootPast.value,
+  stacked: true,
+};
 
 /** Every family, by the name that poses use. */
 export const families = {
@@ -29,8 +34,16 @@ export const families = {
   fold: seatedFold,
   'one-leg fold': oneLegFold,
   'straddle fold': straddleFold,
-  crossed: crossedSeat('crossed', { kneeDeg: crossLegged.crossedKnee.value, footShare: foot, pastShare: crossLegged.crossedFootPast.value }),
-  'half lotus': crossedSeat('half lotus', { kneeDeg: crossLegged.lotusKnee.value, footShare: crossLegged.lotusFootHeight.value, pastShare: crossLegged.crossedFootPast.value }),
+  crossed: crossedSeat('crossed', {
+    kneeDeg: crossLegged.crossedKnee.value,
+    footShare: foot,
+    pastShare: crossLegged.crossedFootPast.value,
+  }),
+  'half lotus': crossedSeat('half lotus', {
+    kneeDeg: crossLegged.lotusKnee.value,
+    footShare: crossLegged.lotusFootHeight.value,
+    pastShare: crossLegged.crossedFootPast.value,
+  }),
   stacked: crossedSeat('stacked', stacked),
   'stacked fold': crossedSeat('stacked fold', { ...stacked, folds: true }),
   open: crossedSeat('open', open),

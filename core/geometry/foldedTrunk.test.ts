@@ -10,13 +10,17 @@ const floor = () => ({ cm: 0, under: 'floor' });
 
 test('a deeper lean brings forehead and chest down', () => {
   const gaps = [10, 30, 50, 70, 90].map((lean) => foldedTrunk(input, hip, lean, floor));
-  const falls = (of: (trunk: (typeof gaps)[number]) => number) => expect(gaps.map(of)).toEqual([...gaps.map(of)].sort((a, b) => b - a));
+  const falls = (of: (trunk: (typeof gaps)[number]) => number) =>
+    expect(gaps.map(of)).toEqual([...gaps.map(of)].sort((a, b) => b - a));
   falls(({ gapCm }) => gapCm);
   falls(({ chestCm }) => chestCm);
 });
 
 test('a neck that lets go brings the forehead down, and the chest not', () => {
-  const [held, loose] = [foldedTrunk(input, hip, 50, floor), foldedTrunk(input, hip, 50, floor, { neckDropDeg: 30 })];
+  const [held, loose] = [
+    foldedTrunk(input, hip, 50, floor),
+    foldedTrunk(input, hip, 50, floor, { neckDropDeg: 30 }),
+  ];
   expect(loose.gapCm).toBeLessThan(held.gapCm - 3);
   expect(loose.chestCm).toBeCloseTo(held.chestCm, 9);
 });
@@ -28,16 +32,27 @@ test('a caution that keeps the head high stops the fold', () => {
 });
 
 test('a trunk comes to lie on the floor or on what is higher, and folds freely over nothing', () => {
-  fc.assert(fc.property(fc.double({ min: 0, max: 95, noNaN: true }), fc.double({ min: 0, max: 25, noNaN: true }), (lean, restCm) => {
-    const lies = restingOn(input, hip, lean, floor, { forehead: restCm }, { neckDropDeg: 30 });
-    const free = foldedTrunk(input, hip, lean, floor, { neckDropDeg: 30 });
-    expect(lies.gapCm).toBeGreaterThanOrEqual(Math.min(restCm, free.gapCm) - 0.05);
-    if (free.gapCm >= restCm && free.chestCm >= 0) expect(lies.gapCm).toBeCloseTo(free.gapCm, 9);
-  }));
+  fc.assert(
+    fc.property(
+      fc.double({ min: 0, max: 95, noNaN: true }),
+      fc.double({ min: 0, max: 25, noNaN: true }),
+      (lean, restCm) => {
+        const lies = restingOn(input, hip, lean, floor, { forehead: restCm }, { neckDropDeg: 30 });
+        const free = foldedTrunk(input, hip, lean, floor, { neckDropDeg: 30 });
+        expect(lies.gapCm).toBeGreaterThanOrEqual(Math.min(restCm, free.gapCm) - 0.05);
+        if (free.gapCm >= restCm && free.chestCm >= 0)
+          expect(lies.gapCm).toBeCloseTo(free.gapCm, 9);
+      },
+    ),
+  );
 });
 
 test('hands ahead lie on the floor at nearly the arm’s length', () => {
-  for (const shoulder of [[30, 15], [40, 45], [20, 55]] as const) {
+  for (const shoulder of [
+    [30, 15],
+    [40, 45],
+    [20, 55],
+  ] as const) {
     const hand = floorAhead(shoulder, input.body);
     expect(between(shoulder, hand)).toBeCloseTo(0.97 * armCm(input.body), 6);
     expect(hand[0]).toBeGreaterThan(shoulder[0]);
@@ -45,7 +60,9 @@ test('hands ahead lie on the floor at nearly the arm’s length', () => {
 });
 
 test('what is met by itself says so, what is too high to rest on says that too', () => {
-  expect(foldWhy({ slot: 'forehead', side: 'both', rawCm: -2, over: 'shins' }, 40)).toBe('The forehead comes down on the shins by itself.');
+  expect(foldWhy({ slot: 'forehead', side: 'both', rawCm: -2, over: 'shins' }, 40)).toBe(
+    'The forehead comes down on the shins by itself.',
+  );
   expect(foldWhy({ slot: 'forehead', side: 'both', rawCm: 52 }, 40)).toMatch('too far to rest yet');
   expect(foldWhy({ slot: 'chest', side: 'both', rawCm: 12 }, 40)).toMatch('12 cm over the floor');
   expect(foldWhy({ slot: 'seat', side: 'both', rawCm: 12 }, 40)).toBeNull();

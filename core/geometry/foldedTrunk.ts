@@ -1,7 +1,17 @@
 import { armCm, type Body } from '../body/body';
 import { child } from '../parameters';
 import type { Built, FamilyInput, SlotNeed } from './family';
-import { along, armToward, headFrom, spineAt, spineFrom, upperFrom, type Point, type SupportPlace, type Upper } from './posture';
+import {
+  along,
+  armToward,
+  headFrom,
+  spineAt,
+  spineFrom,
+  upperFrom,
+  type Point,
+  type SupportPlace,
+  type Upper,
+} from './posture';
 import { comesDownAt } from './root';
 
 /** What the forehead comes down over, at a place in front of the hips. */
@@ -40,7 +50,13 @@ export const AT_REST: Rounding = { neckDropDeg: child.neckDrop.value };
 const FLAT_DEG = 95;
 
 /** The trunk from the hip, at a lean of the pelvis past upright, with the spine's share spread along it. */
-export function foldedTrunk(input: FamilyInput, hip: Point, leanDeg: number, underAt: (x: number) => Under, { spineDeg = input.settings.spineShareDeg, neckDropDeg = 0 }: Rounding = {}): FoldedTrunk {
+export function foldedTrunk(
+  input: FamilyInput,
+  hip: Point,
+  leanDeg: number,
+  underAt: (x: number) => Under,
+  { spineDeg = input.settings.spineShareDeg, neckDropDeg = 0 }: Rounding = {},
+): FoldedTrunk {
   const { body, settings } = input;
   const pelvis = Math.min(FLAT_DEG, settings.pitchMostDeg, leanDeg);
   const endLeanDeg = Math.min(pelvis + spineDeg + Math.max(0, -pelvis), 150);
@@ -48,22 +64,59 @@ export function foldedTrunk(input: FamilyInput, hip: Point, leanDeg: number, und
   const forehead = along(shoulder, endLeanDeg + neckDropDeg, body.foreheadPastShoulderCm);
   const chest = spineAt(hip, body.trunkCm, pelvis, endLeanDeg, child.chestAt.value);
   const over = underAt(forehead[0]);
-  return { hip, leanDeg: pelvis, endLeanDeg, shoulder, forehead, over, gapCm: forehead[1] - over.cm, chestCm: chest[1] - body.trunkDepthCm, chestX: chest[0] };
+  return {
+    hip,
+    leanDeg: pelvis,
+    endLeanDeg,
+    shoulder,
+    forehead,
+    over,
+    gapCm: forehead[1] - over.cm,
+    chestCm: chest[1] - body.trunkDepthCm,
+    chestX: chest[0],
+  };
 }
 
-export const foldedSpine = ({ hip, leanDeg, endLeanDeg }: FoldedTrunk, { trunkCm }: Body): Point[] => spineFrom(hip, trunkCm, leanDeg, endLeanDeg);
+export const foldedSpine = (
+  { hip, leanDeg, endLeanDeg }: FoldedTrunk,
+  { trunkCm }: Body,
+): Point[] => spineFrom(hip, trunkCm, leanDeg, endLeanDeg);
 
 /** What lies under forehead and chest. */
-export const foldSupports = ({ forehead, over, chestX }: FoldedTrunk, built: Built): SupportPlace[] => [
-  ...(built.forehead ? [{ slot: 'forehead', xCm: forehead[0], bottomCm: Math.max(0, over.cm), topCm: Math.max(0, over.cm) + built.forehead }] : []),
+export const foldSupports = (
+  { forehead, over, chestX }: FoldedTrunk,
+  built: Built,
+): SupportPlace[] => [
+  ...(built.forehead
+    ? [
+        {
+          slot: 'forehead',
+          xCm: forehead[0],
+          bottomCm: Math.max(0, over.cm),
+          topCm: Math.max(0, over.cm) + built.forehead,
+        },
+      ]
+    : []),
   ...(built.chest ? [{ slot: 'chest', xCm: chestX - 4, bottomCm: 0, topCm: built.chest }] : []),
 ];
 
 /** The trunk as it comes to lie: folded as far as it would go, or less where something beneath already carries it. */
-export function restingOn(input: FamilyInput, hip: Point, leanDeg: number, underAt: (x: number) => Under, built: Built, rounding: Rounding = {}): FoldedTrunk {
+export function restingOn(
+  input: FamilyInput,
+  hip: Point,
+  leanDeg: number,
+  underAt: (x: number) => Under,
+  built: Built,
+  rounding: Rounding = {},
+): FoldedTrunk {
   const { spineDeg = input.settings.spineShareDeg, neckDropDeg = 0 } = rounding;
-  const folded = (share: number) => foldedTrunk(input, hip, leanDeg * share, underAt, { spineDeg: spineDeg * share, neckDropDeg: neckDropDeg * share });
-  const sunkBy = ({ gapCm, chestCm }: FoldedTrunk) => Math.max((built.forehead ?? 0) - gapCm, (built.chest ?? 0) - chestCm);
+  const folded = (share: number) =>
+    foldedTrunk(input, hip, leanDeg * share, underAt, {
+      spineDeg: spineDeg * share,
+      neckDropDeg: neckDropDeg * share,
+    });
+  const sunkBy = ({ gapCm, chestCm }: FoldedTrunk) =>
+    Math.max((built.forehead ?? 0) - gapCm, (built.chest ?? 0) - chestCm);
   return folded(comesDownAt((share) => sunkBy(folded(share)), 1, 0, CLOSE));
 }
 /** Of the whole fold, and in centimetres. */
@@ -77,20 +130,42 @@ export function floorAhead(shoulder: Point, body: Body): Point {
 }
 const HAND_CM = 2;
 
-export const foreheadNeed = ({ gapCm, over: { under } }: FoldedTrunk): SlotNeed => ({ slot: 'forehead', side: 'both', rawCm: gapCm, over: under === 'floor' ? undefined : under });
-export const chestNeed = ({ chestCm }: FoldedTrunk): SlotNeed => ({ slot: 'chest', side: 'both', rawCm: chestCm });
+export const foreheadNeed = ({ gapCm, over: { under } }: FoldedTrunk): SlotNeed => ({
+  slot: 'forehead',
+  side: 'both',
+  rawCm: gapCm,
+  over: under === 'floor' ? undefined : under,
+});
+export const chestNeed = ({ chestCm }: FoldedTrunk): SlotNeed => ({
+  slot: 'chest',
+  side: 'both',
+  rawCm: chestCm,
+});
 
 /** Spine, head and near arm of a folded figure, the hand going to a place. */
-export function upperFigure({ body }: FamilyInput, trunk: FoldedTrunk, hand: Point, elbowSide: 1 | -1): Upper {
-  return upperFrom(foldedSpine(trunk, body), headFrom(trunk.shoulder, body, trunk.endLeanDeg + 6), armToward(trunk.shoulder, hand, body, elbowSide));
+export function upperFigure(
+  { body }: FamilyInput,
+  trunk: FoldedTrunk,
+  hand: Point,
+  elbowSide: 1 | -1,
+): Upper {
+  return upperFrom(
+    foldedSpine(trunk, body),
+    headFrom(trunk.shoulder, body, trunk.endLeanDeg + 6),
+    armToward(trunk.shoulder, hand, body, elbowSide),
+  );
 }
 
 /** The sentences for forehead and chest, shared by every fold. */
 export function foldWhy(need: SlotNeed, highestCm: number): string | null {
   const place = need.over ?? 'floor';
-  if (need.slot === 'chest') return need.rawCm <= 0 ? 'The chest comes down by itself.' : `The breastbone stops ${need.rawCm.toFixed(0)} cm over the floor: a support there lets the back be quiet.`;
+  if (need.slot === 'chest')
+    return need.rawCm <= 0
+      ? 'The chest comes down by itself.'
+      : `The breastbone stops ${need.rawCm.toFixed(0)} cm over the floor: a support there lets the back be quiet.`;
   if (need.slot !== 'forehead') return null;
   if (need.rawCm <= 0) return `The forehead comes down on the ${place} by itself.`;
-  const high = need.rawCm > highestCm ? ': too far to rest yet, keep it in line with a long back' : '';
+  const high =
+    need.rawCm > highestCm ? ': too far to rest yet, keep it in line with a long back' : '';
   return `The forehead stops ${need.rawCm.toFixed(0)} cm over the ${place}${high}.`;
 }

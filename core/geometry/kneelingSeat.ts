@@ -3,8 +3,26 @@ import type { Body } from '../body/body';
 import { kneeling } from '../parameters';
 import type { ReadingSide, Side } from '../ranges/ranges';
 import { rangeValue, stifferSide, valueOf, type InputKey } from './draw';
-import { keysOn, otherSide, workingLegs, type Built, type Demand, type Family, type FamilyInput, type SlotNeed } from './family';
-import { armToward, headFrom, postureFrom, spineFrom, upperFrom, type Point, type Posture, type SupportPlace } from './posture';
+import {
+  keysOn,
+  otherSide,
+  workingLegs,
+  type Built,
+  type Demand,
+  type Family,
+  type FamilyInput,
+  type SlotNeed,
+} from './family';
+import {
+  armToward,
+  headFrom,
+  postureFrom,
+  spineFrom,
+  upperFrom,
+  type Point,
+  type Posture,
+  type SupportPlace,
+} from './posture';
 
 /**
  * Knee bend asked of a student who kneels on a seat of this height.
@@ -16,7 +34,8 @@ export function kneeBendOnSeat(seatCm: number, body: Body, allowanceDeg: number)
   return 180 - allowanceDeg - thighSlopeDeg(seatCm, body);
 }
 
-const thighSlopeDeg = (seatCm: number, { seatToHipCm, kneeFrontCm, thighCm }: Body) => asinDeg((seatCm + seatToHipCm - kneeFrontCm) / thighCm);
+const thighSlopeDeg = (seatCm: number, { seatToHipCm, kneeFrontCm, thighCm }: Body) =>
+  asinDeg((seatCm + seatToHipCm - kneeFrontCm) / thighCm);
 
 /** The least seat, in centimetres, on which no more than `usableDeg` of knee bend is asked. Below 0: room to spare. */
 export function kneelingSeatCm(usableDeg: number, body: Body, allowanceDeg: number): number {
@@ -25,35 +44,57 @@ export function kneelingSeatCm(usableDeg: number, body: Body, allowanceDeg: numb
 }
 
 /** Degrees that a pad behind the knee takes out of the knee's own bend: it raises the seat needed. */
-export const padOpensDeg = (padCm: number, { statureCm }: Body) => ((padCm / (kneeling.padLever.value * statureCm)) * 180) / Math.PI;
+export const padOpensDeg = (padCm: number, { statureCm }: Body) =>
+  ((padCm / (kneeling.padLever.value * statureCm)) * 180) / Math.PI;
 
 export const usableKneeDeg = ({ body, draw, settings }: FamilyInput, side: Side) =>
-  rangeValue(draw, 'kneeFlexion.hipBent', side) - settings.kneeMarginDeg - padOpensDeg(settings.behindKneeCm, body);
+  rangeValue(draw, 'kneeFlexion.hipBent', side) -
+  settings.kneeMarginDeg -
+  padOpensDeg(settings.behindKneeCm, body);
 
 /** Front-of-ankle roll of a side: what a foot that cannot point all the way leaves open. */
 const ankleGapCm = ({ body, draw }: FamilyInput, side: Side) =>
-  body.footCm * kneeling.ankleLever.value * sinDeg(Math.max(0, kneeling.anklePointNeeded.value - rangeValue(draw, 'anklePoint', side)));
+  body.footCm *
+  kneeling.ankleLever.value *
+  sinDeg(Math.max(0, kneeling.anklePointNeeded.value - rangeValue(draw, 'anklePoint', side)));
 
 /** The seat that the stiffer of some knees asks for; a blanket under the shins lifts it too. */
 export function kneelingSeatNeedCm(input: FamilyInput): number {
   const allowance = valueOf(input.draw, 'kneeling.sitAllowance');
-  return Math.max(...workingLegs(input.side).map((side) => kneelingSeatCm(usableKneeDeg(input, side), input.body, allowance))) + input.settings.underShinCm;
+  return (
+    Math.max(
+      ...workingLegs(input.side).map((side) =>
+        kneelingSeatCm(usableKneeDeg(input, side), input.body, allowance),
+      ),
+    ) + input.settings.underShinCm
+  );
 }
 
 /** Pads that every kneeling pose shares: behind the knee, under the shins, under the front of the ankles. */
 export function kneelingPads(input: FamilyInput): SlotNeed[] {
   return [
     { slot: 'behindKnee', side: 'both', rawCm: input.settings.behindKneeCm, isChosen: true },
-    { slot: 'ankle', side: 'both', rawCm: Math.max(...workingLegs(input.side).map((side) => ankleGapCm(input, side))) },
+    {
+      slot: 'ankle',
+      side: 'both',
+      rawCm: Math.max(...workingLegs(input.side).map((side) => ankleGapCm(input, side))),
+    },
     { slot: 'underShin', side: 'both', rawCm: input.settings.underShinCm, isChosen: true },
   ];
 }
 
 /** Seat and pads; the seat follows the stiffer knee. */
-export const kneelingNeeds = (input: FamilyInput): SlotNeed[] => [{ slot: 'seat', side: 'both', rawCm: kneelingSeatNeedCm(input) }, ...kneelingPads(input)];
+export const kneelingNeeds = (input: FamilyInput): SlotNeed[] => [
+  { slot: 'seat', side: 'both', rawCm: kneelingSeatNeedCm(input) },
+  ...kneelingPads(input),
+];
 
 /** Joints of the kneeling legs on a seat of this height, the shins on a pad or on the floor. */
-export function kneelingLegs(seatCm: number, body: Body, padCm = 0): Pick<Posture, 'hip' | 'knee' | 'ankle' | 'heel' | 'toe'> {
+export function kneelingLegs(
+  seatCm: number,
+  body: Body,
+  padCm = 0,
+): Pick<Posture, 'hip' | 'knee' | 'ankle' | 'heel' | 'toe'> {
   const slope = thighSlopeDeg(seatCm - padCm, body);
   const kneeY = body.kneeFrontCm + padCm;
   const hip: Point = [0, kneeY + body.thighCm * sinDeg(slope)];
@@ -61,14 +102,30 @@ export function kneelingLegs(seatCm: number, body: Body, padCm = 0): Pick<Postur
   // Feet lie over the pad's edge, on the floor.
   const drop = kneeY - body.footTopCm;
   const ankle: Point = [knee[0] - Math.sqrt(body.shinCm ** 2 - drop ** 2), body.footTopCm];
-  const toe: Point = [ankle[0] - 0.72 * body.footCm * cosDeg(12), Math.max(1, ankle[1] - 0.72 * body.footCm * sinDeg(12))];
-  return { hip, knee, ankle, heel: [ankle[0] - 0.02 * body.statureCm, ankle[1] + 0.028 * body.statureCm], toe };
+  const toe: Point = [
+    ankle[0] - 0.72 * body.footCm * cosDeg(12),
+    Math.max(1, ankle[1] - 0.72 * body.footCm * sinDeg(12)),
+  ];
+  return {
+    hip,
+    knee,
+    ankle,
+    heel: [ankle[0] - 0.02 * body.statureCm, ankle[1] + 0.028 * body.statureCm],
+    toe,
+  };
 }
 
 /** Bend asked of each knee on a seat this far over the shins' own ground, beside what each has. */
 export function kneeDemands(input: FamilyInput, seatCm: number): Demand[] {
-  const need = kneeBendOnSeat(seatCm, input.body, valueOf(input.draw, 'kneeling.sitAllowance')) + padOpensDeg(input.settings.behindKneeCm, input.body);
-  return workingLegs(input.side).map((side) => ({ range: 'kneeFlexion.hipBent', side, needDeg: need, haveDeg: rangeValue(input.draw, 'kneeFlexion.hipBent', side) }));
+  const need =
+    kneeBendOnSeat(seatCm, input.body, valueOf(input.draw, 'kneeling.sitAllowance')) +
+    padOpensDeg(input.settings.behindKneeCm, input.body);
+  return workingLegs(input.side).map((side) => ({
+    range: 'kneeFlexion.hipBent',
+    side,
+    needDeg: need,
+    haveDeg: rangeValue(input.draw, 'kneeFlexion.hipBent', side),
+  }));
 }
 
 /** The sentence for a kneeling slot, shared by hero and its reclined forms. */
@@ -78,28 +135,63 @@ export function kneelingWhy(input: FamilyInput, need: SlotNeed): string {
     const side = stifferSide(draw, 'anklePoint', workingLegs(input.side));
     return `The ${side} ankle points ${rangeValue(draw, 'anklePoint', side).toFixed(0)}° of the ${kneeling.anklePointNeeded.value}° asked: a roll fills what is left.`;
   }
-  if (need.slot === 'underShin') return need.rawCm > 0 ? 'A blanket under the shins, feet over its edge, spares the ankles; the seat rises with it.' : 'No blanket asked for.';
-  if (need.slot === 'behindKnee') return need.rawCm > 0 ? 'A thin pad gives the joint room; more would only lift.' : 'No pad asked for.';
+  if (need.slot === 'underShin')
+    return need.rawCm > 0
+      ? 'A blanket under the shins, feet over its edge, spares the ankles; the seat rises with it.'
+      : 'No blanket asked for.';
+  if (need.slot === 'behindKnee')
+    return need.rawCm > 0
+      ? 'A thin pad gives the joint room; more would only lift.'
+      : 'No pad asked for.';
   const legs = workingLegs(input.side);
   const stiffer = stifferSide(draw, 'kneeFlexion.hipBent', legs);
   const bend = rangeValue(draw, 'kneeFlexion.hipBent', stiffer).toFixed(0);
-  const height = need.rawCm <= 0 ? `the ${need.over ?? 'floor'}` : `${need.rawCm.toFixed(0)} cm${need.over ? ` over the ${need.over}` : ''}`;
+  const height =
+    need.rawCm <= 0
+      ? `the ${need.over ?? 'floor'}`
+      : `${need.rawCm.toFixed(0)} cm${need.over ? ` over the ${need.over}` : ''}`;
   const allowance = valueOf(draw, 'kneeling.sitAllowance');
-  const difference = legs.length < 2 ? 0 : Math.abs(kneelingSeatCm(usableKneeDeg(input, 'left'), body, allowance) - kneelingSeatCm(usableKneeDeg(input, 'right'), body, allowance));
-  const compared = difference >= 0.5 ? `; ${difference.toFixed(0)} cm more than the ${otherSide(stiffer)}` : '';
+  const difference =
+    legs.length < 2
+      ? 0
+      : Math.abs(
+          kneelingSeatCm(usableKneeDeg(input, 'left'), body, allowance) -
+            kneelingSeatCm(usableKneeDeg(input, 'right'), body, allowance),
+        );
+  const compared =
+    difference >= 0.5 ? `; ${difference.toFixed(0)} cm more than the ${otherSide(stiffer)}` : '';
   return `Knee bend ${bend}° ${stiffer}, ${settings.kneeMarginDeg}° kept in hand → ${height}${compared}.`;
 }
 
-export const kneelingKeys = (side: ReadingSide): readonly InputKey[] => ['kneeling.sitAllowance', ...keysOn(workingLegs(side), 'kneeFlexion.hipBent', 'anklePoint')];
+export const kneelingKeys = (side: ReadingSide): readonly InputKey[] => [
+  'kneeling.sitAllowance',
+  ...keysOn(workingLegs(side), 'kneeFlexion.hipBent', 'anklePoint'),
+];
 
 /** Pads as they lie under the figure. */
-export function kneelingPadPlaces(legs: ReturnType<typeof kneelingLegs>, built: Built, body: Body): SupportPlace[] {
+export function kneelingPadPlaces(
+  legs: ReturnType<typeof kneelingLegs>,
+  built: Built,
+  body: Body,
+): SupportPlace[] {
   const places: (SupportPlace | false)[] = [
     { slot: 'ankle', xCm: legs.ankle[0] - 3, bottomCm: 0, topCm: built.ankle ?? 0 },
-    { slot: 'behindKnee', xCm: legs.knee[0] - 8, bottomCm: body.kneeFrontCm, topCm: body.kneeFrontCm + (built.behindKnee ?? 0) },
-    { slot: 'underShin', xCm: legs.knee[0] - 12, bottomCm: 0, topCm: Math.min(built.underShin ?? 0, legs.knee[1] - 1) },
+    {
+      slot: 'behindKnee',
+      xCm: legs.knee[0] - 8,
+      bottomCm: body.kneeFrontCm,
+      topCm: body.kneeFrontCm + (built.behindKnee ?? 0),
+    },
+    {
+      slot: 'underShin',
+      xCm: legs.knee[0] - 12,
+      bottomCm: 0,
+      topCm: Math.min(built.underShin ?? 0, legs.knee[1] - 1),
+    },
   ];
-  return places.filter((place): place is SupportPlace => place !== false && place.topCm > place.bottomCm);
+  return places.filter(
+    (place): place is SupportPlace => place !== false && place.topCm > place.bottomCm,
+  );
 }
 
 /** A kneeling seat: between the feet on the floor, or on top of the heels. */
@@ -108,7 +200,12 @@ function kneelingOn(id: string, onHeels: boolean): Family {
   return {
     id,
     needs: kneelingKeys,
-    heights: (input) => kneelingNeeds(input).map((need) => (need.slot === 'seat' && onHeels ? { ...need, rawCm: need.rawCm - heels(input.body), over: 'heels' } : need)),
+    heights: (input) =>
+      kneelingNeeds(input).map((need) =>
+        need.slot === 'seat' && onHeels
+          ? { ...need, rawCm: need.rawCm - heels(input.body), over: 'heels' }
+          : need,
+      ),
     figure: (input, built) => {
       const { body } = input;
       const seatCm = (built.seat ?? 0) + heels(body);
@@ -116,11 +213,25 @@ function kneelingOn(id: string, onHeels: boolean): Family {
       const legs = kneelingLegs(seatCm, body, padCm);
       const spine = spineFrom(legs.hip, body.trunkCm, 0, 0);
       const shoulder = spine.at(-1) as Point;
-      const resting: Point = [legs.hip[0] + 0.62 * (legs.knee[0] - legs.hip[0]), legs.hip[1] + 0.62 * (legs.knee[1] - legs.hip[1]) + body.thighRadiusAtKneeCm + 2];
+      const resting: Point = [
+        legs.hip[0] + 0.62 * (legs.knee[0] - legs.hip[0]),
+        legs.hip[1] + 0.62 * (legs.knee[1] - legs.hip[1]) + body.thighRadiusAtKneeCm + 2,
+      ];
       return {
         posture: postureFrom({
-          near: legs, hip: legs.hip, upper: upperFrom(spine, headFrom(shoulder, body, 2), armToward(shoulder, resting, body, -1)), pelvisDeg: 0, pelvisLeanDeg: 0,
-          supports: [{ slot: 'seat', xCm: legs.hip[0] - 2, bottomCm: heels(body), topCm: seatCm }, ...kneelingPadPlaces(legs, built, body)],
+          near: legs,
+          hip: legs.hip,
+          upper: upperFrom(
+            spine,
+            headFrom(shoulder, body, 2),
+            armToward(shoulder, resting, body, -1),
+          ),
+          pelvisDeg: 0,
+          pelvisLeanDeg: 0,
+          supports: [
+            { slot: 'seat', xCm: legs.hip[0] - 2, bottomCm: heels(body), topCm: seatCm },
+            ...kneelingPadPlaces(legs, built, body),
+          ],
         }),
         demands: kneeDemands(input, seatCm - padCm),
         findings: { thighSlopeDeg: thighSlopeDeg(seatCm - padCm, body) },

@@ -4,8 +4,26 @@ import { longSit as parameter, straddle } from '../parameters';
 import { sides, type Side } from '../ranges/ranges';
 import { palmGapCm } from './arms';
 import { leastOf, rangeValue, stifferSide, valueOf } from './draw';
-import { keysOn, otherSide, type Demand, type Family, type FamilyInput, type SlotNeed } from './family';
-import { armToward, headFrom, legWithFoot, postureFrom, spineAt, spineFrom, upperFrom, type Leg, type Point, type Posture } from './posture';
+import {
+  keysOn,
+  otherSide,
+  type Demand,
+  type Family,
+  type FamilyInput,
+  type SlotNeed,
+} from './family';
+import {
+  armToward,
+  headFrom,
+  legWithFoot,
+  postureFrom,
+  spineAt,
+  spineFrom,
+  upperFrom,
+  type Leg,
+  type Point,
+  type Posture,
+} from './posture';
 import { comesDownAt } from './root';
 
 /** Angles of two legs stretched forward over a seat and a roll under the knees. */
@@ -22,15 +40,29 @@ export interface LongLegs extends LongLegAngles {
 }
 
 /** The legs on a seat, the knees not yet on anything. */
-function straightLegs(seatCm: number, { thighCm, shinCm, ankleOverHeelCm, seatToHipCm }: Body): { hipY: number; kneeY: number } {
+function straightLegs(
+  seatCm: number,
+  { thighCm, shinCm, ankleOverHeelCm, seatToHipCm }: Body,
+): { hipY: number; kneeY: number } {
   const hipY = seatCm + seatToHipCm;
-  return { hipY, kneeY: hipY - (thighCm * (hipY - ankleOverHeelCm)) / Math.max(thighCm + shinCm, Math.abs(hipY - ankleOverHeelCm)) };
+  return {
+    hipY,
+    kneeY:
+      hipY -
+      (thighCm * (hipY - ankleOverHeelCm)) /
+        Math.max(thighCm + shinCm, Math.abs(hipY - ankleOverHeelCm)),
+  };
 }
 
 /** Where the knee lies: on the straight line from hip to ankle, or higher on the roll. */
-const kneeOn = (straightKneeY: number, rollCm: number, { kneeBackCm }: Body) => (rollCm > 0 ? Math.max(straightKneeY, rollCm + kneeBackCm) : straightKneeY);
+const kneeOn = (straightKneeY: number, rollCm: number, { kneeBackCm }: Body) =>
+  rollCm > 0 ? Math.max(straightKneeY, rollCm + kneeBackCm) : straightKneeY;
 
-function anglesAt(hipY: number, kneeY: number, { thighCm, shinCm, ankleOverHeelCm }: Body): LongLegAngles & { shinFallDeg: number } {
+function anglesAt(
+  hipY: number,
+  kneeY: number,
+  { thighCm, shinCm, ankleOverHeelCm }: Body,
+): LongLegAngles & { shinFallDeg: number } {
   const thighFallDeg = asinDeg((hipY - kneeY) / thighCm);
   const shinFallDeg = asinDeg((kneeY - ankleOverHeelCm) / shinCm);
   return { thighFallDeg, shinFallDeg, kneeBendDeg: Math.max(0, shinFallDeg - thighFallDeg) };
@@ -44,27 +76,40 @@ export function longLegs(seatCm: number, rollCm: number, body: Body): LongLegs {
   const kneeY = kneeOn(straight.kneeY, rollCm, body);
   const { thighFallDeg, shinFallDeg, kneeBendDeg } = anglesAt(hipY, kneeY, body);
   const knee: Point = [thighCm * cosDeg(thighFallDeg), kneeY];
-  return { hip: [0, hipY], knee, ankle: [knee[0] + shinCm * cosDeg(shinFallDeg), kneeY - shinCm * sinDeg(shinFallDeg)], thighFallDeg, kneeBendDeg };
+  return {
+    hip: [0, hipY],
+    knee,
+    ankle: [knee[0] + shinCm * cosDeg(shinFallDeg), kneeY - shinCm * sinDeg(shinFallDeg)],
+    thighFallDeg,
+    kneeBendDeg,
+  };
 }
 
 /** Height of the gap under straight knees on this seat: a roll lower than it changes nothing. */
-export const kneeGapCm = (seatCm: number, body: Body) => straightLegs(seatCm, body).kneeY - body.kneeBackCm;
+export const kneeGapCm = (seatCm: number, body: Body) =>
+  straightLegs(seatCm, body).kneeY - body.kneeBackCm;
 
 /** The long legs of a pose: both, or the one that the worked side leaves long. */
-export const hamstringLegs = ({ side }: FamilyInput): readonly Side[] => (side === 'both' ? sides : [otherSide(side)]);
+export const hamstringLegs = ({ side }: FamilyInput): readonly Side[] =>
+  side === 'both' ? sides : [otherSide(side)];
 
 /** Hip flexion that the stiffer side has at a knee bend: the least of the hip itself and the hamstring with the knee's help. */
 function hipFlexionOf(input: FamilyInput): (kneeBendDeg: number) => number {
   const { draw, settings } = input;
   const coupling = valueOf(draw, 'hamstringCoupling');
-  const limits = hamstringLegs(input).map((side) => ({ hip: rangeValue(draw, 'hipFlexion', side), straight: settings.share * rangeValue(draw, 'hamstring', side) }));
+  const limits = hamstringLegs(input).map((side) => ({
+    hip: rangeValue(draw, 'hipFlexion', side),
+    straight: settings.share * rangeValue(draw, 'hamstring', side),
+  }));
   return (kneeBendDeg) => {
     let least = settings.hipFlexionMostDeg;
-    for (const { hip, straight } of limits) least = Math.min(least, hip, straight + coupling * kneeBendDeg);
+    for (const { hip, straight } of limits)
+      least = Math.min(least, hip, straight + coupling * kneeBendDeg);
     return least;
   };
 }
-export const hipFlexionAt = (kneeBendDeg: number, input: FamilyInput) => hipFlexionOf(input)(kneeBendDeg);
+export const hipFlexionAt = (kneeBendDeg: number, input: FamilyInput) =>
+  hipFlexionOf(input)(kneeBendDeg);
 
 /** Degrees by which the pelvis rolls back from its target over rolls on one seat; the low back rounds by about as much. */
 function rollBackOn(seatCm: number, input: FamilyInput): (rollCm: number) => number {
@@ -76,7 +121,8 @@ function rollBackOn(seatCm: number, input: FamilyInput): (rollCm: number) => num
     return Math.max(0, 90 - thighFallDeg + settings.pelvisTargetDeg - hipFlexion(kneeBendDeg));
   };
 }
-export const rollBackDeg = (seatCm: number, rollCm: number, input: FamilyInput) => rollBackOn(seatCm, input)(rollCm);
+export const rollBackDeg = (seatCm: number, rollCm: number, input: FamilyInput) =>
+  rollBackOn(seatCm, input)(rollCm);
 
 const ROLL_STEPS = 7;
 const CLOSE_CM = 0.01;
@@ -91,7 +137,8 @@ export function rollUnderKneesCm(seatCm: number, input: FamilyInput): number {
   const to = Math.max(from, parameter.rollMost.value);
   for (let step = 1; step <= ROLL_STEPS; step++) {
     const here = from + ((to - from) * step) / ROLL_STEPS;
-    if (over(here) <= 0) return comesDownAt(over, from + ((to - from) * (step - 1)) / ROLL_STEPS, here, CLOSE_CM);
+    if (over(here) <= 0)
+      return comesDownAt(over, from + ((to - from) * (step - 1)) / ROLL_STEPS, here, CLOSE_CM);
   }
   return to;
 }
@@ -99,8 +146,13 @@ export function rollUnderKneesCm(seatCm: number, input: FamilyInput): number {
 /** Seat that straight legs ask for, with no roll: below 0 means room to spare. */
 export function straightLegSeatCm(input: FamilyInput): number {
   const { body, settings } = input;
-  const fall = 90 + settings.pelvisTargetDeg - parameter.rollBackAllowed.value - hipFlexionAt(0, input);
-  return (body.thighCm + body.shinCm) * sinDeg(Math.min(90, Math.max(-90, fall))) + body.ankleOverHeelCm - body.seatToHipCm;
+  const fall =
+    90 + settings.pelvisTargetDeg - parameter.rollBackAllowed.value - hipFlexionAt(0, input);
+  return (
+    (body.thighCm + body.shinCm) * sinDeg(Math.min(90, Math.max(-90, fall))) +
+    body.ankleOverHeelCm -
+    body.seatToHipCm
+  );
 }
 
 /**
@@ -109,7 +161,10 @@ export function straightLegSeatCm(input: FamilyInput): number {
  * (legs first), so that a freer range never asks for more of either.
  */
 export function longSitNeeds(input: FamilyInput): SlotNeed[] {
-  const seatLimit = input.settings.firstToRise === 'knees' ? parameter.seatBeforeRoll.value : parameter.seatMost.value;
+  const seatLimit =
+    input.settings.firstToRise === 'knees'
+      ? parameter.seatBeforeRoll.value
+      : parameter.seatMost.value;
   const seatCm = Math.min(seatLimit, straightLegSeatCm(input));
   return [
     { slot: 'seat', side: 'both', rawCm: seatCm },
@@ -119,8 +174,14 @@ export function longSitNeeds(input: FamilyInput): SlotNeed[] {
 
 export function hamstringDemands(input: FamilyInput, legs: LongLegs): Demand[] {
   const coupling = valueOf(input.draw, 'hamstringCoupling');
-  const need = 90 - legs.thighFallDeg + input.settings.pelvisTargetDeg - coupling * legs.kneeBendDeg;
-  return hamstringLegs(input).map((side) => ({ range: 'hamstring', side, needDeg: need, haveDeg: rangeValue(input.draw, 'hamstring', side) }));
+  const need =
+    90 - legs.thighFallDeg + input.settings.pelvisTargetDeg - coupling * legs.kneeBendDeg;
+  return hamstringLegs(input).map((side) => ({
+    range: 'hamstring',
+    side,
+    needDeg: need,
+    haveDeg: rangeValue(input.draw, 'hamstring', side),
+  }));
 }
 
 /** Feet upright at the end of long legs. */
@@ -144,54 +205,96 @@ export function longSitWhy(input: FamilyInput, need: SlotNeed): string {
       ? `${bend}: the pelvis stands upright on the floor.`
       : `${bend}: on the floor the pelvis would roll back ${onFloor.toFixed(0)}° → ${need.rawCm.toFixed(0)} cm under the seat.`;
   }
-  const seatFirst = input.settings.firstToRise === 'knees' ? 'back before knees' : 'the seat is as high as it goes';
-  return need.rawCm <= 0 ? 'Straight knees cost the back nothing here.' : `${bend}, ${seatFirst} → knees on ${need.rawCm.toFixed(0)} cm.`;
+  const seatFirst =
+    input.settings.firstToRise === 'knees' ? 'back before knees' : 'the seat is as high as it goes';
+  return need.rawCm <= 0
+    ? 'Straight knees cost the back nothing here.'
+    : `${bend}, ${seatFirst} → knees on ${need.rawCm.toFixed(0)} cm.`;
 }
 
 /** Half the angle between spread legs: as wide as costs the pelvis nothing. */
-export const straddleHalfAngleDeg = ({ draw }: FamilyInput) => Math.min(straddle.widest.value, straddle.easyShare.value * leastOf(draw, 'hipSpread', sides));
+export const straddleHalfAngleDeg = ({ draw }: FamilyInput) =>
+  Math.min(straddle.widest.value, straddle.easyShare.value * leastOf(draw, 'hipSpread', sides));
 
 /** Spread that legs this wide ask for, with nothing taken from the pelvis. */
 export const spreadDemands = ({ draw }: FamilyInput, outDeg: number): Demand[] =>
-  sides.map((side) => ({ range: 'hipSpread', side, needDeg: outDeg / straddle.easyShare.value, haveDeg: rangeValue(draw, 'hipSpread', side) }));
+  sides.map((side) => ({
+    range: 'hipSpread',
+    side,
+    needDeg: outDeg / straddle.easyShare.value,
+    haveDeg: rangeValue(draw, 'hipSpread', side),
+  }));
 
 /** A leg turned outward about the hip's upright axis: shorter from the side, wider from above. */
 export function turnedOut(leg: Leg, hip: Point, outDeg: number): Leg {
   if (outDeg === 0) return leg;
   const turn = ([x, y]: Point): Point => [hip[0] + (x - hip[0]) * cosDeg(outDeg), y];
   const aside = ([x]: Point) => (x - hip[0]) * sinDeg(outDeg);
-  return { knee: turn(leg.knee), ankle: turn(leg.ankle), heel: turn(leg.heel), toe: turn(leg.toe), aside: { knee: aside(leg.knee), ankle: aside(leg.ankle), toe: aside(leg.toe) } };
+  return {
+    knee: turn(leg.knee),
+    ankle: turn(leg.ankle),
+    heel: turn(leg.heel),
+    toe: turn(leg.toe),
+    aside: { knee: aside(leg.knee), ankle: aside(leg.ankle), toe: aside(leg.toe) },
+  };
 }
 
 /** Supports of a long sit as they lie under the figure. */
-export const longSitSupports = (legs: LongLegs, seatCm: number, rollCm: number, body: Body, outDeg = 0): Posture['supports'] => [
+export const longSitSupports = (
+  legs: LongLegs,
+  seatCm: number,
+  rollCm: number,
+  body: Body,
+  outDeg = 0,
+): Posture['supports'] => [
   { slot: 'seat', xCm: legs.hip[0] - 4, bottomCm: 0, topCm: seatCm },
-  { slot: 'underKnees', xCm: (legs.knee[0] - 1) * cosDeg(outDeg), bottomCm: 0, topCm: Math.min(rollCm, legs.knee[1] - body.kneeBackCm + 0.5) },
+  {
+    slot: 'underKnees',
+    xCm: (legs.knee[0] - 1) * cosDeg(outDeg),
+    bottomCm: 0,
+    topCm: Math.min(rollCm, legs.knee[1] - body.kneeBackCm + 0.5),
+  },
 ];
 
 /** Seat first while the path still raises it, then the knees: on a roll, a higher seat turns the pelvis hardly at all. */
 export const mendsRollBack: NonNullable<Family['mendsRollBack']> = (input, built) => {
-  const limit = input.settings.firstToRise === 'knees' ? parameter.seatBeforeRoll.value : parameter.seatMost.value;
+  const limit =
+    input.settings.firstToRise === 'knees'
+      ? parameter.seatBeforeRoll.value
+      : parameter.seatMost.value;
   return (built.seat ?? 0) < limit - 1 ? 'seat' : 'underKnees';
 };
 
 /** How upright a sitting trunk stands over a seat: the pelvis leans back by the roll-back and the spine rounds forward to meet it. */
 const sittingLeans = (rollBack: number) => [-rollBack, rollBack * 0.9] as const;
-export const sittingShoulder = (hip: Point, rollBack: number, body: Body): Point => spineAt(hip, body.trunkCm, ...sittingLeans(rollBack));
-export const sittingSpine = (hip: Point, rollBack: number, body: Body): Point[] => spineFrom(hip, body.trunkCm, ...sittingLeans(rollBack));
+export const sittingShoulder = (hip: Point, rollBack: number, body: Body): Point =>
+  spineAt(hip, body.trunkCm, ...sittingLeans(rollBack));
+export const sittingSpine = (hip: Point, rollBack: number, body: Body): Point[] =>
+  spineFrom(hip, body.trunkCm, ...sittingLeans(rollBack));
 
 /** Palms beside the hips, on a seat as high as this. */
 const handsNeed = (input: FamilyInput, seatCm: number, rollCm: number): SlotNeed => {
   const { body } = input;
-  return { slot: 'hands', side: 'both', rawCm: palmGapCm(sittingShoulder([0, seatCm + body.seatToHipCm], rollBackDeg(seatCm, rollCm, input), body), body) };
+  return {
+    slot: 'hands',
+    side: 'both',
+    rawCm: palmGapCm(
+      sittingShoulder([0, seatCm + body.seatToHipCm], rollBackDeg(seatCm, rollCm, input), body),
+      body,
+    ),
+  };
 };
 
 /** Legs long, pelvis as near upright as the hamstrings allow, palms beside the hips; legs together or spread. */
 function sitWithLongLegs(id: string, spread: boolean): Family {
-  const built = (needs: readonly SlotNeed[], slot: string) => Math.max(0, needs.find((need) => need.slot === slot)?.rawCm ?? 0);
+  const built = (needs: readonly SlotNeed[], slot: string) =>
+    Math.max(0, needs.find((need) => need.slot === slot)?.rawCm ?? 0);
   return {
     id,
-    needs: (side) => ['hamstringCoupling', ...keysOn(side === 'both' ? sides : [otherSide(side)], 'hamstring', 'hipFlexion')],
+    needs: (side) => [
+      'hamstringCoupling',
+      ...keysOn(side === 'both' ? sides : [otherSide(side)], 'hamstring', 'hipFlexion'),
+    ],
     heights: (input) => {
       const needs = longSitNeeds(input);
       return [...needs, handsNeed(input, built(needs, 'seat'), built(needs, 'underKnees'))];
@@ -199,7 +302,10 @@ function sitWithLongLegs(id: string, spread: boolean): Family {
     mendsRollBack,
     afterBuilt: (input, { seat = 0, underKnees }) => {
       const roll = rollUnderKneesCm(seat, input);
-      return [{ slot: 'underKnees', side: 'both', rawCm: roll }, handsNeed(input, seat, underKnees ?? roll)];
+      return [
+        { slot: 'underKnees', side: 'both', rawCm: roll },
+        handsNeed(input, seat, underKnees ?? roll),
+      ];
     },
     figure: (input, { seat: seatCm = 0, underKnees: rollCm = 0, hands: handsCm = 0 }) => {
       const { body } = input;
@@ -211,15 +317,33 @@ function sitWithLongLegs(id: string, spread: boolean): Family {
       const palm: Point = [legs.hip[0] - (seatCm > 1 ? 22 : 8), handsCm];
       return {
         posture: postureFrom({
-          near: turnedOut(legWithFoot(legs.knee, legs.ankle, longFoot(legs, body)), legs.hip, outDeg), hip: legs.hip,
-          upper: upperFrom(spine, headFrom(shoulder, body, rollBack * 0.3 + 2), armToward(shoulder, palm, body, -1)), pelvisDeg: input.settings.pelvisTargetDeg - rollBack, pelvisLeanDeg: -rollBack,
-          supports: [...longSitSupports(legs, seatCm, rollCm, body, outDeg), ...(handsCm > 0 ? [{ slot: 'hands', xCm: palm[0], bottomCm: 0, topCm: handsCm }] : [])],
+          near: turnedOut(
+            legWithFoot(legs.knee, legs.ankle, longFoot(legs, body)),
+            legs.hip,
+            outDeg,
+          ),
+          hip: legs.hip,
+          upper: upperFrom(
+            spine,
+            headFrom(shoulder, body, rollBack * 0.3 + 2),
+            armToward(shoulder, palm, body, -1),
+          ),
+          pelvisDeg: input.settings.pelvisTargetDeg - rollBack,
+          pelvisLeanDeg: -rollBack,
+          supports: [
+            ...longSitSupports(legs, seatCm, rollCm, body, outDeg),
+            ...(handsCm > 0 ? [{ slot: 'hands', xCm: palm[0], bottomCm: 0, topCm: handsCm }] : []),
+          ],
         }),
         demands: [
           ...hamstringDemands(input, legs),
           ...(spread ? spreadDemands(input, outDeg) : []),
         ],
-        findings: { rollBackDeg: rollBack, kneeBendDeg: legs.kneeBendDeg, ...(spread ? { halfAngleDeg: outDeg } : {}) },
+        findings: {
+          rollBackDeg: rollBack,
+          kneeBendDeg: legs.kneeBendDeg,
+          ...(spread ? { halfAngleDeg: outDeg } : {}),
+        },
       };
     },
     why: (input, need) => (need.slot === 'hands' ? palmWhy(need) : longSitWhy(input, need)),
@@ -227,7 +351,10 @@ function sitWithLongLegs(id: string, spread: boolean): Family {
 }
 
 /** The sentence for palms that press beside or behind the hips. */
-export const palmWhy = ({ rawCm }: SlotNeed) => (rawCm <= 0 ? 'The palms reach the floor.' : `With this trunk and these arms the palms stop ${rawCm.toFixed(0)} cm over the floor: something under them lets the back grow.`);
+export const palmWhy = ({ rawCm }: SlotNeed) =>
+  rawCm <= 0
+    ? 'The palms reach the floor.'
+    : `With this trunk and these arms the palms stop ${rawCm.toFixed(0)} cm over the floor: something under them lets the back grow.`;
 
 export const longSit = sitWithLongLegs('long sit', false);
 export const straddleSit = sitWithLongLegs('straddle', true);

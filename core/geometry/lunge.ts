@@ -5,7 +5,17 @@ import { ladderStart, strapped } from '../parameters';
 import { palmGapCm } from './arms';
 import { rangeValue } from './draw';
 import { keysOn, otherSide, worked, type Family, type FamilyInput, type SlotNeed } from './family';
-import { along, armToward, headFrom, legWithFoot, postureFrom, spineFrom, upperFrom, type Leg, type Point } from './posture';
+import {
+  along,
+  armToward,
+  headFrom,
+  legWithFoot,
+  postureFrom,
+  spineFrom,
+  upperFrom,
+  type Leg,
+  type Point,
+} from './posture';
 
 interface Stepped {
   readonly hip: Point;
@@ -16,24 +26,39 @@ interface Stepped {
   readonly stepCm: number;
 }
 
-const footOn = (ankle: Point, body: Body): Pick<Leg, 'heel' | 'toe'> => ({ heel: [ankle[0] - 0.25 * body.footCm, ankle[1] - body.ankleHeightCm + 1], toe: [ankle[0] + 0.7 * body.footCm, ankle[1] - body.ankleHeightCm + 1.2] });
-const toesDown = (ankle: Point, body: Body): Pick<Leg, 'heel' | 'toe'> => ({ heel: [ankle[0] - 2, ankle[1] + 4], toe: [ankle[0] - 0.6 * body.footCm, 1.5] });
+const footOn = (ankle: Point, body: Body): Pick<Leg, 'heel' | 'toe'> => ({
+  heel: [ankle[0] - 0.25 * body.footCm, ankle[1] - body.ankleHeightCm + 1],
+  toe: [ankle[0] + 0.7 * body.footCm, ankle[1] - body.ankleHeightCm + 1.2],
+});
+const toesDown = (ankle: Point, body: Body): Pick<Leg, 'heel' | 'toe'> => ({
+  heel: [ankle[0] - 2, ankle[1] + 4],
+  toe: [ankle[0] - 0.6 * body.footCm, 1.5],
+});
 
 /** Front knee over its ankle, back knee down as far behind the hip as the back thigh goes. */
 function stepped(input: FamilyInput, padCm: number): Stepped {
   const { body, settings } = input;
-  const back = settings.share * rangeValue(input.draw, 'hipExtension', otherSide(worked(input.side)));
+  const back =
+    settings.share * rangeValue(input.draw, 'hipExtension', otherSide(worked(input.side)));
   const lean = Math.max(0, back + (settings.lumbarAllowanceDeg > 0 ? strapped.lungeArch.value : 0));
   const kneeY = body.kneeFrontCm + padCm;
   const hip: Point = [0, kneeY + body.thighCm * cosDeg(lean)];
   const backKnee: Point = [-body.thighCm * sinDeg(lean), kneeY];
-  const backAnkle: Point = [backKnee[0] - Math.sqrt(body.shinCm ** 2 - (kneeY - body.footTopCm) ** 2), body.footTopCm];
+  const backAnkle: Point = [
+    backKnee[0] - Math.sqrt(body.shinCm ** 2 - (kneeY - body.footTopCm) ** 2),
+    body.footTopCm,
+  ];
   const frontKneeY = body.ankleHeightCm + body.shinCm;
   const frontRiseDeg = asinDeg((frontKneeY - hip[1]) / body.thighCm);
-  const frontKnee: Point = [hip[0] + body.thighCm * cosDeg(frontRiseDeg), hip[1] + body.thighCm * sinDeg(frontRiseDeg)];
+  const frontKnee: Point = [
+    hip[0] + body.thighCm * cosDeg(frontRiseDeg),
+    hip[1] + body.thighCm * sinDeg(frontRiseDeg),
+  ];
   const frontAnkle: Point = [frontKnee[0], frontKnee[1] - body.shinCm];
   return {
-    hip, frontRiseDeg, stepCm: frontAnkle[0] - backKnee[0],
+    hip,
+    frontRiseDeg,
+    stepCm: frontAnkle[0] - backKnee[0],
     front: legWithFoot(frontKnee, frontAnkle, footOn(frontAnkle, body)),
     back: legWithFoot(backKnee, backAnkle, toesDown(backAnkle, body)),
   };
@@ -41,7 +66,11 @@ function stepped(input: FamilyInput, padCm: number): Stepped {
 
 /** The trunk leans as far as the front hip bends. */
 function leanDeg(input: FamilyInput, { frontRiseDeg }: Stepped, outsideDeg: number): number {
-  const bends = Math.min(input.settings.hipFlexionMostDeg, rangeValue(input.draw, 'hipFlexion', worked(input.side))) + outsideDeg;
+  const bends =
+    Math.min(
+      input.settings.hipFlexionMostDeg,
+      rangeValue(input.draw, 'hipFlexion', worked(input.side)),
+    ) + outsideDeg;
   return Math.min(input.settings.pitchMostDeg, 88, Math.max(0, bends - 90 - frontRiseDeg));
 }
 
@@ -50,12 +79,22 @@ function lungeFamily(id: string, outsideDeg: number): Family {
   const hands = (input: FamilyInput, padCm: number): SlotNeed => {
     const step = stepped(input, padCm);
     const lean = leanDeg(input, step, outsideDeg);
-    return { slot: 'hands', side: 'both', rawCm: palmGapCm(along(step.hip, lean, input.body.trunkCm), input.body) };
+    return {
+      slot: 'hands',
+      side: 'both',
+      rawCm: palmGapCm(along(step.hip, lean, input.body.trunkCm), input.body),
+    };
   };
   return {
     id,
-    needs: (side) => [...keysOn([otherSide(worked(side))], 'hipExtension'), ...keysOn([worked(side)], 'hipFlexion')],
-    heights: (input) => [{ slot: 'underKnees', side: 'both', rawCm: ladderStart.kneePad.value, isChosen: true }, hands(input, ladderStart.kneePad.value)],
+    needs: (side) => [
+      ...keysOn([otherSide(worked(side))], 'hipExtension'),
+      ...keysOn([worked(side)], 'hipFlexion'),
+    ],
+    heights: (input) => [
+      { slot: 'underKnees', side: 'both', rawCm: ladderStart.kneePad.value, isChosen: true },
+      hands(input, ladderStart.kneePad.value),
+    ],
     afterBuilt: (input, { underKnees = 0 }) => [hands(input, underKnees)],
     figure: (input, built) => {
       const { body } = input;
@@ -67,15 +106,45 @@ function lungeFamily(id: string, outsideDeg: number): Family {
       const [side, back] = [worked(input.side), otherSide(worked(input.side))];
       return {
         posture: postureFrom({
-          near: step.front, far: step.back, hip: step.hip, upper: upperFrom(spine, headFrom(shoulder, body, lean * 0.8), armToward(shoulder, hand, body, 1)), pelvisDeg: lean, pelvisLeanDeg: lean,
+          near: step.front,
+          far: step.back,
+          hip: step.hip,
+          upper: upperFrom(
+            spine,
+            headFrom(shoulder, body, lean * 0.8),
+            armToward(shoulder, hand, body, 1),
+          ),
+          pelvisDeg: lean,
+          pelvisLeanDeg: lean,
           supports: [
-            ...(built.underKnees ? [{ slot: 'underKnees', xCm: step.back.knee[0], bottomCm: 0, topCm: built.underKnees }] : []),
-            ...(built.hands ? [{ slot: 'hands', xCm: hand[0], bottomCm: 0, topCm: built.hands }] : []),
+            ...(built.underKnees
+              ? [
+                  {
+                    slot: 'underKnees',
+                    xCm: step.back.knee[0],
+                    bottomCm: 0,
+                    topCm: built.underKnees,
+                  },
+                ]
+              : []),
+            ...(built.hands
+              ? [{ slot: 'hands', xCm: hand[0], bottomCm: 0, topCm: built.hands }]
+              : []),
           ],
         }),
         demands: [
-          { range: 'hipExtension', side: back, needDeg: input.settings.share * rangeValue(input.draw, 'hipExtension', back), haveDeg: rangeValue(input.draw, 'hipExtension', back) },
-          { range: 'hipFlexion', side, needDeg: 90 + step.frontRiseDeg + lean - outsideDeg, haveDeg: rangeValue(input.draw, 'hipFlexion', side) },
+          {
+            range: 'hipExtension',
+            side: back,
+            needDeg: input.settings.share * rangeValue(input.draw, 'hipExtension', back),
+            haveDeg: rangeValue(input.draw, 'hipExtension', back),
+          },
+          {
+            range: 'hipFlexion',
+            side,
+            needDeg: 90 + step.frontRiseDeg + lean - outsideDeg,
+            haveDeg: rangeValue(input.draw, 'hipFlexion', side),
+          },
         ],
         findings: { stepCm: step.stepCm, trunkLeanDeg: lean },
       };
@@ -97,10 +166,16 @@ export const horse: Family = {
   id: 'horse',
   needs: (side) => ['ladderStart.lyingFoot', ...keysOn([worked(side)], 'hipExtension')],
   heights: (input) => [
-    { slot: 'underKnees', side: 'both', rawCm: input.draw['ladderStart.lyingFoot'] ?? ladderStart.lyingFoot.value },
+    {
+      slot: 'underKnees',
+      side: 'both',
+      rawCm: input.draw['ladderStart.lyingFoot'] ?? ladderStart.lyingFoot.value,
+    },
     { slot: 'hands', side: 'both', rawCm: horsePalmCm(input, 0) },
   ],
-  afterBuilt: (input, { underKnees = 0 }) => [{ slot: 'hands', side: 'both', rawCm: horsePalmCm(input, underKnees) }],
+  afterBuilt: (input, { underKnees = 0 }) => [
+    { slot: 'hands', side: 'both', rawCm: horsePalmCm(input, underKnees) },
+  ],
   figure: (input, built) => {
     const { body } = input;
     const pad = built.underKnees ?? 0;
@@ -111,19 +186,38 @@ export const horse: Family = {
     const side = worked(input.side);
     return {
       posture: postureFrom({
-        near: kneeling.front, far: kneeling.down, hip: kneeling.hip, upper: upperFrom(spine, headFrom(shoulder, body, 4), armToward(shoulder, hand, body, 1)), pelvisDeg: 6, pelvisLeanDeg: 6,
+        near: kneeling.front,
+        far: kneeling.down,
+        hip: kneeling.hip,
+        upper: upperFrom(spine, headFrom(shoulder, body, 4), armToward(shoulder, hand, body, 1)),
+        pelvisDeg: 6,
+        pelvisLeanDeg: 6,
         supports: [
-          ...(pad > 0 ? [{ slot: 'underKnees', xCm: kneeling.down.knee[0], bottomCm: 0, topCm: pad }] : []),
-          ...(built.hands ? [{ slot: 'hands', xCm: hand[0], bottomCm: 0, topCm: built.hands }] : []),
+          ...(pad > 0
+            ? [{ slot: 'underKnees', xCm: kneeling.down.knee[0], bottomCm: 0, topCm: pad }]
+            : []),
+          ...(built.hands
+            ? [{ slot: 'hands', xCm: hand[0], bottomCm: 0, topCm: built.hands }]
+            : []),
         ],
       }),
-      demands: [{ range: 'hipRotation', side, needDeg: LOTUS_ROTATION_DEG, haveDeg: rangeValue(input.draw, 'hipRotation', side) }],
+      demands: [
+        {
+          range: 'hipRotation',
+          side,
+          needDeg: LOTUS_ROTATION_DEG,
+          haveDeg: rangeValue(input.draw, 'hipRotation', side),
+        },
+      ],
       findings: {},
     };
   },
-  why: (input, need) => (need.slot === 'hands'
-    ? (need.rawCm <= 0 ? 'The hands reach the floor.' : `The hands press ${need.rawCm.toFixed(0)} cm up, so that the knee carries only what it likes.`)
-    : `Found by trying: begin with ${need.rawCm.toFixed(0)} cm under the ${worked(input.side)} knee and go on rung by rung.`),
+  why: (input, need) =>
+    need.slot === 'hands'
+      ? need.rawCm <= 0
+        ? 'The hands reach the floor.'
+        : `The hands press ${need.rawCm.toFixed(0)} cm up, so that the knee carries only what it likes.`
+      : `Found by trying: begin with ${need.rawCm.toFixed(0)} cm under the ${worked(input.side)} knee and go on rung by rung.`,
 };
 /** Outward rotation that a foot on the other thigh asks for. */
 const LOTUS_ROTATION_DEG = 75;
@@ -134,11 +228,18 @@ function horseLegs(input: FamilyInput, padCm: number): { hip: Point; down: Leg; 
   const kneeY = body.kneeFrontCm + padCm;
   const hip: Point = [0, kneeY + body.thighCm];
   const down: Point = [0, kneeY];
-  const ankle: Point = [-Math.sqrt(body.shinCm ** 2 - (kneeY - body.footTopCm) ** 2), body.footTopCm];
+  const ankle: Point = [
+    -Math.sqrt(body.shinCm ** 2 - (kneeY - body.footTopCm) ** 2),
+    body.footTopCm,
+  ];
   const rise = asinDeg((body.ankleHeightCm + body.shinCm - hip[1]) / body.thighCm);
   const knee: Point = [body.thighCm * cosDeg(rise), hip[1] + body.thighCm * sinDeg(rise)];
   const standing: Point = [knee[0], knee[1] - body.shinCm];
-  return { hip, down: legWithFoot(down, ankle, toesDown(ankle, body)), front: legWithFoot(knee, standing, footOn(standing, body)) };
+  return {
+    hip,
+    down: legWithFoot(down, ankle, toesDown(ankle, body)),
+    front: legWithFoot(knee, standing, footOn(standing, body)),
+  };
 }
 
 const HORSE_LEAN_DEG = 35;

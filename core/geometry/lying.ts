@@ -4,50 +4,99 @@ import { armCm } from '../body/body';
 import { reclined } from '../parameters';
 import { sides } from '../ranges/ranges';
 import { leastOf, rangeValue, valueOf } from './draw';
-import { keysOn, otherSide, worked, type Built, type Family, type FamilyInput, type SlotNeed } from './family';
+import {
+  keysOn,
+  otherSide,
+  worked,
+  type Built,
+  type Family,
+  type FamilyInput,
+  type SlotNeed,
+} from './family';
 import { between, postureFrom, type Leg, type Point } from './posture';
-import { liftedLeg, lyingFigure, lyingHip, lyingNeck, lyingNeckWhy, lyingShoulder } from './reclinedOpen';
+import {
+  liftedLeg,
+  lyingFigure,
+  lyingHip,
+  lyingNeck,
+  lyingNeckWhy,
+  lyingShoulder,
+} from './reclinedOpen';
 
-const byTrying = (need: SlotNeed, what: string) => `Found by trying: begin with ${need.rawCm.toFixed(0)} cm under ${what} and go on rung by rung.`;
+const byTrying = (need: SlotNeed, what: string) =>
+  `Found by trying: begin with ${need.rawCm.toFixed(0)} cm under ${what} and go on rung by rung.`;
 
 /** Knees bent, feet standing: as near as they like. */
 const standingFeet = ({ body }: FamilyInput): Leg => {
   const hip = lyingHip(body);
   const leg = liftedLeg(hip, 52, 104, body);
-  return { ...leg, heel: [leg.ankle[0] - 0.25 * body.footCm, 1], toe: [leg.ankle[0] + 0.6 * body.footCm, 1.4] };
+  return {
+    ...leg,
+    heel: [leg.ankle[0] - 0.25 * body.footCm, 1],
+    toe: [leg.ankle[0] + 0.6 * body.footCm, 1.4],
+  };
 };
 
 /** Legs over a roll. */
 const overRoll = ({ body }: FamilyInput, rollCm: number): Leg => {
   const hip = lyingHip(body);
-  const rise = Math.asin(Math.min(0.9, Math.max(0, rollCm + body.kneeBackCm - hip[1]) / body.thighCm)) * (180 / Math.PI);
+  const rise =
+    Math.asin(Math.min(0.9, Math.max(0, rollCm + body.kneeBackCm - hip[1]) / body.thighCm)) *
+    (180 / Math.PI);
   const kneeY = hip[1] + body.thighCm * sinDeg(rise);
-  const fall = Math.asin(Math.min(0.95, Math.max(0, kneeY - body.ankleOverHeelCm) / body.shinCm)) * (180 / Math.PI);
+  const fall =
+    Math.asin(Math.min(0.95, Math.max(0, kneeY - body.ankleOverHeelCm) / body.shinCm)) *
+    (180 / Math.PI);
   return liftedLeg(hip, rise, rise + fall, body);
 };
 
 /** A roll for the knees at rest: more where the hips cannot lie flat. */
-const restRollCm = ({ body, draw, settings }: FamilyInput) => reclined.restRoll.value + body.thighCm * sinDeg(Math.max(0, -settings.share * leastOf(draw, 'hipExtension', sides)));
+const restRollCm = ({ body, draw, settings }: FamilyInput) =>
+  reclined.restRoll.value +
+  body.thighCm * sinDeg(Math.max(0, -settings.share * leastOf(draw, 'hipExtension', sides)));
 
 /** Lying on the back with the knees bent, or over a roll. */
 function lyingFamily(id: string, roll: boolean): Family {
   return {
     id,
     needs: () => (roll ? keysOn(sides, 'hipExtension') : []),
-    heights: (input) => [...(roll ? [{ slot: 'underKnees', side: 'both' as const, rawCm: restRollCm(input) }] : []), lyingNeck(input.body)],
+    heights: (input) => [
+      ...(roll ? [{ slot: 'underKnees', side: 'both' as const, rawCm: restRollCm(input) }] : []),
+      lyingNeck(input.body),
+    ],
     figure: (input, built: Built) => {
       const { body } = input;
       const upper = lyingFigure(body, built);
       const leg = roll ? overRoll(input, built.underKnees ?? 0) : standingFeet(input);
       return {
         posture: postureFrom({
-          near: leg, hip: lyingHip(body), upper, pelvisDeg: 0, pelvisLeanDeg: upper.pelvisLeanDeg,
-          supports: [...upper.supports.filter(({ slot }) => slot === 'neck'), ...(built.underKnees ? [{ slot: 'underKnees', xCm: leg.knee[0] - 2, bottomCm: 0, topCm: built.underKnees }] : [])],
+          near: leg,
+          hip: lyingHip(body),
+          upper,
+          pelvisDeg: 0,
+          pelvisLeanDeg: upper.pelvisLeanDeg,
+          supports: [
+            ...upper.supports.filter(({ slot }) => slot === 'neck'),
+            ...(built.underKnees
+              ? [{ slot: 'underKnees', xCm: leg.knee[0] - 2, bottomCm: 0, topCm: built.underKnees }]
+              : []),
+          ],
         }),
-        demands: roll ? sides.map((side) => ({ range: 'hipExtension', side, needDeg: 0, haveDeg: rangeValue(input.draw, 'hipExtension', side) })) : [], findings: {},
+        demands: roll
+          ? sides.map((side) => ({
+              range: 'hipExtension',
+              side,
+              needDeg: 0,
+              haveDeg: rangeValue(input.draw, 'hipExtension', side),
+            }))
+          : [],
+        findings: {},
       };
     },
-    why: (_input, need) => (need.slot === 'neck' ? lyingNeckWhy(need) : `A roll of ${need.rawCm.toFixed(0)} cm under the knees lets the low back and the front of the hips be quiet.`),
+    why: (_input, need) =>
+      need.slot === 'neck'
+        ? lyingNeckWhy(need)
+        : `A roll of ${need.rawCm.toFixed(0)} cm under the knees lets the low back and the front of the hips be quiet.`,
   };
 }
 
@@ -58,7 +107,10 @@ export const rest = lyingFamily('lying at rest', true);
 export const figureFour: Family = {
   id: 'figure four',
   needs: (side) => keysOn([worked(side)], 'hipRotation'),
-  heights: (input) => [lyingNeck(input.body), { slot: 'feet', side: 'both', rawCm: 0, isChosen: true }],
+  heights: (input) => [
+    lyingNeck(input.body),
+    { slot: 'feet', side: 'both', rawCm: 0, isChosen: true },
+  ],
   figure: (input, built) => {
     const { body } = input;
     const hip = lyingHip(body);
@@ -73,26 +125,68 @@ export const figureFour: Family = {
     const reach = Math.sqrt(body.shinCm ** 2 - between(knee, lying) ** 2);
     return {
       posture: postureFrom({
-        near: { knee, ankle: lying, heel: [lying[0] - 2, lying[1] - 2], toe: [lying[0] + 4, lying[1] + 10], aside: { knee: out, ankle: out - reach, toe: out - reach } },
-        far: standing, hip, upper, pelvisDeg: 0, pelvisLeanDeg: upper.pelvisLeanDeg, supports: upper.supports.filter(({ slot }) => slot === 'neck'),
+        near: {
+          knee,
+          ankle: lying,
+          heel: [lying[0] - 2, lying[1] - 2],
+          toe: [lying[0] + 4, lying[1] + 10],
+          aside: { knee: out, ankle: out - reach, toe: out - reach },
+        },
+        far: standing,
+        hip,
+        upper,
+        pelvisDeg: 0,
+        pelvisLeanDeg: upper.pelvisLeanDeg,
+        supports: upper.supports.filter(({ slot }) => slot === 'neck'),
       }),
-      demands: [{ range: 'hipRotation', side, needDeg: 45, haveDeg: rangeValue(input.draw, 'hipRotation', side) }],
+      demands: [
+        {
+          range: 'hipRotation',
+          side,
+          needDeg: 45,
+          haveDeg: rangeValue(input.draw, 'hipRotation', side),
+        },
+      ],
       findings: {},
     };
   },
-  why: (_input, need) => (need.slot === 'neck' ? lyingNeckWhy(need) : 'The standing foot stays on the floor; a block under it deepens the pose, and comes last.'),
+  why: (_input, need) =>
+    need.slot === 'neck'
+      ? lyingNeckWhy(need)
+      : 'The standing foot stays on the floor; a block under it deepens the pose, and comes last.',
 };
 
 /** Twists and the side-lying thigh stretch: small gaps, met by trying. */
-function turned(id: string, slots: readonly ('underKnees' | 'feet' | 'shoulder')[], strap: boolean): Family {
-  const startOf = { underKnees: 'ladderStart.crossedKnee', feet: 'ladderStart.lyingFoot', shoulder: 'ladderStart.lyingShoulder' } as const;
-  const what = { underKnees: 'the upper knee', feet: 'the foot', shoulder: 'the shoulder that lifts' } as const;
+function turned(
+  id: string,
+  slots: readonly ('underKnees' | 'feet' | 'shoulder')[],
+  strap: boolean,
+): Family {
+  const startOf = {
+    underKnees: 'ladderStart.crossedKnee',
+    feet: 'ladderStart.lyingFoot',
+    shoulder: 'ladderStart.lyingShoulder',
+  } as const;
+  const what = {
+    underKnees: 'the upper knee',
+    feet: 'the foot',
+    shoulder: 'the shoulder that lifts',
+  } as const;
   return {
     id,
-    needs: (side) => [...slots.map((slot) => startOf[slot]), ...(strap ? keysOn([otherSide(worked(side))], 'kneeFlexion.prone', 'hipExtension') : [])],
+    needs: (side) => [
+      ...slots.map((slot) => startOf[slot]),
+      ...(strap ? keysOn([otherSide(worked(side))], 'kneeFlexion.prone', 'hipExtension') : []),
+    ],
     heights: (input) => [
-      ...slots.map((slot): SlotNeed => ({ slot, side: 'both', rawCm: valueOf(input.draw, startOf[slot]) })),
-      ...(strap ? [{ slot: 'strap', side: 'both' as const, rawCm: footBehindCm(input), isLength: true }] : []),
+      ...slots.map((slot): SlotNeed => ({
+        slot,
+        side: 'both',
+        rawCm: valueOf(input.draw, startOf[slot]),
+      })),
+      ...(strap
+        ? [{ slot: 'strap', side: 'both' as const, rawCm: footBehindCm(input), isLength: true }]
+        : []),
     ],
     figure: (input, built) => {
       const { body } = input;
@@ -103,18 +197,53 @@ function turned(id: string, slots: readonly ('underKnees' | 'feet' | 'shoulder')
       const far = strap ? behindLeg(input, hip) : near;
       return {
         posture: postureFrom({
-          near, far, hip, upper, pelvisDeg: 0, pelvisLeanDeg: upper.pelvisLeanDeg, strapTo: strap ? far.toe : undefined,
+          near,
+          far,
+          hip,
+          upper,
+          pelvisDeg: 0,
+          pelvisLeanDeg: upper.pelvisLeanDeg,
+          strapTo: strap ? far.toe : undefined,
           supports: [
-            ...(built.underKnees ? [{ slot: 'underKnees', xCm: near.knee[0], bottomCm: 0, topCm: built.underKnees }] : []),
-            ...(built.feet ? [{ slot: 'feet', xCm: near.toe[0], bottomCm: 0, topCm: built.feet }] : []),
-            ...(built.shoulder ? [{ slot: 'shoulder', xCm: (upper.spine.at(-1) as Point)[0], bottomCm: 0, topCm: built.shoulder }] : []),
+            ...(built.underKnees
+              ? [{ slot: 'underKnees', xCm: near.knee[0], bottomCm: 0, topCm: built.underKnees }]
+              : []),
+            ...(built.feet
+              ? [{ slot: 'feet', xCm: near.toe[0], bottomCm: 0, topCm: built.feet }]
+              : []),
+            ...(built.shoulder
+              ? [
+                  {
+                    slot: 'shoulder',
+                    xCm: (upper.spine.at(-1) as Point)[0],
+                    bottomCm: 0,
+                    topCm: built.shoulder,
+                  },
+                ]
+              : []),
           ],
         }),
-        demands: strap ? [{ range: 'kneeFlexion.prone', side: otherSide(worked(input.side)), needDeg: input.settings.share * rangeValue(input.draw, 'kneeFlexion.prone', otherSide(worked(input.side))), haveDeg: rangeValue(input.draw, 'kneeFlexion.prone', otherSide(worked(input.side))) }] : [],
+        demands: strap
+          ? [
+              {
+                range: 'kneeFlexion.prone',
+                side: otherSide(worked(input.side)),
+                needDeg:
+                  input.settings.share *
+                  rangeValue(input.draw, 'kneeFlexion.prone', otherSide(worked(input.side))),
+                haveDeg: rangeValue(input.draw, 'kneeFlexion.prone', otherSide(worked(input.side))),
+              },
+            ]
+          : [],
         findings: {},
       };
     },
-    why: (_input, need) => (need.slot === 'strap' ? (need.rawCm <= 0 ? 'The hand reaches the back foot.' : `The hand stops ${need.rawCm.toFixed(0)} cm short of the back foot.`) : byTrying(need, what[need.slot as 'feet'])),
+    why: (_input, need) =>
+      need.slot === 'strap'
+        ? need.rawCm <= 0
+          ? 'The hand reaches the back foot.'
+          : `The hand stops ${need.rawCm.toFixed(0)} cm short of the back foot.`
+        : byTrying(need, what[need.slot as 'feet']),
   };
 }
 
@@ -128,7 +257,13 @@ function turnedLeg(hip: Point, body: Body): Leg {
   const drop = y - body.ankleHeightCm;
   const ankle: Point = [knee[0] + 0.25 * body.shinCm, body.ankleHeightCm];
   const sideways = Math.sqrt(Math.max(0, body.shinCm ** 2 - (0.25 * body.shinCm) ** 2 - drop ** 2));
-  return { knee, ankle, heel: [ankle[0] - 2, 2], toe: [ankle[0] + 0.5 * body.footCm, 2], aside: { knee: aside, ankle: aside - sideways, toe: aside - sideways } };
+  return {
+    knee,
+    ankle,
+    heel: [ankle[0] - 2, 2],
+    toe: [ankle[0] + 0.5 * body.footCm, 2],
+    aside: { knee: aside, ankle: aside - sideways, toe: aside - sideways },
+  };
 }
 
 /** The lower leg of the side-lying stretch, flat on the floor: thigh a little behind, heel drawn toward the seat. */
@@ -143,8 +278,15 @@ function behindLeg(input: FamilyInput, hip: Point): Leg {
   const ankleAside = kneeAside - body.shinCm * sinDeg(turned);
   const toeward = turned - 40;
   return {
-    knee, ankle, heel: [ankle[0] + 2, ankle[1] - 2], toe: [ankle[0] + 0.6 * body.footCm * cosDeg(toeward), ankle[1] - 2],
-    aside: { knee: kneeAside, ankle: ankleAside, toe: ankleAside - 0.6 * body.footCm * sinDeg(toeward) },
+    knee,
+    ankle,
+    heel: [ankle[0] + 2, ankle[1] - 2],
+    toe: [ankle[0] + 0.6 * body.footCm * cosDeg(toeward), ankle[1] - 2],
+    aside: {
+      knee: kneeAside,
+      ankle: ankleAside,
+      toe: ankleAside - 0.6 * body.footCm * sinDeg(toeward),
+    },
   };
 }
 
@@ -155,5 +297,9 @@ function footBehindCm(input: FamilyInput): number {
   return Math.max(0, Math.hypot(between(shoulder, ankle), aside?.ankle ?? 0) - armCm(input.body));
 }
 
-export const catsTail = turned('side-lying thigh stretch', ['underKnees', 'feet', 'shoulder'], true);
+export const catsTail = turned(
+  'side-lying thigh stretch',
+  ['underKnees', 'feet', 'shoulder'],
+  true,
+);
 export const crossedTwist = turned('reclined twist', ['underKnees', 'shoulder'], false);

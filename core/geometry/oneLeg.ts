@@ -5,16 +5,49 @@ import { crossedLeg, solesTogether } from './crossedLeg';
 import { thighGapCm, usableRotation } from './crossedSeat';
 import { rangeValue, valueOf } from './draw';
 import { keysOn, otherSide, worked, type Family, type FamilyInput, type SlotNeed } from './family';
-import { hamstringDemands, hipFlexionAt, kneeGapCm, longFoot, longLegs, longSit, longSitSupports, mendsRollBack, palmWhy, rollBackDeg, sittingShoulder, sittingSpine } from './longSit';
-import { armToward, headFrom, legWithFoot, postureFrom, upperFrom, type Leg, type Point } from './posture';
+import {
+  hamstringDemands,
+  hipFlexionAt,
+  kneeGapCm,
+  longFoot,
+  longLegs,
+  longSit,
+  longSitSupports,
+  mendsRollBack,
+  palmWhy,
+  rollBackDeg,
+  sittingShoulder,
+  sittingSpine,
+} from './longSit';
+import {
+  armToward,
+  headFrom,
+  legWithFoot,
+  postureFrom,
+  upperFrom,
+  type Leg,
+  type Point,
+} from './posture';
 import { foldOrSitWhy, seatedFold } from './seatedFold';
 
-
 /** The leg that is bent and laid open beside the long one. */
-const openLeg = (input: FamilyInput, seatCm: number) => crossedLeg(seatCm + input.body.seatToHipCm, usableRotation(input, worked(input.side)), solesTogether(input.body), input.body);
+const openLeg = (input: FamilyInput, seatCm: number) =>
+  crossedLeg(
+    seatCm + input.body.seatToHipCm,
+    usableRotation(input, worked(input.side)),
+    solesTogether(input.body),
+    input.body,
+  );
 
 const openKneeNeed = (input: FamilyInput, seatCm: number): SlotNeed => ({
-  slot: 'underThigh', side: 'both', rawCm: thighGapCm(seatCm + input.body.seatToHipCm, openLeg(input, seatCm).thighRiseDeg, crossLegged.thighSupportAt.value, input.body),
+  slot: 'underThigh',
+  side: 'both',
+  rawCm: thighGapCm(
+    seatCm + input.body.seatToHipCm,
+    openLeg(input, seatCm).thighRiseDeg,
+    crossLegged.thighSupportAt.value,
+    input.body,
+  ),
 });
 
 /** One leg long, the other bent and open: the long leg rules the pelvis, and the open knee is met where it stops. */
@@ -27,7 +60,10 @@ export const oneLegFold: Family = {
     return [...needs.slice(0, 2), openKneeNeed(input, seatCm), ...needs.slice(2)];
   },
   mendsRollBack,
-  afterBuilt: (input, built) => [...(seatedFold.afterBuilt?.(input, built) ?? []), openKneeNeed(input, built.seat ?? 0)],
+  afterBuilt: (input, built) => [
+    ...(seatedFold.afterBuilt?.(input, built) ?? []),
+    openKneeNeed(input, built.seat ?? 0),
+  ],
   figure: (input, built) => {
     const { posture, demands, findings } = seatedFold.figure(input, built);
     const open = openLeg(input, built.seat ?? 0);
@@ -36,10 +72,28 @@ export const oneLegFold: Family = {
     return {
       // The bent leg is the near one; the long leg lies beyond it.
       posture: postureFrom({
-        near: open, far: { knee, ankle, heel, toe }, hip: posture.hip, upper: posture, pelvisDeg: posture.pelvisDeg, pelvisLeanDeg: posture.pelvisLeanDeg,
-        supports: [...posture.supports, ...(built.underThigh ? [{ slot: 'underThigh', xCm: open.knee[0] - 4, bottomCm: 0, topCm: built.underThigh }] : [])],
+        near: open,
+        far: { knee, ankle, heel, toe },
+        hip: posture.hip,
+        upper: posture,
+        pelvisDeg: posture.pelvisDeg,
+        pelvisLeanDeg: posture.pelvisLeanDeg,
+        supports: [
+          ...posture.supports,
+          ...(built.underThigh
+            ? [{ slot: 'underThigh', xCm: open.knee[0] - 4, bottomCm: 0, topCm: built.underThigh }]
+            : []),
+        ],
       }),
-      demands: [...demands, { range: 'hipRotation', side, needDeg: rangeValue(input.draw, 'hipRotation', side) + Math.max(0, open.thighRiseDeg), haveDeg: rangeValue(input.draw, 'hipRotation', side) }],
+      demands: [
+        ...demands,
+        {
+          range: 'hipRotation',
+          side,
+          needDeg: rangeValue(input.draw, 'hipRotation', side) + Math.max(0, open.thighRiseDeg),
+          haveDeg: rangeValue(input.draw, 'hipRotation', side),
+        },
+      ],
       findings: { ...findings, kneeRiseDeg: open.thighRiseDeg },
     };
   },
@@ -47,7 +101,9 @@ export const oneLegFold: Family = {
     if (need.slot !== 'underThigh') return foldOrSitWhy(input, need);
     const side = worked(input.side);
     const turn = rangeValue(input.draw, 'hipRotation', side).toFixed(0);
-    return need.rawCm <= 0 ? `With ${turn}° of rotation the ${side} knee rests on the floor by itself.` : `With ${turn}° of rotation the ${side} knee stays ${need.rawCm.toFixed(0)} cm over the floor: that is filled, not pressed down.`;
+    return need.rawCm <= 0
+      ? `With ${turn}° of rotation the ${side} knee rests on the floor by itself.`
+      : `With ${turn}° of rotation the ${side} knee stays ${need.rawCm.toFixed(0)} cm over the floor: that is filled, not pressed down.`;
   },
 };
 
@@ -57,12 +113,27 @@ function standingLeg(input: FamilyInput, hip: Point): Leg & { riseDeg: number } 
   const side = worked(input.side);
   const bends = Math.min(settings.hipFlexionMostDeg, rangeValue(draw, 'hipFlexion', side));
   const highestKnee = body.shinCm + body.ankleHeightCm;
-  const riseDeg = Math.min(bends - 90 - settings.pelvisTargetDeg, asinDeg((highestKnee - hip[1]) / body.thighCm));
-  const knee: Point = [hip[0] + body.thighCm * cosDeg(riseDeg), hip[1] + body.thighCm * sinDeg(riseDeg)];
+  const riseDeg = Math.min(
+    bends - 90 - settings.pelvisTargetDeg,
+    asinDeg((highestKnee - hip[1]) / body.thighCm),
+  );
+  const knee: Point = [
+    hip[0] + body.thighCm * cosDeg(riseDeg),
+    hip[1] + body.thighCm * sinDeg(riseDeg),
+  ];
   const drop = Math.max(0, knee[1] - body.ankleHeightCm);
   // The shin stands as upright as its foot on the floor lets it; a low knee slides the foot away.
-  const ankle: Point = [knee[0] + Math.sqrt(Math.max(0, body.shinCm ** 2 - drop ** 2)), knee[1] - drop];
-  return { riseDeg, knee, ankle, heel: [ankle[0] - 0.25 * body.footCm, 1], toe: [ankle[0] + 0.7 * body.footCm, 1.2] };
+  const ankle: Point = [
+    knee[0] + Math.sqrt(Math.max(0, body.shinCm ** 2 - drop ** 2)),
+    knee[1] - drop,
+  ];
+  return {
+    riseDeg,
+    knee,
+    ankle,
+    heel: [ankle[0] - 0.25 * body.footCm, 1],
+    toe: [ankle[0] + 0.7 * body.footCm, 1.2],
+  };
 }
 
 /** Bend of the long knee, kept soft where nothing lies under it. */
@@ -72,20 +143,34 @@ const SOFT_KNEE_DEG = 15;
 function softLeg(input: FamilyInput, seatCm: number) {
   const lift = 0.5 * input.body.thighCm * sinDeg(SOFT_KNEE_DEG);
   const rollCm = Math.max(0, kneeGapCm(seatCm, input.body)) + lift;
-  return { legs: longLegs(seatCm, rollCm, input.body), rollBack: rollBackDeg(seatCm, rollCm, input) };
+  return {
+    legs: longLegs(seatCm, rollCm, input.body),
+    rollBack: rollBackDeg(seatCm, rollCm, input),
+  };
 }
 
 /** The seat at which the pelvis stands with the long knee soft; below 0: room to spare. */
 function twistSeatCm(input: FamilyInput): number {
   const { body, settings } = input;
-  const fall = 90 + settings.pelvisTargetDeg - longSitParameter.rollBackAllowed.value - hipFlexionAt(SOFT_KNEE_DEG, input);
-  const seatCm = (body.thighCm + body.shinCm) * sinDeg(Math.min(90, Math.max(-90, fall))) + body.ankleOverHeelCm - body.seatToHipCm;
+  const fall =
+    90 +
+    settings.pelvisTargetDeg -
+    longSitParameter.rollBackAllowed.value -
+    hipFlexionAt(SOFT_KNEE_DEG, input);
+  const seatCm =
+    (body.thighCm + body.shinCm) * sinDeg(Math.min(90, Math.max(-90, fall))) +
+    body.ankleOverHeelCm -
+    body.seatToHipCm;
   return Math.min(longSitParameter.seatMost.value, seatCm);
 }
 
 const twistNeeds = (input: FamilyInput, seatCm: number): SlotNeed => {
   const { legs, rollBack } = softLeg(input, seatCm);
-  return { slot: 'hands', side: 'both', rawCm: palmGapCm(sittingShoulder(legs.hip, rollBack, input.body), input.body) };
+  return {
+    slot: 'hands',
+    side: 'both',
+    rawCm: palmGapCm(sittingShoulder(legs.hip, rollBack, input.body), input.body),
+  };
 };
 
 /** Seated twist with one knee up: the long leg sets the seat, the palm behind lifts the back before it turns. */
@@ -108,11 +193,26 @@ export const seatedTwist: Family = {
     const side = worked(input.side);
     return {
       posture: postureFrom({
-        near: up, far: legWithFoot(legs.knee, legs.ankle, longFoot(legs, body)), hip: legs.hip, upper: upperFrom(spine, headFrom(shoulder, body, 2), armToward(shoulder, palm, body, -1)),
-        pelvisDeg: input.settings.pelvisTargetDeg - rollBack, pelvisLeanDeg: -rollBack,
-        supports: [...longSitSupports(legs, seatCm, 0, body).slice(0, 1), ...(handsCm > 0 ? [{ slot: 'hands', xCm: palm[0], bottomCm: 0, topCm: handsCm }] : [])],
+        near: up,
+        far: legWithFoot(legs.knee, legs.ankle, longFoot(legs, body)),
+        hip: legs.hip,
+        upper: upperFrom(spine, headFrom(shoulder, body, 2), armToward(shoulder, palm, body, -1)),
+        pelvisDeg: input.settings.pelvisTargetDeg - rollBack,
+        pelvisLeanDeg: -rollBack,
+        supports: [
+          ...longSitSupports(legs, seatCm, 0, body).slice(0, 1),
+          ...(handsCm > 0 ? [{ slot: 'hands', xCm: palm[0], bottomCm: 0, topCm: handsCm }] : []),
+        ],
       }),
-      demands: [...hamstringDemands(input, legs), { range: 'hipFlexion', side, needDeg: 90 + up.riseDeg + input.settings.pelvisTargetDeg, haveDeg: valueOf(input.draw, `hipFlexion:${side}`) }],
+      demands: [
+        ...hamstringDemands(input, legs),
+        {
+          range: 'hipFlexion',
+          side,
+          needDeg: 90 + up.riseDeg + input.settings.pelvisTargetDeg,
+          haveDeg: valueOf(input.draw, `hipFlexion:${side}`),
+        },
+      ],
       findings: { rollBackDeg: rollBack, thighRiseDeg: up.riseDeg },
     };
   },
@@ -120,6 +220,8 @@ export const seatedTwist: Family = {
     if (need.slot === 'hands') return palmWhy(need);
     const side = otherSide(worked(input.side));
     const bend = `Hamstring ${rangeValue(input.draw, 'hamstring', side).toFixed(0)}° ${side}, its knee kept soft`;
-    return need.rawCm <= 0 ? `${bend}: the pelvis stands upright on the floor.` : `${bend} → ${need.rawCm.toFixed(0)} cm, so that the back can grow before it turns.`;
+    return need.rawCm <= 0
+      ? `${bend}: the pelvis stands upright on the floor.`
+      : `${bend} → ${need.rawCm.toFixed(0)} cm, so that the back can grow before it turns.`;
   },
 };

@@ -5,20 +5,59 @@ import { palmGapCm } from './arms';
 import { crossedLeg, rotationFrom, type Crossing } from './crossedLeg';
 import { usableRotation } from './crossedSeat';
 import { rangeValue, valueOf } from './draw';
-import { keysOn, otherSide, worked, type Built, type Demand, type Family, type FamilyInput, type SlotNeed } from './family';
-import { AT_REST, chestNeed, floorAhead, foldedSpine, foldedTrunk, foldSupports, foldWhy, foreheadNeed, onFloor, restingOn, type FoldedTrunk } from './foldedTrunk';
-import { along, armToward, between, headFrom, legOf, postureFrom, spineFrom, upperFrom, type Leg, type Point } from './posture';
+import {
+  keysOn,
+  otherSide,
+  worked,
+  type Built,
+  type Demand,
+  type Family,
+  type FamilyInput,
+  type SlotNeed,
+} from './family';
+import {
+  AT_REST,
+  chestNeed,
+  floorAhead,
+  foldedSpine,
+  foldedTrunk,
+  foldSupports,
+  foldWhy,
+  foreheadNeed,
+  onFloor,
+  restingOn,
+  type FoldedTrunk,
+} from './foldedTrunk';
+import {
+  along,
+  armToward,
+  between,
+  headFrom,
+  legOf,
+  postureFrom,
+  spineFrom,
+  upperFrom,
+  type Leg,
+  type Point,
+} from './posture';
 
-export const crossingAt = (kneeDeg: number, { body }: FamilyInput): Crossing => ({ kneeDeg, footCm: crossLegged.footHeight.value * body.statureCm, pastMidlineCm: 0 });
+export const crossingAt = (kneeDeg: number, { body }: FamilyInput): Crossing => ({
+  kneeDeg,
+  footCm: crossLegged.footHeight.value * body.statureCm,
+  pastMidlineCm: 0,
+});
 
 /** The front shin goes toward square only where the hip would still come down by itself; else the heel is drawn in. */
 function crossing(input: FamilyInput): Crossing {
   const wished = crossingAt(input.settings.pigeonKneeDeg, input);
-  return hipForCm(wished, input) <= input.body.seatToHipCm ? wished : crossingAt(parameter.closedKnee.value, input);
+  return hipForCm(wished, input) <= input.body.seatToHipCm
+    ? wished
+    : crossingAt(parameter.closedKnee.value, input);
 }
 
 /** Rotation that the front hip may use: its own, and what the tilted pelvis gives. */
-const frontRotation = (input: FamilyInput) => usableRotation(input, worked(input.side)) + valueOf(input.draw, 'pigeon.rotationSpared');
+const frontRotation = (input: FamilyInput) =>
+  usableRotation(input, worked(input.side)) + valueOf(input.draw, 'pigeon.rotationSpared');
 
 /**
  * The least height of the front hip with its knee on the floor and its rotation within what there is. With the thigh
@@ -28,41 +67,67 @@ export function hipForCm({ kneeDeg, footCm }: Crossing, input: FamilyInput): num
   const { body } = input;
   const c = body.shinCm * sinDeg(kneeDeg) * cosDeg(Math.min(90, frontRotation(input)));
   const d = -body.shinCm * cosDeg(kneeDeg);
-  const fall = acosDeg((body.kneeBackCm - footCm) / Math.hypot(c, d)) - (Math.atan2(d, c) * 180) / Math.PI;
+  const fall =
+    acosDeg((body.kneeBackCm - footCm) / Math.hypot(c, d)) - (Math.atan2(d, c) * 180) / Math.PI;
   return body.kneeBackCm + body.thighCm * sinDeg(Math.max(-90, fall));
 }
 
 export const pigeonHipCm = (input: FamilyInput) => hipForCm(crossing(input), input);
 
-const hipOn = (input: FamilyInput, supportCm: number): Point => [0, supportCm + input.body.seatToHipCm];
+const hipOn = (input: FamilyInput, supportCm: number): Point => [
+  0,
+  supportCm + input.body.seatToHipCm,
+];
 /** Thigh under the horizontal with the knee on the floor. */
-const frontFallDeg = (hip: Point, { body }: FamilyInput) => asinDeg((hip[1] - body.kneeBackCm) / body.thighCm);
+const frontFallDeg = (hip: Point, { body }: FamilyInput) =>
+  asinDeg((hip[1] - body.kneeBackCm) / body.thighCm);
 
 /** The back leg long behind, its thigh on the floor as far as the hip is low. */
 function backLeg(hip: Point, { body }: FamilyInput): Leg & { fallDeg: number } {
   const fallDeg = asinDeg((hip[1] - body.kneeFrontCm) / body.thighCm);
-  const knee: Point = [hip[0] - body.thighCm * cosDeg(fallDeg), hip[1] - body.thighCm * sinDeg(fallDeg)];
+  const knee: Point = [
+    hip[0] - body.thighCm * cosDeg(fallDeg),
+    hip[1] - body.thighCm * sinDeg(fallDeg),
+  ];
   const drop = Math.max(0, knee[1] - body.footTopCm);
   const ankle: Point = [knee[0] - Math.sqrt(body.shinCm ** 2 - drop ** 2), knee[1] - drop];
-  return { fallDeg, knee, ankle, heel: [ankle[0] - 2, ankle[1] + 4], toe: [ankle[0] - 0.6 * body.footCm, 1.5] };
+  return {
+    fallDeg,
+    knee,
+    ankle,
+    heel: [ankle[0] - 2, ankle[1] + 4],
+    toe: [ankle[0] - 0.6 * body.footCm, 1.5],
+  };
 }
 
 /** How far the upright trunk must still lean forward: what back hip and low back do not give. */
 function uprightLeanDeg(input: FamilyInput, hip: Point): number {
-  const extension = input.settings.share * rangeValue(input.draw, 'hipExtension', otherSide(worked(input.side)));
+  const extension =
+    input.settings.share * rangeValue(input.draw, 'hipExtension', otherSide(worked(input.side)));
   const arch = input.settings.lumbarAllowanceDeg > 0 ? parameter.lumbarArch.value : 0;
   return Math.max(0, 90 - backLeg(hip, input).fallDeg - extension - arch);
 }
 
-const trunkUp = (hip: Point, leanDeg: number, input: FamilyInput) => spineFrom(hip, input.body.trunkCm, leanDeg, leanDeg);
-const shoulderUp = (hip: Point, leanDeg: number, { body }: FamilyInput) => along(hip, leanDeg, body.trunkCm);
-const palms = (input: FamilyInput, hip: Point): SlotNeed => ({ slot: 'hands', side: 'both', rawCm: palmGapCm(shoulderUp(hip, uprightLeanDeg(input, hip), input), input.body) });
+const trunkUp = (hip: Point, leanDeg: number, input: FamilyInput) =>
+  spineFrom(hip, input.body.trunkCm, leanDeg, leanDeg);
+const shoulderUp = (hip: Point, leanDeg: number, { body }: FamilyInput) =>
+  along(hip, leanDeg, body.trunkCm);
+const palms = (input: FamilyInput, hip: Point): SlotNeed => ({
+  slot: 'hands',
+  side: 'both',
+  rawCm: palmGapCm(shoulderUp(hip, uprightLeanDeg(input, hip), input), input.body),
+});
 
 /** The fold over the front shin: as far as the front hip bends. */
 function folded(input: FamilyInput, hip: Point, built?: Built): FoldedTrunk {
-  const bends = Math.min(input.settings.hipFlexionMostDeg, rangeValue(input.draw, 'hipFlexion', worked(input.side)));
+  const bends = Math.min(
+    input.settings.hipFlexionMostDeg,
+    rangeValue(input.draw, 'hipFlexion', worked(input.side)),
+  );
   const lean = bends - 90 + frontFallDeg(hip, input);
-  return built ? restingOn(input, hip, lean, onFloor, built, AT_REST) : foldedTrunk(input, hip, lean, onFloor, AT_REST);
+  return built
+    ? restingOn(input, hip, lean, onFloor, built, AT_REST)
+    : foldedTrunk(input, hip, lean, onFloor, AT_REST);
 }
 
 const upper = (input: FamilyInput, hip: Point): SlotNeed[] => {
@@ -72,19 +137,39 @@ const upper = (input: FamilyInput, hip: Point): SlotNeed[] => {
 
 function demandsOf(input: FamilyInput, hip: Point): Demand[] {
   const side = worked(input.side);
-  const asked = (rotationFrom(hip[1], -frontFallDeg(hip, input), crossing(input), input.body) - valueOf(input.draw, 'pigeon.rotationSpared')) / input.settings.share;
+  const asked =
+    (rotationFrom(hip[1], -frontFallDeg(hip, input), crossing(input), input.body) -
+      valueOf(input.draw, 'pigeon.rotationSpared')) /
+    input.settings.share;
   return [
-    { range: 'hipRotation', side, needDeg: Math.max(0, asked), haveDeg: rangeValue(input.draw, 'hipRotation', side) },
-    { range: 'hipExtension', side: otherSide(side), needDeg: rangeValue(input.draw, 'hipExtension', otherSide(side)) + uprightLeanDeg(input, hip), haveDeg: rangeValue(input.draw, 'hipExtension', otherSide(side)) },
+    {
+      range: 'hipRotation',
+      side,
+      needDeg: Math.max(0, asked),
+      haveDeg: rangeValue(input.draw, 'hipRotation', side),
+    },
+    {
+      range: 'hipExtension',
+      side: otherSide(side),
+      needDeg: rangeValue(input.draw, 'hipExtension', otherSide(side)) + uprightLeanDeg(input, hip),
+      haveDeg: rangeValue(input.draw, 'hipExtension', otherSide(side)),
+    },
   ];
 }
 
-const pigeonKeys: Family['needs'] = (side) => ['pigeon.rotationSpared', ...keysOn([worked(side)], 'hipRotation', 'hipFlexion'), ...keysOn([otherSide(worked(side))], 'hipExtension')];
+const pigeonKeys: Family['needs'] = (side) => [
+  'pigeon.rotationSpared',
+  ...keysOn([worked(side)], 'hipRotation', 'hipFlexion'),
+  ...keysOn([otherSide(worked(side))], 'hipExtension'),
+];
 
 function pigeonWhy(input: FamilyInput, need: SlotNeed): string {
   const side = worked(input.side);
   const turn = `Outward rotation ${rangeValue(input.draw, 'hipRotation', side).toFixed(0)}° ${side}, ${crossing(input).kneeDeg === parameter.closedKnee.value ? 'heel drawn in' : 'shin toward square'}`;
-  if (need.slot === 'hipLevel') return need.rawCm <= 0 ? `${turn}: the front hip comes down by itself.` : `${turn} → ${need.rawCm.toFixed(0)} cm under the front hip, so that nothing is asked of the knee.`;
+  if (need.slot === 'hipLevel')
+    return need.rawCm <= 0
+      ? `${turn}: the front hip comes down by itself.`
+      : `${turn} → ${need.rawCm.toFixed(0)} cm under the front hip, so that nothing is asked of the knee.`;
   if (need.slot === 'hands') {
     const back = otherSide(side);
     return `Back thigh ${rangeValue(input.draw, 'hipExtension', back).toFixed(0)}° behind the pelvis, ${back}: ${need.rawCm <= 0 ? 'the palms reach the floor.' : `the palms press ${need.rawCm.toFixed(0)} cm up.`}`;
@@ -92,9 +177,15 @@ function pigeonWhy(input: FamilyInput, need: SlotNeed): string {
   return foldWhy(need, fold.highestForeheadProp.value) ?? '';
 }
 
-function supportsOf(built: Built, hip: Point, hand: Point): { slot: string; xCm: number; bottomCm: number; topCm: number }[] {
+function supportsOf(
+  built: Built,
+  hip: Point,
+  hand: Point,
+): { slot: string; xCm: number; bottomCm: number; topCm: number }[] {
   return [
-    ...(built.hipLevel ? [{ slot: 'hipLevel', xCm: hip[0] + 1, bottomCm: 0, topCm: built.hipLevel }] : []),
+    ...(built.hipLevel
+      ? [{ slot: 'hipLevel', xCm: hip[0] + 1, bottomCm: 0, topCm: built.hipLevel }]
+      : []),
     ...(built.hands ? [{ slot: 'hands', xCm: hand[0], bottomCm: 0, topCm: built.hands }] : []),
   ];
 }
@@ -105,7 +196,10 @@ export const pigeonPose: Family = {
   needs: pigeonKeys,
   heights: (input) => {
     const hipLevel = pigeonHipCm(input) - input.body.seatToHipCm;
-    return [{ slot: 'hipLevel', side: 'both', rawCm: hipLevel }, ...upper(input, hipOn(input, Math.max(0, hipLevel)))];
+    return [
+      { slot: 'hipLevel', side: 'both', rawCm: hipLevel },
+      ...upper(input, hipOn(input, Math.max(0, hipLevel))),
+    ];
   },
   afterBuilt: (input, { hipLevel = 0 }) => upper(input, hipOn(input, hipLevel)),
   figure: (input, built) => {
@@ -119,11 +213,25 @@ export const pigeonPose: Family = {
     const trunk = folded(input, hip, built);
     const spine = rests ? foldedSpine(trunk, body) : trunkUp(hip, lean, input);
     const shoulder = spine.at(-1) as Point;
-    const hand: Point = rests ? floorAhead(shoulder, body) : [shoulder[0] + 3, Math.max(built.hands ?? 0, shoulder[1] - armCm(body))];
+    const hand: Point = rests
+      ? floorAhead(shoulder, body)
+      : [shoulder[0] + 3, Math.max(built.hands ?? 0, shoulder[1] - armCm(body))];
     return {
       posture: postureFrom({
-        near: front, far: legOf(back), hip, upper: upperFrom(spine, headFrom(shoulder, body, rests ? trunk.endLeanDeg + 6 : lean * 0.4), armToward(shoulder, hand, body, 1)), pelvisDeg: lean, pelvisLeanDeg: rests ? trunk.leanDeg : lean,
-        supports: [...supportsOf(rests ? { ...built, hands: 0 } : built, hip, hand), ...(rests ? foldSupports(trunk, built) : [])],
+        near: front,
+        far: legOf(back),
+        hip,
+        upper: upperFrom(
+          spine,
+          headFrom(shoulder, body, rests ? trunk.endLeanDeg + 6 : lean * 0.4),
+          armToward(shoulder, hand, body, 1),
+        ),
+        pelvisDeg: lean,
+        pelvisLeanDeg: rests ? trunk.leanDeg : lean,
+        supports: [
+          ...supportsOf(rests ? { ...built, hands: 0 } : built, hip, hand),
+          ...(rests ? foldSupports(trunk, built) : []),
+        ],
       }),
       demands: demandsOf(input, hip),
       findings: { trunkLeanDeg: rests ? trunk.leanDeg : lean, foldDeg: Math.max(0, trunk.leanDeg) },
@@ -136,34 +244,62 @@ export const pigeonPose: Family = {
 function raisedBackLeg(input: FamilyInput, hip: Point): Leg {
   const { body } = input;
   const { knee } = backLeg(hip, input);
-  const bend = input.settings.share * rangeValue(input.draw, 'kneeFlexion.prone', otherSide(worked(input.side)));
+  const bend =
+    input.settings.share *
+    rangeValue(input.draw, 'kneeFlexion.prone', otherSide(worked(input.side)));
   const lean = Math.min(178, bend);
   const ankle: Point = [knee[0] - body.shinCm * cosDeg(lean), knee[1] + body.shinCm * sinDeg(lean)];
-  return { knee, ankle, heel: [ankle[0] - 2, ankle[1] + 3], toe: [ankle[0] + 0.5 * body.footCm * sinDeg(lean), ankle[1] + 0.5 * body.footCm] };
+  return {
+    knee,
+    ankle,
+    heel: [ankle[0] - 2, ankle[1] + 3],
+    toe: [ankle[0] + 0.5 * body.footCm * sinDeg(lean), ankle[1] + 0.5 * body.footCm],
+  };
 }
 
 /** Hand overhead, as far back as the shoulder reaches. */
 function handBehind(input: FamilyInput, shoulder: Point, leanDeg: number): Point {
   const reach = rangeValue(input.draw, 'armReach', otherSide(worked(input.side)));
   const direction = leanDeg + 180 - reach;
-  return [shoulder[0] + armCm(input.body) * sinDeg(direction), shoulder[1] + armCm(input.body) * cosDeg(direction)];
+  return [
+    shoulder[0] + armCm(input.body) * sinDeg(direction),
+    shoulder[1] + armCm(input.body) * cosDeg(direction),
+  ];
 }
 
 const strapBehindCm = (input: FamilyInput, hip: Point) => {
   const lean = uprightLeanDeg(input, hip) / 2;
-  return between(handBehind(input, shoulderUp(hip, lean, input), lean), raisedBackLeg(input, hip).toe);
+  return between(
+    handBehind(input, shoulderUp(hip, lean, input), lean),
+    raisedBackLeg(input, hip).toe,
+  );
 };
 
 /** The later stages: pigeon's hip, and a strap from the back foot over the shoulder. */
 export const kingPigeon: Family = {
   id: 'king pigeon',
-  needs: (side) => [...pigeonKeys(side), ...keysOn([otherSide(worked(side))], 'kneeFlexion.prone', 'armReach')],
+  needs: (side) => [
+    ...pigeonKeys(side),
+    ...keysOn([otherSide(worked(side))], 'kneeFlexion.prone', 'armReach'),
+  ],
   heights: (input) => {
     const hipLevel = pigeonHipCm(input) - input.body.seatToHipCm;
     const hip = hipOn(input, Math.max(0, hipLevel));
-    return [{ slot: 'hipLevel', side: 'both', rawCm: hipLevel }, palms(input, hip), { slot: 'strap', side: 'both', rawCm: strapBehindCm(input, hip), isLength: true }];
+    return [
+      { slot: 'hipLevel', side: 'both', rawCm: hipLevel },
+      palms(input, hip),
+      { slot: 'strap', side: 'both', rawCm: strapBehindCm(input, hip), isLength: true },
+    ];
   },
-  afterBuilt: (input, { hipLevel = 0 }) => [palms(input, hipOn(input, hipLevel)), { slot: 'strap', side: 'both', rawCm: strapBehindCm(input, hipOn(input, hipLevel)), isLength: true }],
+  afterBuilt: (input, { hipLevel = 0 }) => [
+    palms(input, hipOn(input, hipLevel)),
+    {
+      slot: 'strap',
+      side: 'both',
+      rawCm: strapBehindCm(input, hipOn(input, hipLevel)),
+      isLength: true,
+    },
+  ],
   figure: (input, built) => {
     const { body } = input;
     const hip = hipOn(input, built.hipLevel ?? 0);
@@ -174,12 +310,25 @@ export const kingPigeon: Family = {
     const hand = handBehind(input, shoulder, lean);
     return {
       posture: postureFrom({
-        near: crossedLeg(hip[1], 90, crossing(input), body), far: back, hip, upper: upperFrom(spine, headFrom(shoulder, body, lean - 6), armToward(shoulder, hand, body, -1)), pelvisDeg: lean, pelvisLeanDeg: lean,
-        supports: supportsOf({ ...built, hands: 0 }, hip, hand), strapTo: back.toe,
+        near: crossedLeg(hip[1], 90, crossing(input), body),
+        far: back,
+        hip,
+        upper: upperFrom(
+          spine,
+          headFrom(shoulder, body, lean - 6),
+          armToward(shoulder, hand, body, -1),
+        ),
+        pelvisDeg: lean,
+        pelvisLeanDeg: lean,
+        supports: supportsOf({ ...built, hands: 0 }, hip, hand),
+        strapTo: back.toe,
       }),
       demands: demandsOf(input, hip),
       findings: { trunkLeanDeg: lean, strapCm: strapBehindCm(input, hip) },
     };
   },
-  why: (input, need) => (need.slot === 'strap' ? `From the raised back foot over the shoulder to the hand: ${need.rawCm.toFixed(0)} cm of strap.` : pigeonWhy(input, need)),
+  why: (input, need) =>
+    need.slot === 'strap'
+      ? `From the raised back foot over the shoulder to the hand: ${need.rawCm.toFixed(0)} cm of strap.`
+      : pigeonWhy(input, need),
 };

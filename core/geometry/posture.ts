@@ -36,10 +36,20 @@ export interface Leg {
 }
 
 /** The joints alone of a solved leg. */
-export const legOf = ({ knee, ankle, heel, toe, aside }: Leg): Leg => ({ knee, ankle, heel, toe, aside });
+export const legOf = ({ knee, ankle, heel, toe, aside }: Leg): Leg => ({
+  knee,
+  ankle,
+  heel,
+  toe,
+  aside,
+});
 
 /** A leg in the plane of its hip, from its joints and its foot. */
-export const legWithFoot = (knee: Point, ankle: Point, { heel, toe }: Pick<Leg, 'heel' | 'toe'>): Leg => ({ knee, ankle, heel, toe });
+export const legWithFoot = (
+  knee: Point,
+  ankle: Point,
+  { heel, toe }: Pick<Leg, 'heel' | 'toe'>,
+): Leg => ({ knee, ankle, heel, toe });
 
 /** Solved joints of a figure seen from the side: what is drawn is what was reckoned. */
 export interface Posture extends Leg {
@@ -66,33 +76,74 @@ export interface Posture extends Leg {
 
 /** Trunk, head and near arm. */
 export type Upper = Pick<Posture, 'spine' | 'head' | 'crownDeg' | 'elbow' | 'hand'>;
-export const upperFrom = (spine: readonly Point[], { head, crownDeg }: Pick<Posture, 'head' | 'crownDeg'>, { elbow, hand }: Pick<Posture, 'elbow' | 'hand'>): Upper => ({ spine, head, crownDeg, elbow, hand });
+export const upperFrom = (
+  spine: readonly Point[],
+  { head, crownDeg }: Pick<Posture, 'head' | 'crownDeg'>,
+  { elbow, hand }: Pick<Posture, 'elbow' | 'hand'>,
+): Upper => ({ spine, head, crownDeg, elbow, hand });
 
 /** What a posture is put together from. */
-interface PostureParts extends Pick<Posture, 'hip' | 'far' | 'pelvisDeg' | 'pelvisLeanDeg' | 'supports' | 'strapTo'> {
+interface PostureParts extends Pick<
+  Posture,
+  'hip' | 'far' | 'pelvisDeg' | 'pelvisLeanDeg' | 'supports' | 'strapTo'
+> {
   readonly near: Leg;
   readonly upper: Upper;
 }
 
 /** A posture from its parts, field by field: spreading objects into one another costs a hundred times as much as naming what they hold. */
-export const postureFrom = ({ near, far, hip, upper, pelvisDeg, pelvisLeanDeg, supports, strapTo }: PostureParts): Posture => ({
-  hip, knee: near.knee, ankle: near.ankle, heel: near.heel, toe: near.toe, aside: near.aside, far,
-  spine: upper.spine, head: upper.head, crownDeg: upper.crownDeg, elbow: upper.elbow, hand: upper.hand, pelvisDeg, pelvisLeanDeg, supports, strapTo,
+export const postureFrom = ({
+  near,
+  far,
+  hip,
+  upper,
+  pelvisDeg,
+  pelvisLeanDeg,
+  supports,
+  strapTo,
+}: PostureParts): Posture => ({
+  hip,
+  knee: near.knee,
+  ankle: near.ankle,
+  heel: near.heel,
+  toe: near.toe,
+  aside: near.aside,
+  far,
+  spine: upper.spine,
+  head: upper.head,
+  crownDeg: upper.crownDeg,
+  elbow: upper.elbow,
+  hand: upper.hand,
+  pelvisDeg,
+  pelvisLeanDeg,
+  supports,
+  strapTo,
 });
 
-export const along = ([x, y]: Point, leanDeg: number, cm: number): Point => [x + cm * sinDeg(leanDeg), y + cm * cosDeg(leanDeg)];
+export const along = ([x, y]: Point, leanDeg: number, cm: number): Point => [
+  x + cm * sinDeg(leanDeg),
+  y + cm * cosDeg(leanDeg),
+];
 export const between = (a: Point, b: Point): number => Math.hypot(b[0] - a[0], b[1] - a[1]);
 
 const VERTEBRAE = 12;
 
 /** A spine of the trunk's length whose lean runs evenly from one angle to another, both in degrees from upright, forward +. */
-export function spineFrom(hip: Point, trunkCm: number, fromLeanDeg: number, toLeanDeg: number): Point[] {
+export function spineFrom(
+  hip: Point,
+  trunkCm: number,
+  fromLeanDeg: number,
+  toLeanDeg: number,
+): Point[] {
   const points: Point[] = [hip];
   const [stepCm, turnDeg] = [trunkCm / VERTEBRAE, (toLeanDeg - fromLeanDeg) / VERTEBRAE];
   const [sinTurn, cosTurn] = [sinDeg(turnDeg), cosDeg(turnDeg)];
   // Each step is the one before, turned on: two angles to look up instead of a dozen.
   let [x, y] = hip;
-  let [dx, dy] = [stepCm * sinDeg(fromLeanDeg + turnDeg / 2), stepCm * cosDeg(fromLeanDeg + turnDeg / 2)];
+  let [dx, dy] = [
+    stepCm * sinDeg(fromLeanDeg + turnDeg / 2),
+    stepCm * cosDeg(fromLeanDeg + turnDeg / 2),
+  ];
   for (let i = 0; i < VERTEBRAE; i++) {
     x += dx;
     y += dy;
@@ -103,7 +154,13 @@ export function spineFrom(hip: Point, trunkCm: number, fromLeanDeg: number, toLe
 }
 
 /** One place of such a spine alone, at a share of its length: its upper end, where none is named. */
-export function spineAt(hip: Point, trunkCm: number, fromLeanDeg: number, toLeanDeg: number, share = 1): Point {
+export function spineAt(
+  hip: Point,
+  trunkCm: number,
+  fromLeanDeg: number,
+  toLeanDeg: number,
+  share = 1,
+): Point {
   const steps = Math.round(share * VERTEBRAE);
   const halfTurn = (toLeanDeg - fromLeanDeg) / VERTEBRAE / 2;
   // A polygon's steps add up to a chord in their mean direction.
@@ -112,22 +169,38 @@ export function spineAt(hip: Point, trunkCm: number, fromLeanDeg: number, toLean
 }
 
 /** Middle of the skull and the crown's lean, for a head carried on from the shoulders at this lean. */
-export function headFrom(shoulder: Point, body: Body, leanDeg: number): { head: Point; crownDeg: number } {
+export function headFrom(
+  shoulder: Point,
+  body: Body,
+  leanDeg: number,
+): { head: Point; crownDeg: number } {
   return { head: along(shoulder, leanDeg, 0.62 * body.shoulderToCrownCm), crownDeg: leanDeg };
 }
 
 /** An arm from the shoulder toward a target: the hand reaches it or stops short at the arm's length; the elbow bends to one side. */
-export function armToward(shoulder: Point, target: Point, body: Body, elbowSide: 1 | -1): { elbow: Point; hand: Point } {
+export function armToward(
+  shoulder: Point,
+  target: Point,
+  body: Body,
+  elbowSide: 1 | -1,
+): { elbow: Point; hand: Point } {
   const lower = body.forearmCm + body.palmCm;
   const whole = body.upperArmCm + lower;
   const distance = Math.min(between(shoulder, target), whole - 1e-9);
   const direction = Math.atan2(target[1] - shoulder[1], target[0] - shoulder[0]);
-  const hand: Point = [shoulder[0] + distance * Math.cos(direction), shoulder[1] + distance * Math.sin(direction)];
+  const hand: Point = [
+    shoulder[0] + distance * Math.cos(direction),
+    shoulder[1] + distance * Math.sin(direction),
+  ];
   const reach = Math.max(distance, Math.abs(body.upperArmCm - lower) + 1e-9);
-  const cosAtShoulder = (body.upperArmCm ** 2 + reach ** 2 - lower ** 2) / (2 * body.upperArmCm * reach);
+  const cosAtShoulder =
+    (body.upperArmCm ** 2 + reach ** 2 - lower ** 2) / (2 * body.upperArmCm * reach);
   const bend = Math.acos(Math.min(1, Math.max(-1, cosAtShoulder))) * elbowSide;
   return {
-    elbow: [shoulder[0] + body.upperArmCm * Math.cos(direction + bend), shoulder[1] + body.upperArmCm * Math.sin(direction + bend)],
+    elbow: [
+      shoulder[0] + body.upperArmCm * Math.cos(direction + bend),
+      shoulder[1] + body.upperArmCm * Math.sin(direction + bend),
+    ],
     hand,
   };
 }

@@ -3,8 +3,25 @@ import type { Body } from '../body/body';
 import { reclinedHero as parameter } from '../parameters';
 import type { Side } from '../ranges/ranges';
 import { rangeValue, stifferSide, valueOf } from './draw';
-import { keysOn, workingLegs, type Built, type Family, type FamilyInput, type Figure, type SlotNeed } from './family';
-import { kneeBendOnSeat, kneeDemands, kneelingKeys, kneelingLegs, kneelingNeeds, kneelingPadPlaces, kneelingSeatNeedCm, kneelingWhy } from './kneelingSeat';
+import {
+  keysOn,
+  workingLegs,
+  type Built,
+  type Family,
+  type FamilyInput,
+  type Figure,
+  type SlotNeed,
+} from './family';
+import {
+  kneeBendOnSeat,
+  kneeDemands,
+  kneelingKeys,
+  kneelingLegs,
+  kneelingNeeds,
+  kneelingPadPlaces,
+  kneelingSeatNeedCm,
+  kneelingWhy,
+} from './kneelingSeat';
 import { kneeGapCm, longFoot, longLegs } from './longSit';
 import { armToward, headFrom, legWithFoot, postureFrom, spineFrom, type Point } from './posture';
 
@@ -14,8 +31,15 @@ import { armToward, headFrom, legWithFoot, postureFrom, spineFrom, type Point } 
  * The muscle crosses knee and hip. Knee bend and thigh slope always add up to 180 − allowance, so the seat cancels:
  * the knee sets the seat, the front thigh sets the ramp. A low back that may arch a little spares `lumbarAllowanceDeg`.
  */
-export function rampInclineDeg(proneKneeDeg: number, allowanceDeg: number, coupling: number, lumbarAllowanceDeg: number): number {
-  return (180 - allowanceDeg - proneKneeDeg) / coupling + parameter.margin.value - lumbarAllowanceDeg;
+export function rampInclineDeg(
+  proneKneeDeg: number,
+  allowanceDeg: number,
+  coupling: number,
+  lumbarAllowanceDeg: number,
+): number {
+  return (
+    (180 - allowanceDeg - proneKneeDeg) / coupling + parameter.margin.value - lumbarAllowanceDeg
+  );
 }
 
 /** Height of the back's skin over the floor at a share of the trunk, on a trunk inclined from the hip. */
@@ -23,21 +47,50 @@ const backHeightCm = (share: number, hipY: number, inclineDeg: number, body: Bod
   hipY + share * body.trunkCm * sinDeg(inclineDeg) - body.trunkDepthCm * cosDeg(inclineDeg);
 
 const inclineFor = ({ draw, settings }: FamilyInput, side: Side) =>
-  rampInclineDeg(rangeValue(draw, 'kneeFlexion.prone', side), valueOf(draw, 'kneeling.sitAllowance'), valueOf(draw, 'reclinedHero.frontThighCoupling'), settings.lumbarAllowanceDeg);
+  rampInclineDeg(
+    rangeValue(draw, 'kneeFlexion.prone', side),
+    valueOf(draw, 'kneeling.sitAllowance'),
+    valueOf(draw, 'reclinedHero.frontThighCoupling'),
+    settings.lumbarAllowanceDeg,
+  );
 
 /** The incline that the folded front thighs allow, between lying flat and sitting up. */
-const sharedInclineDeg = (input: FamilyInput) => Math.min(90, Math.max(input.settings.inclineLeastDeg, ...workingLegs(input.side).map((side) => inclineFor(input, side))));
+const sharedInclineDeg = (input: FamilyInput) =>
+  Math.min(
+    90,
+    Math.max(
+      input.settings.inclineLeastDeg,
+      ...workingLegs(input.side).map((side) => inclineFor(input, side)),
+    ),
+  );
 
 /** The ramp under a back that leaves the hip at this height. */
 export function rampNeeds(inclineDeg: number, hipY: number, body: Body): SlotNeed[] {
   return [
-    { slot: 'back', part: 'high', side: 'both', rawCm: backHeightCm(parameter.bladesAt.value, hipY, inclineDeg, body) },
-    { slot: 'back', part: 'low', side: 'both', rawCm: backHeightCm(parameter.lowRibsAt.value, hipY, inclineDeg, body) },
-    { slot: 'neck', side: 'both', rawCm: body.trunkDepthCm - body.headDepthCm, over: 'ramp', isChosen: true },
+    {
+      slot: 'back',
+      part: 'high',
+      side: 'both',
+      rawCm: backHeightCm(parameter.bladesAt.value, hipY, inclineDeg, body),
+    },
+    {
+      slot: 'back',
+      part: 'low',
+      side: 'both',
+      rawCm: backHeightCm(parameter.lowRibsAt.value, hipY, inclineDeg, body),
+    },
+    {
+      slot: 'neck',
+      side: 'both',
+      rawCm: body.trunkDepthCm - body.headDepthCm,
+      over: 'ramp',
+      isChosen: true,
+    },
   ];
 }
 
-const seatOf = (needs: readonly SlotNeed[]) => Math.max(0, needs.find(({ slot }) => slot === 'seat')?.rawCm ?? 0);
+const seatOf = (needs: readonly SlotNeed[]) =>
+  Math.max(0, needs.find(({ slot }) => slot === 'seat')?.rawCm ?? 0);
 
 /** The incline that a built ramp gives, from its height under the shoulder blades: the inverse of the back's height there, between lying flat and sitting up. */
 export function inclineOn(bladesCm: number, hipY: number, body: Body): number {
@@ -46,22 +99,62 @@ export function inclineOn(bladesCm: number, hipY: number, body: Body): number {
 }
 
 /** Trunk, head, near arm and ramp of a figure that reclines from the hip at an incline. */
-export function reclinedFigure(hip: Point, incline: number, seatCm: number, built: Built, body: Body): Pick<Figure['posture'], 'spine' | 'head' | 'crownDeg' | 'elbow' | 'hand' | 'pelvisLeanDeg' | 'supports'> {
+export function reclinedFigure(
+  hip: Point,
+  incline: number,
+  seatCm: number,
+  built: Built,
+  body: Body,
+): Pick<
+  Figure['posture'],
+  'spine' | 'head' | 'crownDeg' | 'elbow' | 'hand' | 'pelvisLeanDeg' | 'supports'
+> {
   const lean = incline - 90;
   const spine = spineFrom(hip, body.trunkCm, lean, lean);
   const shoulder = spine.at(-1) as Point;
   const skin = (share: number): Point => {
-    const on = [hip[0] - share * body.trunkCm * cosDeg(incline), hip[1] + share * body.trunkCm * sinDeg(incline)] as const;
-    return [on[0] - body.trunkDepthCm * sinDeg(incline), on[1] - body.trunkDepthCm * cosDeg(incline)];
+    const on = [
+      hip[0] - share * body.trunkCm * cosDeg(incline),
+      hip[1] + share * body.trunkCm * sinDeg(incline),
+    ] as const;
+    return [
+      on[0] - body.trunkDepthCm * sinDeg(incline),
+      on[1] - body.trunkDepthCm * cosDeg(incline),
+    ];
   };
-  const [low, high, head] = [skin(0.12), skin(parameter.bladesAt.value + 0.1), skin(parameter.headAt.value)];
-  const beside: Point = [shoulder[0] + 0.55 * body.trunkCm * cosDeg(incline), Math.max(4, shoulder[1] - 0.75 * body.trunkCm)];
+  const [low, high, head] = [
+    skin(0.12),
+    skin(parameter.bladesAt.value + 0.1),
+    skin(parameter.headAt.value),
+  ];
+  const beside: Point = [
+    shoulder[0] + 0.55 * body.trunkCm * cosDeg(incline),
+    Math.max(4, shoulder[1] - 0.75 * body.trunkCm),
+  ];
   const [skull, arm] = [headFrom(shoulder, body, lean + 8), armToward(shoulder, beside, body, 1)];
   return {
-    spine, head: skull.head, crownDeg: skull.crownDeg, elbow: arm.elbow, hand: arm.hand, pelvisLeanDeg: lean,
+    spine,
+    head: skull.head,
+    crownDeg: skull.crownDeg,
+    elbow: arm.elbow,
+    hand: arm.hand,
+    pelvisLeanDeg: lean,
     supports: [
-      { slot: 'back', xCm: low[0], bottomCm: 0, topCm: Math.max(seatCm, low[1]), toXCm: high[0], toTopCm: Math.max(0, high[1]) },
-      { slot: 'neck', xCm: head[0], bottomCm: Math.max(0, head[1]), topCm: Math.max(0, head[1]) + (built.neck ?? 0), leanDeg: incline },
+      {
+        slot: 'back',
+        xCm: low[0],
+        bottomCm: 0,
+        topCm: Math.max(seatCm, low[1]),
+        toXCm: high[0],
+        toTopCm: Math.max(0, high[1]),
+      },
+      {
+        slot: 'neck',
+        xCm: head[0],
+        bottomCm: Math.max(0, head[1]),
+        topCm: Math.max(0, head[1]) + (built.neck ?? 0),
+        leanDeg: incline,
+      },
     ],
   };
 }
@@ -69,7 +162,13 @@ export function reclinedFigure(hip: Point, incline: number, seatCm: number, buil
 /** Incline of the trunk on what was built, or the one that the thighs allow where no ramp lies there. */
 function inclineBuilt(input: FamilyInput, built: Built): number {
   const bladesCm = built['back.high'];
-  return bladesCm === undefined ? sharedInclineDeg(input) : inclineOn(bladesCm, kneelingLegs(built.seat ?? 0, input.body, built.underShin ?? 0).hip[1], input.body);
+  return bladesCm === undefined
+    ? sharedInclineDeg(input)
+    : inclineOn(
+        bladesCm,
+        kneelingLegs(built.seat ?? 0, input.body, built.underShin ?? 0).hip[1],
+        input.body,
+      );
 }
 
 /** What reclined hero asks of the folded knees, and how the trunk lies. */
@@ -82,17 +181,38 @@ function heroFigure(input: FamilyInput, built: Built): Figure {
   const kneeBend = kneeBendOnSeat(seatCm - padCm, body, valueOf(draw, 'kneeling.sitAllowance'));
   const hipFlexion = incline - (180 - valueOf(draw, 'kneeling.sitAllowance') - kneeBend);
   const folded = workingLegs(input.side);
-  const allowed = (side: Side) => rangeValue(draw, 'kneeFlexion.prone', side) + valueOf(draw, 'reclinedHero.frontThighCoupling') * hipFlexion;
+  const allowed = (side: Side) =>
+    rangeValue(draw, 'kneeFlexion.prone', side) +
+    valueOf(draw, 'reclinedHero.frontThighCoupling') * hipFlexion;
   return {
     posture: postureFrom({
-      near: legs, hip: legs.hip, upper, pelvisDeg: 0, pelvisLeanDeg: upper.pelvisLeanDeg,
-      supports: [{ slot: 'seat', xCm: legs.hip[0] - 2, bottomCm: 0, topCm: seatCm }, ...upper.supports, ...kneelingPadPlaces(legs, built, body).filter(({ slot }) => slot !== 'behindKnee')],
+      near: legs,
+      hip: legs.hip,
+      upper,
+      pelvisDeg: 0,
+      pelvisLeanDeg: upper.pelvisLeanDeg,
+      supports: [
+        { slot: 'seat', xCm: legs.hip[0] - 2, bottomCm: 0, topCm: seatCm },
+        ...upper.supports,
+        ...kneelingPadPlaces(legs, built, body).filter(({ slot }) => slot !== 'behindKnee'),
+      ],
     }),
     demands: [
       ...kneeDemands(input, seatCm - padCm),
-      ...folded.map((side) => ({ range: 'kneeFlexion.prone' as const, side, needDeg: kneeBend, haveDeg: allowed(side) })),
+      ...folded.map((side) => ({
+        range: 'kneeFlexion.prone' as const,
+        side,
+        needDeg: kneeBend,
+        haveDeg: allowed(side),
+      })),
     ],
-    findings: { inclineDeg: incline, archDeg: Math.max(0, inclineFor(input, stifferSide(draw, 'kneeFlexion.prone', folded)) - incline) },
+    findings: {
+      inclineDeg: incline,
+      archDeg: Math.max(
+        0,
+        inclineFor(input, stifferSide(draw, 'kneeFlexion.prone', folded)) - incline,
+      ),
+    },
   };
 }
 
@@ -104,25 +224,44 @@ function heroWhy(input: FamilyInput, need: SlotNeed): string {
   return `Front thigh ${bend}° face down, ${side} → trunk at ${sharedInclineDeg(input).toFixed(0)}°, so ${Math.max(0, need.rawCm).toFixed(0)} cm under ${rampPlace(need)}.`;
 }
 
-export const rampPlace = ({ part }: SlotNeed) => (part === 'low' ? 'the low ribs' : 'the shoulder blades');
-export const neckWhy = ({ rawCm }: SlotNeed) => `The back of the head is less deep than the back: ${rawCm.toFixed(0)} cm over the ramp keep the throat long.`;
+export const rampPlace = ({ part }: SlotNeed) =>
+  part === 'low' ? 'the low ribs' : 'the shoulder blades';
+export const neckWhy = ({ rawCm }: SlotNeed) =>
+  `The back of the head is less deep than the back: ${rawCm.toFixed(0)} cm over the ramp keep the throat long.`;
 
 /** Reclined hero: the knees set the seat, the front thighs set the ramp, and the ramp touches the pelvis. */
 export const reclinedHero: Family = {
   id: 'reclined hero',
-  needs: (side) => [...kneelingKeys(side), 'reclinedHero.frontThighCoupling', ...keysOn(workingLegs(side), 'kneeFlexion.prone')],
+  needs: (side) => [
+    ...kneelingKeys(side),
+    'reclinedHero.frontThighCoupling',
+    ...keysOn(workingLegs(side), 'kneeFlexion.prone'),
+  ],
   heights: (input) => {
     const needs = kneelingNeeds(input);
-    return [...needs, ...rampNeeds(sharedInclineDeg(input), kneelingLegs(seatOf(needs), input.body, input.settings.underShinCm).hip[1], input.body)];
+    return [
+      ...needs,
+      ...rampNeeds(
+        sharedInclineDeg(input),
+        kneelingLegs(seatOf(needs), input.body, input.settings.underShinCm).hip[1],
+        input.body,
+      ),
+    ];
   },
   // Once the high end lies there, the low end and the head follow the ramp that it makes.
-  afterBuilt: (input, built) => rampNeeds(inclineBuilt(input, built), kneelingLegs(built.seat ?? 0, input.body, built.underShin ?? 0).hip[1], input.body),
+  afterBuilt: (input, built) =>
+    rampNeeds(
+      inclineBuilt(input, built),
+      kneelingLegs(built.seat ?? 0, input.body, built.underShin ?? 0).hip[1],
+      input.body,
+    ),
   figure: heroFigure,
   why: heroWhy,
 };
 
 /** Centimetres by which the folded side's hip stands over the other one: the other sinks to the seat when the seat is lower than the folded knee asks. */
-const hipGapCm = (input: FamilyInput, seatCm: number) => Math.max(0, kneelingSeatNeedCm(input) - Math.max(0, seatCm));
+const hipGapCm = (input: FamilyInput, seatCm: number) =>
+  Math.max(0, kneelingSeatNeedCm(input) - Math.max(0, seatCm));
 
 /** What the long leg and the low hip ask for beside a folded leg. */
 function longSideNeeds(input: FamilyInput, seatCm: number): SlotNeed[] {
@@ -142,27 +281,55 @@ export const reclinedHeroOne: Family = {
     const seatCm = seatOf(needs);
     return [...needs, ...longSideNeeds(input, Math.max(seatCm, kneelingSeatNeedCm(input)))];
   },
-  afterBuilt: (input, built) => [...(reclinedHero.afterBuilt?.(input, built) ?? []), ...longSideNeeds(input, built.seat ?? 0)],
+  afterBuilt: (input, built) => [
+    ...(reclinedHero.afterBuilt?.(input, built) ?? []),
+    ...longSideNeeds(input, built.seat ?? 0),
+  ],
   figure: (input, built) => {
     const { body } = input;
     const { posture, demands, findings } = heroFigure(input, built);
     const long = longLegs(built.seat ?? 0, built.underKnees ?? 0, body);
-    const list = asinDeg(Math.max(0, hipGapCm(input, built.seat ?? 0) - (built.hipLevel ?? 0)) / 2 / body.hipSpacingCm);
+    const list = asinDeg(
+      Math.max(0, hipGapCm(input, built.seat ?? 0) - (built.hipLevel ?? 0)) / 2 / body.hipSpacingCm,
+    );
     return {
       posture: postureFrom({
-        near: posture, far: legWithFoot(long.knee, long.ankle, longFoot(long, body)), hip: posture.hip, upper: posture, pelvisDeg: posture.pelvisDeg, pelvisLeanDeg: posture.pelvisLeanDeg,
+        near: posture,
+        far: legWithFoot(long.knee, long.ankle, longFoot(long, body)),
+        hip: posture.hip,
+        upper: posture,
+        pelvisDeg: posture.pelvisDeg,
+        pelvisLeanDeg: posture.pelvisLeanDeg,
         supports: [
           ...posture.supports,
-          ...(built.underKnees ? [{ slot: 'underKnees', xCm: long.knee[0] + 8, bottomCm: 0, topCm: built.underKnees }] : []),
-          ...(built.hipLevel ? [{ slot: 'hipLevel', xCm: posture.hip[0] + 4, bottomCm: built.seat ?? 0, topCm: (built.seat ?? 0) + built.hipLevel }] : []),
+          ...(built.underKnees
+            ? [{ slot: 'underKnees', xCm: long.knee[0] + 8, bottomCm: 0, topCm: built.underKnees }]
+            : []),
+          ...(built.hipLevel
+            ? [
+                {
+                  slot: 'hipLevel',
+                  xCm: posture.hip[0] + 4,
+                  bottomCm: built.seat ?? 0,
+                  topCm: (built.seat ?? 0) + built.hipLevel,
+                },
+              ]
+            : []),
         ],
       }),
-      demands, findings: { ...findings, listDeg: list },
+      demands,
+      findings: { ...findings, listDeg: list },
     };
   },
   why: (input, need) => {
-    if (need.slot === 'underKnees') return need.rawCm <= 0 ? 'The long leg lies on the floor.' : `The long leg falls away from the seat: ${need.rawCm.toFixed(0)} cm under its knee keep it from pulling the pelvis down.`;
-    if (need.slot === 'hipLevel') return need.rawCm < 0.5 ? 'Both hips stand level on this seat.' : `The other hip sinks ${need.rawCm.toFixed(1)} cm lower than the folded side: a wedge levels the pelvis.`;
+    if (need.slot === 'underKnees')
+      return need.rawCm <= 0
+        ? 'The long leg lies on the floor.'
+        : `The long leg falls away from the seat: ${need.rawCm.toFixed(0)} cm under its knee keep it from pulling the pelvis down.`;
+    if (need.slot === 'hipLevel')
+      return need.rawCm < 0.5
+        ? 'Both hips stand level on this seat.'
+        : `The other hip sinks ${need.rawCm.toFixed(1)} cm lower than the folded side: a wedge levels the pelvis.`;
     return heroWhy(input, need);
   },
 };

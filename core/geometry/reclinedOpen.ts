@@ -5,29 +5,58 @@ import { sides, type Side } from '../ranges/ranges';
 import { crossedLeg, solesTogether } from './crossedLeg';
 import { thighGapCm, usableRotation } from './crossedSeat';
 import { rangeValue } from './draw';
-import { keysOn, slotKey, type Built, type Family, type FamilyInput, type SlotNeed } from './family';
+import {
+  keysOn,
+  slotKey,
+  type Built,
+  type Family,
+  type FamilyInput,
+  type SlotNeed,
+} from './family';
 import { inclineOn, neckWhy, rampNeeds, rampPlace, reclinedFigure } from './reclinedHero';
 import { along, between, legOf, postureFrom, type Point } from './posture';
 
-const openLeg = (input: FamilyInput, side: Side) => crossedLeg(input.body.seatToHipCm, usableRotation(input, side), solesTogether(input.body), input.body);
+const openLeg = (input: FamilyInput, side: Side) =>
+  crossedLeg(
+    input.body.seatToHipCm,
+    usableRotation(input, side),
+    solesTogether(input.body),
+    input.body,
+  );
 
 /** Where the legs are held: at the outer hips, or at the knees once the ramp is steep. */
-const heldAt = ({ settings }: FamilyInput, riseCm: number) => (settings.reclinedOpenHeld !== 'by ramp' ? settings.reclinedOpenHeld : riseCm >= reclined.steepRise.value ? 'underThigh' : 'outerHip');
+const heldAt = ({ settings }: FamilyInput, riseCm: number) =>
+  settings.reclinedOpenHeld !== 'by ramp'
+    ? settings.reclinedOpenHeld
+    : riseCm >= reclined.steepRise.value
+      ? 'underThigh'
+      : 'outerHip';
 
 function legNeeds(input: FamilyInput, riseCm: number): SlotNeed[] {
   const slot = heldAt(input, riseCm);
-  const share = slot === 'outerHip' ? crossLegged.outerHipAt.value : crossLegged.thighSupportAt.value;
-  return sides.map((side) => ({ slot, side, rawCm: thighGapCm(input.body.seatToHipCm, openLeg(input, side).thighRiseDeg, share, input.body) }));
+  const share =
+    slot === 'outerHip' ? crossLegged.outerHipAt.value : crossLegged.thighSupportAt.value;
+  return sides.map((side) => ({
+    slot,
+    side,
+    rawCm: thighGapCm(input.body.seatToHipCm, openLeg(input, side).thighRiseDeg, share, input.body),
+  }));
 }
 
 /** The comfortable ramp, and no lower than a caution lets it be. */
 function inclineDeg({ body, settings }: FamilyInput): number {
-  return Math.max(settings.inclineLeastDeg, inclineOn(reclined.openRise.value, body.seatToHipCm, body));
+  return Math.max(
+    settings.inclineLeastDeg,
+    inclineOn(reclined.openRise.value, body.seatToHipCm, body),
+  );
 }
 
 /** A belt round the sacrum and both feet. */
 function beltCm(input: FamilyInput, body: Body): number {
-  const legs = sides.reduce((sum, side) => sum + between([0, body.seatToHipCm], openLeg(input, side).ankle), 0);
+  const legs = sides.reduce(
+    (sum, side) => sum + between([0, body.seatToHipCm], openLeg(input, side).ankle),
+    0,
+  );
   return legs + body.hipWidthCm + 2 * body.footCm * 0.4;
 }
 
@@ -36,62 +65,132 @@ export const reclinedOpen: Family = {
   id: 'reclined open',
   needs: () => keysOn(sides, 'hipRotation'),
   heights: (input) => {
-    const ramp = rampNeeds(inclineDeg(input), input.body.seatToHipCm, input.body).map((need) => ({ ...need, isChosen: true }));
-    return [...ramp, ...legNeeds(input, ramp[0]?.rawCm ?? 0), { slot: 'strap', side: 'both', rawCm: beltCm(input, input.body), isLength: true }];
+    const ramp = rampNeeds(inclineDeg(input), input.body.seatToHipCm, input.body).map((need) => ({
+      ...need,
+      isChosen: true,
+    }));
+    return [
+      ...ramp,
+      ...legNeeds(input, ramp[0]?.rawCm ?? 0),
+      { slot: 'strap', side: 'both', rawCm: beltCm(input, input.body), isLength: true },
+    ];
   },
   afterBuilt: (input, built) => {
-    const incline = built['back.high'] === undefined ? inclineDeg(input) : inclineOn(built['back.high'], input.body.seatToHipCm, input.body);
-    return rampNeeds(incline, input.body.seatToHipCm, input.body).map((need) => ({ ...need, isChosen: true }));
+    const incline =
+      built['back.high'] === undefined
+        ? inclineDeg(input)
+        : inclineOn(built['back.high'], input.body.seatToHipCm, input.body);
+    return rampNeeds(incline, input.body.seatToHipCm, input.body).map((need) => ({
+      ...need,
+      isChosen: true,
+    }));
   },
   figure: (input, built: Built) => {
     const { body } = input;
     const hip: Point = [0, body.seatToHipCm];
-    const incline = built['back.high'] === undefined ? inclineDeg(input) : inclineOn(built['back.high'], hip[1], body);
+    const incline =
+      built['back.high'] === undefined
+        ? inclineDeg(input)
+        : inclineOn(built['back.high'], hip[1], body);
     const upper = reclinedFigure(hip, incline, 0, built, body);
     const [near, far] = [openLeg(input, 'left'), openLeg(input, 'right')];
     const legs = { left: near, right: far };
-    const held = sides.flatMap((side) => (['outerHip', 'underThigh'] as const).flatMap((slot) => {
-      const key = slotKey({ slot, side });
-      const height = built[key] ?? 0;
-      const share = slot === 'outerHip' ? crossLegged.outerHipAt.value : 0.92;
-      return height > 0 ? [{ slot: key, xCm: share * legs[side].knee[0] - 2, bottomCm: 0, topCm: height }] : [];
-    }));
+    const held = sides.flatMap((side) =>
+      (['outerHip', 'underThigh'] as const).flatMap((slot) => {
+        const key = slotKey({ slot, side });
+        const height = built[key] ?? 0;
+        const share = slot === 'outerHip' ? crossLegged.outerHipAt.value : 0.92;
+        return height > 0
+          ? [{ slot: key, xCm: share * legs[side].knee[0] - 2, bottomCm: 0, topCm: height }]
+          : [];
+      }),
+    );
     return {
-      posture: postureFrom({ near, far: legOf(far), hip, upper, pelvisDeg: 0, pelvisLeanDeg: upper.pelvisLeanDeg, supports: [...upper.supports, ...held] }),
-      demands: sides.map((side) => ({ range: 'hipRotation', side, needDeg: rangeValue(input.draw, 'hipRotation', side) + Math.max(0, legs[side].thighRiseDeg), haveDeg: rangeValue(input.draw, 'hipRotation', side) })),
-      findings: { inclineDeg: incline, kneeRiseLeftDeg: near.thighRiseDeg, kneeRiseRightDeg: far.thighRiseDeg },
+      posture: postureFrom({
+        near,
+        far: legOf(far),
+        hip,
+        upper,
+        pelvisDeg: 0,
+        pelvisLeanDeg: upper.pelvisLeanDeg,
+        supports: [...upper.supports, ...held],
+      }),
+      demands: sides.map((side) => ({
+        range: 'hipRotation',
+        side,
+        needDeg: rangeValue(input.draw, 'hipRotation', side) + Math.max(0, legs[side].thighRiseDeg),
+        haveDeg: rangeValue(input.draw, 'hipRotation', side),
+      })),
+      findings: {
+        inclineDeg: incline,
+        kneeRiseLeftDeg: near.thighRiseDeg,
+        kneeRiseRightDeg: far.thighRiseDeg,
+      },
     };
   },
   why: (input, need) => {
     if (need.slot === 'neck') return neckWhy(need);
-    if (need.slot === 'back') return `A ramp by comfort: ${Math.max(0, need.rawCm).toFixed(0)} cm under ${rampPlace(need)}, its low end against the pelvis.`;
-    if (need.slot === 'strap') return 'A belt round the sacrum and the feet; leave it out where a hip must not be held open.';
+    if (need.slot === 'back')
+      return `A ramp by comfort: ${Math.max(0, need.rawCm).toFixed(0)} cm under ${rampPlace(need)}, its low end against the pelvis.`;
+    if (need.slot === 'strap')
+      return 'A belt round the sacrum and the feet; leave it out where a hip must not be held open.';
     const side = need.side === 'both' ? 'left' : need.side;
     const turn = rangeValue(input.draw, 'hipRotation', side).toFixed(0);
     const place = need.slot === 'outerHip' ? 'the upper thigh' : 'the knee';
-    return need.rawCm <= 0 ? `With ${turn}° of rotation ${place} rests by itself, ${side}.` : `With ${turn}° of rotation ${place} stays ${need.rawCm.toFixed(0)} cm up, ${side}: that is carried.`;
+    return need.rawCm <= 0
+      ? `With ${turn}° of rotation ${place} rests by itself, ${side}.`
+      : `With ${turn}° of rotation ${place} stays ${need.rawCm.toFixed(0)} cm up, ${side}: that is carried.`;
   },
 };
 
 /** Lying flat: the back's own depth over the floor. */
 export const lyingHip = (body: Body): Point => [0, body.seatToHipCm];
-export const lyingFigure = (body: Body, built: Built, liftDeg = 0) => reclinedFigure(lyingHip(body), Math.max(liftDeg, flatInclineDeg(body)), 0, built, body);
-export const lyingShoulder = (body: Body): Point => along(lyingHip(body), flatInclineDeg(body) - 90, body.trunkCm);
+export const lyingFigure = (body: Body, built: Built, liftDeg = 0) =>
+  reclinedFigure(lyingHip(body), Math.max(liftDeg, flatInclineDeg(body)), 0, built, body);
+export const lyingShoulder = (body: Body): Point =>
+  along(lyingHip(body), flatInclineDeg(body) - 90, body.trunkCm);
 /** A trunk on the floor: shoulders as high over it as the back is deep. */
-const flatInclineDeg = (body: Body) => (Math.asin(Math.min(1, Math.max(0, (body.trunkDepthCm - body.seatToHipCm) / body.trunkCm))) * 180) / Math.PI;
+const flatInclineDeg = (body: Body) =>
+  (Math.asin(Math.min(1, Math.max(0, (body.trunkDepthCm - body.seatToHipCm) / body.trunkCm))) *
+    180) /
+  Math.PI;
 /** Neck support of a head that lies on the floor beside a deeper back. */
-export const lyingNeck = (body: Body): SlotNeed => ({ slot: 'neck', side: 'both', rawCm: body.trunkDepthCm - body.headDepthCm, isChosen: true });
-export const lyingNeckWhy = ({ rawCm }: SlotNeed) => `The head is less deep than the back: ${rawCm.toFixed(0)} cm under it keep the throat long.`;
+export const lyingNeck = (body: Body): SlotNeed => ({
+  slot: 'neck',
+  side: 'both',
+  rawCm: body.trunkDepthCm - body.headDepthCm,
+  isChosen: true,
+});
+export const lyingNeckWhy = ({ rawCm }: SlotNeed) =>
+  `The head is less deep than the back: ${rawCm.toFixed(0)} cm under it keep the throat long.`;
 
 /** A leg from a lying hip, at a rise of the thigh and a bend of the knee. */
-export function liftedLeg(hip: Point, thighRise: number, kneeDeg: number, body: Body): { knee: Point; ankle: Point; heel: Point; toe: Point } {
-  const knee: Point = [hip[0] + body.thighCm * cosDeg(thighRise), hip[1] + body.thighCm * sinDeg(thighRise)];
+export function liftedLeg(
+  hip: Point,
+  thighRise: number,
+  kneeDeg: number,
+  body: Body,
+): { knee: Point; ankle: Point; heel: Point; toe: Point } {
+  const knee: Point = [
+    hip[0] + body.thighCm * cosDeg(thighRise),
+    hip[1] + body.thighCm * sinDeg(thighRise),
+  ];
   const shinRise = thighRise - kneeDeg;
-  const ankle: Point = [knee[0] + body.shinCm * cosDeg(shinRise), knee[1] + body.shinCm * sinDeg(shinRise)];
+  const ankle: Point = [
+    knee[0] + body.shinCm * cosDeg(shinRise),
+    knee[1] + body.shinCm * sinDeg(shinRise),
+  ];
   const up: Point = [-sinDeg(shinRise), cosDeg(shinRise)];
   return {
-    knee, ankle,
-    heel: [ankle[0] + 1.5 * cosDeg(shinRise) - up[0] * body.ankleOverHeelCm * 0.6, ankle[1] + 1.5 * sinDeg(shinRise) - up[1] * body.ankleOverHeelCm * 0.6],
-    toe: [ankle[0] + 2 * cosDeg(shinRise) + up[0] * body.footCm * 0.72, ankle[1] + 2 * sinDeg(shinRise) + up[1] * body.footCm * 0.72],
+    knee,
+    ankle,
+    heel: [
+      ankle[0] + 1.5 * cosDeg(shinRise) - up[0] * body.ankleOverHeelCm * 0.6,
+      ankle[1] + 1.5 * sinDeg(shinRise) - up[1] * body.ankleOverHeelCm * 0.6,
+    ],
+    toe: [
+      ankle[0] + 2 * cosDeg(shinRise) + up[0] * body.footCm * 0.72,
+      ankle[1] + 2 * sinDeg(shinRise) + up[1] * body.footCm * 0.72,
+    ],
   };
 }

@@ -2,12 +2,18 @@ import fc from 'fast-check';
 import { comesDownAt } from './root';
 
 test('the crossing of any falling curve, from either side', () => {
-  const curve = fc.record({ at: fc.double({ min: -9, max: 9, noNaN: true }), steep: fc.double({ min: 0.2, max: 5, noNaN: true }), cube: fc.double({ min: 0, max: 0.5, noNaN: true }) });
-  fc.assert(fc.property(curve, ({ at, steep, cube }) => {
-    const fall = (x: number) => steep * (at - x) + cube * (at - x) ** 3;
-    expect(Math.abs(comesDownAt(fall, -10, 10, 1e-6) - at)).toBeLessThan(1e-5);
-    expect(Math.abs(comesDownAt((x) => -fall(x), 10, -10, 1e-6) - at)).toBeLessThan(1e-5);
-  }));
+  const curve = fc.record({
+    at: fc.double({ min: -9, max: 9, noNaN: true }),
+    steep: fc.double({ min: 0.2, max: 5, noNaN: true }),
+    cube: fc.double({ min: 0, max: 0.5, noNaN: true }),
+  });
+  fc.assert(
+    fc.property(curve, ({ at, steep, cube }) => {
+      const fall = (x: number) => steep * (at - x) + cube * (at - x) ** 3;
+      expect(Math.abs(comesDownAt(fall, -10, 10, 1e-6) - at)).toBeLessThan(1e-5);
+      expect(Math.abs(comesDownAt((x) => -fall(x), 10, -10, 1e-6) - at)).toBeLessThan(1e-5);
+    }),
+  );
 });
 
 test('a curve with a bend or a step is found in few tries', () => {

@@ -3,9 +3,35 @@ import { armCm } from '../body/body';
 import { fold as parameter } from '../parameters';
 import { rangeValue, stifferSide } from './draw';
 import type { Built, Family, FamilyInput, SlotNeed } from './family';
-import { chestNeed, floorAhead, foldedTrunk, foldSupports, foldWhy, foreheadNeed, onFloor, restingOn, upperFigure, type FoldedTrunk, type Under } from './foldedTrunk';
 import {
-  hamstringDemands, hamstringLegs, hipFlexionAt, longFoot, longLegs, longSit, longSitNeeds, longSitSupports, longSitWhy, mendsRollBack, rollBackDeg, rollUnderKneesCm, spreadDemands, straddleHalfAngleDeg, turnedOut,
+  chestNeed,
+  floorAhead,
+  foldedTrunk,
+  foldSupports,
+  foldWhy,
+  foreheadNeed,
+  onFloor,
+  restingOn,
+  upperFigure,
+  type FoldedTrunk,
+  type Under,
+} from './foldedTrunk';
+import {
+  hamstringDemands,
+  hamstringLegs,
+  hipFlexionAt,
+  longFoot,
+  longLegs,
+  longSit,
+  longSitNeeds,
+  longSitSupports,
+  longSitWhy,
+  mendsRollBack,
+  rollBackDeg,
+  rollUnderKneesCm,
+  spreadDemands,
+  straddleHalfAngleDeg,
+  turnedOut,
   type LongLegs,
 } from './longSit';
 import { between, legWithFoot, postureFrom, type Point } from './posture';
@@ -26,7 +52,11 @@ export function surfaceUnder(x: number, legs: LongLegs, body: Body): Under {
   };
   if (x > legs.ankle[0] + 4) return { cm: 0, under: 'floor' };
   if (x > legs.ankle[0] - 4) return { cm: legs.ankle[1] + body.footCm * 0.5, under: 'foot' };
-  if (x > legs.knee[0] + 4) return { cm: onLine(legs.knee, legs.ankle, body.thighRadiusAtKneeCm, body.calfRadiusCm), under: 'shin' };
+  if (x > legs.knee[0] + 4)
+    return {
+      cm: onLine(legs.knee, legs.ankle, body.thighRadiusAtKneeCm, body.calfRadiusCm),
+      under: 'shin',
+    };
   const thigh = onLine(legs.hip, legs.knee, body.thighRadiusAtHipCm, body.thighRadiusAtKneeCm);
   return { cm: thigh, under: x > legs.knee[0] - 6 ? 'knee' : 'thigh' };
 }
@@ -38,12 +68,20 @@ interface Folded {
 }
 
 /** The trunk over long legs on a seat and a roll; spread legs leave the floor between them. */
-function folded(seatCm: number, rollCm: number, input: FamilyInput, { spread = false }: FoldForm, built?: Built): Folded {
+function folded(
+  seatCm: number,
+  rollCm: number,
+  input: FamilyInput,
+  { spread = false }: FoldForm,
+  built?: Built,
+): Folded {
   const { body } = input;
   const legs = longLegs(seatCm, rollCm, body);
   const under = (x: number) => (spread ? onFloor() : surfaceUnder(x, legs, body));
   const lean = pelvisLeanDeg(legs, input);
-  const trunk = built ? restingOn(input, legs.hip, lean, under, built) : foldedTrunk(input, legs.hip, lean, under);
+  const trunk = built
+    ? restingOn(input, legs.hip, lean, under, built)
+    : foldedTrunk(input, legs.hip, lean, under);
   const ball: Point = longFoot(legs, body).toe;
   return { legs, trunk, strapCm: Math.max(0, between(trunk.shoulder, ball) - armCm(body)) };
 }
@@ -53,12 +91,20 @@ interface FoldForm {
   readonly spread?: boolean;
 }
 
-function upperNeeds(seatCm: number, rollCm: number, input: FamilyInput, form: FoldForm): SlotNeed[] {
+function upperNeeds(
+  seatCm: number,
+  rollCm: number,
+  input: FamilyInput,
+  form: FoldForm,
+): SlotNeed[] {
   const { trunk, strapCm } = folded(seatCm, rollCm, input, form);
-  return form.spread ? [chestNeed(trunk), foreheadNeed(trunk)] : [foreheadNeed(trunk), { slot: 'strap', side: 'both', rawCm: strapCm, isLength: true }];
+  return form.spread
+    ? [chestNeed(trunk), foreheadNeed(trunk)]
+    : [foreheadNeed(trunk), { slot: 'strap', side: 'both', rawCm: strapCm, isLength: true }];
 }
 
-const heightOf = (needs: readonly SlotNeed[], slot: string) => Math.max(0, needs.find((need) => need.slot === slot)?.rawCm ?? 0);
+const heightOf = (needs: readonly SlotNeed[], slot: string) =>
+  Math.max(0, needs.find((need) => need.slot === slot)?.rawCm ?? 0);
 
 /** A fold over long legs: hinge at the hips as far as the hamstrings go, a little rounding along the spine, the forehead on something. */
 function foldOverLongLegs(id: string, form: FoldForm): Family {
@@ -67,13 +113,19 @@ function foldOverLongLegs(id: string, form: FoldForm): Family {
     needs: longSit.needs,
     heights: (input) => {
       const needs = longSitNeeds(input);
-      return [...needs, ...upperNeeds(heightOf(needs, 'seat'), heightOf(needs, 'underKnees'), input, form)];
+      return [
+        ...needs,
+        ...upperNeeds(heightOf(needs, 'seat'), heightOf(needs, 'underKnees'), input, form),
+      ];
     },
     mendsRollBack,
     afterBuilt: (input, built: Built) => {
       const seatCm = built.seat ?? 0;
       const roll = rollUnderKneesCm(seatCm, input);
-      return [{ slot: 'underKnees', side: 'both', rawCm: roll }, ...upperNeeds(seatCm, built.underKnees ?? roll, input, form)];
+      return [
+        { slot: 'underKnees', side: 'both', rawCm: roll },
+        ...upperNeeds(seatCm, built.underKnees ?? roll, input, form),
+      ];
     },
     figure: (input, built) => {
       const { body } = input;
@@ -85,12 +137,26 @@ function foldOverLongLegs(id: string, form: FoldForm): Family {
       const hands: Point = form.spread ? floorAhead(trunk.shoulder, body) : foot.toe;
       return {
         posture: postureFrom({
-          near: turnedOut(legWithFoot(legs.knee, legs.ankle, foot), legs.hip, halfAngle), hip: legs.hip, upper: upperFigure(input, trunk, hands, 1),
-          pelvisDeg: trunk.leanDeg >= 0 ? trunk.leanDeg : input.settings.pelvisTargetDeg - rollBack, pelvisLeanDeg: trunk.leanDeg,
-          supports: [...longSitSupports(legs, seatCm, rollCm, body, halfAngle), ...foldSupports(trunk, built)],
+          near: turnedOut(legWithFoot(legs.knee, legs.ankle, foot), legs.hip, halfAngle),
+          hip: legs.hip,
+          upper: upperFigure(input, trunk, hands, 1),
+          pelvisDeg: trunk.leanDeg >= 0 ? trunk.leanDeg : input.settings.pelvisTargetDeg - rollBack,
+          pelvisLeanDeg: trunk.leanDeg,
+          supports: [
+            ...longSitSupports(legs, seatCm, rollCm, body, halfAngle),
+            ...foldSupports(trunk, built),
+          ],
         }),
-        demands: [...hamstringDemands(input, legs), ...(form.spread ? spreadDemands(input, halfAngle) : [])],
-        findings: { rollBackDeg: rollBack, foldDeg: Math.max(0, trunk.leanDeg), foreheadGapCm: trunk.gapCm, ...(form.spread ? { halfAngleDeg: halfAngle } : { strapCm }) },
+        demands: [
+          ...hamstringDemands(input, legs),
+          ...(form.spread ? spreadDemands(input, halfAngle) : []),
+        ],
+        findings: {
+          rollBackDeg: rollBack,
+          foldDeg: Math.max(0, trunk.leanDeg),
+          foreheadGapCm: trunk.gapCm,
+          ...(form.spread ? { halfAngleDeg: halfAngle } : { strapCm }),
+        },
       };
     },
     why: foldOrSitWhy,
@@ -101,7 +167,9 @@ function foldOverLongLegs(id: string, form: FoldForm): Family {
 export function foldOrSitWhy(input: FamilyInput, need: SlotNeed): string {
   const side = stifferSide(input.draw, 'hamstring', hamstringLegs(input));
   if (need.slot === 'strap') {
-    return need.rawCm <= 0 ? 'The hands reach the feet.' : `With ${rangeValue(input.draw, 'hamstring', side).toFixed(0)}° of hamstring the hands stop ${need.rawCm.toFixed(0)} cm short of the feet: a strap makes it up.`;
+    return need.rawCm <= 0
+      ? 'The hands reach the feet.'
+      : `With ${rangeValue(input.draw, 'hamstring', side).toFixed(0)}° of hamstring the hands stop ${need.rawCm.toFixed(0)} cm short of the feet: a strap makes it up.`;
   }
   return foldWhy(need, parameter.highestForeheadProp.value) ?? longSitWhy(input, need);
 }

@@ -3,8 +3,24 @@ import type { Body } from '../body/body';
 import { mass, squat as parameter, standingFold } from '../parameters';
 import { palmGapCm } from './arms';
 import { leastOf, rangeValue, stifferSide } from './draw';
-import { keysOn, workingLegs, type Built, type Family, type FamilyInput, type SlotNeed } from './family';
-import { along, armToward, headFrom, postureFrom, spineFrom, upperFrom, type Leg, type Point } from './posture';
+import {
+  keysOn,
+  workingLegs,
+  type Built,
+  type Family,
+  type FamilyInput,
+  type SlotNeed,
+} from './family';
+import {
+  along,
+  armToward,
+  headFrom,
+  postureFrom,
+  spineFrom,
+  upperFrom,
+  type Leg,
+  type Point,
+} from './posture';
 import { comesDownAt } from './root';
 
 interface Squatting {
@@ -22,7 +38,12 @@ interface Squatting {
 const lever = (body: Body) => parameter.heelLever.value * body.footCm;
 
 /** The deep squat on heels lifted by so much: shins lean as far as the ankles let them, knees bend to their limit, the trunk follows the hips. */
-export function squattingOn({ body, draw, settings, side }: FamilyInput): (heelCm: number) => Squatting {
+export function squattingOn({
+  body,
+  draw,
+  settings,
+  side,
+}: FamilyInput): (heelCm: number) => Squatting {
   const legs = workingLegs(side);
   const ankleBendDeg = leastOf(draw, 'ankleBend', legs);
   const bendDeg = leastOf(draw, 'kneeFlexion.hipBent', legs) - settings.kneeMarginDeg;
@@ -36,16 +57,37 @@ export function squattingOn({ body, draw, settings, side }: FamilyInput): (heelC
     const [hipX, hipY] = along(knee, thighLeanDeg, -body.thighCm);
     // The pelvis leans as far as the hips let it; the spine's rounding brings the shoulders further forward.
     const pelvis = hipBendDeg - 180 + thighLeanDeg;
-    const trunkLeanDeg = Math.min(80, pelvis + standingFold.spineCounts.value * settings.spineShareDeg);
-    return { hip: [hipX, Math.max(body.seatToHipCm, hipY)], knee, ankle, shinLeanDeg, thighLeanDeg, trunkLeanDeg, aheadCm: massAheadCm(body, ankleX, knee[0], hipX, trunkLeanDeg) };
+    const trunkLeanDeg = Math.min(
+      80,
+      pelvis + standingFold.spineCounts.value * settings.spineShareDeg,
+    );
+    return {
+      hip: [hipX, Math.max(body.seatToHipCm, hipY)],
+      knee,
+      ankle,
+      shinLeanDeg,
+      thighLeanDeg,
+      trunkLeanDeg,
+      aheadCm: massAheadCm(body, ankleX, knee[0], hipX, trunkLeanDeg),
+    };
   };
 }
 
 /** Centre of mass in front of the heel, from where ankles, knees and hips stand and how the trunk leans. */
-function massAheadCm(body: Body, ankleX: number, kneeX: number, hipX: number, trunkLeanDeg: number): number {
+function massAheadCm(
+  body: Body,
+  ankleX: number,
+  kneeX: number,
+  hipX: number,
+  trunkLeanDeg: number,
+): number {
   const [limb, trunkAt] = [mass.limbCentre.value, mass.trunkCentre.value];
-  return mass.foot.value * body.footCm + 2 * mass.shank.value * (kneeX + limb * (ankleX - kneeX)) + 2 * mass.thigh.value * (hipX + limb * (kneeX - hipX)) +
-    mass.headArmsTrunk.value * (hipX + trunkAt * body.trunkCm * sinDeg(trunkLeanDeg));
+  return (
+    mass.foot.value * body.footCm +
+    2 * mass.shank.value * (kneeX + limb * (ankleX - kneeX)) +
+    2 * mass.thigh.value * (hipX + limb * (kneeX - hipX)) +
+    mass.headArmsTrunk.value * (hipX + trunkAt * body.trunkCm * sinDeg(trunkLeanDeg))
+  );
 }
 
 const CLOSE_CM = 0.002;
@@ -58,8 +100,13 @@ export function heelLiftCm(input: FamilyInput): number {
   return comesDownAt(short, -most, most, CLOSE_CM);
 }
 
-const seatUnder = ({ hip }: Squatting, { seatToHipCm }: Body): SlotNeed => ({ slot: 'seat', side: 'both', rawCm: hip[1] - seatToHipCm });
-const shoulderOf = ({ hip, trunkLeanDeg }: Squatting, { trunkCm }: Body) => along(hip, trunkLeanDeg, trunkCm);
+const seatUnder = ({ hip }: Squatting, { seatToHipCm }: Body): SlotNeed => ({
+  slot: 'seat',
+  side: 'both',
+  rawCm: hip[1] - seatToHipCm,
+});
+const shoulderOf = ({ hip, trunkLeanDeg }: Squatting, { trunkCm }: Body) =>
+  along(hip, trunkLeanDeg, trunkCm);
 
 /** What tells the squats apart: the other leg beside it, knee down, or long to the side. */
 interface SquatForm {
@@ -72,7 +119,10 @@ function otherLeg(form: SquatForm, input: FamilyInput, solved: Squatting): Leg |
   if (form.other === 'knee down') {
     // Half kneeling: the other knee comes down in front of its own hip, toes tucked.
     const drop = Math.min(body.thighCm, Math.max(0, solved.hip[1] - body.kneeFrontCm));
-    const knee: Point = [solved.hip[0] + Math.sqrt(body.thighCm ** 2 - drop ** 2), solved.hip[1] - drop];
+    const knee: Point = [
+      solved.hip[0] + Math.sqrt(body.thighCm ** 2 - drop ** 2),
+      solved.hip[1] - drop,
+    ];
     const fall = Math.asin((knee[1] - body.ankleHeightCm) / body.shinCm);
     const ankle: Point = [knee[0] - body.shinCm * Math.cos(fall), body.ankleHeightCm];
     return { knee, ankle, heel: [ankle[0] - 2, ankle[1] + 6], toe: [ankle[0] + 4, 1] };
@@ -81,10 +131,19 @@ function otherLeg(form: SquatForm, input: FamilyInput, solved: Squatting): Leg |
     const length = body.thighCm + body.shinCm;
     const fall = asinDeg((solved.hip[1] - body.ankleHeightCm) / length);
     const out = 80;
-    const at = (cm: number): Point => [solved.hip[0] + cm * cosDeg(fall) * cosDeg(out), solved.hip[1] - cm * sinDeg(fall)];
+    const at = (cm: number): Point => [
+      solved.hip[0] + cm * cosDeg(fall) * cosDeg(out),
+      solved.hip[1] - cm * sinDeg(fall),
+    ];
     const aside = (cm: number) => cm * cosDeg(fall) * sinDeg(out);
     const ankle = at(length);
-    return { knee: at(body.thighCm), ankle, heel: [ankle[0] - 2, 1.5], toe: [ankle[0] + 0.5 * body.footCm, 2.5], aside: { knee: aside(body.thighCm), ankle: aside(length), toe: aside(length) } };
+    return {
+      knee: at(body.thighCm),
+      ankle,
+      heel: [ankle[0] - 2, 1.5],
+      toe: [ankle[0] + 0.5 * body.footCm, 2.5],
+      aside: { knee: aside(body.thighCm), ankle: aside(length), toe: aside(length) },
+    };
   }
   return undefined;
 }
@@ -94,7 +153,16 @@ function squatFamily(id: string, form: SquatForm): Family {
   const needsOn = (input: FamilyInput, heelCm: number): SlotNeed[] => {
     const solved = squattingOn(input)(heelCm);
     const seat = seatUnder(solved, input.body);
-    return form.hands ? [seat, { slot: 'hands', side: 'both', rawCm: palmGapCm(shoulderOf(solved, input.body), input.body) }] : [seat];
+    return form.hands
+      ? [
+          seat,
+          {
+            slot: 'hands',
+            side: 'both',
+            rawCm: palmGapCm(shoulderOf(solved, input.body), input.body),
+          },
+        ]
+      : [seat];
   };
   return {
     id,
@@ -113,18 +181,44 @@ function squatFamily(id: string, form: SquatForm): Family {
       const shoulder = spine.at(-1) as Point;
       const far = otherLeg(form, input, solved);
       const missing = asinDeg(Math.max(0, heelLiftCm(input) - heelCm) / lever(body));
-      const hand: Point = form.hands ? [knee[0] + 6, built.hands ?? 0] : [shoulder[0] + 26, shoulder[1] - 14];
+      const hand: Point = form.hands
+        ? [knee[0] + 6, built.hands ?? 0]
+        : [shoulder[0] + 26, shoulder[1] - 14];
       return {
         posture: postureFrom({
-          near: { knee, ankle, heel: [0.4, heelCm + 1], toe: [body.footCm, 1.2] }, far, hip, upper: upperFrom(spine, headFrom(shoulder, body, trunkLeanDeg * 0.4), armToward(shoulder, hand, body, -1)),
-          pelvisDeg: 0, pelvisLeanDeg: trunkLeanDeg - 8,
+          near: { knee, ankle, heel: [0.4, heelCm + 1], toe: [body.footCm, 1.2] },
+          far,
+          hip,
+          upper: upperFrom(
+            spine,
+            headFrom(shoulder, body, trunkLeanDeg * 0.4),
+            armToward(shoulder, hand, body, -1),
+          ),
+          pelvisDeg: 0,
+          pelvisLeanDeg: trunkLeanDeg - 8,
           supports: [
             ...(heelCm > 0 ? [{ slot: 'heels', xCm: 3, bottomCm: 0, topCm: heelCm }] : []),
-            ...(built.seat ? [{ slot: 'seat', xCm: hip[0] - 4, bottomCm: 0, topCm: Math.min(built.seat, hip[1] - body.seatToHipCm + 1) }] : []),
-            ...(form.hands && built.hands ? [{ slot: 'hands', xCm: hand[0], bottomCm: 0, topCm: built.hands }] : []),
+            ...(built.seat
+              ? [
+                  {
+                    slot: 'seat',
+                    xCm: hip[0] - 4,
+                    bottomCm: 0,
+                    topCm: Math.min(built.seat, hip[1] - body.seatToHipCm + 1),
+                  },
+                ]
+              : []),
+            ...(form.hands && built.hands
+              ? [{ slot: 'hands', xCm: hand[0], bottomCm: 0, topCm: built.hands }]
+              : []),
           ],
         }),
-        demands: workingLegs(input.side).map((side) => ({ range: 'ankleBend', side, needDeg: rangeValue(input.draw, 'ankleBend', side) + missing, haveDeg: rangeValue(input.draw, 'ankleBend', side) })),
+        demands: workingLegs(input.side).map((side) => ({
+          range: 'ankleBend',
+          side,
+          needDeg: rangeValue(input.draw, 'ankleBend', side) + missing,
+          haveDeg: rangeValue(input.draw, 'ankleBend', side),
+        })),
         findings: { aheadOfHeelsCm: solved.aheadCm, trunkLeanDeg },
       };
     },
@@ -134,9 +228,14 @@ function squatFamily(id: string, form: SquatForm): Family {
       const bend = `Ankle bend ${rangeValue(input.draw, 'ankleBend', side).toFixed(0)}° ${side}`;
       if (need.slot === 'heels') {
         if (need.rawCm <= 0) return `${bend}: the weight stays over the feet with the heels down.`;
-        return need.rawCm >= parameter.highestHeel.value ? `${bend}: no heel lift brings the weight over the feet, so sit on the seat.` : `${bend} → heels ${need.rawCm.toFixed(1)} cm up, and the weight stays over the feet.`;
+        return need.rawCm >= parameter.highestHeel.value
+          ? `${bend}: no heel lift brings the weight over the feet, so sit on the seat.`
+          : `${bend} → heels ${need.rawCm.toFixed(1)} cm up, and the weight stays over the feet.`;
       }
-      if (need.slot === 'hands') return need.rawCm <= 0 ? 'The hands reach the floor.' : `The hands stop ${need.rawCm.toFixed(0)} cm over the floor.`;
+      if (need.slot === 'hands')
+        return need.rawCm <= 0
+          ? 'The hands reach the floor.'
+          : `The hands stop ${need.rawCm.toFixed(0)} cm over the floor.`;
       return `With the knees bent to ${(leastOf(input.draw, 'kneeFlexion.hipBent', legs) - input.settings.kneeMarginDeg).toFixed(0)}° the sit bones stop ${need.rawCm.toFixed(0)} cm up: a seat there asks for no balance.`;
     },
   };

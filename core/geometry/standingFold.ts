@@ -5,7 +5,16 @@ import { cosDeg, sinDeg } from '../angles';
 import { leastOf, rangeValue, stifferSide, valueOf } from './draw';
 import { keysOn, type Family, type FamilyInput } from './family';
 import { hipFlexionAt } from './longSit';
-import { along, armToward, between, headFrom, postureFrom, upperFrom, type Aside, type Point } from './posture';
+import {
+  along,
+  armToward,
+  between,
+  headFrom,
+  postureFrom,
+  upperFrom,
+  type Aside,
+  type Point,
+} from './posture';
 
 interface Hang {
   readonly hip: Point;
@@ -24,17 +33,24 @@ function hang(input: FamilyInput, kneeDeg: number, halfAngleDeg = 0): Hang {
   const ankle: Point = [0, body.ankleHeightCm];
   // Legs apart lean outward, so that the hips come down.
   const upright = cosDeg(halfAngleDeg);
-  const up = ([x, y]: Point, leanDeg: number, cm: number): Point => [x + cm * Math.sin((leanDeg * Math.PI) / 180), y + cm * cosDeg(leanDeg) * upright];
+  const up = ([x, y]: Point, leanDeg: number, cm: number): Point => [
+    x + cm * Math.sin((leanDeg * Math.PI) / 180),
+    y + cm * cosDeg(leanDeg) * upright,
+  ];
   const knee = up(ankle, half, body.shinCm);
   const hip = up(knee, -half, body.thighCm);
   const baseDeg = hipFlexionAt(kneeDeg, input) - half;
-  const pitchDeg = Math.min(settings.pitchMostDeg, baseDeg + parameter.spineCounts.value * settings.spineShareDeg);
+  const pitchDeg = Math.min(
+    settings.pitchMostDeg,
+    baseDeg + parameter.spineCounts.value * settings.spineShareDeg,
+  );
   const shoulder = along(hip, pitchDeg, body.trunkCm);
   return { hip, knee, ankle, pitchDeg, baseDeg, shoulder, handsCm: shoulder[1] - armCm(body) };
 }
 
 /** Palms' height over the floor with arms hanging straight; under 0 the palms lie on the floor. */
-export const handsHeightCm = (input: FamilyInput, kneeDeg: number, halfAngleDeg = 0) => hang(input, kneeDeg, halfAngleDeg).handsCm;
+export const handsHeightCm = (input: FamilyInput, kneeDeg: number, halfAngleDeg = 0) =>
+  hang(input, kneeDeg, halfAngleDeg).handsCm;
 
 /** Bends a chord of the trunk's length into the rounding that was reckoned. */
 function roundedBack(hip: Point, shoulder: Point, bulgeDeg: number): Point[] {
@@ -63,43 +79,79 @@ interface StandingForm {
 
 /** Standing folds: hands always on something. */
 function standing(id: string, form: StandingForm): Family {
-  const kneeOf = ({ settings }: FamilyInput) => Math.max(settings.standingKneeDeg, form.leastKneeDeg ?? 0);
-  const halfOf = ({ draw }: FamilyInput) => (form.wide ? Math.min(straddle.standingWidest.value, straddle.easyShare.value * leastOf(draw, 'hipSpread', sides)) : 0);
+  const kneeOf = ({ settings }: FamilyInput) =>
+    Math.max(settings.standingKneeDeg, form.leastKneeDeg ?? 0);
+  const halfOf = ({ draw }: FamilyInput) =>
+    form.wide
+      ? Math.min(
+          straddle.standingWidest.value,
+          straddle.easyShare.value * leastOf(draw, 'hipSpread', sides),
+        )
+      : 0;
   return {
-  id,
-  needs: () => ['hamstringCoupling', ...keysOn(sides, 'hamstring', 'hipFlexion', ...(form.wide ? ['hipSpread' as const] : []))],
-  heights: (input) => [{ slot: 'hands', side: 'both', rawCm: handsHeightCm(input, kneeOf(input), halfOf(input)) }],
-  figure: (input, built) => {
-    const { body } = input;
-    const kneeDeg = kneeOf(input);
-    const half = halfOf(input);
-    const { hip, knee, ankle, pitchDeg, baseDeg, shoulder } = hang(input, kneeDeg, half);
-    const handY = built.hands;
-    const onThigh: Point = [(hip[0] + knee[0]) / 2 + body.thighRadiusAtKneeCm, (hip[1] + knee[1]) / 2];
-    const hand: Point = handY === undefined ? onThigh : [shoulder[0] + 1, Math.max(handY, shoulder[1] - armCm(body))];
-    const crownDeg = Math.min(178, pitchDeg + 24);
-    const coupling = valueOf(input.draw, 'hamstringCoupling');
-    const share = (pitchDeg - baseDeg) / parameter.spineCounts.value;
-    return {
-      posture: postureFrom({
-        near: { knee, ankle, heel: [-0.25 * body.footCm, 1], toe: [0.72 * body.footCm, 1.2], aside: half > 0 ? asideOf(half, kneeDeg, body) : undefined }, hip,
-        upper: upperFrom(roundedBack(hip, shoulder, share), headFrom(shoulder, body, crownDeg), armToward(shoulder, hand, body, 1)),
-        pelvisDeg: baseDeg, pelvisLeanDeg: baseDeg, supports: handY === undefined ? [] : [{ slot: 'hands', xCm: hand[0], bottomCm: 0, topCm: handY }],
-      }),
-      demands: sides.map((side) => ({
-        range: 'hamstring', side, needDeg: Math.max(0, baseDeg + kneeDeg / 2 - coupling * kneeDeg), haveDeg: rangeValue(input.draw, 'hamstring', side),
-      })),
-      findings: { pitchDeg, kneeBendDeg: kneeDeg, handsCm: shoulder[1] - armCm(body) },
-    };
-  },
-  why: (input, need) => {
-    const side = stifferSide(input.draw, 'hamstring');
-    const bend = `Hamstring ${rangeValue(input.draw, 'hamstring', side).toFixed(0)}° ${side}, knees bent ${kneeOf(input)}°`;
-    if (need.rawCm <= 0) return `${bend}: the palms reach the floor.`;
-    if (need.rawCm > parameter.highestHandProp.value) return `${bend}: the palms stop ${need.rawCm.toFixed(0)} cm up, so they rest on the thighs.`;
-    return `${bend}: the palms stop ${need.rawCm.toFixed(0)} cm over the floor.`;
-  },
-};
+    id,
+    needs: () => [
+      'hamstringCoupling',
+      ...keysOn(sides, 'hamstring', 'hipFlexion', ...(form.wide ? ['hipSpread' as const] : [])),
+    ],
+    heights: (input) => [
+      { slot: 'hands', side: 'both', rawCm: handsHeightCm(input, kneeOf(input), halfOf(input)) },
+    ],
+    figure: (input, built) => {
+      const { body } = input;
+      const kneeDeg = kneeOf(input);
+      const half = halfOf(input);
+      const { hip, knee, ankle, pitchDeg, baseDeg, shoulder } = hang(input, kneeDeg, half);
+      const handY = built.hands;
+      const onThigh: Point = [
+        (hip[0] + knee[0]) / 2 + body.thighRadiusAtKneeCm,
+        (hip[1] + knee[1]) / 2,
+      ];
+      const hand: Point =
+        handY === undefined
+          ? onThigh
+          : [shoulder[0] + 1, Math.max(handY, shoulder[1] - armCm(body))];
+      const crownDeg = Math.min(178, pitchDeg + 24);
+      const coupling = valueOf(input.draw, 'hamstringCoupling');
+      const share = (pitchDeg - baseDeg) / parameter.spineCounts.value;
+      return {
+        posture: postureFrom({
+          near: {
+            knee,
+            ankle,
+            heel: [-0.25 * body.footCm, 1],
+            toe: [0.72 * body.footCm, 1.2],
+            aside: half > 0 ? asideOf(half, kneeDeg, body) : undefined,
+          },
+          hip,
+          upper: upperFrom(
+            roundedBack(hip, shoulder, share),
+            headFrom(shoulder, body, crownDeg),
+            armToward(shoulder, hand, body, 1),
+          ),
+          pelvisDeg: baseDeg,
+          pelvisLeanDeg: baseDeg,
+          supports:
+            handY === undefined ? [] : [{ slot: 'hands', xCm: hand[0], bottomCm: 0, topCm: handY }],
+        }),
+        demands: sides.map((side) => ({
+          range: 'hamstring',
+          side,
+          needDeg: Math.max(0, baseDeg + kneeDeg / 2 - coupling * kneeDeg),
+          haveDeg: rangeValue(input.draw, 'hamstring', side),
+        })),
+        findings: { pitchDeg, kneeBendDeg: kneeDeg, handsCm: shoulder[1] - armCm(body) },
+      };
+    },
+    why: (input, need) => {
+      const side = stifferSide(input.draw, 'hamstring');
+      const bend = `Hamstring ${rangeValue(input.draw, 'hamstring', side).toFixed(0)}° ${side}, knees bent ${kneeOf(input)}°`;
+      if (need.rawCm <= 0) return `${bend}: the palms reach the floor.`;
+      if (need.rawCm > parameter.highestHandProp.value)
+        return `${bend}: the palms stop ${need.rawCm.toFixed(0)} cm up, so they rest on the thighs.`;
+      return `${bend}: the palms stop ${need.rawCm.toFixed(0)} cm over the floor.`;
+    },
+  };
 }
 
 export const standingFold = standing('standing fold', {});

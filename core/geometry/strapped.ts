@@ -7,15 +7,31 @@ import { crossedSeatCm, usableRotation, type CrossedForm } from './crossedSeat';
 import { rangeValue, valueOf } from './draw';
 import { keysOn, otherSide, worked, type Family, type FamilyInput, type SlotNeed } from './family';
 import { palmWhy } from './longSit';
-import { along, armToward, between, headFrom, legOf, postureFrom, spineFrom, upperFrom, type Point } from './posture';
+import {
+  along,
+  armToward,
+  between,
+  headFrom,
+  legOf,
+  postureFrom,
+  spineFrom,
+  upperFrom,
+  type Point,
+} from './posture';
 import { liftedLeg, lyingFigure, lyingHip, lyingShoulder } from './reclinedOpen';
 
-const crossed: CrossedForm = { kneeDeg: crossLegged.crossedKnee.value, footShare: crossLegged.footHeight.value, pastShare: 0 };
+const crossed: CrossedForm = {
+  kneeDeg: crossLegged.crossedKnee.value,
+  footShare: crossLegged.footHeight.value,
+  pastShare: 0,
+};
 
 /** What the hand cannot reach of the way to the foot. */
-const strapTo = (shoulder: Point, foot: Point, input: FamilyInput) => Math.max(0, between(shoulder, foot) - armCm(input.body));
+const strapTo = (shoulder: Point, foot: Point, input: FamilyInput) =>
+  Math.max(0, between(shoulder, foot) - armCm(input.body));
 
-const raisedHamstring = ({ draw, settings, side }: FamilyInput) => settings.share * rangeValue(draw, 'hamstring', worked(side));
+const raisedHamstring = ({ draw, settings, side }: FamilyInput) =>
+  settings.share * rangeValue(draw, 'hamstring', worked(side));
 
 /** Straight leg raised on the back: as far as the hamstring goes with the pelvis flat. */
 function raisedLying(input: FamilyInput) {
@@ -27,38 +43,68 @@ function raisedLying(input: FamilyInput) {
 
 /** A hip that cannot lie flat lifts its knee by so much. */
 function otherKneeCm(input: FamilyInput): number {
-  const missing = Math.max(0, -input.settings.share * rangeValue(input.draw, 'hipExtension', otherSide(worked(input.side))));
+  const missing = Math.max(
+    0,
+    -input.settings.share * rangeValue(input.draw, 'hipExtension', otherSide(worked(input.side))),
+  );
   return input.body.thighCm * sinDeg(missing);
 }
 
 /** Reclined leg raise: the strap makes up what the arm does not reach; also the re-check of the hamstring. */
 export const legRaise: Family = {
   id: 'leg raise',
-  needs: (side) => [...keysOn([worked(side)], 'hamstring'), ...keysOn([otherSide(worked(side))], 'hipExtension')],
+  needs: (side) => [
+    ...keysOn([worked(side)], 'hamstring'),
+    ...keysOn([otherSide(worked(side))], 'hipExtension'),
+  ],
   heights: (input) => {
     const { leg, shoulder } = raisedLying(input);
-    return [{ slot: 'underKnees', side: 'both', rawCm: otherKneeCm(input) }, { slot: 'strap', side: 'both', rawCm: strapTo(shoulder, leg.toe, input), isLength: true }];
+    return [
+      { slot: 'underKnees', side: 'both', rawCm: otherKneeCm(input) },
+      { slot: 'strap', side: 'both', rawCm: strapTo(shoulder, leg.toe, input), isLength: true },
+    ];
   },
   figure: (input, built) => {
     const { body } = input;
     const hip = lyingHip(body);
     const { rise, leg, shoulder } = raisedLying(input);
-    const kneeDown = (built.underKnees ?? 0) > 0 ? Math.asin(Math.min(0.6, (built.underKnees ?? 0) / body.thighCm)) * (180 / Math.PI) : 0;
+    const kneeDown =
+      (built.underKnees ?? 0) > 0
+        ? Math.asin(Math.min(0.6, (built.underKnees ?? 0) / body.thighCm)) * (180 / Math.PI)
+        : 0;
     const low = liftedLeg(hip, kneeDown, 2 * kneeDown + 4, body);
     const lying = lyingFigure(body, built);
     const side = worked(input.side);
     return {
       posture: postureFrom({
-        near: leg, far: low, hip, upper: upperFrom(lying.spine, lying, armToward(shoulder, leg.toe, body, -1)), pelvisDeg: 0, pelvisLeanDeg: lying.pelvisLeanDeg, strapTo: leg.toe,
-        supports: built.underKnees ? [{ slot: 'underKnees', xCm: low.knee[0] - 2, bottomCm: 0, topCm: built.underKnees }] : [],
+        near: leg,
+        far: low,
+        hip,
+        upper: upperFrom(lying.spine, lying, armToward(shoulder, leg.toe, body, -1)),
+        pelvisDeg: 0,
+        pelvisLeanDeg: lying.pelvisLeanDeg,
+        strapTo: leg.toe,
+        supports: built.underKnees
+          ? [{ slot: 'underKnees', xCm: low.knee[0] - 2, bottomCm: 0, topCm: built.underKnees }]
+          : [],
       }),
-      demands: [{ range: 'hamstring', side, needDeg: rise, haveDeg: rangeValue(input.draw, 'hamstring', side) }],
+      demands: [
+        {
+          range: 'hamstring',
+          side,
+          needDeg: rise,
+          haveDeg: rangeValue(input.draw, 'hamstring', side),
+        },
+      ],
       findings: { raisedDeg: rise, strapCm: strapTo(shoulder, leg.toe, input) },
     };
   },
   why: (input, need) => {
     const side = worked(input.side);
-    if (need.slot === 'underKnees') return need.rawCm <= 0 ? 'The other leg lies flat.' : 'The other thigh cannot lie flat with the pelvis level: a roll meets its knee.';
+    if (need.slot === 'underKnees')
+      return need.rawCm <= 0
+        ? 'The other leg lies flat.'
+        : 'The other thigh cannot lie flat with the pelvis level: a roll meets its knee.';
     return `Hamstring ${rangeValue(input.draw, 'hamstring', side).toFixed(0)}° ${side}: ${need.rawCm <= 0 ? 'the hand reaches the foot.' : `the hand stops ${need.rawCm.toFixed(0)} cm short of the foot.`}`;
   },
 };
@@ -70,13 +116,20 @@ function raisedSeated(input: FamilyInput, hip: Point, riseDeg: number) {
   const kneeY = hip[1] + body.thighCm * sinDeg(riseDeg);
   // A foot that would hang under the floor stands on it instead.
   const most = riseDeg + asinDeg((kneeY - body.ankleHeightCm) / body.shinCm);
-  const kneeDeg = Math.min(most, Math.max(0, (90 + input.settings.pelvisTargetDeg + riseDeg - raisedHamstring(input)) / coupling));
+  const kneeDeg = Math.min(
+    most,
+    Math.max(
+      0,
+      (90 + input.settings.pelvisTargetDeg + riseDeg - raisedHamstring(input)) / coupling,
+    ),
+  );
   return { kneeDeg, leg: liftedLeg(hip, riseDeg, kneeDeg, body) };
 }
 
 /** Seated, one leg raised on a strap; the other is crossed and sets the seat. */
 function raisedLegSeat(id: string, riseDeg: number, overhead: boolean): Family {
-  const seatNeed = (input: FamilyInput): number => crossedSeatCm(input, otherSide(worked(input.side)), crossed);
+  const seatNeed = (input: FamilyInput): number =>
+    crossedSeatCm(input, otherSide(worked(input.side)), crossed);
   const upright = ({ body }: FamilyInput, seatCm: number): { hip: Point; shoulder: Point } => {
     const hip: Point = [0, seatCm + body.seatToHipCm];
     return { hip, shoulder: along(hip, 0, body.trunkCm) };
@@ -84,11 +137,20 @@ function raisedLegSeat(id: string, riseDeg: number, overhead: boolean): Family {
   const strap = (input: FamilyInput, seatCm: number): SlotNeed[] => {
     const { hip, shoulder } = upright(input, seatCm);
     const length = strapTo(shoulder, raisedSeated(input, hip, riseDeg).leg.toe, input);
-    return [{ slot: 'strap', side: 'both', rawCm: length, isLength: true }, ...(overhead ? [{ slot: 'hands', side: 'both' as const, rawCm: palmGapCm(shoulder, input.body) }] : [])];
+    return [
+      { slot: 'strap', side: 'both', rawCm: length, isLength: true },
+      ...(overhead
+        ? [{ slot: 'hands', side: 'both' as const, rawCm: palmGapCm(shoulder, input.body) }]
+        : []),
+    ];
   };
   return {
     id,
-    needs: (side) => ['hamstringCoupling', ...keysOn([worked(side)], 'hamstring'), ...keysOn([otherSide(worked(side))], 'hipRotation', 'hipFlexion')],
+    needs: (side) => [
+      'hamstringCoupling',
+      ...keysOn([worked(side)], 'hamstring'),
+      ...keysOn([otherSide(worked(side))], 'hipRotation', 'hipFlexion'),
+    ],
     heights: (input) => {
       const seat = seatNeed(input);
       return [{ slot: 'seat', side: 'both', rawCm: seat }, ...strap(input, Math.max(0, seat))];
@@ -101,13 +163,44 @@ function raisedLegSeat(id: string, riseDeg: number, overhead: boolean): Family {
       const spine = spineFrom(hip, body.trunkCm, 0, 0);
       const { kneeDeg, leg } = raisedSeated(input, hip, riseDeg);
       const other = otherSide(worked(input.side));
-      const low = crossedLeg(hip[1], usableRotation(input, other), { kneeDeg: crossed.kneeDeg, footCm: crossed.footShare * body.statureCm, pastMidlineCm: 0 }, body);
+      const low = crossedLeg(
+        hip[1],
+        usableRotation(input, other),
+        { kneeDeg: crossed.kneeDeg, footCm: crossed.footShare * body.statureCm, pastMidlineCm: 0 },
+        body,
+      );
       return {
         posture: postureFrom({
-          near: leg, far: legOf(low), hip, upper: upperFrom(spine, headFrom(shoulder, body, 2), armToward(shoulder, leg.toe, body, -1)), pelvisDeg: input.settings.pelvisTargetDeg, pelvisLeanDeg: 0, strapTo: leg.toe,
-          supports: [{ slot: 'seat', xCm: hip[0] - 5, bottomCm: 0, topCm: seatCm }, ...(built.hands ? [{ slot: 'hands', xCm: hip[0] - 26, bottomCm: 0, topCm: built.hands }] : [])],
+          near: leg,
+          far: legOf(low),
+          hip,
+          upper: upperFrom(
+            spine,
+            headFrom(shoulder, body, 2),
+            armToward(shoulder, leg.toe, body, -1),
+          ),
+          pelvisDeg: input.settings.pelvisTargetDeg,
+          pelvisLeanDeg: 0,
+          strapTo: leg.toe,
+          supports: [
+            { slot: 'seat', xCm: hip[0] - 5, bottomCm: 0, topCm: seatCm },
+            ...(built.hands
+              ? [{ slot: 'hands', xCm: hip[0] - 26, bottomCm: 0, topCm: built.hands }]
+              : []),
+          ],
         }),
-        demands: [{ range: 'hamstring', side: worked(input.side), needDeg: 90 + input.settings.pelvisTargetDeg + riseDeg - valueOf(input.draw, 'hamstringCoupling') * kneeDeg, haveDeg: rangeValue(input.draw, 'hamstring', worked(input.side)) }],
+        demands: [
+          {
+            range: 'hamstring',
+            side: worked(input.side),
+            needDeg:
+              90 +
+              input.settings.pelvisTargetDeg +
+              riseDeg -
+              valueOf(input.draw, 'hamstringCoupling') * kneeDeg,
+            haveDeg: rangeValue(input.draw, 'hamstring', worked(input.side)),
+          },
+        ],
         findings: { kneeBendDeg: kneeDeg, kneeRiseDeg: low.thighRiseDeg },
       };
     },
@@ -115,7 +208,8 @@ function raisedLegSeat(id: string, riseDeg: number, overhead: boolean): Family {
       if (need.slot === 'hands') return palmWhy(need);
       const [side, other] = [worked(input.side), otherSide(worked(input.side))];
       if (need.slot === 'seat') {
-        return need.rawCm <= 0 ? `Outward rotation ${rangeValue(input.draw, 'hipRotation', other).toFixed(0)}° ${other}: the crossed leg asks for no seat.`
+        return need.rawCm <= 0
+          ? `Outward rotation ${rangeValue(input.draw, 'hipRotation', other).toFixed(0)}° ${other}: the crossed leg asks for no seat.`
           : `Outward rotation ${rangeValue(input.draw, 'hipRotation', other).toFixed(0)}° ${other} → ${need.rawCm.toFixed(0)} cm, so that the back stands by itself.`;
       }
       return `Hamstring ${rangeValue(input.draw, 'hamstring', side).toFixed(0)}° ${side}: with the knee as bent as that asks, ${need.rawCm <= 0 ? 'the hand reaches the foot.' : `the hand stops ${need.rawCm.toFixed(0)} cm short of the foot.`}`;

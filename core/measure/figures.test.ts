@@ -9,21 +9,36 @@ import { tiltWays } from './tiltWays';
 
 const body = bodyFrom(170);
 const onPicture = ([x, y]: Point): Spot => [500 + 4 * x, 900 - 4 * y];
-const middleOf = ({ least, most }: { least: number; most: number }, share: number) => least + share * (most - least);
+const middleOf = ({ least, most }: { least: number; most: number }, share: number) =>
+  least + share * (most - least);
 
 const pointsOf = ({ body: drawn }: MeasuringFigure): readonly Point[] =>
-  'side' in drawn ? [drawn.side.hip, drawn.side.knee, drawn.side.ankle, drawn.side.toe, drawn.side.head, drawn.side.hand, ...drawn.side.spine] : [...drawn.flat.legs.flat(), drawn.flat.head, ...drawn.flat.shoulders];
+  'side' in drawn
+    ? [
+        drawn.side.hip,
+        drawn.side.knee,
+        drawn.side.ankle,
+        drawn.side.toe,
+        drawn.side.head,
+        drawn.side.hand,
+        ...drawn.side.spine,
+      ]
+    : [...drawn.flat.legs.flat(), drawn.flat.head, ...drawn.flat.shoulders];
 
-test.each(protocols.map(({ id }) => id))('%s is drawn for every body, at low, middling and high values, with its tool', (id) => {
-  const protocol = protocols.find((one) => one.id === id)!;
-  for (const { body: any } of extremeBodies) {
-    for (const share of [0.1, 0.4, 0.7]) {
-      const figure = measuringFigure(id, middleOf(protocol, share), any, 10);
-      for (const point of pointsOf(figure!)) for (const x of point) expect(Number.isFinite(x)).toBe(true);
-      expect(figure!.tools.length + (figure!.hold ? 1 : 0)).toBeGreaterThan(0);
+test.each(protocols.map(({ id }) => id))(
+  '%s is drawn for every body, at low, middling and high values, with its tool',
+  (id) => {
+    const protocol = protocols.find((one) => one.id === id)!;
+    for (const { body: any } of extremeBodies) {
+      for (const share of [0.1, 0.4, 0.7]) {
+        const figure = measuringFigure(id, middleOf(protocol, share), any, 10);
+        for (const point of pointsOf(figure!))
+          for (const x of point) expect(Number.isFinite(x)).toBe(true);
+        expect(figure!.tools.length + (figure!.hold ? 1 : 0)).toBeGreaterThan(0);
+      }
     }
-  }
-});
+  },
+);
 
 test('limbs keep their lengths in every drawing from the side', () => {
   for (const { id, least, most } of protocols) {
@@ -35,21 +50,54 @@ test('limbs keep their lengths in every drawing from the side', () => {
   }
 });
 
-test.each(Object.keys(photoWays))('%s: a picture of the drawn figure reads what was drawn', (id) => {
-  const { least, most } = protocols.find((one) => one.id === id)!;
-  fc.assert(fc.property(fc.double({ min: Math.max(least, id === 'arm-overhead.lying' ? 0 : least), max: Math.min(most, id.startsWith('thigh-behind') || id.startsWith('pelvic') ? 40 : id === 'arm-overhead.lying' ? 178 : ['spread.on-back', 'ankle-point.lying'].includes(id) ? 89 : most), noNaN: true }), (value) => {
-    const read = readPhoto(photoWays[id]!, measuringFigure(id, value, body)!.landmarks.map(onPicture), 0, body);
-    const shown = ['ankle-bend.shin', 'table-edge-rotation'].includes(id) ? Math.abs(value) : value;
-    expect(read!.deg).toBeCloseTo(shown, 3);
-  }), { numRuns: 30 });
-});
+test.each(Object.keys(photoWays))(
+  '%s: a picture of the drawn figure reads what was drawn',
+  (id) => {
+    const { least, most } = protocols.find((one) => one.id === id)!;
+    fc.assert(
+      fc.property(
+        fc.double({
+          min: Math.max(least, id === 'arm-overhead.lying' ? 0 : least),
+          max: Math.min(
+            most,
+            id.startsWith('thigh-behind') || id.startsWith('pelvic')
+              ? 40
+              : id === 'arm-overhead.lying'
+                ? 178
+                : ['spread.on-back', 'ankle-point.lying'].includes(id)
+                  ? 89
+                  : most,
+          ),
+          noNaN: true,
+        }),
+        (value) => {
+          const read = readPhoto(
+            photoWays[id]!,
+            measuringFigure(id, value, body)!.landmarks.map(onPicture),
+            0,
+            body,
+          );
+          const shown = ['ankle-bend.shin', 'table-edge-rotation'].includes(id)
+            ? Math.abs(value)
+            : value;
+          expect(read!.deg).toBeCloseTo(shown, 3);
+        },
+      ),
+      { numRuns: 30 },
+    );
+  },
+);
 
 test('a picture held askew reads the same once its level is laid', () => {
-  const turn = (deg: number) => ([x, y]: Spot): Spot => {
-    const t = (deg * Math.PI) / 180;
-    return [x * Math.cos(t) - y * Math.sin(t), x * Math.sin(t) + y * Math.cos(t)];
-  };
-  const points = measuringFigure('straight-leg-raise.pelvis-watched', 64, body)!.landmarks.map(onPicture).map(turn(7));
+  const turn =
+    (deg: number) =>
+    ([x, y]: Spot): Spot => {
+      const t = (deg * Math.PI) / 180;
+      return [x * Math.cos(t) - y * Math.sin(t), x * Math.sin(t) + y * Math.cos(t)];
+    };
+  const points = measuringFigure('straight-leg-raise.pelvis-watched', 64, body)!
+    .landmarks.map(onPicture)
+    .map(turn(7));
   const way = photoWays['straight-leg-raise.pelvis-watched']!;
   const floor = levelFrom(turn(7)([0, 900]), turn(7)([900, 900]), 'level');
   const plumb = levelFrom(turn(7)([40, 900]), turn(7)([40, 100]), 'plumb');
@@ -60,7 +108,9 @@ test('a picture held askew reads the same once its level is laid', () => {
 });
 
 test('a long limb is read within about three degrees, a short line across the pelvis less well', () => {
-  const semOf = (id: string, value: number) => readPhoto(photoWays[id]!, measuringFigure(id, value, body)!.landmarks.map(onPicture), 0, body)!.semDeg;
+  const semOf = (id: string, value: number) =>
+    readPhoto(photoWays[id]!, measuringFigure(id, value, body)!.landmarks.map(onPicture), 0, body)!
+      .semDeg;
   expect(semOf('knee-bend.on-back', 120)).toBeGreaterThan(1.5);
   expect(semOf('knee-bend.on-back', 120)).toBeLessThan(4);
   expect(semOf('pelvic-tilt.standing', 10)).toBeGreaterThan(4);
@@ -68,30 +118,59 @@ test('a long limb is read within about three degrees, a short line across the pe
 });
 
 test('points that lie on one another read nothing', () => {
-  expect(readPhoto(photoWays['pelvic-tilt.standing']!, [[5, 5], [5, 5]], 0, body)).toBeNull();
+  expect(
+    readPhoto(
+      photoWays['pelvic-tilt.standing']!,
+      [
+        [5, 5],
+        [5, 5],
+      ],
+      0,
+      body,
+    ),
+  ).toBeNull();
 });
 
 test('a phone reads the drawn limbs as it would the real ones', () => {
-  const directionOf = (from: Point, to: Point) => (Math.atan2(to[1] - from[1], to[0] - from[0]) * 180) / Math.PI;
+  const directionOf = (from: Point, to: Point) =>
+    (Math.atan2(to[1] - from[1], to[0] - from[0]) * 180) / Math.PI;
   const sideOf = (id: string, value: number) => {
     const drawn = measuringFigure(id, value, body)!.body;
     if (!('side' in drawn)) throw new Error(id);
     return drawn.side;
   };
   const raised = sideOf('straight-leg-raise.pelvis-watched', 112);
-  expect(tiltWays['straight-leg-raise.pelvis-watched']!.value(directionOf(raised.knee, raised.ankle))).toBeCloseTo(112, 6);
+  expect(
+    tiltWays['straight-leg-raise.pelvis-watched']!.value(directionOf(raised.knee, raised.ankle)),
+  ).toBeCloseTo(112, 6);
   const bent = sideOf('knee-bend.on-back', 138);
-  expect(tiltWays['knee-bend.on-back']!.value(directionOf(bent.hip, bent.knee), directionOf(bent.knee, bent.ankle))).toBeCloseTo(138, 6);
+  expect(
+    tiltWays['knee-bend.on-back']!.value(
+      directionOf(bent.hip, bent.knee),
+      directionOf(bent.knee, bent.ankle),
+    ),
+  ).toBeCloseTo(138, 6);
   const lag = sideOf('knee-extension-90', 35);
   expect(tiltWays['knee-extension-90']!.value(directionOf(lag.knee, lag.ankle))).toBeCloseTo(35, 6);
   const hanging = sideOf('thigh-behind.edge', 12);
-  expect(tiltWays['thigh-behind.edge']!.value(directionOf(hanging.hip, hanging.knee))).toBeCloseTo(12, 6);
+  expect(tiltWays['thigh-behind.edge']!.value(directionOf(hanging.hip, hanging.knee))).toBeCloseTo(
+    12,
+    6,
+  );
   const shin = sideOf('ankle-bend.shin', 34);
   expect(tiltWays['ankle-bend.shin']!.value(directionOf(shin.ankle, shin.knee))).toBeCloseTo(34, 6);
 });
 
 test('every way of a phone or a photo is one that its protocol names, and none is missing', () => {
-  for (const [ways, method] of [[tiltWays, 'phone-tilt'], [photoWays, 'photo']] as const) {
-    expect(Object.keys(ways).sort()).toEqual(protocols.filter(({ methods }) => methods.includes(method)).map(({ id }) => id).sort());
+  for (const [ways, method] of [
+    [tiltWays, 'phone-tilt'],
+    [photoWays, 'photo'],
+  ] as const) {
+    expect(Object.keys(ways).sort()).toEqual(
+      protocols
+        .filter(({ methods }) => methods.includes(method))
+        .map(({ id }) => id)
+        .sort(),
+    );
   }
 });

@@ -11,7 +11,11 @@ export interface PhotoWay {
   /** Read against the level or the plumb line of the picture. */
   readonly against: 'level' | null;
   /** Two points whose distance on the body is known: thigh, shin, upper arm, or across the pelvis. */
-  readonly known: { readonly from: number; readonly to: number; readonly is: 'thigh' | 'shin' | 'upperArm' | 'pelvis' | 'leg' };
+  readonly known: {
+    readonly from: number;
+    readonly to: number;
+    readonly is: 'thigh' | 'shin' | 'upperArm' | 'pelvis' | 'leg';
+  };
   /** Degrees; `levelDeg` is the turn of the picture's own level, clockwise +. */
   readonly value: (points: readonly Spot[], levelDeg: number) => number;
 }
@@ -26,7 +30,10 @@ function cornerDeg([a, b, c]: readonly Spot[]): number {
 /** Turns a step on the picture so that its level lies level. */
 function levelled([fx, fy]: Spot, [tx, ty]: Spot, levelDeg: number): Spot {
   const [dx, dy] = [tx - fx, ty - fy];
-  return [dx * cosDeg(levelDeg) + dy * sinDeg(levelDeg), dy * cosDeg(levelDeg) - dx * sinDeg(levelDeg)];
+  return [
+    dx * cosDeg(levelDeg) + dy * sinDeg(levelDeg),
+    dy * cosDeg(levelDeg) - dx * sinDeg(levelDeg),
+  ];
 }
 
 /** How far the second point lies under the first, whichever way the picture faces, against the picture's level. */
@@ -42,9 +49,24 @@ function raisedDeg([heel, hip, lifted]: readonly Spot[], levelDeg: number): numb
   return atan2Deg(-y, feet < 0 ? -x : x);
 }
 
-const PELVIS: PhotoWay = { points: ['rear hip-bone point', 'front hip-bone point'], against: 'level', known: { from: 0, to: 1, is: 'pelvis' }, value: fallDeg };
-const RAISE: PhotoWay = { points: ['heel of the flat leg', 'hip', 'ankle of the raised leg'], against: 'level', known: { from: 1, to: 2, is: 'leg' }, value: raisedDeg };
-const KNEE: PhotoWay = { points: ['hip', 'knee', 'ankle'], against: null, known: { from: 0, to: 1, is: 'thigh' }, value: (points) => 180 - cornerDeg(points) };
+const PELVIS: PhotoWay = {
+  points: ['rear hip-bone point', 'front hip-bone point'],
+  against: 'level',
+  known: { from: 0, to: 1, is: 'pelvis' },
+  value: fallDeg,
+};
+const RAISE: PhotoWay = {
+  points: ['heel of the flat leg', 'hip', 'ankle of the raised leg'],
+  against: 'level',
+  known: { from: 1, to: 2, is: 'leg' },
+  value: raisedDeg,
+};
+const KNEE: PhotoWay = {
+  points: ['hip', 'knee', 'ankle'],
+  against: null,
+  known: { from: 0, to: 1, is: 'thigh' },
+  value: (points) => 180 - cornerDeg(points),
+};
 
 export const photoWays: Readonly<Record<string, PhotoWay>> = {
   'pelvic-tilt.standing': PELVIS,
@@ -54,13 +76,48 @@ export const photoWays: Readonly<Record<string, PhotoWay>> = {
   'knee-extension-90': KNEE,
   'knee-bend.on-back': KNEE,
   'knee-bend.face-down': KNEE,
-  'thigh-to-chest': { points: ['heel of the flat leg', 'hip', 'knee of the drawn-up leg'], against: 'level', known: { from: 1, to: 2, is: 'thigh' }, value: raisedDeg },
-  'table-edge-rotation': { points: ['knee', 'ankle'], against: 'level', known: { from: 0, to: 1, is: 'shin' }, value: (points, level) => 90 - fallDeg(points, level) },
-  'spread.on-back': { points: ['other hip', 'hip of the moved leg', 'knee of the moved leg'], against: null, known: { from: 1, to: 2, is: 'thigh' }, value: (points) => cornerDeg(points) - 90 },
-  'thigh-behind.edge': { points: ['hip', 'knee'], against: 'level', known: { from: 0, to: 1, is: 'thigh' }, value: fallDeg },
-  'ankle-bend.shin': { points: ['knee', 'ankle'], against: 'level', known: { from: 0, to: 1, is: 'shin' }, value: (points, level) => 90 - fallDeg(points, level) },
-  'ankle-point.lying': { points: ['knee', 'ankle', 'ball of the foot'], against: null, known: { from: 0, to: 1, is: 'shin' }, value: (points) => cornerDeg(points) - 90 },
-  'arm-overhead.lying': { points: ['hip', 'shoulder', 'elbow'], against: null, known: { from: 1, to: 2, is: 'upperArm' }, value: cornerDeg },
+  'thigh-to-chest': {
+    points: ['heel of the flat leg', 'hip', 'knee of the drawn-up leg'],
+    against: 'level',
+    known: { from: 1, to: 2, is: 'thigh' },
+    value: raisedDeg,
+  },
+  'table-edge-rotation': {
+    points: ['knee', 'ankle'],
+    against: 'level',
+    known: { from: 0, to: 1, is: 'shin' },
+    value: (points, level) => 90 - fallDeg(points, level),
+  },
+  'spread.on-back': {
+    points: ['other hip', 'hip of the moved leg', 'knee of the moved leg'],
+    against: null,
+    known: { from: 1, to: 2, is: 'thigh' },
+    value: (points) => cornerDeg(points) - 90,
+  },
+  'thigh-behind.edge': {
+    points: ['hip', 'knee'],
+    against: 'level',
+    known: { from: 0, to: 1, is: 'thigh' },
+    value: fallDeg,
+  },
+  'ankle-bend.shin': {
+    points: ['knee', 'ankle'],
+    against: 'level',
+    known: { from: 0, to: 1, is: 'shin' },
+    value: (points, level) => 90 - fallDeg(points, level),
+  },
+  'ankle-point.lying': {
+    points: ['knee', 'ankle', 'ball of the foot'],
+    against: null,
+    known: { from: 0, to: 1, is: 'shin' },
+    value: (points) => cornerDeg(points) - 90,
+  },
+  'arm-overhead.lying': {
+    points: ['hip', 'shoulder', 'elbow'],
+    against: null,
+    known: { from: 1, to: 2, is: 'upperArm' },
+    value: cornerDeg,
+  },
 };
 
 /** Length on the body between the two points that a way knows. */
@@ -92,7 +149,12 @@ export interface PhotoReading {
  * @param levelDeg turn of the picture's level, clockwise +; 0 where the picture itself is straight.
  * @returns null while two points that make a line lie on one another.
  */
-export function readPhoto(way: PhotoWay, points: readonly Spot[], levelDeg: number, body: Body): PhotoReading | null {
+export function readPhoto(
+  way: PhotoWay,
+  points: readonly Spot[],
+  levelDeg: number,
+  body: Body,
+): PhotoReading | null {
   const deg = way.value(points, levelDeg);
   const [from, to] = [points[way.known.from] as Spot, points[way.known.to] as Spot];
   const apart = Math.hypot(to[0] - from[0], to[1] - from[1]);
@@ -101,7 +163,9 @@ export function readPhoto(way: PhotoWay, points: readonly Spot[], levelDeg: numb
   let variance = 0;
   for (let i = 0; i < points.length; i++) {
     for (const axis of [0, 1] as const) {
-      const moved = points.map((point, j): Spot => (j === i ? [point[0] + (axis === 0 ? off : 0), point[1] + (axis === 1 ? off : 0)] : point));
+      const moved = points.map((point, j): Spot =>
+        j === i ? [point[0] + (axis === 0 ? off : 0), point[1] + (axis === 1 ? off : 0)] : point,
+      );
       variance += (way.value(moved, levelDeg) - deg) ** 2;
     }
   }

@@ -6,7 +6,8 @@ import { priorOf, ranges, type Prior, type RangeId, type Sex } from '../ranges/r
 const USUAL_LONG_SIT: Prior = { mean: -10, sd: 14 };
 
 /** What people usually show of a range, for drawings. */
-export const usualOf = (id: RangeId, sex: Sex): Prior => (ranges[id].prior === null ? USUAL_LONG_SIT : priorOf(id, sex));
+export const usualOf = (id: RangeId, sex: Sex): Prior =>
+  ranges[id].prior === null ? USUAL_LONG_SIT : priorOf(id, sex);
 
 /** Further from what is usual, in standard deviations, nothing is drawn. */
 const REACH = 2.4;
@@ -14,15 +15,30 @@ const MOST_STEPS = 9;
 const STEPS_DEG = [5, 10, 15, 20];
 
 /** Values of a protocol whose drawings stand side by side for the eye: even steps over what people show. */
-export function eyeSteps(protocol: Pick<Protocol, 'least' | 'most' | 'convert'>, usual: Prior, context: ConversionContext): number[] {
-  const shown = (step: number) => Array.from({ length: Math.floor((protocol.most - protocol.least) / step) + 1 }, (_, i) => Math.ceil(protocol.least / step) * step + i * step)
-    .filter((value) => value <= protocol.most && Math.abs(protocol.convert(value, 1, context).mean - usual.mean) <= REACH * usual.sd);
+export function eyeSteps(
+  protocol: Pick<Protocol, 'least' | 'most' | 'convert'>,
+  usual: Prior,
+  context: ConversionContext,
+): number[] {
+  const shown = (step: number) =>
+    Array.from(
+      { length: Math.floor((protocol.most - protocol.least) / step) + 1 },
+      (_, i) => Math.ceil(protocol.least / step) * step + i * step,
+    ).filter(
+      (value) =>
+        value <= protocol.most &&
+        Math.abs(protocol.convert(value, 1, context).mean - usual.mean) <= REACH * usual.sd,
+    );
   const step = STEPS_DEG.find((one) => shown(one).length <= MOST_STEPS) ?? 20;
   return shown(step);
 }
 
 /** The value at which a protocol shows a range, for a drawing; conversions run one way. */
-export function valueShowing({ least, most, convert }: Pick<Protocol, 'least' | 'most' | 'convert'>, rangeMean: number, context: ConversionContext): number {
+export function valueShowing(
+  { least, most, convert }: Pick<Protocol, 'least' | 'most' | 'convert'>,
+  rangeMean: number,
+  context: ConversionContext,
+): number {
   const meanAt = (value: number) => convert(value, 1, context).mean;
   const way = meanAt(most) > meanAt(least) ? 1 : -1;
   return comesDownAt((value) => way * (rangeMean - meanAt(value)), least, most, CLOSE);

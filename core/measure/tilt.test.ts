@@ -5,13 +5,20 @@ import { TiltReader, upFrom, type TiltView } from './tilt';
 const HZ = 60;
 
 /** Feeds moments to a reader: turns over time, lying on its back unless said. */
-function held(reader: TiltReader, fromMs: number, turnAt: (ms: number) => { betaDeg: number; gammaDeg: number }, forMs: number): TiltView[] {
+function held(
+  reader: TiltReader,
+  fromMs: number,
+  turnAt: (ms: number) => { betaDeg: number; gammaDeg: number },
+  forMs: number,
+): TiltView[] {
   const views: TiltView[] = [];
-  for (let ms = 0; ms < forMs; ms += 1000 / HZ) views.push(reader.take({ atMs: fromMs + ms, ...turnAt(ms) }));
+  for (let ms = 0; ms < forMs; ms += 1000 / HZ)
+    views.push(reader.take({ atMs: fromMs + ms, ...turnAt(ms) }));
   return views;
 }
 const at = (betaDeg: number) => () => ({ betaDeg, gammaDeg: 0 });
-const takenOf = (views: readonly TiltView[]) => views.flatMap(({ taken }) => (taken === null ? [] : [taken]));
+const takenOf = (views: readonly TiltView[]) =>
+  views.flatMap(({ taken }) => (taken === null ? [] : [taken]));
 
 function zeroed(betaDeg = 0): TiltReader {
   const reader = new TiltReader();
@@ -21,17 +28,24 @@ function zeroed(betaDeg = 0): TiltReader {
 }
 
 test('which way is up, for a phone flat, upright, and on its edge', () => {
-  const close = (a: readonly number[], b: readonly number[]) => a.forEach((x, i) => expect(x).toBeCloseTo(b[i]!, 9));
+  const close = (a: readonly number[], b: readonly number[]) =>
+    a.forEach((x, i) => expect(x).toBeCloseTo(b[i]!, 9));
   close(upFrom(0, 0), [0, 0, 1]);
   close(upFrom(90, 0), [0, 1, 0]);
   close(upFrom(0, 90), [-1, 0, 0]);
 });
 
 test('a leg raised from the floor reads its angle, past upright too, whatever the floor’s own slope', () => {
-  fc.assert(fc.property(fc.integer({ min: 10, max: 150 }), fc.integer({ min: -6, max: 6 }), (deg, floor) => {
-    const views = held(zeroed(floor), 1000, at(deg + floor), 1500);
-    expect(views.at(-1)!.deg).toBeCloseTo(deg, 1);
-  }));
+  fc.assert(
+    fc.property(
+      fc.integer({ min: 10, max: 150 }),
+      fc.integer({ min: -6, max: 6 }),
+      (deg, floor) => {
+        const views = held(zeroed(floor), 1000, at(deg + floor), 1500);
+        expect(views.at(-1)!.deg).toBeCloseTo(deg, 1);
+      },
+    ),
+  );
 });
 
 test('standing on its long edge it reads the same turn', () => {
@@ -67,7 +81,10 @@ test('held still for a second, it takes the reading once; moved and back, it tak
 
 test('a trembling hand still reads; a shaking one does not', () => {
   const chance = chanceFrom(4);
-  const trembling = (sd: number) => takenOf(held(zeroed(), 1000, () => ({ betaDeg: 55 + chance.normal(0, sd), gammaDeg: 0 }), 4000));
+  const trembling = (sd: number) =>
+    takenOf(
+      held(zeroed(), 1000, () => ({ betaDeg: 55 + chance.normal(0, sd), gammaDeg: 0 }), 4000),
+    );
   const [reading] = trembling(0.6);
   expect(reading).toBeCloseTo(55, 0);
   expect(trembling(6)).toEqual([]);

@@ -29,11 +29,23 @@ export interface TiltView {
 }
 
 /** Which way is up, seen from a phone that is turned so. */
-export const upFrom = (betaDeg: number, gammaDeg: number): Vector => [-cosDeg(betaDeg) * sinDeg(gammaDeg), sinDeg(betaDeg), cosDeg(betaDeg) * cosDeg(gammaDeg)];
+export const upFrom = (betaDeg: number, gammaDeg: number): Vector => [
+  -cosDeg(betaDeg) * sinDeg(gammaDeg),
+  sinDeg(betaDeg),
+  cosDeg(betaDeg) * cosDeg(gammaDeg),
+];
 
 const dot = (a: Vector, b: Vector) => a[0] * b[0] + a[1] * b[1] + a[2] * b[2];
-const cross = (a: Vector, b: Vector): Vector => [a[1] * b[2] - a[2] * b[1], a[2] * b[0] - a[0] * b[2], a[0] * b[1] - a[1] * b[0]];
-const minus = (a: Vector, b: Vector, times: number): Vector => [a[0] - times * b[0], a[1] - times * b[1], a[2] - times * b[2]];
+const cross = (a: Vector, b: Vector): Vector => [
+  a[1] * b[2] - a[2] * b[1],
+  a[2] * b[0] - a[0] * b[2],
+  a[0] * b[1] - a[1] * b[0],
+];
+const minus = (a: Vector, b: Vector, times: number): Vector => [
+  a[0] - times * b[0],
+  a[1] - times * b[1],
+  a[2] - times * b[2],
+];
 const unit = (a: Vector): Vector => {
   const length = Math.hypot(...a);
   return [a[0] / length, a[1] / length, a[2] / length];
@@ -95,7 +107,13 @@ export class TiltReader {
     this.up = unit(minus(raw, minus(raw, this.up ?? raw, 1), keep));
     this.atMs = atMs;
     this.hold ??= holdFrom(this.up, this.edge);
-    if (!this.hold) return { deg: 90 * Math.sign(dot(this.up, ALONG[this.edge])), skewDeg: 0, still: 0, taken: null };
+    if (!this.hold)
+      return {
+        deg: 90 * Math.sign(dot(this.up, ALONG[this.edge])),
+        skewDeg: 0,
+        still: 0,
+        taken: null,
+      };
 
     const last = this.recent.at(-1)?.deg ?? 0;
     const now = wrapped(turnOf(this.up, this.hold) - this.zeroDeg);
@@ -103,7 +121,11 @@ export class TiltReader {
     const deg = this.recent.length === 0 ? now : last + wrapped(now - last);
     const skewDeg = skewOf(this.up, this.hold);
     this.recent.push({ atMs, deg });
-    while (this.recent.length > 1 && (this.recent[1] as { atMs: number }).atMs <= atMs - phoneTilt.stillFor.value) this.recent.shift();
+    while (
+      this.recent.length > 1 &&
+      (this.recent[1] as { atMs: number }).atMs <= atMs - phoneTilt.stillFor.value
+    )
+      this.recent.shift();
     let [low, high] = [deg, deg];
     for (const one of this.recent) {
       if (one.deg < low) low = one.deg;
@@ -111,7 +133,13 @@ export class TiltReader {
     }
     if (Math.abs(wrapped(deg - this.restedDeg)) > phoneTilt.moved.value) this.armed = true;
     const moves = high - low >= phoneTilt.stillSpread.value;
-    const still = moves || Math.abs(skewDeg) > phoneTilt.mostSkew.value ? 0 : Math.min(1, (atMs - (this.recent[0] as { atMs: number }).atMs) / phoneTilt.stillFor.value);
+    const still =
+      moves || Math.abs(skewDeg) > phoneTilt.mostSkew.value
+        ? 0
+        : Math.min(
+            1,
+            (atMs - (this.recent[0] as { atMs: number }).atMs) / phoneTilt.stillFor.value,
+          );
     if (moves) this.forgetUnstill(deg);
     const taken = this.armed && still >= 1 ? this.captured() : null;
     return { deg: wrapped(deg), skewDeg, still: this.armed ? still : 0, taken };

@@ -14,9 +14,24 @@ export interface SlotAhead {
 }
 
 /** What the heights of a planned pose are likely to become, for every support that stands on something and comes down. */
-export function poseAhead({ person, shelf }: Pick<InPose, 'person' | 'shelf'>, planned: PlanPose, estimates: Estimates, today: LocalDay): SlotAhead[] {
+export function poseAhead(
+  { person, shelf }: Pick<InPose, 'person' | 'shelf'>,
+  planned: PlanPose,
+  estimates: Estimates,
+  today: LocalDay,
+): SlotAhead[] {
   const { pose, family, body, settings } = settlePose(person, planned.pose, shelf);
   return planned.slots
     .filter((slot) => !slot.isLength && slot.stackCm > 0.5 && comesDown(pose, slotKey(slot)))
-    .map((slot) => ({ slot, forecast: forecastHeight(family, { body, settings, side: planned.side }, slotKey(slot), estimates, today, slot.offsetCm) }));
+    .map((slot) => ({
+      slot,
+      forecast: forecastHeight(
+        family,
+        { body, settings, side: planned.side },
+        slotKey(slot),
+        estimates,
+        today,
+        slot.offsetCm,
+      ),
+    }));
 }

@@ -3,13 +3,27 @@ import { chanceEnough, type Offset, type Spread } from '../adapt/offset';
 import type { PlanSlot } from '../formats/plan';
 import { Z90, type Band } from '../geometry/band';
 import { sidelessKey, slotKey, type SlotNeed } from '../geometry/family';
-import { decision as decisionParameter, fold, offset as offsetParameter, squat, standingFold } from '../parameters';
+import {
+  decision as decisionParameter,
+  fold,
+  offset as offsetParameter,
+  squat,
+  standingFold,
+} from '../parameters';
 import { comesDown } from '../poses/poses';
 import type { Pose } from '../poses/pose';
 import { bestStacks, rungAbove, rungBelow } from '../props/search';
 import type { Shelf } from '../props/shelf';
 import type { SlotId } from '../props/slots';
-import { piecesMoved, stackFaults, stackHeightCm, type Piece, type SlotRule, type Stack, type Used } from '../props/stack';
+import {
+  piecesMoved,
+  stackFaults,
+  stackHeightCm,
+  type Piece,
+  type SlotRule,
+  type Stack,
+  type Used,
+} from '../props/stack';
 
 /** What is not known of one slot's height: from the ranges, and from everything else. */
 export interface SlotDoubt {
@@ -19,7 +33,12 @@ export interface SlotDoubt {
 }
 
 /** Slots that are left empty when they would have to stand higher than this. */
-const HIGHEST_CM: Readonly<Partial<Record<string, number>>> = { forehead: fold.highestForeheadProp.value, chest: fold.highestChestProp.value, hands: standingFold.highestHandProp.value, heels: squat.highestHeel.value };
+const HIGHEST_CM: Readonly<Partial<Record<string, number>>> = {
+  forehead: fold.highestForeheadProp.value,
+  chest: fold.highestChestProp.value,
+  hands: standingFold.highestHandProp.value,
+  heels: squat.highestHeel.value,
+};
 /** Whether a slot is left empty since it would have to stand too high. */
 export const leftEmpty = (slot: string, cm: number) => cm > (HIGHEST_CM[slot] ?? Infinity);
 
@@ -55,59 +74,130 @@ export function buildSlot(of: SlotBuild): PlanSlot {
   const { offset, range } = doubt;
   const rawTarget = need.rawCm + offset.meanCm;
   const target = Math.max(0, rawTarget);
-  const [down, up] = [Math.sqrt(range.downCm ** 2 + offset.sdCm ** 2), Math.sqrt(range.upCm ** 2 + offset.sdCm ** 2)];
+  const [down, up] = [
+    Math.sqrt(range.downCm ** 2 + offset.sdCm ** 2),
+    Math.sqrt(range.upCm ** 2 + offset.sdCm ** 2),
+  ];
   const moved = need.rawCm - band.need.rawCm;
-  const lowCm = Math.max(0, Math.min(rawTarget, band.need.rawCm + moved + offset.meanCm - Z90 * down));
+  const lowCm = Math.max(
+    0,
+    Math.min(rawTarget, band.need.rawCm + moved + offset.meanCm - Z90 * down),
+  );
   const highCm = Math.max(target, rawTarget + Z90 * up);
-  const { action, stacks } = stackFor(of, target, Math.max(target, of.edgeCm + offset.meanCm + of.firstZ * up));
+  const { action, stacks } = stackFor(
+    of,
+    target,
+    Math.max(target, of.edgeCm + offset.meanCm + of.firstZ * up),
+  );
   const [stack, ...others] = stacks;
   const reached = stack ?? { pieces: [], heightCm: 0 };
   return {
-    slot: need.slot as SlotId, part: need.part, side: need.side, targetCm: target, lowCm, highCm,
-    stack: [...reached.pieces], stackCm: reached.heightCm, over: need.over, isLength: need.isLength,
-    reason: reasonFor(of, action, reached), action, lastCm: lying?.heightCm ?? null, widestInput: band.parts[0]?.key ?? null,
-    offsetCm: offset.meanCm, offsetSdCm: offset.sdCm, reckonedCm: need.rawCm,
+    slot: need.slot as SlotId,
+    part: need.part,
+    side: need.side,
+    targetCm: target,
+    lowCm,
+    highCm,
+    stack: [...reached.pieces],
+    stackCm: reached.heightCm,
+    over: need.over,
+    isLength: need.isLength,
+    reason: reasonFor(of, action, reached),
+    action,
+    lastCm: lying?.heightCm ?? null,
+    widestInput: band.parts[0]?.key ?? null,
+    offsetCm: offset.meanCm,
+    offsetSdCm: offset.sdCm,
+    reckonedCm: need.rawCm,
     others: others.map(({ pieces, heightCm }) => ({ pieces: [...pieces], heightCm })),
   };
 }
 
-
-function reasonFor({ why, doubt, need, decision, lying }: SlotBuild, action: PlanSlot['action'], reached: Stack): string {
+function reasonFor(
+  { why, doubt, need, decision, lying }: SlotBuild,
+  action: PlanSlot['action'],
+  reached: Stack,
+): string {
   const { offset } = doubt;
-  const learned = offset.looks > 0 && Math.abs(offset.meanCm) >= 0.5 ? ` Learned on the mat: ${offset.meanCm > 0 ? '+' : '−'}${Math.abs(offset.meanCm).toFixed(1)} cm.` : '';
-  const flagged = Math.abs(offset.meanCm) > offsetParameter.flagAt.value * offsetParameter.priorSd.value ? ' That is a lot: measure again, or look at the set-up.' : '';
-  const moved = action === 'lower' || action === 'raise'
-    ? ` ${action === 'lower' ? 'One rung lower' : reached.heightCm - (lying?.heightCm ?? 0) > decisionParameter.mostRung.value + 0.5 && !need.isLength ? 'Higher, until it is likely to be enough' : 'One rung higher'}: ${(lying?.heightCm ?? 0).toFixed(1)} → ${reached.heightCm.toFixed(1)} cm. ${decision.reasons.join(' ')}` : '';
-  const short = action === 'raise' && lying && reached.heightCm <= lying.heightCm && !need.isLength ? ' The shelf builds nothing higher here.' : '';
+  const learned =
+    offset.looks > 0 && Math.abs(offset.meanCm) >= 0.5
+      ? ` Learned on the mat: ${offset.meanCm > 0 ? '+' : '−'}${Math.abs(offset.meanCm).toFixed(1)} cm.`
+      : '';
+  const flagged =
+    Math.abs(offset.meanCm) > offsetParameter.flagAt.value * offsetParameter.priorSd.value
+      ? ' That is a lot: measure again, or look at the set-up.'
+      : '';
+  const moved =
+    action === 'lower' || action === 'raise'
+      ? ` ${action === 'lower' ? 'One rung lower' : reached.heightCm - (lying?.heightCm ?? 0) > decisionParameter.mostRung.value + 0.5 && !need.isLength ? 'Higher, until it is likely to be enough' : 'One rung higher'}: ${(lying?.heightCm ?? 0).toFixed(1)} → ${reached.heightCm.toFixed(1)} cm. ${decision.reasons.join(' ')}`
+      : '';
+  const short =
+    action === 'raise' && lying && reached.heightCm <= lying.heightCm && !need.isLength
+      ? ' The shelf builds nothing higher here.'
+      : '';
   return `${why}${learned}${flagged}${moved}${short}`;
 }
 
 /** The stack for a slot today: what the decision says for the slot that moves, what lay there for the rest, the nearest for a first time. */
-function stackFor(of: SlotBuild, targetCm: number, aimCm: number): { action: PlanSlot['action']; stacks: Stack[] } {
+function stackFor(
+  of: SlotBuild,
+  targetCm: number,
+  aimCm: number,
+): { action: PlanSlot['action']; stacks: Stack[] } {
   const { need, decision, lying, rule, shelf, pose, used } = of;
   const key = slotKey(need);
-  const action = lying === undefined ? 'first' : movesWith(decision, key) ? decision.action as 'lower' | 'raise' : 'keep';
+  const action =
+    lying === undefined
+      ? 'first'
+      : movesWith(decision, key)
+        ? (decision.action as 'lower' | 'raise')
+        : 'keep';
   if (need.isLength) return { action, stacks: targetCm < 1 ? [] : bestStrap(shelf, targetCm) };
-  if (targetCm < (LOWEST_CM[need.slot] ?? 1) && action !== 'raise' && !(lying && lying.heightCm > 0.5)) return { action, stacks: [] };
+  if (
+    targetCm < (LOWEST_CM[need.slot] ?? 1) &&
+    action !== 'raise' &&
+    !(lying && lying.heightCm > 0.5)
+  )
+    return { action, stacks: [] };
   if (leftEmpty(need.slot, targetCm)) return { action, stacks: [] };
-  if (lying && action === 'keep' && (comesDown(pose, key) || need.slot !== 'underKnees') && stillThere(lying.pieces, shelf, rule, used)) {
+  if (
+    lying &&
+    action === 'keep' &&
+    (comesDown(pose, key) || need.slot !== 'underKnees') &&
+    stillThere(lying.pieces, shelf, rule, used)
+  ) {
     // A slot that follows another (the low end of a ramp) is built anew when that one moved.
     const follows = need.part === 'low' || need.slot === 'neck';
     if (!follows || Math.abs(lying.heightCm - targetCm) <= decisionParameter.mostRung.value) {
       const again = { pieces: lying.pieces, heightCm: stackHeightCm(lying.pieces, shelf, rule) };
-      const rivals = bestStacks(shelf, rule, { targetCm: again.heightCm, lying: lying.pieces, used }).filter(({ pieces }) => piecesMoved(pieces, again.pieces) > 0);
+      const rivals = bestStacks(shelf, rule, {
+        targetCm: again.heightCm,
+        lying: lying.pieces,
+        used,
+      }).filter(({ pieces }) => piecesMoved(pieces, again.pieces) > 0);
       return { action, stacks: [again, ...rivals.slice(0, 2)] };
     }
   }
-  if (lying && action === 'lower') return { action, stacks: [rungBelow(shelf, rule, lying, used) ?? lying] };
+  if (lying && action === 'lower')
+    return { action, stacks: [rungBelow(shelf, rule, lying, used) ?? lying] };
   if (lying && action === 'raise') return { action, stacks: [raised(of, lying)] };
-  const stacks = bestStacks(shelf, rule, { targetCm: lying ? lying.heightCm : aimCm, used, lying: lying?.pieces });
-  const higher = !lying && of.extraRung && comesDown(pose, key) && stacks[0] ? rungAbove(shelf, rule, stacks[0], used) : undefined;
+  const stacks = bestStacks(shelf, rule, {
+    targetCm: lying ? lying.heightCm : aimCm,
+    used,
+    lying: lying?.pieces,
+  });
+  const higher =
+    !lying && of.extraRung && comesDown(pose, key) && stacks[0]
+      ? rungAbove(shelf, rule, stacks[0], used)
+      : undefined;
   return { action, stacks: higher ? [higher, ...stacks.slice(1)] : stacks };
 }
 
 /** One rung higher; two where, after what was felt, one is still less likely to be enough than a rung to come down to must be. */
-function raised({ lying, rule, shelf, used, edgeCm, doubt, raisedChance, decision }: SlotBuild, from: Stack): Stack {
+function raised(
+  { lying, rule, shelf, used, edgeCm, doubt, raisedChance, decision }: SlotBuild,
+  from: Stack,
+): Stack {
   const one = rungAbove(shelf, rule, from, used);
   if (!one || !lying || decision.oneRung) return one ?? from;
   const enough = chanceEnough(one.heightCm, edgeCm, doubt.range, doubt.offset) >= raisedChance;
@@ -115,16 +205,25 @@ function raised({ lying, rule, shelf, used, edgeCm, doubt, raisedChance, decisio
 }
 
 /** Whether a slot is the one that a decision moves: a pair that goes up goes up on both sides, each comes down by itself. */
-const movesWith = ({ action, slot }: Decision, key: string) => (action === 'lower' && slot === key) || (action === 'raise' && slot !== null && sidelessKey(slot) === sidelessKey(key));
+const movesWith = ({ action, slot }: Decision, key: string) =>
+  (action === 'lower' && slot === key) ||
+  (action === 'raise' && slot !== null && sidelessKey(slot) === sidelessKey(key));
 
 /** Any strap long enough for the hands and a loop round the feet. */
 function bestStrap(shelf: Shelf, lengthCm: number): Stack[] {
-  const strap = shelf.find(({ kind, count, states }) => kind === 'strap' && count > 0 && states.some(({ id }) => id === 'length'));
-  return strap ? [{ pieces: [{ item: strap.id, state: 'length', count: 1 }], heightCm: lengthCm }] : [];
+  const strap = shelf.find(
+    ({ kind, count, states }) =>
+      kind === 'strap' && count > 0 && states.some(({ id }) => id === 'length'),
+  );
+  return strap
+    ? [{ pieces: [{ item: strap.id, state: 'length', count: 1 }], heightCm: lengthCm }]
+    : [];
 }
 
 /** Whether what lay there last time can still be built, still keeps the rules, and is not wanted elsewhere in the pose. */
 function stillThere(pieces: readonly Piece[], shelf: Shelf, rule: SlotRule, used: Used): boolean {
-  const known = pieces.every(({ item, state }) => shelf.find(({ id }) => id === item)?.states.some(({ id }) => id === state));
+  const known = pieces.every(({ item, state }) =>
+    shelf.find(({ id }) => id === item)?.states.some(({ id }) => id === state),
+  );
   return known && stackFaults(pieces, shelf, rule, used).length === 0;
 }

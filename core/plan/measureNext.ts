@@ -14,7 +14,8 @@ const READINGS = 2;
 const LEAST_GAIN_CM = 0.3;
 
 /** Spread of a range after a reading that is off by so much, without taking it: updating a Gaussian needs no value. */
-const sdAfter = (sd: number, errorDeg: number) => Math.sqrt(1 / (1 / sd ** 2 + 1 / (errorDeg ** 2 + reading.daySwing.value ** 2)));
+const sdAfter = (sd: number, errorDeg: number) =>
+  Math.sqrt(1 / (1 / sd ** 2 + 1 / (errorDeg ** 2 + reading.daySwing.value ** 2)));
 
 /**
  * Readings ranked by how much each, taken twice, would narrow the bands of the plan; those that would do so by next to
@@ -22,16 +23,24 @@ const sdAfter = (sd: number, errorDeg: number) => Math.sqrt(1 / (1 / sd ** 2 + 1
  *
  * @param errorOf how far off readings of a range would be; null where none may be taken.
  */
-export function measureNext(bands: readonly Band[], estimates: Estimates, readToday: ReadonlySet<RangeKey>, errorOf: (range: RangeId, side: ReadingSide, mean: number, readings: number) => number | null): NextReading[] {
+export function measureNext(
+  bands: readonly Band[],
+  estimates: Estimates,
+  readToday: ReadonlySet<RangeKey>,
+  errorOf: (range: RangeId, side: ReadingSide, mean: number, readings: number) => number | null,
+): NextReading[] {
   const keys = new Set(bands.flatMap(({ parts }) => parts.map(({ key }) => key)));
-  return [...keys].flatMap((key): NextReading[] => {
-    const estimate = estimates[key as RangeKey];
-    if (!estimate || readToday.has(key as RangeKey) || key === 'hamstringCoupling') return [];
-    const { id, side } = splitKey(key as RangeKey);
-    const error = errorOf(id, side, estimate.mean, READINGS);
-    if (error === null) return [];
-    const shrink = sdOnDay(estimate.key, sdAfter(estimate.sd, error)) / sdOnDay(estimate.key, estimate.sd);
-    const gainCm = bands.reduce((sum, band) => sum + narrowingOf(band, key, shrink), 0);
-    return gainCm >= LEAST_GAIN_CM ? [{ range: id, side, gainCm }] : [];
-  }).sort((a, b) => b.gainCm - a.gainCm);
+  return [...keys]
+    .flatMap((key): NextReading[] => {
+      const estimate = estimates[key as RangeKey];
+      if (!estimate || readToday.has(key as RangeKey) || key === 'hamstringCoupling') return [];
+      const { id, side } = splitKey(key as RangeKey);
+      const error = errorOf(id, side, estimate.mean, READINGS);
+      if (error === null) return [];
+      const shrink =
+        sdOnDay(estimate.key, sdAfter(estimate.sd, error)) / sdOnDay(estimate.key, estimate.sd);
+      const gainCm = bands.reduce((sum, band) => sum + narrowingOf(band, key, shrink), 0);
+      return gainCm >= LEAST_GAIN_CM ? [{ range: id, side, gainCm }] : [];
+    })
+    .sort((a, b) => b.gainCm - a.gainCm);
 }

@@ -1,7 +1,14 @@
 import { askedForMore, decide, type Day, type Earlier, type Rung } from '../adapt/decide';
 import { chanceEnough, offsetFrom, type Spread } from '../adapt/offset';
 import type { Choices } from '../approaches/approaches';
-import { beliefOf, believableChange, estimateRanges, sdOnDay, type Estimates, type StudentRecord } from '../estimate/estimate';
+import {
+  beliefOf,
+  believableChange,
+  estimateRanges,
+  sdOnDay,
+  type Estimates,
+  type StudentRecord,
+} from '../estimate/estimate';
 import { meanOf } from '../estimate/observations';
 import type { SessionPose } from '../formats/book';
 import type { Plan, PlanPose, PlanSlot } from '../formats/plan';
@@ -10,8 +17,20 @@ import { bandsOf, Z90, type Band } from '../geometry/band';
 import { readingErrorBy } from '../measure/error';
 import { normalQuantile } from '../normal';
 import { type Belief, type Draw, type InputKey } from '../geometry/draw';
-import { sidelessKey, slotKey, type Built, type Family, type FamilyInput, type Settings, type SlotNeed } from '../geometry/family';
-import { decision as decisionParameter, hold as holdParameter, offset as offsetParameter } from '../parameters';
+import {
+  sidelessKey,
+  slotKey,
+  type Built,
+  type Family,
+  type FamilyInput,
+  type Settings,
+  type SlotNeed,
+} from '../geometry/family';
+import {
+  decision as decisionParameter,
+  hold as holdParameter,
+  offset as offsetParameter,
+} from '../parameters';
 import { poses, stageOf } from '../poses/poses';
 import type { Pose, RaiseReason } from '../poses/pose';
 import { rungBelow } from '../props/search';
@@ -45,7 +64,10 @@ export interface Caution {
   readonly firstBuild: number;
   readonly lowerRung: number;
 }
-export const shippedCaution: Caution = { firstBuild: decisionParameter.firstChance.value, lowerRung: decisionParameter.chance.value };
+export const shippedCaution: Caution = {
+  firstBuild: decisionParameter.firstChance.value,
+  lowerRung: decisionParameter.chance.value,
+};
 
 /** What every pose of one student's plan shares. */
 interface Ground {
@@ -71,12 +93,18 @@ interface Ground {
 /** The most likely values so many weeks ago, as all readings to this day tell it: the level of today less its drift. */
 function drawBack(estimates: Estimates, weeks: number): Draw {
   const draw: Partial<Record<InputKey, number>> = {};
-  for (const estimate of Object.values(estimates)) if (estimate) draw[estimate.key] = estimate.mean - weeks * estimate.driftPerWeek;
+  for (const estimate of Object.values(estimates))
+    if (estimate) draw[estimate.key] = estimate.mean - weeks * estimate.driftPerWeek;
   return draw;
 }
 
 /** Everything a student needs today: pose by pose the heights, their doubt, named pieces of this shelf, and why. */
-export function planStudent(record: StudentRecord, shelf: Shelf, date: LocalDay, wish: PlanWish = {}): Plan {
+export function planStudent(
+  record: StudentRecord,
+  shelf: Shelf,
+  date: LocalDay,
+  wish: PlanWish = {},
+): Plan {
   const { person } = record;
   const today = dayOf(date);
   const estimatesOn = remembering((day: LocalDay) => estimateRanges(record, day));
@@ -84,44 +112,88 @@ export function planStudent(record: StudentRecord, shelf: Shelf, date: LocalDay,
   const drawOn = remembering((day: LocalDay) => drawBack(estimates, daysBetween(day, today) / 7));
   const belief = beliefOf(estimates);
   const ground: Ground = {
-    record, shelf, today, history: historyBefore(record.sessions, today), estimates, belief, draw: drawOn(today), estimatesOn, drawOn, dayShare: remembering((key: InputKey) => ofTheDay(key, estimates)), veryMobile: isVeryMobile(record, estimates), caution: wish.caution ?? shippedCaution, day: wish.day ?? 'usual',
+    record,
+    shelf,
+    today,
+    history: historyBefore(record.sessions, today),
+    estimates,
+    belief,
+    draw: drawOn(today),
+    estimatesOn,
+    drawOn,
+    dayShare: remembering((key: InputKey) => ofTheDay(key, estimates)),
+    veryMobile: isVeryMobile(record, estimates),
+    caution: wish.caution ?? shippedCaution,
+    day: wish.day ?? 'usual',
   };
   const wanted = wish.poses === undefined ? poses : wish.poses.map(poseOr);
   const planned = wanted.flatMap((pose) => {
     const settled = settlePose(person, pose.id, shelf);
     return plannedSides(pose).map((side) => planPose(settled, side, ground));
   });
-  const readToday = new Set(Object.values(estimates).filter((one) => one?.lastAt === today).map((one) => (one as { key: RangeKey }).key));
+  const readToday = new Set(
+    Object.values(estimates)
+      .filter((one) => one?.lastAt === today)
+      .map((one) => (one as { key: RangeKey }).key),
+  );
   return {
-    format: 'ojas-plan/1', person: person.id, date: today, approach: person.approach,
+    format: 'ojas-plan/1',
+    person: person.id,
+    date: today,
+    approach: person.approach,
     unanswered: unansweredCautions(person.cautions),
     ranges: Object.values(estimates).flatMap((estimate) => {
       if (!estimate) return [];
       const { id, side } = splitKey(estimate.key);
-      return [{ range: id, side, mean: estimate.mean, sd: estimate.sd, driftPerWeek: estimate.driftPerWeek, lastAt: estimate.lastAt, source: estimate.source }];
+      return [
+        {
+          range: id,
+          side,
+          mean: estimate.mean,
+          sd: estimate.sd,
+          driftPerWeek: estimate.driftPerWeek,
+          lastAt: estimate.lastAt,
+          source: estimate.source,
+        },
+      ];
     }),
-    measureNext: measureNext(worthReading(planned, practisedPoses(record.sessions)).flatMap(({ bands }) => bands), estimates, readToday, readingErrorBy(wish.method ?? 'protractor', record, estimates)),
+    measureNext: measureNext(
+      worthReading(planned, practisedPoses(record.sessions)).flatMap(({ bands }) => bands),
+      estimates,
+      readToday,
+      readingErrorBy(wish.method ?? 'protractor', record, estimates),
+    ),
     poses: planned.map(({ planPose: one }) => one),
   };
 }
 
 /** The sides that a pose is planned for: each by itself, or both at once. */
-export const plannedSides = (pose: Pick<Pose, 'sides'>): readonly ReadingSide[] => (pose.sides === 'each' ? sides : BOTH);
+export const plannedSides = (pose: Pick<Pose, 'sides'>): readonly ReadingSide[] =>
+  pose.sides === 'each' ? sides : BOTH;
 const BOTH: readonly ReadingSide[] = ['both'];
 
 /** Marked so by the teacher or at intake, or any measured range past the 95th percentile of adults. */
 export function isVeryMobile({ person }: StudentRecord, estimates: Estimates): boolean {
   if (person.veryMobile !== undefined) return person.veryMobile;
-  if (person.cautions.some(({ id, answer }) => id === 'very-mobile' && answer === 'yes')) return true;
+  if (person.cautions.some(({ id, answer }) => id === 'very-mobile' && answer === 'yes'))
+    return true;
   return Object.values(estimates).some((estimate) => {
     const prior = estimate && ranges[splitKey(estimate.key).id].prior;
-    return prior && estimate.source === 'measured' && ranges[splitKey(estimate.key).id].unit === 'deg' && !estimate.key.startsWith('pelvicTilt') &&
-      estimate.mean - estimate.sd > prior.mean + decisionParameter.mobilePercentile.value * prior.sd;
+    return (
+      prior &&
+      estimate.source === 'measured' &&
+      ranges[splitKey(estimate.key).id].unit === 'deg' &&
+      !estimate.key.startsWith('pelvicTilt') &&
+      estimate.mean - estimate.sd > prior.mean + decisionParameter.mobilePercentile.value * prior.sd
+    );
   });
 }
 
 /** What this student does is worth a reading; where none of it was asked for, what was. */
-function worthReading(planned: readonly Planned[], practised: ReadonlySet<string>): readonly Planned[] {
+function worthReading(
+  planned: readonly Planned[],
+  practised: ReadonlySet<string>,
+): readonly Planned[] {
   const done = planned.filter(({ planPose: { pose } }) => practised.has(pose));
   return done.length > 0 ? done : planned;
 }
@@ -131,21 +203,40 @@ interface Planned {
   readonly bands: readonly Band[];
 }
 
-const notBuilt = (pose: Pose, side: ReadingSide, { status, instead, reasons, refer }: Pick<Verdict, 'status' | 'instead' | 'reasons' | 'refer'>): PlanPose => ({
-  pose: pose.id, side, stage: '', status, instead, reasons: [...reasons], refer: [...refer],
-  decision: { action: 'rest', slot: null, reasons: [], refer: null }, slots: [], demands: [], findings: {}, holdSeconds: 0, joints: {}, posture: null,
+const notBuilt = (
+  pose: Pose,
+  side: ReadingSide,
+  { status, instead, reasons, refer }: Pick<Verdict, 'status' | 'instead' | 'reasons' | 'refer'>,
+): PlanPose => ({
+  pose: pose.id,
+  side,
+  stage: '',
+  status,
+  instead,
+  reasons: [...reasons],
+  refer: [...refer],
+  decision: { action: 'rest', slot: null, reasons: [], refer: null },
+  slots: [],
+  demands: [],
+  findings: {},
+  holdSeconds: 0,
+  joints: {},
+  posture: null,
 });
 
 function planPose(settled: Settled, side: ReadingSide, ground: Ground): Planned {
   const { pose, family, body, choices, verdict, settings } = settled;
-  if (verdict.status === 'forbidden' || verdict.status === 'instead') return { planPose: notBuilt(pose, side, verdict), bands: [] };
+  if (verdict.status === 'forbidden' || verdict.status === 'instead')
+    return { planPose: notBuilt(pose, side, verdict), bands: [] };
 
   const input: FamilyInput = { body, draw: ground.draw, settings, side };
   const bands = bandsOf(family, input, ground.belief);
   const earlier = earlierOf(ground.history, pose.id, side);
   // Where the body says so, with nothing kept in hand.
   const edgeSettings = atTheEdge(settings);
-  const edge = new Map(family.heights({ ...input, settings: edgeSettings }).map((need) => [slotKey(need), need.rawCm]));
+  const edge = new Map(
+    family.heights({ ...input, settings: edgeSettings }).map((need) => [slotKey(need), need.rawCm]),
+  );
   const offsets = offsetsOf(settled, side, bands, earlier, edgeSettings, ground);
   const better = betterInstead(settled, side, bands, offsets, ground);
   if (better) return { planPose: better, bands };
@@ -157,18 +248,34 @@ function planPose(settled: Settled, side: ReadingSide, ground: Ground): Planned 
   };
   const rule = (slot: string) => slotRule(slot as SlotId, pose.family, body);
   const decision = decide({
-    today: ground.today, earlier, slotToRaise: (why) => slotToRaise(pose, family, input, last, why), veryMobile: ground.veryMobile, lowCheck: lowCheckOf(family, side, ground),
-    strengthAllowed: choices.strength === 'none' ? STRENGTH_WITHOUT_PAIN : decisionParameter.easyFeeling.value,
-    chanceAsked: ground.caution.lowerRung, day: ground.day,
-    rungs: () => pose.comesDown.flatMap((name) => bands.filter(({ need }) => sidelessKey(slotKey(need)) === name)).flatMap((band): Rung[] => {
-      const key = slotKey(band.need);
-      const stands = lying(key);
-      if (!stands || stands.heightCm < 0.5) return [];
-      const next = rungBelow(ground.shelf, rule(band.need.slot), stands);
-      if (!next) return [];
-      const { offset, range } = offsets.get(key) as SlotDoubt;
-      return [{ slot: key, fromCm: stands.heightCm, toCm: next.heightCm, chance: chanceEnough(next.heightCm, edge.get(key) ?? band.need.rawCm, range, offset) }];
-    }),
+    today: ground.today,
+    earlier,
+    slotToRaise: (why) => slotToRaise(pose, family, input, last, why),
+    veryMobile: ground.veryMobile,
+    lowCheck: lowCheckOf(family, side, ground),
+    strengthAllowed:
+      choices.strength === 'none' ? STRENGTH_WITHOUT_PAIN : decisionParameter.easyFeeling.value,
+    chanceAsked: ground.caution.lowerRung,
+    day: ground.day,
+    rungs: () =>
+      pose.comesDown
+        .flatMap((name) => bands.filter(({ need }) => sidelessKey(slotKey(need)) === name))
+        .flatMap((band): Rung[] => {
+          const key = slotKey(band.need);
+          const stands = lying(key);
+          if (!stands || stands.heightCm < 0.5) return [];
+          const next = rungBelow(ground.shelf, rule(band.need.slot), stands);
+          if (!next) return [];
+          const { offset, range } = offsets.get(key) as SlotDoubt;
+          return [
+            {
+              slot: key,
+              fromCm: stands.heightCm,
+              toCm: next.heightCm,
+              chance: chanceEnough(next.heightCm, edge.get(key) ?? band.need.rawCm, range, offset),
+            },
+          ];
+        }),
   });
 
   const built: Record<string, number> = {};
@@ -181,10 +288,26 @@ function planPose(settled: Settled, side: ReadingSide, ground: Ground): Planned 
     if (verdict.changes.has('no strap') && band.need.slot === 'strap') continue;
     const key = slotKey(band.need);
     const before = slots.at(-1)?.slot;
-    if (before !== undefined && family.afterBuilt && STOOD_ON.has(before)) follow = family.afterBuilt(input, built);
+    if (before !== undefined && family.afterBuilt && STOOD_ON.has(before))
+      follow = family.afterBuilt(input, built);
     const need = follow.find((one) => slotKey(one) === key) ?? band.need;
     const doubt = offsets.get(key) as SlotDoubt;
-    const slot = buildSlot({ need, edgeCm: need.rawCm + (edge.get(key) ?? band.need.rawCm) - band.need.rawCm, band, doubt, decision, lying: lying(key), rule: rule(need.slot), shelf: ground.shelf, why: family.why(input, need), pose, used, firstZ, raisedChance: ground.caution.lowerRung, extraRung: ground.day !== 'usual' });
+    const slot = buildSlot({
+      need,
+      edgeCm: need.rawCm + (edge.get(key) ?? band.need.rawCm) - band.need.rawCm,
+      band,
+      doubt,
+      decision,
+      lying: lying(key),
+      rule: rule(need.slot),
+      shelf: ground.shelf,
+      why: family.why(input, need),
+      pose,
+      used,
+      firstZ,
+      raisedChance: ground.caution.lowerRung,
+      extraRung: ground.day !== 'usual',
+    });
     slots.push(slot);
     used = usedWith(used, slot.stack);
     if (!need.isLength && !leftEmpty(need.slot, slot.targetCm)) built[key] = slot.stackCm;
@@ -193,20 +316,55 @@ function planPose(settled: Settled, side: ReadingSide, ground: Ground): Planned 
   return {
     bands,
     planPose: {
-      pose: pose.id, side, stage: stageFor(pose, built, slots, choices), status: verdict.status, instead: verdict.instead,
-      reasons: [...verdict.reasons, ...decision.reasons], refer: [...verdict.refer, ...(decision.refer ? [decision.refer] : [])],
-      decision: { action: decision.action, slot: decision.slot, reasons: [...decision.reasons], refer: decision.refer },
-      slots, demands: [...demands], findings: { ...findings }, holdSeconds: Math.min(longestHoldFor(verdict.changes), holdFor(pose, earlier.map(({ outcome }) => outcome), choices)),
-      joints: jointsOf(posture), posture: posture as PlanPose['posture'],
+      pose: pose.id,
+      side,
+      stage: stageFor(pose, built, slots, choices),
+      status: verdict.status,
+      instead: verdict.instead,
+      reasons: [...verdict.reasons, ...decision.reasons],
+      refer: [...verdict.refer, ...(decision.refer ? [decision.refer] : [])],
+      decision: {
+        action: decision.action,
+        slot: decision.slot,
+        reasons: [...decision.reasons],
+        refer: decision.refer,
+      },
+      slots,
+      demands: [...demands],
+      findings: { ...findings },
+      holdSeconds: Math.min(
+        longestHoldFor(verdict.changes),
+        holdFor(
+          pose,
+          earlier.map(({ outcome }) => outcome),
+          choices,
+        ),
+      ),
+      joints: jointsOf(posture),
+      posture: posture as PlanPose['posture'],
     },
   };
 }
 
 /** Slots whose height other slots of a pose follow. */
-const STOOD_ON: ReadonlySet<SlotId> = new Set(['seat', 'underKnees', 'underShin', 'back', 'heels', 'hipLevel', 'feet']);
+const STOOD_ON: ReadonlySet<SlotId> = new Set([
+  'seat',
+  'underKnees',
+  'underShin',
+  'back',
+  'heels',
+  'hipLevel',
+  'feet',
+]);
 
 /** Where a support would have to stand too high to be sensible, the pose that serves better, unless a caution forbids that one. */
-function betterInstead({ pose, verdict }: Settled, side: ReadingSide, bands: readonly Band[], offsets: ReadonlyMap<string, SlotDoubt>, { record }: Ground): PlanPose | null {
+function betterInstead(
+  { pose, verdict }: Settled,
+  side: ReadingSide,
+  bands: readonly Band[],
+  offsets: ReadonlyMap<string, SlotDoubt>,
+  { record }: Ground,
+): PlanPose | null {
   const over = pose.insteadOver;
   const band = over && bands.find(({ need }) => slotKey(need) === over.slot);
   if (!over || !band) return null;
@@ -214,23 +372,44 @@ function betterInstead({ pose, verdict }: Settled, side: ReadingSide, bands: rea
   if (cm <= over.cm) return null;
   const instead = firstAllowed([over.pose], record.person.cautions);
   const words = over.words.replace('{cm}', `${cm.toFixed(0)} cm`);
-  return notBuilt(pose, side, { status: instead === null ? 'forbidden' : 'instead', instead, reasons: [words, ...verdict.reasons], refer: verdict.refer });
+  return notBuilt(pose, side, {
+    status: instead === null ? 'forbidden' : 'instead',
+    instead,
+    reasons: [words, ...verdict.reasons],
+    refer: verdict.refer,
+  });
 }
 
 /** Heights that lay there at an earlier time. */
-const builtOf = (outcome: SessionPose): Built => Object.fromEntries(outcome.settled.map((one) => [slotKey(one), one.heightCm]));
+const builtOf = (outcome: SessionPose): Built =>
+  Object.fromEntries(outcome.settled.map((one) => [slotKey(one), one.heightCm]));
 
 /** The slot that goes up for what was felt or seen at an earlier time. */
-function slotToRaise(pose: Pose, family: Family, input: FamilyInput, outcome: SessionPose | undefined, why: RaiseReason): string {
-  return why === 'rolled' && outcome && family.mendsRollBack ? family.mendsRollBack(input, builtOf(outcome)) : pose.goesUp[why];
+function slotToRaise(
+  pose: Pose,
+  family: Family,
+  input: FamilyInput,
+  outcome: SessionPose | undefined,
+  why: RaiseReason,
+): string {
+  return why === 'rolled' && outcome && family.mendsRollBack
+    ? family.mendsRollBack(input, builtOf(outcome))
+    : pose.goesUp[why];
 }
 
 /** With no pain at all accepted, a pull this mild still counts as easy. */
 const STRENGTH_WITHOUT_PAIN = 4;
 
-const jointsOf = (posture: NonNullable<PlanPose['posture']> | ReturnType<Family['figure']>['posture']): PlanPose['joints'] => ({
-  hip: [...posture.hip], knee: [...posture.knee], ankle: [...posture.ankle], toe: [...posture.toe],
-  shoulder: [...(posture.spine.at(-1) ?? posture.hip)], head: [...posture.head], hand: [...posture.hand],
+const jointsOf = (
+  posture: NonNullable<PlanPose['posture']> | ReturnType<Family['figure']>['posture'],
+): PlanPose['joints'] => ({
+  hip: [...posture.hip],
+  knee: [...posture.knee],
+  ankle: [...posture.ankle],
+  toe: [...posture.toe],
+  shoulder: [...(posture.spine.at(-1) ?? posture.hip)],
+  head: [...posture.head],
+  hand: [...posture.hand],
 });
 
 /**
@@ -238,19 +417,59 @@ const jointsOf = (posture: NonNullable<PlanPose['posture']> | ReturnType<Family[
  * what the offset learns, so it is counted once. The body answers at its edge; a teacher who chooses a height against the
  * advice chooses with a margin, and is weighed against the target.
  */
-function offsetsOf({ pose, family, body, settings }: Settled, side: ReadingSide, bands: readonly Band[], earlier: readonly Earlier[], edgeSettings: Settings, ground: Ground): Map<string, SlotDoubt> {
+function offsetsOf(
+  { pose, family, body, settings }: Settled,
+  side: ReadingSide,
+  bands: readonly Band[],
+  earlier: readonly Earlier[],
+  edgeSettings: Settings,
+  ground: Ground,
+): Map<string, SlotDoubt> {
   const thenReckoned = earlier.map(({ at, outcome }) => {
-    const input = { body, settings: outcome.overruled ? settings : edgeSettings, side, draw: ground.drawOn(dayOf(at)) };
-    const needs = [...family.heights(input), ...(family.afterBuilt?.(input, builtOf(outcome)) ?? [])];
+    const input = {
+      body,
+      settings: outcome.overruled ? settings : edgeSettings,
+      side,
+      draw: ground.drawOn(dayOf(at)),
+    };
+    const needs = [
+      ...family.heights(input),
+      ...(family.afterBuilt?.(input, builtOf(outcome)) ?? []),
+    ];
     const more = askedForMore(outcome, decisionParameter.easyFeeling.value);
-    return { outcome, cm: new Map(needs.map((need) => [slotKey(need), need.rawCm])), goesUp: more && slotToRaise(pose, family, input, outcome, more.why) };
+    return {
+      outcome,
+      cm: new Map(needs.map((need) => [slotKey(need), need.rawCm])),
+      goesUp: more && slotToRaise(pose, family, input, outcome, more.why),
+    };
   });
-  return new Map(bands.map((band) => {
-    const { need } = band;
-    const key = slotKey(need);
-    const evidence = need.isLength || need.isChosen || leftEmpty(need.slot, need.rawCm) ? [] : thenReckoned.flatMap(({ outcome, cm, goesUp }) => evidenceOf(outcome, key, cm.get(key) ?? need.rawCm, goesUp));
-    return [key, { offset: offsetFrom(evidence, need.isChosen ? 0 : Math.hypot(offsetParameter.priorSd.value, evenly(spreadOf(band, (key) => 1 - ground.dayShare(key))))), range: spreadOf(band, ground.dayShare) }];
-  }));
+  return new Map(
+    bands.map((band) => {
+      const { need } = band;
+      const key = slotKey(need);
+      const evidence =
+        need.isLength || need.isChosen || leftEmpty(need.slot, need.rawCm)
+          ? []
+          : thenReckoned.flatMap(({ outcome, cm, goesUp }) =>
+              evidenceOf(outcome, key, cm.get(key) ?? need.rawCm, goesUp),
+            );
+      return [
+        key,
+        {
+          offset: offsetFrom(
+            evidence,
+            need.isChosen
+              ? 0
+              : Math.hypot(
+                  offsetParameter.priorSd.value,
+                  evenly(spreadOf(band, (key) => 1 - ground.dayShare(key))),
+                ),
+          ),
+          range: spreadOf(band, ground.dayShare),
+        },
+      ];
+    }),
+  );
 }
 
 function ofTheDay(key: InputKey, estimates: Estimates): number {
@@ -277,29 +496,47 @@ function stageFor(pose: Pose, built: Built, slots: readonly PlanSlot[], choices:
   Object.assign(stands, built);
   if (!pose.family.startsWith('reclined hero')) return stageOf(pose, stands);
   const ramp = slots.find(({ slot, part }) => slot === 'back' && part === 'high');
-  const unbuilt = ramp !== undefined && ramp.targetCm >= 1 && ramp.targetCm - ramp.stackCm > decisionParameter.mostRung.value * 2;
+  const unbuilt =
+    ramp !== undefined &&
+    ramp.targetCm >= 1 &&
+    ramp.targetCm - ramp.stackCm > decisionParameter.mostRung.value * 2;
   if (unbuilt || choices.reclinedHero === 'forearms') return 'on-forearms';
   return stageOf(pose, stands);
 }
 
 /** How long to hold: by the approach and by the times done, never more than doubled from last time. */
-function holdFor(pose: Pose, earlier: readonly { heldSeconds: number }[], choices: Choices): number {
+function holdFor(
+  pose: Pose,
+  earlier: readonly { heldSeconds: number }[],
+  choices: Choices,
+): number {
   const { firstSeconds, mostSeconds } = pose.hold;
   const last = earlier.at(-1)?.heldSeconds;
   if (choices.hold === 'breaths') return BREATHS * holdParameter.breath.value;
-  const wish = Math.min(mostSeconds, firstSeconds + earlier.length * (choices.hold === 'long' ? 30 : 15));
-  return last === undefined || last === 0 ? firstSeconds : Math.min(wish, Math.max(firstSeconds, last * holdParameter.longestGrowth.value));
+  const wish = Math.min(
+    mostSeconds,
+    firstSeconds + earlier.length * (choices.hold === 'long' ? 30 : 15),
+  );
+  return last === undefined || last === 0
+    ? firstSeconds
+    : Math.min(wish, Math.max(firstSeconds, last * holdParameter.longestGrowth.value));
 }
 const BREATHS = 8;
 
 /** Today's reading of a range that this pose needs, lower than yesterday's belief by more than chance explains; in words, else null. */
-function lowCheckOf(family: Family, side: ReadingSide, { record, today, estimatesOn }: Ground): string | null {
+function lowCheckOf(
+  family: Family,
+  side: ReadingSide,
+  { record, today, estimatesOn }: Ground,
+): string | null {
   if (!record.readings.some(({ at }) => dayOf(at) === today)) return null;
   const before = estimatesOn(shiftDays(today, -1));
   const leansOn = family.needs(side);
   for (const reading of record.readings) {
     if (dayOf(reading.at) !== today || reading.protocol !== undefined) continue;
-    const key = ranges[reading.range].sided ? (`${reading.range}:${reading.side}` as RangeKey) : reading.range;
+    const key = ranges[reading.range].sided
+      ? (`${reading.range}:${reading.side}` as RangeKey)
+      : reading.range;
     if (!leansOn.includes(key)) continue;
     const then = before[key];
     if (!then || then.source !== 'measured') continue;
@@ -311,4 +548,3 @@ function lowCheckOf(family: Family, side: ReadingSide, { record, today, estimate
   }
   return null;
 }
-

@@ -8,7 +8,14 @@ import { atTheEdge, poseOr, settlePose } from './settle';
 const DAY = '2026-06-01';
 
 test('a pose is settled from the approach, the student’s choices, the cautions and the shelf', () => {
-  const { settings, verdict } = settlePose(samplePerson({ choices: { pelvis: 'tall' }, cautions: [{ id: 'knee-arthritis', answer: 'yes', at: '2026-01-05' }] }), 'hero', sampleShelf);
+  const { settings, verdict } = settlePose(
+    samplePerson({
+      choices: { pelvis: 'tall' },
+      cautions: [{ id: 'knee-arthritis', answer: 'yes', at: '2026-01-05' }],
+    }),
+    'hero',
+    sampleShelf,
+  );
   expect(settings).toMatchObject({ pelvisTargetDeg: -5, kneeMarginDeg: 15, chairSeatCm: 45 });
   expect(verdict.status).toBe('changed');
   expect(settlePose(samplePerson(), 'hero', []).settings.chairSeatCm).toBe(45);
@@ -19,15 +26,33 @@ test('at the edge nothing is kept in hand, and all else stays', () => {
   expect(atTheEdge(settings)).toEqual({ ...settings, kneeMarginDeg: 0, share: 1 });
 });
 
-test('a pose that nobody knows is refused by name', () => expect(() => poseOr('moonwalk')).toThrow('moonwalk'));
+test('a pose that nobody knows is refused by name', () =>
+  expect(() => poseOr('moonwalk')).toThrow('moonwalk'));
 
 test('every support that comes down has its months to come, or says why not', () => {
-  const readings = (['left', 'right'] as const).flatMap((side) => [84, 56, 28, 7].map((days, i) => sampleReading({ id: `${side}${days}`, side, values: [120 + 2 * i, 120 + 2 * i], at: shiftDays(DAY, -days) })));
+  const readings = (['left', 'right'] as const).flatMap((side) =>
+    [84, 56, 28, 7].map((days, i) =>
+      sampleReading({
+        id: `${side}${days}`,
+        side,
+        values: [120 + 2 * i, 120 + 2 * i],
+        at: shiftDays(DAY, -days),
+      }),
+    ),
+  );
   const record = recordWith({ readings });
   const planned = planStudent(record, sampleShelf, DAY, { poses: ['reclined-hero'] }).poses[0]!;
-  const told = poseAhead({ person: record.person, shelf: sampleShelf }, planned, estimateRanges(record, DAY), DAY);
+  const told = poseAhead(
+    { person: record.person, shelf: sampleShelf },
+    planned,
+    estimateRanges(record, DAY),
+    DAY,
+  );
   expect(told.map(({ slot }) => slot.slot)).toEqual(['seat', 'back']);
   expect(told[0]?.forecast.enough).toBe(true);
   // The front thigh was never read.
-  expect(told[1]?.forecast).toMatchObject({ enough: false, words: expect.stringContaining('0 of 3') });
+  expect(told[1]?.forecast).toMatchObject({
+    enough: false,
+    words: expect.stringContaining('0 of 3'),
+  });
 });

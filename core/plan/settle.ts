@@ -29,16 +29,30 @@ export function poseOr(id: string): Pose {
 }
 
 /** Seat of the first chair on the shelf. */
-const chairSeatCm = (shelf: Shelf): number | undefined => shelf.find(({ kind, count }) => kind === 'chair' && count > 0)?.states[0]?.heightCm;
+const chairSeatCm = (shelf: Shelf): number | undefined =>
+  shelf.find(({ kind, count }) => kind === 'chair' && count > 0)?.states[0]?.heightCm;
 
 /** Settings with nothing kept in hand: what a body can just do, and under which it says so. */
-export const atTheEdge = (settings: Settings): Settings => ({ ...settings, kneeMarginDeg: 0, share: workingShare.edge.value });
+export const atTheEdge = (settings: Settings): Settings => ({
+  ...settings,
+  kneeMarginDeg: 0,
+  share: workingShare.edge.value,
+});
 
 export function settlePose(person: Person, poseId: string, shelf: Shelf): Settled {
   const pose = poseOr(poseId);
   const choices = choicesFor(person.approach, person.choices, poseId);
   const asked = verdictOn(poseId, person.cautions);
   // Marked very mobile by the teacher: mid-range, as the caution of that name has it.
-  const verdict = person.veryMobile ? { ...asked, changes: new Set<Change>([...asked.changes, 'mid-range']) } : asked;
-  return { pose, family: families[pose.family], body: bodyFrom(person.statureCm, person.bodyCm), choices, verdict, settings: settingsFor(choices, verdict.changes, chairSeatCm(shelf)) };
+  const verdict = person.veryMobile
+    ? { ...asked, changes: new Set<Change>([...asked.changes, 'mid-range']) }
+    : asked;
+  return {
+    pose,
+    family: families[pose.family],
+    body: bodyFrom(person.statureCm, person.bodyCm),
+    choices,
+    verdict,
+    settings: settingsFor(choices, verdict.changes, chairSeatCm(shelf)),
+  };
 }

@@ -6,26 +6,50 @@ import { nearestStack, otherStacks, rungsFrom, solveFigure } from './solve';
 import { triedHeights, tryableCm, TRY_MOST_CM } from './tryHeights';
 
 const DAY = '2026-01-15';
-const record = recordWith({ readings: [sampleReading({ values: [128] }), sampleReading({ id: 'h', range: 'hamstring', values: [48, 50] })] });
+const record = recordWith({
+  readings: [
+    sampleReading({ values: [128] }),
+    sampleReading({ id: 'h', range: 'hamstring', values: [48, 50] }),
+  ],
+});
 const estimates = estimateRanges(record, DAY);
-const planned = (pose: string) => planStudent(record, sampleShelf, DAY, { poses: [pose] }).poses[0]!;
-const inPose = (pose: string, shelf = sampleShelf) => ({ person: record.person, pose, side: 'both' as const, shelf });
-const kneeNeed = (seat: number) => solveFigure(inPose('hero'), estimates, { seat }).demands.find(({ range }) => range === 'kneeFlexion.hipBent')!.needDeg;
+const planned = (pose: string) =>
+  planStudent(record, sampleShelf, DAY, { poses: [pose] }).poses[0]!;
+const inPose = (pose: string, shelf = sampleShelf) => ({
+  person: record.person,
+  pose,
+  side: 'both' as const,
+  shelf,
+});
+const kneeNeed = (seat: number) =>
+  solveFigure(inPose('hero'), estimates, { seat }).demands.find(
+    ({ range }) => range === 'kneeFlexion.hipBent',
+  )!.needDeg;
 
 test('a higher kneeling seat asks less of the knee, all the way', () => {
-  fc.assert(fc.property(fc.double({ min: 0, max: 30, noNaN: true }), fc.double({ min: 0.5, max: 5, noNaN: true }), (seat, more) => {
-    expect(kneeNeed(seat + more)).toBeLessThan(kneeNeed(seat));
-  }));
+  fc.assert(
+    fc.property(
+      fc.double({ min: 0, max: 30, noNaN: true }),
+      fc.double({ min: 0.5, max: 5, noNaN: true }),
+      (seat, more) => {
+        expect(kneeNeed(seat + more)).toBeLessThan(kneeNeed(seat));
+      },
+    ),
+  );
 });
 
 test('a higher ramp leans the trunk less far back', () => {
-  const incline = (cm: number) => solveFigure(inPose('reclined-hero'), estimates, { seat: 20, 'back.high': cm }).findings.inclineDeg!;
+  const incline = (cm: number) =>
+    solveFigure(inPose('reclined-hero'), estimates, { seat: 20, 'back.high': cm }).findings
+      .inclineDeg!;
   expect(incline(50)).toBeGreaterThan(incline(35));
   expect(incline(35)).toBeGreaterThan(incline(20));
 });
 
 test('a ramp under what the front thigh allows is told as an arch', () => {
-  const arch = (cm: number) => solveFigure(inPose('reclined-hero'), estimates, { seat: 20, 'back.high': cm }).findings.archDeg!;
+  const arch = (cm: number) =>
+    solveFigure(inPose('reclined-hero'), estimates, { seat: 20, 'back.high': cm }).findings
+      .archDeg!;
   expect(arch(20)).toBeGreaterThan(5);
   expect(arch(60)).toBe(0);
 });
@@ -33,7 +57,9 @@ test('a ramp under what the front thigh allows is told as an arch', () => {
 test('trying the heights of the plan gives the figure of the plan', () => {
   for (const id of ['staff', 'hero', 'reclined-hero', 'standing-fold', 'seated-fold']) {
     const plan = planned(id);
-    expect(solveFigure(inPose(id), estimates, triedHeights(plan, {})).posture.hip).toEqual(plan.posture?.hip);
+    expect(solveFigure(inPose(id), estimates, triedHeights(plan, {})).posture.hip).toEqual(
+      plan.posture?.hip,
+    );
   }
 });
 
@@ -49,7 +75,10 @@ test('other pieces build about the same height, and take nothing that the pose n
   const none = otherStacks(inPose('hero'), 'seat', lying, { cork: cork.count });
   expect(none.every(({ pieces }) => pieces.every(({ item }) => item !== 'cork'))).toBe(true);
   expect(otherStacks(inPose('hero', [cork]), 'seat', lying, { cork: cork.count })).toEqual([]);
-  expect(rungsFrom(inPose('hero', [cork]), 'seat', lying, { cork: cork.count })).toEqual({ below: undefined, above: undefined });
+  expect(rungsFrom(inPose('hero', [cork]), 'seat', lying, { cork: cork.count })).toEqual({
+    below: undefined,
+    above: undefined,
+  });
 });
 
 test('what is tried stands in place of what is planned, and the rest stays', () => {
@@ -60,16 +89,25 @@ test('what is tried stands in place of what is planned, and the rest stays', () 
 });
 
 test('heights are tried in half centimetres, between the floor and the tallest', () => {
-  expect([tryableCm(12.3), tryableCm(12.2), tryableCm(-4), tryableCm(900)]).toEqual([12.5, 12, 0, TRY_MOST_CM]);
+  expect([tryableCm(12.3), tryableCm(12.2), tryableCm(-4), tryableCm(900)]).toEqual([
+    12.5,
+    12,
+    0,
+    TRY_MOST_CM,
+  ]);
 });
 
 test('the nearest stack of a tried height is near it, where the shelf is', () => {
-  for (const cm of [5, 11, 17, 23]) expect(Math.abs(nearestStack(inPose('hero'), 'seat', cm).heightCm - cm)).toBeLessThan(1.5);
+  for (const cm of [5, 11, 17, 23])
+    expect(Math.abs(nearestStack(inPose('hero'), 'seat', cm).heightCm - cm)).toBeLessThan(1.5);
   expect(nearestStack(inPose('hero', []), 'seat', 17)).toEqual({ pieces: [], heightCm: 0 });
 });
 
 test('rungs are told from where things lie, and an unknown pose is refused', () => {
-  const { below, above } = rungsFrom(inPose('hero'), 'seat', { pieces: [{ item: 'cork', state: 'edge', count: 1 }], heightCm: 15 });
+  const { below, above } = rungsFrom(inPose('hero'), 'seat', {
+    pieces: [{ item: 'cork', state: 'edge', count: 1 }],
+    heightCm: 15,
+  });
   expect(below!.heightCm).toBeLessThan(15);
   expect(above!.heightCm).toBeGreaterThan(15);
   expect(() => solveFigure(inPose('moonwalk'), estimates, {})).toThrow('moonwalk');

@@ -18,7 +18,11 @@ export interface InPose {
 }
 
 /** The figure of a student in a pose on any heights: what a dragged or moved support does to pelvis, back and knees. */
-export function solveFigure({ person, pose, side, shelf }: InPose, estimates: Estimates, built: Built): Figure {
+export function solveFigure(
+  { person, pose, side, shelf }: InPose,
+  estimates: Estimates,
+  built: Built,
+): Figure {
   const { family, body, settings } = settlePose(person, pose, shelf);
   return family.figure({ body, draw: meansOf(beliefOf(estimates)), settings, side }, built);
 }
@@ -29,17 +33,38 @@ function ruleFor({ person, pose: id, shelf }: InPose, slot: SlotId): SlotRule {
 }
 
 /** The stack that comes nearest to a height that is being tried, of what the pose's other slots leave on the shelf. */
-export function nearestStack(inPose: InPose, slot: SlotId, targetCm: number, used: Used = {}): Stack {
-  return bestStacks(inPose.shelf, ruleFor(inPose, slot), { targetCm, used })[0] ?? { pieces: [], heightCm: 0 };
+export function nearestStack(
+  inPose: InPose,
+  slot: SlotId,
+  targetCm: number,
+  used: Used = {},
+): Stack {
+  return (
+    bestStacks(inPose.shelf, ruleFor(inPose, slot), { targetCm, used })[0] ?? {
+      pieces: [],
+      heightCm: 0,
+    }
+  );
 }
 
 /** One step down and one step up from what lies in a slot, in pieces that the pose's other slots leave; undefined where there are none. */
-export function rungsFrom(inPose: InPose, slot: SlotId, lying: Stack, used: Used = {}): { below: Stack | undefined; above: Stack | undefined } {
+export function rungsFrom(
+  inPose: InPose,
+  slot: SlotId,
+  lying: Stack,
+  used: Used = {},
+): { below: Stack | undefined; above: Stack | undefined } {
   const rule = ruleFor(inPose, slot);
-  return { below: rungBelow(inPose.shelf, rule, lying, used), above: rungAbove(inPose.shelf, rule, lying, used) };
+  return {
+    below: rungBelow(inPose.shelf, rule, lying, used),
+    above: rungAbove(inPose.shelf, rule, lying, used),
+  };
 }
 
 /** Other pieces for about the height that lies in a slot, the best first, of what the pose's other slots leave. */
 export function otherStacks(inPose: InPose, slot: SlotId, lying: Stack, used: Used = {}): Stack[] {
-  return bestStacks(inPose.shelf, ruleFor(inPose, slot), { targetCm: lying.heightCm, used }).filter(({ pieces, heightCm }) => pieces.length > 0 && heightCm > 0 && piecesMoved(lying.pieces, pieces) > 0);
+  return bestStacks(inPose.shelf, ruleFor(inPose, slot), { targetCm: lying.heightCm, used }).filter(
+    ({ pieces, heightCm }) =>
+      pieces.length > 0 && heightCm > 0 && piecesMoved(lying.pieces, pieces) > 0,
+  );
 }

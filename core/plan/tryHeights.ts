@@ -6,7 +6,9 @@ export const TRY_MOST_CM = 62;
 
 /** Heights of a planned pose as they are built, with those that are being tried in their place. */
 export function triedHeights(planned: PlanPose, tried: Built): Built {
-  const built = planned.slots.filter(({ isLength, stack, targetCm }) => !isLength && (stack.length > 0 || targetCm < 1)).map((slot) => [slotKey(slot), slot.stackCm] as const);
+  const built = planned.slots
+    .filter(({ isLength, stack, targetCm }) => !isLength && (stack.length > 0 || targetCm < 1))
+    .map((slot) => [slotKey(slot), slot.stackCm] as const);
   return { ...Object.fromEntries(built), ...tried };
 }
 

@@ -47,14 +47,28 @@ export interface Pose {
   readonly easier?: string;
   readonly harder?: string;
   /** Another pose serves better once this slot would have to stand higher; `{cm}` in the words is the height. */
-  readonly insteadOver?: { readonly slot: string; readonly cm: number; readonly pose: string; readonly words: string };
+  readonly insteadOver?: {
+    readonly slot: string;
+    readonly cm: number;
+    readonly pose: string;
+    readonly words: string;
+  };
   /** What builds it at home, and where nothing safe does. */
   readonly atHome: string;
   /** Hold by progress, in seconds: a first one and the longest. */
   readonly hold: { readonly firstSeconds: number; readonly mostSeconds: number };
 }
 
-const up = (slot: string, more: Partial<Record<RaiseReason, string>> = {}): Record<RaiseReason, string> => ({
-  joint: slot, strong: slot, rolled: slot, arched: slot, 'low-back': slot, other: slot, ...more,
+const up = (
+  slot: string,
+  more: Partial<Record<RaiseReason, string>> = {},
+): Record<RaiseReason, string> => ({
+  joint: slot,
+  strong: slot,
+  rolled: slot,
+  arched: slot,
+  'low-back': slot,
+  other: slot,
+  ...more,
 });
 export const goesUpAt = up;

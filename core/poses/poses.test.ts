@@ -9,23 +9,45 @@ test('ids are unique, and found', () => {
   expect(poseById('none-such')).toBeUndefined();
 });
 
-test.each(poses.map((pose) => [pose.id, pose] as const))('%s names known slots and ranges, and has cues short enough to be read from the mat', (_, pose) => {
-  for (const slot of pose.slots) expect(slotIds).toContain(slot);
-  for (const range of pose.needs) expect(rangeIds).toContain(range);
-  for (const cue of [...pose.look, ...pose.entry, ...pose.exit]) expect(cue.length).toBeLessThan(90);
-  expect(pose.hold.mostSeconds).toBeGreaterThanOrEqual(pose.hold.firstSeconds);
-});
+test.each(poses.map((pose) => [pose.id, pose] as const))(
+  '%s names known slots and ranges, and has cues short enough to be read from the mat',
+  (_, pose) => {
+    for (const slot of pose.slots) expect(slotIds).toContain(slot);
+    for (const range of pose.needs) expect(rangeIds).toContain(range);
+    for (const cue of [...pose.look, ...pose.entry, ...pose.exit])
+      expect(cue.length).toBeLessThan(90);
+    expect(pose.hold.mostSeconds).toBeGreaterThanOrEqual(pose.hold.firstSeconds);
+  },
+);
 
 test.each([
-  ['hero', { seat: 25 }, 'tall-seat'], ['hero', { seat: 12 }, 'block'], ['hero', { seat: 3 }, 'blanket'], ['hero', { seat: 0 }, 'floor'],
-  ['staff', { seat: 8, underKnees: 12 }, 'knees-on-roll'], ['staff', { seat: 8, underKnees: 0 }, 'raised-seat'], ['staff', {}, 'floor'],
-  ['standing-fold', { hands: 60 }, 'thighs'], ['standing-fold', { hands: 45 }, 'chair'], ['standing-fold', { hands: 23 }, 'blocks-end'], ['standing-fold', { hands: 0 }, 'floor'],
-  ['reclined-hero', { 'back.high': 40 }, 'ramp'], ['reclined-hero', { 'back.high': 10 }, 'low-ramp'],
-] as const)('%s on %j is at the stage %s', (id, built, stage) => expect(stageOf(poseById(id)!, built as Record<string, number>)).toBe(stage));
+  ['hero', { seat: 25 }, 'tall-seat'],
+  ['hero', { seat: 12 }, 'block'],
+  ['hero', { seat: 3 }, 'blanket'],
+  ['hero', { seat: 0 }, 'floor'],
+  ['staff', { seat: 8, underKnees: 12 }, 'knees-on-roll'],
+  ['staff', { seat: 8, underKnees: 0 }, 'raised-seat'],
+  ['staff', {}, 'floor'],
+  ['standing-fold', { hands: 60 }, 'thighs'],
+  ['standing-fold', { hands: 45 }, 'chair'],
+  ['standing-fold', { hands: 23 }, 'blocks-end'],
+  ['standing-fold', { hands: 0 }, 'floor'],
+  ['reclined-hero', { 'back.high': 40 }, 'ramp'],
+  ['reclined-hero', { 'back.high': 10 }, 'low-ramp'],
+] as const)('%s on %j is at the stage %s', (id, built, stage) =>
+  expect(stageOf(poseById(id)!, built as Record<string, number>)).toBe(stage),
+);
 
 test('the catalogue is whole: forty-seven poses, by group', () => {
   const count = (group: Pose['group']) => posesIn(group).length;
-  expect([count('seated'), count('kneeling'), count('reclined'), count('forward-bending'), count('chair'), count('counter')]).toEqual([9, 7, 9, 13, 6, 3]);
+  expect([
+    count('seated'),
+    count('kneeling'),
+    count('reclined'),
+    count('forward-bending'),
+    count('chair'),
+    count('counter'),
+  ]).toEqual([9, 7, 9, 13, 6, 3]);
   expect(poses).toHaveLength(47);
 });
 
@@ -46,7 +68,10 @@ test('going easier never goes in a circle', () => {
 
 test('each pose comes down hips before head, and every slot that goes up is its own', () => {
   for (const { slots, comesDown: order } of poses) {
-    const [seat, forehead] = [order.findIndex((slot) => slot === 'seat' || slot === 'hipLevel'), order.indexOf('forehead')];
+    const [seat, forehead] = [
+      order.findIndex((slot) => slot === 'seat' || slot === 'hipLevel'),
+      order.indexOf('forehead'),
+    ];
     if (seat >= 0 && forehead >= 0) expect(seat).toBeLessThan(forehead);
     for (const slot of order) expect(slots).toContain(slot.split('.')[0]);
   }

@@ -8,27 +8,45 @@ import { reclined } from './reclined';
 import { seated } from './seated';
 
 /** The catalogue. Adding a pose of a known family touches the table of its group alone. */
-export const poses: readonly Pose[] = [...seated, ...kneeling, ...reclined, ...forwardBending, ...chair, ...counter];
+export const poses: readonly Pose[] = [
+  ...seated,
+  ...kneeling,
+  ...reclined,
+  ...forwardBending,
+  ...chair,
+  ...counter,
+];
 
 /** The five that most students begin with. */
-export const commonestPoses: readonly string[] = ['staff', 'seated-fold', 'hero', 'reclined-hero', 'standing-fold'];
+export const commonestPoses: readonly string[] = [
+  'staff',
+  'seated-fold',
+  'hero',
+  'reclined-hero',
+  'standing-fold',
+];
 
 const byId = new Map(poses.map((pose) => [pose.id, pose]));
 export const poseById = (id: string): Pose | undefined => byId.get(id);
 
 /** Ids of a group's poses. */
-export const posesIn = (group: Pose['group']): readonly string[] => poses.filter((pose) => pose.group === group).map(({ id }) => id);
+export const posesIn = (group: Pose['group']): readonly string[] =>
+  poses.filter((pose) => pose.group === group).map(({ id }) => id);
 
 /** The stage that built heights make of a pose, most supported first. */
 export function stageOf(pose: Pose, built: Readonly<Record<string, number>>): string {
   const standsAt = (slot: string) => {
     let most = 0;
-    for (const key in built) if (sidelessKey(key) === slot) most = Math.max(most, built[key] as number);
+    for (const key in built)
+      if (sidelessKey(key) === slot) most = Math.max(most, built[key] as number);
     return most;
   };
-  const stage = pose.stages.find(({ from }) => from === undefined || standsAt(from.slot) >= from.cm);
+  const stage = pose.stages.find(
+    ({ from }) => from === undefined || standsAt(from.slot) >= from.cm,
+  );
   return (stage ?? pose.stages.at(-1))?.id ?? '';
 }
 
 /** Whether a slot is one that a pose's table names, with or without its side. */
-export const comesDown = (pose: Pose | undefined, key: string) => pose?.comesDown.includes(sidelessKey(key)) ?? false;
+export const comesDown = (pose: Pose | undefined, key: string) =>
+  pose?.comesDown.includes(sidelessKey(key)) ?? false;

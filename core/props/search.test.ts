@@ -6,17 +6,35 @@ import { bestStacks, rungAbove, rungBelow } from './search';
 import { loadedCm, type Shelf } from './shelf';
 import { slotIds, slotRule } from './slots';
 import { usualItem } from './starterShelf';
-import { stackCostOf, stackFaults, stackHeightCm, usedWith, type Piece, type SlotRule, type Stack, type StackWish } from './stack';
+import {
+  stackCostOf,
+  stackFaults,
+  stackHeightCm,
+  usedWith,
+  type Piece,
+  type SlotRule,
+  type Stack,
+  type StackWish,
+} from './stack';
 
 const body = bodyFrom(170);
 const kneelingSeat = slotRule('seat', 'kneeling', body);
 const longSeat = slotRule('seat', 'long sit', body);
-const rules: readonly SlotRule[] = [...slotIds.map((slot) => slotRule(slot, 'long sit', body)), kneelingSeat];
+const rules: readonly SlotRule[] = [
+  ...slotIds.map((slot) => slotRule(slot, 'long sit', body)),
+  kneelingSeat,
+];
 
 /** Every sequence of pieces of a small shelf, kept only by the written rules. */
 function everyStack(shelf: Shelf, rule: SlotRule): Stack[] {
   const fits = (pieces: Piece[]) => stackFaults(pieces, shelf, rule).length === 0;
-  const options: Piece[] = shelf.flatMap((item) => item.states.filter(({ heightCm }) => heightCm > 0).flatMap((state) => [1, 2].map((count) => ({ item: item.id, state: state.id, count })))).filter((piece) => fits([piece]));
+  const options: Piece[] = shelf
+    .flatMap((item) =>
+      item.states
+        .filter(({ heightCm }) => heightCm > 0)
+        .flatMap((state) => [1, 2].map((count) => ({ item: item.id, state: state.id, count }))),
+    )
+    .filter((piece) => fits([piece]));
   const found: Stack[] = [{ pieces: [], heightCm: 0 }];
   // A stack that breaks no rule breaks none without its top.
   const extend = (pieces: Piece[]) => {
@@ -29,30 +47,82 @@ function everyStack(shelf: Shelf, rule: SlotRule): Stack[] {
   return found.filter(({ heightCm }) => heightCm <= 62);
 }
 
-const smallShelf = fc.record({ blocks: fc.integer({ min: 0, max: 4 }), halves: fc.integer({ min: 0, max: 2 }), blankets: fc.integer({ min: 0, max: 2 }) }).map(({ blocks, halves, blankets }): Shelf => [
-  { id: 'cork', kind: 'block', name: 'Cork', count: blocks, softness: 0, states: [{ id: 'flat', heightCm: 7.5 }, { id: 'edge', heightCm: 15 }] },
-  { id: 'half', kind: 'half-block', name: 'Half', count: halves, softness: 0, states: [{ id: 'flat', heightCm: 2.5 }] },
-  { id: 'wool', kind: 'blanket', name: 'Wool', count: blankets, softness: 0.25, states: [{ id: 'fold-4', heightCm: 2 }, { id: 'fold-16', heightCm: 8 }] },
-]);
+const smallShelf = fc
+  .record({
+    blocks: fc.integer({ min: 0, max: 4 }),
+    halves: fc.integer({ min: 0, max: 2 }),
+    blankets: fc.integer({ min: 0, max: 2 }),
+  })
+  .map(({ blocks, halves, blankets }): Shelf => [
+    {
+      id: 'cork',
+      kind: 'block',
+      name: 'Cork',
+      count: blocks,
+      softness: 0,
+      states: [
+        { id: 'flat', heightCm: 7.5 },
+        { id: 'edge', heightCm: 15 },
+      ],
+    },
+    {
+      id: 'half',
+      kind: 'half-block',
+      name: 'Half',
+      count: halves,
+      softness: 0,
+      states: [{ id: 'flat', heightCm: 2.5 }],
+    },
+    {
+      id: 'wool',
+      kind: 'blanket',
+      name: 'Wool',
+      count: blankets,
+      softness: 0.25,
+      states: [
+        { id: 'fold-4', heightCm: 2 },
+        { id: 'fold-16', heightCm: 8 },
+      ],
+    },
+  ]);
 
 /** Any target from the floor up. */
 const anyTarget = fc.double({ min: 0, max: 45, noNaN: true });
 
 test('no stack breaks a rule or uses more than the shelf has, however many props there are', () => {
-  fc.assert(fc.property(fc.constantFrom(...rules), fc.constantFrom(sampleShelf, manyProps(30, 3), manyProps(90, 4)), anyTarget, (rule, shelf, targetCm) => {
-    for (const { pieces, heightCm } of bestStacks(shelf, rule, { targetCm })) {
-      expect(stackFaults(pieces, shelf, rule)).toEqual([]);
-      expect(heightCm).toBeCloseTo(stackHeightCm(pieces, shelf, rule), 9);
-    }
-  }));
+  fc.assert(
+    fc.property(
+      fc.constantFrom(...rules),
+      fc.constantFrom(sampleShelf, manyProps(30, 3), manyProps(90, 4)),
+      anyTarget,
+      (rule, shelf, targetCm) => {
+        for (const { pieces, heightCm } of bestStacks(shelf, rule, { targetCm })) {
+          expect(stackFaults(pieces, shelf, rule)).toEqual([]);
+          expect(heightCm).toBeCloseTo(stackHeightCm(pieces, shelf, rule), 9);
+        }
+      },
+    ),
+  );
 });
 
 const uses = ({ pieces }: Stack) => [...new Set(pieces.map(({ item }) => item))].sort().join('+');
 /** What brute force answers: the cheapest of each set of things within reach of the best, at most three. */
-function bruteForce(found: readonly Stack[], shelf: Shelf, rule: SlotRule, wish: StackWish, leastCm: number, mostCm: number): number[] {
+function bruteForce(
+  found: readonly Stack[],
+  shelf: Shelf,
+  rule: SlotRule,
+  wish: StackWish,
+  leastCm: number,
+  mostCm: number,
+): number[] {
   const cheapest = new Map<string, number>();
   for (const stack of found) {
-    if (stack.heightCm < leastCm || stack.heightCm > mostCm || stackFaults(stack.pieces, shelf, rule, wish.used).length > 0) continue;
+    if (
+      stack.heightCm < leastCm ||
+      stack.heightCm > mostCm ||
+      stackFaults(stack.pieces, shelf, rule, wish.used).length > 0
+    )
+      continue;
     const cost = stackCostOf(stack, shelf, rule, wish);
     if (cost < (cheapest.get(uses(stack)) ?? Infinity)) cheapest.set(uses(stack), cost);
   }
@@ -62,77 +132,187 @@ function bruteForce(found: readonly Stack[], shelf: Shelf, rule: SlotRule, wish:
 
 /** A shelf of more ways to lie than are built at once, but few enough for brute force. */
 const wideShelf: Shelf = [
-  { id: 'cork', kind: 'block', name: 'Cork', count: 3, softness: 0, states: [{ id: 'flat', heightCm: 7.3 }, { id: 'edge', heightCm: 14.8 }] },
-  ...[2.4, 2.9, 3.3].map((heightCm, i) => ({ id: `half-${i}`, kind: 'half-block' as const, name: `Half ${i}`, count: 2, softness: 0, states: [{ id: 'flat', heightCm }] })),
-  ...[1, 1.13, 1.29].map((size, i) => ({ id: `wool-${i}`, kind: 'blanket' as const, name: `Wool ${i}`, count: 1, softness: 0.25, states: [['fold-2', 1], ['fold-4', 2], ['fold-8', 4], ['fold-16', 8]].map(([id, cm]) => ({ id: id as string, heightCm: (cm as number) * size })) })),
+  {
+    id: 'cork',
+    kind: 'block',
+    name: 'Cork',
+    count: 3,
+    softness: 0,
+    states: [
+      { id: 'flat', heightCm: 7.3 },
+      { id: 'edge', heightCm: 14.8 },
+    ],
+  },
+  ...[2.4, 2.9, 3.3].map((heightCm, i) => ({
+    id: `half-${i}`,
+    kind: 'half-block' as const,
+    name: `Half ${i}`,
+    count: 2,
+    softness: 0,
+    states: [{ id: 'flat', heightCm }],
+  })),
+  ...[1, 1.13, 1.29].map((size, i) => ({
+    id: `wool-${i}`,
+    kind: 'blanket' as const,
+    name: `Wool ${i}`,
+    count: 1,
+    softness: 0.25,
+    states: [
+      ['fold-2', 1],
+      ['fold-4', 2],
+      ['fold-8', 4],
+      ['fold-16', 8],
+    ].map(([id, cm]) => ({ id: id as string, heightCm: (cm as number) * size })),
+  })),
 ];
 const wideStacks = everyStack(wideShelf, kneelingSeat);
 
 test('the best stacks are those of brute force, whatever lies there, is in use, or bounds the height', () => {
-  fc.assert(fc.property(anyTarget, fc.nat({ max: 100_000 }), fc.boolean(), fc.nat({ max: 3 }), fc.constantFrom<readonly [number, number]>([0, Infinity], [5, 9], [12, 13]), (targetCm, pick, lies, cork, [leastCm, mostCm]) => {
-    const lying = wideStacks[pick % wideStacks.length] as Stack;
-    const wish: StackWish = { targetCm, used: { cork }, ...(lies ? { lying: lying.pieces } : {}) };
-    const found = bestStacks(wideShelf, kneelingSeat, wish, leastCm, mostCm).map((stack) => stackCostOf(stack, wideShelf, kneelingSeat, wish));
-    const oracle = bruteForce(wideStacks, wideShelf, kneelingSeat, wish, leastCm, mostCm);
-    expect(found.map((cost) => cost.toFixed(6))).toEqual(oracle.map((cost) => cost.toFixed(6)));
-  }), { numRuns: 40 });
+  fc.assert(
+    fc.property(
+      anyTarget,
+      fc.nat({ max: 100_000 }),
+      fc.boolean(),
+      fc.nat({ max: 3 }),
+      fc.constantFrom<readonly [number, number]>([0, Infinity], [5, 9], [12, 13]),
+      (targetCm, pick, lies, cork, [leastCm, mostCm]) => {
+        const lying = wideStacks[pick % wideStacks.length] as Stack;
+        const wish: StackWish = {
+          targetCm,
+          used: { cork },
+          ...(lies ? { lying: lying.pieces } : {}),
+        };
+        const found = bestStacks(wideShelf, kneelingSeat, wish, leastCm, mostCm).map((stack) =>
+          stackCostOf(stack, wideShelf, kneelingSeat, wish),
+        );
+        const oracle = bruteForce(wideStacks, wideShelf, kneelingSeat, wish, leastCm, mostCm);
+        expect(found.map((cost) => cost.toFixed(6))).toEqual(oracle.map((cost) => cost.toFixed(6)));
+      },
+    ),
+    { numRuns: 40 },
+  );
 });
 
 test('the best stack costs no more than any that brute force finds', () => {
-  fc.assert(fc.property(smallShelf, anyTarget, fc.constantFrom(kneelingSeat, longSeat), (shelf, targetCm, rule) => {
-    const wish = { targetCm };
-    const found = bestStacks(shelf, rule, wish).map((stack) => stackCostOf(stack, shelf, rule, wish).toFixed(6));
-    expect(found).toEqual(bruteForce(everyStack(shelf, rule), shelf, rule, wish, 0, Infinity).map((cost) => cost.toFixed(6)));
-  }), { numRuns: 25 });
+  fc.assert(
+    fc.property(
+      smallShelf,
+      anyTarget,
+      fc.constantFrom(kneelingSeat, longSeat),
+      (shelf, targetCm, rule) => {
+        const wish = { targetCm };
+        const found = bestStacks(shelf, rule, wish).map((stack) =>
+          stackCostOf(stack, shelf, rule, wish).toFixed(6),
+        );
+        expect(found).toEqual(
+          bruteForce(everyStack(shelf, rule), shelf, rule, wish, 0, Infinity).map((cost) =>
+            cost.toFixed(6),
+          ),
+        );
+      },
+    ),
+    { numRuns: 25 },
+  );
 });
 
 test('a rung down is felt and small, a rung up is felt', () => {
-  fc.assert(fc.property(anyTarget, (targetCm) => {
-    const lying = bestStacks(sampleShelf, kneelingSeat, { targetCm })[0] as Stack;
-    const [below, above] = [rungBelow(sampleShelf, kneelingSeat, lying), rungAbove(sampleShelf, kneelingSeat, lying)];
-    if (below) {
-      expect(lying.heightCm - below.heightCm).toBeGreaterThanOrEqual(1 - 1e-6);
-      expect(lying.heightCm - below.heightCm).toBeLessThanOrEqual(2.5 + 1e-6);
-    }
-    if (above) expect(above.heightCm - lying.heightCm).toBeGreaterThanOrEqual(1 - 1e-6);
-  }));
+  fc.assert(
+    fc.property(anyTarget, (targetCm) => {
+      const lying = bestStacks(sampleShelf, kneelingSeat, { targetCm })[0] as Stack;
+      const [below, above] = [
+        rungBelow(sampleShelf, kneelingSeat, lying),
+        rungAbove(sampleShelf, kneelingSeat, lying),
+      ];
+      if (below) {
+        expect(lying.heightCm - below.heightCm).toBeGreaterThanOrEqual(1 - 1e-6);
+        expect(lying.heightCm - below.heightCm).toBeLessThanOrEqual(2.5 + 1e-6);
+      }
+      if (above) expect(above.heightCm - lying.heightCm).toBeGreaterThanOrEqual(1 - 1e-6);
+    }),
+  );
 });
 
 test('what other slots use is not used twice', () => {
   const all = bestStacks(sampleShelf, kneelingSeat, { targetCm: 15 })[0] as Stack;
-  const without = bestStacks(sampleShelf, kneelingSeat, { targetCm: 15, used: { cork: 6 } })[0] as Stack;
+  const without = bestStacks(sampleShelf, kneelingSeat, {
+    targetCm: 15,
+    used: { cork: 6 },
+  })[0] as Stack;
   expect(all.pieces.some(({ item }) => item === 'cork')).toBe(true);
   expect(without.pieces.some(({ item }) => item === 'cork')).toBe(false);
   expect(stackFaults(all.pieces, sampleShelf, kneelingSeat)).toEqual([]);
-  expect(stackFaults(all.pieces, sampleShelf, kneelingSeat, { cork: 6 })).toEqual([expect.stringMatching(/^the shelf has 6 of .*, not [78]$/)]);
-  expect(usedWith({ cork: 2 }, [{ item: 'cork', state: 'flat', count: 2 }, { item: 'wool', state: 'fold-8', count: 1 }])).toEqual({ cork: 4, wool: 1 });
+  expect(stackFaults(all.pieces, sampleShelf, kneelingSeat, { cork: 6 })).toEqual([
+    expect.stringMatching(/^the shelf has 6 of .*, not [78]$/),
+  ]);
+  expect(
+    usedWith({ cork: 2 }, [
+      { item: 'cork', state: 'flat', count: 2 },
+      { item: 'wool', state: 'fold-8', count: 1 },
+    ]),
+  ).toEqual({ cork: 4, wool: 1 });
 });
 
 describe('rules', () => {
-  const faults = (pieces: Piece[], rule = kneelingSeat) => stackFaults(pieces, sampleShelf, rule).join('; ');
-  test('hard never lies on soft', () => expect(faults([{ item: 'wool', state: 'fold-8', count: 1 }, { item: 'cork', state: 'flat', count: 1 }])).toMatch('may not lie on'));
-  test('a block on end is never under a seat', () => expect(faults([{ item: 'cork', state: 'end', count: 1 }])).toMatch('does not serve here'));
-  test('nothing lies on a block on end', () => expect(faults([{ item: 'cork', state: 'end', count: 2 }, { item: 'cork', state: 'end', count: 2 }], slotRule('hands', 'standing fold', body))).toMatch('nothing lies on a block on end'));
+  const faults = (pieces: Piece[], rule = kneelingSeat) =>
+    stackFaults(pieces, sampleShelf, rule).join('; ');
+  test('hard never lies on soft', () =>
+    expect(
+      faults([
+        { item: 'wool', state: 'fold-8', count: 1 },
+        { item: 'cork', state: 'flat', count: 1 },
+      ]),
+    ).toMatch('may not lie on'));
+  test('a block on end is never under a seat', () =>
+    expect(faults([{ item: 'cork', state: 'end', count: 1 }])).toMatch('does not serve here'));
+  test('nothing lies on a block on end', () =>
+    expect(
+      faults(
+        [
+          { item: 'cork', state: 'end', count: 2 },
+          { item: 'cork', state: 'end', count: 2 },
+        ],
+        slotRule('hands', 'standing fold', body),
+      ),
+    ).toMatch('nothing lies on a block on end'));
   test('a long-sit seat is at least as wide as the hips', () => {
-    expect(faults([{ item: 'cork', state: 'flat', count: 1 }], longSeat)).toMatch('narrower than the 32 cm');
+    expect(faults([{ item: 'cork', state: 'flat', count: 1 }], longSeat)).toMatch(
+      'narrower than the 32 cm',
+    );
     expect(faults([{ item: 'cork', state: 'flat', count: 2 }], longSeat)).toBe('');
   });
-  test('hands stand on twins', () => expect(faults([{ item: 'cork', state: 'end', count: 1 }], slotRule('hands', 'standing fold', body))).toMatch('twins'));
-  test('no more than three soft layers', () => expect(faults(Array.from({ length: 4 }, () => ({ item: 'wool', state: 'fold-2', count: 1 })))).toMatch('more than 3 soft layers'));
-  test('no more than the shelf has', () => expect(faults(Array.from({ length: 3 }, () => ({ item: 'bolster', state: 'flat', count: 1 })))).toMatch('the shelf has 2 of Round bolster, not 3'));
+  test('hands stand on twins', () =>
+    expect(
+      faults([{ item: 'cork', state: 'end', count: 1 }], slotRule('hands', 'standing fold', body)),
+    ).toMatch('twins'));
+  test('no more than three soft layers', () =>
+    expect(
+      faults(Array.from({ length: 4 }, () => ({ item: 'wool', state: 'fold-2', count: 1 }))),
+    ).toMatch('more than 3 soft layers'));
+  test('no more than the shelf has', () =>
+    expect(
+      faults(Array.from({ length: 3 }, () => ({ item: 'bolster', state: 'flat', count: 1 }))),
+    ).toMatch('the shelf has 2 of Round bolster, not 3'));
 });
 
 describe('loading', () => {
   const blanket = usualItem('wool', 'blanket', 'Wool', 1);
-  test('a blanket under a seat keeps three quarters of its height', () => expect(loadedCm(blanket, { id: 'fold-16', heightCm: 8 }, 1)).toBeCloseTo(6));
-  test('a height taped under load wins', () => expect(loadedCm(blanket, { id: 'fold-16', heightCm: 8, loadedCm: 5 }, 1)).toBeCloseTo(5));
-  test('a cushion bottoms out', () => expect(loadedCm(usualItem('c', 'cushion', 'Cushion', 1, 0.95), { id: 'flat', heightCm: 10 }, 1)).toBeCloseTo(3.5));
+  test('a blanket under a seat keeps three quarters of its height', () =>
+    expect(loadedCm(blanket, { id: 'fold-16', heightCm: 8 }, 1)).toBeCloseTo(6));
+  test('a height taped under load wins', () =>
+    expect(loadedCm(blanket, { id: 'fold-16', heightCm: 8, loadedCm: 5 }, 1)).toBeCloseTo(5));
+  test('a cushion bottoms out', () =>
+    expect(
+      loadedCm(usualItem('c', 'cushion', 'Cushion', 1, 0.95), { id: 'flat', heightCm: 10 }, 1),
+    ).toBeCloseTo(3.5));
 });
 
 describe('the best stack', () => {
   test('leaves what already lies there when it is as high as asked', () => {
     const lying = bestStacks(sampleShelf, kneelingSeat, { targetCm: 17 })[0] as Stack;
-    const again = bestStacks(sampleShelf, kneelingSeat, { targetCm: lying.heightCm, lying: lying.pieces })[0];
+    const again = bestStacks(sampleShelf, kneelingSeat, {
+      targetCm: lying.heightCm,
+      lying: lying.pieces,
+    })[0];
     expect(again?.pieces).toEqual(lying.pieces);
   });
 

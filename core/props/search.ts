@@ -1,7 +1,27 @@
 import { decision, stackCost } from '../parameters';
 import { isSoft, loadedCm, type Shelf } from './shelf';
 import {
-  askedBy, carriesNothing, countAll, countAsked, isLeft, layerFaults, layersCost, missCost, MOST_PIECES, MOST_SOFT, movedCost, pairFaults, pieceWidthCm, takenFrom, type Layer, type Piece, type SlotRule, type Some, type Stack, type StackWish, type Used,
+  askedBy,
+  carriesNothing,
+  countAll,
+  countAsked,
+  isLeft,
+  layerFaults,
+  layersCost,
+  missCost,
+  MOST_PIECES,
+  MOST_SOFT,
+  movedCost,
+  pairFaults,
+  pieceWidthCm,
+  takenFrom,
+  type Layer,
+  type Piece,
+  type SlotRule,
+  type Some,
+  type Stack,
+  type StackWish,
+  type Used,
 } from './stack';
 
 /** Tallest stack worth building, over the floor. */
@@ -65,12 +85,26 @@ function layersFor(shelf: Shelf, rule: SlotRule): Layers {
 }
 
 function everyLayer(shelf: Shelf, rule: SlotRule): Layer[] {
-  return shelf.flatMap((item) => item.states.filter(({ heightCm }) => heightCm > 0).flatMap((state): Layer[] => {
-    // The fewest twins side by side that are wide enough; more would only cost pieces.
-    const count = Math.max(countAsked(item, rule), Math.ceil(rule.leastWidthCm / pieceWidthCm(item, state)));
-    const layer = { item, state, count, heightCm: loadedCm(item, state, rule.load) };
-    return count <= item.count && count <= MOST_PIECES && layer.heightCm <= TALLEST_CM && layerFaults(layer, rule).length === 0 ? [layer] : [];
-  })).sort((a, b) => a.item.softness - b.item.softness || b.heightCm - a.heightCm);
+  return shelf
+    .flatMap((item) =>
+      item.states
+        .filter(({ heightCm }) => heightCm > 0)
+        .flatMap((state): Layer[] => {
+          // The fewest twins side by side that are wide enough; more would only cost pieces.
+          const count = Math.max(
+            countAsked(item, rule),
+            Math.ceil(rule.leastWidthCm / pieceWidthCm(item, state)),
+          );
+          const layer = { item, state, count, heightCm: loadedCm(item, state, rule.load) };
+          return count <= item.count &&
+            count <= MOST_PIECES &&
+            layer.heightCm <= TALLEST_CM &&
+            layerFaults(layer, rule).length === 0
+            ? [layer]
+            : [];
+        }),
+    )
+    .sort((a, b) => a.item.softness - b.item.softness || b.heightCm - a.heightCm);
 }
 
 function laidOut(firmFirst: readonly Layer[]): Layers {
@@ -80,11 +114,26 @@ function laidOut(firmFirst: readonly Layer[]): Layers {
   const cost = Float64Array.from(all, (layer) => costOf.get(layer) as number);
   const heightCm = Float64Array.from(all, (layer) => layer.heightCm);
   const numbers = Int32Array.from(all, (_, i) => i);
-  const rising = numbers.slice().sort((a, b) => (heightCm[a] as number) - (heightCm[b] as number) || a - b);
+  const rising = numbers
+    .slice()
+    .sort((a, b) => (heightCm[a] as number) - (heightCm[b] as number) || a - b);
   const layers: Layers = {
-    all, heightCm, cost, firmness: Int32Array.from(all, (layer) => firmnessOf.get(layer) as number), rising, risingCm: Float64Array.from(rising, (i) => heightCm[i] as number),
-    pieces: Uint8Array.from(all, ({ count }) => count), soft: Uint8Array.from(all, ({ item }) => Number(isSoft(item))), topOnly: Uint8Array.from(all, ({ state }) => Number(carriesNothing(state))),
-    lower: { 1: numbers, 2: thinned(all, cost, MOST_TRIED[2]), 3: thinned(all, cost, MOST_TRIED[3]) }, fits: new Map(), stacks: null,
+    all,
+    heightCm,
+    cost,
+    firmness: Int32Array.from(all, (layer) => firmnessOf.get(layer) as number),
+    rising,
+    risingCm: Float64Array.from(rising, (i) => heightCm[i] as number),
+    pieces: Uint8Array.from(all, ({ count }) => count),
+    soft: Uint8Array.from(all, ({ item }) => Number(isSoft(item))),
+    topOnly: Uint8Array.from(all, ({ state }) => Number(carriesNothing(state))),
+    lower: {
+      1: numbers,
+      2: thinned(all, cost, MOST_TRIED[2]),
+      3: thinned(all, cost, MOST_TRIED[3]),
+    },
+    fits: new Map(),
+    stacks: null,
   };
   return all.length <= FEW ? { ...layers, stacks: everyStack(layers) } : layers;
 }
@@ -99,15 +148,23 @@ function everyStack(layers: Layers): Stacks {
     const whole = wholeOf(numbers, layers);
     if (whole === null) return;
     if (whole !== undefined) found.push(whole);
-    for (let i = numbers.at(-1) ?? 0; numbers.length < MOST_PIECES && i < layers.all.length; i++) extend([...numbers, i]);
+    for (let i = numbers.at(-1) ?? 0; numbers.length < MOST_PIECES && i < layers.all.length; i++)
+      extend([...numbers, i]);
   };
   extend([]);
   const all = found.sort((a, b) => a.heightCm - b.heightCm || a.cost - b.cost);
-  return { all, heightCm: Float64Array.from(all, (one) => one.heightCm), cost: Float64Array.from(all, (one) => one.cost) };
+  return {
+    all,
+    heightCm: Float64Array.from(all, (one) => one.heightCm),
+    cost: Float64Array.from(all, (one) => one.cost),
+  };
 }
 
 /** Some layers as a stack; undefined where no order of them may stand, null where not even more of them could. */
-function wholeOf(numbers: readonly number[], { all, heightCm: heights, cost: costs, soft, firmness, fits, pieces }: Layers): Whole | null | undefined {
+function wholeOf(
+  numbers: readonly number[],
+  { all, heightCm: heights, cost: costs, soft, firmness, fits, pieces }: Layers,
+): Whole | null | undefined {
   let [count, softOnes, heightCm, cost] = [0, 0, 0, 0];
   for (const i of numbers) {
     count += pieces[i] as number;
@@ -126,8 +183,23 @@ function wholeOf(numbers: readonly number[], { all, heightCm: heights, cost: cos
     fits.set(key, answer);
     return answer;
   };
-  const order = firstOrder([...numbers].sort((a, b) => (firmness[a] as number) - (firmness[b] as number)), mayLie);
-  return order && { pieces: piecesOf(order.map((i) => all[i] as Layer)), heightCm, cost, asked, rank: numbers.reduce((sum, i) => sum * (all.length + 1) + i + 1, 0), uses: asked.map(({ item }) => item.id).sort().join('+') };
+  const order = firstOrder(
+    [...numbers].sort((a, b) => (firmness[a] as number) - (firmness[b] as number)),
+    mayLie,
+  );
+  return (
+    order && {
+      pieces: piecesOf(order.map((i) => all[i] as Layer)),
+      heightCm,
+      cost,
+      asked,
+      rank: numbers.reduce((sum, i) => sum * (all.length + 1) + i + 1, 0),
+      uses: asked
+        .map(({ item }) => item.id)
+        .sort()
+        .join('+'),
+    }
+  );
 }
 
 /** So many layers are tried as the lower two of three, or the lower three of four; a shelf of thirty kinds has fewer. */
@@ -142,7 +214,8 @@ function thinned(all: readonly Layer[], cost: Float64Array, most: number): Int32
       const { item, heightCm } = all[i] as Layer;
       const alike = `${Math.round(heightCm / gridCm)}/${isSoft(item)}`;
       const other = cheapest.get(alike);
-      if (other === undefined || (cost[i] as number) < (cost[other] as number)) cheapest.set(alike, i);
+      if (other === undefined || (cost[i] as number) < (cost[other] as number))
+        cheapest.set(alike, i);
     }
     if (cheapest.size <= most) return Int32Array.from([...cheapest.values()].sort((a, b) => a - b));
   }
@@ -173,7 +246,9 @@ interface Weighed {
 }
 /** The cheaper one; of two that cost the same and stand as high, the one that the shelf names first. */
 const isBetter = (a: Weighed, b: Weighed) =>
-  (Math.abs(a.cost - b.cost) >= HAIR ? a.cost < b.cost : Math.abs(a.whole.heightCm - b.whole.heightCm) < HAIR && a.whole.rank < b.whole.rank);
+  Math.abs(a.cost - b.cost) >= HAIR
+    ? a.cost < b.cost
+    : Math.abs(a.whole.heightCm - b.whole.heightCm) < HAIR && a.whole.rank < b.whole.rank;
 
 /** The best stacks so far, each of other things, the cheapest first. */
 class Rivals {
@@ -192,18 +267,29 @@ class Rivals {
     this.best.push({ whole, cost });
     this.best.sort((a, b) => a.cost - b.cost);
     this.best.splice(this.most);
-    this.limit = Math.min((this.best[0]?.cost ?? Infinity) + RIVAL_COST, this.best[this.most - 1]?.cost ?? Infinity) + HAIR;
+    this.limit =
+      Math.min(
+        (this.best[0]?.cost ?? Infinity) + RIVAL_COST,
+        this.best[this.most - 1]?.cost ?? Infinity,
+      ) + HAIR;
   }
 }
 
 /** Layers from the floor up in the first order in which each may lie on the one below; undefined when there is none. */
-function firstOrder(left: readonly number[], mayLie: (below: number, above: number) => boolean, chosen: readonly number[] = []): readonly number[] | undefined {
+function firstOrder(
+  left: readonly number[],
+  mayLie: (below: number, above: number) => boolean,
+  chosen: readonly number[] = [],
+): readonly number[] | undefined {
   if (left.length === 0) return chosen;
   const top = chosen.at(-1);
   for (let i = 0; i < left.length; i++) {
     const next = left[i] as number;
     if ((i > 0 && left[i - 1] === next) || (top !== undefined && !mayLie(top, next))) continue;
-    const whole = firstOrder([...left.slice(0, i), ...left.slice(i + 1)], mayLie, [...chosen, next]);
+    const whole = firstOrder([...left.slice(0, i), ...left.slice(i + 1)], mayLie, [
+      ...chosen,
+      next,
+    ]);
     if (whole) return whole;
   }
   return undefined;
@@ -213,13 +299,30 @@ function firstOrder(left: readonly number[], mayLie: (below: number, above: numb
  * The best stack for a wish between two heights, and the runners-up that use other things. Empty only when nothing stands
  * between them.
  */
-export function bestStacks(shelf: Shelf, rule: SlotRule, { targetCm, lying, used = {} }: StackWish, leastCm = 0, mostCm = Infinity, most = MOST_RIVALS): Stack[] {
+export function bestStacks(
+  shelf: Shelf,
+  rule: SlotRule,
+  { targetCm, lying, used = {} }: StackWish,
+  leastCm = 0,
+  mostCm = Infinity,
+  most = MOST_RIVALS,
+): Stack[] {
   const layers = layersFor(shelf, rule);
-  const search: Search = { layers, rivals: new Rivals(most), targetCm, leastCm, mostCm: Math.min(TALLEST_CM, mostCm), taken: takenFrom(shelf, used), lying: lying && lying.length > 0 ? lying : null };
+  const search: Search = {
+    layers,
+    rivals: new Rivals(most),
+    targetCm,
+    leastCm,
+    mostCm: Math.min(TALLEST_CM, mostCm),
+    taken: takenFrom(shelf, used),
+    lying: lying && lying.length > 0 ? lying : null,
+  };
   if (layers.stacks) lookThrough(search, layers.stacks);
   else searchDeep(search);
   const { best } = search.rivals;
-  return best.filter(({ cost }) => cost <= (best[0]?.cost ?? Infinity) + RIVAL_COST).map(({ whole: { pieces, heightCm } }) => ({ pieces: [...pieces], heightCm }));
+  return best
+    .filter(({ cost }) => cost <= (best[0]?.cost ?? Infinity) + RIVAL_COST)
+    .map(({ whole: { pieces, heightCm } }) => ({ pieces: [...pieces], heightCm }));
 }
 
 /** What is sought, and the best so far. */
@@ -236,15 +339,29 @@ interface Search {
 /** Weighs one stack that could be worth it: what it asks for must be left, and moving what lies there costs. */
 function weigh({ rivals, taken, lying, targetCm }: Search, whole: Whole): void {
   if (!isLeft(whole.asked, taken)) return;
-  const cost = whole.cost + missCost(whole.heightCm, targetCm) + (lying ? movedCost(lying, whole.pieces) : 0);
+  const cost =
+    whole.cost + missCost(whole.heightCm, targetCm) + (lying ? movedCost(lying, whole.pieces) : 0);
   if (cost < rivals.limit) rivals.add(whole, cost);
 }
 
 /** Visits what stands at rising heights, over `cm` below it, from the wanted height upward and then downward, until it is told that nothing further off can matter. */
-function outward({ targetCm, leastCm, mostCm }: Search, heights: Float64Array, cm: number, visit: (at: number) => boolean): void {
+function outward(
+  { targetCm, leastCm, mostCm }: Search,
+  heights: Float64Array,
+  cm: number,
+  visit: (at: number) => boolean,
+): void {
   const start = lowerBound(heights, Math.max(targetCm, leastCm) - cm);
-  for (let at = start; at < heights.length && cm + (heights[at] as number) <= mostCm && visit(at); at++);
-  for (let at = Math.min(start, lowerBound(heights, mostCm - cm + HAIR)) - 1; at >= 0 && cm + (heights[at] as number) >= leastCm && visit(at); at--);
+  for (
+    let at = start;
+    at < heights.length && cm + (heights[at] as number) <= mostCm && visit(at);
+    at++
+  );
+  for (
+    let at = Math.min(start, lowerBound(heights, mostCm - cm + HAIR)) - 1;
+    at >= 0 && cm + (heights[at] as number) >= leastCm && visit(at);
+    at--
+  );
 }
 
 function lookThrough(search: Search, { all, heightCm, cost }: Stacks): void {
@@ -267,7 +384,9 @@ function searchDeep(search: Search): void {
   const { all, heightCm, cost, pieces, soft, topOnly, rising, risingCm, lower } = layers;
   // What moving is sure to cost, over the pieces that lie there and may stay: so much for each piece that is laid.
   const perPiece = search.lying ? stackCost.perPieceMoved.value : 0;
-  const moved = search.lying ? perPiece * (countAll(search.lying) - 2 * mayStay(search.lying, layers)) : 0;
+  const moved = search.lying
+    ? perPiece * (countAll(search.lying) - 2 * mayStay(search.lying, layers))
+    : 0;
   const numbers: number[] = [];
   /** Looks at every last layer, no cheaper than the lower ones, that could go with them. */
   const complete = (at: Partly) => {
@@ -276,7 +395,14 @@ function searchDeep(search: Search): void {
       const i = rising[place] as number;
       const miss = missCost(at.cm + (risingCm[place] as number), targetCm);
       if (at.spent + miss + dearest >= rivals.limit) return false;
-      if (i < at.from || at.spent + miss + (cost[i] as number) + perPiece * (pieces[i] as number) >= rivals.limit || at.pieces + (pieces[i] as number) > MOST_PIECES || at.soft + (soft[i] as number) > MOST_SOFT || at.tops + (topOnly[i] as number) > 1) return true;
+      if (
+        i < at.from ||
+        at.spent + miss + (cost[i] as number) + perPiece * (pieces[i] as number) >= rivals.limit ||
+        at.pieces + (pieces[i] as number) > MOST_PIECES ||
+        at.soft + (soft[i] as number) > MOST_SOFT ||
+        at.tops + (topOnly[i] as number) > 1
+      )
+        return true;
       const whole = wholeOf([...numbers, i], layers);
       if (whole) weigh(search, whole);
       return true;
@@ -296,14 +422,26 @@ function searchDeep(search: Search): void {
       // Already over the target, it can only go further over.
       const over = Math.max(0, cm - targetCm) * stackCost.perCmHigh.value;
       if (at.spent + least + over >= rivals.limit) continue;
-      const [count, softOnes, tops] = [at.pieces + (pieces[i] as number), at.soft + (soft[i] as number), at.tops + (topOnly[i] as number)];
+      const [count, softOnes, tops] = [
+        at.pieces + (pieces[i] as number),
+        at.soft + (soft[i] as number),
+        at.tops + (topOnly[i] as number),
+      ];
       if (count >= MOST_PIECES || softOnes > MOST_SOFT || tops > 1) continue;
       numbers.push(i);
-      descend(left - 1, candidates, { from: i, cm, spent: at.spent + own + perPiece * (pieces[i] as number), pieces: count, soft: softOnes, tops });
+      descend(left - 1, candidates, {
+        from: i,
+        cm,
+        spent: at.spent + own + perPiece * (pieces[i] as number),
+        pieces: count,
+        soft: softOnes,
+        tops,
+      });
       numbers.pop();
     }
   };
-  if (leastCm <= 0 && mostCm >= 0) weigh(search, { pieces: [], heightCm: 0, cost: 0, uses: '', asked: [], rank: 0 });
+  if (leastCm <= 0 && mostCm >= 0)
+    weigh(search, { pieces: [], heightCm: 0, cost: 0, uses: '', asked: [], rank: 0 });
   if (all.length === 0) return;
   const none: Partly = { from: 0, cm: 0, spent: moved, pieces: 0, soft: 0, tops: 0 };
   complete(none);
@@ -311,7 +449,12 @@ function searchDeep(search: Search): void {
 }
 
 /** Of pieces that lie there, how many at most could stay. */
-const mayStay = (lying: readonly Piece[], { all }: Layers) => countAll(lying.filter((piece) => all.some(({ item, state }) => item.id === piece.item && state.id === piece.state)));
+const mayStay = (lying: readonly Piece[], { all }: Layers) =>
+  countAll(
+    lying.filter((piece) =>
+      all.some(({ item, state }) => item.id === piece.item && state.id === piece.state),
+    ),
+  );
 
 /** Lower layers chosen so far: the last of them by number, and what they come to. */
 interface Partly {
@@ -323,21 +466,48 @@ interface Partly {
   readonly tops: number;
 }
 
-const piecesOf = (layers: readonly Layer[]) => layers.map(({ item, state, count }) => ({ item: item.id, state: state.id, count }));
+const piecesOf = (layers: readonly Layer[]) =>
+  layers.map(({ item, state, count }) => ({ item: item.id, state: state.id, count }));
 
 const [MOST_STEP, LEAST_STEP] = [decision.mostRung.value, decision.leastRung.value];
 const MIDDLE_STEP = (MOST_STEP + LEAST_STEP) / 2;
 
 /** The stack one step below what lies there: a rung of the shelf's own, felt, but no more than a step allows. */
-export function rungBelow(shelf: Shelf, rule: SlotRule, lying: Stack, used: Used = {}): Stack | undefined {
+export function rungBelow(
+  shelf: Shelf,
+  rule: SlotRule,
+  lying: Stack,
+  used: Used = {},
+): Stack | undefined {
   const { heightCm, pieces } = lying;
   const wish = { targetCm: Math.max(0, heightCm - MIDDLE_STEP), lying: pieces, used };
-  return bestStacks(shelf, rule, wish, heightCm - (rule.mostStepCm ?? MOST_STEP) - HAIR, heightCm - LEAST_STEP + HAIR, 1)[0];
+  return bestStacks(
+    shelf,
+    rule,
+    wish,
+    heightCm - (rule.mostStepCm ?? MOST_STEP) - HAIR,
+    heightCm - LEAST_STEP + HAIR,
+    1,
+  )[0];
 }
 
 /** The stack one step above; where the shelf has no small step up, the next one that it can build. */
-export function rungAbove(shelf: Shelf, rule: SlotRule, lying: Stack, used: Used = {}): Stack | undefined {
+export function rungAbove(
+  shelf: Shelf,
+  rule: SlotRule,
+  lying: Stack,
+  used: Used = {},
+): Stack | undefined {
   const { heightCm, pieces } = lying;
   const wish = { targetCm: heightCm + MIDDLE_STEP, lying: pieces, used };
-  return bestStacks(shelf, rule, wish, heightCm + LEAST_STEP - HAIR, heightCm + MOST_STEP + HAIR, 1)[0] ?? bestStacks(shelf, rule, wish, heightCm + LEAST_STEP - HAIR, Infinity, 1)[0];
+  return (
+    bestStacks(
+      shelf,
+      rule,
+      wish,
+      heightCm + LEAST_STEP - HAIR,
+      heightCm + MOST_STEP + HAIR,
+      1,
+    )[0] ?? bestStacks(shelf, rule, wish, heightCm + LEAST_STEP - HAIR, Infinity, 1)[0]
+  );
 }

@@ -4,14 +4,44 @@ import { decision, loading } from '../parameters';
 import type { SlotRule } from './stack';
 
 export const slotIds = [
-  'seat', 'underKnees', 'behindKnee', 'underThigh', 'outerHip', 'hipLevel', 'underShin', 'ankle', 'heels', 'feet', 'hands', 'forehead', 'chest', 'back', 'neck', 'shoulder', 'strap',
+  'seat',
+  'underKnees',
+  'behindKnee',
+  'underThigh',
+  'outerHip',
+  'hipLevel',
+  'underShin',
+  'ankle',
+  'heels',
+  'feet',
+  'hands',
+  'forehead',
+  'chest',
+  'back',
+  'neck',
+  'shoulder',
+  'strap',
 ] as const;
 export type SlotId = (typeof slotIds)[number];
 
 export const slotNames: Readonly<Record<SlotId, string>> = {
-  seat: 'Seat', underKnees: 'Under the knees', behindKnee: 'Behind the knee', underThigh: 'Under the thigh', outerHip: 'Outer hip', hipLevel: 'Under one hip',
-  underShin: 'Under the shin', ankle: 'Front of the ankle', heels: 'Heels', feet: 'Feet', hands: 'Hands', forehead: 'Forehead', chest: 'Chest', back: 'Back',
-  neck: 'Neck and head', shoulder: 'Shoulder', strap: 'Strap',
+  seat: 'Seat',
+  underKnees: 'Under the knees',
+  behindKnee: 'Behind the knee',
+  underThigh: 'Under the thigh',
+  outerHip: 'Outer hip',
+  hipLevel: 'Under one hip',
+  underShin: 'Under the shin',
+  ankle: 'Front of the ankle',
+  heels: 'Heels',
+  feet: 'Feet',
+  hands: 'Hands',
+  forehead: 'Forehead',
+  chest: 'Chest',
+  back: 'Back',
+  neck: 'Neck and head',
+  shoulder: 'Shoulder',
+  strap: 'Strap',
 };
 
 /** Sit bones to the width that must be carried in a kneeling seat, which has to pass between the heels. */
@@ -21,21 +51,56 @@ const FOLDS = ['fold-2', 'fold-4', 'fold-8', 'fold-16', 'fold-32'] as const;
 const ROLLS = ['roll-half', 'roll-tight', 'roll-loose'] as const;
 
 /** Families whose seat stands between or on the heels. */
-const SITS_ON_SHINS: readonly FamilyId[] = ['kneeling', 'kneeling on heels', 'child', 'reclined hero', 'reclined hero, one leg'];
+const SITS_ON_SHINS: readonly FamilyId[] = [
+  'kneeling',
+  'kneeling on heels',
+  'child',
+  'reclined hero',
+  'reclined hero, one leg',
+];
 const SQUATS: readonly FamilyId[] = ['squat', 'squat, one side', 'side squat'];
 /** Families in which one thing lies under both knees. */
-const UNDER_BOTH_KNEES: readonly FamilyId[] = ['long sit', 'straddle', 'fold', 'straddle fold', 'lying at rest'];
+const UNDER_BOTH_KNEES: readonly FamilyId[] = [
+  'long sit',
+  'straddle',
+  'fold',
+  'straddle fold',
+  'lying at rest',
+];
 const SOFT_LAYERS = { blanket: [...FOLDS, ...ROLLS], towel: 'any', cushion: 'any' } as const;
 
 function seatRule(family: FamilyId, body: Body): SlotRule {
   const onShins = SITS_ON_SHINS.includes(family);
-  if (family === 'chair seat') return { load: loading.seat.value, leastWidthCm: 30, serves: { blanket: FOLDS, cushion: 'any', 'half-block': 'any', books: 'any' } };
-  if (SQUATS.includes(family)) return { load: loading.kneelingSeat.value, leastWidthCm: KNEELING_SEAT_WIDTH_CM, serves: { block: ['flat', 'edge'], 'half-block': 'any', blanket: FOLDS, 'bolster-round': 'any', 'bolster-flat': 'any', books: 'any', bench: 'any' } };
+  if (family === 'chair seat')
+    return {
+      load: loading.seat.value,
+      leastWidthCm: 30,
+      serves: { blanket: FOLDS, cushion: 'any', 'half-block': 'any', books: 'any' },
+    };
+  if (SQUATS.includes(family))
+    return {
+      load: loading.kneelingSeat.value,
+      leastWidthCm: KNEELING_SEAT_WIDTH_CM,
+      serves: {
+        block: ['flat', 'edge'],
+        'half-block': 'any',
+        blanket: FOLDS,
+        'bolster-round': 'any',
+        'bolster-flat': 'any',
+        books: 'any',
+        bench: 'any',
+      },
+    };
   return {
     load: onShins ? loading.kneelingSeat.value : loading.seat.value,
     leastWidthCm: onShins ? KNEELING_SEAT_WIDTH_CM : Math.round(body.hipWidthCm),
     serves: {
-      block: onShins ? ['flat', 'edge'] : ['flat'], 'half-block': 'any', blanket: FOLDS, 'bolster-flat': 'any', books: 'any', bench: 'any',
+      block: onShins ? ['flat', 'edge'] : ['flat'],
+      'half-block': 'any',
+      blanket: FOLDS,
+      'bolster-flat': 'any',
+      books: 'any',
+      bench: 'any',
       ...(onShins ? { 'bolster-round': 'any' } : {}),
     },
   };
@@ -58,34 +123,154 @@ function ruleOf(slot: SlotId, family: FamilyId, body: Body): SlotRule {
     case 'seat':
       return seatRule(family, body);
     case 'underKnees':
-      return { load: loading.knee.value, leastWidthCm: UNDER_BOTH_KNEES.includes(family) ? 35 : 12, serves: { ...SOFT_LAYERS, towel: ['fold-2', 'fold-4', 'fold-8', 'roll'], 'bolster-round': 'any', 'bolster-flat': 'any', block: ['flat'] } };
+      return {
+        load: loading.knee.value,
+        leastWidthCm: UNDER_BOTH_KNEES.includes(family) ? 35 : 12,
+        serves: {
+          ...SOFT_LAYERS,
+          towel: ['fold-2', 'fold-4', 'fold-8', 'roll'],
+          'bolster-round': 'any',
+          'bolster-flat': 'any',
+          block: ['flat'],
+        },
+      };
     case 'underThigh':
-      return { load: loading.knee.value, leastWidthCm: 12, serves: { ...SOFT_LAYERS, block: ['flat', 'edge'], 'half-block': 'any', 'bolster-flat': 'any', books: 'any' } };
+      return {
+        load: loading.knee.value,
+        leastWidthCm: 12,
+        serves: {
+          ...SOFT_LAYERS,
+          block: ['flat', 'edge'],
+          'half-block': 'any',
+          'bolster-flat': 'any',
+          books: 'any',
+        },
+      };
     case 'outerHip':
-      return { load: loading.knee.value, leastWidthCm: 12, serves: { ...SOFT_LAYERS, 'bolster-flat': 'any' } };
+      return {
+        load: loading.knee.value,
+        leastWidthCm: 12,
+        serves: { ...SOFT_LAYERS, 'bolster-flat': 'any' },
+      };
     case 'hipLevel':
-      return { load: loading.kneelingSeat.value, leastWidthCm: 15, serves: { blanket: FOLDS, block: ['flat'], 'half-block': 'any', wedge: 'any', 'bolster-flat': 'any', cushion: 'any', books: 'any' } };
+      return {
+        load: loading.kneelingSeat.value,
+        leastWidthCm: 15,
+        serves: {
+          blanket: FOLDS,
+          block: ['flat'],
+          'half-block': 'any',
+          wedge: 'any',
+          'bolster-flat': 'any',
+          cushion: 'any',
+          books: 'any',
+        },
+      };
     case 'back':
-      return { load: loading.back.value, leastWidthCm: 20, serves: { 'bolster-round': 'any', 'bolster-flat': 'any', blanket: FOLDS, block: 'any', 'half-block': 'any', cushion: 'any' } };
+      return {
+        load: loading.back.value,
+        leastWidthCm: 20,
+        serves: {
+          'bolster-round': 'any',
+          'bolster-flat': 'any',
+          blanket: FOLDS,
+          block: 'any',
+          'half-block': 'any',
+          cushion: 'any',
+        },
+      };
     case 'chest':
-      return { load: loading.back.value, leastWidthCm: 20, serves: { 'bolster-round': 'any', 'bolster-flat': 'any', blanket: FOLDS, cushion: 'any' } };
+      return {
+        load: loading.back.value,
+        leastWidthCm: 20,
+        serves: { 'bolster-round': 'any', 'bolster-flat': 'any', blanket: FOLDS, cushion: 'any' },
+      };
     case 'neck':
     case 'forehead':
-      return { load: loading.head.value, leastWidthCm: 15, serves: { blanket: FOLDS, towel: ['fold-2', 'fold-4', 'fold-8'], block: 'any', 'half-block': 'any', 'bolster-round': 'any', 'bolster-flat': 'any', cushion: 'any', books: 'any' } };
+      return {
+        load: loading.head.value,
+        leastWidthCm: 15,
+        serves: {
+          blanket: FOLDS,
+          towel: ['fold-2', 'fold-4', 'fold-8'],
+          block: 'any',
+          'half-block': 'any',
+          'bolster-round': 'any',
+          'bolster-flat': 'any',
+          cushion: 'any',
+          books: 'any',
+        },
+      };
     case 'shoulder':
-      return { load: loading.head.value, leastWidthCm: 15, serves: { blanket: FOLDS, towel: ['fold-2', 'fold-4', 'fold-8'], cushion: 'any' } };
+      return {
+        load: loading.head.value,
+        leastWidthCm: 15,
+        serves: { blanket: FOLDS, towel: ['fold-2', 'fold-4', 'fold-8'], cushion: 'any' },
+      };
     case 'behindKnee':
-      return { load: loading.knee.value, leastWidthCm: 0, serves: { strap: ['fold-3'], towel: ['fold-2', 'fold-4', 'fold-8'], blanket: ['fold-2', 'fold-4'] } };
+      return {
+        load: loading.knee.value,
+        leastWidthCm: 0,
+        serves: {
+          strap: ['fold-3'],
+          towel: ['fold-2', 'fold-4', 'fold-8'],
+          blanket: ['fold-2', 'fold-4'],
+        },
+      };
     case 'underShin':
-      return { load: loading.knee.value, leastWidthCm: 35, serves: { blanket: FOLDS, mat: ['single', 'fold-4'], towel: ['fold-2', 'fold-4', 'fold-8'] } };
+      return {
+        load: loading.knee.value,
+        leastWidthCm: 35,
+        serves: {
+          blanket: FOLDS,
+          mat: ['single', 'fold-4'],
+          towel: ['fold-2', 'fold-4', 'fold-8'],
+        },
+      };
     case 'ankle':
-      return { load: loading.knee.value, leastWidthCm: 0, serves: { towel: 'any', blanket: ['fold-2', 'fold-4', 'fold-8', 'roll-half'], mat: ['fold-4'] } };
+      return {
+        load: loading.knee.value,
+        leastWidthCm: 0,
+        serves: {
+          towel: 'any',
+          blanket: ['fold-2', 'fold-4', 'fold-8', 'roll-half'],
+          mat: ['fold-4'],
+        },
+      };
     case 'heels':
-      return { load: loading.hands.value, leastWidthCm: family === 'squat' || family === 'downward dog' ? 35 : 15, serves: { wedge: 'any', 'half-block': 'any', mat: ['single', 'fold-4'], blanket: FOLDS, block: ['flat'], books: 'any' } };
+      return {
+        load: loading.hands.value,
+        leastWidthCm: family === 'squat' || family === 'downward dog' ? 35 : 15,
+        serves: {
+          wedge: 'any',
+          'half-block': 'any',
+          mat: ['single', 'fold-4'],
+          blanket: FOLDS,
+          block: ['flat'],
+          books: 'any',
+        },
+      };
     case 'feet':
-      return { load: loading.hands.value, leastWidthCm: 0, pair: true, serves: { block: ['flat', 'edge'], 'half-block': 'any', books: 'any', bench: 'any', blanket: FOLDS } };
+      return {
+        load: loading.hands.value,
+        leastWidthCm: 0,
+        pair: true,
+        serves: {
+          block: ['flat', 'edge'],
+          'half-block': 'any',
+          books: 'any',
+          bench: 'any',
+          blanket: FOLDS,
+        },
+      };
     case 'hands':
-      return { load: loading.hands.value, leastWidthCm: 0, pair: true, mostStepCm: decision.mostHandRung.value, serves: { block: 'any', 'half-block': 'any', books: 'any', chair: 'any', bench: 'any' } };
+      return {
+        load: loading.hands.value,
+        leastWidthCm: 0,
+        pair: true,
+        mostStepCm: decision.mostHandRung.value,
+        serves: { block: 'any', 'half-block': 'any', books: 'any', chair: 'any', bench: 'any' },
+      };
     case 'strap':
       return { load: 0, leastWidthCm: 0, serves: { strap: ['length'] } };
   }

@@ -1,5 +1,14 @@
 import { stackCost } from '../parameters';
-import { isSoft, kinds, loadedCm, stateName, type PropKind, type PropState, type Shelf, type ShelfItem } from './shelf';
+import {
+  isSoft,
+  kinds,
+  loadedCm,
+  stateName,
+  type PropKind,
+  type PropState,
+  type Shelf,
+  type ShelfItem,
+} from './shelf';
 
 /** One layer of a stack: `count` alike pieces side by side. */
 export interface Piece {
@@ -53,7 +62,8 @@ export const stackHeightCm = (pieces: readonly Piece[], shelf: Shelf, rule: Slot
   layersOf(pieces, shelf, rule.load).reduce((sum, { heightCm }) => sum + heightCm, 0);
 
 /** How wide one piece lies across the body in a state; a block on its end is as wide as it is deep. */
-export const pieceWidthCm = (item: ShelfItem, state: PropState) => (state.id === 'end' ? kinds[item.kind].depthCm : kinds[item.kind].widthCm);
+export const pieceWidthCm = (item: ShelfItem, state: PropState) =>
+  state.id === 'end' ? kinds[item.kind].depthCm : kinds[item.kind].widthCm;
 
 const OVERHANG_CM = 4;
 const isRoll = ({ id }: PropState) => id.startsWith('roll');
@@ -64,61 +74,104 @@ export const carriesNothing = (state: PropState) => state.id === 'end' || isRoll
 export function layerFaults({ item, state, count }: Layer, rule: SlotRule): string[] {
   const faults: string[] = [];
   const states = rule.serves[item.kind];
-  if (states === undefined || (states !== 'any' && !states.includes(state.id))) faults.push(`${item.name} ${stateName(item, state.id)} does not serve here`);
+  if (states === undefined || (states !== 'any' && !states.includes(state.id)))
+    faults.push(`${item.name} ${stateName(item, state.id)} does not serve here`);
   // Every layer, not the top alone, must carry both sides alike.
-  if (pieceWidthCm(item, state) * count < rule.leastWidthCm) faults.push(`${item.name} is narrower than the ${rule.leastWidthCm.toFixed(0)} cm asked for`);
+  if (pieceWidthCm(item, state) * count < rule.leastWidthCm)
+    faults.push(`${item.name} is narrower than the ${rule.leastWidthCm.toFixed(0)} cm asked for`);
   if (count < countAsked(item, rule)) faults.push(`${item.name} is asked for in twins`);
   return faults;
 }
 
 /** Twins, where each hand or foot has its own stack; one thing wide enough for both counts as a pair. */
-export const countAsked = (item: ShelfItem, rule: SlotRule) => (rule.pair && !['chair', 'bench'].includes(item.kind) ? 2 : 1);
+export const countAsked = (item: ShelfItem, rule: SlotRule) =>
+  rule.pair && !['chair', 'bench'].includes(item.kind) ? 2 : 1;
 
 /** What forbids one layer on another. */
 export function pairFaults(below: Layer, above: Layer): string[] {
   const faults: string[] = [];
-  if (isSoft(below.item) && !isSoft(above.item)) faults.push(`${above.item.name} is hard and may not lie on ${below.item.name}`);
+  if (isSoft(below.item) && !isSoft(above.item))
+    faults.push(`${above.item.name} is hard and may not lie on ${below.item.name}`);
   if (below.state.id === 'end') faults.push('nothing lies on a block on end');
   if (above.state.id === 'end') faults.push('a block on end stands on the floor');
   if (isRoll(below.state)) faults.push('nothing lies on a roll');
-  if (below.item.kind === 'bolster-round' && (isRoll(above.state) || !['blanket', 'towel'].includes(above.item.kind))) faults.push('only a fold lies on a round bolster');
-  if (below.item.kind === 'chair' && !isSoft(above.item)) faults.push('only a fold lies on a chair');
-  if (!isSoft(above.item) && pieceWidthCm(above.item, above.state) * above.count > pieceWidthCm(below.item, below.state) * below.count + OVERHANG_CM) {
+  if (
+    below.item.kind === 'bolster-round' &&
+    (isRoll(above.state) || !['blanket', 'towel'].includes(above.item.kind))
+  )
+    faults.push('only a fold lies on a round bolster');
+  if (below.item.kind === 'chair' && !isSoft(above.item))
+    faults.push('only a fold lies on a chair');
+  if (
+    !isSoft(above.item) &&
+    pieceWidthCm(above.item, above.state) * above.count >
+      pieceWidthCm(below.item, below.state) * below.count + OVERHANG_CM
+  ) {
     faults.push(`${above.item.name} is wider than what it lies on`);
   }
   return faults;
 }
 
 /** The rules that a stack breaks, in words, beside what is in use elsewhere; an empty list for a stack that may be used. */
-export function stackFaults(pieces: readonly Piece[], shelf: Shelf, rule: SlotRule, used: Used = {}): string[] {
+export function stackFaults(
+  pieces: readonly Piece[],
+  shelf: Shelf,
+  rule: SlotRule,
+  used: Used = {},
+): string[] {
   const layers = layersOf(pieces, shelf, rule.load);
   const all = layers.reduce((sum, { count }) => sum + count, 0);
-  return [...new Set([
-    ...layers.flatMap((layer) => layerFaults(layer, rule)),
-    ...layers.slice(1).flatMap((above, i) => pairFaults(layers[i] as Layer, above)),
-    ...askedBy(layers).flatMap(({ item, count }) => (count + (used[item.id] ?? 0) > item.count ? [`the shelf has ${item.count} of ${item.name}, not ${count + (used[item.id] ?? 0)}`] : [])),
-    ...(all > MOST_PIECES ? [`${all} pieces are more than ${MOST_PIECES}`] : []),
-    ...(layers.filter(({ item }) => isSoft(item)).length > MOST_SOFT ? [`more than ${MOST_SOFT} soft layers`] : []),
-  ])];
+  return [
+    ...new Set([
+      ...layers.flatMap((layer) => layerFaults(layer, rule)),
+      ...layers.slice(1).flatMap((above, i) => pairFaults(layers[i] as Layer, above)),
+      ...askedBy(layers).flatMap(({ item, count }) =>
+        count + (used[item.id] ?? 0) > item.count
+          ? [`the shelf has ${item.count} of ${item.name}, not ${count + (used[item.id] ?? 0)}`]
+          : [],
+      ),
+      ...(all > MOST_PIECES ? [`${all} pieces are more than ${MOST_PIECES}`] : []),
+      ...(layers.filter(({ item }) => isSoft(item)).length > MOST_SOFT
+        ? [`more than ${MOST_SOFT} soft layers`]
+        : []),
+    ]),
+  ];
 }
 
 /** Tall faces and rolls are less steady. */
-const wobbleOf = ({ item, state }: Layer) => (state.id === 'end' ? 1 : state.id === 'edge' || item.kind === 'bolster-round' ? 0.25 : item.kind === 'cushion' ? 0.5 : 0);
+const wobbleOf = ({ item, state }: Layer) =>
+  state.id === 'end'
+    ? 1
+    : state.id === 'edge' || item.kind === 'bolster-round'
+      ? 0.25
+      : item.kind === 'cushion'
+        ? 0.5
+        : 0;
 
 /** Cost of layers apart from how near they come: pieces, softness, wobble. */
-export const layersCost = (layers: readonly Layer[]) => layers.reduce(
-  (sum, layer) => sum + layer.count * stackCost.perPiece.value + (isSoft(layer.item) ? stackCost.perSoftLayer.value : 0) + wobbleOf(layer) * stackCost.perWobble.value,
-  0,
-);
-export const simplicityCost = (pieces: readonly Piece[], shelf: Shelf, rule: SlotRule) => layersCost(layersOf(pieces, shelf, rule.load));
+export const layersCost = (layers: readonly Layer[]) =>
+  layers.reduce(
+    (sum, layer) =>
+      sum +
+      layer.count * stackCost.perPiece.value +
+      (isSoft(layer.item) ? stackCost.perSoftLayer.value : 0) +
+      wobbleOf(layer) * stackCost.perWobble.value,
+    0,
+  );
+export const simplicityCost = (pieces: readonly Piece[], shelf: Shelf, rule: SlotRule) =>
+  layersCost(layersOf(pieces, shelf, rule.load));
 
 /** Cost of standing off the target; too low costs more than too high. */
 export const missCost = (heightCm: number, targetCm: number) =>
-  heightCm >= targetCm ? (heightCm - targetCm) * stackCost.perCmHigh.value : (targetCm - heightCm) * stackCost.perCmLow.value;
+  heightCm >= targetCm
+    ? (heightCm - targetCm) * stackCost.perCmHigh.value
+    : (targetCm - heightCm) * stackCost.perCmLow.value;
 
 const isAlike = (a: Piece, b: Piece) => a.item === b.item && a.state === b.state;
-const countOf = (pieces: readonly Piece[], piece: Piece) => pieces.reduce((sum, one) => sum + (isAlike(one, piece) ? one.count : 0), 0);
-export const countAll = (pieces: readonly Piece[]) => pieces.reduce((sum, { count }) => sum + count, 0);
+const countOf = (pieces: readonly Piece[], piece: Piece) =>
+  pieces.reduce((sum, one) => sum + (isAlike(one, piece) ? one.count : 0), 0);
+export const countAll = (pieces: readonly Piece[]) =>
+  pieces.reduce((sum, { count }) => sum + count, 0);
 
 /** Pieces that must be brought or taken away to turn one stack into another. */
 export function piecesMoved(from: readonly Piece[], to: readonly Piece[]): number {
@@ -152,14 +205,18 @@ export function takenFrom(shelf: Shelf, used: Used): Some[] {
 
 /** Whether what is left of the shelf has enough. */
 export function isLeft(asked: readonly Some[], taken: readonly Some[]): boolean {
-  for (const { item, count } of taken) for (const one of asked) if (one.item === item && one.count + count > item.count) return false;
+  for (const { item, count } of taken)
+    for (const one of asked) if (one.item === item && one.count + count > item.count) return false;
   return true;
 }
 
 /** How many of each item some layers ask for. */
 export function askedBy(layers: readonly Pick<Layer, 'item' | 'count'>[]): Some[] {
   const items = [...new Set(layers.map(({ item }) => item))];
-  return items.map((item) => ({ item, count: layers.reduce((sum, layer) => sum + (layer.item === item ? layer.count : 0), 0) }));
+  return items.map((item) => ({
+    item,
+    count: layers.reduce((sum, layer) => sum + (layer.item === item ? layer.count : 0), 0),
+  }));
 }
 
 /** What is in use once some more pieces are. */
@@ -170,7 +227,8 @@ export function usedWith(used: Used, pieces: readonly Piece[]): Used {
 }
 
 /** What some stacks use together. */
-export const usedBy = (stacks: readonly (readonly Piece[])[]): Used => stacks.reduce<Used>(usedWith, {});
+export const usedBy = (stacks: readonly (readonly Piece[])[]): Used =>
+  stacks.reduce<Used>(usedWith, {});
 
 /** What is weighed when stacks are compared. */
 export interface StackWish {
@@ -184,15 +242,25 @@ export interface StackWish {
 export const movedCost = (lying: readonly Piece[] | undefined, to: readonly Piece[]) =>
   lying && lying.length > 0 ? piecesMoved(lying, to) * stackCost.perPieceMoved.value : 0;
 
-export const stackCostOf = (stack: Stack, shelf: Shelf, rule: SlotRule, { targetCm, lying }: StackWish) =>
-  missCost(stack.heightCm, targetCm) + simplicityCost(stack.pieces, shelf, rule) + movedCost(lying, stack.pieces);
+export const stackCostOf = (
+  stack: Stack,
+  shelf: Shelf,
+  rule: SlotRule,
+  { targetCm, lying }: StackWish,
+) =>
+  missCost(stack.heightCm, targetCm) +
+  simplicityCost(stack.pieces, shelf, rule) +
+  movedCost(lying, stack.pieces);
 
 /** A stack in words, top first: "blanket folded in 4 on 2 cork blocks flat". */
 export function stackWords(pieces: readonly Piece[], shelf: Shelf): string {
   if (pieces.length === 0) return 'the floor';
-  return [...pieces].reverse().map(({ item: id, state, count }) => {
-    const item = shelf.find((one) => one.id === id);
-    const name = (item?.name ?? id).toLowerCase();
-    return `${count > 1 ? `${count} × ` : ''}${name}${item ? `, ${stateName(item, state)}` : ''}`;
-  }).join(' · on ');
+  return [...pieces]
+    .reverse()
+    .map(({ item: id, state, count }) => {
+      const item = shelf.find((one) => one.id === id);
+      const name = (item?.name ?? id).toLowerCase();
+      return `${count > 1 ? `${count} × ` : ''}${name}${item ? `, ${stateName(item, state)}` : ''}`;
+    })
+    .join(' · on ');
 }

@@ -1,8 +1,21 @@
 import { kinds, type PropKind, type ShelfItem } from './shelf';
 
 /** An item of a kind in its usual states, to be measured and renamed. */
-export function usualItem(id: string, kind: PropKind, name: string, count: number, softness = kinds[kind].softness): ShelfItem {
-  return { id, kind, name, count, softness, states: kinds[kind].states.map(({ id: state, heightCm }) => ({ id: state, heightCm })) };
+export function usualItem(
+  id: string,
+  kind: PropKind,
+  name: string,
+  count: number,
+  softness = kinds[kind].softness,
+): ShelfItem {
+  return {
+    id,
+    kind,
+    name,
+    count,
+    softness,
+    states: kinds[kind].states.map(({ id: state, heightCm }) => ({ id: state, heightCm })),
+  };
 }
 
 /** What a small studio usually has: somewhere to begin. */

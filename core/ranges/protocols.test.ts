@@ -2,20 +2,29 @@ import { bodyFrom } from '../body/body';
 import { estimateRanges } from '../estimate/estimate';
 import { observationOf } from '../estimate/observations';
 import { recordWith, sampleReading, sampleSession } from '../tests/samples';
-import { crossedSeatRotation, protocolOf, protocols, semOf, type ConversionContext } from './protocols';
+import {
+  crossedSeatRotation,
+  protocolOf,
+  protocols,
+  semOf,
+  type ConversionContext,
+} from './protocols';
 import { rangeIds, type RangeId } from './ranges';
 
 const body = bodyFrom(170);
 const context: ConversionContext = { body, coupling: { mean: 0.95, sd: 0.2 } };
-const convert = (id: string, value: number, sem = 1, more: Partial<ConversionContext> = {}) => protocols.find((one) => one.id === id)!.convert(value, sem, { ...context, ...more });
+const convert = (id: string, value: number, sem = 1, more: Partial<ConversionContext> = {}) =>
+  protocols.find((one) => one.id === id)!.convert(value, sem, { ...context, ...more });
 
 test('every range that can be read has a way, and most have a tape or a tilt', () => {
-  for (const id of rangeIds.filter((one) => one !== 'hamstringCoupling')) expect(protocols.some(({ range }) => range === id)).toBe(true);
+  for (const id of rangeIds.filter((one) => one !== 'hamstringCoupling'))
+    expect(protocols.some(({ range }) => range === id)).toBe(true);
 });
 
 test('every way says what to hold, where the tool goes, when to stop and what spoils it', () => {
   for (const { position, holdStill, tool, stopWhen, spoiledBy, methods: by } of protocols) {
-    for (const words of [position, holdStill, tool, stopWhen, spoiledBy]) expect(words.length).toBeGreaterThan(6);
+    for (const words of [position, holdStill, tool, stopWhen, spoiledBy])
+      expect(words.length).toBeGreaterThan(6);
     expect(stopWhen).toMatch(/Stop|Leave/);
     expect(by.length).toBeGreaterThan(0);
   }
@@ -23,18 +32,32 @@ test('every way says what to hold, where the tool goes, when to stop and what sp
 
 describe('a knee gap in a crossed seat', () => {
   test('a lower knee on the same seat means more rotation', () => {
-    const read = [24, 18, 12].map((gap) => convert('crossed-seat-gap', gap, 1, { seatCm: 10 }).mean);
+    const read = [24, 18, 12].map(
+      (gap) => convert('crossed-seat-gap', gap, 1, { seatCm: 10 }).mean,
+    );
     expect(read).toEqual([...read].sort((a, b) => a - b));
   });
   test('the same gap on a higher seat means less', () => {
-    expect(crossedSeatRotation(15, 16, 130, body)).toBeLessThan(crossedSeatRotation(15, 10, 130, body));
+    expect(crossedSeatRotation(15, 16, 130, body)).toBeLessThan(
+      crossedSeatRotation(15, 10, 130, body),
+    );
   });
   test('its doubt has the tape and the knee’s bend in it', () => {
     expect(convert('crossed-seat-gap', 15, 1, { seatCm: 12 }).sem).toBeGreaterThan(2);
     expect(convert('crossed-seat-gap', 15, 0.001, { seatCm: 12 }).sem).toBeGreaterThan(1);
   });
   test('the seat of the reading goes into it', () => {
-    const at = (seatCm: number) => observationOf(sampleReading({ range: 'hipRotation', method: 'tape', protocol: 'crossed-seat-gap', values: [15], seatCm }), context)?.mean ?? NaN;
+    const at = (seatCm: number) =>
+      observationOf(
+        sampleReading({
+          range: 'hipRotation',
+          method: 'tape',
+          protocol: 'crossed-seat-gap',
+          values: [15],
+          seatCm,
+        }),
+        context,
+      )?.mean ?? NaN;
     expect(at(8)).toBeGreaterThan(at(16) + 5);
   });
 });
@@ -58,43 +81,101 @@ test('a centimetre between toe and wall is 3.6° of ankle', () => {
 test('no gap under a kneeling ankle says only that it points at least so far', () => {
   expect(convert('kneeling-ankle-gap', 0)).toMatchObject({ bound: 'atLeast', mean: 62 });
   expect(convert('kneeling-ankle-gap', 3)).not.toHaveProperty('bound');
-  const read = estimateRanges(recordWith({ readings: [sampleReading({ range: 'anklePoint', method: 'tape', protocol: 'kneeling-ankle-gap', values: [0] })] }), '2026-01-20');
+  const read = estimateRanges(
+    recordWith({
+      readings: [
+        sampleReading({
+          range: 'anklePoint',
+          method: 'tape',
+          protocol: 'kneeling-ankle-gap',
+          values: [0],
+        }),
+      ],
+    }),
+    '2026-01-20',
+  );
   expect(read['anklePoint:left']!.mean).toBeGreaterThan(55);
   expect(read['anklePoint:left']!.mean).toBeLessThan(62.1);
 });
 
 describe('a teacher’s own eye', () => {
   const byEye = (eyes?: Parameters<typeof estimateRanges>[0]['eyes']) =>
-    estimateRanges({ ...recordWith({ readings: [sampleReading({ range: 'hamstring', method: 'by-eye', values: [70] })] }), ...(eyes ? { eyes } : {}) }, '2026-01-20')['hamstring:left']!;
+    estimateRanges(
+      {
+        ...recordWith({
+          readings: [sampleReading({ range: 'hamstring', method: 'by-eye', values: [70] })],
+        }),
+        ...(eyes ? { eyes } : {}),
+      },
+      '2026-01-20',
+    )['hamstring:left']!;
   test('whose bias is known is corrected for it', () => {
     expect(byEye({ hamstring: { biasDeg: 8, sdDeg: 7 } }).mean).toBeLessThan(byEye().mean - 3);
   });
   test('that is proven sharp is believed more', () => {
     expect(byEye({ hamstring: { biasDeg: 0, sdDeg: 3 } }).sd).toBeLessThan(byEye().sd);
-    expect(semOf(protocolOf('hamstring', 'by-eye')!, 'by-eye', { hamstring: { biasDeg: 0, sdDeg: 3 } })).toBe(3);
+    expect(
+      semOf(protocolOf('hamstring', 'by-eye')!, 'by-eye', { hamstring: { biasDeg: 0, sdDeg: 3 } }),
+    ).toBe(3);
   });
   test('says nothing about another range or another method', () => {
     expect(byEye({ hipFlexion: { biasDeg: 20, sdDeg: 1 } })).toEqual(byEye());
-    expect(semOf(protocolOf('hamstring', 'protractor')!, 'protractor', { hamstring: { biasDeg: 9, sdDeg: 1 } })).toBe(3);
+    expect(
+      semOf(protocolOf('hamstring', 'protractor')!, 'protractor', {
+        hamstring: { biasDeg: 9, sdDeg: 1 },
+      }),
+    ).toBe(3);
   });
 });
 
 test('a warm body is brought back to cold', () => {
-  const mean = (warm: boolean) => estimateRanges(recordWith({ readings: [sampleReading({ range: 'hipRotation', protocol: 'table-edge-rotation', values: [45, 45], warm })] }), '2026-01-20')['hipRotation:left']!.mean;
+  const mean = (warm: boolean) =>
+    estimateRanges(
+      recordWith({
+        readings: [
+          sampleReading({
+            range: 'hipRotation',
+            protocol: 'table-edge-rotation',
+            values: [45, 45],
+            warm,
+          }),
+        ],
+      }),
+      '2026-01-20',
+    )['hipRotation:left']!.mean;
   expect(mean(false) - mean(true)).toBeGreaterThan(2);
 });
 
 describe('a settled kneeling seat speaks of the knees', () => {
   const knee = (pose: string, heightCm: number, side: 'both' | 'left' = 'both') =>
-    estimateRanges(recordWith({ sessions: [sampleSession('2026-01-10', { pose, side, settled: [{ slot: 'seat', side: 'both', heightCm, pieces: [] }], feeling: { strength: 2, place: 'muscle' } })] }), '2026-01-20');
-  test('a low seat that went well says that the knees bend at least so far', () => expect(knee('hero', 2)['kneeFlexion.hipBent:left']!.mean).toBeGreaterThan(knee('hero', 20)['kneeFlexion.hipBent:left']!.mean + 2));
-  test('on the heels the same support stands higher', () => expect(knee('thunderbolt', 2)['kneeFlexion.hipBent:left']!.mean).toBeLessThan(knee('hero', 2)['kneeFlexion.hipBent:left']!.mean));
+    estimateRanges(
+      recordWith({
+        sessions: [
+          sampleSession('2026-01-10', {
+            pose,
+            side,
+            settled: [{ slot: 'seat', side: 'both', heightCm, pieces: [] }],
+            feeling: { strength: 2, place: 'muscle' },
+          }),
+        ],
+      }),
+      '2026-01-20',
+    );
+  test('a low seat that went well says that the knees bend at least so far', () =>
+    expect(knee('hero', 2)['kneeFlexion.hipBent:left']!.mean).toBeGreaterThan(
+      knee('hero', 20)['kneeFlexion.hipBent:left']!.mean + 2,
+    ));
+  test('on the heels the same support stands higher', () =>
+    expect(knee('thunderbolt', 2)['kneeFlexion.hipBent:left']!.mean).toBeLessThan(
+      knee('hero', 2)['kneeFlexion.hipBent:left']!.mean,
+    ));
   test('a one-sided pose speaks of its own side', () => {
     const read = knee('reclined-hero-one', 2, 'left');
     expect(read['kneeFlexion.hipBent:left']!.source).toBe('measured');
     expect(read['kneeFlexion.hipBent:right']!.source).not.toBe('measured');
   });
-  test('a pose that does not kneel says nothing', () => expect(knee('staff', 2)['kneeFlexion.hipBent:left']!.source).toBe('assumed'));
+  test('a pose that does not kneel says nothing', () =>
+    expect(knee('staff', 2)['kneeFlexion.hipBent:left']!.source).toBe('assumed'));
 });
 
 test('the ways of a range read in one unit each, and refuse what no person shows', () => {

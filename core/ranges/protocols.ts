@@ -3,10 +3,23 @@ import { armCm } from '../body/body';
 import { acosDeg, asinDeg } from '../angles';
 import { rotationFrom } from '../geometry/crossedLeg';
 import { kneeBendOnSeat } from '../geometry/kneelingSeat';
-import { crossLegged, kneeling, reading as readingParameter, spineShare, standingFold } from '../parameters';
+import {
+  crossLegged,
+  kneeling,
+  reading as readingParameter,
+  spineShare,
+  standingFold,
+} from '../parameters';
 import { ranges, type RangeId } from './ranges';
 
-export const methodIds = ['phone-tilt', 'photo', 'protractor', 'tape', 'by-eye', 'from-pose'] as const;
+export const methodIds = [
+  'phone-tilt',
+  'photo',
+  'protractor',
+  'tape',
+  'by-eye',
+  'from-pose',
+] as const;
 export type MethodId = (typeof methodIds)[number];
 
 export interface Method {
@@ -66,7 +79,8 @@ export interface Protocol {
 }
 
 const asRead = (value: number, sem: number): Converted => ({ mean: value, sem });
-const NEVER = 'Stop before pain, and at any sharp, electric or spreading feeling: write it down and leave it there.';
+const NEVER =
+  'Stop before pain, and at any sharp, electric or spreading feeling: write it down and leave it there.';
 
 /** Carries an error through a formula by its slope at the value read. */
 function through(formula: (value: number) => number, value: number, sem: number): Converted {
@@ -79,108 +93,256 @@ const limits = (id: RangeId) => ({ least: ranges[id].least, most: ranges[id].mos
 
 export const protocols: readonly Protocol[] = [
   {
-    id: 'pelvic-tilt.standing', range: 'pelvicTilt.standing', name: 'Standing', methods: ['phone-tilt', 'protractor', 'photo', 'by-eye'], unit: 'deg',
+    id: 'pelvic-tilt.standing',
+    range: 'pelvicTilt.standing',
+    name: 'Standing',
+    methods: ['phone-tilt', 'protractor', 'photo', 'by-eye'],
+    unit: 'deg',
     ...limits('pelvicTilt.standing'),
-    position: 'Standing barefoot, feet hip-wide, weight even.', holdStill: 'Knees soft, arms loose, eyes ahead.',
-    tool: 'Across the front and the rear hip-bone points of one side.', stopWhen: NEVER, spoiledBy: 'Standing to attention; thick waistbands.', convert: asRead,
+    position: 'Standing barefoot, feet hip-wide, weight even.',
+    holdStill: 'Knees soft, arms loose, eyes ahead.',
+    tool: 'Across the front and the rear hip-bone points of one side.',
+    stopWhen: NEVER,
+    spoiledBy: 'Standing to attention; thick waistbands.',
+    convert: asRead,
   },
   {
-    id: 'pelvic-tilt.long-sit', range: 'pelvicTilt.longSit', name: 'Long sit on a known seat', methods: ['phone-tilt', 'protractor', 'photo', 'by-eye'], unit: 'deg',
-    ...limits('pelvicTilt.longSit'), onSeat: true,
-    position: 'Sitting with long legs as they would, hands in the lap; note the seat height.', holdStill: 'Knees straight, not pressed.',
-    tool: 'Across the front and the rear hip-bone points of one side.', stopWhen: NEVER, spoiledBy: 'Leaning on the hands; bent knees.', convert: asRead,
+    id: 'pelvic-tilt.long-sit',
+    range: 'pelvicTilt.longSit',
+    name: 'Long sit on a known seat',
+    methods: ['phone-tilt', 'protractor', 'photo', 'by-eye'],
+    unit: 'deg',
+    ...limits('pelvicTilt.longSit'),
+    onSeat: true,
+    position: 'Sitting with long legs as they would, hands in the lap; note the seat height.',
+    holdStill: 'Knees straight, not pressed.',
+    tool: 'Across the front and the rear hip-bone points of one side.',
+    stopWhen: NEVER,
+    spoiledBy: 'Leaning on the hands; bent knees.',
+    convert: asRead,
   },
   {
-    id: 'straight-leg-raise.pelvis-watched', range: 'hamstring', name: 'Leg raise, pelvis watched', methods: ['phone-tilt', 'protractor', 'photo', 'by-eye'], unit: 'deg',
+    id: 'straight-leg-raise.pelvis-watched',
+    range: 'hamstring',
+    name: 'Leg raise, pelvis watched',
+    methods: ['phone-tilt', 'protractor', 'photo', 'by-eye'],
+    unit: 'deg',
     ...limits('hamstring'),
-    position: 'On the back, other leg flat. Raise one leg with its knee straight.', holdStill: 'Other thigh down; your hand under the front hip bone.',
-    tool: 'Along the shin of the raised leg.', stopWhen: `Stop as the pelvis starts to roll. ${NEVER} A line of feeling below the knee is no hamstring reading: refer on.`,
-    spoiledBy: 'A bending knee; a pelvis already rolled.', convert: asRead,
+    position: 'On the back, other leg flat. Raise one leg with its knee straight.',
+    holdStill: 'Other thigh down; your hand under the front hip bone.',
+    tool: 'Along the shin of the raised leg.',
+    stopWhen: `Stop as the pelvis starts to roll. ${NEVER} A line of feeling below the knee is no hamstring reading: refer on.`,
+    spoiledBy: 'A bending knee; a pelvis already rolled.',
+    convert: asRead,
   },
   {
-    id: 'straight-leg-raise.first-pull', range: 'hamstring', name: 'Leg raise to the first firm pull', methods: ['phone-tilt', 'protractor', 'photo', 'by-eye'], unit: 'deg',
+    id: 'straight-leg-raise.first-pull',
+    range: 'hamstring',
+    name: 'Leg raise to the first firm pull',
+    methods: ['phone-tilt', 'protractor', 'photo', 'by-eye'],
+    unit: 'deg',
     ...limits('hamstring'),
-    position: 'On the back, other leg flat. Raise one leg with its knee straight.', holdStill: 'Other thigh down.', tool: 'Along the shin of the raised leg.',
-    stopWhen: `Stop at the first firm pull; the share of the pelvis is taken away. ${NEVER}`, spoiledBy: 'A bending knee.',
+    position: 'On the back, other leg flat. Raise one leg with its knee straight.',
+    holdStill: 'Other thigh down.',
+    tool: 'Along the shin of the raised leg.',
+    stopWhen: `Stop at the first firm pull; the share of the pelvis is taken away. ${NEVER}`,
+    spoiledBy: 'A bending knee.',
     convert: (value, sem) => {
       const { value: share, sd } = readingParameter.pelvisShareOfLegRaise;
       return { mean: value * (1 - share), sem: Math.hypot((1 - share) * sem, value * sd) };
     },
   },
   {
-    id: 'knee-extension-90', range: 'hamstring', name: 'Knee lag from 90/90', methods: ['phone-tilt', 'protractor', 'photo', 'by-eye'], unit: 'deg', least: 0, most: 90,
-    position: 'On the back, thigh upright, knee bent; straighten the knee.', holdStill: 'The thigh upright, the other leg flat.',
-    tool: 'Along the shin; write what is missing to straight.', stopWhen: `Stop at the first firm pull. ${NEVER}`, spoiledBy: 'The thigh drifting away from upright.',
-    convert: (lag, sem, { coupling }) => ({ mean: 90 - coupling.mean * lag, sem: Math.hypot(coupling.mean * sem, coupling.sd * lag) }),
+    id: 'knee-extension-90',
+    range: 'hamstring',
+    name: 'Knee lag from 90/90',
+    methods: ['phone-tilt', 'protractor', 'photo', 'by-eye'],
+    unit: 'deg',
+    least: 0,
+    most: 90,
+    position: 'On the back, thigh upright, knee bent; straighten the knee.',
+    holdStill: 'The thigh upright, the other leg flat.',
+    tool: 'Along the shin; write what is missing to straight.',
+    stopWhen: `Stop at the first firm pull. ${NEVER}`,
+    spoiledBy: 'The thigh drifting away from upright.',
+    convert: (lag, sem, { coupling }) => ({
+      mean: 90 - coupling.mean * lag,
+      sem: Math.hypot(coupling.mean * sem, coupling.sd * lag),
+    }),
   },
   {
-    id: 'fingertip-floor', range: 'hamstring', name: 'Fingertip to floor (rough)', methods: ['tape'], unit: 'cm', least: -25, most: 70,
-    position: 'Standing, knees straight, folding forward; fingertips to floor, below the floor line as minus.', holdStill: 'Knees straight, hips over ankles.',
-    tool: 'Tape from the floor to the fingertip.', stopWhen: NEVER,
+    id: 'fingertip-floor',
+    range: 'hamstring',
+    name: 'Fingertip to floor (rough)',
+    methods: ['tape'],
+    unit: 'cm',
+    least: -25,
+    most: 70,
+    position:
+      'Standing, knees straight, folding forward; fingertips to floor, below the floor line as minus.',
+    holdStill: 'Knees straight, hips over ankles.',
+    tool: 'Tape from the floor to the fingertip.',
+    stopWhen: NEVER,
     spoiledBy: 'The spine has its share in it. Use this only when nothing better is possible.',
     convert: (gapCm, _sem, { body }) => {
-      return { mean: fingertipPitchDeg(gapCm, body) - standingFold.spineCounts.value * spineShare.soft.value, sem: 9 };
+      return {
+        mean:
+          fingertipPitchDeg(gapCm, body) - standingFold.spineCounts.value * spineShare.soft.value,
+        sem: 9,
+      };
     },
   },
   {
-    id: 'knee-bend.on-back', range: 'kneeFlexion.hipBent', name: 'On the back, heel drawn in', methods: ['protractor', 'phone-tilt', 'photo', 'by-eye'], unit: 'deg',
+    id: 'knee-bend.on-back',
+    range: 'kneeFlexion.hipBent',
+    name: 'On the back, heel drawn in',
+    methods: ['protractor', 'phone-tilt', 'photo', 'by-eye'],
+    unit: 'deg',
     ...limits('kneeFlexion.hipBent'),
-    position: 'On the back, draw the heel toward the seat.', holdStill: 'Thigh near the chest, foot in line.', tool: 'At the outer side of the knee.',
-    stopWhen: `Stop when the shin meets firm flesh or the knee speaks. ${NEVER}`, spoiledBy: 'A foot turning sideways.', convert: asRead,
+    position: 'On the back, draw the heel toward the seat.',
+    holdStill: 'Thigh near the chest, foot in line.',
+    tool: 'At the outer side of the knee.',
+    stopWhen: `Stop when the shin meets firm flesh or the knee speaks. ${NEVER}`,
+    spoiledBy: 'A foot turning sideways.',
+    convert: asRead,
   },
   {
-    id: 'heel-to-seat', range: 'kneeFlexion.hipBent', name: 'Heel to seat', methods: ['tape'], unit: 'cm', least: 0, most: 90,
-    position: 'On the back, heel drawn in.', holdStill: 'Foot in line with the thigh.', tool: 'Tape from the heel to the outer hip point.', stopWhen: NEVER,
+    id: 'heel-to-seat',
+    range: 'kneeFlexion.hipBent',
+    name: 'Heel to seat',
+    methods: ['tape'],
+    unit: 'cm',
+    least: 0,
+    most: 90,
+    position: 'On the back, heel drawn in.',
+    holdStill: 'Foot in line with the thigh.',
+    tool: 'Tape from the heel to the outer hip point.',
+    stopWhen: NEVER,
     spoiledBy: 'A twisted shin.',
-    convert: (distanceCm, sem, { body }) => through((d) => kneeBendFromHeelCm(d, body), distanceCm, sem),
+    convert: (distanceCm, sem, { body }) =>
+      through((d) => kneeBendFromHeelCm(d, body), distanceCm, sem),
   },
   {
-    id: 'kneeling-seat', range: 'kneeFlexion.hipBent', name: 'Kneeling, lowered by layers', methods: ['from-pose'], unit: 'cm', least: 0, most: 60,
-    position: 'Kneel on a high support; take layers away one at a time.', holdStill: 'Feet straight back, knees quiet.', tool: 'Height of the support at the first knee or thigh signal.',
-    stopWhen: NEVER, spoiledBy: 'Feet turned outward.',
+    id: 'kneeling-seat',
+    range: 'kneeFlexion.hipBent',
+    name: 'Kneeling, lowered by layers',
+    methods: ['from-pose'],
+    unit: 'cm',
+    least: 0,
+    most: 60,
+    position: 'Kneel on a high support; take layers away one at a time.',
+    holdStill: 'Feet straight back, knees quiet.',
+    tool: 'Height of the support at the first knee or thigh signal.',
+    stopWhen: NEVER,
+    spoiledBy: 'Feet turned outward.',
     convert: (seatCm, sem, { body }) => {
-      const converted = through((h) => kneeBendOnSeat(h, body, kneeling.sitAllowance.value), seatCm, sem);
+      const converted = through(
+        (h) => kneeBendOnSeat(h, body, kneeling.sitAllowance.value),
+        seatCm,
+        sem,
+      );
       return { mean: converted.mean, sem: Math.hypot(converted.sem, kneeling.sitAllowance.sd) };
     },
   },
   {
-    id: 'knee-bend.face-down', range: 'kneeFlexion.prone', name: 'Face down', methods: ['phone-tilt', 'protractor', 'photo', 'by-eye'], unit: 'deg',
+    id: 'knee-bend.face-down',
+    range: 'kneeFlexion.prone',
+    name: 'Face down',
+    methods: ['phone-tilt', 'protractor', 'photo', 'by-eye'],
+    unit: 'deg',
     ...limits('kneeFlexion.prone'),
-    position: 'Face down, bend one knee.', holdStill: 'Your hand on the pelvis.', tool: 'Along the shin.',
-    stopWhen: `Stop when the pelvis lifts or the front thigh pulls firmly. ${NEVER}`, spoiledBy: 'A lifting pelvis; a thigh drifting outward.', convert: asRead,
+    position: 'Face down, bend one knee.',
+    holdStill: 'Your hand on the pelvis.',
+    tool: 'Along the shin.',
+    stopWhen: `Stop when the pelvis lifts or the front thigh pulls firmly. ${NEVER}`,
+    spoiledBy: 'A lifting pelvis; a thigh drifting outward.',
+    convert: asRead,
   },
   {
-    id: 'heel-to-seat.face-down', range: 'kneeFlexion.prone', name: 'Face down, heel to seat', methods: ['tape'], unit: 'cm', least: 0, most: 90,
-    position: 'Face down, heel drawn toward the seat.', holdStill: 'Your hand on the pelvis.', tool: 'Tape from the heel to the outer hip point.',
-    stopWhen: `Stop when the pelvis lifts. ${NEVER}`, spoiledBy: 'A lifting pelvis.',
-    convert: (distanceCm, sem, { body }) => through((d) => kneeBendFromHeelCm(d, body), distanceCm, sem),
+    id: 'heel-to-seat.face-down',
+    range: 'kneeFlexion.prone',
+    name: 'Face down, heel to seat',
+    methods: ['tape'],
+    unit: 'cm',
+    least: 0,
+    most: 90,
+    position: 'Face down, heel drawn toward the seat.',
+    holdStill: 'Your hand on the pelvis.',
+    tool: 'Tape from the heel to the outer hip point.',
+    stopWhen: `Stop when the pelvis lifts. ${NEVER}`,
+    spoiledBy: 'A lifting pelvis.',
+    convert: (distanceCm, sem, { body }) =>
+      through((d) => kneeBendFromHeelCm(d, body), distanceCm, sem),
   },
   {
-    id: 'thigh-to-chest', range: 'hipFlexion', name: 'Thigh to chest', methods: ['protractor', 'phone-tilt', 'photo', 'by-eye'], unit: 'deg', ...limits('hipFlexion'),
-    position: 'On the back, one thigh drawn to the chest, knee bent.', holdStill: 'Other thigh down.', tool: 'Along the thigh.',
-    stopWhen: `Stop as the pelvis rolls. ${NEVER}`, spoiledBy: 'A rolling pelvis.', convert: asRead,
+    id: 'thigh-to-chest',
+    range: 'hipFlexion',
+    name: 'Thigh to chest',
+    methods: ['protractor', 'phone-tilt', 'photo', 'by-eye'],
+    unit: 'deg',
+    ...limits('hipFlexion'),
+    position: 'On the back, one thigh drawn to the chest, knee bent.',
+    holdStill: 'Other thigh down.',
+    tool: 'Along the thigh.',
+    stopWhen: `Stop as the pelvis rolls. ${NEVER}`,
+    spoiledBy: 'A rolling pelvis.',
+    convert: asRead,
   },
   {
-    id: 'crossed-seat-gap', range: 'hipRotation', name: 'Knee gap in a crossed seat', methods: ['tape'], unit: 'cm', least: 0, most: 60, onSeat: true,
-    position: 'Easy crossed legs on a known seat; note its height.', holdStill: 'Both sit bones down, pelvis upright, the knee let go.', tool: 'Tape from the floor to the underside of the knee.',
-    stopWhen: NEVER, spoiledBy: 'A pelvis that leans to one side; a knee that is held up or pressed down.',
+    id: 'crossed-seat-gap',
+    range: 'hipRotation',
+    name: 'Knee gap in a crossed seat',
+    methods: ['tape'],
+    unit: 'cm',
+    least: 0,
+    most: 60,
+    onSeat: true,
+    position: 'Easy crossed legs on a known seat; note its height.',
+    holdStill: 'Both sit bones down, pelvis upright, the knee let go.',
+    tool: 'Tape from the floor to the underside of the knee.',
+    stopWhen: NEVER,
+    spoiledBy: 'A pelvis that leans to one side; a knee that is held up or pressed down.',
     convert: (gapCm, sem, { body, seatCm = 0 }) => {
       const at = (cm: number, kneeDeg: number) => crossedSeatRotation(cm, seatCm, kneeDeg, body);
       const read = through((cm) => at(cm, crossLegged.crossedKnee.value), gapCm, sem);
-      const byKnee = (at(gapCm, crossLegged.crossedKnee.value + KNEE_DOUBT_DEG) - at(gapCm, crossLegged.crossedKnee.value - KNEE_DOUBT_DEG)) / 2;
+      const byKnee =
+        (at(gapCm, crossLegged.crossedKnee.value + KNEE_DOUBT_DEG) -
+          at(gapCm, crossLegged.crossedKnee.value - KNEE_DOUBT_DEG)) /
+        2;
       return { mean: read.mean, sem: Math.hypot(read.sem, byKnee) };
     },
   },
   {
-    id: 'table-edge-rotation', range: 'hipRotation', name: 'On a table edge, shin swung inward', methods: ['phone-tilt', 'protractor', 'photo', 'by-eye'], unit: 'deg', least: 0, most: 90,
-    position: 'Sitting on a table edge, knees bent; the shin swings inward.', holdStill: 'Both sit bones down, thigh still.', tool: 'Along the shin.',
-    stopWhen: `Stop as the pelvis lifts. ${NEVER}`, spoiledBy: 'A lifting sit bone; a knee that has been hurt.',
-    convert: (value, sem) => ({ mean: value + crossLegged.flatFootRotation.value, sem: Math.hypot(sem, crossLegged.flatFootRotation.sd) }),
+    id: 'table-edge-rotation',
+    range: 'hipRotation',
+    name: 'On a table edge, shin swung inward',
+    methods: ['phone-tilt', 'protractor', 'photo', 'by-eye'],
+    unit: 'deg',
+    least: 0,
+    most: 90,
+    position: 'Sitting on a table edge, knees bent; the shin swings inward.',
+    holdStill: 'Both sit bones down, thigh still.',
+    tool: 'Along the shin.',
+    stopWhen: `Stop as the pelvis lifts. ${NEVER}`,
+    spoiledBy: 'A lifting sit bone; a knee that has been hurt.',
+    convert: (value, sem) => ({
+      mean: value + crossLegged.flatFootRotation.value,
+      sem: Math.hypot(sem, crossLegged.flatFootRotation.sd),
+    }),
   },
   {
-    id: 'straddle-width', range: 'hipSpread', name: 'Straddle, heel to heel', methods: ['tape'], unit: 'cm', least: 0, most: 240,
-    position: 'Sitting with long legs apart, pelvis upright, on a seat if it rolls.', holdStill: 'Kneecaps up.', tool: 'Tape from heel to heel.',
-    stopWhen: NEVER, spoiledBy: 'Bent knees; feet falling forward.',
+    id: 'straddle-width',
+    range: 'hipSpread',
+    name: 'Straddle, heel to heel',
+    methods: ['tape'],
+    unit: 'cm',
+    least: 0,
+    most: 240,
+    position: 'Sitting with long legs apart, pelvis upright, on a seat if it rolls.',
+    holdStill: 'Kneecaps up.',
+    tool: 'Tape from heel to heel.',
+    stopWhen: NEVER,
+    spoiledBy: 'Bent knees; feet falling forward.',
     convert: (widthCm, sem, { body }) => {
       const legCm = body.thighCm + body.shinCm;
       const read = through((width) => asinDeg(width / 2 / legCm), widthCm, sem);
@@ -190,49 +352,133 @@ export const protocols: readonly Protocol[] = [
     },
   },
   {
-    id: 'spread.on-back', range: 'hipSpread', name: 'On the back, one leg moved aside', methods: ['protractor', 'photo', 'by-eye'], unit: 'deg', ...limits('hipSpread'),
-    position: 'On the back, legs long; move one leg aside.', holdStill: 'The other hip bone, with your hand.', tool: 'Along the thigh, against the line of the two hip bones.',
-    stopWhen: `Stop as the pelvis moves. ${NEVER}`, spoiledBy: 'A pelvis that tips.', convert: asRead,
+    id: 'spread.on-back',
+    range: 'hipSpread',
+    name: 'On the back, one leg moved aside',
+    methods: ['protractor', 'photo', 'by-eye'],
+    unit: 'deg',
+    ...limits('hipSpread'),
+    position: 'On the back, legs long; move one leg aside.',
+    holdStill: 'The other hip bone, with your hand.',
+    tool: 'Along the thigh, against the line of the two hip bones.',
+    stopWhen: `Stop as the pelvis moves. ${NEVER}`,
+    spoiledBy: 'A pelvis that tips.',
+    convert: asRead,
   },
   {
-    id: 'thigh-behind.edge', range: 'hipExtension', name: 'On a table or bolster edge', methods: ['phone-tilt', 'protractor', 'photo', 'by-eye'], unit: 'deg', ...limits('hipExtension'),
-    position: 'On the back at the edge, other knee held to the chest; let the thigh hang. Under the edge is plus.', holdStill: 'Low back flat.', tool: 'Along the thigh.',
-    stopWhen: `Stop where it hangs by itself. ${NEVER}`, spoiledBy: 'An arched low back; a thigh that drifts outward.', convert: asRead,
+    id: 'thigh-behind.edge',
+    range: 'hipExtension',
+    name: 'On a table or bolster edge',
+    methods: ['phone-tilt', 'protractor', 'photo', 'by-eye'],
+    unit: 'deg',
+    ...limits('hipExtension'),
+    position:
+      'On the back at the edge, other knee held to the chest; let the thigh hang. Under the edge is plus.',
+    holdStill: 'Low back flat.',
+    tool: 'Along the thigh.',
+    stopWhen: `Stop where it hangs by itself. ${NEVER}`,
+    spoiledBy: 'An arched low back; a thigh that drifts outward.',
+    convert: asRead,
   },
   {
-    id: 'knee-to-wall', range: 'ankleBend', name: 'Knee to the wall', methods: ['tape'], unit: 'cm', least: 0, most: 25,
-    position: 'Standing before a wall, knee touches it, heel down; move the foot back to the last place where both hold.', holdStill: 'Heel down, knee over the toes.', tool: 'Tape from the big toe to the wall.',
-    stopWhen: NEVER, spoiledBy: 'A lifting heel; a foot turned out.',
-    convert: (cm, sem) => ({ mean: DEG_PER_CM_OF_WALL * cm, sem: Math.hypot(DEG_PER_CM_OF_WALL * sem, 0.3 * cm) }),
+    id: 'knee-to-wall',
+    range: 'ankleBend',
+    name: 'Knee to the wall',
+    methods: ['tape'],
+    unit: 'cm',
+    least: 0,
+    most: 25,
+    position:
+      'Standing before a wall, knee touches it, heel down; move the foot back to the last place where both hold.',
+    holdStill: 'Heel down, knee over the toes.',
+    tool: 'Tape from the big toe to the wall.',
+    stopWhen: NEVER,
+    spoiledBy: 'A lifting heel; a foot turned out.',
+    convert: (cm, sem) => ({
+      mean: DEG_PER_CM_OF_WALL * cm,
+      sem: Math.hypot(DEG_PER_CM_OF_WALL * sem, 0.3 * cm),
+    }),
   },
   {
-    id: 'ankle-bend.shin', range: 'ankleBend', name: 'Shin over the foot', methods: ['phone-tilt', 'protractor', 'photo', 'by-eye'], unit: 'deg', ...limits('ankleBend'),
-    position: 'Standing, knee bent over the toes, heel down.', holdStill: 'Heel down.', tool: 'Along the shin; write how far it leans from upright.',
-    stopWhen: `Stop as the heel lifts. ${NEVER}`, spoiledBy: 'A lifting heel.', convert: asRead,
+    id: 'ankle-bend.shin',
+    range: 'ankleBend',
+    name: 'Shin over the foot',
+    methods: ['phone-tilt', 'protractor', 'photo', 'by-eye'],
+    unit: 'deg',
+    ...limits('ankleBend'),
+    position: 'Standing, knee bent over the toes, heel down.',
+    holdStill: 'Heel down.',
+    tool: 'Along the shin; write how far it leans from upright.',
+    stopWhen: `Stop as the heel lifts. ${NEVER}`,
+    spoiledBy: 'A lifting heel.',
+    convert: asRead,
   },
   {
-    id: 'kneeling-ankle-gap', range: 'anklePoint', name: 'Gap under the ankle, kneeling', methods: ['tape'], unit: 'cm', least: 0, most: 14,
-    position: 'Kneeling upright, tops of the feet down.', holdStill: 'Feet straight back.', tool: 'Height of the gap under the front of the ankle.',
-    stopWhen: NEVER, spoiledBy: 'Feet turned in or out.',
+    id: 'kneeling-ankle-gap',
+    range: 'anklePoint',
+    name: 'Gap under the ankle, kneeling',
+    methods: ['tape'],
+    unit: 'cm',
+    least: 0,
+    most: 14,
+    position: 'Kneeling upright, tops of the feet down.',
+    holdStill: 'Feet straight back.',
+    tool: 'Height of the gap under the front of the ankle.',
+    stopWhen: NEVER,
+    spoiledBy: 'Feet turned in or out.',
     convert: (gapCm, sem, { body }) => {
-      const read = through((gap) => kneeling.anklePointNeeded.value - asinDeg(gap / (kneeling.ankleLever.value * body.footCm)), gapCm, sem);
+      const read = through(
+        (gap) =>
+          kneeling.anklePointNeeded.value -
+          asinDeg(gap / (kneeling.ankleLever.value * body.footCm)),
+        gapCm,
+        sem,
+      );
       // No gap says only that the foot points at least as far as it must.
       return gapCm <= NO_GAP_CM ? { ...read, bound: 'atLeast' } : read;
     },
   },
   {
-    id: 'ankle-point.lying', range: 'anklePoint', name: 'Foot pointed, lying', methods: ['protractor', 'photo', 'by-eye'], unit: 'deg', ...limits('anklePoint'),
-    position: 'On the back, foot over the edge, pointed.', holdStill: 'Shin still.', tool: 'Shin and outer edge of the foot; square is 0.', stopWhen: NEVER, spoiledBy: 'Curled toes read as ankle.', convert: asRead,
+    id: 'ankle-point.lying',
+    range: 'anklePoint',
+    name: 'Foot pointed, lying',
+    methods: ['protractor', 'photo', 'by-eye'],
+    unit: 'deg',
+    ...limits('anklePoint'),
+    position: 'On the back, foot over the edge, pointed.',
+    holdStill: 'Shin still.',
+    tool: 'Shin and outer edge of the foot; square is 0.',
+    stopWhen: NEVER,
+    spoiledBy: 'Curled toes read as ankle.',
+    convert: asRead,
   },
   {
-    id: 'spine-fold.seated', range: 'spineFold', name: 'Rounded on a stool', methods: ['phone-tilt', 'by-eye'], unit: 'deg', ...limits('spineFold'),
-    position: 'Sitting on a stool, the back let round, head heavy.', holdStill: 'Pelvis still.', tool: 'Over the sacrum, then between the shoulder blades: write the difference.',
-    stopWhen: `Leave it out with a low-back caution. ${NEVER}`, spoiledBy: 'A pelvis that rolls.', convert: asRead,
+    id: 'spine-fold.seated',
+    range: 'spineFold',
+    name: 'Rounded on a stool',
+    methods: ['phone-tilt', 'by-eye'],
+    unit: 'deg',
+    ...limits('spineFold'),
+    position: 'Sitting on a stool, the back let round, head heavy.',
+    holdStill: 'Pelvis still.',
+    tool: 'Over the sacrum, then between the shoulder blades: write the difference.',
+    stopWhen: `Leave it out with a low-back caution. ${NEVER}`,
+    spoiledBy: 'A pelvis that rolls.',
+    convert: asRead,
   },
   {
-    id: 'arm-overhead.lying', range: 'armReach', name: 'Arm overhead, lying', methods: ['phone-tilt', 'protractor', 'photo', 'by-eye'], unit: 'deg', ...limits('armReach'),
-    position: 'On the back, knees bent, arm raised overhead.', holdStill: 'Low back and ribs down.', tool: 'Along the upper arm; on the floor is 180.',
-    stopWhen: `Stop as the ribs lift. ${NEVER}`, spoiledBy: 'Flaring ribs.', convert: asRead,
+    id: 'arm-overhead.lying',
+    range: 'armReach',
+    name: 'Arm overhead, lying',
+    methods: ['phone-tilt', 'protractor', 'photo', 'by-eye'],
+    unit: 'deg',
+    ...limits('armReach'),
+    position: 'On the back, knees bent, arm raised overhead.',
+    holdStill: 'Low back and ribs down.',
+    tool: 'Along the upper arm; on the floor is 180.',
+    stopWhen: `Stop as the ribs lift. ${NEVER}`,
+    spoiledBy: 'Flaring ribs.',
+    convert: asRead,
   },
 ];
 
@@ -244,16 +490,33 @@ export const DEG_PER_CM_OF_WALL = 3.6;
 const NO_GAP_CM = 0.3;
 
 /** Outward rotation in use when the underside of a knee stands so high over the floor in a crossed seat. */
-export function crossedSeatRotation(gapCm: number, seatCm: number, kneeDeg: number, body: Body): number {
+export function crossedSeatRotation(
+  gapCm: number,
+  seatCm: number,
+  kneeDeg: number,
+  body: Body,
+): number {
   const hipY = seatCm + body.seatToHipCm;
   const riseDeg = asinDeg((gapCm + body.kneeBackCm - hipY) / body.thighCm);
-  return rotationFrom(hipY, riseDeg, { kneeDeg, footCm: crossLegged.footHeight.value * body.statureCm, pastMidlineCm: 0 }, body);
+  return rotationFrom(
+    hipY,
+    riseDeg,
+    { kneeDeg, footCm: crossLegged.footHeight.value * body.statureCm, pastMidlineCm: 0 },
+    body,
+  );
 }
 
 /** Fingertip past the palm's bearing point. */
 export const fingersPastPalmCm = (body: Body) => body.statureCm * 0.078;
 /** Pitch of a trunk whose fingertips hang so high over the floor, past upright. */
-export const fingertipPitchDeg = (gapCm: number, body: Body): number => acosDeg((gapCm + armCm(body) + fingersPastPalmCm(body) - (body.ankleHeightCm + body.shinCm + body.thighCm)) / body.trunkCm);
+export const fingertipPitchDeg = (gapCm: number, body: Body): number =>
+  acosDeg(
+    (gapCm +
+      armCm(body) +
+      fingersPastPalmCm(body) -
+      (body.ankleHeightCm + body.shinCm + body.thighCm)) /
+      body.trunkCm,
+  );
 
 /** Knee bend from the distance of heel to hip point, by the cosine rule on thigh and shin. */
 export function kneeBendFromHeelCm(distanceCm: number, { thighCm, shinCm }: Body): number {
@@ -266,7 +529,8 @@ export function couplingFrom(hamstringDeg: number, kneeLagDeg: number): number {
   return Math.min(most, Math.max(least, (90 - hamstringDeg) / kneeLagDeg));
 }
 
-export const protocolsOf = (id: RangeId): readonly Protocol[] => protocols.filter((protocol) => protocol.range === id);
+export const protocolsOf = (id: RangeId): readonly Protocol[] =>
+  protocols.filter((protocol) => protocol.range === id);
 
 /** The protocol that a reading names, or the first one of its range and method. */
 export function protocolOf(id: RangeId, method: MethodId, named?: string): Protocol | undefined {
@@ -276,7 +540,10 @@ export function protocolOf(id: RangeId, method: MethodId, named?: string): Proto
 }
 
 /** The method at hand where a way of reading knows it, else the one that suits it best. */
-export const methodFor = (protocol: Protocol, method: MethodId): MethodId => (protocol.methods.includes(method) ? method : (protocol.methods.find((one) => one === 'protractor') ?? (protocol.methods[0] as MethodId)));
+export const methodFor = (protocol: Protocol, method: MethodId): MethodId =>
+  protocol.methods.includes(method)
+    ? method
+    : (protocol.methods.find((one) => one === 'protractor') ?? (protocol.methods[0] as MethodId));
 
 /** How a teacher's eye reads one range: proven by practice. */
 export interface Eye {
@@ -288,4 +555,8 @@ export type Eyes = Readonly<Partial<Record<RangeId, Eye>>>;
 
 /** Error of one reading by this method in this protocol's own unit; by eye, the teacher's own figure where it is known. */
 export const semOf = (protocol: Protocol, method: MethodId, eyes: Eyes = {}): number =>
-  (protocol.unit === 'cm' ? TAPE_SEM_CM : ((method === 'by-eye' ? eyes[protocol.range]?.sdDeg : undefined) ?? methods[method].semDeg ?? 3));
+  protocol.unit === 'cm'
+    ? TAPE_SEM_CM
+    : ((method === 'by-eye' ? eyes[protocol.range]?.sdDeg : undefined) ??
+      methods[method].semDeg ??
+      3);

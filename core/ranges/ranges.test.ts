@@ -1,5 +1,12 @@
 import { bodyFrom } from '../body/body';
-import { couplingFrom, kneeBendFromHeelCm, methods, protocolOf, protocols, semOf } from './protocols';
+import {
+  couplingFrom,
+  kneeBendFromHeelCm,
+  methods,
+  protocolOf,
+  protocols,
+  semOf,
+} from './protocols';
 import { keyOf, keysOf, priorOf, rangeIds, ranges, splitKey } from './ranges';
 
 test('every range has limits that hold its prior with room to spare', () => {
@@ -25,32 +32,57 @@ test('keys name a side where sides are read apart, and come apart again', () => 
   expect(keyOf('hamstring', 'left')).toBe('hamstring:left');
   expect(keyOf('spineFold', 'left')).toBe('spineFold');
   expect(keysOf('hamstring')).toEqual(['hamstring:left', 'hamstring:right']);
-  expect(splitKey('kneeFlexion.hipBent:right')).toEqual({ id: 'kneeFlexion.hipBent', side: 'right' });
+  expect(splitKey('kneeFlexion.hipBent:right')).toEqual({
+    id: 'kneeFlexion.hipBent',
+    side: 'right',
+  });
   expect(splitKey('hamstringCoupling')).toEqual({ id: 'hamstringCoupling', side: 'both' });
 });
 
-describe.each(protocols.map((protocol) => [protocol.id, protocol] as const))('protocol %s', (_, protocol) => {
-  test('says position, what to hold still, where the tool goes, when to stop and what spoils it', () => {
-    for (const words of [protocol.position, protocol.holdStill, protocol.tool, protocol.stopWhen, protocol.spoiledBy]) expect(words.length).toBeGreaterThan(8);
-    expect(protocol.stopWhen).toMatch(/before pain.*sharp, electric or spreading/);
-  });
+describe.each(protocols.map((protocol) => [protocol.id, protocol] as const))(
+  'protocol %s',
+  (_, protocol) => {
+    test('says position, what to hold still, where the tool goes, when to stop and what spoils it', () => {
+      for (const words of [
+        protocol.position,
+        protocol.holdStill,
+        protocol.tool,
+        protocol.stopWhen,
+        protocol.spoiledBy,
+      ])
+        expect(words.length).toBeGreaterThan(8);
+      expect(protocol.stopWhen).toMatch(/before pain.*sharp, electric or spreading/);
+    });
 
-  test('converts the middle of its scale to something human, with an error', () => {
-    const context = { body: bodyFrom(170), coupling: { mean: 0.95, sd: 0.2 } };
-    const middle = protocol.unit === 'cm' ? ({ 'knee-to-wall': 9, 'kneeling-ankle-gap': 3, 'straddle-width': 110 }[protocol.id] ?? 30) : protocol.range.startsWith('pelvicTilt') ? 5 : (protocol.least + protocol.most) / 2;
-    const { mean, sem } = protocol.convert(middle, semOf(protocol, protocol.methods[0]!), context);
-    expect(mean).toBeGreaterThan(ranges[protocol.range].least);
-    expect(mean).toBeLessThan(ranges[protocol.range].most);
-    expect(sem).toBeGreaterThan(0.5);
-    expect(sem).toBeLessThan(20);
-  });
+    test('converts the middle of its scale to something human, with an error', () => {
+      const context = { body: bodyFrom(170), coupling: { mean: 0.95, sd: 0.2 } };
+      const middle =
+        protocol.unit === 'cm'
+          ? ({ 'knee-to-wall': 9, 'kneeling-ankle-gap': 3, 'straddle-width': 110 }[protocol.id] ??
+            30)
+          : protocol.range.startsWith('pelvicTilt')
+            ? 5
+            : (protocol.least + protocol.most) / 2;
+      const { mean, sem } = protocol.convert(
+        middle,
+        semOf(protocol, protocol.methods[0]!),
+        context,
+      );
+      expect(mean).toBeGreaterThan(ranges[protocol.range].least);
+      expect(mean).toBeLessThan(ranges[protocol.range].most);
+      expect(sem).toBeGreaterThan(0.5);
+      expect(sem).toBeLessThan(20);
+    });
 
-  test('is found by its id', () => expect(protocolOf(protocol.range, protocol.methods[0]!, protocol.id)).toBe(protocol));
-});
+    test('is found by its id', () =>
+      expect(protocolOf(protocol.range, protocol.methods[0]!, protocol.id)).toBe(protocol));
+  },
+);
 
 test('ids of protocols are unique, and methods are known', () => {
   expect(new Set(protocols.map(({ id }) => id)).size).toBe(protocols.length);
-  for (const { methods: allowed } of protocols) for (const method of allowed) expect(methods[method].id).toBe(method);
+  for (const { methods: allowed } of protocols)
+    for (const method of allowed) expect(methods[method].id).toBe(method);
 });
 
 test('a reading without a protocol takes the first that its method serves', () => {

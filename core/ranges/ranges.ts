@@ -1,7 +1,19 @@
 /** The ranges that Ojas reckons with. "More" is always freer. Angles in degrees. */
 export const rangeIds = [
-  'pelvicTilt.standing', 'pelvicTilt.longSit', 'hamstring', 'hamstringCoupling', 'kneeFlexion.hipBent', 'kneeFlexion.prone',
-  'hipRotation', 'hipSpread', 'hipFlexion', 'hipExtension', 'ankleBend', 'anklePoint', 'spineFold', 'armReach',
+  'pelvicTilt.standing',
+  'pelvicTilt.longSit',
+  'hamstring',
+  'hamstringCoupling',
+  'kneeFlexion.hipBent',
+  'kneeFlexion.prone',
+  'hipRotation',
+  'hipSpread',
+  'hipFlexion',
+  'hipExtension',
+  'ankleBend',
+  'anklePoint',
+  'spineFold',
+  'armReach',
 ] as const;
 export type RangeId = (typeof rangeIds)[number];
 export type Side = 'left' | 'right';
@@ -32,39 +44,145 @@ export interface Range {
 }
 
 const range = (
-  id: RangeId, name: string, sided: boolean, mean: number, sd: number, least: number, most: number, warms: boolean, source: string,
+  id: RangeId,
+  name: string,
+  sided: boolean,
+  mean: number,
+  sd: number,
+  least: number,
+  most: number,
+  warms: boolean,
+  source: string,
 ): Range => ({ id, name, sided, unit: 'deg', prior: { mean, sd }, least, most, warms, source });
 
 export const ranges: Readonly<Record<RangeId, Range>> = {
-  'pelvicTilt.standing': range('pelvicTilt.standing', 'Pelvic tilt, standing', false, 10, 5, -20, 40, false, 'surveys of healthy adults, 6–13°'),
+  'pelvicTilt.standing': range(
+    'pelvicTilt.standing',
+    'Pelvic tilt, standing',
+    false,
+    10,
+    5,
+    -20,
+    40,
+    false,
+    'surveys of healthy adults, 6–13°',
+  ),
   'pelvicTilt.longSit': {
-    id: 'pelvicTilt.longSit', name: 'Pelvic tilt, long sit', sided: false, unit: 'deg', prior: null, least: -70, most: 40, warms: true,
+    id: 'pelvicTilt.longSit',
+    name: 'Pelvic tilt, long sit',
+    sided: false,
+    unit: 'deg',
+    prior: null,
+    least: -70,
+    most: 40,
+    warms: true,
     source: 'an observation of the hamstring',
   },
   hamstring: {
-    ...range('hamstring', 'Hamstring', true, 56, 11, 10, 140, true, 'leg-raise surveys less the share of the pelvis'),
+    ...range(
+      'hamstring',
+      'Hamstring',
+      true,
+      56,
+      11,
+      10,
+      140,
+      true,
+      'leg-raise surveys less the share of the pelvis',
+    ),
     priorBySex: { woman: { mean: 60, sd: 10 }, man: { mean: 53, sd: 9 } },
   },
   hamstringCoupling: {
-    ...range('hamstringCoupling', 'Hip bend gained per degree of knee bend', false, 0.95, 0.2, 0.5, 1.4, false, 'leg-raise and popliteal-angle surveys together'),
+    ...range(
+      'hamstringCoupling',
+      'Hip bend gained per degree of knee bend',
+      false,
+      0.95,
+      0.2,
+      0.5,
+      1.4,
+      false,
+      'leg-raise and popliteal-angle surveys together',
+    ),
     unit: 'ratio',
   },
-  'kneeFlexion.hipBent': range('kneeFlexion.hipBent', 'Knee bend, hip bent', true, 145, 8, 60, 175, true, 'orthopaedic norms 135–145'),
-  'kneeFlexion.prone': range('kneeFlexion.prone', 'Knee bend, face down', true, 125, 12, 40, 170, true, 'front-thigh length tests'),
-  hipRotation: range('hipRotation', 'Outward rotation', true, 55, 10, 5, 100, true, 'norms 34–50 seated, more when flexed and open'),
+  'kneeFlexion.hipBent': range(
+    'kneeFlexion.hipBent',
+    'Knee bend, hip bent',
+    true,
+    145,
+    8,
+    60,
+    175,
+    true,
+    'orthopaedic norms 135–145',
+  ),
+  'kneeFlexion.prone': range(
+    'kneeFlexion.prone',
+    'Knee bend, face down',
+    true,
+    125,
+    12,
+    40,
+    170,
+    true,
+    'front-thigh length tests',
+  ),
+  hipRotation: range(
+    'hipRotation',
+    'Outward rotation',
+    true,
+    55,
+    10,
+    5,
+    100,
+    true,
+    'norms 34–50 seated, more when flexed and open',
+  ),
   hipSpread: range('hipSpread', 'Spread', true, 40, 8, 5, 95, true, 'norms 39–45'),
   hipFlexion: range('hipFlexion', 'Thigh to chest', true, 118, 8, 60, 160, true, 'norms 120'),
-  hipExtension: range('hipExtension', 'Thigh behind the pelvis', true, 10, 7, -30, 45, true, 'modified front-of-hip test'),
-  ankleBend: range('ankleBend', 'Ankle bend', true, 30, 7, -10, 60, true, 'weight-bearing lunge surveys 30–40'),
+  hipExtension: range(
+    'hipExtension',
+    'Thigh behind the pelvis',
+    true,
+    10,
+    7,
+    -30,
+    45,
+    true,
+    'modified front-of-hip test',
+  ),
+  ankleBend: range(
+    'ankleBend',
+    'Ankle bend',
+    true,
+    30,
+    7,
+    -10,
+    60,
+    true,
+    'weight-bearing lunge surveys 30–40',
+  ),
   anklePoint: range('anklePoint', 'Pointed ankle', true, 55, 9, 10, 95, true, 'norms 40–60'),
-  spineFold: range('spineFold', 'Rounding of the spine', false, 45, 12, 0, 110, true, 'starting value'),
+  spineFold: range(
+    'spineFold',
+    'Rounding of the spine',
+    false,
+    45,
+    12,
+    0,
+    110,
+    true,
+    'starting value',
+  ),
   armReach: range('armReach', 'Arms overhead', true, 165, 12, 60, 190, true, 'norms 167–180'),
 };
 
 /** What is believed of a range before any reading. Throws for a range that has no prior of its own. */
 export function priorOf(id: RangeId, sex: Sex): Prior {
   const { prior, priorBySex } = ranges[id];
-  if (prior === null) throw new Error(`${id} has no prior: it is only an observation of other ranges`);
+  if (prior === null)
+    throw new Error(`${id} has no prior: it is only an observation of other ranges`);
   return priorBySex?.[sex] ?? prior;
 }
 
@@ -72,12 +190,26 @@ export function priorOf(id: RangeId, sex: Sex): Prior {
 export type RangeKey = RangeId | `${RangeId}:${Side}`;
 
 /** Written once: joining strings anew for every look-up would cost more than the geometry that asks. */
-const keys = Object.fromEntries(rangeIds.map((id) => [id, ranges[id].sided ? { left: `${id}:left`, right: `${id}:right` } : { left: id, right: id }])) as Record<RangeId, Record<Side, RangeKey>>;
+const keys = Object.fromEntries(
+  rangeIds.map((id) => [
+    id,
+    ranges[id].sided ? { left: `${id}:left`, right: `${id}:right` } : { left: id, right: id },
+  ]),
+) as Record<RangeId, Record<Side, RangeKey>>;
 export const keyOf = (id: RangeId, side: Side): RangeKey => keys[id][side];
-export const keysOf = (id: RangeId): RangeKey[] => (ranges[id].sided ? [`${id}:left`, `${id}:right`] : [id]);
-const split = new Map<string, { readonly id: RangeId; readonly side: ReadingSide }>(rangeIds.flatMap((id) => [
-  [id, { id, side: 'both' as const }], ...(ranges[id].sided ? (['left', 'right'] as const).map((side) => [`${id}:${side}`, { id, side }] as const) : []),
-] as const));
+export const keysOf = (id: RangeId): RangeKey[] =>
+  ranges[id].sided ? [`${id}:left`, `${id}:right`] : [id];
+const split = new Map<string, { readonly id: RangeId; readonly side: ReadingSide }>(
+  rangeIds.flatMap(
+    (id) =>
+      [
+        [id, { id, side: 'both' as const }],
+        ...(ranges[id].sided
+          ? (['left', 'right'] as const).map((side) => [`${id}:${side}`, { id, side }] as const)
+          : []),
+      ] as const,
+  ),
+);
 /** A key's range and side. Throws for what is no key of a range. */
 export function splitKey(key: RangeKey): { readonly id: RangeId; readonly side: ReadingSide } {
   const known = split.get(key);

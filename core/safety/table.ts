@@ -13,13 +13,27 @@ function cell({ status, instead, changes }: Verdict): string {
 /** Every caution on every pose: docs/cautions.md, made from what the program itself asks. */
 export function cautionsText(): string {
   const sections = cautions.map(({ id, name, question, refer }) => {
-    const rows = poses.map((pose) => `| ${pose.name} | ${cell(verdictOn(pose.id, [{ id, answer: 'yes', at: '2026-01-01' }]))} |`);
-    return [`## ${name}`, '', `*${question}* — ${refer}`, '', '| pose | what a “yes” does |', '|---|---|', ...rows].join('\n');
+    const rows = poses.map(
+      (pose) =>
+        `| ${pose.name} | ${cell(verdictOn(pose.id, [{ id, answer: 'yes', at: '2026-01-01' }]))} |`,
+    );
+    return [
+      `## ${name}`,
+      '',
+      `*${question}* — ${refer}`,
+      '',
+      '| pose | what a “yes” does |',
+      '|---|---|',
+      ...rows,
+    ].join('\n');
   });
   return [
-    '# Cautions, pose by pose', '',
-    'Made by `npm run make:cautions` from `core/safety/cautions.ts`. Not medical advice: it supports a trained teacher, and defers to the student’s doctor or physiotherapist and to local rules of practice.', '',
-    '✗ forbidden · → another pose instead · ask first: only with a written go-ahead, noted with its date · anything else is a named change · an empty cell: offered as it is.', '',
+    '# Cautions, pose by pose',
+    '',
+    'Made by `npm run make:cautions` from `core/safety/cautions.ts`. Not medical advice: it supports a trained teacher, and defers to the student’s doctor or physiotherapist and to local rules of practice.',
+    '',
+    '✗ forbidden · → another pose instead · ask first: only with a written go-ahead, noted with its date · anything else is a named change · an empty cell: offered as it is.',
+    '',
     ...sections.flatMap((section) => [section, '']),
   ].join('\n');
 }

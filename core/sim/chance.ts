@@ -23,5 +23,9 @@ export function seedOf(...parts: readonly number[]): number {
 export function chanceFrom(seed: number): Chance {
   const generator = xoroshiro128plus(seed);
   const uniform = () => uniformFloat64(generator);
-  return { uniform, normal: (mean, sd) => mean + sd * normalQuantile(Math.min(1 - 1e-12, Math.max(1e-12, uniform()))) };
+  return {
+    uniform,
+    normal: (mean, sd) =>
+      mean + sd * normalQuantile(Math.min(1 - 1e-12, Math.max(1e-12, uniform()))),
+  };
 }

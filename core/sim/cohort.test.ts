@@ -19,7 +19,10 @@ test('a policy that sees the truth keeps a margin in hand, and a joint speaks on
 });
 
 test('the aim holds on a cohort that the rule was not tuned on', () => {
-  const [rule, truth] = simulateCohort({ students: 40, weeks: 26, seed: 301, policies: ['rule', 'truth'] }, starterShelf) as [PolicyFigures, PolicyFigures];
+  const [rule, truth] = simulateCohort(
+    { students: 40, weeks: 26, seed: 301, policies: ['rule', 'truth'] },
+    starterShelf,
+  ) as [PolicyFigures, PolicyFigures];
   expect(rule.jointSignalsPer100).toBeLessThanOrEqual(5);
   expect(rule.meanExcessCm / truth.meanExcessCm).toBeLessThanOrEqual(1.35);
   expect(rule.bandCoverage).toBeGreaterThan(0.75);
@@ -36,11 +39,16 @@ test('every policy lives through the same weeks', () => {
 test('the same seed gives the same figures, another seed others', () => {
   const small = { students: 4, weeks: 5, seed: 2, policies: ['rule'] as const };
   expect(simulateCohort(small, starterShelf)).toEqual(simulateCohort(small, starterShelf));
-  expect(simulateCohort({ ...small, seed: 3 }, starterShelf)).not.toEqual(simulateCohort(small, starterShelf));
+  expect(simulateCohort({ ...small, seed: 3 }, starterShelf)).not.toEqual(
+    simulateCohort(small, starterShelf),
+  );
 });
 
 test('more caution stands higher and hurts less', () => {
-  const [bold, careful] = tradeOff(wish, starterShelf, [{ firstBuild: 0.5, lowerRung: 0.5 }, { firstBuild: 0.95, lowerRung: 0.95 }]);
+  const [bold, careful] = tradeOff(wish, starterShelf, [
+    { firstBuild: 0.5, lowerRung: 0.5 },
+    { firstBuild: 0.95, lowerRung: 0.95 },
+  ]);
   expect(careful!.jointSignalsPer100).toBeLessThan(bold!.jointSignalsPer100);
   expect(careful!.meanExcessCm).toBeGreaterThan(bold!.meanExcessCm);
   expect(shippedCaution.firstBuild).toBeGreaterThanOrEqual(0.5);

@@ -6,7 +6,17 @@ import { decision as decisionParameter } from '../parameters';
 import type { Shelf } from '../props/shelf';
 import { ranges, sides, type RangeId } from '../ranges/ranges';
 import { chanceFrom, seedOf, type Chance } from './chance';
-import { daySwing, doPose, grownAfter, measure, simulateStudent, trueHeights, truthAfter, UNFELT_CM, type SimulatedStudent } from './student';
+import {
+  daySwing,
+  doPose,
+  grownAfter,
+  measure,
+  simulateStudent,
+  trueHeights,
+  truthAfter,
+  UNFELT_CM,
+  type SimulatedStudent,
+} from './student';
 import type { Draw } from '../geometry/draw';
 import { bestStacks } from '../props/search';
 import { slotRule } from '../props/slots';
@@ -56,35 +66,58 @@ const MEASURE_EVERY_WEEKS = 2;
 function strangerOf(index: number, chance: Chance): Person {
   const sex = index % 2 === 0 ? 'woman' : 'man';
   const statureCm = Math.round(chance.normal(sex === 'woman' ? 166 : 179, 7));
-  return { id: `sim-${index}`, name: `Simulated ${index}`, statureCm, bodyCm: {}, sex, cautions: [], approach: 'built-up-alignment' satisfies ApproachId, choices: {}, home: [] };
+  return {
+    id: `sim-${index}`,
+    name: `Simulated ${index}`,
+    statureCm,
+    bodyCm: {},
+    sex,
+    cautions: [],
+    approach: 'built-up-alignment' satisfies ApproachId,
+    choices: {},
+    home: [],
+  };
 }
 
 /** Sums a policy's weeks. */
 function figuresOf(policy: PolicyId, students: readonly (readonly Week[])[]): PolicyFigures {
   const all = students.flat();
   const share = (count: number) => (all.length === 0 ? 0 : count / all.length);
-  const reached = students.flatMap((weeks) => {
-    const at = weeks.find(({ seatCm }) => seatCm <= (weeks[0]?.seatCm ?? 0) - MILESTONE_CM);
-    return at ? [at.week] : [];
-  }).sort((a, b) => a - b);
+  const reached = students
+    .flatMap((weeks) => {
+      const at = weeks.find(({ seatCm }) => seatCm <= (weeks[0]?.seatCm ?? 0) - MILESTONE_CM);
+      return at ? [at.week] : [];
+    })
+    .sort((a, b) => a - b);
   const banded = all.filter(({ inBand }) => inBand !== null);
   return {
-    policy, sessions: all.length,
+    policy,
+    sessions: all.length,
     jointSignalsPer100: 100 * share(all.filter(({ signal }) => signal).length),
-    meanExcessCm: share(all.reduce((sum, { seatCm, edgeCm }) => sum + Math.max(0, seatCm - edgeCm), 0)),
+    meanExcessCm: share(
+      all.reduce((sum, { seatCm, edgeCm }) => sum + Math.max(0, seatCm - edgeCm), 0),
+    ),
     weeksToFiveLower: reached[Math.floor(reached.length / 2)] ?? null,
     reachedFiveLower: reached.length,
-    bandCoverage: banded.length === 0 ? null : banded.filter(({ inBand }) => inBand).length / banded.length,
+    bandCoverage:
+      banded.length === 0 ? null : banded.filter(({ inBand }) => inBand).length / banded.length,
   };
 }
 
 /** Readings of one evening, as the teacher would take them. */
 function readOn(student: SimulatedStudent, day: LocalDay, truth: Draw, chance: Chance): Reading[] {
-  return MEASURED.flatMap((id) => (ranges[id].sided ? sides : (['left'] as const)).map((side) => ({ ...measure(student, id, side, 'protractor', day, truth, chance), id: `${student.person.id}-${day}-${id}-${side}` })));
+  return MEASURED.flatMap((id) =>
+    (ranges[id].sided ? sides : (['left'] as const)).map((side) => ({
+      ...measure(student, id, side, 'protractor', day, truth, chance),
+      id: `${student.person.id}-${day}-${id}-${side}`,
+    })),
+  );
 }
 
 /** What the shelf builds that stands no lower than a height. */
-const rungFrom = (shelf: Shelf, rule: SlotRule, cm: number): number => bestStacks(shelf, rule, { targetCm: cm }, Math.max(0, cm - HAIR_CM), Infinity, 1)[0]?.heightCm ?? cm;
+const rungFrom = (shelf: Shelf, rule: SlotRule, cm: number): number =>
+  bestStacks(shelf, rule, { targetCm: cm }, Math.max(0, cm - HAIR_CM), Infinity, 1)[0]?.heightCm ??
+  cm;
 const HAIR_CM = 1e-6;
 /** Of all evenings: some come always, some every other time. */
 const [COMES_LEAST, COMES_MOST] = [0.5, 1];
@@ -93,7 +126,13 @@ const [COMES_LEAST, COMES_MOST] = [0.5, 1];
  * One student's weeks under one policy. The same seed gives every policy the same student, days, absences and readings.
  * Ranges grow with a week of practice and wane without; every day swings about them.
  */
-function followStudent(index: number, policy: PolicyId, { weeks, seed }: CohortWish, shelf: Shelf, caution: Caution): Week[] {
+function followStudent(
+  index: number,
+  policy: PolicyId,
+  { weeks, seed }: CohortWish,
+  shelf: Shelf,
+  caution: Caution,
+): Week[] {
   const birth = chanceFrom(seedOf(seed, index, 1));
   const student = simulateStudent(strangerOf(index, birth), START, birth);
   const rule = slotRule('seat', 'kneeling', student.body);
@@ -115,19 +154,48 @@ function followStudent(index: number, policy: PolicyId, { weeks, seed }: CohortW
     grown = grownAfter(grown, comes);
     if (!comes) continue;
     // A need below the floor is the floor.
-    const seatOf = (draw: Draw, edge: boolean) => Math.max(0, trueHeights(student, 'hero', draw, { edge }).seat ?? 0);
+    const seatOf = (draw: Draw, edge: boolean) =>
+      Math.max(0, trueHeights(student, 'hero', draw, { edge }).seat ?? 0);
     // Only the rule looks back; the others need a plan once, for the height to begin with.
-    const planned = policy === 'rule' || followed.length === 0 ? planStudent({ person: student.person, readings, sessions }, shelf, day, { poses: ['hero'], caution }).poses[0] : undefined;
+    const planned =
+      policy === 'rule' || followed.length === 0
+        ? planStudent({ person: student.person, readings, sessions }, shelf, day, {
+            poses: ['hero'],
+            caution,
+          }).poses[0]
+        : undefined;
     const seat = planned?.slots.find(({ slot }) => slot === 'seat');
     if (followed.length === 0) firstCm = seat?.stackCm ?? 0;
-    const seatCm = policy === 'rule' ? (seat?.stackCm ?? 0)
-      : policy === 'never' ? firstCm
-        : policy === 'fixed' ? Math.max(0, firstCm - decisionParameter.mostRung.value * Math.floor(week / 2))
-          : rungFrom(shelf, rule, seatOf(level, false));
-    const done = planned && planned.decision.action !== 'rest' ? doPose(student, planned, truth, felt) : undefined;
-    if (done) sessions.push({ id: `${student.person.id}-${week}`, person: student.person.id, at: day, poses: [done] });
+    const seatCm =
+      policy === 'rule'
+        ? (seat?.stackCm ?? 0)
+        : policy === 'never'
+          ? firstCm
+          : policy === 'fixed'
+            ? Math.max(0, firstCm - decisionParameter.mostRung.value * Math.floor(week / 2))
+            : rungFrom(shelf, rule, seatOf(level, false));
+    const done =
+      planned && planned.decision.action !== 'rest'
+        ? doPose(student, planned, truth, felt)
+        : undefined;
+    if (done)
+      sessions.push({
+        id: `${student.person.id}-${week}`,
+        person: student.person.id,
+        at: day,
+        poses: [done],
+      });
     const needCm = seatOf(truth, false);
-    followed.push({ week, seatCm, edgeCm: seatOf(truth, true), signal: seatOf(truth, true) - seatCm > UNFELT_CM, inBand: policy === 'rule' && seat ? needCm >= seat.lowCm - HAIR_CM && needCm <= seat.highCm + HAIR_CM : null });
+    followed.push({
+      week,
+      seatCm,
+      edgeCm: seatOf(truth, true),
+      signal: seatOf(truth, true) - seatCm > UNFELT_CM,
+      inBand:
+        policy === 'rule' && seat
+          ? needCm >= seat.lowCm - HAIR_CM && needCm <= seat.highCm + HAIR_CM
+          : null,
+    });
   }
   return followed;
 }
@@ -136,10 +204,23 @@ function followStudent(index: number, policy: PolicyId, { weeks, seed }: CohortW
 export function simulateCohort(wish: CohortWish, shelf: Shelf): PolicyFigures[] {
   const caution = wish.caution ?? shippedCaution;
   return (wish.policies ?? policyIds).map((policy) =>
-    figuresOf(policy, Array.from({ length: wish.students }, (_, index) => followStudent(index, policy, wish, shelf, caution))));
+    figuresOf(
+      policy,
+      Array.from({ length: wish.students }, (_, index) =>
+        followStudent(index, policy, wish, shelf, caution),
+      ),
+    ),
+  );
 }
 
 /** The trade-off of the rule: what each caution costs in height and saves in signals. */
-export function tradeOff(wish: CohortWish, shelf: Shelf, cautions: readonly Caution[]): (PolicyFigures & Caution)[] {
-  return cautions.map((caution) => ({ ...caution, ...(simulateCohort({ ...wish, policies: ['rule'], caution }, shelf)[0] as PolicyFigures) }));
+export function tradeOff(
+  wish: CohortWish,
+  shelf: Shelf,
+  cautions: readonly Caution[],
+): (PolicyFigures & Caution)[] {
+  return cautions.map((caution) => ({
+    ...caution,
+    ...(simulateCohort({ ...wish, policies: ['rule'], caution }, shelf)[0] as PolicyFigures),
+  }));
 }

@@ -21,23 +21,77 @@ export const exampleBodies: readonly ExampleBody[] = [
   { id: 'short', words: 'Short, 145 cm', statureCm: 145, values: {} },
   { id: 'tall', words: 'Tall, 205 cm', statureCm: 205, values: {} },
   {
-    id: 'stiff', words: 'Stiff, 170 cm', statureCm: 170,
-    values: { hamstring: 32, 'kneeFlexion.hipBent': 100, 'kneeFlexion.prone': 85, hipFlexion: 92, hipRotation: 25, hipSpread: 20, hipExtension: -12, ankleBend: 8, anklePoint: 28, spineFold: 18, armReach: 120 },
+    id: 'stiff',
+    words: 'Stiff, 170 cm',
+    statureCm: 170,
+    values: {
+      hamstring: 32,
+      'kneeFlexion.hipBent': 100,
+      'kneeFlexion.prone': 85,
+      hipFlexion: 92,
+      hipRotation: 25,
+      hipSpread: 20,
+      hipExtension: -12,
+      ankleBend: 8,
+      anklePoint: 28,
+      spineFold: 18,
+      armReach: 120,
+    },
   },
   {
-    id: 'free', words: 'Free, 170 cm', statureCm: 170,
-    values: { hamstring: 100, 'kneeFlexion.hipBent': 162, 'kneeFlexion.prone': 152, hipFlexion: 140, hipRotation: 82, hipSpread: 72, hipExtension: 28, ankleBend: 45, anklePoint: 76, spineFold: 80, armReach: 180 },
+    id: 'free',
+    words: 'Free, 170 cm',
+    statureCm: 170,
+    values: {
+      hamstring: 100,
+      'kneeFlexion.hipBent': 162,
+      'kneeFlexion.prone': 152,
+      hipFlexion: 140,
+      hipRotation: 82,
+      hipSpread: 72,
+      hipExtension: 28,
+      ankleBend: 45,
+      anklePoint: 76,
+      spineFold: 80,
+      armReach: 180,
+    },
   },
 ];
 
 /** The record of such a body: every range that is set was read three times on one day. */
-export function exampleRecord({ id, words, statureCm, values }: ExampleBody, day: LocalDay): { person: Person; readings: Reading[]; sessions: [] } {
-  const person: Person = { id, name: words, statureCm, bodyCm: {}, sex: 'unknown', cautions: [], approach: 'built-up-alignment', choices: {}, home: [], veryMobile: false };
-  const readings = Object.entries(values).flatMap(([range, value]) => keysOf(range as RangeId).map((key): Reading => {
-    const { side } = splitKey(key);
-    const method = protocolOf(range as RangeId, 'protractor') ? 'protractor' : 'phone-tilt';
-    const shown = shownFor(range as RangeId, method, value);
-    return { id: key, person: id, range: range as RangeId, side: side === 'both' ? 'left' : side, method, values: [shown, shown, shown], at: day, warm: false, note: '' };
-  }));
+export function exampleRecord(
+  { id, words, statureCm, values }: ExampleBody,
+  day: LocalDay,
+): { person: Person; readings: Reading[]; sessions: [] } {
+  const person: Person = {
+    id,
+    name: words,
+    statureCm,
+    bodyCm: {},
+    sex: 'unknown',
+    cautions: [],
+    approach: 'built-up-alignment',
+    choices: {},
+    home: [],
+    veryMobile: false,
+  };
+  const readings = Object.entries(values).flatMap(([range, value]) =>
+    keysOf(range as RangeId).map((key): Reading => {
+      const { side } = splitKey(key);
+      const method = protocolOf(range as RangeId, 'protractor') ? 'protractor' : 'phone-tilt';
+      const shown = shownFor(range as RangeId, method, value);
+      return {
+        id: key,
+        person: id,
+        range: range as RangeId,
+        side: side === 'both' ? 'left' : side,
+        method,
+        values: [shown, shown, shown],
+        at: day,
+        warm: false,
+        note: '',
+      };
+    }),
+  );
   return { person, readings, sessions: [] };
 }

@@ -8,8 +8,15 @@ export function manyProps(count: number, seed: number): Shelf {
     const kind = kinds[propKinds[i % propKinds.length] ?? 'block'];
     const size = 0.6 + 0.8 * uniform();
     return {
-      id: `prop-${i}`, kind: kind.id, name: `${kind.name} ${i}`, count: 1 + Math.floor(6 * uniform()), softness: kind.softness,
-      states: kind.states.map(({ id, heightCm }) => ({ id, heightCm: Math.round(heightCm * size * 10) / 10 })),
+      id: `prop-${i}`,
+      kind: kind.id,
+      name: `${kind.name} ${i}`,
+      count: 1 + Math.floor(6 * uniform()),
+      softness: kind.softness,
+      states: kind.states.map(({ id, heightCm }) => ({
+        id,
+        heightCm: Math.round(heightCm * size * 10) / 10,
+      })),
     };
   });
 }

@@ -4,9 +4,21 @@ import { normalQuantile } from '../normal';
 import { chanceFrom, seedOf } from './chance';
 import { estimateRanges } from '../estimate/estimate';
 import { exampleBodies, exampleRecord } from './examples';
-import { daySwing, doPose, grownAfter, measure, simulateStudent, trueHeights, truthOn } from './student';
+import {
+  daySwing,
+  doPose,
+  grownAfter,
+  measure,
+  simulateStudent,
+  trueHeights,
+  truthOn,
+} from './student';
 
-const student = () => simulateStudent(samplePerson(), '2026-01-06', chanceFrom(7), { 'kneeFlexion.hipBent:left': 125, 'kneeFlexion.hipBent:right': 131 });
+const student = () =>
+  simulateStudent(samplePerson(), '2026-01-06', chanceFrom(7), {
+    'kneeFlexion.hipBent:left': 125,
+    'kneeFlexion.hipBent:right': 131,
+  });
 
 test('the same seed tells the same story', () => {
   const tell = () => {
@@ -37,7 +49,16 @@ test('readings scatter about the truth of the day by the method’s error', () =
   const one = student();
   const chance = chanceFrom(11);
   const truth = truthOn(one, '2026-01-06', 0);
-  const { values } = measure(one, 'kneeFlexion.hipBent', 'left', 'protractor', '2026-01-06', truth, chance, 400);
+  const { values } = measure(
+    one,
+    'kneeFlexion.hipBent',
+    'left',
+    'protractor',
+    '2026-01-06',
+    truth,
+    chance,
+    400,
+  );
   const mean = values.reduce((sum, value) => sum + value, 0) / values.length;
   expect(mean).toBeGreaterThan(124);
   expect(mean).toBeLessThan(126);
@@ -48,10 +69,28 @@ test('a joint speaks on a seat that is too low, and not on one that is high enou
   const chance = chanceFrom(5);
   const truth = truthOn(one, '2026-01-06', daySwing(chance) * 0);
   const need = trueHeights(one, 'hero', truth).seat ?? 0;
-  const planned = planStudent({ person: one.person, readings: [], sessions: [] }, sampleShelf, '2026-01-06', { poses: ['hero'] }).poses[0]!;
-  const on = (stackCm: number) => doPose(one, { ...planned, slots: planned.slots.map((slot) => (slot.slot === 'seat' ? { ...slot, stackCm } : slot)) }, truth, chance);
+  const planned = planStudent(
+    { person: one.person, readings: [], sessions: [] },
+    sampleShelf,
+    '2026-01-06',
+    { poses: ['hero'] },
+  ).poses[0]!;
+  const on = (stackCm: number) =>
+    doPose(
+      one,
+      {
+        ...planned,
+        slots: planned.slots.map((slot) => (slot.slot === 'seat' ? { ...slot, stackCm } : slot)),
+      },
+      truth,
+      chance,
+    );
   expect(on(need - 4)).toMatchObject({ feeling: { place: 'joint' } });
-  expect(on(need + 2)).toMatchObject({ feeling: { place: 'muscle' }, pelvis: 'upright', breath: 'easy' });
+  expect(on(need + 2)).toMatchObject({
+    feeling: { place: 'muscle' },
+    pelvis: 'upright',
+    breath: 'easy',
+  });
 });
 
 test('ranges grow with a week of practice, wane without, and never fall under where they began', () => {
@@ -74,8 +113,18 @@ test('a hip too low in pigeon is felt in the knee, hands too low in a fold are n
   const chance = chanceFrom(9);
   const truth = truthOn(one, '2026-01-06', 0);
   const low = (pose: string) => {
-    const planned = planStudent({ person: one.person, readings: [], sessions: [] }, sampleShelf, '2026-01-06', { poses: [pose] }).poses[0]!;
-    return doPose(one, { ...planned, slots: planned.slots.map((slot) => ({ ...slot, stackCm: 0 })) }, truth, chance).feeling.place;
+    const planned = planStudent(
+      { person: one.person, readings: [], sessions: [] },
+      sampleShelf,
+      '2026-01-06',
+      { poses: [pose] },
+    ).poses[0]!;
+    return doPose(
+      one,
+      { ...planned, slots: planned.slots.map((slot) => ({ ...slot, stackCm: 0 })) },
+      truth,
+      chance,
+    ).feeling.place;
   };
   expect(low('standing-fold')).toBe('muscle');
   expect(['joint', 'muscle']).toContain(low('pigeon'));

@@ -9,7 +9,16 @@ import { leftEmpty } from '../plan/buildSlot';
 import { uncertainParameters, type Draw, type InputKey } from '../geometry/draw';
 import { methods, protocolOf, type MethodId } from '../ranges/protocols';
 import { reading } from '../parameters';
-import { keysOf, priorOf, rangeIds, ranges, type RangeId, type RangeKey, type ReadingSide, type Side } from '../ranges/ranges';
+import {
+  keysOf,
+  priorOf,
+  rangeIds,
+  ranges,
+  type RangeId,
+  type RangeKey,
+  type ReadingSide,
+  type Side,
+} from '../ranges/ranges';
 import { comesDown, poseById } from '../poses/poses';
 import type { Chance } from './chance';
 
@@ -27,23 +36,34 @@ export interface SimulatedStudent {
 }
 
 /** Draws hidden ranges around what is usual for such a person; sides differ a little. */
-export function simulateStudent(person: Person, startAt: string, chance: Chance, set: Draw = {}): SimulatedStudent {
+export function simulateStudent(
+  person: Person,
+  startAt: string,
+  chance: Chance,
+  set: Draw = {},
+): SimulatedStudent {
   const truth: Partial<Record<InputKey, number>> = {};
   const growth: Partial<Record<InputKey, number>> = {};
   for (const id of rangeIds) {
     if (id === 'pelvicTilt.longSit') continue;
     const prior = priorOf(id, person.sex);
     const whole = chance.normal(prior.mean, prior.sd * 0.9);
-    const gain = ranges[id].unit === 'deg' && ranges[id].warms ? Math.max(0, chance.normal(0.35, 0.2)) : 0;
+    const gain =
+      ranges[id].unit === 'deg' && ranges[id].warms ? Math.max(0, chance.normal(0.35, 0.2)) : 0;
     for (const key of keysOf(id)) {
       truth[key] = set[key] ?? (ranges[id].sided ? chance.normal(whole, 3) : whole);
       growth[key] = gain;
     }
   }
-  for (const [key, parameter] of Object.entries(uncertainParameters)) truth[key as InputKey] = chance.normal(parameter.value, parameter.sd);
+  for (const [key, parameter] of Object.entries(uncertainParameters))
+    truth[key as InputKey] = chance.normal(parameter.value, parameter.sd);
   const quirks = new Map<string, number>();
   return {
-    person, body: bodyFrom(person.statureCm, person.bodyCm), startAt, atStart: truth, growthPerWeek: growth,
+    person,
+    body: bodyFrom(person.statureCm, person.bodyCm),
+    startAt,
+    atStart: truth,
+    growthPerWeek: growth,
     quirkCm: (pose, slot) => {
       const key = `${pose}/${slot}`;
       const quirk = quirks.get(key) ?? chance.normal(0, UNKNOWN_CM);
@@ -54,20 +74,29 @@ export function simulateStudent(person: Person, startAt: string, chance: Chance,
 }
 
 /** True values on a day of somebody who practises every week: grown since the start, swung by the day. */
-export const truthOn = (student: SimulatedStudent, day: LocalDay, swingDeg: number): Draw => truthAfter(student, Math.max(0, daysBetween(student.startAt, day) / 7), swingDeg);
+export const truthOn = (student: SimulatedStudent, day: LocalDay, swingDeg: number): Draw =>
+  truthAfter(student, Math.max(0, daysBetween(student.startAt, day) / 7), swingDeg);
 
 /** Weeks of growth lost in a week without practice. */
 const WANES_BY = 0.7;
 /** Weeks of growth after one more week, practised or not; what was there at the start is never lost. */
-export const grownAfter = (weeks: number, practised: boolean) => Math.max(0, practised ? weeks + 1 : weeks - WANES_BY);
+export const grownAfter = (weeks: number, practised: boolean) =>
+  Math.max(0, practised ? weeks + 1 : weeks - WANES_BY);
 
 /** True values after so many weeks of growth, swung by the day. */
 export function truthAfter(student: SimulatedStudent, weeks: number, swingDeg: number): Draw {
-  return Object.fromEntries(Object.entries(student.atStart).map(([key, value]) => {
-    const range = ranges[key.split(':')[0] as RangeId];
-    const swings = range?.unit === 'deg' && range.warms;
-    return [key, (value as number) + (student.growthPerWeek[key as InputKey] ?? 0) * weeks + (swings ? swingDeg : 0)];
-  }));
+  return Object.fromEntries(
+    Object.entries(student.atStart).map(([key, value]) => {
+      const range = ranges[key.split(':')[0] as RangeId];
+      const swings = range?.unit === 'deg' && range.warms;
+      return [
+        key,
+        (value as number) +
+          (student.growthPerWeek[key as InputKey] ?? 0) * weeks +
+          (swings ? swingDeg : 0),
+      ];
+    }),
+  );
 }
 
 export const daySwing = (chance: Chance) => chance.normal(0, reading.daySwing.value);
@@ -75,35 +104,79 @@ export const daySwing = (chance: Chance) => chance.normal(0, reading.daySwing.va
 /** What a method shows for a true range, where its protocol reads a little off and puts it right again. */
 export function shownFor(id: RangeId, method: MethodId, value: number): number {
   const protocol = protocolOf(id, method);
-  const { mean } = protocol?.unit === 'deg' ? protocol.convert(value, 1, { body: bodyFrom(170), coupling: { mean: 1, sd: 0 } }) : { mean: value };
+  const { mean } =
+    protocol?.unit === 'deg'
+      ? protocol.convert(value, 1, { body: bodyFrom(170), coupling: { mean: 1, sd: 0 } })
+      : { mean: value };
   return 2 * value - mean;
 }
 
 /** A simulated reading: the truth of the day with the method's error, as whole degrees. */
-export function measure(student: SimulatedStudent, id: RangeId, side: Side, method: MethodId, at: string, truth: Draw, chance: Chance, readings = 2): Omit<Reading, 'id'> {
-  const value = shownFor(id, method, truth[ranges[id].sided ? (`${id}:${side}` as RangeKey) : id] as number);
+export function measure(
+  student: SimulatedStudent,
+  id: RangeId,
+  side: Side,
+  method: MethodId,
+  at: string,
+  truth: Draw,
+  chance: Chance,
+  readings = 2,
+): Omit<Reading, 'id'> {
+  const value = shownFor(
+    id,
+    method,
+    truth[ranges[id].sided ? (`${id}:${side}` as RangeKey) : id] as number,
+  );
   const { least, most } = ranges[id];
-  const values = Array.from({ length: readings }, () => Math.round(Math.min(most, Math.max(least, chance.normal(value, methods[method].semDeg ?? 3)))));
-  return { person: student.person.id, range: id, side: ranges[id].sided ? side : 'both', method, values, at, warm: false, note: '' };
+  const values = Array.from({ length: readings }, () =>
+    Math.round(Math.min(most, Math.max(least, chance.normal(value, methods[method].semDeg ?? 3)))),
+  );
+  return {
+    person: student.person.id,
+    range: id,
+    side: ranges[id].sided ? side : 'both',
+    method,
+    values,
+    at,
+    warm: false,
+    note: '',
+  };
 }
 
 /** Heights that are right for this body in a pose on a day, by slot key; at the edge, those under which its ranges are overstepped. */
-export function trueHeights(student: SimulatedStudent, poseId: string, truth: Draw, { built = {}, side = 'both', edge = false }: { built?: Built; side?: ReadingSide; edge?: boolean } = {}): Record<string, number> {
+export function trueHeights(
+  student: SimulatedStudent,
+  poseId: string,
+  truth: Draw,
+  {
+    built = {},
+    side = 'both',
+    edge = false,
+  }: { built?: Built; side?: ReadingSide; edge?: boolean } = {},
+): Record<string, number> {
   const { family, body, settings } = settlePose(student.person, poseId, NO_SHELF);
   const input = { body, settings: edge ? atTheEdge(settings) : settings, draw: truth, side };
-  return Object.fromEntries([...family.heights(input), ...(family.afterBuilt?.(input, built) ?? [])].map((need) => {
-    const key = slotKey(need);
-    return [key, need.rawCm + (need.isChosen || need.isLength ? 0 : student.quirkCm(poseId, key))];
-  }));
+  return Object.fromEntries(
+    [...family.heights(input), ...(family.afterBuilt?.(input, built) ?? [])].map((need) => {
+      const key = slotKey(need);
+      return [
+        key,
+        need.rawCm + (need.isChosen || need.isLength ? 0 : student.quirkCm(poseId, key)),
+      ];
+    }),
+  );
 }
 
-const builtOf = (planned: PlanPose): Built => Object.fromEntries(planned.slots.filter(isBuilt).map((slot) => [slotKey(slot), slot.stackCm]));
+const builtOf = (planned: PlanPose): Built =>
+  Object.fromEntries(planned.slots.filter(isBuilt).map((slot) => [slotKey(slot), slot.stackCm]));
 /** A strap is no height, and a slot left empty because it is too high up is not the floor. */
-const isBuilt = (slot: PlanPose['slots'][number]) => !slot.isLength && !leftEmpty(slot.slot, slot.targetCm);
+const isBuilt = (slot: PlanPose['slots'][number]) =>
+  !slot.isLength && !leftEmpty(slot.slot, slot.targetCm);
 
 /** Slots that, too low, are felt in the knee; elsewhere muscles pull and the pelvis rolls. */
 const JOINTS_SPEAK: Readonly<Record<string, readonly string[]>> = {
-  seat: ['kneeling', 'kneeling on heels', 'child', 'reclined hero', 'reclined hero, one leg'], hipLevel: ['pigeon', 'king pigeon'],
+  seat: ['kneeling', 'kneeling on heels', 'child', 'reclined hero', 'reclined hero, one leg'],
+  hipLevel: ['pigeon', 'king pigeon'],
 };
 
 /** Under the edge by less than this, nothing is felt. */
@@ -113,24 +186,53 @@ const NO_SHELF: Shelf = [];
 const UNKNOWN_CM = 2;
 
 /** What happens on the mat when a planned pose is done: how it felt, where, and how long it was held. */
-export function doPose(student: SimulatedStudent, planned: PlanPose, truth: Draw, chance: Chance): SessionPose {
+export function doPose(
+  student: SimulatedStudent,
+  planned: PlanPose,
+  truth: Draw,
+  chance: Chance,
+): SessionPose {
   const at = { built: builtOf(planned), side: planned.side };
   const needs = trueHeights(student, planned.pose, truth, { ...at, edge: true });
   const pose = poseById(planned.pose);
   const short = planned.slots
     .filter((slot) => comesDown(pose, slotKey(slot)) && isBuilt(slot))
-    .map((slot) => ({ key: slotKey(slot), cm: Math.max(0, needs[slotKey(slot)] ?? 0) - slot.stackCm }))
+    .map((slot) => ({
+      key: slotKey(slot),
+      cm: Math.max(0, needs[slotKey(slot)] ?? 0) - slot.stackCm,
+    }))
     .sort((a, b) => b.cm - a.cm)[0];
   const tooLow = short !== undefined && short.cm > UNFELT_CM;
   const joint = tooLow && JOINTS_SPEAK[short.key]?.includes(pose?.family ?? '') === true;
   const rolled = tooLow && !joint && (short.key === 'seat' || short.key === 'underKnees');
-  const strength = Math.max(1, Math.min(9, Math.round(3.5 + (short ? Math.max(-2, short.cm * 0.5) : 0) + chance.normal(0, 0.6))));
+  const strength = Math.max(
+    1,
+    Math.min(
+      9,
+      Math.round(3.5 + (short ? Math.max(-2, short.cm * 0.5) : 0) + chance.normal(0, 0.6)),
+    ),
+  );
   const held = tooLow ? planned.holdSeconds * 0.6 : planned.holdSeconds;
   return {
-    pose: planned.pose, stage: planned.stage, side: planned.side, plannedSeconds: planned.holdSeconds, heldSeconds: Math.round(held),
-    settled: planned.slots.filter(isBuilt).map(({ slot, part, side, stackCm, stack }) => ({ slot, ...(part ? { part } : {}), side, heightCm: round1(stackCm), pieces: stack })),
-    feeling: { strength: joint ? Math.max(3, strength - 1) : strength, place: joint ? 'joint' : 'muscle' },
-    pelvis: rolled ? 'rolled' : tooLow && short.key === 'back.high' ? 'arched' : 'upright', breath: strength >= 8 ? 'held' : 'easy', faults: [],
+    pose: planned.pose,
+    stage: planned.stage,
+    side: planned.side,
+    plannedSeconds: planned.holdSeconds,
+    heldSeconds: Math.round(held),
+    settled: planned.slots.filter(isBuilt).map(({ slot, part, side, stackCm, stack }) => ({
+      slot,
+      ...(part ? { part } : {}),
+      side,
+      heightCm: round1(stackCm),
+      pieces: stack,
+    })),
+    feeling: {
+      strength: joint ? Math.max(3, strength - 1) : strength,
+      place: joint ? 'joint' : 'muscle',
+    },
+    pelvis: rolled ? 'rolled' : tooLow && short.key === 'back.high' ? 'arched' : 'upright',
+    breath: strength >= 8 ? 'held' : 'easy',
+    faults: [],
   };
 }
 

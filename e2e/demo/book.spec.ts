@@ -3,14 +3,18 @@ import { parseBook } from '@/core/formats/check';
 import { expect, test } from '../quiet';
 import { importText } from '../steps';
 
-test('the demo opens with the boathouse book, its last evening a few days ago', async ({ page }) => {
+test('the demo opens with the boathouse book, its last evening a few days ago', async ({
+  page,
+}) => {
   await page.goto('/');
   await expect(page.getByText(/On the mat \d days? ago/).first()).toBeVisible();
   await page.goto('/students');
   await expect(page.getByRole('listitem')).toHaveCount(12);
 });
 
-test('an exported book is whole, comes back as the same, and a changed one asks first', async ({ page }) => {
+test('an exported book is whole, comes back as the same, and a changed one asks first', async ({
+  page,
+}) => {
   await page.goto('/');
   await expect(page.getByText(/On the mat/).first()).toBeVisible();
   await page.goto('/more/data');
@@ -23,12 +27,21 @@ test('an exported book is whole, comes back as the same, and a changed one asks 
   if (!parsed.ok) return;
 
   await importText(page, 'same.json', text);
-  await expect(page.getByText(/same\.json: 0 new, \d+ the same as here, 0 that differ/)).toBeVisible();
+  await expect(
+    page.getByText(/same\.json: 0 new, \d+ the same as here, 0 that differ/),
+  ).toBeVisible();
   await page.getByRole('button', { name: 'Leave it' }).click();
 
-  const changed = { ...parsed.value, people: parsed.value.people.map((person) => (person.id === 'p-ines' ? { ...person, name: 'Ines Calloway-Reed' } : person)) };
+  const changed = {
+    ...parsed.value,
+    people: parsed.value.people.map((person) =>
+      person.id === 'p-ines' ? { ...person, name: 'Ines Calloway-Reed' } : person,
+    ),
+  };
   await importText(page, 'changed.json', JSON.stringify(changed));
-  await expect(page.getByText('Name: Ines Calloway here, Ines Calloway-Reed in the book')).toBeVisible();
+  await expect(
+    page.getByText('Name: Ines Calloway here, Ines Calloway-Reed in the book'),
+  ).toBeVisible();
   await page.getByRole('button', { name: /Take in all, replacing 1/ }).click();
   await page.getByRole('button', { name: 'Undo' }).click();
   await page.goto('/students');
@@ -52,7 +65,12 @@ test('a record that cannot be read is set aside and shown; the rest works', asyn
             cursor.onsuccess = () => {
               const at = cursor.result;
               if (!at) return resolve();
-              if (String(at.key).includes('people/p-ines')) at.update(typeof at.value === 'string' ? '{"id":"p-ines"' : { ...at.value, value: '{"id":"p-ines"' });
+              if (String(at.key).includes('people/p-ines'))
+                at.update(
+                  typeof at.value === 'string'
+                    ? '{"id":"p-ines"'
+                    : { ...at.value, value: '{"id":"p-ines"' },
+                );
               at.continue();
             };
           }
@@ -71,5 +89,8 @@ test('a record that cannot be read is set aside and shown; the rest works', asyn
   const download = page.waitForEvent('download');
   await page.getByRole('button', { name: 'Export the book' }).click();
   const parsed = parseBook(await readFile(await (await download).path(), 'utf8'), '2999-01-01');
-  expect(parsed.ok && parsed.value.setAside?.find(({ key }) => key === 'people/p-ines')).toEqual({ key: 'people/p-ines', text: '{"id":"p-ines"' });
+  expect(parsed.ok && parsed.value.setAside?.find(({ key }) => key === 'people/p-ines')).toEqual({
+    key: 'people/p-ines',
+    text: '{"id":"p-ines"',
+  });
 });

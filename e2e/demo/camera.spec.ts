@@ -3,15 +3,24 @@ import { dragTo } from '../pictures';
 import { expect, test } from '../quiet';
 
 // The browser's own stand-in for a camera, which says yes by itself.
-test.use({ launchOptions: chromiumWith('--use-fake-device-for-media-stream', '--use-fake-ui-for-media-stream') });
+test.use({
+  launchOptions: chromiumWith(
+    '--use-fake-device-for-media-stream',
+    '--use-fake-ui-for-media-stream',
+  ),
+});
 
-test('a picture is taken with the camera, marked, and kept on purpose with its reading', async ({ page }) => {
+test('a picture is taken with the camera, marked, and kept on purpose with its reading', async ({
+  page,
+}) => {
   await page.goto('/students/p-bram/measure');
   await page.getByRole('button', { name: /^Hamstring ?left/ }).click();
   await page.getByRole('radio', { name: 'Photo' }).click();
   await page.getByRole('button', { name: 'Open the camera' }).click();
   await page.getByRole('button', { name: 'Take the picture' }).click();
-  await expect(page.getByRole('slider', { name: 'ankle of the raised leg', exact: true })).toBeVisible();
+  await expect(
+    page.getByRole('slider', { name: 'ankle of the raised leg', exact: true }),
+  ).toBeVisible();
   // In shares of the picture: the size of a camera's is its own affair.
   await dragTo(page, 'heel of the flat leg', [0.2, 0.85], [1, 1]);
   await dragTo(page, 'hip', [0.6, 0.85], [1, 1]);
@@ -25,7 +34,10 @@ test('a picture is taken with the camera, marked, and kept on purpose with its r
   await page.getByRole('button', { name: /^Hamstring ?left/ }).click();
   await expect(page.getByLabel('The picture kept with this reading')).toBeVisible();
   // Removed with its reading, and brought back with it.
-  await page.getByRole('button', { name: /^Remove the reading of/ }).first().click();
+  await page
+    .getByRole('button', { name: /^Remove the reading of/ })
+    .first()
+    .click();
   await expect(page.getByLabel('The picture kept with this reading')).toBeHidden();
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(page.getByLabel('The picture kept with this reading')).toBeVisible();

@@ -1,19 +1,27 @@
 import { expect, test } from '../quiet';
 
-test('a one-sided pose is planned, seen from above, and done on each side by itself', async ({ page }) => {
+test('a one-sided pose is planned, seen from above, and done on each side by itself', async ({
+  page,
+}) => {
   await page.goto('/students/p-tobiah/plan');
   const left = page.getByRole('article', { name: 'One-leg fold, left' });
-  await expect(left.getByRole('img').first()).toHaveAccessibleName(/^One-leg fold, left, seen from the side/);
+  await expect(left.getByRole('img').first()).toHaveAccessibleName(
+    /^One-leg fold, left, seen from the side/,
+  );
   await left.getByRole('button', { name: 'From above' }).click();
-  await expect(left.getByRole('img').first()).toHaveAccessibleName('One-leg fold, left, seen from above.');
+  await expect(left.getByRole('img').first()).toHaveAccessibleName(
+    'One-leg fold, left, seen from above.',
+  );
   await expect(page.getByRole('article', { name: 'One-leg fold, right' })).toBeVisible();
 
   await page.getByRole('link', { name: 'Mat', exact: true }).click();
   await page.getByRole('radiogroup', { name: 'How today is' }).waitFor();
-  for (const box of await page.getByRole('checkbox').all()) if (!/(^|\n)One-leg fold/.test(await box.innerText())) await box.click();
+  for (const box of await page.getByRole('checkbox').all())
+    if (!/(^|\n)One-leg fold/.test(await box.innerText())) await box.click();
   await page.getByRole('button', { name: /Begin: 2 poses/ }).click();
   await expect(page.getByRole('heading', { name: 'One-leg fold, left' })).toBeVisible();
-  for (const step of ['enter', 'look', 'hold', 'feel']) await page.getByRole('button', { name: `Next: ${step}` }).click();
+  for (const step of ['enter', 'look', 'hold', 'feel'])
+    await page.getByRole('button', { name: `Next: ${step}` }).click();
   await page.getByRole('radio', { name: 'In muscle' }).click();
   await page.getByRole('radio', { name: '3', exact: true }).click();
   await page.getByRole('button', { name: /^Record/ }).click();
@@ -25,16 +33,27 @@ test('a one-sided pose is planned, seen from above, and done on each side by its
 test('a pose of another group is looked at, and its caution told', async ({ page }) => {
   await page.goto('/students/p-ines/plan');
   await page.getByRole('radio', { name: 'Kneeling' }).click();
-  await expect(page.getByRole('article', { name: 'Horse, left' }).getByText('Not for now')).toBeVisible();
+  await expect(
+    page.getByRole('article', { name: 'Horse, left' }).getByText('Not for now'),
+  ).toBeVisible();
   await expect(page.getByRole('article', { name: 'Child' }).getByRole('img').first()).toBeVisible();
   await page.getByRole('radio', { name: 'Chair', exact: true }).click();
-  await expect(page.getByRole('article', { name: 'Seat on a chair' }).getByText(/^The back of the knee stands/).first()).toBeVisible();
+  await expect(
+    page
+      .getByRole('article', { name: 'Seat on a chair' })
+      .getByText(/^The back of the knee stands/)
+      .first(),
+  ).toBeVisible();
 });
 
 test('a sore day lifts what stands there, and is said on the mat', async ({ page }) => {
   await page.goto('/students/p-oona/mat');
-  await page.getByRole('radiogroup', { name: 'How today is' }).getByRole('radio', { name: 'Sore' }).click();
-  for (const box of await page.getByRole('checkbox').all()) if (!/(^|\n)Hero$/.test((await box.innerText()).trim())) await box.click();
+  await page
+    .getByRole('radiogroup', { name: 'How today is' })
+    .getByRole('radio', { name: 'Sore' })
+    .click();
+  for (const box of await page.getByRole('checkbox').all())
+    if (!/(^|\n)Hero$/.test((await box.innerText()).trim())) await box.click();
   await page.getByRole('button', { name: /Begin: 1 pose/ }).click();
   await expect(page.getByText('A sore day: one rung higher than usual.')).toBeVisible();
   await page.reload();

@@ -5,9 +5,18 @@ test('inches show everywhere at once, and the facts stay in centimetres', async 
   await page.getByRole('radio', { name: 'Inches' }).click();
   await expect(page.getByRole('radio', { name: 'Inches' })).toBeChecked();
   await page.goto('/students/p-marit/plan');
-  await expect(page.getByRole('article', { name: 'Hero', exact: true }).getByText(/^Seat \d+(\.\d+)? in$/).first()).toBeVisible();
+  await expect(
+    page
+      .getByRole('article', { name: 'Hero', exact: true })
+      .getByText(/^Seat \d+(\.\d+)? in$/)
+      .first(),
+  ).toBeVisible();
   await page.goto('/shelf');
-  await expect(page.getByRole('article', { name: 'Cork block' }).getByText(/flat 3 in · on edge 6 in · on end 9 in/)).toBeVisible();
+  await expect(
+    page
+      .getByRole('article', { name: 'Cork block' })
+      .getByText(/flat 3 in · on edge 6 in · on end 9 in/),
+  ).toBeVisible();
   await page.goto('/more/data');
   await expect(page.getByText(/12 students/)).toBeVisible();
 });
@@ -25,9 +34,16 @@ test('names of poses show all their marks in the shipped faces', async ({ page }
   await expect(page.getByText('Paścimottānāsana', { exact: false })).toBeVisible();
   const loaded = await page.evaluate(async () => {
     await document.fonts.ready;
-    return [...document.fonts].filter(({ status }) => status === 'loaded').map(({ family, unicodeRange }) => `${family} ${unicodeRange.includes('U+1E00') ? 'ext' : 'latin'}`);
+    return [...document.fonts]
+      .filter(({ status }) => status === 'loaded')
+      .map(
+        ({ family, unicodeRange }) =>
+          `${family} ${unicodeRange.includes('U+1E00') ? 'ext' : 'latin'}`,
+      );
   });
-  expect(loaded).toEqual(expect.arrayContaining(['OjasText latin', 'OjasText ext', 'OjasTitle latin']));
+  expect(loaded).toEqual(
+    expect.arrayContaining(['OjasText latin', 'OjasText ext', 'OjasTitle latin']),
+  );
 });
 
 test('what one tab stores, another shows', async ({ page, context }) => {
@@ -42,12 +58,17 @@ test('what one tab stores, another shows', async ({ page, context }) => {
   await expect(page.getByRole('heading', { name: 'Cassian Moor-Hale' })).toBeVisible();
 });
 
-test('a removed session changes the plan at once, and its undo brings it back', async ({ page }) => {
+test('a removed session changes the plan at once, and its undo brings it back', async ({
+  page,
+}) => {
   await page.goto('/students/p-hettie/plan');
   const hero = page.getByRole('article', { name: 'Hero', exact: true });
   await expect(hero.getByText('One rung lower', { exact: true })).toBeVisible();
   await page.getByRole('link', { name: 'Record' }).click();
-  await page.getByRole('button', { name: /^Remove the session of/ }).first().click();
+  await page
+    .getByRole('button', { name: /^Remove the session of/ })
+    .first()
+    .click();
   await page.getByRole('link', { name: 'Plan' }).click();
   await expect(hero.getByText('Keep', { exact: true })).toBeVisible();
   await page.getByRole('button', { name: 'Undo' }).click();
@@ -83,7 +104,9 @@ test('back goes where one came from, and places can be linked to', async ({ page
   await expect(page.getByRole('heading', { name: 'Today' })).toBeVisible();
 });
 
-test('pieces that are missing are swapped for others, and stay swapped after a reload', async ({ page }) => {
+test('pieces that are missing are swapped for others, and stay swapped after a reload', async ({
+  page,
+}) => {
   await page.goto('/students/p-bram/mat');
   await page.getByRole('button', { name: /^Begin/ }).click();
   await page.getByRole('button', { name: 'Skip this pose' }).click();
@@ -91,7 +114,10 @@ test('pieces that are missing are swapped for others, and stay swapped after a r
   const now = page.getByText(/^Now: /);
   const before = await now.textContent();
   await page.getByRole('button', { name: 'Other pieces: Seat' }).click();
-  await page.getByRole('button', { name: /^Use instead: / }).first().click();
+  await page
+    .getByRole('button', { name: /^Use instead: / })
+    .first()
+    .click();
   await expect(now).not.toHaveText(before ?? '');
   const after = await now.textContent();
   await page.reload();

@@ -1,12 +1,16 @@
 import { expect, test } from '@playwright/test';
 
-test('a part of the app that cannot be loaded is tried again, then said; the rest works, and it comes when it can', async ({ page }) => {
+test('a part of the app that cannot be loaded is tried again, then said; the rest works, and it comes when it can', async ({
+  page,
+}) => {
   await page.goto('/');
   await expect(page.getByText(/On the mat/).first()).toBeVisible();
   let offline = true;
   await page.route(/\/shelf-[^/]+\.js$/, (route) => (offline ? route.abort() : route.continue()));
   await page.getByRole('link', { name: 'Shelf' }).click();
-  await expect(page.getByText(/A part of the app cannot be loaded now/)).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByText(/A part of the app cannot be loaded now/)).toBeVisible({
+    timeout: 20_000,
+  });
   await page.getByRole('link', { name: 'Students' }).click();
   await expect(page.getByRole('listitem')).toHaveCount(12);
   offline = false;

@@ -5,7 +5,10 @@ const SIZE = [1600, 1200] as const;
 /** A knee bent by a known angle: thigh along one direction, shin turned from it. */
 const bentBy = (deg: number): readonly Spot[] => {
   const [hip, thigh, shin] = [[500, 900], 420, 400] as const;
-  const along = (from: Spot, direction: number, length: number): Spot => [from[0] + length * Math.cos((direction * Math.PI) / 180), from[1] - length * Math.sin((direction * Math.PI) / 180)];
+  const along = (from: Spot, direction: number, length: number): Spot => [
+    from[0] + length * Math.cos((direction * Math.PI) / 180),
+    from[1] - length * Math.sin((direction * Math.PI) / 180),
+  ];
   const knee = along(hip, 70, thigh);
   return [hip, knee, along(knee, 70 - deg, shin)];
 };
@@ -16,11 +19,14 @@ const open = async (page: import('@playwright/test').Page) => {
 };
 
 for (const deg of [95, 132]) {
-  test(`a picture of a knee bent by ${deg}° is read back within its stated error by dragging`, async ({ page }) => {
+  test(`a picture of a knee bent by ${deg}° is read back within its stated error by dragging`, async ({
+    page,
+  }) => {
     await open(page);
     const joints = bentBy(deg);
     await choosePicture(page, 'side.png', 'image/png', await legPicture(page, SIZE, joints));
-    for (const [i, name] of ['hip', 'knee', 'ankle'].entries()) await dragTo(page, name, joints[i]!, SIZE);
+    for (const [i, name] of ['hip', 'knee', 'ankle'].entries())
+      await dragTo(page, name, joints[i]!, SIZE);
     const { deg: said, within } = await angleSaid(page);
     expect(Math.abs(said - deg)).toBeLessThanOrEqual(within);
     expect(within).toBeLessThanOrEqual(5);
@@ -29,11 +35,15 @@ for (const deg of [95, 132]) {
     await page.getByRole('button', { name: 'Keep', exact: true }).click();
     await expect(page.getByText(/Knee bend, hip bent left noted/)).toBeVisible();
     await page.getByRole('radio', { name: /^Left/ }).click();
-    await expect(page.getByText('Photo, on the back, heel drawn in', { exact: true })).toBeVisible();
+    await expect(
+      page.getByText('Photo, on the back, heel drawn in', { exact: true }),
+    ).toBeVisible();
   });
 }
 
-test('under a finger the loupe shows more, and zoom keeps the points where they are', async ({ page }) => {
+test('under a finger the loupe shows more, and zoom keeps the points where they are', async ({
+  page,
+}) => {
   await open(page);
   const joints = bentBy(120);
   await choosePicture(page, 'side.png', 'image/png', await legPicture(page, SIZE, joints));
@@ -56,9 +66,17 @@ test('two fingers pinch the picture larger', async ({ page }) => {
   await board.scrollIntoViewIfNeeded();
   const { x, y, width, height } = (await board.boundingBox())!;
   const devtools = await page.context().newCDPSession(page);
-  const touch = (type: 'touchStart' | 'touchMove' | 'touchEnd', apart: number) => devtools.send('Input.dispatchTouchEvent', {
-    type, touchPoints: type === 'touchEnd' ? [] : [{ x: x + width / 2 - apart, y: y + height * 0.85, id: 1 }, { x: x + width / 2 + apart, y: y + height * 0.85, id: 2 }],
-  });
+  const touch = (type: 'touchStart' | 'touchMove' | 'touchEnd', apart: number) =>
+    devtools.send('Input.dispatchTouchEvent', {
+      type,
+      touchPoints:
+        type === 'touchEnd'
+          ? []
+          : [
+              { x: x + width / 2 - apart, y: y + height * 0.85, id: 1 },
+              { x: x + width / 2 + apart, y: y + height * 0.85, id: 2 },
+            ],
+    });
   await touch('touchStart', 30);
   for (const apart of [45, 60, 90]) await touch('touchMove', apart);
   await touch('touchEnd', 0);
@@ -83,7 +101,10 @@ test('a crooked picture is put straight by its floor edge', async ({ page }) => 
   await page.getByRole('button', { name: /^Pelvic tilt, standing/ }).click();
   await page.getByRole('radio', { name: 'Photo' }).click();
   // Level in the room, and the camera turned by 8°.
-  const turned = ([x, y]: Spot): Spot => [800 + (x - 800) * Math.cos(0.13963) - (y - 600) * Math.sin(0.13963), 600 + (x - 800) * Math.sin(0.13963) + (y - 600) * Math.cos(0.13963)];
+  const turned = ([x, y]: Spot): Spot => [
+    800 + (x - 800) * Math.cos(0.13963) - (y - 600) * Math.sin(0.13963),
+    600 + (x - 800) * Math.sin(0.13963) + (y - 600) * Math.cos(0.13963),
+  ];
   const [rear, front] = [turned([700, 500]), turned([960, 538])];
   await choosePicture(page, 'askew.png', 'image/png', await legPicture(page, SIZE, [rear, front]));
   await dragTo(page, 'rear hip-bone point', rear, SIZE);
@@ -95,12 +116,16 @@ test('a crooked picture is put straight by its floor edge', async ({ page }) => 
   expect(Math.abs((await angleSaid(page)).deg - 8.3)).toBeLessThanOrEqual(1.5);
 });
 
-test('a file that is no picture, an empty one and a broken one get a sentence, and nothing is lost', async ({ page }) => {
+test('a file that is no picture, an empty one and a broken one get a sentence, and nothing is lost', async ({
+  page,
+}) => {
   await open(page);
   await page.getByLabel('Note').fill('left knee first');
   const whole = await legPicture(page, SIZE, bentBy(100), 'image/jpeg');
   for (const [name, bytes, words] of [
-    ['notes.jpg', Buffer.from('these are words'), /This file is no picture/], ['empty.png', Buffer.alloc(0), /This file is empty/], ['cut.jpg', whole.subarray(0, 40), /broken or too large to open/],
+    ['notes.jpg', Buffer.from('these are words'), /This file is no picture/],
+    ['empty.png', Buffer.alloc(0), /This file is empty/],
+    ['cut.jpg', whole.subarray(0, 40), /broken or too large to open/],
   ] as const) {
     await choosePicture(page, name, 'image/jpeg', bytes);
     await expect(page.getByRole('alert').filter({ hasText: words })).toBeVisible();
@@ -112,9 +137,22 @@ test('a file that is no picture, an empty one and a broken one get a sentence, a
 
 test('twelve megapixels open, scaled', async ({ page }) => {
   await open(page);
-  await choosePicture(page, 'phone.jpg', 'image/jpeg', await legPicture(page, [4000, 3000], bentBy(100).map(([x, y]): Spot => [x * 2.5, y * 2.5]), 'image/jpeg'));
+  await choosePicture(
+    page,
+    'phone.jpg',
+    'image/jpeg',
+    await legPicture(
+      page,
+      [4000, 3000],
+      bentBy(100).map(([x, y]): Spot => [x * 2.5, y * 2.5]),
+      'image/jpeg',
+    ),
+  );
   await expect(page.getByLabel('The picture to be marked')).toBeVisible();
-  await expect(page.getByRole('slider', { name: 'knee', exact: true })).toHaveAttribute('aria-valuemax', '1600');
+  await expect(page.getByRole('slider', { name: 'knee', exact: true })).toHaveAttribute(
+    'aria-valuemax',
+    '1600',
+  );
 });
 
 test('a drawn figure is read, told how near it was, and counts for nothing', async ({ page }) => {
@@ -122,6 +160,10 @@ test('a drawn figure is read, told how near it was, and counts for nothing', asy
   await page.getByRole('button', { name: 'Try it on a drawn figure' }).click();
   await expect(page.getByLabel('The picture to be marked')).toBeVisible();
   await page.getByRole('button', { name: 'How near was it?' }).click();
-  await expect(page.getByText(/^Drawn at \d+°, read as -?\d+° ± \d+\. A drawn figure is no student: this counts for nothing/)).toBeVisible();
+  await expect(
+    page.getByText(
+      /^Drawn at \d+°, read as -?\d+° ± \d+\. A drawn figure is no student: this counts for nothing/,
+    ),
+  ).toBeVisible();
   await expect(page.getByRole('img', { name: /^Readings / })).toBeHidden();
 });

@@ -3,7 +3,11 @@ import type { Page } from '@playwright/test';
 import { expect, test } from '../quiet';
 import { focusOn } from '../steps';
 
-const places: readonly { readonly name: string; readonly path: string; readonly heading: string }[] = [
+const places: readonly {
+  readonly name: string;
+  readonly path: string;
+  readonly heading: string;
+}[] = [
   { name: 'Today', path: '/', heading: 'Today' },
   { name: 'Students', path: '/students', heading: 'Students' },
   { name: 'New student', path: '/students/new', heading: 'New student' },
@@ -20,13 +24,25 @@ const places: readonly { readonly name: string; readonly path: string; readonly 
   { name: 'How it reckons', path: '/more/reckoning', heading: 'How it reckons' },
   { name: 'Drawings', path: '/more/drawings', heading: 'Five bodies in every pose' },
   { name: 'Protocols', path: '/more/protocols', heading: 'How each range is read' },
-  { name: 'Proportions', path: '/students/p-bram/proportions', heading: 'Proportions of Bram Okonjo-Vale' },
+  {
+    name: 'Proportions',
+    path: '/students/p-bram/proportions',
+    heading: 'Proportions of Bram Okonjo-Vale',
+  },
   { name: 'No such place', path: '/nowhere/at/all', heading: 'There is no such place' },
 ];
 
 async function serious(page: Page) {
   const { violations } = await new AxeBuilder({ page }).analyze();
-  return violations.filter(({ impact }) => impact === 'serious' || impact === 'critical').map(({ id, nodes }) => `${id}: ${nodes.slice(0, 3).map(({ html }) => html.slice(0, 160)).join(' | ')}`);
+  return violations
+    .filter(({ impact }) => impact === 'serious' || impact === 'critical')
+    .map(
+      ({ id, nodes }) =>
+        `${id}: ${nodes
+          .slice(0, 3)
+          .map(({ html }) => html.slice(0, 160))
+          .join(' | ')}`,
+    );
 }
 
 for (const scheme of ['light', 'dark'] as const) {
@@ -35,7 +51,9 @@ for (const scheme of ['light', 'dark'] as const) {
     for (const { name, path, heading } of places) {
       test(`${name}: axe finds nothing serious`, async ({ page }) => {
         await page.goto(path);
-        await expect(page.getByRole('heading', { name: heading, exact: true }).first()).toBeVisible();
+        await expect(
+          page.getByRole('heading', { name: heading, exact: true }).first(),
+        ).toBeVisible();
         expect(await serious(page)).toEqual([]);
       });
     }
@@ -47,27 +65,45 @@ test('every step on the mat: axe finds nothing serious', async ({ page }) => {
   await page.getByRole('button', { name: /^Begin/ }).click();
   for (const step of ['Build', 'Enter', 'Look', 'Hold', 'Feel']) {
     await page.getByRole('radio', { name: step }).click();
-    if (step === 'Build') await page.getByRole('button', { name: /^Other pieces/ }).first().click();
+    if (step === 'Build')
+      await page
+        .getByRole('button', { name: /^Other pieces/ })
+        .first()
+        .click();
     expect(await serious(page)).toEqual([]);
   }
   await page.getByRole('button', { name: 'Joint' }).click();
   expect(await serious(page)).toEqual([]);
 });
 
-const measuringBy: readonly { readonly method: string; readonly open: (page: Page) => Promise<void> }[] = [
+const measuringBy: readonly {
+  readonly method: string;
+  readonly open: (page: Page) => Promise<void>;
+}[] = [
   { method: 'Protractor', open: async () => undefined },
-  { method: 'By eye', open: (page) => page.getByRole('radio', { name: 'About 60 degrees' }).click() },
-  { method: 'Phone tilt', open: async (page) => {
-    await page.getByRole('button', { name: 'Use the simulated sensor' }).click();
-    await page.getByRole('button', { name: 'Zero on the floor' }).click();
-  } },
-  { method: 'Photo', open: async (page) => {
-    await page.getByRole('button', { name: 'Try it on a drawn figure' }).click();
-    await page.getByLabel('The picture to be marked').waitFor();
-  } },
+  {
+    method: 'By eye',
+    open: (page) => page.getByRole('radio', { name: 'About 60 degrees' }).click(),
+  },
+  {
+    method: 'Phone tilt',
+    open: async (page) => {
+      await page.getByRole('button', { name: 'Use the simulated sensor' }).click();
+      await page.getByRole('button', { name: 'Zero on the floor' }).click();
+    },
+  },
+  {
+    method: 'Photo',
+    open: async (page) => {
+      await page.getByRole('button', { name: 'Try it on a drawn figure' }).click();
+      await page.getByLabel('The picture to be marked').waitFor();
+    },
+  },
 ];
 for (const scheme of ['light', 'dark'] as const) {
-  test(`measuring by every method, ${scheme}: axe finds nothing serious, and nothing spills over at 200 % text`, async ({ page }) => {
+  test(`measuring by every method, ${scheme}: axe finds nothing serious, and nothing spills over at 200 % text`, async ({
+    page,
+  }) => {
     test.slow();
     await page.emulateMedia({ colorScheme: scheme });
     for (const { method, open } of measuringBy) {
@@ -77,19 +113,32 @@ for (const scheme of ['light', 'dark'] as const) {
       await open(page);
       expect(await serious(page), method).toEqual([]);
       await page.evaluate(() => document.documentElement.style.setProperty('font-size', '200%'));
-      expect(await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth), method).toBeLessThanOrEqual(1);
+      expect(
+        await page.evaluate(
+          () => document.documentElement.scrollWidth - document.documentElement.clientWidth,
+        ),
+        method,
+      ).toBeLessThanOrEqual(1);
     }
   });
 }
 
 test('nothing spills over the side at 200 % text, on a phone or wide', async ({ page }) => {
-  for (const viewport of [{ width: 390, height: 844 }, { width: 1280, height: 800 }]) {
+  for (const viewport of [
+    { width: 390, height: 844 },
+    { width: 1280, height: 800 },
+  ]) {
     await page.setViewportSize(viewport);
     for (const { path } of places) {
       await page.goto(path);
       await page.getByRole('heading').first().waitFor();
       await page.evaluate(() => document.documentElement.style.setProperty('font-size', '200%'));
-      expect(await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth), path).toBeLessThanOrEqual(1);
+      expect(
+        await page.evaluate(
+          () => document.documentElement.scrollWidth - document.documentElement.clientWidth,
+        ),
+        path,
+      ).toBeLessThanOrEqual(1);
     }
   }
 });

@@ -9,7 +9,12 @@ async function opened(page: Page): Promise<void> {
 }
 
 /** The second copy is written in a worker after a session; here it is awaited. */
-const copied = (page: Page) => expect.poll(() => page.evaluate(async () => (await (await caches.open('ojas-second-copy')).keys()).length)).toBe(1);
+const copied = (page: Page) =>
+  expect
+    .poll(() =>
+      page.evaluate(async () => (await (await caches.open('ojas-second-copy')).keys()).length),
+    )
+    .toBe(1);
 
 test('two windows agree on what there is, and each undoes its own', async ({ page, context }) => {
   await opened(page);
@@ -34,7 +39,10 @@ test('two windows agree on what there is, and each undoes its own', async ({ pag
   await expect(page.getByRole('heading', { name: 'Next time' })).toBeVisible();
 });
 
-test('a form left open in one window does not put old fields back, and says where both changed the same', async ({ page, context }) => {
+test('a form left open in one window does not put old fields back, and says where both changed the same', async ({
+  page,
+  context,
+}) => {
   await opened(page);
   await page.goto('/students/p-ines');
   await page.getByRole('button', { name: 'Change name, stature, approach' }).click();
@@ -56,13 +64,17 @@ test('a form left open in one window does not put old fields back, and says wher
   await expect(page.getByText(/182 cm/)).toBeVisible();
   await page.getByLabel('Stature').fill('170');
   await page.getByRole('button', { name: 'Save', exact: true }).click();
-  await expect(page.getByText(/Stature was changed elsewhere while this stood open, and says “182” now/)).toBeVisible();
+  await expect(
+    page.getByText(/Stature was changed elsewhere while this stood open, and says “182” now/),
+  ).toBeVisible();
   await expect(page.getByLabel('Stature')).toHaveValue('170');
   await page.getByRole('button', { name: 'Save', exact: true }).click();
   await expect(page.getByText(/170 cm/)).toBeVisible();
 });
 
-test('when the browser has thrown the book away it is said, and the second copy brings it back', async ({ page }) => {
+test('when the browser has thrown the book away it is said, and the second copy brings it back', async ({
+  page,
+}) => {
   await opened(page);
   await page.goto('/students/p-ines/mat');
   await page.getByRole('button', { name: /^Begin/ }).click();
@@ -75,13 +87,18 @@ test('when the browser has thrown the book away it is said, and the second copy 
   const records = await page.getByText(/of 10 /).count();
   await copied(page);
   // As the browser does when its database is spoiled: all of it goes at once, and nothing else.
-  await page.route('**/elsewhere', (route) => route.fulfill({ contentType: 'text/html', body: '<link rel="icon" href="data:,">' }));
+  await page.route('**/elsewhere', (route) =>
+    route.fulfill({ contentType: 'text/html', body: '<link rel="icon" href="data:,">' }),
+  );
   await page.goto('/elsewhere');
-  await page.evaluate(() => new Promise<void>((resolve, reject) => {
-    const gone = indexedDB.deleteDatabase('ojas');
-    gone.onsuccess = () => resolve();
-    gone.onerror = () => reject(gone.error);
-  }));
+  await page.evaluate(
+    () =>
+      new Promise<void>((resolve, reject) => {
+        const gone = indexedDB.deleteDatabase('ojas');
+        gone.onsuccess = () => resolve();
+        gone.onerror = () => reject(gone.error);
+      }),
+  );
   await page.goto('/');
   await expect(page.getByRole('heading', { name: 'The browser has lost the book' })).toBeVisible();
   await expect(page.getByText(/12 students, \d+ readings, \d+ sessions/)).toBeVisible();
@@ -93,7 +110,9 @@ test('when the browser has thrown the book away it is said, and the second copy 
   await expect(page.getByText(/of 10 /)).toHaveCount(records);
 });
 
-test('a hold that was left running is asked about, and not recorded as it ran', async ({ page }) => {
+test('a hold that was left running is asked about, and not recorded as it ran', async ({
+  page,
+}) => {
   await page.clock.install();
   await page.goto('/students/p-ines/mat');
   await page.getByRole('button', { name: /^Begin/ }).click();
@@ -125,5 +144,7 @@ test('what the mat cannot keep is said at once', async ({ page }) => {
     };
   });
   await page.getByRole('button', { name: 'Skip this pose' }).click();
-  await expect(page.getByText(/What was just done on the mat cannot be kept: it would be gone after a reload/)).toBeVisible();
+  await expect(
+    page.getByText(/What was just done on the mat cannot be kept: it would be gone after a reload/),
+  ).toBeVisible();
 });

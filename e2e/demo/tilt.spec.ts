@@ -8,7 +8,9 @@ const hamstring = async (page: import('@playwright/test').Page) => {
   await page.getByRole('radio', { name: 'Phone tilt' }).click();
 };
 
-test('real orientation events: zeroed on a floor that slopes, raised, held still, read without a tap', async ({ page }) => {
+test('real orientation events: zeroed on a floor that slopes, raised, held still, read without a tap', async ({
+  page,
+}) => {
   const phone = await emulatedPhone(page);
   await hamstring(page);
   await phone.turn(2);
@@ -35,10 +37,14 @@ test('real orientation events: zeroed on a floor that slopes, raised, held still
 });
 
 test('leave refused: it says what to do, and the simulated sensor stands by', async ({ page }) => {
-  await page.addInitScript(() => Object.assign(DeviceOrientationEvent, { requestPermission: async () => 'denied' }));
+  await page.addInitScript(() =>
+    Object.assign(DeviceOrientationEvent, { requestPermission: async () => 'denied' }),
+  );
   await hamstring(page);
   await page.getByRole('button', { name: 'Start the phone’s sensor' }).click();
-  await expect(page.getByRole('alert')).toHaveText(/was not allowed to read the tilt\. Allow motion and orientation/);
+  await expect(page.getByRole('alert')).toHaveText(
+    /was not allowed to read the tilt\. Allow motion and orientation/,
+  );
   await page.getByRole('button', { name: 'Use the simulated sensor' }).click();
   await expect(page.getByRole('heading', { name: 'Simulated sensor' })).toBeVisible();
 });
@@ -49,7 +55,9 @@ test('a desk without a sensor is told so', async ({ page }) => {
   await expect(page.getByRole('alert')).toHaveText(/This device shows no tilt/);
 });
 
-test('an interrupted visit goes on after a reload, with what was taken and not yet kept', async ({ page }) => {
+test('an interrupted visit goes on after a reload, with what was taken and not yet kept', async ({
+  page,
+}) => {
   await page.goto('/students/p-ines/measure');
   await page.getByRole('button', { name: /^Begin the re-check/ }).click();
   await expect(page.getByText(/^Re-check: 1 of/)).toBeVisible();

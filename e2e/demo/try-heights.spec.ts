@@ -2,7 +2,9 @@ import { expect, test } from '../quiet';
 
 const reckoned = /Hero, seen from the side: seat on ([\d.]+) cm/;
 
-test('dragging the seat’s top edge moves figure, pieces and numbers, and stores nothing', async ({ page }) => {
+test('dragging the seat’s top edge moves figure, pieces and numbers, and stores nothing', async ({
+  page,
+}) => {
   await page.goto('/students/p-marit/plan');
   const hero = page.getByRole('article', { name: 'Hero', exact: true });
   await hero.getByRole('button', { name: 'Try other heights' }).click();
@@ -19,7 +21,9 @@ test('dragging the seat’s top edge moves figure, pieces and numbers, and store
   await expect(hero.getByRole('status')).toHaveText(reckoned);
   await expect(hero.getByText(/Knee bend, hip bent, left: \d+° more than there is/)).toBeVisible();
   await page.reload();
-  await expect(hero.getByText(new RegExp(`^Seat ${Math.round(before * 2) / 2} cm`)).first()).toBeVisible();
+  await expect(
+    hero.getByText(new RegExp(`^Seat ${Math.round(before * 2) / 2} cm`)).first(),
+  ).toBeVisible();
 });
 
 test('the arrow keys do the same', async ({ page }) => {

@@ -22,14 +22,19 @@ test('a student without a name, or of no human stature, is not stored', async ({
   await expect(page.getByText('Nobody here yet.', { exact: false })).toBeVisible();
 });
 
-test('readings that no person shows, letters and ambiguous commas are refused, and nothing stored changes', async ({ page }) => {
+test('readings that no person shows, letters and ambiguous commas are refused, and nothing stored changes', async ({
+  page,
+}) => {
   await firstVisit(page, 'Edda Vance', '171', { left: '130', right: '131' });
   const refused = async (typed: string, words: RegExp) => {
     await page.getByLabel(/^Reading/).fill(typed);
     await page.getByRole('button', { name: 'Keep', exact: true }).click();
     await expect(page.getByRole('alert').filter({ hasText: words })).toBeVisible();
   };
-  await refused('1300', /1300° is outside what a person can show for knee bend, hip bent \(60 to 175°\)/);
+  await refused(
+    '1300',
+    /1300° is outside what a person can show for knee bend, hip bent \(60 to 175°\)/,
+  );
   await refused('abc', /“abc” is not a number/);
   await refused('1,234', /can be read in two ways/);
   await page.getByLabel(/^Reading/).fill('129,5');
@@ -43,20 +48,52 @@ test('readings that no person shows, letters and ambiguous commas are refused, a
   expect(idOf(page)).not.toBe('');
 });
 
-test('broken and foreign books are refused by line or field, and nothing changes; one dated ahead is taken in with word of it', async ({ page }) => {
+test('broken and foreign books are refused by line or field, and nothing changes; one dated ahead is taken in with word of it', async ({
+  page,
+}) => {
   await page.goto('/more/data');
   await importText(page, 'broken.json', '{"format": "ojas-book/1",\n "people": [');
-  await expect(page.getByText('broken.json was not taken in; nothing stored has changed.')).toBeVisible();
+  await expect(
+    page.getByText('broken.json was not taken in; nothing stored has changed.'),
+  ).toBeVisible();
   await importText(page, 'foreign.json', '{"format":"something-else"}');
   await expect(page.getByText(/expected "ojas-book\/1"/)).toBeVisible();
   const person = { id: 'p1', name: 'Later', statureCm: 170 };
-  const reading = { id: 'r1', person: 'p1', range: 'hamstring', side: 'left', method: 'protractor', values: [60], at: '2999-01-01' };
-  await importText(page, 'future.json', JSON.stringify({ format: 'ojas-book/1', people: [person], readings: [reading], shelf: [], sessions: [] }));
+  const reading = {
+    id: 'r1',
+    person: 'p1',
+    range: 'hamstring',
+    side: 'left',
+    method: 'protractor',
+    values: [60],
+    at: '2999-01-01',
+  };
+  await importText(
+    page,
+    'future.json',
+    JSON.stringify({
+      format: 'ojas-book/1',
+      people: [person],
+      readings: [reading],
+      shelf: [],
+      sessions: [],
+    }),
+  );
   await expect(page.getByText(/expected a year from 1900 to 2199/)).toBeVisible();
   await page.goto('/students');
   await expect(page.getByText('Nobody here yet.', { exact: false })).toBeVisible();
   await page.goto('/more/data');
-  await importText(page, 'ahead.json', JSON.stringify({ format: 'ojas-book/1', people: [person], readings: [{ ...reading, at: '2199-01-01' }], shelf: [], sessions: [] }));
+  await importText(
+    page,
+    'ahead.json',
+    JSON.stringify({
+      format: 'ojas-book/1',
+      people: [person],
+      readings: [{ ...reading, at: '2199-01-01' }],
+      shelf: [],
+      sessions: [],
+    }),
+  );
   await expect(page.getByText('readings[0].at:')).toBeVisible();
   await expect(page.getByText(/2199-01-01 is after today/)).toBeVisible();
   await page.getByRole('button', { name: 'Take in what is new' }).click();
@@ -81,7 +118,9 @@ test('a full storage says so; what was typed and what was stored stays', async (
   await expect(page.getByText(/: 125°$/)).toHaveCount(0);
 });
 
-test('without any storage the app says so, and nothing can be begun as if it were new', async ({ page }) => {
+test('without any storage the app says so, and nothing can be begun as if it were new', async ({
+  page,
+}) => {
   await page.addInitScript(() => {
     IDBFactory.prototype.open = () => {
       throw new DOMException('The operation is insecure.', 'SecurityError');
@@ -105,7 +144,9 @@ test('a shelf item keeps its heights when an entry is wrong', async ({ page }) =
   await expect(page.getByText('Height: “four” is not a number', { exact: false })).toBeVisible();
   await expect(page.getByText('Sat on: cannot be higher than unloaded.')).toBeVisible();
   await page.reload();
-  await expect(page.getByRole('article', { name: 'Blanket' }).getByText(/folded in 8 4 cm/)).toBeVisible();
+  await expect(
+    page.getByRole('article', { name: 'Blanket' }).getByText(/folded in 8 4 cm/),
+  ).toBeVisible();
 });
 
 test('removing a student can be undone', async ({ page }) => {

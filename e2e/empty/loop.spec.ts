@@ -23,13 +23,19 @@ test('good sessions bring the seat of hero down one rung, with its reason', asyn
   await page.getByRole('link', { name: 'Back to today' }).click();
   const card = page.getByRole('article', { name: 'Wren Tollivar' });
   await expect(card.getByText('One rung lower')).toBeVisible();
-  await expect(card.getByText(/\d good sessions running, and \d\d in 100 that the range supports/)).toBeVisible();
+  await expect(
+    card.getByText(/\d good sessions running, and \d\d in 100 that the range supports/),
+  ).toBeVisible();
 
   await page.clock.setSystemTime(week(4));
   const lowered = await heroSeatCm(page, id);
   expect(lowered).toBeLessThanOrEqual(first - 1);
   expect(lowered).toBeGreaterThanOrEqual(first - 2.5);
-  await expect(page.getByRole('article', { name: 'Hero', exact: true }).getByText(/One rung lower: .*good sessions running/)).toBeVisible();
+  await expect(
+    page
+      .getByRole('article', { name: 'Hero', exact: true })
+      .getByText(/One rung lower: .*good sessions running/),
+  ).toBeVisible();
 });
 
 test('a joint-line feeling brings the seat up a rung, with its reason', async ({ page }) => {
@@ -41,7 +47,13 @@ test('a joint-line feeling brings the seat up a rung, with its reason', async ({
   await page.clock.setSystemTime(week(1));
   const raised = await heroSeatCm(page, id);
   expect(raised).toBeGreaterThanOrEqual(first + 1);
-  await expect(page.getByRole('article', { name: 'Hero', exact: true }).getByText(/(One rung higher|Higher, until it is likely to be enough): .*felt at a joint line/)).toBeVisible();
+  await expect(
+    page
+      .getByRole('article', { name: 'Hero', exact: true })
+      .getByText(
+        /(One rung higher|Higher, until it is likely to be enough): .*felt at a joint line/,
+      ),
+  ).toBeVisible();
 });
 
 test('the timer and the session go on after a reload', async ({ page }) => {
@@ -60,12 +72,15 @@ test('the timer and the session go on after a reload', async ({ page }) => {
   await expect(page.getByRole('heading', { name: 'Staff' })).toBeVisible();
 });
 
-test('a stop word ends the pose with its exit, is written down, and rests it next time', async ({ page }) => {
+test('a stop word ends the pose with its exit, is written down, and rests it next time', async ({
+  page,
+}) => {
   await page.clock.install({ time: EVENING });
   await firstVisit(page, 'Ansel Corrigan', '172', { left: '138', right: '138' });
   const id = idOf(page);
   await page.goto(`/students/${id}/mat`);
-  for (const other of ['Staff', 'Seated fold', 'Reclined hero', 'Standing fold']) await page.getByRole('checkbox', { name: other }).click();
+  for (const other of ['Staff', 'Seated fold', 'Reclined hero', 'Standing fold'])
+    await page.getByRole('checkbox', { name: other }).click();
   await page.getByRole('button', { name: /Begin: 1 pose/ }).click();
   await page.getByRole('button', { name: 'Electric' }).click();
   await expect(page.getByText(/Lean forward on to the hands/)).toBeVisible();
@@ -73,25 +88,36 @@ test('a stop word ends the pose with its exit, is written down, and rests it nex
   await expect(page.getByText(/stopped: electric/)).toBeVisible();
   await page.clock.setSystemTime(week(1));
   await page.goto(`/students/${id}/plan`);
-  await expect(page.getByRole('article', { name: 'Hero', exact: true }).getByText(/Left out today: an electric feeling/)).toBeVisible();
+  await expect(
+    page
+      .getByRole('article', { name: 'Hero', exact: true })
+      .getByText(/Left out today: an electric feeling/),
+  ).toBeVisible();
 });
 
-test('a rung moved on the mat is named at once, and what was settled on is recorded', async ({ page }) => {
+test('a rung moved on the mat is named at once, and what was settled on is recorded', async ({
+  page,
+}) => {
   await page.clock.install({ time: EVENING });
   await firstVisit(page, 'Isolde Brack', '168', { left: '128', right: '130' });
   const id = idOf(page);
   const first = await heroSeatCm(page, id);
   await page.goto(`/students/${id}/mat`);
-  for (const other of ['Staff', 'Seated fold', 'Reclined hero', 'Standing fold']) await page.getByRole('checkbox', { name: other }).click();
+  for (const other of ['Staff', 'Seated fold', 'Reclined hero', 'Standing fold'])
+    await page.getByRole('checkbox', { name: other }).click();
   await page.getByRole('button', { name: /Begin: 1 pose/ }).click();
   const up = page.getByRole('button', { name: /One rung higher: / });
   const named = Number(/([\d.]+) cm/.exec(await up.innerText())?.[1]);
   expect(named).toBeGreaterThan(first);
   await up.click();
-  await expect(page.getByText(new RegExp(`^Now: ${String(named).replace('.', '\\.')} cm`))).toBeVisible();
+  await expect(
+    page.getByText(new RegExp(`^Now: ${String(named).replace('.', '\\.')} cm`)),
+  ).toBeVisible();
   await page.getByRole('radio', { name: 'Feel' }).click();
   await page.getByRole('radio', { name: 'In muscle' }).click();
   await page.getByRole('radio', { name: '3', exact: true }).click();
   await page.getByRole('button', { name: 'Record and end' }).click();
-  await expect(page.getByText(new RegExp(`^Seat ${String(named).replace('.', '\\.')} cm`)).first()).toBeVisible();
+  await expect(
+    page.getByText(new RegExp(`^Seat ${String(named).replace('.', '\\.')} cm`)).first(),
+  ).toBeVisible();
 });

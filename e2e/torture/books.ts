@@ -12,7 +12,14 @@ import { chanceFrom, seedOf } from '@/core/sim/chance';
 import { bookOf } from '@/store/facts';
 import { mergeBook, mergeChange } from '@/store/merge';
 import { selectRecord, selectShelf } from '@/store/selectors';
-import { commit, createStore, factsOf, keepAside, openStorage, type RootState } from '@/store/store';
+import {
+  commit,
+  createStore,
+  factsOf,
+  keepAside,
+  openStorage,
+  type RootState,
+} from '@/store/store';
 import { Memory } from '@/store/tests/memory';
 import { breakBytes, mutate } from './mutate';
 
@@ -24,8 +31,15 @@ const POSES = [...commonestPoses, 'pigeon', 'squat', 'child'];
 function smallBook(): Book {
   const whole = JSON.parse(readFileSync('demo/kingfisher-boathouse.json', 'utf8')) as Book;
   const people = whole.people.slice(0, 3);
-  const few = <T extends { person: string }>(records: readonly T[], most: number) => people.flatMap(({ id }) => records.filter(({ person }) => person === id).slice(0, most));
-  return { ...whole, people, readings: few(whole.readings, 6), sessions: few(whole.sessions, 3), settings: { units: 'in', theme: 'dark' } };
+  const few = <T extends { person: string }>(records: readonly T[], most: number) =>
+    people.flatMap(({ id }) => records.filter(({ person }) => person === id).slice(0, most));
+  return {
+    ...whole,
+    people,
+    readings: few(whole.readings, 6),
+    sessions: few(whole.sessions, 3),
+    settings: { units: 'in', theme: 'dark' },
+  };
 }
 
 /** Questions at intake by the name that the screen gives them. */
@@ -53,7 +67,15 @@ async function tryBook(bytes: Uint8Array, tally: Tally, name: string): Promise<v
   const parsed = parseBookFile(bytes, TODAY);
   if (!parsed.ok) {
     tally.refused += 1;
-    if (parsed.faults.length === 0 || parsed.faults.some(({ path, words }) => path === '' || words === '' || /invalid input|zod/i.test(words))) tally.crash.push(`${name}: refused without words of ours: ${JSON.stringify(parsed.faults.slice(0, 2))}`);
+    if (
+      parsed.faults.length === 0 ||
+      parsed.faults.some(
+        ({ path, words }) => path === '' || words === '' || /invalid input|zod/i.test(words),
+      )
+    )
+      tally.crash.push(
+        `${name}: refused without words of ours: ${JSON.stringify(parsed.faults.slice(0, 2))}`,
+      );
     return;
   }
   tally.taken += 1;
@@ -62,17 +84,26 @@ async function tryBook(bytes: Uint8Array, tally: Tally, name: string): Promise<v
   const { store, state } = await opened(memory);
   const merge = mergeBook(parsed.value, factsOf(state()));
   const outcome = await store.dispatch(commit(mergeChange(merge, true)));
-  if (!outcome.ok) return void tally.lost.push(`${name}: read, and then not stored: ${outcome.words}`);
+  if (!outcome.ok)
+    return void tally.lost.push(`${name}: read, and then not stored: ${outcome.words}`);
   await store.dispatch(keepAside(merge.setAside));
   const again = await opened(memory.again());
-  if (!sameValue(factsOf(again.state()), factsOf(state()))) tally.lost.push(`${name}: other facts after a restart`);
+  if (!sameValue(factsOf(again.state()), factsOf(state())))
+    tally.lost.push(`${name}: other facts after a restart`);
   const out = bookParts(bookOf(factsOf(again.state()), again.state().storage.setAside)).join('');
   const back = parseBook(out, TODAY);
-  if (!back.ok) tally.lost.push(`${name}: what was exported is refused: ${JSON.stringify(back.faults.slice(0, 2))}`);
-  else for (const kind of ['people', 'readings', 'sessions', 'shelf', 'classes'] as const) if (back.value[kind].length !== parsed.value[kind].length) tally.lost.push(`${name}: ${kind} lost on the way round`);
+  if (!back.ok)
+    tally.lost.push(
+      `${name}: what was exported is refused: ${JSON.stringify(back.faults.slice(0, 2))}`,
+    );
+  else
+    for (const kind of ['people', 'readings', 'sessions', 'shelf', 'classes'] as const)
+      if (back.value[kind].length !== parsed.value[kind].length)
+        tally.lost.push(`${name}: ${kind} lost on the way round`);
   for (const { id } of Object.values(again.state().people)) {
     const record = selectRecord(again.state(), id);
-    if (record) planSchema.parse(planStudent(record, selectShelf(again.state()), TODAY, { poses: POSES }));
+    if (record)
+      planSchema.parse(planStudent(record, selectShelf(again.state()), TODAY, { poses: POSES }));
   }
 }
 
@@ -82,29 +113,41 @@ async function trySpoiled(book: Book, seed: number, tally: Tally, name: string):
   const memory = new Memory();
   const { store, state } = await opened(memory);
   await store.dispatch(commit(mergeChange(mergeBook(book, factsOf(state())), true)));
-  const records = [...memory.entries].filter(([key]) => factKinds.some((kind) => key.startsWith(`ojas/1/${kind}/`)));
+  const records = [...memory.entries].filter(([key]) =>
+    factKinds.some((kind) => key.startsWith(`ojas/1/${kind}/`)),
+  );
   for (let i = 0; i < 4; i++) {
     const [key, text] = records[Math.floor(chance.uniform() * records.length)] as [string, string];
     const json = JSON.parse(text) as unknown;
     mutate(json, chance);
-    const spoiled = chance.uniform() < 0.3 ? text.slice(0, Math.floor(chance.uniform() * text.length)) : JSON.stringify(json);
+    const spoiled =
+      chance.uniform() < 0.3
+        ? text.slice(0, Math.floor(chance.uniform() * text.length))
+        : JSON.stringify(json);
     memory.entries.set(key, spoiled);
   }
   if (chance.uniform() < 0.2) memory.entries.set('ojas/1/ahead', '{"put":');
   if (chance.uniform() < 0.2) memory.entries.set('ojas/1/acts', '[]');
-  const spoiled = new Map([...memory.entries].filter(([key]) => records.some(([one]) => one === key)));
+  const spoiled = new Map(
+    [...memory.entries].filter(([key]) => records.some(([one]) => one === key)),
+  );
   const again = await opened(memory);
   tally.records += spoiled.size;
-  if (again.state().storage.status !== 'open') return void tally.crash.push(`${name}: does not open: ${again.state().storage.fault}`);
+  if (again.state().storage.status !== 'open')
+    return void tally.crash.push(`${name}: does not open: ${again.state().storage.fault}`);
   const aside = again.state().storage.setAside;
   for (const [key, text] of spoiled) {
     const short = key.slice('ojas/1/'.length);
     const [kind, ...id] = short.split('/');
     const record = again.state()[kind as 'people'][id.join('/')];
-    if (record === undefined && !aside.some((one) => one.key === short && one.text === text)) tally.lost.push(`${name}: ${short} is neither here nor set aside`);
+    if (record === undefined && !aside.some((one) => one.key === short && one.text === text))
+      tally.lost.push(`${name}: ${short} is neither here nor set aside`);
   }
   const out = parseBook(bookParts(bookOf(factsOf(again.state()), aside)).join(''), TODAY);
-  if (!out.ok) tally.lost.push(`${name}: what was exported is refused: ${JSON.stringify(out.faults.slice(0, 2))}`);
+  if (!out.ok)
+    tally.lost.push(
+      `${name}: what was exported is refused: ${JSON.stringify(out.faults.slice(0, 2))}`,
+    );
   for (const { id } of Object.values(again.state().people)) {
     const record = selectRecord(again.state(), id);
     if (record) planStudent(record, selectShelf(again.state()), TODAY, { poses: POSES });
@@ -112,14 +155,28 @@ async function trySpoiled(book: Book, seed: number, tally: Tally, name: string):
 }
 
 /** Mutated books, and records spoiled in storage; `seed` tells the same story again. */
-export async function tortureBooks(count: number, seed: number, say: (words: string) => void = () => undefined): Promise<Tally> {
-  const tally: Tally = { books: 0, taken: 0, refused: 0, records: 0, lost: [], crash: [], texts: [] };
+export async function tortureBooks(
+  count: number,
+  seed: number,
+  say: (words: string) => void = () => undefined,
+): Promise<Tally> {
+  const tally: Tally = {
+    books: 0,
+    taken: 0,
+    refused: 0,
+    records: 0,
+    lost: [],
+    crash: [],
+    texts: [],
+  };
   const book = smallBook();
   const guarded = async (name: string, work: () => Promise<void>) => {
     try {
       await work();
     } catch (error) {
-      tally.crash.push(`${name}: ${error instanceof Error ? `${error.message} ${error.stack?.split('\n')[1] ?? ''}` : String(error)}`);
+      tally.crash.push(
+        `${name}: ${error instanceof Error ? `${error.message} ${error.stack?.split('\n')[1] ?? ''}` : String(error)}`,
+      );
     }
   };
   for (let i = 0; i < count; i++) {
@@ -128,9 +185,14 @@ export async function tortureBooks(count: number, seed: number, say: (words: str
     for (let n = 0; n <= Math.floor(chance.uniform() * 2.4); n++) mutate(json, chance);
     const bytes = new TextEncoder().encode(JSON.stringify(json));
     tally.books += 1;
-    await guarded(`book ${i}`, () => tryBook(chance.uniform() < 0.15 ? breakBytes(bytes, chance) : bytes, tally, `book ${i}`));
+    await guarded(`book ${i}`, () =>
+      tryBook(chance.uniform() < 0.15 ? breakBytes(bytes, chance) : bytes, tally, `book ${i}`),
+    );
     if (i % 500 === 499) say(`  ${i + 1} books`);
-    if (i % 10 === 0) await guarded(`records ${i}`, () => trySpoiled(book, seedOf(seed, i, 7), tally, `records ${i}`));
+    if (i % 10 === 0)
+      await guarded(`records ${i}`, () =>
+        trySpoiled(book, seedOf(seed, i, 7), tally, `records ${i}`),
+      );
   }
   return tally;
 }

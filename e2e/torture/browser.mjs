@@ -19,7 +19,11 @@ export function chanceFrom(seed) {
 
 /** A browser with a profile of its own, that can be killed as a flat battery does. */
 async function startOn(profile) {
-  const child = spawn(CHROMIUM, [...CHROMIUM_ARGS, `--user-data-dir=${profile}`, '--remote-debugging-port=0', 'about:blank'], { detached: true, stdio: ['ignore', 'ignore', 'pipe'] });
+  const child = spawn(
+    CHROMIUM,
+    [...CHROMIUM_ARGS, `--user-data-dir=${profile}`, '--remote-debugging-port=0', 'about:blank'],
+    { detached: true, stdio: ['ignore', 'ignore', 'pipe'] },
+  );
   const address = await new Promise((resolve, reject) => {
     let said = '';
     child.stderr.on('data', (part) => {
@@ -42,39 +46,63 @@ async function startOn(profile) {
 }
 
 /** Everything that lies in the app's storage. */
-const stored = (page) => page.evaluate(() => new Promise((resolve, reject) => {
-  const opening = indexedDB.open('ojas');
-  opening.onerror = () => reject(opening.error);
-  opening.onsuccess = () => {
-    const entries = opening.result.transaction('entries').objectStore('entries');
-    const [keys, values] = [entries.getAllKeys(), entries.getAll()];
-    entries.transaction.oncomplete = () => {
-      opening.result.close();
-      resolve(Object.fromEntries(keys.result.map((key, i) => [key, values.result[i]])));
-    };
-  };
-}));
+const stored = (page) =>
+  page.evaluate(
+    () =>
+      new Promise((resolve, reject) => {
+        const opening = indexedDB.open('ojas');
+        opening.onerror = () => reject(opening.error);
+        opening.onsuccess = () => {
+          const entries = opening.result.transaction('entries').objectStore('entries');
+          const [keys, values] = [entries.getAllKeys(), entries.getAll()];
+          entries.transaction.oncomplete = () => {
+            opening.result.close();
+            resolve(Object.fromEntries(keys.result.map((key, i) => [key, values.result[i]])));
+          };
+        };
+      }),
+  );
 
-const isBlank = async (page) => !((await page.locator('[role=main], main').first().innerText({ timeout: 10_000 }).catch(() => '')).trim().length > 10);
+const isBlank = async (page) =>
+  !(
+    (
+      await page
+        .locator('[role=main], main')
+        .first()
+        .innerText({ timeout: 10_000 })
+        .catch(() => '')
+    ).trim().length > 10
+  );
 
 /** Answers questions at intake one after another, telling each answer that the screen shows as stored. */
 async function answerOn(page, address, student, told) {
   await page.goto(`${address}/students/${student}/intake`);
-  await page.exposeFunction('tell', (question, answer, shown) => told({ student, question, answer, shown }));
+  await page.exposeFunction('tell', (question, answer, shown) =>
+    told({ student, question, answer, shown }),
+  );
   await page.locator('[role=radiogroup]').first().waitFor();
-  await page.evaluate(() => void (async () => {
-    for (let i = 0; ; i++) {
-      const groups = [...document.querySelectorAll('[role=radiogroup]')].filter((group) => group.querySelectorAll('[role=radio]').length === 3 && group.getAttribute('aria-label') !== 'Which side');
-      const group = groups[i % groups.length];
-      const radios = [...group.querySelectorAll('[role=radio]')];
-      const radio = radios[(i * 7 + Math.floor(i / groups.length)) % 2];
-      const [question, answer] = [group.getAttribute('aria-label'), radio.textContent];
-      await window.tell(question, answer, false);
-      radio.click();
-      for (let wait = 0; wait < 200 && radio.getAttribute('aria-checked') !== 'true'; wait++) await new Promise((resolve) => setTimeout(resolve, 5));
-      if (radio.getAttribute('aria-checked') === 'true') await window.tell(question, answer, true);
-    }
-  })());
+  await page.evaluate(
+    () =>
+      void (async () => {
+        for (let i = 0; ; i++) {
+          const groups = [...document.querySelectorAll('[role=radiogroup]')].filter(
+            (group) =>
+              group.querySelectorAll('[role=radio]').length === 3 &&
+              group.getAttribute('aria-label') !== 'Which side',
+          );
+          const group = groups[i % groups.length];
+          const radios = [...group.querySelectorAll('[role=radio]')];
+          const radio = radios[(i * 7 + Math.floor(i / groups.length)) % 2];
+          const [question, answer] = [group.getAttribute('aria-label'), radio.textContent];
+          await window.tell(question, answer, false);
+          radio.click();
+          for (let wait = 0; wait < 200 && radio.getAttribute('aria-checked') !== 'true'; wait++)
+            await new Promise((resolve) => setTimeout(resolve, 5));
+          if (radio.getAttribute('aria-checked') === 'true')
+            await window.tell(question, answer, true);
+        }
+      })(),
+  );
 }
 
 /** Kills the browser in the middle of writing, in one tab or two, and looks what is there afterwards. */
@@ -89,7 +117,10 @@ export async function tortureKills(address, kills, seed, say) {
     if (shown) {
       expected.set(key, { shown: answer, since: [] });
       tally.answers += 1;
-    } else (expected.get(key) ?? expected.set(key, { shown: null, since: [] }).get(key)).since.push(answer);
+    } else
+      (expected.get(key) ?? expected.set(key, { shown: null, since: [] }).get(key)).since.push(
+        answer,
+      );
   };
   let names = null;
   try {
@@ -98,23 +129,48 @@ export async function tortureKills(address, kills, seed, say) {
       const page = await browser.context.newPage();
       await page.goto(`${address}/`);
       if (await isBlank(page)) tally.blank.push(`kill ${i}: nothing on the first screen`);
-      if (await page.getByRole('heading', { name: 'The browser has lost the book' }).isVisible().catch(() => false)) {
+      if (
+        await page
+          .getByRole('heading', { name: 'The browser has lost the book' })
+          .isVisible()
+          .catch(() => false)
+      ) {
         tally.thrownAway += 1;
-        await page.getByRole('button', { name: /Bring back the second copy|Begin with an empty book/ }).first().click();
+        await page
+          .getByRole('button', { name: /Bring back the second copy|Begin with an empty book/ })
+          .first()
+          .click();
         expected.clear();
       }
-      await page.getByText(/On the mat|Not on the mat/).first().waitFor({ timeout: 20_000 }).catch(() => tally.blank.push(`kill ${i}: no student on the first screen`));
+      await page
+        .getByText(/On the mat|Not on the mat/)
+        .first()
+        .waitFor({ timeout: 20_000 })
+        .catch(() => tally.blank.push(`kill ${i}: no student on the first screen`));
       const entries = await stored(page);
-      if (Object.keys(entries).some((key) => key.startsWith('ojas/1/aside/'))) tally.lost.push(`kill ${i}: a record was set aside`);
-      names ??= Object.keys(entries).filter((key) => key.startsWith('ojas/1/people/')).map((key) => key.slice('ojas/1/people/'.length));
+      if (Object.keys(entries).some((key) => key.startsWith('ojas/1/aside/')))
+        tally.lost.push(`kill ${i}: a record was set aside`);
+      names ??= Object.keys(entries)
+        .filter((key) => key.startsWith('ojas/1/people/'))
+        .map((key) => key.slice('ojas/1/people/'.length));
       for (const [key, { shown, since }] of expected) {
         const [student, question] = key.split('/');
         const label = { Yes: 'yes', No: 'no', 'Not asked': 'unanswered' };
-        const answers = JSON.parse(entries[`ojas/1/people/${student}`] ?? '{"cautions":[]}').cautions.map(({ answer }) => answer);
+        const answers = JSON.parse(
+          entries[`ojas/1/people/${student}`] ?? '{"cautions":[]}',
+        ).cautions.map(({ answer }) => answer);
         const questionId = ids.get(question);
-        const now = JSON.parse(entries[`ojas/1/people/${student}`] ?? '{"cautions":[]}').cautions.find(({ id }) => id === questionId)?.answer;
-        if (shown !== null && ![shown, ...since].some((one) => label[one] === now)) tally.lost.push(`kill ${i}: ${key} was shown as ${shown} and is ${now} (${answers.length} answers)`);
-        expected.set(key, { shown: Object.keys(label).find((one) => label[one] === now) ?? null, since: [] });
+        const now = JSON.parse(
+          entries[`ojas/1/people/${student}`] ?? '{"cautions":[]}',
+        ).cautions.find(({ id }) => id === questionId)?.answer;
+        if (shown !== null && ![shown, ...since].some((one) => label[one] === now))
+          tally.lost.push(
+            `kill ${i}: ${key} was shown as ${shown} and is ${now} (${answers.length} answers)`,
+          );
+        expected.set(key, {
+          shown: Object.keys(label).find((one) => label[one] === now) ?? null,
+          since: [],
+        });
       }
       const tabs = 1 + (i % 2);
       for (let tab = 0; tab < tabs; tab++) {
@@ -124,7 +180,10 @@ export async function tortureKills(address, kills, seed, say) {
       await new Promise((resolve) => setTimeout(resolve, 150 + chance() * 1200));
       await browser.kill();
       tally.kills += 1;
-      if (i % 10 === 9) say(`  ${i + 1} kills, ${tally.answers} answers shown as stored, ${tally.lost.length} lost`);
+      if (i % 10 === 9)
+        say(
+          `  ${i + 1} kills, ${tally.answers} answers shown as stored, ${tally.lost.length} lost`,
+        );
     }
   } finally {
     rmSync(profile, { recursive: true, force: true, maxRetries: 5 });
@@ -148,16 +207,47 @@ export async function tortureScreens(browser, address, books, say) {
     await page.goto(`${address}/more/data`);
     const chooser = page.waitForEvent('filechooser');
     await page.getByRole('button', { name: 'Choose a book' }).click();
-    await (await chooser).setFiles({ name: 'spoiled.json', mimeType: 'application/json', buffer: Buffer.from(text) });
-    await page.getByRole('button', { name: /^Take in/ }).last().dblclick();
-    await page.getByText(/records came in/).waitFor({ timeout: 15_000 }).catch(() => tally.crash.push(`book ${i}: not taken in`));
+    await (
+      await chooser
+    ).setFiles({ name: 'spoiled.json', mimeType: 'application/json', buffer: Buffer.from(text) });
+    await page
+      .getByRole('button', { name: /^Take in/ })
+      .last()
+      .dblclick();
+    await page
+      .getByText(/records came in/)
+      .waitFor({ timeout: 15_000 })
+      .catch(() => tally.crash.push(`book ${i}: not taken in`));
     const students = JSON.parse(text).people.map(({ id }) => encodeURIComponent(id));
-    for (const place of ['/', '/students', '/shelf', '/more', '/more/data', ...students.flatMap((id) => PLACES.map((one) => `/students/${id}${one}`))]) {
+    for (const place of [
+      '/',
+      '/students',
+      '/shelf',
+      '/more',
+      '/more/data',
+      ...students.flatMap((id) => PLACES.map((one) => `/students/${id}${one}`)),
+    ]) {
       await page.goto(`${address}${place}`);
-      await page.getByText('Opening the book').waitFor({ state: 'hidden' }).catch(() => undefined);
+      await page
+        .getByText('Opening the book')
+        .waitFor({ state: 'hidden' })
+        .catch(() => undefined);
       tally.pages += 1;
       if (await isBlank(page)) tally.blank.push(`book ${i}: ${place} is blank`);
-      if (await page.getByText(/cannot be shown/).isVisible().catch(() => false)) tally.crash.push(`book ${i}: ${place} cannot be shown: ${(await page.getByText(/What was said/).innerText().catch(() => '')).slice(0, 160)}`);
+      if (
+        await page
+          .getByText(/cannot be shown/)
+          .isVisible()
+          .catch(() => false)
+      )
+        tally.crash.push(
+          `book ${i}: ${place} cannot be shown: ${(
+            await page
+              .getByText(/What was said/)
+              .innerText()
+              .catch(() => '')
+          ).slice(0, 160)}`,
+        );
     }
     tally.books += 1;
     await context.close();
@@ -182,26 +272,55 @@ export async function tortureMonkey(browser, address, presses, seed, say) {
     };
   });
   await page.goto(`${address}/`);
-  await page.getByText(/On the mat/).first().waitFor();
+  await page
+    .getByText(/On the mat/)
+    .first()
+    .waitFor();
   const second = await context.newPage();
   await second.goto(`${address}/students`);
   for (let i = 0; i < presses; i++) {
     if (i % 60 === 59) await page.goto(`${address}/`);
     await page.evaluate((full) => void (window.full = full), chance() < 0.1);
-    const things = page.locator('[role=button]:visible, [role=radio]:visible, [role=checkbox]:visible, a:visible, [role=link]:visible');
+    const things = page.locator(
+      '[role=button]:visible, [role=radio]:visible, [role=checkbox]:visible, a:visible, [role=link]:visible',
+    );
     const count = await things.count();
     if (count > 0) {
       const thing = things.nth(Math.floor(chance() * count));
-      const press = chance() < 0.3 ? thing.dblclick({ timeout: 1500, noWaitAfter: true }) : thing.click({ timeout: 1500, noWaitAfter: true });
+      const press =
+        chance() < 0.3
+          ? thing.dblclick({ timeout: 1500, noWaitAfter: true })
+          : thing.click({ timeout: 1500, noWaitAfter: true });
       await press.catch(() => undefined);
     }
     const fields = page.locator('input:visible');
     const typed = await fields.count();
-    if (typed > 0 && chance() < 0.4) await fields.nth(Math.floor(chance() * typed)).fill(['', '1,234', '170', '-5', '2026-02-30', 'ś<b>', '9'.repeat(40)][Math.floor(chance() * 7)], { timeout: 1500 }).catch(() => undefined);
+    if (typed > 0 && chance() < 0.4)
+      await fields
+        .nth(Math.floor(chance() * typed))
+        .fill(
+          ['', '1,234', '170', '-5', '2026-02-30', 'ś<b>', '9'.repeat(40)][
+            Math.floor(chance() * 7)
+          ],
+          { timeout: 1500 },
+        )
+        .catch(() => undefined);
     tally.presses += 1;
     if (await isBlank(page)) tally.blank.push(`press ${i}: ${page.url()} is blank`);
-    if (await page.getByText(/cannot be shown/).isVisible().catch(() => false)) {
-      tally.crash.push(`press ${i}: ${page.url()} cannot be shown: ${(await page.getByText(/What was said/).innerText().catch(() => '')).slice(0, 160)}`);
+    if (
+      await page
+        .getByText(/cannot be shown/)
+        .isVisible()
+        .catch(() => false)
+    ) {
+      tally.crash.push(
+        `press ${i}: ${page.url()} cannot be shown: ${(
+          await page
+            .getByText(/What was said/)
+            .innerText()
+            .catch(() => '')
+        ).slice(0, 160)}`,
+      );
       await page.goto(`${address}/`);
     }
     if (i % 100 === 99) say(`  ${i + 1} presses`);
@@ -210,7 +329,10 @@ export async function tortureMonkey(browser, address, presses, seed, say) {
   await page.goto(`${address}/students`);
   await page.getByRole('listitem').first().waitFor();
   await second.bringToFront();
-  const counts = [await page.getByRole('listitem').count(), await second.getByRole('listitem').count()];
+  const counts = [
+    await page.getByRole('listitem').count(),
+    await second.getByRole('listitem').count(),
+  ];
   if (counts[0] !== counts[1]) tally.crash.push(`two tabs show ${counts.join(' and ')} students`);
   await context.close();
   return tally;

@@ -12,7 +12,11 @@ jest.mock('./files', () => ({ chooseFile: jest.fn(), saveFile: jest.fn() }));
 
 /** Chooses a file of this text. */
 async function choose(name: string, text: string): Promise<void> {
-  jest.mocked(chooseFile).mockResolvedValueOnce({ name, size: text.length, arrayBuffer: async () => new TextEncoder().encode(text).buffer as ArrayBuffer } as File);
+  jest.mocked(chooseFile).mockResolvedValueOnce({
+    name,
+    size: text.length,
+    arrayBuffer: async () => new TextEncoder().encode(text).buffer as ArrayBuffer,
+  } as File);
   fireEvent.click(screen.getByRole('button', { name: 'Choose a book' }));
   await screen.findByText(new RegExp(name.replace('.', '\\.')));
 }
@@ -21,14 +25,20 @@ test('a foreign file is refused with its place, and nothing changes', async () =
   const { state } = await show(<DataScreen />);
   const before = factsOf(state());
   await choose('other.json', '{"format":"someone-else/3"}');
-  expect(screen.getByText('other.json was not taken in; nothing stored has changed.')).toBeInTheDocument();
+  expect(
+    screen.getByText('other.json was not taken in; nothing stored has changed.'),
+  ).toBeInTheDocument();
   expect(screen.getByText(/expected "ojas-book\/1"/)).toBeInTheDocument();
   expect(factsOf(state())).toEqual(before);
 });
 
 test('a file far too large is not even read', async () => {
   await show(<DataScreen />);
-  jest.mocked(chooseFile).mockResolvedValueOnce({ name: 'huge.json', size: 5e9, arrayBuffer: () => Promise.reject(new Error('read')) } as unknown as File);
+  jest.mocked(chooseFile).mockResolvedValueOnce({
+    name: 'huge.json',
+    size: 5e9,
+    arrayBuffer: () => Promise.reject(new Error('read')),
+  } as unknown as File);
   fireEvent.click(screen.getByRole('button', { name: 'Choose a book' }));
   expect(await screen.findByText(/5000 MB is more than a book can be/)).toBeInTheDocument();
 });
@@ -36,12 +46,26 @@ test('a file far too large is not even read', async () => {
 test('new records come in, and those that differ only when asked', async () => {
   const { state } = await show(<DataScreen />);
   const book = bookOf(factsOf(state()));
-  await choose('theirs.json', JSON.stringify({ ...book, people: [{ ...book.people[0], name: 'Renamed There' }, samplePerson({ id: 'p7', name: 'New There' })] }));
-  expect(screen.getByText(/theirs\.json: 1 new, \d+ the same as here, 1 that differ/)).toBeInTheDocument();
+  await choose(
+    'theirs.json',
+    JSON.stringify({
+      ...book,
+      people: [
+        { ...book.people[0], name: 'Renamed There' },
+        samplePerson({ id: 'p7', name: 'New There' }),
+      ],
+    }),
+  );
+  expect(
+    screen.getByText(/theirs\.json: 1 new, \d+ the same as here, 1 that differ/),
+  ).toBeInTheDocument();
   fireEvent.click(screen.getByRole('button', { name: 'Take in what is new' }));
   await waitFor(() => expect(state().people.p7?.name).toBe('New There'));
   expect(state().people.p1?.name).toBe('Wren Sample');
-  await choose('theirs.json', JSON.stringify({ ...book, people: [{ ...book.people[0], name: 'Renamed There' }] }));
+  await choose(
+    'theirs.json',
+    JSON.stringify({ ...book, people: [{ ...book.people[0], name: 'Renamed There' }] }),
+  );
   fireEvent.click(screen.getByRole('button', { name: 'Take in all, replacing 1' }));
   await waitFor(() => expect(state().people.p1?.name).toBe('Renamed There'));
 });

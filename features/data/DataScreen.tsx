@@ -24,7 +24,12 @@ const SHOWN_AT_FIRST = 12;
 type Step =
   | { readonly at: 'idle' }
   | { readonly at: 'refused'; readonly file: string; readonly faults: readonly Fault[] }
-  | { readonly at: 'ready'; readonly file: string; readonly merge: Merge; readonly notes: readonly Fault[] }
+  | {
+      readonly at: 'ready';
+      readonly file: string;
+      readonly merge: Merge;
+      readonly notes: readonly Fault[];
+    }
   | { readonly at: 'done'; readonly words: string };
 
 /** Backup, and what comes in from a file. */
@@ -49,10 +54,30 @@ function Export() {
   return (
     <Sheet>
       <Title level={2}>Export</Title>
-      <Words>{count(people)} students, {count(readings)} readings, {count(sessions)} sessions, {count(shelf)} kinds of props. One file holds all of it, health answers too: keep it where others do not read.</Words>
-      {setAside > 0 ? <Words>{setAside === 1 ? 'One record that could not be read goes' : `${setAside} records that could not be read go`} along as found.</Words> : null}
-      {removed.length > 0 ? <Words>Left out: {removed.join(', ')}, removed in the last {DAYS_TO_BRING_BACK} days. Pictures stay on this device.</Words> : <Aside>Pictures stay on this device.</Aside>}
-      <Press kind="main" onPress={() => dispatch(saveBook())}>Export the book</Press>
+      <Words>
+        {count(people)} students, {count(readings)} readings, {count(sessions)} sessions,{' '}
+        {count(shelf)} kinds of props. One file holds all of it, health answers too: keep it where
+        others do not read.
+      </Words>
+      {setAside > 0 ? (
+        <Words>
+          {setAside === 1
+            ? 'One record that could not be read goes'
+            : `${setAside} records that could not be read go`}{' '}
+          along as found.
+        </Words>
+      ) : null}
+      {removed.length > 0 ? (
+        <Words>
+          Left out: {removed.join(', ')}, removed in the last {DAYS_TO_BRING_BACK} days. Pictures
+          stay on this device.
+        </Words>
+      ) : (
+        <Aside>Pictures stay on this device.</Aside>
+      )}
+      <Press kind="main" onPress={() => dispatch(saveBook())}>
+        Export the book
+      </Press>
     </Sheet>
   );
 }
@@ -64,16 +89,38 @@ function Import() {
   const take = async () => {
     const file = await chooseFile('.json,application/json');
     if (!file) return;
-    if (file.size > MOST_BYTES) return setStep({ at: 'refused', file: file.name, faults: [{ path: 'the file', words: `${Math.round(file.size / 1e6)} MB is more than a book can be (${MOST_BYTES / 1e6} MB): choose another file.` }] });
+    if (file.size > MOST_BYTES)
+      return setStep({
+        at: 'refused',
+        file: file.name,
+        faults: [
+          {
+            path: 'the file',
+            words: `${Math.round(file.size / 1e6)} MB is more than a book can be (${MOST_BYTES / 1e6} MB): choose another file.`,
+          },
+        ],
+      });
     const parsed = parseBookFile(new Uint8Array(await file.arrayBuffer()), todayIso());
-    setStep(parsed.ok ? { at: 'ready', file: file.name, merge: mergeBook(parsed.value, facts), notes: parsed.notes } : { at: 'refused', file: file.name, faults: parsed.faults });
+    setStep(
+      parsed.ok
+        ? {
+            at: 'ready',
+            file: file.name,
+            merge: mergeBook(parsed.value, facts),
+            notes: parsed.notes,
+          }
+        : { at: 'refused', file: file.name, faults: parsed.faults },
+    );
   };
   const merge = async (merged: Merge, takeConflicts: boolean) => {
     const change = mergeChange(merged, takeConflicts);
     const outcome = await dispatch(commit(change));
     if (!outcome.ok) return setStep({ at: 'idle' });
     await dispatch(keepAside(merged.setAside));
-    return setStep({ at: 'done', words: `${change.put.length} records came in.${merged.setAside.length > 0 ? ` ${merged.setAside.length} that could not be read lie below.` : ''}` });
+    return setStep({
+      at: 'done',
+      words: `${change.put.length} records came in.${merged.setAside.length > 0 ? ` ${merged.setAside.length} that could not be read lie below.` : ''}`,
+    });
   };
   return (
     <Sheet>
@@ -83,19 +130,39 @@ function Import() {
       <View role="status" aria-live="polite" className="gap-2">
         {step.at === 'refused' ? (
           <>
-            <Words className="font-semibold text-rust">{step.file} was not taken in; nothing stored has changed.</Words>
+            <Words className="font-semibold text-rust">
+              {step.file} was not taken in; nothing stored has changed.
+            </Words>
             <Faults faults={step.faults} />
           </>
         ) : null}
         {step.at === 'ready' ? (
           <>
-            <Words>{step.file}: {step.merge.fresh.length} new, {step.merge.same} the same as here, {step.merge.conflicts.length} that differ from what is here.</Words>
-            {step.merge.setAside.length > 0 ? <Words>{step.merge.setAside.length} more could not be read where the book was written: they come along as found.</Words> : null}
+            <Words>
+              {step.file}: {step.merge.fresh.length} new, {step.merge.same} the same as here,{' '}
+              {step.merge.conflicts.length} that differ from what is here.
+            </Words>
+            {step.merge.setAside.length > 0 ? (
+              <Words>
+                {step.merge.setAside.length} more could not be read where the book was written: they
+                come along as found.
+              </Words>
+            ) : null}
             <Faults faults={step.notes} />
             <Conflicts conflicts={step.merge.conflicts} />
-            {step.merge.fresh.length > 0 || step.merge.conflicts.length === 0 ? <Press kind="main" onPress={() => merge(step.merge, false)}>Take in what is new</Press> : null}
-            {step.merge.conflicts.length > 0 ? <Press kind="warn" onPress={() => merge(step.merge, true)}>Take in all, replacing {step.merge.conflicts.length}</Press> : null}
-            <Press kind="quiet" onPress={() => setStep({ at: 'idle' })}>Leave it</Press>
+            {step.merge.fresh.length > 0 || step.merge.conflicts.length === 0 ? (
+              <Press kind="main" onPress={() => merge(step.merge, false)}>
+                Take in what is new
+              </Press>
+            ) : null}
+            {step.merge.conflicts.length > 0 ? (
+              <Press kind="warn" onPress={() => merge(step.merge, true)}>
+                Take in all, replacing {step.merge.conflicts.length}
+              </Press>
+            ) : null}
+            <Press kind="quiet" onPress={() => setStep({ at: 'idle' })}>
+              Leave it
+            </Press>
           </>
         ) : null}
         {step.at === 'done' ? <Words>{step.words}</Words> : null}
@@ -108,12 +175,28 @@ function Import() {
 function useFirst<T>(all: readonly T[]) {
   const [open, setOpen] = useState(false);
   const more = all.length - SHOWN_AT_FIRST;
-  return { shown: open ? all : all.slice(0, SHOWN_AT_FIRST), rest: more > 0 && !open ? <Press kind="quiet" onPress={() => setOpen(true)}>{`Show the other ${more}`}</Press> : null };
+  return {
+    shown: open ? all : all.slice(0, SHOWN_AT_FIRST),
+    rest:
+      more > 0 && !open ? (
+        <Press kind="quiet" onPress={() => setOpen(true)}>{`Show the other ${more}`}</Press>
+      ) : null,
+  };
 }
 
 function Faults({ faults }: { readonly faults: readonly Fault[] }) {
   const { shown, rest } = useFirst(faults);
-  return <>{shown.map(({ path, words }) => <Words key={path + words}><Words className="font-semibold">{path}: </Words>{words}</Words>)}{rest}</>;
+  return (
+    <>
+      {shown.map(({ path, words }) => (
+        <Words key={path + words}>
+          <Words className="font-semibold">{path}: </Words>
+          {words}
+        </Words>
+      ))}
+      {rest}
+    </>
+  );
 }
 
 /** Each record that differs, with every field that does: here, and in the book. */
@@ -122,7 +205,10 @@ function Conflicts({ conflicts }: { readonly conflicts: readonly Conflict[] }) {
   return (
     <>
       {shown.map((conflict) => (
-        <View key={conflict.fact.kind + conflict.fact.id} className="gap-1 border-l-4 border-tape pl-3">
+        <View
+          key={conflict.fact.kind + conflict.fact.id}
+          className="gap-1 border-l-4 border-tape pl-3"
+        >
           <Words className="font-semibold">{titleOf(conflict.fact)}</Words>
           <Differences conflict={conflict} />
         </View>
@@ -142,7 +228,16 @@ function titleOf({ kind, id, record }: Fact): string {
 
 function Differences({ conflict }: { readonly conflict: Conflict }) {
   const { shown, rest } = useFirst(differences(conflict));
-  return <>{shown.map(({ field, here, there }) => <Words key={field}>{field}: {here} here, {there} in the book</Words>)}{rest}</>;
+  return (
+    <>
+      {shown.map(({ field, here, there }) => (
+        <Words key={field}>
+          {field}: {here} here, {there} in the book
+        </Words>
+      ))}
+      {rest}
+    </>
+  );
 }
 
 function SetAsides() {
@@ -151,9 +246,15 @@ function SetAsides() {
   if (setAside.length === 0) return null;
   return (
     <Sheet className="border-rust">
-      <Title level={2}>{setAside.length === 1 ? 'One record could not be read' : `${setAside.length} records could not be read`}</Title>
+      <Title level={2}>
+        {setAside.length === 1
+          ? 'One record could not be read'
+          : `${setAside.length} records could not be read`}
+      </Title>
       <Words>They are kept as they are, and left out of everything.</Words>
-      {shown.map((one) => <Unreadable key={one.at} one={one} />)}
+      {shown.map((one) => (
+        <Unreadable key={one.at} one={one} />
+      ))}
       {rest}
     </Sheet>
   );
@@ -166,8 +267,14 @@ function Unreadable({ one }: { readonly one: SetAside }) {
       <Words className="font-semibold">{one.key}</Words>
       <Words>{one.words}</Words>
       <View className="flex-row flex-wrap gap-2">
-        <Press onPress={() => saveFile('ojas-record.txt', [`${one.key}\n${one.text}\n`], 'text/plain')}>Export it</Press>
-        <Press kind="warn" onPress={() => dispatch(forgetSetAside(one))}>Forget it</Press>
+        <Press
+          onPress={() => saveFile('ojas-record.txt', [`${one.key}\n${one.text}\n`], 'text/plain')}
+        >
+          Export it
+        </Press>
+        <Press kind="warn" onPress={() => dispatch(forgetSetAside(one))}>
+          Forget it
+        </Press>
       </View>
     </View>
   );
@@ -184,7 +291,9 @@ function Acts() {
       <Title level={2}>Done last</Title>
       {acts.map(({ seq, words, at }, i) => (
         <View key={seq} className="flex-row flex-wrap items-center gap-2 border-t border-line pt-2">
-          <Words className="flex-1">{words} <Words className="text-faint">{since(at)}</Words></Words>
+          <Words className="flex-1">
+            {words} <Words className="text-faint">{since(at)}</Words>
+          </Words>
           {i === 0 ? <Press onPress={() => dispatch(undo(seq))}>Undo this</Press> : null}
         </View>
       ))}

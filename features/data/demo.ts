@@ -14,11 +14,24 @@ const DAYS_AGO = 3;
 export const openDemo = (): Thunk<Promise<void>> => async (dispatch, getState) => {
   const address = demoBook();
   const { people, shelf, storage } = getState();
-  if (!address || storage.status !== 'open' || storage.left > 0 || Object.keys(people).length > 0 || Object.keys(shelf).length > 0) return;
+  if (
+    !address ||
+    storage.status !== 'open' ||
+    storage.left > 0 ||
+    Object.keys(people).length > 0 ||
+    Object.keys(shelf).length > 0
+  )
+    return;
   const answer = await fetch(address);
   if (!answer.ok) return;
   const checked = checkBook(await answer.json(), todayIso());
   if (!checked.ok) return;
-  await dispatch(commit({ words: 'Sample book loaded', put: factsOfBook(shiftBook(checked.value, todayIso(), DAYS_AGO)), remove: [] }));
+  await dispatch(
+    commit({
+      words: 'Sample book loaded',
+      put: factsOfBook(shiftBook(checked.value, todayIso(), DAYS_AGO)),
+      remove: [],
+    }),
+  );
   dispatch(undoDismissed());
 };

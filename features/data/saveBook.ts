@@ -10,7 +10,11 @@ const fileName = () => `ojas-book-${todayIso()}.json`;
 /** Hands the whole book to the person as a file. */
 export const saveBook = (): Thunk<Promise<void>> => async (dispatch, getState) => {
   await dispatch(whenArrived());
-  saveFile(fileName(), bookParts(bookOf(factsOf(getState()), getState().storage.setAside)), JSON_TYPE);
+  saveFile(
+    fileName(),
+    bookParts(bookOf(factsOf(getState()), getState().storage.setAside)),
+    JSON_TYPE,
+  );
   dispatch(bookExported(nowIso()));
 };
 

@@ -29,33 +29,83 @@ export function Build({ person, planned, lying, settled }: BuildProps) {
   return (
     <Sheet>
       <Title level={2}>Fetch and build</Title>
-      {planned.decision.reasons.map((reason) => <Words key={reason} className="font-semibold">{reason}</Words>)}
-      {lying.map((slot) => <Laid key={slotKey(slot)} slot={slot} person={person} planned={planned} settled={settled} />)}
+      {planned.decision.reasons.map((reason) => (
+        <Words key={reason} className="font-semibold">
+          {reason}
+        </Words>
+      ))}
+      {lying.map((slot) => (
+        <Laid key={slotKey(slot)} slot={slot} person={person} planned={planned} settled={settled} />
+      ))}
       {lying.length === 0 ? <Words className="text-lg">Nothing to fetch.</Words> : null}
     </Sheet>
   );
 }
 
 /** One slot with its pieces, and what could lie there instead. */
-function Laid({ slot, person, planned, settled }: Omit<BuildProps, 'lying'> & { readonly slot: PlanSlot }) {
+function Laid({
+  slot,
+  person,
+  planned,
+  settled,
+}: Omit<BuildProps, 'lying'> & { readonly slot: PlanSlot }) {
   const dispatch = useOjasDispatch();
   const shelf = useOjas(selectShelf);
   const units = useUnits();
   const [open, setOpen] = useState(false);
   const name = slotWords(slot);
   const here = settled.find((one) => slotKey(one) === slotKey(slot));
-  const others = open && here ? otherStacks({ person, pose: planned.pose, side: planned.side, shelf }, here.slot, here, usedBeside(planned, settled, here)) : [];
+  const others =
+    open && here
+      ? otherStacks(
+          { person, pose: planned.pose, side: planned.side, shelf },
+          here.slot,
+          here,
+          usedBeside(planned, settled, here),
+        )
+      : [];
   const swap = (one: Settled, other: Stack) => {
-    dispatch(piecesSwapped({ pose: matKey(planned), settled: settled.map((slot) => (slot === one ? asSettled(slot, other) : slot)) }));
+    dispatch(
+      piecesSwapped({
+        pose: matKey(planned),
+        settled: settled.map((slot) => (slot === one ? asSettled(slot, other) : slot)),
+      }),
+    );
     setOpen(false);
   };
   return (
     <View className="gap-1 border-l-4 border-tape pl-3">
-      <Words className="text-lg"><Words className="text-lg font-semibold">{name} </Words>{length(slot.isLength ? slot.targetCm : slot.stackCm, units)}</Words>
+      <Words className="text-lg">
+        <Words className="text-lg font-semibold">{name} </Words>
+        {length(slot.isLength ? slot.targetCm : slot.stackCm, units)}
+      </Words>
       <Words className="text-lg">{stackWords(slot.stack, shelf)}</Words>
-      {here ? <Press kind="quiet" aria-expanded={open} aria-label={`Other pieces: ${name}`} className="-ml-4 self-start" onPress={() => setOpen(!open)}>Other pieces</Press> : null}
-      {here ? others.map((other) => <StackChoice key={stackWords(other.pieces, shelf)} words="Use instead" stack={other} onChoose={() => swap(here, other)} />) : null}
-      {here && open && others.length === 0 ? <Words className="text-faint">What is left of the shelf builds nothing else near this height.</Words> : null}
+      {here ? (
+        <Press
+          kind="quiet"
+          aria-expanded={open}
+          aria-label={`Other pieces: ${name}`}
+          className="-ml-4 self-start"
+          onPress={() => setOpen(!open)}
+        >
+          Other pieces
+        </Press>
+      ) : null}
+      {here
+        ? others.map((other) => (
+            <StackChoice
+              key={stackWords(other.pieces, shelf)}
+              words="Use instead"
+              stack={other}
+              onChoose={() => swap(here, other)}
+            />
+          ))
+        : null}
+      {here && open && others.length === 0 ? (
+        <Words className="text-faint">
+          What is left of the shelf builds nothing else near this height.
+        </Words>
+      ) : null}
     </View>
   );
 }

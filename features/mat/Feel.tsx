@@ -9,11 +9,22 @@ import { Aside, Title, Words } from '@/ui/Words';
 import type { Felt } from './session';
 
 const places = [
-  { id: 'muscle', words: 'In muscle' }, { id: 'none', words: 'Hardly anywhere' }, { id: 'joint', words: 'At a joint line' }, { id: 'low-back', words: 'In the low back' }, { id: 'nerve', words: 'Nerve-like' },
+  { id: 'muscle', words: 'In muscle' },
+  { id: 'none', words: 'Hardly anywhere' },
+  { id: 'joint', words: 'At a joint line' },
+  { id: 'low-back', words: 'In the low back' },
+  { id: 'nerve', words: 'Nerve-like' },
 ] as const;
 const strengths = Array.from({ length: 11 }, (_, i) => ({ id: String(i), words: String(i) }));
-const pelvises = [{ id: 'upright', words: 'Upright' }, { id: 'rolled', words: 'Rolled back' }, { id: 'arched', words: 'Low back arched' }] as const;
-const breaths = [{ id: 'easy', words: 'Easy' }, { id: 'held', words: 'Held' }] as const;
+const pelvises = [
+  { id: 'upright', words: 'Upright' },
+  { id: 'rolled', words: 'Rolled back' },
+  { id: 'arched', words: 'Low back arched' },
+] as const;
+const breaths = [
+  { id: 'easy', words: 'Easy' },
+  { id: 'held', words: 'Held' },
+] as const;
 
 interface FeelProps {
   readonly planned: PlanPose;
@@ -28,22 +39,57 @@ export function Feel({ planned, exit, last, onRecord }: FeelProps) {
   const [strength, setStrength] = useState<string | null>(null);
   const [pelvis, setPelvis] = useState<SessionPose['pelvis']>('upright');
   const [breath, setBreath] = useState<SessionPose['breath']>('easy');
-  const counter = (poseById(planned.pose)?.counterposes ?? []).flatMap((id) => poseById(id)?.name ?? []);
+  const counter = (poseById(planned.pose)?.counterposes ?? []).flatMap(
+    (id) => poseById(id)?.name ?? [],
+  );
   return (
     <>
       <Sheet>
         <Title level={2}>Out of the pose</Title>
-        {exit.map((cue, i) => <Words key={cue}>{i + 1}. {cue}</Words>)}
+        {exit.map((cue, i) => (
+          <Words key={cue}>
+            {i + 1}. {cue}
+          </Words>
+        ))}
         {counter.length > 0 ? <Aside>Afterwards: {counter.join(', ')}.</Aside> : null}
       </Sheet>
       <Sheet>
         <Title level={2}>How was it?</Title>
-        <View className="gap-1"><Words>Where was the feeling?</Words><Chips label="Where was the feeling" options={places} chosen={place} onChoose={setPlace} /></View>
-        <View className="gap-1"><Words>How strong, out of ten?</Words><Chips label="How strong out of ten" options={strengths} chosen={strength} onChoose={setStrength} /></View>
-        <View className="gap-1"><Words>The pelvis</Words><Chips label="The pelvis" options={pelvises} chosen={pelvis} onChoose={setPelvis} /></View>
-        <View className="gap-1"><Words>The breath</Words><Chips label="The breath" options={breaths} chosen={breath} onChoose={setBreath} /></View>
-        <Press kind="main" disabled={place === null || strength === null}
-          onPress={() => place !== null && strength !== null && onRecord({ feeling: { strength: Number(strength), place }, pelvis, breath })}>
+        <View className="gap-1">
+          <Words>Where was the feeling?</Words>
+          <Chips
+            label="Where was the feeling"
+            options={places}
+            chosen={place}
+            onChoose={setPlace}
+          />
+        </View>
+        <View className="gap-1">
+          <Words>How strong, out of ten?</Words>
+          <Chips
+            label="How strong out of ten"
+            options={strengths}
+            chosen={strength}
+            onChoose={setStrength}
+          />
+        </View>
+        <View className="gap-1">
+          <Words>The pelvis</Words>
+          <Chips label="The pelvis" options={pelvises} chosen={pelvis} onChoose={setPelvis} />
+        </View>
+        <View className="gap-1">
+          <Words>The breath</Words>
+          <Chips label="The breath" options={breaths} chosen={breath} onChoose={setBreath} />
+        </View>
+        <Press
+          kind="main"
+          disabled={place === null || strength === null}
+          onPress={() =>
+            place !== null &&
+            strength !== null &&
+            onRecord({ feeling: { strength: Number(strength), place }, pelvis, breath })
+          }
+        >
           {last ? 'Record and end' : 'Record, next pose'}
         </Press>
       </Sheet>

@@ -31,8 +31,16 @@ function marksOf(planned: PlanPose, person: Person): Mark[] {
   const whole = planned.holdSeconds;
   const again = choicesFor(person.approach, person.choices).stillness === 'marks';
   return [
-    { atSeconds: Math.min(parameter.settling.value, whole / 2), words: 'Settled. Now look whether there is room.' },
-    ...(again && whole >= 90 ? [{ atSeconds: whole / 3, words: 'A third: prop again if it asks for it, then still.' }, { atSeconds: (2 * whole) / 3, words: 'Two thirds: the last time to prop, then still.' }] : []),
+    {
+      atSeconds: Math.min(parameter.settling.value, whole / 2),
+      words: 'Settled. Now look whether there is room.',
+    },
+    ...(again && whole >= 90
+      ? [
+          { atSeconds: whole / 3, words: 'A third: prop again if it asks for it, then still.' },
+          { atSeconds: (2 * whole) / 3, words: 'Two thirds: the last time to prop, then still.' },
+        ]
+      : []),
     { atSeconds: whole, words: 'The whole time. Come out in order.' },
   ];
 }
@@ -62,16 +70,32 @@ export function Hold({ person, planned, mat }: HoldProps) {
   return (
     <Sheet className="items-center">
       <Title level={2}>Hold</Title>
-      <Ring share={whole === 0 ? 1 : Math.min(1, held / whole)} marks={marks.map(({ atSeconds }) => atSeconds / whole)} />
+      <Ring
+        share={whole === 0 ? 1 : Math.min(1, held / whole)}
+        marks={marks.map(({ atSeconds }) => atSeconds / whole)}
+      />
       <View role="timer" aria-label={`${minutes(held)} held of ${minutes(whole)}`}>
         <Words className="text-center text-4xl font-semibold">{minutes(held)}</Words>
-        <Aside className="text-center">{byBreath ? `about ${Math.ceil(left / parameter.breath.value)} breaths left` : `${minutes(left)} left of ${minutes(whole)}`}</Aside>
+        <Aside className="text-center">
+          {byBreath
+            ? `about ${Math.ceil(left / parameter.breath.value)} breaths left`
+            : `${minutes(left)} left of ${minutes(whole)}`}
+        </Aside>
       </View>
-      <View role="status" aria-live="polite"><Words className="text-center">{passed.at(-1)?.words ?? 'Let the body settle first.'}</Words></View>
-      <Press kind="main" onPress={() => {
-        setNow(nowIso());
-        dispatch(running ? holdPaused(nowIso()) : holdStarted(nowIso()));
-      }}>{running ? 'Pause' : held > 0 ? 'Go on' : 'Begin the hold'}</Press>
+      <View role="status" aria-live="polite">
+        <Words className="text-center">
+          {passed.at(-1)?.words ?? 'Let the body settle first.'}
+        </Words>
+      </View>
+      <Press
+        kind="main"
+        onPress={() => {
+          setNow(nowIso());
+          dispatch(running ? holdPaused(nowIso()) : holdStarted(nowIso()));
+        }}
+      >
+        {running ? 'Pause' : held > 0 ? 'Go on' : 'Begin the hold'}
+      </Press>
     </Sheet>
   );
 }
@@ -82,15 +106,40 @@ const RADIUS = 58;
 /** The time as a thread drawn round. */
 function Ring({ share, marks }: { readonly share: number; readonly marks: readonly number[] }) {
   const round = 2 * Math.PI * RADIUS;
-  const at = (part: number, r: number) => [SIZE / 2 + r * Math.sin(2 * Math.PI * part), SIZE / 2 - r * Math.cos(2 * Math.PI * part)] as const;
+  const at = (part: number, r: number) =>
+    [
+      SIZE / 2 + r * Math.sin(2 * Math.PI * part),
+      SIZE / 2 - r * Math.cos(2 * Math.PI * part),
+    ] as const;
   return (
     <Svg width={SIZE} height={SIZE} aria-hidden>
-      <Circle cx={SIZE / 2} cy={SIZE / 2} r={RADIUS} fill="none" stroke={tone('line')} strokeWidth={3} />
-      <Circle cx={SIZE / 2} cy={SIZE / 2} r={RADIUS} fill="none" stroke={tone('thread')} strokeWidth={8} strokeLinecap="round" strokeDasharray={`${share * round} ${round}`} transform={`rotate(-90 ${SIZE / 2} ${SIZE / 2})`} />
-      {marks.filter((mark) => mark < 1).map((mark) => {
-        const [[x1, y1], [x2, y2]] = [at(mark, RADIUS - 7), at(mark, RADIUS + 7)];
-        return <Line key={mark} x1={x1} y1={y1} x2={x2} y2={y2} stroke={tone('ink')} strokeWidth={2} />;
-      })}
+      <Circle
+        cx={SIZE / 2}
+        cy={SIZE / 2}
+        r={RADIUS}
+        fill="none"
+        stroke={tone('line')}
+        strokeWidth={3}
+      />
+      <Circle
+        cx={SIZE / 2}
+        cy={SIZE / 2}
+        r={RADIUS}
+        fill="none"
+        stroke={tone('thread')}
+        strokeWidth={8}
+        strokeLinecap="round"
+        strokeDasharray={`${share * round} ${round}`}
+        transform={`rotate(-90 ${SIZE / 2} ${SIZE / 2})`}
+      />
+      {marks
+        .filter((mark) => mark < 1)
+        .map((mark) => {
+          const [[x1, y1], [x2, y2]] = [at(mark, RADIUS - 7), at(mark, RADIUS + 7)];
+          return (
+            <Line key={mark} x1={x1} y1={y1} x2={x2} y2={y2} stroke={tone('ink')} strokeWidth={2} />
+          );
+        })}
     </Svg>
   );
 }

@@ -25,19 +25,37 @@ export function HowLong({ title, held, planned, onSaid, onBack }: HowLongProps) 
   const say = () => {
     const read = readNumber(typed);
     if (!read.ok) return setFault(`Minutes: ${read.words}`);
-    if (read.value < 0 || read.value > most) return setFault(`Minutes: ${read.value} is not between 0 and ${most}.`);
+    if (read.value < 0 || read.value > most)
+      return setFault(`Minutes: ${read.value} is not between 0 and ${most}.`);
     return onSaid(Math.round(read.value * 60));
   };
   return (
     <Screen title={title}>
       <Sheet>
         <Title level={2}>How long was it held?</Title>
-        <Words>The timer ran for {minutes(held)}, where {minutes(planned)} were planned: it may have been left running.</Words>
-        <Press kind="main" onPress={() => onSaid(planned)}>{`As planned, ${minutes(planned)}`}</Press>
-        {held <= MOST_HELD_SECONDS ? <Press onPress={() => onSaid(held)}>{`As the timer ran, ${minutes(held)}`}</Press> : null}
-        <Field label="Minutes" hint="where it was something else" inputMode="decimal" value={typed} onChangeText={setTyped} fault={fault} />
+        <Words>
+          The timer ran for {minutes(held)}, where {minutes(planned)} were planned: it may have been
+          left running.
+        </Words>
+        <Press
+          kind="main"
+          onPress={() => onSaid(planned)}
+        >{`As planned, ${minutes(planned)}`}</Press>
+        {held <= MOST_HELD_SECONDS ? (
+          <Press onPress={() => onSaid(held)}>{`As the timer ran, ${minutes(held)}`}</Press>
+        ) : null}
+        <Field
+          label="Minutes"
+          hint="where it was something else"
+          inputMode="decimal"
+          value={typed}
+          onChangeText={setTyped}
+          fault={fault}
+        />
         <Press onPress={say}>Record these minutes</Press>
-        <Press kind="quiet" onPress={onBack}>Back to the pose</Press>
+        <Press kind="quiet" onPress={onBack}>
+          Back to the pose
+        </Press>
       </Sheet>
     </Screen>
   );

@@ -6,11 +6,15 @@ import { MatScreen } from './MatScreen';
 
 const press = (name: string | RegExp) => fireEvent.click(screen.getByRole('button', { name }));
 const step = (name: string) => fireEvent.click(screen.getByRole('radio', { name }));
-const answer = (group: string, name: string) => fireEvent.click(within(screen.getByRole('radiogroup', { name: group })).getByRole('radio', { name }));
+const answer = (group: string, name: string) =>
+  fireEvent.click(
+    within(screen.getByRole('radiogroup', { name: group })).getByRole('radio', { name }),
+  );
 
 async function onMat(...keep: string[]) {
   const shown = await show(<MatScreen id="p1" />);
-  for (const box of screen.getAllByRole('checkbox')) if (!keep.some((name) => box.textContent?.endsWith(name))) fireEvent.click(box);
+  for (const box of screen.getAllByRole('checkbox'))
+    if (!keep.some((name) => box.textContent?.endsWith(name))) fireEvent.click(box);
   press(/^Begin/);
   return shown;
 }
@@ -19,21 +23,38 @@ test('poses are chosen, with the holding they come to', async () => {
   await show(<MatScreen id="p1" />);
   expect(screen.getByRole('button', { name: 'Begin: 5 poses, 4:45 of holding' })).toBeEnabled();
   for (const box of screen.getAllByRole('checkbox')) fireEvent.click(box);
-  expect(screen.getByRole('button', { name: /Begin: 0 poses/ })).toHaveAttribute('aria-disabled', 'true');
+  expect(screen.getByRole('button', { name: /Begin: 0 poses/ })).toHaveAttribute(
+    'aria-disabled',
+    'true',
+  );
 });
 
 test('a pose that a caution forbids is not on offer, and says why', async () => {
-  const facts = [...usualFacts(), put('people', samplePerson({ cautions: [{ id: 'knee-replacement', answer: 'yes', at: '2026-01-05' }] }))];
+  const facts = [
+    ...usualFacts(),
+    put(
+      'people',
+      samplePerson({ cautions: [{ id: 'knee-replacement', answer: 'yes', at: '2026-01-05' }] }),
+    ),
+  ];
   await show(<MatScreen id="p1" />, facts);
   expect(screen.queryByRole('checkbox', { name: 'Hero' })).not.toBeInTheDocument();
-  expect(screen.getAllByText(/kneeling only with the surgeon’s or physiotherapist’s written go-ahead/).length).toBe(2);
+  expect(
+    screen.getAllByText(/kneeling only with the surgeon’s or physiotherapist’s written go-ahead/)
+      .length,
+  ).toBe(2);
   expect(screen.getByRole('button', { name: /^Begin: 3 poses/ })).toBeInTheDocument();
 });
 
 test('on a cold day the supports stand a rung higher, and it says so', async () => {
   await show(<MatScreen id="p1" />);
-  fireEvent.click(within(screen.getByRole('radiogroup', { name: 'How today is' })).getByRole('radio', { name: 'Cold' }));
-  for (const box of screen.getAllByRole('checkbox')) if (!box.textContent?.endsWith('Hero')) fireEvent.click(box);
+  fireEvent.click(
+    within(screen.getByRole('radiogroup', { name: 'How today is' })).getByRole('radio', {
+      name: 'Cold',
+    }),
+  );
+  for (const box of screen.getAllByRole('checkbox'))
+    if (!box.textContent?.endsWith('Hero')) fireEvent.click(box);
   press(/^Begin/);
   expect(screen.getByText('A cold day: one rung higher than usual.')).toBeInTheDocument();
 });
@@ -41,7 +62,11 @@ test('on a cold day the supports stand a rung higher, and it says so', async () 
 test('other poses are added from their group, each side by itself', async () => {
   await show(<MatScreen id="p1" />);
   expect(screen.queryByRole('checkbox', { name: 'Pigeon, left' })).not.toBeInTheDocument();
-  fireEvent.click(within(screen.getByRole('radiogroup', { name: 'Add other poses' })).getByRole('radio', { name: 'Seated' }));
+  fireEvent.click(
+    within(screen.getByRole('radiogroup', { name: 'Add other poses' })).getByRole('radio', {
+      name: 'Seated',
+    }),
+  );
   fireEvent.click(screen.getByRole('checkbox', { name: 'Heron, left' }));
   fireEvent.click(screen.getByRole('checkbox', { name: 'Heron, right' }));
   expect(screen.getByRole('button', { name: /^Begin: 7 poses/ })).toBeInTheDocument();
@@ -74,7 +99,10 @@ test('where a thing is missing, other pieces for about the height take its place
   const before = screen.getByText(/^Now: /).textContent ?? '';
   expect(screen.queryByRole('button', { name: /^Use instead/ })).not.toBeInTheDocument();
   press('Other pieces: Seat');
-  expect(screen.getByRole('button', { name: 'Other pieces: Seat' })).toHaveAttribute('aria-expanded', 'true');
+  expect(screen.getByRole('button', { name: 'Other pieces: Seat' })).toHaveAttribute(
+    'aria-expanded',
+    'true',
+  );
   fireEvent.click(screen.getAllByRole('button', { name: /^Use instead/ })[0] as HTMLElement);
   const after = screen.getByText(/^Now: /).textContent ?? '';
   expect(after).not.toBe(before);
@@ -93,10 +121,14 @@ test('where a thing is missing, other pieces for about the height take its place
 test('a rung down names its height and pieces before and after, and the figure answers', async () => {
   const { state } = await onMat('Hero');
   const before = screen.getByText(/^Now: /).textContent ?? '';
-  const figure = screen.getByRole('img', { name: /Hero, seen from the side/ }).getAttribute('aria-label');
+  const figure = screen
+    .getByRole('img', { name: /Hero, seen from the side/ })
+    .getAttribute('aria-label');
   press(/One rung lower/);
   expect(screen.getByText(/^Now: /).textContent).not.toBe(before);
-  expect(screen.getByRole('img', { name: /Hero, seen from the side/ }).getAttribute('aria-label')).not.toBe(figure);
+  expect(
+    screen.getByRole('img', { name: /Hero, seen from the side/ }).getAttribute('aria-label'),
+  ).not.toBe(figure);
   const change = state().mat.now?.changes['hero/both']?.[0];
   expect((change?.fromCm ?? 0) - (change?.toCm ?? 0)).toBeGreaterThanOrEqual(1 - 1e-6);
   expect((change?.fromCm ?? 0) - (change?.toCm ?? 0)).toBeLessThanOrEqual(2.5 + 0.06);
@@ -106,13 +138,22 @@ test('two taps record a pose; what was moved against the advice is marked as suc
   const { state } = await onMat('Hero');
   press(/One rung lower/);
   step('Feel');
-  expect(screen.getByRole('button', { name: 'Record and end' })).toHaveAttribute('aria-disabled', 'true');
+  expect(screen.getByRole('button', { name: 'Record and end' })).toHaveAttribute(
+    'aria-disabled',
+    'true',
+  );
   answer('Where was the feeling', 'In muscle');
   answer('How strong out of ten', '4');
   press('Record and end');
   await waitFor(() => expect(Object.values(state().sessions)).toHaveLength(1));
   const pose = Object.values(state().sessions)[0]?.poses[0];
-  expect(pose).toMatchObject({ pose: 'hero', feeling: { strength: 4, place: 'muscle' }, pelvis: 'upright', breath: 'easy', overruled: true });
+  expect(pose).toMatchObject({
+    pose: 'hero',
+    feeling: { strength: 4, place: 'muscle' },
+    pelvis: 'upright',
+    breath: 'easy',
+    overruled: true,
+  });
   expect(pose?.changes).toHaveLength(1);
   expect(state().mat.now).toBeNull();
 });
@@ -127,14 +168,20 @@ test('the next pose follows, and a skipped one is not recorded', async () => {
   answer('How strong out of ten', '2');
   answer('The breath', 'Held');
   press('Record and end');
-  await waitFor(() => expect(Object.values(state().sessions)[0]?.poses.map(({ pose, breath }) => [pose, breath])).toEqual([['hero', 'held']]));
+  await waitFor(() =>
+    expect(
+      Object.values(state().sessions)[0]?.poses.map(({ pose, breath }) => [pose, breath]),
+    ).toEqual([['hero', 'held']]),
+  );
 });
 
 test('a stop word is one tap away at every step, shows the way out, and can be taken back', async () => {
   const { state } = await onMat('Hero');
   for (const name of ['Build', 'Enter', 'Look', 'Hold', 'Feel']) {
     step(name);
-    expect(within(screen.getByRole('group', { name: 'Stop words' })).getAllByRole('button')).toHaveLength(6);
+    expect(
+      within(screen.getByRole('group', { name: 'Stop words' })).getAllByRole('button'),
+    ).toHaveLength(6);
   }
   press('Numb');
   expect(screen.getByText(/Lean forward on to the hands/)).toBeInTheDocument();
@@ -142,7 +189,12 @@ test('a stop word is one tap away at every step, shows the way out, and can be t
   press(/It was a slip/);
   press('Joint');
   press('Out and written down');
-  await waitFor(() => expect(Object.values(state().sessions)[0]?.poses[0]).toMatchObject({ stop: 'joint', feeling: { place: 'joint' } }));
+  await waitFor(() =>
+    expect(Object.values(state().sessions)[0]?.poses[0]).toMatchObject({
+      stop: 'joint',
+      feeling: { place: 'joint' },
+    }),
+  );
 });
 
 test('the timer runs, says its marks, and stops at a pause', async () => {
@@ -167,8 +219,17 @@ test('the timer runs, says its marks, and stops at a pause', async () => {
 });
 
 test('another student’s session is not lost: finish it, keep it, or drop it', async () => {
-  const { store, state } = await show(<MatScreen id="p1" />, [...usualFacts(), put('people', samplePerson({ id: 'p2', name: 'Other Sample' }))]);
-  act(() => void store.dispatch({ type: 'mat/matStarted', payload: { person: 'p2', poses: ['hero/both'], at: '2026-03-02T18:00:00Z' } }));
+  const { store, state } = await show(<MatScreen id="p1" />, [
+    ...usualFacts(),
+    put('people', samplePerson({ id: 'p2', name: 'Other Sample' })),
+  ]);
+  act(
+    () =>
+      void store.dispatch({
+        type: 'mat/matStarted',
+        payload: { person: 'p2', poses: ['hero/both'], at: '2026-03-02T18:00:00Z' },
+      }),
+  );
   expect(screen.getByText(/Other Sample is still on the mat/)).toBeInTheDocument();
   press('Drop it');
   expect(state().mat.now).toBeNull();

@@ -7,7 +7,16 @@ import { slotKey } from '@/core/geometry/family';
 import { solveFigure } from '@/core/plan/solve';
 import { poseById } from '@/core/poses/poses';
 import { selectShelf } from '@/store/selectors';
-import { faultToggled, heldSeconds, leftRunning, matSteps, poseSkipped, stepTaken, type Mat, type MatStep } from '@/store/mat';
+import {
+  faultToggled,
+  heldSeconds,
+  leftRunning,
+  matSteps,
+  poseSkipped,
+  stepTaken,
+  type Mat,
+  type MatStep,
+} from '@/store/mat';
 import { PoseScene } from '@/ui/PoseScene';
 import { Chips, Press, Tick } from '@/ui/Press';
 import { Screen } from '@/ui/Screen';
@@ -23,9 +32,22 @@ import { HowLong } from './HowLong';
 import { Rungs } from './Rungs';
 import { asPlanned, builtOf, endSession, matKey, recordPose, type Felt } from './session';
 
-const stepWords: Readonly<Record<MatStep, string>> = { build: 'Build', enter: 'Enter', look: 'Look', hold: 'Hold', feel: 'Feel' };
+const stepWords: Readonly<Record<MatStep, string>> = {
+  build: 'Build',
+  enter: 'Enter',
+  look: 'Look',
+  hold: 'Hold',
+  feel: 'Feel',
+};
 const steps = matSteps.map((id) => ({ id, words: stepWords[id] }));
-const stopMeans: Readonly<Record<StopWord, string>> = { sharp: 'Sharp', electric: 'Electric', spreading: 'Spreading', joint: 'Joint', dizzy: 'Dizzy', numb: 'Numb' };
+const stopMeans: Readonly<Record<StopWord, string>> = {
+  sharp: 'Sharp',
+  electric: 'Electric',
+  spreading: 'Spreading',
+  joint: 'Joint',
+  dizzy: 'Dizzy',
+  numb: 'Numb',
+};
 
 interface PoseOnMatProps {
   readonly person: Person;
@@ -47,7 +69,11 @@ export function PoseOnMat({ person, planned, mat, onEnded }: PoseOnMatProps) {
   const pose = poseById(planned.pose);
   const key = matKey(planned);
   const settled = mat.settled[key] ?? asPlanned(planned);
-  const { posture } = solveFigure({ person, pose: planned.pose, side: planned.side, shelf }, estimates, builtOf(settled));
+  const { posture } = solveFigure(
+    { person, pose: planned.pose, side: planned.side, shelf },
+    estimates,
+    builtOf(settled),
+  );
   const now: PlanPose = {
     ...planned,
     slots: planned.slots.map((slot) => {
@@ -55,58 +81,154 @@ export function PoseOnMat({ person, planned, mat, onEnded }: PoseOnMatProps) {
       return here ? { ...slot, stack: here.pieces, stackCm: here.heightCm } : slot;
     }),
   };
-  const lying = now.slots.filter(({ stack, stackCm, isLength }) => stack.length > 0 && (isLength || stackCm > 0.3));
+  const lying = now.slots.filter(
+    ({ stack, stackCm, isLength }) => stack.length > 0 && (isLength || stackCm > 0.3),
+  );
   const next = matSteps[matSteps.indexOf(mat.step) + 1];
   const finish = async (felt: Felt, heldAs?: number) => {
-    if (heldAs === undefined && leftRunning(heldSeconds(mat, nowIso()), planned.holdSeconds)) return setAsked(felt);
+    if (heldAs === undefined && leftRunning(heldSeconds(mat, nowIso()), planned.holdSeconds))
+      return setAsked(felt);
     const last = mat.at + 1 >= mat.poses.length;
     const outcome = await dispatch(recordPose(planned, felt, heldAs));
     return outcome.ok && last ? onEnded() : undefined;
   };
   // Each pose begins at its top, also for those who hear the screen.
-  useEffect(() => (heading.current as unknown as HTMLElement | null)?.focus?.({ preventScroll: true }), []);
-  if (asked) return <HowLong held={heldSeconds(mat, nowIso())} planned={planned.holdSeconds} title={poseTitle(planned)} onSaid={(seconds) => finish(asked, seconds)} onBack={() => setAsked(null)} />;
-  if (stopped) return <Stopped word={stopped} planned={planned} onRecord={(felt) => finish(felt)} onBack={() => setStopped(undefined)} />;
+  useEffect(
+    () => (heading.current as unknown as HTMLElement | null)?.focus?.({ preventScroll: true }),
+    [],
+  );
+  if (asked)
+    return (
+      <HowLong
+        held={heldSeconds(mat, nowIso())}
+        planned={planned.holdSeconds}
+        title={poseTitle(planned)}
+        onSaid={(seconds) => finish(asked, seconds)}
+        onBack={() => setAsked(null)}
+      />
+    );
+  if (stopped)
+    return (
+      <Stopped
+        word={stopped}
+        planned={planned}
+        onRecord={(felt) => finish(felt)}
+        onBack={() => setStopped(undefined)}
+      />
+    );
   return (
-    <Screen title={poseTitle(planned)} beside={<Aside>{`${mat.at + 1} of ${mat.poses.length} · ${person.name}`}</Aside>}
-      foot={(
+    <Screen
+      title={poseTitle(planned)}
+      beside={<Aside>{`${mat.at + 1} of ${mat.poses.length} · ${person.name}`}</Aside>}
+      foot={
         <View className="gap-2">
           <View role="group" aria-label="Stop words" className="flex-row flex-wrap gap-1.5">
-            {stopWords.map((word) => <Press key={word} kind="warn" className="min-w-[30%] flex-1 px-1" onPress={() => setStopped(word)}>{stopMeans[word]}</Press>)}
+            {stopWords.map((word) => (
+              <Press
+                key={word}
+                kind="warn"
+                className="min-w-[30%] flex-1 px-1"
+                onPress={() => setStopped(word)}
+              >
+                {stopMeans[word]}
+              </Press>
+            ))}
           </View>
-          {next ? <Press kind="main" onPress={() => dispatch(stepTaken(next))}>{`Next: ${stepWords[next].toLowerCase()}`}</Press> : null}
+          {next ? (
+            <Press
+              kind="main"
+              onPress={() => dispatch(stepTaken(next))}
+            >{`Next: ${stepWords[next].toLowerCase()}`}</Press>
+          ) : null}
         </View>
-      )}>
-      <View ref={heading} tabIndex={-1}><Chips label="Step" options={steps} chosen={mat.step} onChoose={(step) => dispatch(stepTaken(step))} /></View>
+      }
+    >
+      <View ref={heading} tabIndex={-1}>
+        <Chips
+          label="Step"
+          options={steps}
+          chosen={mat.step}
+          onChoose={(step) => dispatch(stepTaken(step))}
+        />
+      </View>
       {mat.step === 'feel' ? null : (
-        <PoseScene posture={posture} body={bodyFrom(person.statureCm, person.bodyCm)} shelf={shelf} units={units} words={figureWords(now, units)} mostHeightPx={mat.step === 'build' ? 240 : 160}
-          stacks={Object.fromEntries(now.slots.map((slot) => [slotKey(slot), { pieces: slot.stack, heightCm: slot.stackCm }]))} columns={railColumns(now)} />
+        <PoseScene
+          posture={posture}
+          body={bodyFrom(person.statureCm, person.bodyCm)}
+          shelf={shelf}
+          units={units}
+          words={figureWords(now, units)}
+          mostHeightPx={mat.step === 'build' ? 240 : 160}
+          stacks={Object.fromEntries(
+            now.slots.map((slot) => [
+              slotKey(slot),
+              { pieces: slot.stack, heightCm: slot.stackCm },
+            ]),
+          )}
+          columns={railColumns(now)}
+        />
       )}
-      {mat.step === 'build' ? <Build person={person} planned={planned} lying={lying} settled={settled} /> : null}
-      {mat.step === 'enter' ? <Sheet><Title level={2}>Enter</Title>{pose?.entry.map((cue, i) => <Words key={cue} className="text-lg">{i + 1}. {cue}</Words>)}</Sheet> : null}
+      {mat.step === 'build' ? (
+        <Build person={person} planned={planned} lying={lying} settled={settled} />
+      ) : null}
+      {mat.step === 'enter' ? (
+        <Sheet>
+          <Title level={2}>Enter</Title>
+          {pose?.entry.map((cue, i) => (
+            <Words key={cue} className="text-lg">
+              {i + 1}. {cue}
+            </Words>
+          ))}
+        </Sheet>
+      ) : null}
       {mat.step === 'look' ? (
         <>
           <Sheet>
             <Title level={2}>Look</Title>
-            {pose?.look.map((cue) => <Words key={cue} className="text-lg">{cue}</Words>)}
+            {pose?.look.map((cue) => (
+              <Words key={cue} className="text-lg">
+                {cue}
+              </Words>
+            ))}
           </Sheet>
           <Sheet>
             <Title level={2}>Seen anything of this?</Title>
             {pose?.faults.map((fault) => (
               <View key={fault.id}>
-                <Tick checked={(mat.faults[key] ?? []).includes(fault.id)} onToggle={() => dispatch(faultToggled({ pose: key, fault: fault.id }))}>{fault.seen}</Tick>
-                {(mat.faults[key] ?? []).includes(fault.id) ? <Words className="pl-9 font-semibold text-rust">{slotWords({ slot: fault.slot })}: one rung {fault.way === 'raise' ? 'higher' : 'lower'}.</Words> : null}
+                <Tick
+                  checked={(mat.faults[key] ?? []).includes(fault.id)}
+                  onToggle={() => dispatch(faultToggled({ pose: key, fault: fault.id }))}
+                >
+                  {fault.seen}
+                </Tick>
+                {(mat.faults[key] ?? []).includes(fault.id) ? (
+                  <Words className="pl-9 font-semibold text-rust">
+                    {slotWords({ slot: fault.slot })}: one rung{' '}
+                    {fault.way === 'raise' ? 'higher' : 'lower'}.
+                  </Words>
+                ) : null}
               </View>
             ))}
           </Sheet>
         </>
       ) : null}
       {mat.step === 'hold' ? <Hold person={person} planned={planned} mat={mat} /> : null}
-      {mat.step === 'build' || mat.step === 'look' || mat.step === 'hold' ? <Rungs person={person} planned={planned} settled={settled} mat={mat} /> : null}
-      {mat.step === 'feel' ? <Feel planned={planned} exit={pose?.exit ?? []} last={mat.at + 1 >= mat.poses.length} onRecord={(felt) => finish(felt)} /> : null}
+      {mat.step === 'build' || mat.step === 'look' || mat.step === 'hold' ? (
+        <Rungs person={person} planned={planned} settled={settled} mat={mat} />
+      ) : null}
+      {mat.step === 'feel' ? (
+        <Feel
+          planned={planned}
+          exit={pose?.exit ?? []}
+          last={mat.at + 1 >= mat.poses.length}
+          onRecord={(felt) => finish(felt)}
+        />
+      ) : null}
       <View className="flex-row flex-wrap gap-2">
         <Press onPress={() => dispatch(poseSkipped())}>Skip this pose</Press>
-        <Press onPress={() => dispatch(endSession()).then((outcome) => outcome.ok && onEnded())}>End the session here</Press>
+        <Press onPress={() => dispatch(endSession()).then((outcome) => outcome.ok && onEnded())}>
+          End the session here
+        </Press>
       </View>
     </Screen>
   );
@@ -122,16 +244,39 @@ interface StoppedProps {
 /** A stop word: out of the pose in its safe order, and written down. */
 function Stopped({ word, planned, onRecord, onBack }: StoppedProps) {
   const exit = poseById(planned.pose)?.exit ?? [];
-  const place = word === 'joint' ? 'joint' : word === 'electric' || word === 'spreading' || word === 'numb' ? 'nerve' : 'none';
-  const felt: Felt = { feeling: { strength: 5, place }, pelvis: 'upright', breath: 'easy', stop: word };
+  const place =
+    word === 'joint'
+      ? 'joint'
+      : word === 'electric' || word === 'spreading' || word === 'numb'
+        ? 'nerve'
+        : 'none';
+  const felt: Felt = {
+    feeling: { strength: 5, place },
+    pelvis: 'upright',
+    breath: 'easy',
+    stop: word,
+  };
   return (
-    <Screen title={`${stopMeans[word]}: out of the pose`} foot={<Press kind="main" onPress={() => onRecord(felt)}>Out and written down</Press>}>
+    <Screen
+      title={`${stopMeans[word]}: out of the pose`}
+      foot={
+        <Press kind="main" onPress={() => onRecord(felt)}>
+          Out and written down
+        </Press>
+      }
+    >
       <Sheet>
-        {exit.map((cue, i) => <Words key={cue} className="text-lg">{i + 1}. {cue}</Words>)}
+        {exit.map((cue, i) => (
+          <Words key={cue} className="text-lg">
+            {i + 1}. {cue}
+          </Words>
+        ))}
       </Sheet>
       <Words className="text-lg">
-        {word === 'joint' ? 'Next time the support is one rung higher. A joint that goes on speaking: to a physiotherapist.'
-          : word === 'dizzy' ? 'Sit low and breathe until it has passed. Dizziness that returns: to a doctor.'
+        {word === 'joint'
+          ? 'Next time the support is one rung higher. A joint that goes on speaking: to a physiotherapist.'
+          : word === 'dizzy'
+            ? 'Sit low and breathe until it has passed. Dizziness that returns: to a doctor.'
             : 'This pose rests for two weeks. If it comes back or stays: to a doctor or physiotherapist before this pose again.'}
       </Words>
       <Press onPress={onBack}>It was a slip: back to the pose</Press>

@@ -31,22 +31,57 @@ export function Rungs({ person, planned, settled, mat }: RungsProps) {
   const units = useUnits();
   const pose = poseById(planned.pose);
   const movable = settled.map(slotKey).filter((key) => comesDown(pose, key));
-  const [chosen, setChosen] = useState(movable.find((one) => one.startsWith(planned.decision.slot ?? '-')) ?? movable[0]);
-  const here = settled.find((one) => slotKey(one) === chosen) ?? settled.find((one) => slotKey(one) === movable[0]);
+  const [chosen, setChosen] = useState(
+    movable.find((one) => one.startsWith(planned.decision.slot ?? '-')) ?? movable[0],
+  );
+  const here =
+    settled.find((one) => slotKey(one) === chosen) ??
+    settled.find((one) => slotKey(one) === movable[0]);
   if (!here) return null;
-  const { below, above } = rungsFrom({ person, pose: planned.pose, side: planned.side, shelf }, here.slot, here, usedBeside(planned, settled, here));
+  const { below, above } = rungsFrom(
+    { person, pose: planned.pose, side: planned.side, shelf },
+    here.slot,
+    here,
+    usedBeside(planned, settled, here),
+  );
   const key = matKey(planned);
-  const move = (to: Stack) => dispatch(rungMoved({
-    pose: key, slot: here.slot, fromCm: here.heightCm, toCm: to.heightCm, atSeconds: Math.min(MOST_HELD_SECONDS, heldSeconds(mat, nowIso())),
-    settled: settled.map((one) => (one === here ? asSettled(one, to) : one)),
-  }));
+  const move = (to: Stack) =>
+    dispatch(
+      rungMoved({
+        pose: key,
+        slot: here.slot,
+        fromCm: here.heightCm,
+        toCm: to.heightCm,
+        atSeconds: Math.min(MOST_HELD_SECONDS, heldSeconds(mat, nowIso())),
+        settled: settled.map((one) => (one === here ? asSettled(one, to) : one)),
+      }),
+    );
   return (
     <Sheet>
       <Title level={2}>Lower, keep or raise</Title>
-      {movable.length > 1 ? <Chips label="Which support" options={movable.map((id) => ({ id, words: slotWords(refOf(id)) }))} chosen={slotKey(here)} onChoose={setChosen} /> : null}
-      <View role="status" aria-live="polite"><Words>Now: {length(here.heightCm, units)}, {stackWords(here.pieces, shelf)}</Words></View>
-      {below ? <StackChoice words="↓ One rung lower" stack={below} onChoose={() => move(below)} /> : <Words className="text-faint">The shelf has no small step below this.</Words>}
-      {above ? <StackChoice words="↑ One rung higher" stack={above} onChoose={() => move(above)} /> : <Words className="text-faint">The shelf builds nothing higher here.</Words>}
+      {movable.length > 1 ? (
+        <Chips
+          label="Which support"
+          options={movable.map((id) => ({ id, words: slotWords(refOf(id)) }))}
+          chosen={slotKey(here)}
+          onChoose={setChosen}
+        />
+      ) : null}
+      <View role="status" aria-live="polite">
+        <Words>
+          Now: {length(here.heightCm, units)}, {stackWords(here.pieces, shelf)}
+        </Words>
+      </View>
+      {below ? (
+        <StackChoice words="↓ One rung lower" stack={below} onChoose={() => move(below)} />
+      ) : (
+        <Words className="text-faint">The shelf has no small step below this.</Words>
+      )}
+      {above ? (
+        <StackChoice words="↑ One rung higher" stack={above} onChoose={() => move(above)} />
+      ) : (
+        <Words className="text-faint">The shelf builds nothing higher here.</Words>
+      )}
     </Sheet>
   );
 }
@@ -55,5 +90,9 @@ export function Rungs({ person, planned, settled, mat }: RungsProps) {
 const refOf = (key: string) => {
   const [name, side] = key.split(':');
   const [slot, part] = (name as string).split('.');
-  return { slot: slot as string, part: part as 'low' | 'high' | undefined, side: side as 'left' | 'right' | undefined };
+  return {
+    slot: slot as string,
+    part: part as 'low' | 'high' | undefined,
+    side: side as 'left' | 'right' | undefined,
+  };
 };

@@ -3,7 +3,14 @@ import type { Plan, PlanPose } from '@/core/formats/plan';
 import { slotKey } from '@/core/geometry/family';
 import { usedBy, type Stack, type Used } from '@/core/props/stack';
 import { put } from '@/store/facts';
-import { heldSeconds, matCleared, poseDone, sessionIdOf, type Mat, type Settled } from '@/store/mat';
+import {
+  heldSeconds,
+  matCleared,
+  poseDone,
+  sessionIdOf,
+  type Mat,
+  type Settled,
+} from '@/store/mat';
 import { commit, type Outcome, type Thunk } from '@/store/store';
 import { nowIso } from '../hooks';
 
@@ -11,24 +18,39 @@ import { nowIso } from '../hooks';
 export const matKey = ({ pose, side }: Pick<PlanPose, 'pose' | 'side'>) => `${pose}/${side}`;
 
 /** Poses that may be done today without asking anybody first. */
-export const doable = (plan: Plan): PlanPose[] => plan.poses.filter(({ status, decision }) => (status === 'offered' || status === 'changed') && decision.action !== 'rest');
+export const doable = (plan: Plan): PlanPose[] =>
+  plan.poses.filter(
+    ({ status, decision }) =>
+      (status === 'offered' || status === 'changed') && decision.action !== 'rest',
+  );
 
 /** What the plan lays out, as what would be settled on. */
-export const asPlanned = (planned: PlanPose): Settled[] => planned.slots
-  .filter(({ isLength, stack, targetCm }) => !isLength && (stack.length > 0 || targetCm < 1))
-  .map(({ slot, part, side, stackCm, stack }) => asSettled({ slot, ...(part ? { part } : {}), side }, { pieces: stack, heightCm: stackCm }));
+export const asPlanned = (planned: PlanPose): Settled[] =>
+  planned.slots
+    .filter(({ isLength, stack, targetCm }) => !isLength && (stack.length > 0 || targetCm < 1))
+    .map(({ slot, part, side, stackCm, stack }) =>
+      asSettled({ slot, ...(part ? { part } : {}), side }, { pieces: stack, heightCm: stackCm }),
+    );
 
 /** One slot with what lies there, to the millimetre. */
-export const asSettled = (slot: Pick<Settled, 'slot' | 'part' | 'side'>, { pieces, heightCm }: Stack): Settled => ({ ...slot, heightCm: Math.round(heightCm * 10) / 10, pieces: [...pieces] });
+export const asSettled = (
+  slot: Pick<Settled, 'slot' | 'part' | 'side'>,
+  { pieces, heightCm }: Stack,
+): Settled => ({ ...slot, heightCm: Math.round(heightCm * 10) / 10, pieces: [...pieces] });
 
 /** What the other slots of a pose use, its strap too. */
 export const usedBeside = (planned: PlanPose, settled: readonly Settled[], slot: Settled): Used =>
-  usedBy([...settled.filter((one) => one !== slot).map(({ pieces }) => pieces), ...planned.slots.filter(({ isLength }) => isLength).map(({ stack }) => stack)]);
+  usedBy([
+    ...settled.filter((one) => one !== slot).map(({ pieces }) => pieces),
+    ...planned.slots.filter(({ isLength }) => isLength).map(({ stack }) => stack),
+  ]);
 
 /** Heights lying on the mat, by slot key. */
-export const builtOf = (settled: readonly Settled[]) => Object.fromEntries(settled.map((one) => [slotKey(one), one.heightCm]));
+export const builtOf = (settled: readonly Settled[]) =>
+  Object.fromEntries(settled.map((one) => [slotKey(one), one.heightCm]));
 
-export type Felt = Pick<SessionPose, 'feeling' | 'pelvis' | 'breath'> & Partial<Pick<SessionPose, 'stop'>>;
+export type Felt = Pick<SessionPose, 'feeling' | 'pelvis' | 'breath'> &
+  Partial<Pick<SessionPose, 'stop'>>;
 
 /** Changes of height that one record can hold: the last ones. */
 const MOST_CHANGES = 60;
@@ -40,29 +62,56 @@ export function outcomeOf(mat: Mat, planned: PlanPose, felt: Felt, held: number)
   const changes = mat.changes[key] ?? [];
   // Lowered by hand against a "keep" or "raise", or raised against a "lower": the teacher knows better, and it is learned from.
   const moved = changes.reduce((sum, { fromCm, toCm }) => sum + toCm - fromCm, 0);
-  const overruled = Math.abs(moved) > 0.5 && felt.stop === undefined && felt.feeling.place !== 'joint' && (moved < 0 || planned.decision.action === 'lower');
+  const overruled =
+    Math.abs(moved) > 0.5 &&
+    felt.stop === undefined &&
+    felt.feeling.place !== 'joint' &&
+    (moved < 0 || planned.decision.action === 'lower');
   return {
-    pose: planned.pose, stage: planned.stage, side: planned.side, settled, plannedSeconds: planned.holdSeconds, heldSeconds: held, faults: mat.faults[key] ?? [],
-    ...(changes.length > 0 ? { changes: changes.slice(-MOST_CHANGES) as NonNullable<SessionPose['changes']> } : {}), ...(overruled ? { overruled: true } : {}), ...felt,
+    pose: planned.pose,
+    stage: planned.stage,
+    side: planned.side,
+    settled,
+    plannedSeconds: planned.holdSeconds,
+    heldSeconds: held,
+    faults: mat.faults[key] ?? [],
+    ...(changes.length > 0
+      ? { changes: changes.slice(-MOST_CHANGES) as NonNullable<SessionPose['changes']> }
+      : {}),
+    ...(overruled ? { overruled: true } : {}),
+    ...felt,
   };
 }
 
 /** Records a pose, held for as long as is said or else as the timer ran; after the last one the session becomes a fact. */
-export const recordPose = (planned: PlanPose, felt: Felt, heldAs?: number): Thunk<Promise<Outcome>> => async (dispatch, getState) => {
-  const mat = getState().mat.now;
-  if (!mat) return { ok: true };
-  dispatch(poseDone(outcomeOf(mat, planned, felt, heldAs ?? heldSeconds(mat, nowIso()))));
-  const after = getState().mat.now;
-  return after && after.at >= after.poses.length ? dispatch(endSession()) : { ok: true };
-};
+export const recordPose =
+  (planned: PlanPose, felt: Felt, heldAs?: number): Thunk<Promise<Outcome>> =>
+  async (dispatch, getState) => {
+    const mat = getState().mat.now;
+    if (!mat) return { ok: true };
+    dispatch(poseDone(outcomeOf(mat, planned, felt, heldAs ?? heldSeconds(mat, nowIso()))));
+    const after = getState().mat.now;
+    return after && after.at >= after.poses.length ? dispatch(endSession()) : { ok: true };
+  };
 
 /** Ends the session: what was done is kept, and the mat is free. */
 export const endSession = (): Thunk<Promise<Outcome>> => async (dispatch, getState) => {
   const mat = getState().mat.now;
   if (!mat) return { ok: true };
   if (mat.done.length > 0) {
-    const session: Session = { id: sessionIdOf(mat), person: mat.person, at: mat.startedAt, poses: mat.done };
-    const outcome = await dispatch(commit({ words: `Session recorded: ${mat.done.length} ${mat.done.length === 1 ? 'pose' : 'poses'}`, put: [put('sessions', session)], remove: [] }));
+    const session: Session = {
+      id: sessionIdOf(mat),
+      person: mat.person,
+      at: mat.startedAt,
+      poses: mat.done,
+    };
+    const outcome = await dispatch(
+      commit({
+        words: `Session recorded: ${mat.done.length} ${mat.done.length === 1 ? 'pose' : 'poses'}`,
+        put: [put('sessions', session)],
+        remove: [],
+      }),
+    );
     if (!outcome.ok) return outcome;
   }
   dispatch(matCleared());

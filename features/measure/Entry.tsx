@@ -9,7 +9,15 @@ import { photoWays } from '@/core/measure/photoWays';
 import { tiltWays } from '@/core/measure/tiltWays';
 import { workingOf } from '@/core/measure/working';
 import { readingVerdict, wayFor, type ReadingVerdict } from '@/core/safety/reading';
-import { methodFor, methods, protocolsOf, semOf, type ConversionContext, type MethodId, type Protocol } from '@/core/ranges/protocols';
+import {
+  methodFor,
+  methods,
+  protocolsOf,
+  semOf,
+  type ConversionContext,
+  type MethodId,
+  type Protocol,
+} from '@/core/ranges/protocols';
 import { keyOf, ranges, type RangeId, type Side } from '@/core/ranges/ranges';
 import { put, type KeptPicture } from '@/store/facts';
 import { entryChanged, methodChosen, sideKept, type Entry as EntryState } from '@/store/measuring';
@@ -43,10 +51,22 @@ const seatOf = (text: string) => {
 };
 
 /** Where the cautions leave out every way of reading, the first of them, which says so. */
-export const wayOrFirst = (range: RangeId, side: Side, method: MethodId, { cautions }: Person): Protocol | undefined => wayFor(range, side, method, cautions) ?? protocolsOf(range)[0];
+export const wayOrFirst = (
+  range: RangeId,
+  side: Side,
+  method: MethodId,
+  { cautions }: Person,
+): Protocol | undefined => wayFor(range, side, method, cautions) ?? protocolsOf(range)[0];
 
 /** Everything that reading one range on one side needs, and what may be done with what was read. */
-export function useEntry(person: Person, entry: EntryState | null, chosen: MethodId, estimates: Estimates, habits: TiltHabits, inVisit: boolean) {
+export function useEntry(
+  person: Person,
+  entry: EntryState | null,
+  chosen: MethodId,
+  estimates: Estimates,
+  habits: TiltHabits,
+  inVisit: boolean,
+) {
   const dispatch = useOjasDispatch();
   const eyes = useOjas(selectSettings).eyes;
   const [fault, setFault] = useState<string>();
@@ -54,12 +74,18 @@ export function useEntry(person: Person, entry: EntryState | null, chosen: Metho
   /** Beside each value, the picture to be kept with it. */
   const pictures = useRef<(PictureToKeep | null)[]>([]);
   const keeping = useRef(false);
-  const protocol = entry && (protocolsOf(entry.range).find(({ id }) => id === entry.protocol) ?? protocolsOf(entry.range)[0]);
+  const protocol =
+    entry &&
+    (protocolsOf(entry.range).find(({ id }) => id === entry.protocol) ??
+      protocolsOf(entry.range)[0]);
   if (!entry || !protocol) return null;
   const range = ranges[entry.range];
   const on = range.sided ? entry.side : 'both';
   const method = methodFor(protocol, chosen);
-  const context: ConversionContext = { ...contextOf(person, estimates), ...(protocol.onSeat ? { seatCm: seatOf(entry.seat) } : {}) };
+  const context: ConversionContext = {
+    ...contextOf(person, estimates),
+    ...(protocol.onSeat ? { seatCm: seatOf(entry.seat) } : {}),
+  };
   const told = entry.sems.length > 0 ? meanOf(entry.sems) : undefined;
   const sem = told ?? semOf(protocol, method, eyes);
 
@@ -74,7 +100,14 @@ export function useEntry(person: Person, entry: EntryState | null, chosen: Metho
     pictures.current.pop();
     dispatch(entryChanged({ values: entry.values.slice(0, -1), sems: entry.sems.slice(0, -1) }));
   };
-  const faultOf = (value: number): string | null => readingFaults({ range: entry.range, method, protocol: protocol.id, values: [value], side: on }).join(' ') || null;
+  const faultOf = (value: number): string | null =>
+    readingFaults({
+      range: entry.range,
+      method,
+      protocol: protocol.id,
+      values: [value],
+      side: on,
+    }).join(' ') || null;
   /** What is typed, as a value that can stand; undefined when it cannot. */
   const readTyped = (): number | undefined => {
     const read = readNumber(typed);
@@ -93,21 +126,45 @@ export function useEntry(person: Person, entry: EntryState | null, chosen: Metho
     const value = readTyped();
     return value === undefined ? undefined : keep([...entry.values, value].slice(-MOST_READINGS));
   };
-  const keep = async (values: readonly number[] = entry.values, sems: readonly number[] = entry.sems): Promise<void> => {
+  const keep = async (
+    values: readonly number[] = entry.values,
+    sems: readonly number[] = entry.sems,
+  ): Promise<void> => {
     if (values.length === 0) return setFault(`${range.name}: enter at least one reading.`);
     const seat = readNumber(entry.seat);
-    if (protocol.onSeat && (!seat.ok || seat.value < 0 || seat.value > MOST_SEAT_CM)) return setFault(`Seat: ${seat.ok ? `${seat.value} is not between 0 and ${MOST_SEAT_CM} cm.` : seat.words}`);
+    if (protocol.onSeat && (!seat.ok || seat.value < 0 || seat.value > MOST_SEAT_CM))
+      return setFault(
+        `Seat: ${seat.ok ? `${seat.value} is not between 0 and ${MOST_SEAT_CM} cm.` : seat.words}`,
+      );
     if (keeping.current) return undefined;
     keeping.current = true;
     const reading: Reading = {
-      id: freshId('r'), person: person.id, range: entry.range, side: on, at: nowIso(), method, protocol: protocol.id, values: [...values], warm: entry.warm,
+      id: freshId('r'),
+      person: person.id,
+      range: entry.range,
+      side: on,
+      at: nowIso(),
+      method,
+      protocol: protocol.id,
+      values: [...values],
+      warm: entry.warm,
       // A stand-in's reading says so wherever it is shown.
-      note: method === 'phone-tilt' && habits.simulated ? [entry.note, SIMULATED].filter(Boolean).join(' · ') : entry.note,
-      ...(protocol.onSeat && seat.ok ? { seatCm: seat.value } : {}), ...(sems.length > 0 ? { sem: meanOf(sems) } : {}),
+      note:
+        method === 'phone-tilt' && habits.simulated
+          ? [entry.note, SIMULATED].filter(Boolean).join(' · ')
+          : entry.note,
+      ...(protocol.onSeat && seat.ok ? { seatCm: seat.value } : {}),
+      ...(sems.length > 0 ? { sem: meanOf(sems) } : {}),
     };
     const picture = pictures.current.filter((one) => one !== null).at(-1);
     const kept: KeptPicture[] = picture ? [{ id: reading.id, person: person.id, ...picture }] : [];
-    const outcome = await dispatch(commit({ words: `${range.name}${range.sided ? ` ${entry.side}` : ''} noted`, put: [put('readings', reading), ...kept.map((one) => put('pictures', one))], remove: [] }));
+    const outcome = await dispatch(
+      commit({
+        words: `${range.name}${range.sided ? ` ${entry.side}` : ''} noted`,
+        put: [put('readings', reading), ...kept.map((one) => put('pictures', one))],
+        remove: [],
+      }),
+    );
     keeping.current = false;
     if (!outcome.ok) return setFault(outcome.words);
     pictures.current = [];
@@ -141,10 +198,30 @@ export function useEntry(person: Person, entry: EntryState | null, chosen: Metho
     return faultOf(value) === null && shown >= range.least && shown <= range.most;
   };
   const mean = meanOf(entry.values);
-  return { beginAnew, dropLast, entry, protocol, method, range, context, sem, fault, eyes, mean, typed, setTyped: (text: string) => {
-    setTyped(text);
-    setFault(undefined);
-  }, caution: readingVerdict(protocol.id, on, person.cautions), take, canBeMeant, takeTyped, keepAll, way: method === 'phone-tilt' ? tiltWays[protocol.id] : undefined };
+  return {
+    beginAnew,
+    dropLast,
+    entry,
+    protocol,
+    method,
+    range,
+    context,
+    sem,
+    fault,
+    eyes,
+    mean,
+    typed,
+    setTyped: (text: string) => {
+      setTyped(text);
+      setFault(undefined);
+    },
+    caution: readingVerdict(protocol.id, on, person.cautions),
+    take,
+    canBeMeant,
+    takeTyped,
+    keepAll,
+    way: method === 'phone-tilt' ? tiltWays[protocol.id] : undefined,
+  };
 }
 export type EntryWork = NonNullable<ReturnType<typeof useEntry>>;
 
@@ -161,12 +238,16 @@ interface EntryProps {
 /** How one range is read: where, until when, and two or three readings by the method at hand. */
 export function Entry({ work, person, estimates, tilt, dial, habits, onHabits }: EntryProps) {
   const dispatch = useOjasDispatch();
-  const { entry, protocol, method, range, context, sem, fault, eyes, mean, typed, take, caution } = work;
+  const { entry, protocol, method, range, context, sem, fault, eyes, mean, typed, take, caution } =
+    work;
   const id = entry.range;
   const ways = protocolsOf(id);
   const usual = usualOf(id, person.sex);
   const seatCm = seatOf(entry.seat);
-  const converted = entry.values.length === 0 ? null : protocol.convert(mean, sem / Math.sqrt(entry.values.length), context);
+  const converted =
+    entry.values.length === 0
+      ? null
+      : protocol.convert(mean, sem / Math.sqrt(entry.values.length), context);
   const believed = estimates[keyOf(id, entry.side)];
   const drawnAt = entry.values.length > 0 ? mean : valueShowing(protocol, usual.mean, context);
   const photo = photoWays[protocol.id];
@@ -175,39 +256,159 @@ export function Entry({ work, person, estimates, tilt, dial, habits, onHabits }:
     <View className="gap-4 lg:flex-row">
       <Sheet className="lg:flex-1">
         <Title level={2}>{range.name}</Title>
-        {range.sided ? <Chips label="Side" options={(['left', 'right'] as const).map((one) => ({ id: one, words: `${one === 'left' ? 'Left' : 'Right'} ${shortOf(estimates, id, one)}` }))} chosen={entry.side} onChoose={(side) => work.beginAnew({ side })} /> : null}
-        {ways.length > 1 ? <Chips label="Way of reading" options={ways.map((one) => ({ id: one.id, words: one.name }))} chosen={protocol.id} onChoose={(next) => work.beginAnew({ protocol: next })} /> : null}
-        <Chips label="Method" options={protocol.methods.map((one) => ({ id: one, words: methods[one].name }))} chosen={method} onChoose={(next) => {
-          work.beginAnew({});
-          dispatch(methodChosen(next));
-        }} />
-        {caution.leftOut ? null : <Guide protocol={protocol} body={context.body} value={drawnAt} seatCm={seatCm} />}
+        {range.sided ? (
+          <Chips
+            label="Side"
+            options={(['left', 'right'] as const).map((one) => ({
+              id: one,
+              words: `${one === 'left' ? 'Left' : 'Right'} ${shortOf(estimates, id, one)}`,
+            }))}
+            chosen={entry.side}
+            onChoose={(side) => work.beginAnew({ side })}
+          />
+        ) : null}
+        {ways.length > 1 ? (
+          <Chips
+            label="Way of reading"
+            options={ways.map((one) => ({ id: one.id, words: one.name }))}
+            chosen={protocol.id}
+            onChoose={(next) => work.beginAnew({ protocol: next })}
+          />
+        ) : null}
+        <Chips
+          label="Method"
+          options={protocol.methods.map((one) => ({ id: one, words: methods[one].name }))}
+          chosen={method}
+          onChoose={(next) => {
+            work.beginAnew({});
+            dispatch(methodChosen(next));
+          }}
+        />
+        {caution.leftOut ? null : (
+          <Guide protocol={protocol} body={context.body} value={drawnAt} seatCm={seatCm} />
+        )}
       </Sheet>
-      {caution.leftOut ? <LeftOut caution={caution} /> : (
+      {caution.leftOut ? (
+        <LeftOut caution={caution} />
+      ) : (
         <Sheet className="lg:flex-1">
-          {caution.words.map((words) => <Words key={words} className="text-rust">{words}</Words>)}
-          {protocol.onSeat ? <Field label="Seat height" hint="cm, 0 for the floor" inputMode="decimal" value={entry.seat} onChangeText={(seat) => void dispatch(entryChanged({ seat }))} /> : null}
-          {work.way ? <TiltReading tilt={tilt} way={work.way} dial={dial} habits={habits} onHabits={onHabits} /> : null}
-          {method === 'photo' && photo ? <PhotoReading key={`${protocol.id}${entry.side}`} way={photo} protocol={protocol} body={context.body} usual={drawnAt} onTaken={take} /> : null}
-          {method === 'by-eye' ? <EyeReading key={`${protocol.id}${entry.side}`} protocol={protocol} body={context.body} steps={eyeSteps(protocol, usual, context)} seatCm={seatCm} semDeg={sem} proven={eyes?.[id] !== undefined} onTaken={take} /> : null}
-          {isTyped(method)
-            ? <TypedReading unit={protocol.unit} count={entry.values.length + 1} typed={typed} fault={fault} working={typedWorking(protocol, typed, context)} onType={work.setTyped} onTake={work.takeTyped} /> : null}
-          {fault && !isTyped(method) ? <Words role="alert" className="text-rust">{fault}</Words> : null}
+          {caution.words.map((words) => (
+            <Words key={words} className="text-rust">
+              {words}
+            </Words>
+          ))}
+          {protocol.onSeat ? (
+            <Field
+              label="Seat height"
+              hint="cm, 0 for the floor"
+              inputMode="decimal"
+              value={entry.seat}
+              onChangeText={(seat) => void dispatch(entryChanged({ seat }))}
+            />
+          ) : null}
+          {work.way ? (
+            <TiltReading
+              tilt={tilt}
+              way={work.way}
+              dial={dial}
+              habits={habits}
+              onHabits={onHabits}
+            />
+          ) : null}
+          {method === 'photo' && photo ? (
+            <PhotoReading
+              key={`${protocol.id}${entry.side}`}
+              way={photo}
+              protocol={protocol}
+              body={context.body}
+              usual={drawnAt}
+              onTaken={take}
+            />
+          ) : null}
+          {method === 'by-eye' ? (
+            <EyeReading
+              key={`${protocol.id}${entry.side}`}
+              protocol={protocol}
+              body={context.body}
+              steps={eyeSteps(protocol, usual, context)}
+              seatCm={seatCm}
+              semDeg={sem}
+              proven={eyes?.[id] !== undefined}
+              onTaken={take}
+            />
+          ) : null}
+          {isTyped(method) ? (
+            <TypedReading
+              unit={protocol.unit}
+              count={entry.values.length + 1}
+              typed={typed}
+              fault={fault}
+              working={typedWorking(protocol, typed, context)}
+              onType={work.setTyped}
+              onTake={work.takeTyped}
+            />
+          ) : null}
+          {fault && !isTyped(method) ? (
+            <Words role="alert" className="text-rust">
+              {fault}
+            </Words>
+          ) : null}
           {entry.values.length > 0 ? (
             <View className="gap-1">
-              <ReadingDots values={entry.values} mean={mean} sem={sem / Math.sqrt(entry.values.length)} unit={unit} />
+              <ReadingDots
+                values={entry.values}
+                mean={mean}
+                sem={sem / Math.sqrt(entry.values.length)}
+                unit={unit}
+              />
               <Words role="status">
-                Mean {mean.toFixed(0)}{unit} ± {(1.28 * sem / Math.sqrt(entry.values.length)).toFixed(0)}{converted && (Math.abs(converted.mean - mean) > 0.5 || protocol.unit === 'cm') ? `, which is a range of ${withDoubt(converted.mean, converted.sem)}` : ''}. A change is worth believing from {degrees(believableChange(converted?.sem ?? sem, 1))}.
+                Mean {mean.toFixed(0)}
+                {unit} ± {((1.28 * sem) / Math.sqrt(entry.values.length)).toFixed(0)}
+                {converted && (Math.abs(converted.mean - mean) > 0.5 || protocol.unit === 'cm')
+                  ? `, which is a range of ${withDoubt(converted.mean, converted.sem)}`
+                  : ''}
+                . A change is worth believing from{' '}
+                {degrees(believableChange(converted?.sem ?? sem, 1))}.
               </Words>
-              {protocol.unit === 'deg' && method !== 'protractor' ? <Working words={workingOf(protocol, mean, context)} /> : null}
-              {disagree(entry.values, sem) ? <Words className="text-rust">The readings lie {(Math.max(...entry.values) - Math.min(...entry.values)).toFixed(0)}{unit} apart, more than this method explains: take another.</Words> : null}
-              <Press kind="quiet" onPress={work.dropLast}>Drop the last one</Press>
+              {protocol.unit === 'deg' && method !== 'protractor' ? (
+                <Working words={workingOf(protocol, mean, context)} />
+              ) : null}
+              {disagree(entry.values, sem) ? (
+                <Words className="text-rust">
+                  The readings lie{' '}
+                  {(Math.max(...entry.values) - Math.min(...entry.values)).toFixed(0)}
+                  {unit} apart, more than this method explains: take another.
+                </Words>
+              ) : null}
+              <Press kind="quiet" onPress={work.dropLast}>
+                Drop the last one
+              </Press>
             </View>
           ) : null}
-          <Press kind="main" onPress={() => work.keepAll()}>Keep</Press>
-          <Tick checked={entry.warm} onToggle={() => void dispatch(entryChanged({ warm: !entry.warm }))}>The body is warm (reads higher by about 4°)</Tick>
-          <Field label="Note" hint="may stay empty" value={entry.note} onChangeText={(note) => void dispatch(entryChanged({ note }))} />
-          {believed ? <Aside>Believed now: {believed.source === 'measured' ? 'measured' : 'assumed'}, {range.unit === 'deg' ? withDoubt(believed.mean, believed.sd) : believed.mean.toFixed(2)}.</Aside> : null}
+          <Press kind="main" onPress={() => work.keepAll()}>
+            Keep
+          </Press>
+          <Tick
+            checked={entry.warm}
+            onToggle={() => void dispatch(entryChanged({ warm: !entry.warm }))}
+          >
+            The body is warm (reads higher by about 4°)
+          </Tick>
+          <Field
+            label="Note"
+            hint="may stay empty"
+            value={entry.note}
+            onChangeText={(note) => void dispatch(entryChanged({ note }))}
+          />
+          {believed ? (
+            <Aside>
+              Believed now: {believed.source === 'measured' ? 'measured' : 'assumed'},{' '}
+              {range.unit === 'deg'
+                ? withDoubt(believed.mean, believed.sd)
+                : believed.mean.toFixed(2)}
+              .
+            </Aside>
+          ) : null}
         </Sheet>
       )}
     </View>
@@ -218,21 +419,34 @@ export function Entry({ work, person, estimates, tilt, dial, habits, onHabits }:
 const LeftOut = ({ caution: { words, refer } }: { readonly caution: ReadingVerdict }) => (
   <Sheet className="border-rust lg:flex-1">
     <Title level={2}>Not measured this way</Title>
-    {words.map((one) => <Words key={one}>{one}</Words>)}
-    {refer.map((one) => <Aside key={one}>{one}</Aside>)}
-    <Words>Another way or the other side may be open. The plan goes on with what is usual, and its bands stay wide.</Words>
+    {words.map((one) => (
+      <Words key={one}>{one}</Words>
+    ))}
+    {refer.map((one) => (
+      <Aside key={one}>{one}</Aside>
+    ))}
+    <Words>
+      Another way or the other side may be open. The plan goes on with what is usual, and its bands
+      stay wide.
+    </Words>
   </Sheet>
 );
 
-const isTyped = (method: MethodId) => method === 'protractor' || method === 'tape' || method === 'from-pose';
+const isTyped = (method: MethodId) =>
+  method === 'protractor' || method === 'tape' || method === 'from-pose';
 const typedWorking = (protocol: Protocol, typed: string, context: ConversionContext) => {
   const read = readNumber(typed);
-  return read.ok && read.value >= protocol.least && read.value <= protocol.most ? workingOf(protocol, read.value, context) : null;
+  return read.ok && read.value >= protocol.least && read.value <= protocol.most
+    ? workingOf(protocol, read.value, context)
+    : null;
 };
 
-const Working = ({ words }: { readonly words: string | null }) => (words === null ? null : <Aside>{words}</Aside>);
+const Working = ({ words }: { readonly words: string | null }) =>
+  words === null ? null : <Aside>{words}</Aside>;
 
 const shortOf = (estimates: Estimates, id: RangeId, side: Side) => {
   const estimate = estimates[keyOf(id, side)];
-  return estimate ? `${withDoubt(estimate.mean, estimate.sd)}${estimate.source === 'measured' ? '' : ' assumed'}` : '';
+  return estimate
+    ? `${withDoubt(estimate.mean, estimate.sd)}${estimate.source === 'measured' ? '' : ' assumed'}`
+    : '';
 };

@@ -19,7 +19,15 @@ interface EyeReadingProps {
 }
 
 /** Drawn steps of a range beside each other: the nearest is picked, or one between two. */
-export function EyeReading({ protocol, body, steps, seatCm, semDeg, proven, onTaken }: EyeReadingProps) {
+export function EyeReading({
+  protocol,
+  body,
+  steps,
+  seatCm,
+  semDeg,
+  proven,
+  onTaken,
+}: EyeReadingProps) {
   const [picked, setPicked] = useState<number | null>(null);
   const half = steps.length > 1 ? ((steps[1] as number) - (steps[0] as number)) / 2 : 5;
   const take = (value: number) => {
@@ -33,8 +41,24 @@ export function EyeReading({ protocol, body, steps, seatCm, semDeg, proven, onTa
         {steps.map((value) => {
           const figure = measuringFigure(protocol.id, value, body, seatCm);
           return (
-            <Pressable key={value} role="radio" aria-checked={value === picked} aria-label={`About ${value} degrees`} onPress={() => setPicked(value)} style={{ width: '31%' }} className={`min-h-12 items-center rounded-md border-2 p-1 ${value === picked ? 'border-thread bg-wash' : 'border-line bg-sheet'}`}>
-              {figure ? <MeasureScene figure={figure} body={body} words={`Drawn at ${value} degrees`} mostHeightPx={96} bare /> : null}
+            <Pressable
+              key={value}
+              role="radio"
+              aria-checked={value === picked}
+              aria-label={`About ${value} degrees`}
+              onPress={() => setPicked(value)}
+              style={{ width: '31%' }}
+              className={`min-h-12 items-center rounded-md border-2 p-1 ${value === picked ? 'border-thread bg-wash' : 'border-line bg-sheet'}`}
+            >
+              {figure ? (
+                <MeasureScene
+                  figure={figure}
+                  body={body}
+                  words={`Drawn at ${value} degrees`}
+                  mostHeightPx={96}
+                  bare
+                />
+              ) : null}
               <Words className={value === picked ? 'font-semibold' : ''}>{value}°</Words>
             </Pressable>
           );
@@ -43,11 +67,17 @@ export function EyeReading({ protocol, body, steps, seatCm, semDeg, proven, onTa
       {picked === null ? null : (
         <View className="flex-row flex-wrap gap-2">
           <Press onPress={() => take(picked - half)}>A little less</Press>
-          <Press kind="main" onPress={() => take(picked)}>Just so: {picked}°</Press>
+          <Press kind="main" onPress={() => take(picked)}>
+            Just so: {picked}°
+          </Press>
           <Press onPress={() => take(picked + half)}>A little more</Press>
         </View>
       )}
-      <Aside>{proven ? `Your own eye reads this to ± ${(1.28 * semDeg).toFixed(0)}°, proven by practice.` : `An eye reads this to about ± ${(1.28 * semDeg).toFixed(0)}°; practice proves your own.`}</Aside>
+      <Aside>
+        {proven
+          ? `Your own eye reads this to ± ${(1.28 * semDeg).toFixed(0)}°, proven by practice.`
+          : `An eye reads this to about ± ${(1.28 * semDeg).toFixed(0)}°; practice proves your own.`}
+      </Aside>
     </View>
   );
 }

@@ -18,11 +18,24 @@ export function Guide({ protocol, body, value, seatCm }: GuideProps) {
   const figure = measuringFigure(protocol.id, value, body, seatCm);
   return (
     <View className="gap-2">
-      {figure ? <MeasureScene figure={figure} body={body} mostHeightPx={230} words={`${protocol.name}, drawn. ${protocol.position} Tool: ${protocol.tool}`} /> : null}
+      {figure ? (
+        <MeasureScene
+          figure={figure}
+          body={body}
+          mostHeightPx={230}
+          words={`${protocol.name}, drawn. ${protocol.position} Tool: ${protocol.tool}`}
+        />
+      ) : null}
       {figure ? <Legend figure={figure} /> : null}
       <Words>{protocol.position}</Words>
-      <Words><Words className="font-semibold">Hold still: </Words>{protocol.holdStill}</Words>
-      <Words><Words className="font-semibold">Tool: </Words>{protocol.tool}</Words>
+      <Words>
+        <Words className="font-semibold">Hold still: </Words>
+        {protocol.holdStill}
+      </Words>
+      <Words>
+        <Words className="font-semibold">Tool: </Words>
+        {protocol.tool}
+      </Words>
       <Words className="text-rust">{protocol.stopWhen}</Words>
       <Aside>What spoils it: {protocol.spoiledBy}</Aside>
     </View>
@@ -30,10 +43,16 @@ export function Guide({ protocol, body, value, seatCm }: GuideProps) {
 }
 
 /** What the marks of a drawing mean: colour is never the only sign. */
-function Legend({ figure: { tools, hold, angle } }: { readonly figure: NonNullable<ReturnType<typeof measuringFigure>> }) {
+function Legend({
+  figure: { tools, hold, angle },
+}: {
+  readonly figure: NonNullable<ReturnType<typeof measuringFigure>>;
+}) {
   const marks = [
-    ...(tools.some(({ is }) => is === 'edge') ? ['Bar: the edge of the tool'] : []), ...(tools.some(({ is }) => is === 'tape') ? ['Ticked band: the tape'] : []),
-    ...(hold ? ['Dashed ring: your hand'] : []), ...(angle ? ['Sector: the angle'] : []),
+    ...(tools.some(({ is }) => is === 'edge') ? ['Bar: the edge of the tool'] : []),
+    ...(tools.some(({ is }) => is === 'tape') ? ['Ticked band: the tape'] : []),
+    ...(hold ? ['Dashed ring: your hand'] : []),
+    ...(angle ? ['Sector: the angle'] : []),
   ];
   return <Aside>{marks.join(' · ')}</Aside>;
 }

@@ -26,7 +26,10 @@ interface HistoryProps {
   readonly side: Side;
   readonly pictures: Readonly<Record<string, KeptPicture>>;
   /** Stores a reading put right, given how it was; says what is wrong, or null. */
-  readonly onChange: (before: Reading, after: Reading) => Promise<{ readonly refused: string; readonly now: Reading } | null>;
+  readonly onChange: (
+    before: Reading,
+    after: Reading,
+  ) => Promise<{ readonly refused: string; readonly now: Reading } | null>;
   readonly onRemove: (reading: Reading) => void;
 }
 
@@ -35,7 +38,11 @@ export function History({ record, range, side, pictures, onChange, onRemove }: H
   const [editing, setEditing] = useState<string | null>(null);
   // Estimates of every day that was read: not to be reckoned again at each key that is typed above.
   const looks = useMemo(() => looksAt(record, range, side), [record, range, side]);
-  const own = inTime(record.readings.filter((one) => one.range === range && (one.side === 'both' || one.side === side))).reverse();
+  const own = inTime(
+    record.readings.filter(
+      (one) => one.range === range && (one.side === 'both' || one.side === side),
+    ),
+  ).reverse();
   if (own.length === 0) return null;
   const byId = new Map(looks.map((look) => [look.reading.id, look]));
   const real = looks.filter(({ change }) => change !== null);
@@ -44,15 +51,37 @@ export function History({ record, range, side, pictures, onChange, onRemove }: H
     <Sheet>
       <Title level={2}>Readings so far{ranges[range].sided ? `, ${side}` : ''}</Title>
       {looks.length > 1 ? <Course looks={looks} name={ranges[range].name} /> : null}
-      {looks.length > 1 ? <Words>{real.length === 0 ? 'No change beyond what chance explains.' : `${real.length === 1 ? 'One real change' : `${real.length} real changes`}; the last on ${date((real.at(-1) as Look).day)}: ${changeWords(real.at(-1) as Look)}.`}</Words> : null}
+      {looks.length > 1 ? (
+        <Words>
+          {real.length === 0
+            ? 'No change beyond what chance explains.'
+            : `${real.length === 1 ? 'One real change' : `${real.length} real changes`}; the last on ${date((real.at(-1) as Look).day)}: ${changeWords(real.at(-1) as Look)}.`}
+        </Words>
+      ) : null}
       {own.map((reading) => (
         <View key={reading.id} className="gap-1 border-b border-line pb-2">
           <ReadingLine reading={reading} look={byId.get(reading.id)} />
-          {pictures[reading.id] ? <KeptImage picture={pictures[reading.id] as KeptPicture} /> : null}
-          {editing === reading.id ? <EditReading reading={reading} onSave={onChange} onDone={() => setEditing(null)} /> : (
+          {pictures[reading.id] ? (
+            <KeptImage picture={pictures[reading.id] as KeptPicture} />
+          ) : null}
+          {editing === reading.id ? (
+            <EditReading reading={reading} onSave={onChange} onDone={() => setEditing(null)} />
+          ) : (
             <View className="flex-row flex-wrap gap-1">
-              <Press kind="quiet" aria-label={`Edit the reading of ${date(reading.at)}, ${reading.side}`} onPress={() => setEditing(reading.id)}>Edit</Press>
-              <Press kind="quiet" aria-label={`Remove the reading of ${date(reading.at)}, ${reading.side}`} onPress={() => onRemove(reading)}>Remove</Press>
+              <Press
+                kind="quiet"
+                aria-label={`Edit the reading of ${date(reading.at)}, ${reading.side}`}
+                onPress={() => setEditing(reading.id)}
+              >
+                Edit
+              </Press>
+              <Press
+                kind="quiet"
+                aria-label={`Remove the reading of ${date(reading.at)}, ${reading.side}`}
+                onPress={() => onRemove(reading)}
+              >
+                Remove
+              </Press>
             </View>
           )}
         </View>
@@ -62,16 +91,42 @@ export function History({ record, range, side, pictures, onChange, onRemove }: H
   );
 }
 
-const changeWords = ({ change }: Look) => (change === null ? '' : `${Math.abs(change.deg).toFixed(0)}° ${change.deg > 0 ? 'more' : 'less'}, where ${change.believable.toFixed(0)}° would be chance`);
+const changeWords = ({ change }: Look) =>
+  change === null
+    ? ''
+    : `${Math.abs(change.deg).toFixed(0)}° ${change.deg > 0 ? 'more' : 'less'}, where ${change.believable.toFixed(0)}° would be chance`;
 
-function ReadingLine({ reading, look }: { readonly reading: Reading; readonly look: Look | undefined }) {
+function ReadingLine({
+  reading,
+  look,
+}: {
+  readonly reading: Reading;
+  readonly look: Look | undefined;
+}) {
   const protocol = protocolOf(reading.range, reading.method, reading.protocol);
   const unit = protocol?.unit === 'cm' ? ' cm' : '°';
   return (
     <View>
-      <Words>{date(reading.at)}: {reading.values.join(', ')}{unit}{look && (protocol?.unit === 'cm' || Math.abs(look.mean - meanOf(reading.values)) > 0.5) ? ` → ${withDoubt(look.mean, look.sem)}` : ''}{look?.bound === 'atLeast' ? ' or more' : ''}</Words>
-      <Aside>{methods[reading.method].name}{protocol ? `, ${protocol.name.toLowerCase()}` : ''}{reading.warm ? ', warm' : ''}{reading.seatCm === undefined ? '' : `, seat ${reading.seatCm} cm`}{reading.note ? ` · ${reading.note}` : ''}</Aside>
-      {look?.change ? <Words className="font-semibold text-moss">{look.change.deg > 0 ? '▲' : '▼'} Real change: {changeWords(look)}</Words> : null}
+      <Words>
+        {date(reading.at)}: {reading.values.join(', ')}
+        {unit}
+        {look && (protocol?.unit === 'cm' || Math.abs(look.mean - meanOf(reading.values)) > 0.5)
+          ? ` → ${withDoubt(look.mean, look.sem)}`
+          : ''}
+        {look?.bound === 'atLeast' ? ' or more' : ''}
+      </Words>
+      <Aside>
+        {methods[reading.method].name}
+        {protocol ? `, ${protocol.name.toLowerCase()}` : ''}
+        {reading.warm ? ', warm' : ''}
+        {reading.seatCm === undefined ? '' : `, seat ${reading.seatCm} cm`}
+        {reading.note ? ` · ${reading.note}` : ''}
+      </Aside>
+      {look?.change ? (
+        <Words className="font-semibold text-moss">
+          {look.change.deg > 0 ? '▲' : '▼'} Real change: {changeWords(look)}
+        </Words>
+      ) : null}
     </View>
   );
 }
@@ -81,33 +136,121 @@ const [WIDTH, HEIGHT, LEFT, FOOT] = [340, 150, 34, 22];
 /** The level with its band through time, and each look upon it; real changes are filled. */
 function Course({ looks, name }: { readonly looks: readonly Look[]; readonly name: string }) {
   const times = looks.map(({ reading }) => new Date(reading.at));
-  const all = looks.flatMap(({ mean, sem, level }) => [mean - 1.28 * sem, mean + 1.28 * sem, level.mean - 1.28 * level.sd, level.mean + 1.28 * level.sd]);
-  const x = scaleTime().domain([times[0] as Date, times.at(-1) as Date]).range([LEFT + 8, WIDTH - 8]);
-  const y = scaleLinear().domain([Math.min(...all), Math.max(...all)]).nice(4).range([HEIGHT - FOOT, 8]);
+  const all = looks.flatMap(({ mean, sem, level }) => [
+    mean - 1.28 * sem,
+    mean + 1.28 * sem,
+    level.mean - 1.28 * level.sd,
+    level.mean + 1.28 * level.sd,
+  ]);
+  const x = scaleTime()
+    .domain([times[0] as Date, times.at(-1) as Date])
+    .range([LEFT + 8, WIDTH - 8]);
+  const y = scaleLinear()
+    .domain([Math.min(...all), Math.max(...all)])
+    .nice(4)
+    .range([HEIGHT - FOOT, 8]);
   const at = (i: number) => x(times[i] as Date);
-  const band = area<Look>().x((_, i) => at(i)).y0(({ level }) => y(level.mean - 1.28 * level.sd)).y1(({ level }) => y(level.mean + 1.28 * level.sd))([...looks]) ?? '';
-  const course = line<Look>().x((_, i) => at(i)).y(({ level }) => y(level.mean))([...looks]) ?? '';
+  const band =
+    area<Look>()
+      .x((_, i) => at(i))
+      .y0(({ level }) => y(level.mean - 1.28 * level.sd))
+      .y1(({ level }) => y(level.mean + 1.28 * level.sd))([...looks]) ?? '';
+  const course =
+    line<Look>()
+      .x((_, i) => at(i))
+      .y(({ level }) => y(level.mean))([...looks]) ?? '';
   const last = looks.at(-1) as Look;
   return (
-    <Svg width="100%" height={HEIGHT} viewBox={`0 0 ${WIDTH} ${HEIGHT}`} role="img" aria-label={`${name} through time: ${looks.length} readings from ${date((looks[0] as Look).day)} to ${date(last.day)}, now ${withDoubt(last.level.mean, last.level.sd)}`}>
-      {y.ticks(4).map((tick) => <Line key={tick} x1={LEFT} x2={WIDTH} y1={y(tick)} y2={y(tick)} stroke={tone('line')} strokeWidth={0.7} />)}
-      {y.ticks(4).map((tick) => <Text key={`t${tick}`} x={LEFT - 5} y={y(tick) + 4} fontSize={11} fontFamily="OjasText" fill={tone('faint')} textAnchor="end">{`${tick}°`}</Text>)}
+    <Svg
+      width="100%"
+      height={HEIGHT}
+      viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
+      role="img"
+      aria-label={`${name} through time: ${looks.length} readings from ${date((looks[0] as Look).day)} to ${date(last.day)}, now ${withDoubt(last.level.mean, last.level.sd)}`}
+    >
+      {y.ticks(4).map((tick) => (
+        <Line
+          key={tick}
+          x1={LEFT}
+          x2={WIDTH}
+          y1={y(tick)}
+          y2={y(tick)}
+          stroke={tone('line')}
+          strokeWidth={0.7}
+        />
+      ))}
+      {y.ticks(4).map((tick) => (
+        <Text
+          key={`t${tick}`}
+          x={LEFT - 5}
+          y={y(tick) + 4}
+          fontSize={11}
+          fontFamily="OjasText"
+          fill={tone('faint')}
+          textAnchor="end"
+        >{`${tick}°`}</Text>
+      ))}
       <Path d={band} fill={tone('thread', 0.18)} />
       <Path d={course} fill="none" stroke={tone('thread')} strokeWidth={2} />
-      {looks.map(({ mean, sem, reading }, i) => <Line key={`e${reading.id}`} x1={at(i)} x2={at(i)} y1={y(mean - 1.28 * sem)} y2={y(mean + 1.28 * sem)} stroke={tone('ink')} strokeWidth={1} />)}
-      {looks.map(({ mean, reading, change }, i) => <Circle key={reading.id} cx={at(i)} cy={y(mean)} r={change ? 6 : 4.5} fill={tone(change ? 'moss' : 'sheet')} stroke={tone('ink')} strokeWidth={1.5} />)}
-      <Text x={LEFT + 8} y={HEIGHT - 5} fontSize={11} fontFamily="OjasText" fill={tone('faint')}>{date((looks[0] as Look).day)}</Text>
-      <Text x={WIDTH - 8} y={HEIGHT - 5} fontSize={11} fontFamily="OjasText" fill={tone('faint')} textAnchor="end">{date(last.day)}</Text>
+      {looks.map(({ mean, sem, reading }, i) => (
+        <Line
+          key={`e${reading.id}`}
+          x1={at(i)}
+          x2={at(i)}
+          y1={y(mean - 1.28 * sem)}
+          y2={y(mean + 1.28 * sem)}
+          stroke={tone('ink')}
+          strokeWidth={1}
+        />
+      ))}
+      {looks.map(({ mean, reading, change }, i) => (
+        <Circle
+          key={reading.id}
+          cx={at(i)}
+          cy={y(mean)}
+          r={change ? 6 : 4.5}
+          fill={tone(change ? 'moss' : 'sheet')}
+          stroke={tone('ink')}
+          strokeWidth={1.5}
+        />
+      ))}
+      <Text x={LEFT + 8} y={HEIGHT - 5} fontSize={11} fontFamily="OjasText" fill={tone('faint')}>
+        {date((looks[0] as Look).day)}
+      </Text>
+      <Text
+        x={WIDTH - 8}
+        y={HEIGHT - 5}
+        fontSize={11}
+        fontFamily="OjasText"
+        fill={tone('faint')}
+        textAnchor="end"
+      >
+        {date(last.day)}
+      </Text>
     </Svg>
   );
 }
 
-function Compared({ compared, range }: { readonly compared: ReturnType<typeof methodsCompared>; readonly range: RangeId }) {
+function Compared({
+  compared,
+  range,
+}: {
+  readonly compared: ReturnType<typeof methodsCompared>;
+  readonly range: RangeId;
+}) {
   return (
     <View className="gap-1">
       <Title level={3}>Ways of reading, compared</Title>
       {compared.map(({ method, protocol, looks, overLevelDeg, sem }) => (
-        <Words key={method + (protocol ?? '')}>{methods[method].name}, {(protocolOf(range, method, protocol)?.name ?? protocol ?? '').toLowerCase()}: {looks} {looks === 1 ? 'reading' : 'readings'}, {Math.abs(overLevelDeg) < 0.5 ? 'at the level of all' : `${Math.abs(overLevelDeg).toFixed(0)}° ${overLevelDeg > 0 ? 'over' : 'under'} the level of all`}, each to ± {(1.28 * sem).toFixed(0)}°.</Words>
+        <Words key={method + (protocol ?? '')}>
+          {methods[method].name},{' '}
+          {(protocolOf(range, method, protocol)?.name ?? protocol ?? '').toLowerCase()}: {looks}{' '}
+          {looks === 1 ? 'reading' : 'readings'},{' '}
+          {Math.abs(overLevelDeg) < 0.5
+            ? 'at the level of all'
+            : `${Math.abs(overLevelDeg).toFixed(0)}° ${overLevelDeg > 0 ? 'over' : 'under'} the level of all`}
+          , each to ± {(1.28 * sem).toFixed(0)}°.
+        </Words>
       ))}
     </View>
   );
@@ -115,28 +258,69 @@ function Compared({ compared, range }: { readonly compared: ReturnType<typeof me
 
 const KEPT_WIDTH_PX = 220;
 
-function KeptImage({ picture: { dataUrl, widthPx, heightPx, points } }: { readonly picture: KeptPicture }) {
+function KeptImage({
+  picture: { dataUrl, widthPx, heightPx, points },
+}: {
+  readonly picture: KeptPicture;
+}) {
   const height = (KEPT_WIDTH_PX * heightPx) / widthPx;
   return (
     <View style={{ width: KEPT_WIDTH_PX, height }}>
-      <Image source={{ uri: dataUrl }} role="img" aria-label="The picture kept with this reading" style={{ position: 'absolute', width: KEPT_WIDTH_PX, height }} />
-      <Svg width={KEPT_WIDTH_PX} height={height} viewBox={`0 0 ${widthPx} ${heightPx}`} style={{ position: 'absolute' }} aria-hidden>
-        <Path d={points.map(([x, y], i) => `${i === 0 ? 'M' : 'L'}${x} ${y}`).join('')} fill="none" stroke={tone('thread')} strokeWidth={widthPx / 110} />
-        {points.map(([x, y], i) => <Circle key={i} cx={x} cy={y} r={widthPx / 70} fill={tone('sheet')} stroke={tone('thread')} strokeWidth={widthPx / 160} />)}
+      <Image
+        source={{ uri: dataUrl }}
+        role="img"
+        aria-label="The picture kept with this reading"
+        style={{ position: 'absolute', width: KEPT_WIDTH_PX, height }}
+      />
+      <Svg
+        width={KEPT_WIDTH_PX}
+        height={height}
+        viewBox={`0 0 ${widthPx} ${heightPx}`}
+        style={{ position: 'absolute' }}
+        aria-hidden
+      >
+        <Path
+          d={points.map(([x, y], i) => `${i === 0 ? 'M' : 'L'}${x} ${y}`).join('')}
+          fill="none"
+          stroke={tone('thread')}
+          strokeWidth={widthPx / 110}
+        />
+        {points.map(([x, y], i) => (
+          <Circle
+            key={i}
+            cx={x}
+            cy={y}
+            r={widthPx / 70}
+            fill={tone('sheet')}
+            stroke={tone('thread')}
+            strokeWidth={widthPx / 160}
+          />
+        ))}
       </Svg>
     </View>
   );
 }
 
 /** Values, warmth and note of a reading, put right. */
-function EditReading({ reading, onSave, onDone }: { readonly reading: Reading; readonly onSave: HistoryProps['onChange']; readonly onDone: () => void }) {
+function EditReading({
+  reading,
+  onSave,
+  onDone,
+}: {
+  readonly reading: Reading;
+  readonly onSave: HistoryProps['onChange'];
+  readonly onDone: () => void;
+}) {
   const [opened, setOpened] = useState(reading);
   const [text, setText] = useState(reading.values.join(' '));
   const [warm, setWarm] = useState(reading.warm);
   const [note, setNote] = useState(reading.note);
   const [fault, setFault] = useState<string>();
   const save = async () => {
-    const read = text.trim().split(/[\s;]+/).map(readNumber);
+    const read = text
+      .trim()
+      .split(/[\s;]+/)
+      .map(readNumber);
     const wrong = read.find((one) => !one.ok);
     if (wrong && !wrong.ok) return setFault(wrong.words);
     const values = read.flatMap((one) => (one.ok ? [one.value] : []));
@@ -150,10 +334,23 @@ function EditReading({ reading, onSave, onDone }: { readonly reading: Reading; r
   };
   return (
     <View className="gap-2">
-      <Field label="Values" hint="with spaces between" value={text} onChangeText={setText} fault={fault} />
-      <Tick checked={warm} onToggle={() => setWarm(!warm)}>The body was warm</Tick>
+      <Field
+        label="Values"
+        hint="with spaces between"
+        value={text}
+        onChangeText={setText}
+        fault={fault}
+      />
+      <Tick checked={warm} onToggle={() => setWarm(!warm)}>
+        The body was warm
+      </Tick>
       <Field label="Note of this reading" value={note} onChangeText={setNote} />
-      <View className="flex-row flex-wrap gap-2"><Press kind="main" onPress={save}>Save the change</Press><Press onPress={onDone}>Leave it</Press></View>
+      <View className="flex-row flex-wrap gap-2">
+        <Press kind="main" onPress={save}>
+          Save the change
+        </Press>
+        <Press onPress={onDone}>Leave it</Press>
+      </View>
     </View>
   );
 }

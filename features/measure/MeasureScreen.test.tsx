@@ -10,7 +10,10 @@ const open = async (name: RegExp) => {
   fireEvent.click(screen.getByRole('button', { name }));
   return shown;
 };
-const type = (text: string) => fireEvent.change(screen.getByRole('textbox', { name: /^Reading [0-9]/ }), { target: { value: text } });
+const type = (text: string) =>
+  fireEvent.change(screen.getByRole('textbox', { name: /^Reading [0-9]/ }), {
+    target: { value: text },
+  });
 const press = (name: string | RegExp) => fireEvent.click(screen.getByRole('button', { name }));
 
 test('what narrows this student’s heights most comes first, with its gain, and nothing read today', async () => {
@@ -25,7 +28,9 @@ test('a protocol shows its position, its tool and its stop rules', async () => {
   await open(/^Hamstring ?left/);
   expect(screen.getByText(/On the back, other leg flat/)).toBeInTheDocument();
   expect(screen.getByText(/Stop as the pelvis starts to roll/)).toBeInTheDocument();
-  expect(screen.getByText(/A line of feeling below the knee is no hamstring reading: refer on/)).toBeInTheDocument();
+  expect(
+    screen.getByText(/A line of feeling below the knee is no hamstring reading: refer on/),
+  ).toBeInTheDocument();
 });
 
 test('two readings are kept together, and the other side comes next', async () => {
@@ -35,7 +40,13 @@ test('two readings are kept together, and the other side comes next', async () =
   type('55');
   press('Keep');
   await waitFor(() => expect(Object.values(state().readings)).toHaveLength(3));
-  expect(Object.values(state().readings).find(({ range }) => range === 'hamstring')).toMatchObject({ side: 'left', method: 'protractor', protocol: 'straight-leg-raise.pelvis-watched', values: [52, 55], warm: false });
+  expect(Object.values(state().readings).find(({ range }) => range === 'hamstring')).toMatchObject({
+    side: 'left',
+    method: 'protractor',
+    protocol: 'straight-leg-raise.pelvis-watched',
+    values: [52, 55],
+    warm: false,
+  });
   expect(screen.getByRole('radio', { name: /^Right/ })).toBeChecked();
 });
 
@@ -46,7 +57,9 @@ test('readings are shown as dots with their mean, error and believable change', 
     press('Take this reading');
   }
   expect(screen.getByRole('img', { name: 'Readings 52, 56, mean 54°' })).toBeInTheDocument();
-  expect(screen.getByText(/Mean 54° ± 3\. A change is worth believing from \d+°/)).toBeInTheDocument();
+  expect(
+    screen.getByText(/Mean 54° ± 3\. A change is worth believing from \d+°/),
+  ).toBeInTheDocument();
 });
 
 test('readings that disagree ask for another', async () => {
@@ -55,12 +68,19 @@ test('readings that disagree ask for another', async () => {
     type(value);
     press('Take this reading');
   }
-  expect(screen.getByText(/lie 10° apart, more than this method explains: take another/)).toBeInTheDocument();
+  expect(
+    screen.getByText(/lie 10° apart, more than this method explains: take another/),
+  ).toBeInTheDocument();
   press('Drop the last one');
   expect(screen.queryByText(/take another/)).not.toBeInTheDocument();
 });
 
-test.each([['999', /outside what a person can show for hamstring \(10 to 140°\)/], ['fifty', /“fifty” is not a number/], ['1,234', /two ways/], ['', /at least one reading/]])('"%s" is refused, and nothing is stored', async (typed, words) => {
+test.each([
+  ['999', /outside what a person can show for hamstring \(10 to 140°\)/],
+  ['fifty', /“fifty” is not a number/],
+  ['1,234', /two ways/],
+  ['', /at least one reading/],
+])('"%s" is refused, and nothing is stored', async (typed, words) => {
   const { state } = await open(/^Hamstring ?left/);
   type(typed);
   press('Keep');
@@ -84,7 +104,11 @@ test('a pelvis in long sit asks for the seat’s height, within reason', async (
   expect(await screen.findByRole('alert')).toHaveTextContent(/900 is not between 0 and 80 cm/);
   fireEvent.change(screen.getByLabelText('Seat height'), { target: { value: '10' } });
   press('Keep');
-  await waitFor(() => expect(Object.values(state().readings).find(({ range }) => range === 'pelvicTilt.longSit')).toMatchObject({ seatCm: 10, values: [-12], side: 'both' }));
+  await waitFor(() =>
+    expect(
+      Object.values(state().readings).find(({ range }) => range === 'pelvicTilt.longSit'),
+    ).toMatchObject({ seatCm: 10, values: [-12], side: 'both' }),
+  );
 });
 
 test('a reading can be removed, and brought back', async () => {
@@ -99,7 +123,8 @@ test('a reading can be removed, and brought back', async () => {
 test('the keypad types into the field', async () => {
   await open(/^Hamstring ?left/);
   const pad = within(screen.getByRole('group', { name: 'Keypad' }));
-  for (const key of ['5', '7', '9', 'Delete the last digit']) fireEvent.click(pad.getByRole('button', { name: key }));
+  for (const key of ['5', '7', '9', 'Delete the last digit'])
+    fireEvent.click(pad.getByRole('button', { name: key }));
   expect(screen.getByRole('textbox', { name: /^Reading [0-9]/ })).toHaveValue('57');
 });
 
@@ -119,7 +144,9 @@ test('the working of a tape stands beside what is typed', async () => {
   await open(/^Knee bend, hip bent ?left/);
   fireEvent.click(screen.getByRole('radio', { name: 'Heel to seat' }));
   type('30');
-  expect(screen.getByText(/Thigh 41\.\d, shin 41\.\d and 30 cm make a triangle/)).toBeInTheDocument();
+  expect(
+    screen.getByText(/Thigh 41\.\d, shin 41\.\d and 30 cm make a triangle/),
+  ).toBeInTheDocument();
 });
 
 test('what was typed for one side or way does not go along to another', async () => {
@@ -138,13 +165,23 @@ test('by eye, the nearest drawing is picked, or one between two', async () => {
   fireEvent.click(screen.getByRole('radio', { name: 'About 60 degrees' }));
   press('A little more');
   press('Keep');
-  await waitFor(() => expect(Object.values(state().readings).find(({ range }) => range === 'hamstring')).toMatchObject({ method: 'by-eye', values: [65] }));
+  await waitFor(() =>
+    expect(
+      Object.values(state().readings).find(({ range }) => range === 'hamstring'),
+    ).toMatchObject({ method: 'by-eye', values: [65] }),
+  );
 });
 
 test('ranges never read are told as assumed, with what that costs the plan', async () => {
   await show(<MeasureScreen id="p1" />);
-  expect(screen.getByRole('button', { name: /^Hamstring.*assumed.*never measured: costs the plan [\d.]+ cm of doubt/ })).toBeInTheDocument();
-  expect(screen.getByRole('button', { name: /^Spread.*no pose of this plan leans on it/ })).toBeInTheDocument();
+  expect(
+    screen.getByRole('button', {
+      name: /^Hamstring.*assumed.*never measured: costs the plan [\d.]+ cm of doubt/,
+    }),
+  ).toBeInTheDocument();
+  expect(
+    screen.getByRole('button', { name: /^Spread.*no pose of this plan leans on it/ }),
+  ).toBeInTheDocument();
 });
 
 describe('a led visit', () => {
@@ -154,12 +191,18 @@ describe('a led visit', () => {
     await screen.findByText(/^(Visit|Re-check): 1 of/);
     return shown;
   };
-  const here = () => screen.getByRole('heading', { level: 2, name: (name) => !/Readings so far/.test(name) }).textContent;
+  const here = () =>
+    screen.getByRole('heading', { level: 2, name: (name) => !/Readings so far/.test(name) })
+      .textContent;
 
   test('opens what narrows most, goes on to the other side, then to the next range', async () => {
     const { state } = await begin(/^Begin a whole visit/);
     const first = here();
-    const read = { Hamstring: '58', 'Knee bend, face down': '120', 'Pointed ankle': '50' } as Record<string, string>;
+    const read = {
+      Hamstring: '58',
+      'Knee bend, face down': '120',
+      'Pointed ankle': '50',
+    } as Record<string, string>;
     for (let i = 0; i < 2; i++) {
       type(read[first!] ?? '50');
       press('Keep');
@@ -188,13 +231,24 @@ describe('a led visit', () => {
 });
 
 describe('what was answered at intake', () => {
-  const answered = (id: string, side?: 'left' | 'right') => show(<MeasureScreen id="p1" />, [...usualFacts(), put('people', samplePerson({ cautions: [{ id, answer: 'yes', at: '2026-01-05', ...(side ? { side } : {}) }] }))]);
+  const answered = (id: string, side?: 'left' | 'right') =>
+    show(<MeasureScreen id="p1" />, [
+      ...usualFacts(),
+      put(
+        'people',
+        samplePerson({
+          cautions: [{ id, answer: 'yes', at: '2026-01-05', ...(side ? { side } : {}) }],
+        }),
+      ),
+    ]);
 
   test('leaves out a reading on the sore side, with where to turn, and not on the other', async () => {
     await answered('hip-replacement', 'left');
     press(/^Thigh to chest/);
     expect(screen.getByRole('heading', { name: 'Not measured this way' })).toBeInTheDocument();
-    expect(screen.getByText(/without the word of the surgeon or physiotherapist/)).toBeInTheDocument();
+    expect(
+      screen.getByText(/without the word of the surgeon or physiotherapist/),
+    ).toBeInTheDocument();
     expect(screen.queryByRole('button', { name: 'Keep' })).not.toBeInTheDocument();
     fireEvent.click(screen.getByRole('radio', { name: /^Right/ }));
     expect(screen.getByRole('button', { name: 'Keep' })).toBeInTheDocument();
@@ -202,10 +256,22 @@ describe('what was answered at intake', () => {
 
   test('is said in the list, and no visit leads there', async () => {
     const { state } = await answered('pregnancy');
-    expect(screen.getByRole('button', { name: /^Knee bend, face down.*left out by the answers at intake/ })).toBeInTheDocument();
-    expect(screen.queryByRole('button', { name: /^Knee bend, face down, (left|right): narrower/ })).not.toBeInTheDocument();
+    expect(
+      screen.getByRole('button', {
+        name: /^Knee bend, face down.*left out by the answers at intake/,
+      }),
+    ).toBeInTheDocument();
+    expect(
+      screen.queryByRole('button', { name: /^Knee bend, face down, (left|right): narrower/ }),
+    ).not.toBeInTheDocument();
     press(/^Begin a whole visit/);
-    for (let i = 0; i < 6 && state().measuring.now?.entry !== undefined && screen.queryByRole('button', { name: 'Pass over' }); i++) {
+    for (
+      let i = 0;
+      i < 6 &&
+      state().measuring.now?.entry !== undefined &&
+      screen.queryByRole('button', { name: 'Pass over' });
+      i++
+    ) {
       expect(state().measuring.now?.entry?.range).not.toBe('kneeFlexion.prone');
       press('Pass over');
     }
@@ -215,6 +281,8 @@ describe('what was answered at intake', () => {
   test('asks for care where a reading stays open', async () => {
     await answered('very-mobile');
     press(/^Hamstring ?left/);
-    expect(screen.getByText('Very mobile: read to the first resistance, not to the end.')).toBeInTheDocument();
+    expect(
+      screen.getByText('Very mobile: read to the first resistance, not to the end.'),
+    ).toBeInTheDocument();
   });
 });

@@ -7,7 +7,14 @@ import type { Plan } from '@/core/formats/plan';
 import { visitSteps } from '@/core/plan/visit';
 import { ranges, type RangeId, type Side } from '@/core/ranges/ranges';
 import { editFields, type FactRef } from '@/store/facts';
-import { rangeClosed, rangeOpened, rangePassed, visitBegan, visitEnded, type Measuring } from '@/store/measuring';
+import {
+  rangeClosed,
+  rangeOpened,
+  rangePassed,
+  visitBegan,
+  visitEnded,
+  type Measuring,
+} from '@/store/measuring';
 import { selectMethod, selectRecord } from '@/store/selectors';
 import { commit, recordNow } from '@/store/store';
 import { length } from '@/ui/format';
@@ -30,7 +37,11 @@ export function MeasureScreen({ id }: { readonly id: string }) {
   const person = usePerson(id);
   const estimates = useEstimates(id);
   const plan = usePlan(id);
-  return person && estimates && plan ? <Measure person={person} estimates={estimates} plan={plan} /> : <NoStudent />;
+  return person && estimates && plan ? (
+    <Measure person={person} estimates={estimates} plan={plan} />
+  ) : (
+    <NoStudent />
+  );
 }
 
 interface MeasureProps {
@@ -50,39 +61,99 @@ function Measure({ person, estimates, plan }: MeasureProps) {
   const [habits, setHabits] = useState(usualHabits);
   const visit = measuring?.visit ?? null;
   const method = useOjas(selectMethod);
-  const work = useEntry(person, measuring?.entry ?? null, method, estimates, habits, visit !== null);
+  const work = useEntry(
+    person,
+    measuring?.entry ?? null,
+    method,
+    estimates,
+    habits,
+    visit !== null,
+  );
 
-  const open = (range: RangeId, side: Side) => void dispatch(rangeOpened({ person: id, range, side, protocol: wayOrFirst(range, side, method, person)?.id ?? '' }));
-  const steps = useMemo(() => (visit ? visitSteps(visit.kind, plan, visit.done, visit.passed) : []), [visit, plan]);
+  const open = (range: RangeId, side: Side) =>
+    void dispatch(
+      rangeOpened({
+        person: id,
+        range,
+        side,
+        protocol: wayOrFirst(range, side, method, person)?.id ?? '',
+      }),
+    );
+  const steps = useMemo(
+    () => (visit ? visitSteps(visit.kind, plan, visit.done, visit.passed) : []),
+    [visit, plan],
+  );
   // A visit opens by itself what comes next; when nothing is left it ends with its summary.
   const next = visit && !measuring?.entry ? steps[0] : undefined;
   const nextSide: Side = next?.sides[0] === 'right' ? 'right' : 'left';
   const nextWay = next && wayOrFirst(next.range, nextSide, method, person)?.id;
   useEffect(() => {
-    if (next && nextWay) dispatch(rangeOpened({ person: id, range: next.range, side: nextSide, protocol: nextWay }));
+    if (next && nextWay)
+      dispatch(rangeOpened({ person: id, range: next.range, side: nextSide, protocol: nextWay }));
   }, [next, nextSide, nextWay, id, dispatch]);
 
   // What was opened and never begun is not gone on with when one comes back.
-  const idle = useRef(measuring?.entry !== null && visit === null && measuring?.entry?.values.length === 0);
+  const idle = useRef(
+    measuring?.entry !== null && visit === null && measuring?.entry?.values.length === 0,
+  );
   useEffect(() => {
     if (idle.current) dispatch(rangeClosed());
     idle.current = false;
   }, [dispatch]);
 
-  const foot = work?.way && tilt.running && !work.caution.leftOut
-    ? <TiltFoot key={`${work.protocol.id}${work.entry.side}`} tilt={tilt} way={work.way} habits={habits} who={work.range.sided ? (work.entry.side === 'left' ? 'Left' : 'Right') : ''} canBeMeant={work.canBeMeant} onTaken={(value) => void work.take(value)} />
-    : <Link href={`/students/${id}/plan`} asChild><Press kind={work ? 'plain' : 'main'}>See the plan</Press></Link>;
+  const foot =
+    work?.way && tilt.running && !work.caution.leftOut ? (
+      <TiltFoot
+        key={`${work.protocol.id}${work.entry.side}`}
+        tilt={tilt}
+        way={work.way}
+        habits={habits}
+        who={work.range.sided ? (work.entry.side === 'left' ? 'Left' : 'Right') : ''}
+        canBeMeant={work.canBeMeant}
+        onTaken={(value) => void work.take(value)}
+      />
+    ) : (
+      <Link href={`/students/${id}/plan`} asChild>
+        <Press kind={work ? 'plain' : 'main'}>See the plan</Press>
+      </Link>
+    );
   return (
     <Screen title={person.name} wide foot={foot}>
       <StudentTabs id={id} here="measure" />
-      {visit ? <VisitBar visit={visit} steps={steps} entry={measuring?.entry ?? null} units={units} onPass={(range) => void dispatch(rangePassed(range))} onLeave={() => void dispatch(visitEnded())} /> : null}
+      {visit ? (
+        <VisitBar
+          visit={visit}
+          steps={steps}
+          entry={measuring?.entry ?? null}
+          units={units}
+          onPass={(range) => void dispatch(rangePassed(range))}
+          onLeave={() => void dispatch(visitEnded())}
+        />
+      ) : null}
       {work ? (
         <>
           {visit ? null : <Press onPress={() => void dispatch(rangeClosed())}>All ranges</Press>}
-          <Entry work={work} person={person} estimates={estimates} tilt={tilt} dial={dial} habits={habits} onHabits={setHabits} />
+          <Entry
+            work={work}
+            person={person}
+            estimates={estimates}
+            tilt={tilt}
+            dial={dial}
+            habits={habits}
+            onHabits={setHabits}
+          />
           <Past person={person} range={work.entry.range} side={work.entry.side} />
         </>
-      ) : visit ? null : <Overview person={person} plan={plan} estimates={estimates} units={units} onVisit={(kind) => void dispatch(visitBegan({ person: id, kind }))} onPick={open} />}
+      ) : visit ? null : (
+        <Overview
+          person={person}
+          plan={plan}
+          estimates={estimates}
+          units={units}
+          onVisit={(kind) => void dispatch(visitBegan({ person: id, kind }))}
+          onPick={open}
+        />
+      )}
     </Screen>
   );
 }
@@ -104,37 +175,84 @@ function VisitBar({ visit, steps, entry, units, onPass, onLeave }: VisitBarProps
     return (
       <Sheet>
         <Title level={2}>{name} done</Title>
-        <Words role="status">{visit.done.length === 0 ? 'Nothing was read.' : `Read: ${visit.done.map((one) => ranges[one].name.toLowerCase()).join(', ')}.`}{visit.passed.length > 0 ? ` Passed over: ${visit.passed.map((one) => ranges[one].name.toLowerCase()).join(', ')}.` : ''}</Words>
+        <Words role="status">
+          {visit.done.length === 0
+            ? 'Nothing was read.'
+            : `Read: ${visit.done.map((one) => ranges[one].name.toLowerCase()).join(', ')}.`}
+          {visit.passed.length > 0
+            ? ` Passed over: ${visit.passed.map((one) => ranges[one].name.toLowerCase()).join(', ')}.`
+            : ''}
+        </Words>
         <Press onPress={onLeave}>All ranges</Press>
       </Sheet>
     );
   }
   const here = steps.find(({ range }) => range === entry.range);
-  const passedBy = new Set([...visit.done, ...visit.passed].filter((one) => one !== entry.range)).size;
+  const passedBy = new Set([...visit.done, ...visit.passed].filter((one) => one !== entry.range))
+    .size;
   return (
     <View className="flex-row flex-wrap items-center justify-between gap-2 border-l-4 border-thread pl-3">
-      <Words role="status" className="shrink">{name}: {passedBy + 1} of {passedBy + Math.max(1, steps.length)}{here ? ` · narrows the heights by ${length(here.gainCm, units)}` : ''}</Words>
+      <Words role="status" className="shrink">
+        {name}: {passedBy + 1} of {passedBy + Math.max(1, steps.length)}
+        {here ? ` · narrows the heights by ${length(here.gainCm, units)}` : ''}
+      </Words>
       <View className="flex-row flex-wrap gap-2">
         <Press onPress={() => onPass(entry.range)}>Pass over</Press>
-        <Press kind="quiet" onPress={onLeave}>Stop here</Press>
+        <Press kind="quiet" onPress={onLeave}>
+          Stop here
+        </Press>
       </View>
     </View>
   );
 }
 
 /** What was read of a range before, to be looked at and put right. */
-function Past({ person, range, side }: { readonly person: Person; readonly range: RangeId; readonly side: Side }) {
+function Past({
+  person,
+  range,
+  side,
+}: {
+  readonly person: Person;
+  readonly range: RangeId;
+  readonly side: Side;
+}) {
   const record = useOjas((state) => selectRecord(state, person.id));
   const pictures = useOjas((state) => state.pictures);
   const dispatch = useOjasDispatch();
   const name = ranges[range].name.toLowerCase();
   const change = async (before: Reading, after: Reading) => {
-    const outcome = await dispatch(commit({ words: `Reading of ${name} changed`, put: [], edit: [editFields('readings', before, after)], remove: [] }));
-    return outcome.ok ? null : { refused: outcome.words, now: dispatch(recordNow('readings', before.id)) ?? before };
+    const outcome = await dispatch(
+      commit({
+        words: `Reading of ${name} changed`,
+        put: [],
+        edit: [editFields('readings', before, after)],
+        remove: [],
+      }),
+    );
+    return outcome.ok
+      ? null
+      : { refused: outcome.words, now: dispatch(recordNow('readings', before.id)) ?? before };
   };
   const remove = (reading: Reading) => {
     const picture: FactRef[] = pictures[reading.id] ? [{ kind: 'pictures', id: reading.id }] : [];
-    void dispatch(commit({ words: `Reading of ${name} removed`, put: [], remove: [{ kind: 'readings', id: reading.id }, ...picture] }));
+    void dispatch(
+      commit({
+        words: `Reading of ${name} removed`,
+        put: [],
+        remove: [{ kind: 'readings', id: reading.id }, ...picture],
+      }),
+    );
   };
-  return record && <History record={record} range={range} side={side} pictures={pictures} onChange={change} onRemove={remove} />;
+  return (
+    record && (
+      <History
+        record={record}
+        range={range}
+        side={side}
+        pictures={pictures}
+        onChange={change}
+        onRemove={remove}
+      />
+    )
+  );
 }

@@ -36,7 +36,17 @@ export function Overview({ person, plan, estimates, units, onVisit, onPick }: Ov
       <Next plan={plan} units={units} onPick={onPick} />
       <View className="gap-2">
         <Title level={2}>All ranges</Title>
-        {measurable.map((id) => <RangeLine key={id} id={id} person={person} plan={plan} estimates={estimates} units={units} onPick={onPick} />)}
+        {measurable.map((id) => (
+          <RangeLine
+            key={id}
+            id={id}
+            person={person}
+            plan={plan}
+            estimates={estimates}
+            units={units}
+            onPick={onPick}
+          />
+        ))}
       </View>
     </>
   );
@@ -47,34 +57,65 @@ function Visits({ plan, estimates, units, onVisit }: Omit<OverviewProps, 'person
   const [first, recheck] = [steps('first'), steps('recheck')];
   if (first.length === 0) return null;
   const known = Object.values(estimates).some((one) => one?.source === 'measured');
-  const gain = (list: typeof first) => length(list.reduce((sum, { gainCm }) => sum + gainCm, 0), units);
+  const gain = (list: typeof first) =>
+    length(
+      list.reduce((sum, { gainCm }) => sum + gainCm, 0),
+      units,
+    );
   return (
     <Sheet>
       <Title level={2}>{known ? 'A short re-check' : 'First visit'}</Title>
-      <Words>{known
-        ? `${names(recheck.map(({ range }) => range))}: narrows today’s heights by ${gain(recheck)}, all slots together.`
-        : `Led from range to range, what narrows the heights most first: ${names(first.map(({ range }) => range))}. About ${gain(first)} narrower, all slots together. Pass over what you like; stop when you like.`}</Words>
-      {known ? <Press kind="main" onPress={() => onVisit('recheck')}>Begin the re-check: {recheck.length} {recheck.length === 1 ? 'range' : 'ranges'}</Press> : null}
-      <Press kind={known ? 'plain' : 'main'} onPress={() => onVisit('first')}>Begin a {known ? 'whole' : 'first'} visit: {first.length} {first.length === 1 ? 'range' : 'ranges'}</Press>
+      <Words>
+        {known
+          ? `${names(recheck.map(({ range }) => range))}: narrows today’s heights by ${gain(recheck)}, all slots together.`
+          : `Led from range to range, what narrows the heights most first: ${names(first.map(({ range }) => range))}. About ${gain(first)} narrower, all slots together. Pass over what you like; stop when you like.`}
+      </Words>
+      {known ? (
+        <Press kind="main" onPress={() => onVisit('recheck')}>
+          Begin the re-check: {recheck.length} {recheck.length === 1 ? 'range' : 'ranges'}
+        </Press>
+      ) : null}
+      <Press kind={known ? 'plain' : 'main'} onPress={() => onVisit('first')}>
+        Begin a {known ? 'whole' : 'first'} visit: {first.length}{' '}
+        {first.length === 1 ? 'range' : 'ranges'}
+      </Press>
     </Sheet>
   );
 }
 
 /** Names of ranges in a sentence. */
-const names = (ids: readonly RangeId[]) => ids.map((id, i) => (i === 0 ? ranges[id].name : ranges[id].name.toLowerCase())).join(', ');
+const names = (ids: readonly RangeId[]) =>
+  ids.map((id, i) => (i === 0 ? ranges[id].name : ranges[id].name.toLowerCase())).join(', ');
 
 /** In a sentence: read twice … */
-const byMethod: Readonly<Record<MethodId, string>> = { 'phone-tilt': 'with the phone', photo: 'from a photo', protractor: 'with the protractor', tape: 'with the tape', 'by-eye': 'by eye', 'from-pose': 'from the pose' };
+const byMethod: Readonly<Record<MethodId, string>> = {
+  'phone-tilt': 'with the phone',
+  photo: 'from a photo',
+  protractor: 'with the protractor',
+  tape: 'with the tape',
+  'by-eye': 'by eye',
+  'from-pose': 'from the pose',
+};
 
 function Next({ plan, units, onPick }: Pick<OverviewProps, 'plan' | 'units' | 'onPick'>) {
   const method = useOjas(selectMethod);
-  if (plan.measureNext.length === 0) return <Words>Nothing more would narrow these poses by as much as a fold.</Words>;
+  if (plan.measureNext.length === 0)
+    return <Words>Nothing more would narrow these poses by as much as a fold.</Words>;
   return (
     <Sheet>
       <Title level={2}>What to measure next</Title>
-      <Aside>By how much each would narrow the heights of the plan, all slots together, read twice {byMethod[method]}. Where that does not serve, by the next best.</Aside>
+      <Aside>
+        By how much each would narrow the heights of the plan, all slots together, read twice{' '}
+        {byMethod[method]}. Where that does not serve, by the next best.
+      </Aside>
       {plan.measureNext.slice(0, SHOWN_NEXT).map(({ range, side, gainCm }) => (
-        <Press key={range + side} onPress={() => onPick(range, side === 'right' ? 'right' : 'left')}>{ranges[range].name}{side === 'both' ? '' : `, ${side}`}: narrower by {length(gainCm, units)}</Press>
+        <Press
+          key={range + side}
+          onPress={() => onPick(range, side === 'right' ? 'right' : 'left')}
+        >
+          {ranges[range].name}
+          {side === 'both' ? '' : `, ${side}`}: narrower by {length(gainCm, units)}
+        </Press>
       ))}
     </Sheet>
   );
@@ -84,28 +125,60 @@ function Next({ plan, units, onPick }: Pick<OverviewProps, 'plan' | 'units' | 'o
 function known(estimate: RangeEstimate | undefined): string {
   if (estimate === undefined) return '';
   const { id, side } = splitKey(estimate.key);
-  const value = ranges[id].unit === 'deg' ? withDoubt(estimate.mean, estimate.sd) : estimate.mean.toFixed(2);
-  const from = estimate.source === 'measured' ? '' : estimate.source === 'other-side' ? ' from the other side' : ' assumed';
+  const value =
+    ranges[id].unit === 'deg' ? withDoubt(estimate.mean, estimate.sd) : estimate.mean.toFixed(2);
+  const from =
+    estimate.source === 'measured'
+      ? ''
+      : estimate.source === 'other-side'
+        ? ' from the other side'
+        : ' assumed';
   return `${side === 'both' ? '' : `${side} `}${value}${from}`;
 }
 
-function RangeLine({ id, person, plan, estimates, units, onPick }: Omit<OverviewProps, 'onVisit'> & { readonly id: RangeId }) {
+function RangeLine({
+  id,
+  person,
+  plan,
+  estimates,
+  units,
+  onPick,
+}: Omit<OverviewProps, 'onVisit'> & { readonly id: RangeId }) {
   const own = keysOf(id).map((key) => estimates[key]);
-  const doubt = plan.measureNext.filter(({ range }) => range === id).reduce((sum, { gainCm }) => sum + gainCm, 0);
+  const doubt = plan.measureNext
+    .filter(({ range }) => range === id)
+    .reduce((sum, { gainCm }) => sum + gainCm, 0);
   const unmeasured = own.every((one) => one !== undefined && one.source !== 'measured');
-  const oldest = own.reduce<string | null>((old, one) => (one?.lastAt && (old === null || one.lastAt < old) ? one.lastAt : old), null);
+  const oldest = own.reduce<string | null>(
+    (old, one) => (one?.lastAt && (old === null || one.lastAt < old) ? one.lastAt : old),
+    null,
+  );
   const age = oldest === null ? 0 : daysBetween(dayOf(oldest), todayIso());
   const closed = keysOf(id).every((key) => !mayRead(id, splitKey(key).side, person.cautions));
   const notes = [
     ...(closed ? ['left out by the answers at intake'] : []),
-    ...(unmeasured && !closed ? [doubt > 0 ? `never measured: costs the plan ${length(doubt, units)} of doubt` : 'never measured: no pose of this plan leans on it'] : []),
-    ...(!unmeasured && doubt > 0 ? [`a reading today would narrow the plan by ${length(doubt, units)}`] : []),
+    ...(unmeasured && !closed
+      ? [
+          doubt > 0
+            ? `never measured: costs the plan ${length(doubt, units)} of doubt`
+            : 'never measured: no pose of this plan leans on it',
+        ]
+      : []),
+    ...(!unmeasured && doubt > 0
+      ? [`a reading today would narrow the plan by ${length(doubt, units)}`]
+      : []),
     ...(age > OLD_DAYS ? [`last read ${age} days ago`] : []),
   ];
   return (
-    <Pressable role="button" onPress={() => onPick(id, 'left')} className={`min-h-14 gap-0.5 rounded-md border bg-sheet px-4 py-2 ${unmeasured && doubt > 0 ? 'border-dashed border-ochre' : 'border-line'}`}>
+    <Pressable
+      role="button"
+      onPress={() => onPick(id, 'left')}
+      className={`min-h-14 gap-0.5 rounded-md border bg-sheet px-4 py-2 ${unmeasured && doubt > 0 ? 'border-dashed border-ochre' : 'border-line'}`}
+    >
       <Words className="font-semibold">{ranges[id].name}</Words>
-      <Aside>{id === 'pelvicTilt.longSit' ? 'a reading of the hamstrings' : own.map(known).join(' · ')}</Aside>
+      <Aside>
+        {id === 'pelvicTilt.longSit' ? 'a reading of the hamstrings' : own.map(known).join(' · ')}
+      </Aside>
       {id === 'pelvicTilt.longSit' || notes.length === 0 ? null : <Aside>{notes.join('; ')}</Aside>}
     </Pressable>
   );

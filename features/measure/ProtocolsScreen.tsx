@@ -3,7 +3,12 @@ import { View } from 'react-native';
 import { bodyFrom } from '@/core/body/body';
 import { measuringFigure } from '@/core/measure/figures';
 import { usualOf, valueShowing } from '@/core/measure/shown';
-import { methods, protocolsOf, type ConversionContext, type Protocol } from '@/core/ranges/protocols';
+import {
+  methods,
+  protocolsOf,
+  type ConversionContext,
+  type Protocol,
+} from '@/core/ranges/protocols';
 import { priorOf, rangeIds, ranges, type RangeId } from '@/core/ranges/ranges';
 import { exampleBodies, type ExampleBodyId } from '@/core/sim/examples';
 import { MeasureScene } from '@/ui/MeasureScene';
@@ -21,20 +26,42 @@ export function ProtocolsScreen() {
   const body = bodyFrom(exampleBodies.find(({ id }) => id === bodyId)?.statureCm ?? 170);
   return (
     <Screen title="How each range is read" wide>
-      <Words>Each way drawn for a small, a usual and a large range. The bar is the edge of the tool, the ticked band the tape, the dashed ring your hand.</Words>
-      <Chips label="Which body" options={exampleBodies.slice(0, 3).map(({ id, words }) => ({ id, words }))} chosen={bodyId} onChoose={setBodyId} />
+      <Words>
+        Each way drawn for a small, a usual and a large range. The bar is the edge of the tool, the
+        ticked band the tape, the dashed ring your hand.
+      </Words>
+      <Chips
+        label="Which body"
+        options={exampleBodies.slice(0, 3).map(({ id, words }) => ({ id, words }))}
+        chosen={bodyId}
+        onChoose={setBodyId}
+      />
       {measurable.map((id) => (
         <Sheet key={id} role="article" aria-label={ranges[id].name}>
           <Title level={2}>{ranges[id].name}</Title>
-          {protocolsOf(id).map((protocol) => <Way key={protocol.id} id={id} protocol={protocol} body={body} />)}
+          {protocolsOf(id).map((protocol) => (
+            <Way key={protocol.id} id={id} protocol={protocol} body={body} />
+          ))}
         </Sheet>
       ))}
     </Screen>
   );
 }
 
-function Way({ id, protocol, body }: { readonly id: RangeId; readonly protocol: Protocol; readonly body: ReturnType<typeof bodyFrom> }) {
-  const context: ConversionContext = { body, coupling: priorOf('hamstringCoupling', 'unknown'), seatCm: SEAT_CM };
+function Way({
+  id,
+  protocol,
+  body,
+}: {
+  readonly id: RangeId;
+  readonly protocol: Protocol;
+  readonly body: ReturnType<typeof bodyFrom>;
+}) {
+  const context: ConversionContext = {
+    body,
+    coupling: priorOf('hamstringCoupling', 'unknown'),
+    seatCm: SEAT_CM,
+  };
   const { mean, sd } = usualOf(id, 'unknown');
   return (
     <View className="gap-1 border-t border-line pt-2">
@@ -46,15 +73,32 @@ function Way({ id, protocol, body }: { readonly id: RangeId; readonly protocol: 
           const read = `${Math.round(value)}${protocol.unit === 'cm' ? ' cm' : '°'}`;
           return (
             <View key={range} className="min-w-[150px] flex-1">
-              {figure ? <MeasureScene figure={figure} body={body} words={`${protocol.name}, reading ${read}`} mostHeightPx={150} /> : null}
-              <Aside className="text-center">{read}{protocol.unit === 'cm' ? ` → ${Math.round(range)}°` : ''}</Aside>
+              {figure ? (
+                <MeasureScene
+                  figure={figure}
+                  body={body}
+                  words={`${protocol.name}, reading ${read}`}
+                  mostHeightPx={150}
+                />
+              ) : null}
+              <Aside className="text-center">
+                {read}
+                {protocol.unit === 'cm' ? ` → ${Math.round(range)}°` : ''}
+              </Aside>
             </View>
           );
         })}
       </View>
-      <Words>{protocol.position} <Words className="font-semibold">Hold still: </Words>{protocol.holdStill} <Words className="font-semibold">Tool: </Words>{protocol.tool}</Words>
+      <Words>
+        {protocol.position} <Words className="font-semibold">Hold still: </Words>
+        {protocol.holdStill} <Words className="font-semibold">Tool: </Words>
+        {protocol.tool}
+      </Words>
       <Words className="text-rust">{protocol.stopWhen}</Words>
-      <Aside>By {protocol.methods.map((method) => methods[method].name.toLowerCase()).join(', ')}. What spoils it: {protocol.spoiledBy}</Aside>
+      <Aside>
+        By {protocol.methods.map((method) => methods[method].name.toLowerCase()).join(', ')}. What
+        spoils it: {protocol.spoiledBy}
+      </Aside>
     </View>
   );
 }

@@ -16,10 +16,26 @@ interface TypedReadingProps {
 }
 
 /** A value from a protractor or a tape, typed with one thumb or a keyboard; a tape shows its working while it is typed. */
-export function TypedReading({ unit, count, typed, fault, working, onType, onTake }: TypedReadingProps) {
+export function TypedReading({
+  unit,
+  count,
+  typed,
+  fault,
+  working,
+  onType,
+  onTake,
+}: TypedReadingProps) {
   return (
     <>
-      <Field label={`Reading ${count}`} hint={unit === 'cm' ? 'cm' : 'degrees'} inputMode="decimal" value={typed} onChangeText={onType} onSubmitEditing={onTake} fault={fault} />
+      <Field
+        label={`Reading ${count}`}
+        hint={unit === 'cm' ? 'cm' : 'degrees'}
+        inputMode="decimal"
+        value={typed}
+        onChangeText={onType}
+        onSubmitEditing={onTake}
+        fault={fault}
+      />
       {working ? <Words>{working}</Words> : null}
       <Keypad onKey={(key) => onType(key === 'back' ? typed.slice(0, -1) : typed + key)} />
       <Press onPress={onTake}>Take this reading</Press>

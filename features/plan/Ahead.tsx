@@ -25,7 +25,10 @@ const STEPS_SHOWN = [0, 3, 6] as const;
 
 /** What the heights may become, as far as the record can tell; never a promise. */
 export function Ahead({ planned, person, estimates, shelf, units }: AheadProps) {
-  const told = useMemo(() => poseAhead({ person, shelf }, planned, estimates, todayIso()), [person, shelf, planned, estimates]);
+  const told = useMemo(
+    () => poseAhead({ person, shelf }, planned, estimates, todayIso()),
+    [person, shelf, planned, estimates],
+  );
   if (told.length === 0) return null;
   return (
     <View className="gap-2 rounded-md bg-well p-3">
@@ -33,7 +36,11 @@ export function Ahead({ planned, person, estimates, shelf, units }: AheadProps) 
       {told.map(({ slot, forecast }) => (
         <View key={slotKey(slot)}>
           <Words className="font-semibold">{slotWords(slot)}</Words>
-          {forecast.enough ? <Told forecast={forecast} underCm={slot.stackCm / 2} units={units} /> : <Aside>{forecast.words}</Aside>}
+          {forecast.enough ? (
+            <Told forecast={forecast} underCm={slot.stackCm / 2} units={units} />
+          ) : (
+            <Aside>{forecast.words}</Aside>
+          )}
         </View>
       ))}
       <Aside>If practice goes on as it has. Likely, not promised.</Aside>
@@ -41,13 +48,32 @@ export function Ahead({ planned, person, estimates, shelf, units }: AheadProps) 
   );
 }
 
-function Told({ forecast, underCm, units }: { readonly forecast: Forecast & { readonly enough: true }; readonly underCm: number; readonly units: Units }) {
+function Told({
+  forecast,
+  underCm,
+  units,
+}: {
+  readonly forecast: Forecast & { readonly enough: true };
+  readonly underCm: number;
+  readonly units: Units;
+}) {
   const shown = STEPS_SHOWN.flatMap((step) => forecast.ahead[step] ?? []);
   const { likelyOn, earliestOn, latestOn } = whenUnder(forecast.ahead, underCm);
   return (
     <>
-      {shown.map(({ on, cm, lowCm, highCm }) => <Words key={on}>{month(on)}: {length(cm, units)} <Words className="text-faint">({length(lowCm, units)}–{length(highCm, units)})</Words></Words>)}
-      <Words>{likelyOn === null ? 'Half of today’s height lies further off than a year.' : `Half of today’s height: likely ${month(likelyOn)}, ${earliestOn === null ? '' : month(earliestOn)} to ${latestOn === null ? 'more than a year' : month(latestOn)}.`}</Words>
+      {shown.map(({ on, cm, lowCm, highCm }) => (
+        <Words key={on}>
+          {month(on)}: {length(cm, units)}{' '}
+          <Words className="text-faint">
+            ({length(lowCm, units)}–{length(highCm, units)})
+          </Words>
+        </Words>
+      ))}
+      <Words>
+        {likelyOn === null
+          ? 'Half of today’s height lies further off than a year.'
+          : `Half of today’s height: likely ${month(likelyOn)}, ${earliestOn === null ? '' : month(earliestOn)} to ${latestOn === null ? 'more than a year' : month(latestOn)}.`}
+      </Words>
     </>
   );
 }

@@ -33,7 +33,10 @@ const shows: Readonly<Record<Filter, (planned: PlanPose) => boolean>> = {
   cautions: ({ status }) => status !== 'offered',
 };
 
-const places = [{ id: 'practised', words: 'Practised' }, ...poseGroups.map((id) => ({ id, words: groupNames[id] }))] as const;
+const places = [
+  { id: 'practised', words: 'Practised' },
+  ...poseGroups.map((id) => ({ id, words: groupNames[id] })),
+] as const;
 type Place = 'practised' | Pose['group'];
 
 /** Every pose of a student today, in pieces of the shelf. */
@@ -50,31 +53,89 @@ export function PlanScreen({ id }: { readonly id: string }) {
   if (!person || !plan || !estimates) return <NoStudent />;
   const body = bodyFrom(person.statureCm, person.bodyCm);
   const practised = practisedPoses(sessions);
-  const inPlace = ({ pose }: PlanPose) => (place === 'practised' ? practised.has(pose) : poseById(pose)?.group === place);
+  const inPlace = ({ pose }: PlanPose) =>
+    place === 'practised' ? practised.has(pose) : poseById(pose)?.group === place;
   const shown = plan.poses.filter((planned) => inPlace(planned) && shows[filter](planned));
   return (
-    <Screen title={person.name} wide foot={<Link href={`/students/${id}/mat`} asChild><Press kind="main">To the mat</Press></Link>}>
+    <Screen
+      title={person.name}
+      wide
+      foot={
+        <Link href={`/students/${id}/mat`} asChild>
+          <Press kind="main">To the mat</Press>
+        </Link>
+      }
+    >
       <StudentTabs id={id} here="plan" />
       {plan.unanswered.length > 0 ? (
         <Sheet className="border-rust">
-          <Title level={2}>{plan.unanswered.length === 1 ? 'One question is not answered' : `${plan.unanswered.length} questions are not answered`}</Title>
-          <Words>Unknown is not “no”: {plan.unanswered.slice(0, 4).map((one) => cautionById(one)?.name ?? one).join(', ')}{plan.unanswered.length > 4 ? ' and more' : ''}.</Words>
-          <Link href={`/students/${id}/intake`} asChild><Press>Ask now</Press></Link>
+          <Title level={2}>
+            {plan.unanswered.length === 1
+              ? 'One question is not answered'
+              : `${plan.unanswered.length} questions are not answered`}
+          </Title>
+          <Words>
+            Unknown is not “no”:{' '}
+            {plan.unanswered
+              .slice(0, 4)
+              .map((one) => cautionById(one)?.name ?? one)
+              .join(', ')}
+            {plan.unanswered.length > 4 ? ' and more' : ''}.
+          </Words>
+          <Link href={`/students/${id}/intake`} asChild>
+            <Press>Ask now</Press>
+          </Link>
         </Sheet>
       ) : null}
-      {shelf.length === 0 ? <Sheet><Words>The shelf is empty, so heights cannot be built yet.</Words><Link href="/shelf" asChild><Press>Fill the shelf</Press></Link></Sheet> : null}
-      {plan.date > todayIso() ? <Words role="status">Today’s session is recorded; this is the plan for next time.</Words> : null}
+      {shelf.length === 0 ? (
+        <Sheet>
+          <Words>The shelf is empty, so heights cannot be built yet.</Words>
+          <Link href="/shelf" asChild>
+            <Press>Fill the shelf</Press>
+          </Link>
+        </Sheet>
+      ) : null}
+      {plan.date > todayIso() ? (
+        <Words role="status">Today’s session is recorded; this is the plan for next time.</Words>
+      ) : null}
       <View className="gap-1">
-        <Words>Approach: <Words className="font-semibold">{approaches[plan.approach].name}</Words></Words>
-        <Aside>{approaches[plan.approach].inShort} Heights show the band within which four in five such bodies lie.</Aside>
+        <Words>
+          Approach: <Words className="font-semibold">{approaches[plan.approach].name}</Words>
+        </Words>
+        <Aside>
+          {approaches[plan.approach].inShort} Heights show the band within which four in five such
+          bodies lie.
+        </Aside>
       </View>
-      <Chips label="Which poses" options={places as readonly { id: Place; words: string }[]} chosen={place} onChoose={setPlace} />
+      <Chips
+        label="Which poses"
+        options={places as readonly { id: Place; words: string }[]}
+        chosen={place}
+        onChoose={setPlace}
+      />
       <Chips label="What of them" options={filters} chosen={filter} onChoose={setFilter} />
       {shown.length === 0 ? <Words>No pose of these is like that today.</Words> : null}
       <View className={wide ? 'flex-row flex-wrap gap-4' : 'gap-4'}>
-        {shown.map((planned) => <View key={`${planned.pose}/${planned.side}`} className={wide ? "min-w-[380px] flex-1" : ""}><PoseCard planned={planned} person={person} estimates={estimates} body={body} shelf={shelf} units={units} /></View>)}
+        {shown.map((planned) => (
+          <View
+            key={`${planned.pose}/${planned.side}`}
+            className={wide ? 'min-w-[380px] flex-1' : ''}
+          >
+            <PoseCard
+              planned={planned}
+              person={person}
+              estimates={estimates}
+              body={body}
+              shelf={shelf}
+              units={units}
+            />
+          </View>
+        ))}
       </View>
-      <Aside>Ojas supports a trained teacher. It does not replace a doctor’s or physiotherapist’s word, nor local rules of practice.</Aside>
+      <Aside>
+        Ojas supports a trained teacher. It does not replace a doctor’s or physiotherapist’s word,
+        nor local rules of practice.
+      </Aside>
     </Screen>
   );
 }

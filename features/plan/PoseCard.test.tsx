@@ -2,20 +2,45 @@ import type { LocalDay } from '@/core/formats/time';
 import { fireEvent, render, screen, within } from '@testing-library/react';
 import { bodyFrom } from '@/core/body/body';
 import { planStudent } from '@/core/plan/plan';
-import { recordWith, samplePerson, sampleReading, sampleSession, sampleShelf } from '@/core/tests/samples';
+import {
+  recordWith,
+  samplePerson,
+  sampleReading,
+  sampleSession,
+  sampleShelf,
+} from '@/core/tests/samples';
 import { estimateRanges, type StudentRecord } from '@/core/estimate/estimate';
 import { createStore } from '@/store/store';
 import { Provider } from 'react-redux';
 import { Memory } from '@/store/tests/memory';
 import { PoseCard } from './PoseCard';
 
-const show = (record: StudentRecord, day: LocalDay = '2026-01-15', units: 'cm' | 'in' = 'cm', pose = 'hero') => {
+const show = (
+  record: StudentRecord,
+  day: LocalDay = '2026-01-15',
+  units: 'cm' | 'in' = 'cm',
+  pose = 'hero',
+) => {
   const planned = planStudent(record, sampleShelf, day, { poses: [pose] }).poses[0]!;
   const store = createStore(new Memory());
-  render(<Provider store={store}><PoseCard planned={planned} person={record.person} estimates={estimateRanges(record, day)} body={bodyFrom(170)} shelf={sampleShelf} units={units} /></Provider>);
+  render(
+    <Provider store={store}>
+      <PoseCard
+        planned={planned}
+        person={record.person}
+        estimates={estimateRanges(record, day)}
+        body={bodyFrom(170)}
+        shelf={sampleShelf}
+        units={units}
+      />
+    </Provider>,
+  );
   return planned;
 };
-const knees = [sampleReading({ id: 'l', values: [128] }), sampleReading({ id: 'r', side: 'right', values: [134] })];
+const knees = [
+  sampleReading({ id: 'l', values: [128] }),
+  sampleReading({ id: 'r', side: 'right', values: [134] }),
+];
 
 test('a card names the pose in both languages, its pieces, and its reason', () => {
   show(recordWith({ readings: knees }));
@@ -36,13 +61,24 @@ test('"Why" opens the working: what is asked, what is there, and the doubt', () 
 });
 
 test('what changes since last time is said as a word, with its mark', () => {
-  show(recordWith({ readings: knees, sessions: [sampleSession('2026-01-10', { feeling: { strength: 3, place: 'joint' } })] }));
+  show(
+    recordWith({
+      readings: knees,
+      sessions: [sampleSession('2026-01-10', { feeling: { strength: 3, place: 'joint' } })],
+    }),
+  );
   expect(screen.getByText('One rung higher')).toBeInTheDocument();
   expect(screen.getAllByText(/Last time, 10 Jan: felt at a joint line/).length).toBeGreaterThan(0);
 });
 
 test('a forbidden pose shows its reason and no heights', () => {
-  show(recordWith({ person: samplePerson({ cautions: [{ id: 'recent-or-unexplained', answer: 'yes', at: '2026-01-05' }] }) }));
+  show(
+    recordWith({
+      person: samplePerson({
+        cautions: [{ id: 'recent-or-unexplained', answer: 'yes', at: '2026-01-05' }],
+      }),
+    }),
+  );
   expect(screen.getByText('Not for now')).toBeInTheDocument();
   expect(screen.queryByRole('img')).not.toBeInTheDocument();
   expect(screen.queryByRole('button', { name: 'Why' })).not.toBeInTheDocument();

@@ -1,5 +1,11 @@
 import { View } from 'react-native';
-import { askedBy, choiceKey, choicesFor, questions, type QuestionId } from '@/core/approaches/approaches';
+import {
+  askedBy,
+  choiceKey,
+  choicesFor,
+  questions,
+  type QuestionId,
+} from '@/core/approaches/approaches';
 import type { Person } from '@/core/formats/book';
 import { edit } from '@/store/facts';
 import { commit } from '@/store/store';
@@ -26,18 +32,35 @@ export function Choice({ person, question, pose }: ChoiceProps) {
   const { [key]: own, ...rest } = person.choices;
   // What holds when nothing is set here.
   const inherited = choicesFor(person.approach, rest, pose)[question];
-  const choose = (id: string) => void dispatch(commit({
-    words: `${person.name}${pose ? `, ${poseName(pose)}` : ''}: ${id === AS_BEFORE ? words[inherited] : words[id]}`,
-    put: [], remove: [], edit: [edit('people', person.id, (now) => {
-      const { [key]: _before, ...others } = now.choices;
-      return { ...now, choices: id === AS_BEFORE ? others : { ...others, [key]: id } };
-    })],
-  }));
+  const choose = (id: string) =>
+    void dispatch(
+      commit({
+        words: `${person.name}${pose ? `, ${poseName(pose)}` : ''}: ${id === AS_BEFORE ? words[inherited] : words[id]}`,
+        put: [],
+        remove: [],
+        edit: [
+          edit('people', person.id, (now) => {
+            const { [key]: _before, ...others } = now.choices;
+            return { ...now, choices: id === AS_BEFORE ? others : { ...others, [key]: id } };
+          }),
+        ],
+      }),
+    );
   return (
     <View className="gap-1">
       <Words className="font-semibold">{asks}</Words>
-      <Chips label={asks} chosen={own ?? AS_BEFORE} onChoose={choose}
-        options={[{ id: AS_BEFORE, words: `${pose ? 'As for this student' : 'As the approach'}: ${(words[inherited] ?? '').toLowerCase()}` }, ...Object.entries(words).map(([id, one]) => ({ id, words: one }))]} />
+      <Chips
+        label={asks}
+        chosen={own ?? AS_BEFORE}
+        onChoose={choose}
+        options={[
+          {
+            id: AS_BEFORE,
+            words: `${pose ? 'As for this student' : 'As the approach'}: ${(words[inherited] ?? '').toLowerCase()}`,
+          },
+          ...Object.entries(words).map(([id, one]) => ({ id, words: one })),
+        ]}
+      />
     </View>
   );
 }
@@ -49,7 +72,9 @@ export function PoseChoices({ person, pose }: { readonly person: Person; readonl
   return (
     <View className="gap-3 rounded-md bg-well p-3">
       <Title level={3}>For this pose alone</Title>
-      {asked.map((question) => <Choice key={question} person={person} question={question} pose={pose} />)}
+      {asked.map((question) => (
+        <Choice key={question} person={person} question={question} pose={pose} />
+      ))}
     </View>
   );
 }

@@ -29,13 +29,28 @@ interface TryHeightsProps {
 export function TryHeights({ planned, person, estimates, shelf, units }: TryHeightsProps) {
   const [tried, setTried] = useState<Readonly<Record<string, number>>>({});
   const inPose = { person, pose: planned.pose, side: planned.side, shelf };
-  const { posture, findings, demands } = solveFigure(inPose, estimates, triedHeights(planned, tried));
+  const { posture, findings, demands } = solveFigure(
+    inPose,
+    estimates,
+    triedHeights(planned, tried),
+  );
   const now: PlanPose = {
-    ...planned, findings: { ...findings },
+    ...planned,
+    findings: { ...findings },
     slots: planned.slots.reduce<PlanPose['slots']>((done, slot, i) => {
       const cm = tried[slotKey(slot)];
       const beside = [...done, ...planned.slots.slice(i + 1)].map(({ stack }) => stack);
-      return [...done, cm === undefined ? slot : { ...slot, stackCm: cm, lastCm: slot.stackCm, stack: [...nearestStack(inPose, slot.slot, cm, usedBy(beside)).pieces] }];
+      return [
+        ...done,
+        cm === undefined
+          ? slot
+          : {
+              ...slot,
+              stackCm: cm,
+              lastCm: slot.stackCm,
+              stack: [...nearestStack(inPose, slot.slot, cm, usedBy(beside)).pieces],
+            },
+      ];
     }, []),
   };
   // A stack tried down to the floor keeps its place on the rail, so that it can come up again.
@@ -44,16 +59,38 @@ export function TryHeights({ planned, person, estimates, shelf, units }: TryHeig
   const short = demands.filter(({ needDeg, haveDeg }) => needDeg > haveDeg + 0.5);
   return (
     <View className="gap-2">
-      <Aside>Drag a top edge on the rail, or use the arrow keys. The dashed figure is the plan.</Aside>
-      <PoseScene posture={posture} over={planned.posture as Posture} body={bodyFrom(person.statureCm, person.bodyCm)} shelf={shelf} units={units} words={figureWords(now, units)} mostHeightPx={280} columns={columns}
-        stacks={Object.fromEntries(now.slots.map((slot) => [slotKey(slot), { pieces: slot.stack, heightCm: slot.stackCm }]))} moveMostCm={TRY_MOST_CM}
-        onMove={(key, cm) => setTried({ ...tried, [key]: tryableCm(cm) })} />
+      <Aside>
+        Drag a top edge on the rail, or use the arrow keys. The dashed figure is the plan.
+      </Aside>
+      <PoseScene
+        posture={posture}
+        over={planned.posture as Posture}
+        body={bodyFrom(person.statureCm, person.bodyCm)}
+        shelf={shelf}
+        units={units}
+        words={figureWords(now, units)}
+        mostHeightPx={280}
+        columns={columns}
+        stacks={Object.fromEntries(
+          now.slots.map((slot) => [slotKey(slot), { pieces: slot.stack, heightCm: slot.stackCm }]),
+        )}
+        moveMostCm={TRY_MOST_CM}
+        onMove={(key, cm) => setTried({ ...tried, [key]: tryableCm(cm) })}
+      />
       <View role="status" aria-live="polite" className="gap-1">
-        {now.slots.filter((slot) => tried[slotKey(slot)] !== undefined).map((slot) => (
-          <Words key={slotKey(slot)}>{slotWords(slot)} {length(slot.stackCm, units)}: {stackWords(slot.stack, shelf)}</Words>
-        ))}
+        {now.slots
+          .filter((slot) => tried[slotKey(slot)] !== undefined)
+          .map((slot) => (
+            <Words key={slotKey(slot)}>
+              {slotWords(slot)} {length(slot.stackCm, units)}: {stackWords(slot.stack, shelf)}
+            </Words>
+          ))}
         <Words>{figureWords(now, units)}</Words>
-        {short.map(({ range, side, needDeg, haveDeg }) => <Words key={range + side} className="text-rust">{ranges[range].name}, {side}: {degrees(needDeg - haveDeg)} more than there is.</Words>)}
+        {short.map(({ range, side, needDeg, haveDeg }) => (
+          <Words key={range + side} className="text-rust">
+            {ranges[range].name}, {side}: {degrees(needDeg - haveDeg)} more than there is.
+          </Words>
+        ))}
       </View>
     </View>
   );

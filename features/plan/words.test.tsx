@@ -3,9 +3,26 @@ import { recordWith, sampleReading, sampleShelf } from '@/core/tests/samples';
 import { columnsOf, railColumns } from './columns';
 import { uncertainParameters } from '@/core/geometry/draw';
 import { posesIn } from '@/core/poses/poses';
-import { actionWords, figureWords, groupNames, heightWords, inputWords, poseGroups, poseName, poseTitle, shortSlot, slotWords } from './words';
+import {
+  actionWords,
+  figureWords,
+  groupNames,
+  heightWords,
+  inputWords,
+  poseGroups,
+  poseName,
+  poseTitle,
+  shortSlot,
+  slotWords,
+} from './words';
 
-const planned = (pose: string) => planStudent(recordWith({ readings: [sampleReading({ values: [130] })] }), sampleShelf, '2026-01-15', { poses: [pose] }).poses[0]!;
+const planned = (pose: string) =>
+  planStudent(
+    recordWith({ readings: [sampleReading({ values: [130] })] }),
+    sampleShelf,
+    '2026-01-15',
+    { poses: [pose] },
+  ).poses[0]!;
 
 test('a height is told with its band, and a strap by its length alone', () => {
   const seat = { ...planned('hero').slots[0]!, targetCm: 21, lowCm: 18.1, highCm: 24.2 };
@@ -22,7 +39,9 @@ test('what widens a band is told in the teacher’s words', () => {
 });
 
 test('a figure is told by its supports and its pelvis', () => {
-  expect(figureWords(planned('staff'), 'cm')).toMatch(/^Staff, seen from the side: seat on [\d.]+ cm, under the knees on [\d.]+ cm, hands on [\d.]+ cm, pelvis (upright|rolled back \d+°)\.$/);
+  expect(figureWords(planned('staff'), 'cm')).toMatch(
+    /^Staff, seen from the side: seat on [\d.]+ cm, under the knees on [\d.]+ cm, hands on [\d.]+ cm, pelvis (upright|rolled back \d+°)\.$/,
+  );
   expect(figureWords(planned('reclined-hero'), 'cm')).toMatch(/trunk at \d+° over the floor/);
   expect(figureWords(planned('standing-fold'), 'cm')).toMatch(/trunk pitched \d+°/);
 });
@@ -35,24 +54,37 @@ test('every action has a word and a mark: colour never stands alone', () => {
 });
 
 test('names are short where there is little room, and whole elsewhere', () => {
-  expect([shortSlot('underKnees'), slotWords({ slot: 'underKnees' })]).toEqual(['Knees', 'Under the knees']);
+  expect([shortSlot('underKnees'), slotWords({ slot: 'underKnees' })]).toEqual([
+    'Knees',
+    'Under the knees',
+  ]);
   expect(slotWords({ slot: 'back', part: 'low' })).toBe('Ramp, low ribs');
   expect([poseName('hero'), poseName('stranger')]).toEqual(['Hero', 'stranger']);
 });
 
 test('the rail shows the slots that come down, where something stands', () => {
   expect(railColumns(planned('hero')).map(({ key }) => key)).toEqual(['seat']);
-  expect(railColumns(planned('reclined-hero')).map(({ key }) => key)).toEqual(['seat', 'back.high']);
+  expect(railColumns(planned('reclined-hero')).map(({ key }) => key)).toEqual([
+    'seat',
+    'back.high',
+  ]);
   expect(columnsOf(planned('hero').slots)).toHaveLength(planned('hero').slots.length);
 });
 
 test('a pose with sides is titled with its side, a pair’s slot with its own', () => {
-  expect([poseTitle({ pose: 'pigeon', side: 'left' }), poseTitle({ pose: 'hero', side: 'both' })]).toEqual(['Pigeon, left', 'Hero']);
-  expect([slotWords({ slot: 'underThigh', side: 'right' }), slotWords({ slot: 'seat', side: 'both' })]).toEqual(['Under the thigh, right', 'Seat']);
+  expect([
+    poseTitle({ pose: 'pigeon', side: 'left' }),
+    poseTitle({ pose: 'hero', side: 'both' }),
+  ]).toEqual(['Pigeon, left', 'Hero']);
+  expect([
+    slotWords({ slot: 'underThigh', side: 'right' }),
+    slotWords({ slot: 'seat', side: 'both' }),
+  ]).toEqual(['Under the thigh, right', 'Seat']);
 });
 
 test('every parameter that widens a band has its words', () => {
-  for (const key of Object.keys(uncertainParameters)) expect(inputWords(key)).not.toMatch('leaves out');
+  for (const key of Object.keys(uncertainParameters))
+    expect(inputWords(key)).not.toMatch('leaves out');
   expect(inputWords('hipRotation:left')).toBe('outward rotation, left');
   expect(inputWords(null)).toMatch('mat');
 });

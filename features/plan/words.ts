@@ -7,24 +7,65 @@ import type { UncertainParameter } from '@/core/geometry/draw';
 import { length, type Units } from '@/ui/format';
 
 /** A slot's name; a ramp has two ends, a pair two sides. */
-export const slotWords = ({ slot, part, side }: { slot: string; part?: 'low' | 'high' | undefined; side?: ReadingSide | undefined }) => {
-  const name = slot === 'back' ? (part === 'low' ? 'Ramp, low ribs' : 'Ramp, shoulder blades') : slotNames[slot as SlotId];
+export const slotWords = ({
+  slot,
+  part,
+  side,
+}: {
+  slot: string;
+  part?: 'low' | 'high' | undefined;
+  side?: ReadingSide | undefined;
+}) => {
+  const name =
+    slot === 'back'
+      ? part === 'low'
+        ? 'Ramp, low ribs'
+        : 'Ramp, shoulder blades'
+      : slotNames[slot as SlotId];
   return side === 'left' || side === 'right' ? `${name}, ${side}` : name;
 };
 
 /** As short as a rail's foot has room for. */
-const shortNames: Readonly<Partial<Record<SlotId, string>>> = { seat: 'Seat', underKnees: 'Knees', hands: 'Hands', forehead: 'Head', back: 'Ramp', ankle: 'Ankle', neck: 'Neck', behindKnee: 'Pad', underThigh: 'Thigh', outerHip: 'Hip', hipLevel: 'Hip', underShin: 'Shins', shoulder: 'Shoulder', heels: 'Heels' };
+const shortNames: Readonly<Partial<Record<SlotId, string>>> = {
+  seat: 'Seat',
+  underKnees: 'Knees',
+  hands: 'Hands',
+  forehead: 'Head',
+  back: 'Ramp',
+  ankle: 'Ankle',
+  neck: 'Neck',
+  behindKnee: 'Pad',
+  underThigh: 'Thigh',
+  outerHip: 'Hip',
+  hipLevel: 'Hip',
+  underShin: 'Shins',
+  shoulder: 'Shoulder',
+  heels: 'Heels',
+};
 export const shortSlot = (slot: SlotId) => shortNames[slot] ?? slotNames[slot];
 
 export const poseName = (id: string) => poseById(id)?.name ?? id;
 /** A pose with the side that works, where it has sides. */
-export const poseTitle = ({ pose, side }: { pose: string; side: ReadingSide }) => (side === 'both' ? poseName(pose) : `${poseName(pose)}, ${side}`);
+export const poseTitle = ({ pose, side }: { pose: string; side: ReadingSide }) =>
+  side === 'both' ? poseName(pose) : `${poseName(pose)}, ${side}`;
 
-export const groupNames: Readonly<Record<Pose['group'], string>> = { seated: 'Seated', kneeling: 'Kneeling', reclined: 'Reclined', 'forward-bending': 'Folds, hips and squats', chair: 'Chair', counter: 'Counterposes' };
+export const groupNames: Readonly<Record<Pose['group'], string>> = {
+  seated: 'Seated',
+  kneeling: 'Kneeling',
+  reclined: 'Reclined',
+  'forward-bending': 'Folds, hips and squats',
+  chair: 'Chair',
+  counter: 'Counterposes',
+};
 export const poseGroups = Object.keys(groupNames) as Pose['group'][];
 
 /** What today changes, as a word with its mark. */
-export const actionWords: Readonly<Record<PlanPose['decision']['action'], { words: string; mark: string; tone: 'moss' | 'ochre' | 'rust' | 'thread' | 'faint' }>> = {
+export const actionWords: Readonly<
+  Record<
+    PlanPose['decision']['action'],
+    { words: string; mark: string; tone: 'moss' | 'ochre' | 'rust' | 'thread' | 'faint' }
+  >
+> = {
   first: { words: 'First time', mark: '○', tone: 'thread' },
   lower: { words: 'One rung lower', mark: '↓', tone: 'moss' },
   keep: { words: 'Keep', mark: '=', tone: 'ochre' },
@@ -33,7 +74,11 @@ export const actionWords: Readonly<Record<PlanPose['decision']['action'], { word
 };
 
 export const statusWords: Readonly<Record<PlanPose['status'], string>> = {
-  offered: '', changed: 'Changed for a caution', instead: 'Another pose instead', 'ask-first': 'Ask first', forbidden: 'Not for now',
+  offered: '',
+  changed: 'Changed for a caution',
+  instead: 'Another pose instead',
+  'ask-first': 'Ask first',
+  forbidden: 'Not for now',
 };
 
 /** "21 cm (18–24)": a height with the band within which four in five such bodies lie. */
@@ -53,23 +98,47 @@ export const inputWords = (key: string | null) => {
 };
 
 const uncertainWords: Readonly<Record<UncertainParameter, string>> = {
-  'kneeling.sitAllowance': 'how far flesh and calf spare the knee', 'reclinedHero.frontThighCoupling': 'how the front thigh shares itself between knee and hip',
-  'pigeon.rotationSpared': 'how much rotation the tilted pelvis gives', 'ladderStart.crossedKnee': 'where this knee stops, found by trying',
-  'ladderStart.lyingShoulder': 'where this shoulder stops, found by trying', 'ladderStart.lyingFoot': 'where this stops, found by trying',
+  'kneeling.sitAllowance': 'how far flesh and calf spare the knee',
+  'reclinedHero.frontThighCoupling': 'how the front thigh shares itself between knee and hip',
+  'pigeon.rotationSpared': 'how much rotation the tilted pelvis gives',
+  'ladderStart.crossedKnee': 'where this knee stops, found by trying',
+  'ladderStart.lyingShoulder': 'where this shoulder stops, found by trying',
+  'ladderStart.lyingFoot': 'where this stops, found by trying',
 };
 
 /** The figure in words, for those who do not see it. */
 export function figureWords(planned: PlanPose, units: Units): string {
-  const supports = planned.slots.filter(({ stackCm, isLength }) => stackCm > 0.3 && !isLength).map((slot) => `${slotWords(slot).toLowerCase()} on ${length(slot.stackCm, units)}`);
-  const { rollBackDeg, inclineDeg, pitchDeg, foldDeg, trunkLeanDeg, kneeRiseLeftDeg, kneeRiseRightDeg } = planned.findings;
-  const pelvis = rollBackDeg === undefined ? [] : [rollBackDeg < 1 ? 'pelvis upright' : `pelvis rolled back ${Math.round(rollBackDeg)}°`];
+  const supports = planned.slots
+    .filter(({ stackCm, isLength }) => stackCm > 0.3 && !isLength)
+    .map((slot) => `${slotWords(slot).toLowerCase()} on ${length(slot.stackCm, units)}`);
+  const {
+    rollBackDeg,
+    inclineDeg,
+    pitchDeg,
+    foldDeg,
+    trunkLeanDeg,
+    kneeRiseLeftDeg,
+    kneeRiseRightDeg,
+  } = planned.findings;
+  const pelvis =
+    rollBackDeg === undefined
+      ? []
+      : [rollBackDeg < 1 ? 'pelvis upright' : `pelvis rolled back ${Math.round(rollBackDeg)}°`];
   const rest = [
-    ...(inclineDeg === undefined ? [] : [`trunk at ${Math.round(inclineDeg)}° over the floor`]), ...(pitchDeg === undefined ? [] : [`trunk pitched ${Math.round(pitchDeg)}°`]),
+    ...(inclineDeg === undefined ? [] : [`trunk at ${Math.round(inclineDeg)}° over the floor`]),
+    ...(pitchDeg === undefined ? [] : [`trunk pitched ${Math.round(pitchDeg)}°`]),
     ...(foldDeg === undefined ? [] : [`hips folded ${Math.round(foldDeg)}° past upright`]),
     ...(trunkLeanDeg === undefined ? [] : [`trunk leaning ${Math.round(trunkLeanDeg)}° forward`]),
-    ...(kneeRiseLeftDeg === undefined || kneeRiseRightDeg === undefined ? [] : [`thighs ${riseWords(Math.max(kneeRiseLeftDeg, kneeRiseRightDeg))}`]),
+    ...(kneeRiseLeftDeg === undefined || kneeRiseRightDeg === undefined
+      ? []
+      : [`thighs ${riseWords(Math.max(kneeRiseLeftDeg, kneeRiseRightDeg))}`]),
   ];
   return `${poseTitle(planned)}, seen from the side: ${[...supports, ...pelvis, ...rest].join(', ') || 'on the floor'}.`;
 }
 
-const riseWords = (deg: number) => (Math.round(deg) === 0 ? 'level with the hips' : deg > 0 ? `${Math.round(deg)}° over the hips` : `${Math.round(-deg)}° under the hips`);
+const riseWords = (deg: number) =>
+  Math.round(deg) === 0
+    ? 'level with the hips'
+    : deg > 0
+      ? `${Math.round(deg)}° over the hips`
+      : `${Math.round(-deg)}° under the hips`;

@@ -17,8 +17,18 @@ import { actionWords, poseTitle, slotWords } from '../plan/words';
 import { StudentTabs } from '../students/StudentTabs';
 import { NoStudent } from '../students/NoStudent';
 
-const nextDay = [{ id: 'better', words: 'Better' }, { id: 'same', words: 'The same' }, { id: 'worse', words: 'Worse' }] as const;
-const placeWords: Readonly<Record<SessionPose['feeling']['place'], string>> = { muscle: 'in muscle', joint: 'at a joint line', nerve: 'nerve-like', 'low-back': 'in the low back', none: 'hardly anywhere' };
+const nextDay = [
+  { id: 'better', words: 'Better' },
+  { id: 'same', words: 'The same' },
+  { id: 'worse', words: 'Worse' },
+] as const;
+const placeWords: Readonly<Record<SessionPose['feeling']['place'], string>> = {
+  muscle: 'in muscle',
+  joint: 'at a joint line',
+  nerve: 'nerve-like',
+  'low-back': 'in the low back',
+  none: 'hardly anywhere',
+};
 
 /** What was settled on, session by session, and what it means for next time. */
 export function RecordScreen({ id }: { readonly id: string }) {
@@ -27,29 +37,83 @@ export function RecordScreen({ id }: { readonly id: string }) {
   const plan = usePlan(id);
   const dispatch = useOjasDispatch();
   if (!person || !plan) return <NoStudent />;
-  const remove = (session: Session) => dispatch(commit({ words: `Session of ${date(session.at)} removed`, put: [], remove: [{ kind: 'sessions', id: session.id }] }));
+  const remove = (session: Session) =>
+    dispatch(
+      commit({
+        words: `Session of ${date(session.at)} removed`,
+        put: [],
+        remove: [{ kind: 'sessions', id: session.id }],
+      }),
+    );
   const sayNextDay = (session: Session, said: NonNullable<SessionPose['nextDay']>) =>
-    void dispatch(commit({ words: `The day after ${date(session.at)}: ${said}`, put: [], remove: [], edit: [edit('sessions', session.id, (now) => ({ ...now, poses: now.poses.map((one) => ({ ...one, nextDay: said })) }))] }));
+    void dispatch(
+      commit({
+        words: `The day after ${date(session.at)}: ${said}`,
+        put: [],
+        remove: [],
+        edit: [
+          edit('sessions', session.id, (now) => ({
+            ...now,
+            poses: now.poses.map((one) => ({ ...one, nextDay: said })),
+          })),
+        ],
+      }),
+    );
   const practised = practisedPoses(sessions);
   return (
-    <Screen title={person.name} foot={<Link href="/" asChild><Press kind="main">Back to today</Press></Link>}>
+    <Screen
+      title={person.name}
+      foot={
+        <Link href="/" asChild>
+          <Press kind="main">Back to today</Press>
+        </Link>
+      }
+    >
       <StudentTabs id={id} here="record" />
-      {sessions.length === 0 ? <Words>No session yet. What is settled on at the mat is written here.</Words> : null}
+      {sessions.length === 0 ? (
+        <Words>No session yet. What is settled on at the mat is written here.</Words>
+      ) : null}
       {[...sessions].reverse().map((session, i) => (
         <Sheet key={session.id}>
           <Title level={2}>{date(session.at)}</Title>
           {session.note ? <Words>{session.note}</Words> : null}
-          {session.poses.map((one) => <PoseLine key={one.pose + one.side} outcome={one} />)}
-          {i === 0 ? <View className="gap-1"><Words>How was the next day?</Words><Chips label="How was the next day" options={nextDay} chosen={session.poses[0]?.nextDay ?? null} onChoose={(said) => sayNextDay(session, said)} /></View> : null}
-          <Press kind="quiet" aria-label={`Remove the session of ${date(session.at)}`} onPress={() => remove(session)}>Remove this session</Press>
+          {session.poses.map((one) => (
+            <PoseLine key={one.pose + one.side} outcome={one} />
+          ))}
+          {i === 0 ? (
+            <View className="gap-1">
+              <Words>How was the next day?</Words>
+              <Chips
+                label="How was the next day"
+                options={nextDay}
+                chosen={session.poses[0]?.nextDay ?? null}
+                onChoose={(said) => sayNextDay(session, said)}
+              />
+            </View>
+          ) : null}
+          <Press
+            kind="quiet"
+            aria-label={`Remove the session of ${date(session.at)}`}
+            onPress={() => remove(session)}
+          >
+            Remove this session
+          </Press>
         </Sheet>
       ))}
       {sessions.length > 0 ? (
         <Sheet>
           <Title level={2}>Next time</Title>
-          {plan.poses.filter(({ posture, pose }) => posture !== null && practised.has(pose)).map(({ pose, side, decision }) => (
-            <Words key={`${pose}/${side}`}><Words className="font-semibold">{poseTitle({ pose, side })}: {actionWords[decision.action].words.toLowerCase()}. </Words>{decision.reasons.join(' ')}</Words>
-          ))}
+          {plan.poses
+            .filter(({ posture, pose }) => posture !== null && practised.has(pose))
+            .map(({ pose, side, decision }) => (
+              <Words key={`${pose}/${side}`}>
+                <Words className="font-semibold">
+                  {poseTitle({ pose, side })}: {actionWords[decision.action].words.toLowerCase()}
+                  .{' '}
+                </Words>
+                {decision.reasons.join(' ')}
+              </Words>
+            ))}
         </Sheet>
       ) : null}
     </Screen>
@@ -63,9 +127,19 @@ function PoseLine({ outcome }: { readonly outcome: SessionPose }) {
   return (
     <View className="gap-0.5 border-l-4 border-tape pl-3">
       <Words className="font-semibold">{poseTitle(outcome)}</Words>
-      {outcome.settled.filter(({ heightCm }) => heightCm > 0.3).map((one) => <Words key={slotKey(one)}>{slotWords(one)} {length(one.heightCm, units)}: {stackWords(one.pieces, shelf)}</Words>)}
+      {outcome.settled
+        .filter(({ heightCm }) => heightCm > 0.3)
+        .map((one) => (
+          <Words key={slotKey(one)}>
+            {slotWords(one)} {length(one.heightCm, units)}: {stackWords(one.pieces, shelf)}
+          </Words>
+        ))}
       <Aside>
-        {minutes(outcome.heldSeconds)} held · {feeling.strength} of 10 {placeWords[feeling.place]}{outcome.pelvis === 'upright' ? '' : ` · pelvis ${outcome.pelvis}`}{outcome.breath === 'held' ? ' · breath held' : ''}{stop ? ` · stopped: ${stop}` : ''}{outcome.overruled ? ' · against the advice' : ''}
+        {minutes(outcome.heldSeconds)} held · {feeling.strength} of 10 {placeWords[feeling.place]}
+        {outcome.pelvis === 'upright' ? '' : ` · pelvis ${outcome.pelvis}`}
+        {outcome.breath === 'held' ? ' · breath held' : ''}
+        {stop ? ` · stopped: ${stop}` : ''}
+        {outcome.overruled ? ' · against the advice' : ''}
       </Aside>
     </View>
   );

@@ -2,14 +2,19 @@ import { fireEvent, screen, within } from '@testing-library/react';
 import { show } from '../tests/onScreen';
 import { DrawingsScreen } from './DrawingsScreen';
 
-const choose = (name: string) => fireEvent.click(within(screen.getByRole('radiogroup', { name: 'Which poses' })).getByRole('radio', { name }));
+const choose = (name: string) =>
+  fireEvent.click(
+    within(screen.getByRole('radiogroup', { name: 'Which poses' })).getByRole('radio', { name }),
+  );
 
 test('each pose of a group is drawn for five bodies, with its heights', async () => {
   await show(<DrawingsScreen />, []);
   expect(screen.getAllByRole('article')).toHaveLength(9);
   const staff = within(screen.getByRole('article', { name: 'Staff' }));
   expect(staff.getAllByRole('img')).toHaveLength(5);
-  expect(staff.getByRole('img', { name: /^Stiff, 170 cm: Staff, seen from the side: seat on/ })).toBeInTheDocument();
+  expect(
+    staff.getByRole('img', { name: /^Stiff, 170 cm: Staff, seen from the side: seat on/ }),
+  ).toBeInTheDocument();
   expect(staff.getByText('nothing beneath')).toBeInTheDocument();
 });
 
@@ -23,6 +28,14 @@ test('where another pose serves better it is named', async () => {
 test('open legs are shown from above', async () => {
   await show(<DrawingsScreen />, []);
   fireEvent.click(screen.getByRole('button', { name: 'From above' }));
-  expect(within(screen.getByRole('article', { name: 'Soles together' })).getByRole('img', { name: 'Soles together, Free, 170 cm, seen from above.' })).toBeInTheDocument();
-  expect(within(screen.getByRole('article', { name: 'Staff' })).getByRole('img', { name: /^Usual, 170 cm: Staff, seen from the side/ })).toBeInTheDocument();
+  expect(
+    within(screen.getByRole('article', { name: 'Soles together' })).getByRole('img', {
+      name: 'Soles together, Free, 170 cm, seen from above.',
+    }),
+  ).toBeInTheDocument();
+  expect(
+    within(screen.getByRole('article', { name: 'Staff' })).getByRole('img', {
+      name: /^Usual, 170 cm: Staff, seen from the side/,
+    }),
+  ).toBeInTheDocument();
 });

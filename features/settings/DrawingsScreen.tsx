@@ -18,7 +18,15 @@ import { Sheet } from '@/ui/Sheet';
 import { Aside, Title, Words } from '@/ui/Words';
 import { length } from '@/ui/format';
 import { todayIso, useUnits } from '../hooks';
-import { figureWords, groupNames, poseGroups, poseName, poseTitle, shortSlot, statusWords } from '../plan/words';
+import {
+  figureWords,
+  groupNames,
+  poseGroups,
+  poseName,
+  poseTitle,
+  shortSlot,
+  statusWords,
+} from '../plan/words';
 
 /** Every pose as it is reckoned and drawn for five example bodies on a small shelf. */
 export function DrawingsScreen() {
@@ -27,19 +35,49 @@ export function DrawingsScreen() {
   const day = todayIso();
   const drawn = useMemo(() => {
     const ids = poses.filter((pose) => pose.group === group).map(({ id }) => id);
-    const plans = exampleBodies.map((body) => ({ body, plan: planStudent(exampleRecord(body, day), starterShelf, day, { poses: ids }) }));
-    return ids.map((id) => ({ id, figures: plans.map(({ body, plan }) => ({ body, planned: plan.poses.find(({ pose }) => pose === id) as PlanPose })) }));
+    const plans = exampleBodies.map((body) => ({
+      body,
+      plan: planStudent(exampleRecord(body, day), starterShelf, day, { poses: ids }),
+    }));
+    return ids.map((id) => ({
+      id,
+      figures: plans.map(({ body, plan }) => ({
+        body,
+        planned: plan.poses.find(({ pose }) => pose === id) as PlanPose,
+      })),
+    }));
   }, [group, day]);
   return (
     <Screen title="Five bodies in every pose" wide>
-      <Words>Simulated bodies: a usual one, a short, a tall, a stiff and a free one, each on what a small shelf builds for it. One-sided poses show the left side.</Words>
-      <Chips label="Which poses" options={poseGroups.map((id) => ({ id, words: groupNames[id] }))} chosen={group} onChoose={setGroup} />
-      <View className="flex-row"><Press aria-pressed={above} onPress={() => setAbove(!above)}>{above ? 'From the side' : 'From above'}</Press></View>
+      <Words>
+        Simulated bodies: a usual one, a short, a tall, a stiff and a free one, each on what a small
+        shelf builds for it. One-sided poses show the left side.
+      </Words>
+      <Chips
+        label="Which poses"
+        options={poseGroups.map((id) => ({ id, words: groupNames[id] }))}
+        chosen={group}
+        onChoose={setGroup}
+      />
+      <View className="flex-row">
+        <Press aria-pressed={above} onPress={() => setAbove(!above)}>
+          {above ? 'From the side' : 'From above'}
+        </Press>
+      </View>
       {drawn.map(({ id, figures }) => (
         <Sheet key={id} role="article" aria-label={poseName(id)}>
           <Title level={2}>{poseName(id)}</Title>
           <View className="flex-row flex-wrap gap-3">
-            {figures.map(({ body, planned }) => <View key={body.id} className="min-w-[150px] flex-1"><Drawn words={body.words} statureCm={body.statureCm} planned={planned} above={above} /></View>)}
+            {figures.map(({ body, planned }) => (
+              <View key={body.id} className="min-w-[150px] flex-1">
+                <Drawn
+                  words={body.words}
+                  statureCm={body.statureCm}
+                  planned={planned}
+                  above={above}
+                />
+              </View>
+            ))}
           </View>
         </Sheet>
       ))}
@@ -58,13 +96,44 @@ function Drawn({ words, statureCm, planned, above }: DrawnProps) {
   const units = useUnits();
   const posture = planned.posture as Posture | null;
   const body = bodyFrom(statureCm);
-  const heights = planned.slots.filter(({ stackCm, isLength, targetCm }) => (isLength ? targetCm > 1 : stackCm > 0.5)).map((slot) => `${shortSlot(slot.slot).toLowerCase()} ${length(slot.isLength ? slot.targetCm : slot.stackCm, units)}`);
+  const heights = planned.slots
+    .filter(({ stackCm, isLength, targetCm }) => (isLength ? targetCm > 1 : stackCm > 0.5))
+    .map(
+      (slot) =>
+        `${shortSlot(slot.slot).toLowerCase()} ${length(slot.isLength ? slot.targetCm : slot.stackCm, units)}`,
+    );
   return (
     <View className="gap-1">
-      {posture === null ? <Words>{statusWords[planned.status]}{planned.instead ? `: ${poseName(planned.instead)}` : ''}</Words>
-        : above && isSpatial(posture) ? <AboveScene posture={posture} body={body} side={planned.side} words={`${poseTitle(planned)}, ${words}, seen from above.`} mostHeightPx={150} />
-          : <PoseScene posture={posture} body={body} shelf={starterShelf} columns={[]} units={units} words={`${words}: ${figureWords(planned, units)}`} mostHeightPx={150}
-            stacks={Object.fromEntries(planned.slots.map((slot) => [slotKey(slot), { pieces: slot.stack, heightCm: slot.stackCm }]))} />}
+      {posture === null ? (
+        <Words>
+          {statusWords[planned.status]}
+          {planned.instead ? `: ${poseName(planned.instead)}` : ''}
+        </Words>
+      ) : above && isSpatial(posture) ? (
+        <AboveScene
+          posture={posture}
+          body={body}
+          side={planned.side}
+          words={`${poseTitle(planned)}, ${words}, seen from above.`}
+          mostHeightPx={150}
+        />
+      ) : (
+        <PoseScene
+          posture={posture}
+          body={body}
+          shelf={starterShelf}
+          columns={[]}
+          units={units}
+          words={`${words}: ${figureWords(planned, units)}`}
+          mostHeightPx={150}
+          stacks={Object.fromEntries(
+            planned.slots.map((slot) => [
+              slotKey(slot),
+              { pieces: slot.stack, heightCm: slot.stackCm },
+            ]),
+          )}
+        />
+      )}
       <Words className="font-semibold">{words}</Words>
       <Aside>{[...new Set(heights)].join(' · ') || 'nothing beneath'}</Aside>
     </View>

@@ -4,7 +4,11 @@ import { Screen } from '@/ui/Screen';
 import { Sheet } from '@/ui/Sheet';
 import { Aside, Title, Words } from '@/ui/Words';
 
-const spaced = (name: string) => name.replace(/([A-Z])/g, ' $1').toLowerCase().replace(/^./, (first) => first.toUpperCase());
+const spaced = (name: string) =>
+  name
+    .replace(/([A-Z])/g, ' $1')
+    .toLowerCase()
+    .replace(/^./, (first) => first.toUpperCase());
 
 /** The reckoning in plain words, and every number that it assumes. */
 export function ReckoningScreen() {
@@ -12,16 +16,36 @@ export function ReckoningScreen() {
     <Screen title="How it reckons">
       <Sheet>
         <Title level={2}>In short</Title>
-        <Words>The body is a chain of straight segments as long as the student’s own. For each pose, Ojas asks how far hips, knees and front thighs would have to go on the floor, and raises the supports until nobody is asked for more than they have, with a little kept in hand.</Words>
-        <Words>Every range is a belief with a doubt: readings narrow it, time widens it. The doubt is carried through to the height, which is why a height comes with a band: in four of five such bodies it lies inside.</Words>
-        <Words>What goes well on the mat says “no more than this is needed”; what is felt at a joint says “more than this”. A support comes down one rung when two sessions running went well and it is very likely ({Math.round(decision.chance.value * 1000) / 10} in a hundred) that the day’s range carries the next rung.</Words>
+        <Words>
+          The body is a chain of straight segments as long as the student’s own. For each pose, Ojas
+          asks how far hips, knees and front thighs would have to go on the floor, and raises the
+          supports until nobody is asked for more than they have, with a little kept in hand.
+        </Words>
+        <Words>
+          Every range is a belief with a doubt: readings narrow it, time widens it. The doubt is
+          carried through to the height, which is why a height comes with a band: in four of five
+          such bodies it lies inside.
+        </Words>
+        <Words>
+          What goes well on the mat says “no more than this is needed”; what is felt at a joint says
+          “more than this”. A support comes down one rung when two sessions running went well and it
+          is very likely ({Math.round(decision.chance.value * 1000) / 10} in a hundred) that the
+          day’s range carries the next rung.
+        </Words>
       </Sheet>
       {Object.entries(allParameters).map(([group, parameters]) => (
         <Sheet key={group}>
           <Title level={2}>{spaced(group)}</Title>
           {Object.entries(parameters).map(([name, { value, unit, sd, source }]) => (
             <View key={name}>
-              <Words>{spaced(name)}: <Words className="font-semibold">{value}{sd > 0 ? ` ± ${sd}` : ''}</Words> {unit === 'ratio' ? '' : unit}</Words>
+              <Words>
+                {spaced(name)}:{' '}
+                <Words className="font-semibold">
+                  {value}
+                  {sd > 0 ? ` ± ${sd}` : ''}
+                </Words>{' '}
+                {unit === 'ratio' ? '' : unit}
+              </Words>
               <Aside>{source}</Aside>
             </View>
           ))}

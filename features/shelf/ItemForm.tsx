@@ -18,18 +18,33 @@ interface ItemFormProps {
 
 const TALLEST_CM = 120;
 
-const schemaFor = (units: Units) => z.object({
-  name: z.string().trim().min(1, 'Name: enter what it is called.').max(80, 'Name: at most 80 letters.'),
-  count: numberText('How many', 0, 500, '').refine((text) => !readNumber(text).ok || Number.isInteger(Number(text.replace(',', '.'))), { error: 'How many: a whole number.' }),
-  states: z.array(z.object({
-    id: z.string(),
-    height: numberText('Height', 0, fromCm(TALLEST_CM, units), ` ${units}`),
-    loaded: numberText('Sat on', 0, fromCm(TALLEST_CM, units), ` ${units}`, true),
-  }).refine(({ height, loaded }) => {
-    const [free, sat] = [readNumber(height), readNumber(loaded)];
-    return !free.ok || !sat.ok || sat.value <= free.value;
-  }, { error: 'Sat on: cannot be higher than unloaded.', path: ['loaded'] })),
-});
+const schemaFor = (units: Units) =>
+  z.object({
+    name: z
+      .string()
+      .trim()
+      .min(1, 'Name: enter what it is called.')
+      .max(80, 'Name: at most 80 letters.'),
+    count: numberText('How many', 0, 500, '').refine(
+      (text) => !readNumber(text).ok || Number.isInteger(Number(text.replace(',', '.'))),
+      { error: 'How many: a whole number.' },
+    ),
+    states: z.array(
+      z
+        .object({
+          id: z.string(),
+          height: numberText('Height', 0, fromCm(TALLEST_CM, units), ` ${units}`),
+          loaded: numberText('Sat on', 0, fromCm(TALLEST_CM, units), ` ${units}`, true),
+        })
+        .refine(
+          ({ height, loaded }) => {
+            const [free, sat] = [readNumber(height), readNumber(loaded)];
+            return !free.ok || !sat.ok || sat.value <= free.value;
+          },
+          { error: 'Sat on: cannot be higher than unloaded.', path: ['loaded'] },
+        ),
+    ),
+  });
 
 const valueOf = (text: string) => {
   const read = readNumber(text);
@@ -38,34 +53,104 @@ const valueOf = (text: string) => {
 
 /** Name, count, and the height of each way a thing lies, free and sat on. */
 export function ItemForm({ item, units, onKeep }: ItemFormProps) {
-  const { control, handleSubmit, formState: { errors } } = useForm({
+  const {
+    control,
+    handleSubmit,
+    formState: { errors },
+  } = useForm({
     resolver: zodResolver(schemaFor(units)),
     defaultValues: {
-      name: item.name, count: String(item.count),
-      states: item.states.map(({ id, heightCm, loadedCm }) => ({ id, height: String(fromCm(heightCm, units)), loaded: loadedCm === undefined ? '' : String(fromCm(loadedCm, units)) })),
+      name: item.name,
+      count: String(item.count),
+      states: item.states.map(({ id, heightCm, loadedCm }) => ({
+        id,
+        height: String(fromCm(heightCm, units)),
+        loaded: loadedCm === undefined ? '' : String(fromCm(loadedCm, units)),
+      })),
     },
   });
   const { fields } = useFieldArray({ control, name: 'states', keyName: 'key' });
-  const keep = handleSubmit(({ name, count, states }) => onKeep({
-    ...item, name: name.trim(), count: valueOf(count),
-    states: states.map(({ id, height, loaded }) => ({ id, heightCm: toCm(valueOf(height), units), ...(loaded.trim() === '' ? {} : { loadedCm: toCm(valueOf(loaded), units) }) })),
-  }));
+  const keep = handleSubmit(({ name, count, states }) =>
+    onKeep({
+      ...item,
+      name: name.trim(),
+      count: valueOf(count),
+      states: states.map(({ id, height, loaded }) => ({
+        id,
+        heightCm: toCm(valueOf(height), units),
+        ...(loaded.trim() === '' ? {} : { loadedCm: toCm(valueOf(loaded), units) }),
+      })),
+    }),
+  );
   return (
     <View className="gap-3">
-      <Controller control={control} name="name" render={({ field }) => <Field label="Name" value={field.value} onChangeText={field.onChange} fault={errors.name?.message} />} />
-      <Controller control={control} name="count" render={({ field }) => <Field label="How many" inputMode="numeric" value={field.value} onChangeText={field.onChange} fault={errors.count?.message} />} />
-      {fields.filter(({ id }) => id !== 'length').map(({ key, id }) => {
-        const index = fields.findIndex((one) => one.key === key);
-        const words = stateName(item, id);
-        return (
-          <View key={key} className="gap-2 border-l-4 border-tape pl-3">
-            <Words className="font-semibold">{words}</Words>
-            <Controller control={control} name={`states.${index}.height`} render={({ field }) => <Field label={`Height, ${words}`} hint={units} inputMode="decimal" value={field.value} onChangeText={field.onChange} fault={errors.states?.[index]?.height?.message} />} />
-            <Controller control={control} name={`states.${index}.loaded`} render={({ field }) => <Field label={`Sat on, ${words}`} hint={`${units}, may stay empty`} inputMode="decimal" value={field.value} onChangeText={field.onChange} fault={errors.states?.[index]?.loaded?.message} />} />
-          </View>
-        );
-      })}
-      <Press kind="main" onPress={() => keep()}>Keep</Press>
+      <Controller
+        control={control}
+        name="name"
+        render={({ field }) => (
+          <Field
+            label="Name"
+            value={field.value}
+            onChangeText={field.onChange}
+            fault={errors.name?.message}
+          />
+        )}
+      />
+      <Controller
+        control={control}
+        name="count"
+        render={({ field }) => (
+          <Field
+            label="How many"
+            inputMode="numeric"
+            value={field.value}
+            onChangeText={field.onChange}
+            fault={errors.count?.message}
+          />
+        )}
+      />
+      {fields
+        .filter(({ id }) => id !== 'length')
+        .map(({ key, id }) => {
+          const index = fields.findIndex((one) => one.key === key);
+          const words = stateName(item, id);
+          return (
+            <View key={key} className="gap-2 border-l-4 border-tape pl-3">
+              <Words className="font-semibold">{words}</Words>
+              <Controller
+                control={control}
+                name={`states.${index}.height`}
+                render={({ field }) => (
+                  <Field
+                    label={`Height, ${words}`}
+                    hint={units}
+                    inputMode="decimal"
+                    value={field.value}
+                    onChangeText={field.onChange}
+                    fault={errors.states?.[index]?.height?.message}
+                  />
+                )}
+              />
+              <Controller
+                control={control}
+                name={`states.${index}.loaded`}
+                render={({ field }) => (
+                  <Field
+                    label={`Sat on, ${words}`}
+                    hint={`${units}, may stay empty`}
+                    inputMode="decimal"
+                    value={field.value}
+                    onChangeText={field.onChange}
+                    fault={errors.states?.[index]?.loaded?.message}
+                  />
+                )}
+              />
+            </View>
+          );
+        })}
+      <Press kind="main" onPress={() => keep()}>
+        Keep
+      </Press>
     </View>
   );
 }

@@ -27,30 +27,108 @@ export function ShelfScreen() {
   const [editing, setEditing] = useState<ShelfItem | null>(null);
   const [adding, setAdding] = useState(false);
   const keep = async (item: ShelfItem) => {
-    const outcome = await dispatch(commit({ words: `${item.name} kept`, put: [], edit: [editFields('shelf', editing ?? item, item)], remove: [] }));
+    const outcome = await dispatch(
+      commit({
+        words: `${item.name} kept`,
+        put: [],
+        edit: [editFields('shelf', editing ?? item, item)],
+        remove: [],
+      }),
+    );
     // Refused for a change made elsewhere: what it says by now is what the next save starts from.
-    setEditing(outcome.ok ? null : dispatch(recordNow('shelf', item.id)) ?? null);
+    setEditing(outcome.ok ? null : (dispatch(recordNow('shelf', item.id)) ?? null));
   };
   const add = (kind: PropKind) => {
     const item = usualItem(freshId(kind), kind, kinds[kind].name, 1);
     setAdding(false);
-    void dispatch(commit({ words: `${item.name} added`, put: [put('shelf', item)], remove: [] })).then((outcome) => outcome.ok && setEditing(item));
+    void dispatch(
+      commit({ words: `${item.name} added`, put: [put('shelf', item)], remove: [] }),
+    ).then((outcome) => outcome.ok && setEditing(item));
   };
-  const remove = (item: ShelfItem) => dispatch(commit({ words: `${item.name} taken off the shelf`, put: [], remove: [{ kind: 'shelf', id: item.id }] }));
-  const start = () => dispatch(commit({ words: 'A usual shelf to begin with', put: starterShelf.map((item) => put('shelf', item)), remove: [] }));
+  const remove = (item: ShelfItem) =>
+    dispatch(
+      commit({
+        words: `${item.name} taken off the shelf`,
+        put: [],
+        remove: [{ kind: 'shelf', id: item.id }],
+      }),
+    );
+  const start = () =>
+    dispatch(
+      commit({
+        words: 'A usual shelf to begin with',
+        put: starterShelf.map((item) => put('shelf', item)),
+        remove: [],
+      }),
+    );
   return (
-    <Screen title="Shelf" wide beside={<Press kind="main" aria-expanded={adding} onPress={() => setAdding(!adding)}>Add a prop</Press>}>
-      <Words>Heights are as things lie unloaded. Sit on a thing and tape it once, and that number wins over any reckoning.</Words>
-      {adding ? <Sheet><Chips label="Kind of prop" options={propKinds.map((kind) => ({ id: kind, words: kinds[kind].name }))} chosen={null} onChoose={add} /></Sheet> : null}
-      {shelf.length === 0 ? <Sheet><Words>The shelf is empty. Begin with what a small studio usually has, then put in your own counts and heights.</Words><Press kind="main" onPress={start}>Begin with a usual shelf</Press></Sheet> : null}
+    <Screen
+      title="Shelf"
+      wide
+      beside={
+        <Press kind="main" aria-expanded={adding} onPress={() => setAdding(!adding)}>
+          Add a prop
+        </Press>
+      }
+    >
+      <Words>
+        Heights are as things lie unloaded. Sit on a thing and tape it once, and that number wins
+        over any reckoning.
+      </Words>
+      {adding ? (
+        <Sheet>
+          <Chips
+            label="Kind of prop"
+            options={propKinds.map((kind) => ({ id: kind, words: kinds[kind].name }))}
+            chosen={null}
+            onChoose={add}
+          />
+        </Sheet>
+      ) : null}
+      {shelf.length === 0 ? (
+        <Sheet>
+          <Words>
+            The shelf is empty. Begin with what a small studio usually has, then put in your own
+            counts and heights.
+          </Words>
+          <Press kind="main" onPress={start}>
+            Begin with a usual shelf
+          </Press>
+        </Sheet>
+      ) : null}
       <View className={wide ? 'flex-row flex-wrap gap-4' : 'gap-4'}>
         {shelf.map((item) => (
-          <Sheet key={item.id} role="article" aria-label={item.name} className={wide ? 'min-w-[380px] flex-1' : ''}>
-            <View className="flex-row flex-wrap items-baseline justify-between gap-2"><Title level={2}>{item.name}</Title><Words className="text-lg">× {item.count}</Words></View>
-            {editing?.id === item.id ? <ItemForm item={editing} units={units} onKeep={keep} /> : <Item item={item} units={units} />}
+          <Sheet
+            key={item.id}
+            role="article"
+            aria-label={item.name}
+            className={wide ? 'min-w-[380px] flex-1' : ''}
+          >
+            <View className="flex-row flex-wrap items-baseline justify-between gap-2">
+              <Title level={2}>{item.name}</Title>
+              <Words className="text-lg">× {item.count}</Words>
+            </View>
+            {editing?.id === item.id ? (
+              <ItemForm item={editing} units={units} onKeep={keep} />
+            ) : (
+              <Item item={item} units={units} />
+            )}
             <View className="flex-row flex-wrap gap-2">
-              <Press aria-label={editing?.id === item.id ? `Leave ${item.name} as it was` : `Change ${item.name}`} onPress={() => setEditing(editing?.id === item.id ? null : item)}>{editing?.id === item.id ? 'Leave as it was' : 'Change'}</Press>
-              <Press kind="quiet" aria-label={`Take ${item.name} off the shelf`} onPress={() => remove(item)}>Take off the shelf</Press>
+              <Press
+                aria-label={
+                  editing?.id === item.id ? `Leave ${item.name} as it was` : `Change ${item.name}`
+                }
+                onPress={() => setEditing(editing?.id === item.id ? null : item)}
+              >
+                {editing?.id === item.id ? 'Leave as it was' : 'Change'}
+              </Press>
+              <Press
+                kind="quiet"
+                aria-label={`Take ${item.name} off the shelf`}
+                onPress={() => remove(item)}
+              >
+                Take off the shelf
+              </Press>
             </View>
           </Sheet>
         ))}
@@ -69,13 +147,46 @@ function Item({ item, units }: { readonly item: ShelfItem; readonly units: Units
   return (
     <View className="gap-2">
       {drawn.length > 0 ? (
-        <Svg width="100%" height={92} viewBox={`0 ${-PICTURE_HEIGHT_CM - 2} ${Math.max(4, drawn.length) * EACH_CM} ${PICTURE_HEIGHT_CM + 4}`} preserveAspectRatio="xMinYMax meet" aria-hidden>
-          <Line x1={0} x2={Math.max(4, drawn.length) * EACH_CM} y1={0} y2={0} stroke={tone('ink')} strokeWidth={0.6} />
-          {drawn.map((state, i) => <PropPiece key={state.id} kind={item.kind} state={state.id} xCm={(i + 0.5) * EACH_CM} bottomCm={0} topCm={state.heightCm * size} mostWidthCm={EACH_CM - 4} line={0.5} />)}
+        <Svg
+          width="100%"
+          height={92}
+          viewBox={`0 ${-PICTURE_HEIGHT_CM - 2} ${Math.max(4, drawn.length) * EACH_CM} ${PICTURE_HEIGHT_CM + 4}`}
+          preserveAspectRatio="xMinYMax meet"
+          aria-hidden
+        >
+          <Line
+            x1={0}
+            x2={Math.max(4, drawn.length) * EACH_CM}
+            y1={0}
+            y2={0}
+            stroke={tone('ink')}
+            strokeWidth={0.6}
+          />
+          {drawn.map((state, i) => (
+            <PropPiece
+              key={state.id}
+              kind={item.kind}
+              state={state.id}
+              xCm={(i + 0.5) * EACH_CM}
+              bottomCm={0}
+              topCm={state.heightCm * size}
+              mostWidthCm={EACH_CM - 4}
+              line={0.5}
+            />
+          ))}
         </Svg>
       ) : null}
-      <Words>{drawn.map((state) => `${stateName(item, state.id)} ${length(state.heightCm, units)}${state.loadedCm === undefined ? '' : ` (${length(state.loadedCm, units)} sat on)`}`).join(' · ') || 'measured by its length'}</Words>
-      {item.softness > 0 ? <Aside>loses {Math.round(item.softness * 100)} % of its height under a seated adult</Aside> : null}
+      <Words>
+        {drawn
+          .map(
+            (state) =>
+              `${stateName(item, state.id)} ${length(state.heightCm, units)}${state.loadedCm === undefined ? '' : ` (${length(state.loadedCm, units)} sat on)`}`,
+          )
+          .join(' · ') || 'measured by its length'}
+      </Words>
+      {item.softness > 0 ? (
+        <Aside>loses {Math.round(item.softness * 100)} % of its height under a seated adult</Aside>
+      ) : null}
     </View>
   );
 }

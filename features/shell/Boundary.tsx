@@ -14,15 +14,24 @@ const said = (error: unknown) => (error instanceof Error ? error.message : Strin
 /** Keeps a fault in one place of the app to that place; going elsewhere leaves it behind. */
 export function PlaceBoundary({ children }: { readonly children: ReactNode }) {
   const path = usePathname();
-  return <ErrorBoundary FallbackComponent={PlaceFault} resetKeys={[path]}>{children}</ErrorBoundary>;
+  return (
+    <ErrorBoundary FallbackComponent={PlaceFault} resetKeys={[path]}>
+      {children}
+    </ErrorBoundary>
+  );
 }
 
 function PlaceFault({ error, resetErrorBoundary }: FallbackProps) {
   const dispatch = useOjasDispatch();
   return (
     <Screen title="This place cannot be shown">
-      <Words role="alert">Something here could not be worked out. Nothing stored has changed, and the other places go on working.</Words>
-      <Press kind="main" onPress={resetErrorBoundary}>Try again</Press>
+      <Words role="alert">
+        Something here could not be worked out. Nothing stored has changed, and the other places go
+        on working.
+      </Words>
+      <Press kind="main" onPress={resetErrorBoundary}>
+        Try again
+      </Press>
       <Press onPress={() => dispatch(saveStoredBook())}>Export the book</Press>
       <Aside>What was said: {said(error)}</Aside>
     </Screen>
@@ -30,16 +39,28 @@ function PlaceFault({ error, resetErrorBoundary }: FallbackProps) {
 }
 
 /** The last net: whatever breaks, the book can be saved and the app loaded anew. It leans on nothing but the storage. */
-export function WholeBoundary({ store, children }: { readonly store: OjasStore; readonly children: ReactNode }) {
+export function WholeBoundary({
+  store,
+  children,
+}: {
+  readonly store: OjasStore;
+  readonly children: ReactNode;
+}) {
   return (
-    <ErrorBoundary fallbackRender={({ error }) => (
-      <View role="main" className="flex-1 items-center justify-center gap-4 bg-paper p-6">
-        <Title level={1}>Ojas cannot be shown</Title>
-        <Words role="alert">Something could not be worked out. Nothing stored has changed.</Words>
-        <Press kind="main" onPress={() => window.location.assign('/')}>Load it anew</Press>
-        <Press onPress={() => store.dispatch(saveStoredBook())}>Export the book</Press>
-        <Aside>What was said: {said(error)}</Aside>
-      </View>
-    )}>{children}</ErrorBoundary>
+    <ErrorBoundary
+      fallbackRender={({ error }) => (
+        <View role="main" className="flex-1 items-center justify-center gap-4 bg-paper p-6">
+          <Title level={1}>Ojas cannot be shown</Title>
+          <Words role="alert">Something could not be worked out. Nothing stored has changed.</Words>
+          <Press kind="main" onPress={() => window.location.assign('/')}>
+            Load it anew
+          </Press>
+          <Press onPress={() => store.dispatch(saveStoredBook())}>Export the book</Press>
+          <Aside>What was said: {said(error)}</Aside>
+        </View>
+      )}
+    >
+      {children}
+    </ErrorBoundary>
   );
 }

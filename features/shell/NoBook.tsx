@@ -21,7 +21,14 @@ function useSecondCopy(): string | null {
   return copy;
 }
 
-const SaveCopy = ({ copy }: { readonly copy: string | null }) => (copy === null ? null : <Press onPress={() => saveFile(`ojas-second-copy-${todayIso()}.json`, [copy], 'application/json')}>Save the second copy as a file</Press>);
+const SaveCopy = ({ copy }: { readonly copy: string | null }) =>
+  copy === null ? null : (
+    <Press
+      onPress={() => saveFile(`ojas-second-copy-${todayIso()}.json`, [copy], 'application/json')}
+    >
+      Save the second copy as a file
+    </Press>
+  );
 
 /** The storage does not answer: nothing is known of the book, so nothing can be begun. */
 export function Unreachable() {
@@ -30,14 +37,24 @@ export function Unreachable() {
   const copy = useSecondCopy();
   return (
     <Screen title="The book cannot be reached">
-      <View role="alert"><Words>{words}</Words></View>
-      <Words>Your students may all be there: the browser only does not let Ojas look. Until it does, nothing can be begun, taken in or exported.</Words>
-      <Press kind="main" onPress={() => dispatch(openStorage())}>Try again</Press>
+      <View role="alert">
+        <Words>{words}</Words>
+      </View>
+      <Words>
+        Your students may all be there: the browser only does not let Ojas look. Until it does,
+        nothing can be begun, taken in or exported.
+      </Words>
+      <Press kind="main" onPress={() => dispatch(openStorage())}>
+        Try again
+      </Press>
       <Press onPress={() => window.location.reload()}>Load the app anew</Press>
       <SaveCopy copy={copy} />
       <Sheet>
         <Title level={2}>What often helps</Title>
-        <Words>Close other windows of Ojas, then try again. Leave a private window. Allow this page to store data. Free some space on the device.</Words>
+        <Words>
+          Close other windows of Ojas, then try again. Leave a private window. Allow this page to
+          store data. Free some space on the device.
+        </Words>
       </Sheet>
     </Screen>
   );
@@ -51,22 +68,51 @@ export function Lost({ mark }: { readonly mark: Mark }) {
   const [fault, setFault] = useState<string>();
   const bringBack = async () => {
     const parsed = parseBook(copy ?? '', todayIso());
-    if (!parsed.ok) return setFault(parsed.faults.slice(0, 3).map(({ path, words }) => `${path}: ${words}`).join(' '));
+    if (!parsed.ok)
+      return setFault(
+        parsed.faults
+          .slice(0, 3)
+          .map(({ path, words }) => `${path}: ${words}`)
+          .join(' '),
+      );
     await dispatch(beginAnew());
-    const outcome = await dispatch(commit({ words: 'The second copy brought back', put: factsOfBook(parsed.value), remove: [] }));
+    const outcome = await dispatch(
+      commit({ words: 'The second copy brought back', put: factsOfBook(parsed.value), remove: [] }),
+    );
     return outcome.ok ? dispatch(keepAside(parsed.value.setAside ?? [])) : undefined;
   };
   return (
     <Screen title="The browser has lost the book">
       <View role="alert">
-        <Words>A book was here on {date(mark.at)}: {mark.people} students, {mark.readings} readings, {mark.sessions} sessions. The browser’s storage is empty now, and nobody emptied it here.</Words>
+        <Words>
+          A book was here on {date(mark.at)}: {mark.people} students, {mark.readings} readings,{' '}
+          {mark.sessions} sessions. The browser’s storage is empty now, and nobody emptied it here.
+        </Words>
       </View>
-      {copy === null ? <Words>No second copy was found in this browser.</Words> : <Press kind="main" onPress={bringBack}>Bring back the second copy</Press>}
-      {fault ? <Words role="alert" className="text-rust">The second copy cannot be taken in: {fault}</Words> : null}
+      {copy === null ? (
+        <Words>No second copy was found in this browser.</Words>
+      ) : (
+        <Press kind="main" onPress={bringBack}>
+          Bring back the second copy
+        </Press>
+      )}
+      {fault ? (
+        <Words role="alert" className="text-rust">
+          The second copy cannot be taken in: {fault}
+        </Words>
+      ) : null}
       <SaveCopy copy={copy} />
-      <Press onPress={() => dispatch(beginAnew()).then(() => router.replace('/more/data'))}>Take in an exported book</Press>
-      <Aside>{mark.exportedAt ? `The book was last exported on ${date(mark.exportedAt)}.` : 'The book was never exported from here.'}</Aside>
-      <Press kind="quiet" onPress={() => dispatch(beginAnew())}>Begin with an empty book</Press>
+      <Press onPress={() => dispatch(beginAnew()).then(() => router.replace('/more/data'))}>
+        Take in an exported book
+      </Press>
+      <Aside>
+        {mark.exportedAt
+          ? `The book was last exported on ${date(mark.exportedAt)}.`
+          : 'The book was never exported from here.'}
+      </Aside>
+      <Press kind="quiet" onPress={() => dispatch(beginAnew())}>
+        Begin with an empty book
+      </Press>
     </Screen>
   );
 }

@@ -20,16 +20,23 @@ export function Notices() {
   return (
     <View className="items-center gap-2 px-3">
       {fault ? (
-        <View role="alert" className="my-2 w-full max-w-xl flex-row items-center gap-3 rounded-md border border-rust bg-sheet px-3 py-2">
+        <View
+          role="alert"
+          className="my-2 w-full max-w-xl flex-row items-center gap-3 rounded-md border border-rust bg-sheet px-3 py-2"
+        >
           <Words className="flex-1 text-rust">{fault}</Words>
-          <Press kind="quiet" onPress={() => dispatch(storageFaultDismissed())}>Close</Press>
+          <Press kind="quiet" onPress={() => dispatch(storageFaultDismissed())}>
+            Close
+          </Press>
         </View>
       ) : null}
       <View role="status" aria-live="polite" className="w-full max-w-xl">
         {offered ? (
           <View className="my-2 flex-row items-center gap-3 rounded-md border border-line bg-ink px-4 py-1">
             <Words className="flex-1 text-paper">{offered.words}</Words>
-            <Press className="my-1" onPress={() => dispatch(undo(offered.seq))}>Undo</Press>
+            <Press className="my-1" onPress={() => dispatch(undo(offered.seq))}>
+              Undo
+            </Press>
           </View>
         ) : null}
       </View>

@@ -16,15 +16,24 @@ import { Lost, Unreachable } from './NoBook';
 import { Shell } from './Shell';
 
 const DATABASE = 'ojas';
-const openedStore = () => createStore(createAsyncStorage(DATABASE), {
-  tab: takeTab, spare: browserSpare(() => copyBook(DATABASE, COPY_CACHE, COPY_ADDRESS)), readRest: (keys, people, take) => readRecords(DATABASE, keys, people, take),
-});
+const openedStore = () =>
+  createStore(createAsyncStorage(DATABASE), {
+    tab: takeTab,
+    spare: browserSpare(() => copyBook(DATABASE, COPY_CACHE, COPY_ADDRESS)),
+    readRest: (keys, people, take) => readRecords(DATABASE, keys, people, take),
+  });
 teachPatience(globalThis as unknown as Record<string, unknown>);
 
 /** The whole app: its store, its storage, its frame. */
 export function Root() {
   const [store] = useState(openedStore);
-  return <WholeBoundary store={store}><Provider store={store}><Opening /></Provider></WholeBoundary>;
+  return (
+    <WholeBoundary store={store}>
+      <Provider store={store}>
+        <Opening />
+      </Provider>
+    </WholeBoundary>
+  );
 }
 
 function Opening() {
@@ -40,13 +49,22 @@ function Opening() {
   }, [dispatch]);
   useEffect(() => {
     const dark = window.matchMedia('(prefers-color-scheme: dark)');
-    const show = () => document.documentElement.classList.toggle('dark', theme === 'dark' || (theme === 'system' && dark.matches));
+    const show = () =>
+      document.documentElement.classList.toggle(
+        'dark',
+        theme === 'dark' || (theme === 'system' && dark.matches),
+      );
     show();
     dark.addEventListener('change', show);
     return () => dark.removeEventListener('change', show);
   }, [theme]);
   if (status === 'unreachable') return <Unreachable />;
   if (status === 'lost' && lost) return <Lost mark={lost} />;
-  if (status !== 'open') return <View className="flex-1 items-center justify-center bg-paper"><Words role="status">Opening the book…</Words></View>;
+  if (status !== 'open')
+    return (
+      <View className="flex-1 items-center justify-center bg-paper">
+        <Words role="status">Opening the book…</Words>
+      </View>
+    );
   return <Shell />;
 }

@@ -25,7 +25,9 @@ export function Shell() {
       {wide ? <Bar wide /> : null}
       <View className="flex-1">
         <Parts />
-        <PlaceBoundary><Place path={path} /></PlaceBoundary>
+        <PlaceBoundary>
+          <Place path={path} />
+        </PlaceBoundary>
         <Notices />
       </View>
       {wide || onMat ? null : <Bar wide={false} />}
@@ -38,12 +40,19 @@ function Place({ path }: { readonly path: string }) {
   const dispatch = useOjasDispatch();
   const { left, arrived } = useOjas((state) => state.storage);
   const student = /^\/students\/([^/]+)/.exec(path)?.[1];
-  const missing = left > 0 && student !== undefined && student !== 'new' && !arrived[decodeURIComponent(student)];
+  const missing =
+    left > 0 && student !== undefined && student !== 'new' && !arrived[decodeURIComponent(student)];
   useEffect(() => {
     if (missing) dispatch(wantRecords(decodeURIComponent(student)));
   }, [missing, student, dispatch]);
   const waits = missing || (left > 0 && path === '/more/data');
-  return waits ? <View role="main" className="flex-1 items-center justify-center bg-paper p-6"><Words role="status">Reading the records: {left} to come…</Words></View> : <Slot />;
+  return waits ? (
+    <View role="main" className="flex-1 items-center justify-center bg-paper p-6">
+      <Words role="status">Reading the records: {left} to come…</Words>
+    </View>
+  ) : (
+    <Slot />
+  );
 }
 
 /** Said while a part of the app cannot be loaded. */
@@ -51,10 +60,18 @@ function Parts() {
   const waiting = useSyncExternalStore(onPartsWaiting, partsWaiting, partsWaiting);
   if (waiting === 0) return null;
   return (
-    <View role="alert" className="flex-row flex-wrap items-center gap-3 border-b border-rust bg-sheet px-4 py-2">
-      <Words className="flex-1 text-rust">A part of the app cannot be loaded now: no network, a busy server, or a newer version. It is tried again; everything already open goes on working.</Words>
+    <View
+      role="alert"
+      className="flex-row flex-wrap items-center gap-3 border-b border-rust bg-sheet px-4 py-2"
+    >
+      <Words className="flex-1 text-rust">
+        A part of the app cannot be loaded now: no network, a busy server, or a newer version. It is
+        tried again; everything already open goes on working.
+      </Words>
       <Press onPress={tryPartsNow}>Try now</Press>
-      <Press kind="quiet" onPress={() => window.location.reload()}>Load the app anew</Press>
+      <Press kind="quiet" onPress={() => window.location.reload()}>
+        Load the app anew
+      </Press>
     </View>
   );
 }
@@ -62,15 +79,28 @@ function Parts() {
 function Bar({ wide }: { readonly wide: boolean }) {
   const path = usePathname();
   return (
-    <View role="navigation" aria-label="Places" className={wide ? 'w-44 gap-1 border-r border-line bg-well px-3 pt-6' : 'flex-row border-t border-line bg-well'}>
+    <View
+      role="navigation"
+      aria-label="Places"
+      className={
+        wide
+          ? 'w-44 gap-1 border-r border-line bg-well px-3 pt-6'
+          : 'flex-row border-t border-line bg-well'
+      }
+    >
       {wide ? <Text className="mb-4 px-3 font-title text-2xl font-bold text-ink">Ojas</Text> : null}
       {places.map(({ href, name, icon: Icon }) => {
         const here = href === '/' ? path === '/' : path.startsWith(href);
         return (
           <Link key={href} href={href} asChild>
-            <Pressable aria-current={here ? 'page' : undefined} className={`min-h-14 items-center ${wide ? 'flex-row gap-3 rounded-md px-3' : 'flex-1 justify-center gap-1'} ${here ? 'bg-sheet' : ''}`}>
+            <Pressable
+              aria-current={here ? 'page' : undefined}
+              className={`min-h-14 items-center ${wide ? 'flex-row gap-3 rounded-md px-3' : 'flex-1 justify-center gap-1'} ${here ? 'bg-sheet' : ''}`}
+            >
               <Icon size={22} color={tone(here ? 'thread' : 'faint')} aria-hidden />
-              <Words className={`text-sm ${here ? 'font-semibold text-thread' : 'text-faint'}`}>{name}</Words>
+              <Words className={`text-sm ${here ? 'font-semibold text-thread' : 'text-faint'}`}>
+                {name}
+              </Words>
             </Pressable>
           </Link>
         );

@@ -20,15 +20,16 @@ export const tryPartsNow = () => [...wakers].forEach((wake) => wake());
 const QUICK_MS = [400, 1500, 4000];
 const SLOW_MS = 15_000;
 
-const sleep = (ms: number) => new Promise<void>((resolve) => {
-  const wake = () => {
-    clearTimeout(timer);
-    wakers.delete(wake);
-    resolve();
-  };
-  const timer = setTimeout(wake, ms);
-  wakers.add(wake);
-});
+const sleep = (ms: number) =>
+  new Promise<void>((resolve) => {
+    const wake = () => {
+      clearTimeout(timer);
+      wakers.delete(wake);
+      resolve();
+    };
+    const timer = setTimeout(wake, ms);
+    wakers.add(wake);
+  });
 
 /**
  * Loads a part of the app, again and again until it is there: offline, a busy server or a new build are not the end of the

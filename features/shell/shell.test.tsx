@@ -32,10 +32,18 @@ describe('a fault', () => {
   afterEach(() => jest.restoreAllMocks());
 
   test('in a place is kept to that place, with the book within reach, and can be left behind', async () => {
-    render(<Provider store={await filled()}><PlaceBoundary><Breaks /></PlaceBoundary></Provider>);
+    render(
+      <Provider store={await filled()}>
+        <PlaceBoundary>
+          <Breaks />
+        </PlaceBoundary>
+      </Provider>,
+    );
     expect(screen.getByRole('heading', { name: 'This place cannot be shown' })).toBeInTheDocument();
     expect(screen.getByText('What was said: a fault of ours')).toBeInTheDocument();
-    await act(async () => void fireEvent.click(screen.getByRole('button', { name: 'Export the book' })));
+    await act(
+      async () => void fireEvent.click(screen.getByRole('button', { name: 'Export the book' })),
+    );
     expect(jest.mocked(saveFile).mock.calls[0]?.[1].join('')).toMatch('Wren Sample');
     broken = false;
     fireEvent.click(screen.getByRole('button', { name: 'Try again' }));
@@ -43,9 +51,15 @@ describe('a fault', () => {
   });
 
   test('in the whole leaves a way to save the book, whatever is on screen', async () => {
-    render(<WholeBoundary store={await filled()}><Breaks /></WholeBoundary>);
+    render(
+      <WholeBoundary store={await filled()}>
+        <Breaks />
+      </WholeBoundary>,
+    );
     expect(screen.getByRole('heading', { name: 'Ojas cannot be shown' })).toBeInTheDocument();
-    await act(async () => void fireEvent.click(screen.getByRole('button', { name: 'Export the book' })));
+    await act(
+      async () => void fireEvent.click(screen.getByRole('button', { name: 'Export the book' })),
+    );
     expect(jest.mocked(saveFile).mock.calls[0]?.[1].join('')).toMatch('Wren Sample');
   });
 });

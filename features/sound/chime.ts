@@ -2,7 +2,10 @@
 export function chime(seconds = 2): void {
   if (typeof AudioContext === 'undefined') return;
   const sound = new AudioContext();
-  for (const [hertz, loudness] of [[528, 0.2], [1056, 0.08]] as const) {
+  for (const [hertz, loudness] of [
+    [528, 0.2],
+    [1056, 0.08],
+  ] as const) {
     const tone = sound.createOscillator();
     const fade = sound.createGain();
     tone.frequency.value = hertz;

@@ -10,7 +10,11 @@ function withVoice() {
       lang = '';
       constructor(readonly text: string) {}
     },
-    speechSynthesis: { cancel, getVoices: () => voices.list, speak: ({ text, lang }: { text: string; lang: string }) => said.push(`${lang}: ${text}`) },
+    speechSynthesis: {
+      cancel,
+      getVoices: () => voices.list,
+      speak: ({ text, lang }: { text: string; lang: string }) => said.push(`${lang}: ${text}`),
+    },
   });
 }
 afterEach(() => {

@@ -15,10 +15,19 @@ import { Aside, Title, Words } from '@/ui/Words';
 import { nowIso, todayIso, useOjasDispatch, usePerson } from '../hooks';
 import { NoStudent } from './NoStudent';
 
-const answers = [{ id: 'yes', words: 'Yes' }, { id: 'no', words: 'No' }, { id: 'unanswered', words: 'Not asked' }] as const;
-const sideOptions = [{ id: 'left', words: 'Left' }, { id: 'right', words: 'Right' }, { id: 'both', words: 'Both' }] as const;
+const answers = [
+  { id: 'yes', words: 'Yes' },
+  { id: 'no', words: 'No' },
+  { id: 'unanswered', words: 'Not asked' },
+] as const;
+const sideOptions = [
+  { id: 'left', words: 'Left' },
+  { id: 'right', words: 'Right' },
+  { id: 'both', words: 'Both' },
+] as const;
 
-const answerTo = (person: Person, id: string) => person.cautions.filter((one) => one.id === id).at(-1);
+const answerTo = (person: Person, id: string) =>
+  person.cautions.filter((one) => one.id === id).at(-1);
 
 /** The questions that come before any measuring. */
 export function IntakeScreen({ id }: { readonly id: string }) {
@@ -26,23 +35,79 @@ export function IntakeScreen({ id }: { readonly id: string }) {
   const dispatch = useOjasDispatch();
   if (!person) return <NoStudent />;
   /** Answers some questions; those given meanwhile in another tab stay. */
-  const keep = (given: readonly CautionAnswer[], words: string) => dispatch(commit({
-    words, put: [], remove: [], edit: [edit('people', id, (now) => ({ ...now, cautions: [...now.cautions.filter((one) => !given.some((own) => own.id === one.id)), ...given] }))],
-  }));
+  const keep = (given: readonly CautionAnswer[], words: string) =>
+    dispatch(
+      commit({
+        words,
+        put: [],
+        remove: [],
+        edit: [
+          edit('people', id, (now) => ({
+            ...now,
+            cautions: [
+              ...now.cautions.filter((one) => !given.some((own) => own.id === one.id)),
+              ...given,
+            ],
+          })),
+        ],
+      }),
+    );
   const answer = (caution: Caution, changes: Partial<CautionAnswer>) => {
     const before = answerTo(person, caution.id);
-    const now: CautionAnswer = { ...(before ?? { id: caution.id, answer: 'unanswered' as const }), at: nowIso(), ...changes };
-    return keep([now], `${caution.name}: ${answers.find((one) => one.id === now.answer)?.words.toLowerCase()}`);
+    const now: CautionAnswer = {
+      ...(before ?? { id: caution.id, answer: 'unanswered' as const }),
+      at: nowIso(),
+      ...changes,
+    };
+    return keep(
+      [now],
+      `${caution.name}: ${answers.find((one) => one.id === now.answer)?.words.toLowerCase()}`,
+    );
   };
-  const open = cautions.filter((one) => (answerTo(person, one.id)?.answer ?? 'unanswered') === 'unanswered');
-  const strange = person.cautions.filter((one) => one.answer === 'yes' && cautionById(one.id) === undefined);
-  const noToRest = () => keep(open.map((one): CautionAnswer => ({ id: one.id, answer: 'no', at: nowIso() })), `${open.length} questions answered no`);
+  const open = cautions.filter(
+    (one) => (answerTo(person, one.id)?.answer ?? 'unanswered') === 'unanswered',
+  );
+  const strange = person.cautions.filter(
+    (one) => one.answer === 'yes' && cautionById(one.id) === undefined,
+  );
+  const noToRest = () =>
+    keep(
+      open.map((one): CautionAnswer => ({ id: one.id, answer: 'no', at: nowIso() })),
+      `${open.length} questions answered no`,
+    );
   return (
-    <Screen title={`Questions for ${person.name}`} foot={<Link href={`/students/${id}/measure`} asChild><Press kind="main">On to measuring</Press></Link>}>
-      <Words>Ask each one aloud. What is not asked stays open and shows on every plan: unknown is not “no”. The answers stay on this device.</Words>
-      {open.length > 0 ? <Press onPress={noToRest}>All asked: no to the remaining {open.length}</Press> : null}
-      {strange.map((one) => <Sheet key={one.id}><Title level={2}>“{one.id}”</Title><Words>Answered yes in a book of another version, and not known here: ask before any pose. It is kept as it is.</Words></Sheet>)}
-      {cautions.map((caution) => <Question key={caution.id} caution={caution} answer={answerTo(person, caution.id)} onAnswer={(changes) => void answer(caution, changes)} />)}
+    <Screen
+      title={`Questions for ${person.name}`}
+      foot={
+        <Link href={`/students/${id}/measure`} asChild>
+          <Press kind="main">On to measuring</Press>
+        </Link>
+      }
+    >
+      <Words>
+        Ask each one aloud. What is not asked stays open and shows on every plan: unknown is not
+        “no”. The answers stay on this device.
+      </Words>
+      {open.length > 0 ? (
+        <Press onPress={noToRest}>All asked: no to the remaining {open.length}</Press>
+      ) : null}
+      {strange.map((one) => (
+        <Sheet key={one.id}>
+          <Title level={2}>“{one.id}”</Title>
+          <Words>
+            Answered yes in a book of another version, and not known here: ask before any pose. It
+            is kept as it is.
+          </Words>
+        </Sheet>
+      ))}
+      {cautions.map((caution) => (
+        <Question
+          key={caution.id}
+          caution={caution}
+          answer={answerTo(person, caution.id)}
+          onAnswer={(changes) => void answer(caution, changes)}
+        />
+      ))}
     </Screen>
   );
 }
@@ -59,12 +124,36 @@ function Question({ caution, answer, onAnswer }: QuestionProps) {
   return (
     <Sheet>
       <Title level={2}>{caution.question}</Title>
-      <Chips label={caution.name} options={answers} chosen={said} onChoose={(choice) => onAnswer({ answer: choice, ...(choice === 'yes' && caution.sided ? { side: answer?.side ?? 'both' } : {}) })} />
+      <Chips
+        label={caution.name}
+        options={answers}
+        chosen={said}
+        onChoose={(choice) =>
+          onAnswer({
+            answer: choice,
+            ...(choice === 'yes' && caution.sided ? { side: answer?.side ?? 'both' } : {}),
+          })
+        }
+      />
       {said === 'yes' ? (
         <View className="gap-3">
-          {caution.sided ? <Chips label="Which side" options={sideOptions} chosen={answer?.side ?? 'both'} onChoose={(side) => onAnswer({ side })} /> : null}
-          {asks ? <GoAhead goAheadAt={answer?.goAheadAt} onNote={(goAheadAt) => onAnswer({ goAheadAt })} /> : null}
-          {[...new Set(caution.effects.map(({ words }) => words))].map((words) => <Words key={words}>{words}</Words>)}
+          {caution.sided ? (
+            <Chips
+              label="Which side"
+              options={sideOptions}
+              chosen={answer?.side ?? 'both'}
+              onChoose={(side) => onAnswer({ side })}
+            />
+          ) : null}
+          {asks ? (
+            <GoAhead
+              goAheadAt={answer?.goAheadAt}
+              onNote={(goAheadAt) => onAnswer({ goAheadAt })}
+            />
+          ) : null}
+          {[...new Set(caution.effects.map(({ words }) => words))].map((words) => (
+            <Words key={words}>{words}</Words>
+          ))}
           <Aside>{caution.refer}</Aside>
         </View>
       ) : null}
@@ -72,15 +161,39 @@ function Question({ caution, answer, onAnswer }: QuestionProps) {
   );
 }
 
-function GoAhead({ goAheadAt, onNote }: { readonly goAheadAt: string | undefined; readonly onNote: (at: string | undefined) => void }) {
+function GoAhead({
+  goAheadAt,
+  onNote,
+}: {
+  readonly goAheadAt: string | undefined;
+  readonly onNote: (at: string | undefined) => void;
+}) {
   const [typed, setTyped] = useState('');
   const [fault, setFault] = useState<string>();
-  if (goAheadAt) return <View className="flex-row flex-wrap items-center gap-3"><Words>Written go-ahead of {date(goAheadAt)}.</Words><Press onPress={() => onNote(undefined)}>Take it back</Press></View>;
+  if (goAheadAt)
+    return (
+      <View className="flex-row flex-wrap items-center gap-3">
+        <Words>Written go-ahead of {date(goAheadAt)}.</Words>
+        <Press onPress={() => onNote(undefined)}>Take it back</Press>
+      </View>
+    );
   const note = () => {
     if (!isDay(typed)) return setFault(`“${typed}” is not a date: write it as 2026-01-08.`);
-    if (typed > todayIso()) return setFault(`${typed} is after today: a go-ahead has to be written first.`);
+    if (typed > todayIso())
+      return setFault(`${typed} is after today: a go-ahead has to be written first.`);
     setFault(undefined);
     return onNote(typed);
   };
-  return <View className="gap-2"><Field label="Date of the written go-ahead" hint="year-month-day" value={typed} onChangeText={setTyped} fault={fault} /><Press onPress={note}>Note the go-ahead</Press></View>;
+  return (
+    <View className="gap-2">
+      <Field
+        label="Date of the written go-ahead"
+        hint="year-month-day"
+        value={typed}
+        onChangeText={setTyped}
+        fault={fault}
+      />
+      <Press onPress={note}>Note the go-ahead</Press>
+    </View>
+  );
 }

@@ -16,13 +16,26 @@ export function NewStudentScreen() {
   // One form makes one student, however often it is sent.
   const [id] = useState(() => freshId('p'));
   const save = async ({ birthYear, ...fields }: PersonFields) => {
-    const person: Person = { id, ...fields, ...(birthYear === undefined ? {} : { birthYear }), bodyCm: {}, cautions: [], choices: {}, home: [] };
-    const outcome = await dispatch(commit({ words: `${person.name} added`, put: [put('people', person)], remove: [] }));
+    const person: Person = {
+      id,
+      ...fields,
+      ...(birthYear === undefined ? {} : { birthYear }),
+      bodyCm: {},
+      cautions: [],
+      choices: {},
+      home: [],
+    };
+    const outcome = await dispatch(
+      commit({ words: `${person.name} added`, put: [put('people', person)], remove: [] }),
+    );
     if (outcome.ok) router.replace(`/students/${person.id}/intake`);
   };
   return (
     <Screen title="New student">
-      <Words>Only the name and the stature are needed. What is not measured yet is assumed, and the plan says so.</Words>
+      <Words>
+        Only the name and the stature are needed. What is not measured yet is assumed, and the plan
+        says so.
+      </Words>
       <StudentForm units={units} saveWords="Save and ask the questions" onSave={save} />
     </Screen>
   );

@@ -4,8 +4,10 @@ import { ProportionsScreen } from './ProportionsScreen';
 import { StudentScreen } from './StudentScreen';
 
 const taping = () => show(<ProportionsScreen id="p1" />);
-const type = (name: string | RegExp, value: string) => fireEvent.change(screen.getByLabelText(name), { target: { value } });
-const keep = () => act(async () => void fireEvent.click(screen.getByRole('button', { name: 'Keep these lengths' })));
+const type = (name: string | RegExp, value: string) =>
+  fireEvent.change(screen.getByLabelText(name), { target: { value } });
+const keep = () =>
+  act(async () => void fireEvent.click(screen.getByRole('button', { name: 'Keep these lengths' })));
 
 test('a taped length is kept and takes the place of its share; an empty one comes from the stature', async () => {
   const { state } = await taping();

@@ -23,17 +23,35 @@ interface Filled {
 const LEAST_CM = 90;
 const MOST_CM = 230;
 
-const schemaFor = (units: Units, year: number) => z.object({
-  name: z.string().trim().min(1, 'Name: enter what the student is called.').max(120, 'Name: at most 120 letters.'),
-  stature: numberText('Stature', fromCm(LEAST_CM, units), fromCm(MOST_CM, units), ` ${units}`),
-  birthYear: z.string().refine((text) => text.trim() === '' || (/^\d{4}$/.test(text.trim()) && Number(text) >= 1900 && Number(text) <= year), { error: `Year of birth: four digits, 1900 to ${year}, or leave it empty.` }),
-  sex: z.enum(['woman', 'man', 'unknown']),
-  approach: z.enum(approachIds),
-});
+const schemaFor = (units: Units, year: number) =>
+  z.object({
+    name: z
+      .string()
+      .trim()
+      .min(1, 'Name: enter what the student is called.')
+      .max(120, 'Name: at most 120 letters.'),
+    stature: numberText('Stature', fromCm(LEAST_CM, units), fromCm(MOST_CM, units), ` ${units}`),
+    birthYear: z
+      .string()
+      .refine(
+        (text) =>
+          text.trim() === '' ||
+          (/^\d{4}$/.test(text.trim()) && Number(text) >= 1900 && Number(text) <= year),
+        { error: `Year of birth: four digits, 1900 to ${year}, or leave it empty.` },
+      ),
+    sex: z.enum(['woman', 'man', 'unknown']),
+    approach: z.enum(approachIds),
+  });
 
-const sexes = [{ id: 'woman', words: 'Woman' }, { id: 'man', words: 'Man' }, { id: 'unknown', words: 'Not said' }] as const;
+const sexes = [
+  { id: 'woman', words: 'Woman' },
+  { id: 'man', words: 'Man' },
+  { id: 'unknown', words: 'Not said' },
+] as const;
 
-export type PersonFields = Pick<Person, 'name' | 'statureCm' | 'sex' | 'approach'> & { readonly birthYear: number | undefined };
+export type PersonFields = Pick<Person, 'name' | 'statureCm' | 'sex' | 'approach'> & {
+  readonly birthYear: number | undefined;
+};
 
 interface StudentFormProps {
   readonly person?: Person;
@@ -44,34 +62,110 @@ interface StudentFormProps {
 
 /** Name, stature, and what narrows the first assumptions. */
 export function StudentForm({ person, units, saveWords, onSave }: StudentFormProps) {
-  const { control, handleSubmit, formState: { errors } } = useForm<Filled>({
+  const {
+    control,
+    handleSubmit,
+    formState: { errors },
+  } = useForm<Filled>({
     resolver: zodResolver(schemaFor(units, new Date().getFullYear())),
     defaultValues: {
-      name: person?.name ?? '', stature: person ? String(fromCm(person.statureCm, units)) : '', birthYear: person?.birthYear ? String(person.birthYear) : '', sex: person?.sex ?? 'unknown',
+      name: person?.name ?? '',
+      stature: person ? String(fromCm(person.statureCm, units)) : '',
+      birthYear: person?.birthYear ? String(person.birthYear) : '',
+      sex: person?.sex ?? 'unknown',
       approach: person?.approach ?? 'built-up-alignment',
     },
   });
   const save = handleSubmit(({ name, stature, birthYear, sex, approach }) => {
     const read = readNumber(stature);
-    if (read.ok) return onSave({ name: name.trim(), statureCm: Math.round(toCm(read.value, units) * 10) / 10, sex, approach, birthYear: birthYear.trim() === '' ? undefined : Number(birthYear) });
+    if (read.ok)
+      return onSave({
+        name: name.trim(),
+        statureCm: Math.round(toCm(read.value, units) * 10) / 10,
+        sex,
+        approach,
+        birthYear: birthYear.trim() === '' ? undefined : Number(birthYear),
+      });
     return undefined;
   });
   return (
     <View className="gap-4">
-      <Controller control={control} name="name" render={({ field }) => <Field label="Name" value={field.value} onChangeText={field.onChange} onBlur={field.onBlur} fault={errors.name?.message} />} />
-      <Controller control={control} name="stature" render={({ field }) => <Field label="Stature" hint={units} inputMode="decimal" value={field.value} onChangeText={field.onChange} onBlur={field.onBlur} fault={errors.stature?.message} />} />
-      <Controller control={control} name="birthYear" render={({ field }) => <Field label="Year of birth" hint="may stay empty" inputMode="numeric" value={field.value} onChangeText={field.onChange} onBlur={field.onBlur} fault={errors.birthYear?.message} />} />
+      <Controller
+        control={control}
+        name="name"
+        render={({ field }) => (
+          <Field
+            label="Name"
+            value={field.value}
+            onChangeText={field.onChange}
+            onBlur={field.onBlur}
+            fault={errors.name?.message}
+          />
+        )}
+      />
+      <Controller
+        control={control}
+        name="stature"
+        render={({ field }) => (
+          <Field
+            label="Stature"
+            hint={units}
+            inputMode="decimal"
+            value={field.value}
+            onChangeText={field.onChange}
+            onBlur={field.onBlur}
+            fault={errors.stature?.message}
+          />
+        )}
+      />
+      <Controller
+        control={control}
+        name="birthYear"
+        render={({ field }) => (
+          <Field
+            label="Year of birth"
+            hint="may stay empty"
+            inputMode="numeric"
+            value={field.value}
+            onChangeText={field.onChange}
+            onBlur={field.onBlur}
+            fault={errors.birthYear?.message}
+          />
+        )}
+      />
       <View className="gap-1">
         <Words className="font-semibold">Usual ranges to start from</Words>
-        <Controller control={control} name="sex" render={({ field }) => <Chips label="Usual ranges to start from" options={sexes} chosen={field.value} onChoose={field.onChange} />} />
+        <Controller
+          control={control}
+          name="sex"
+          render={({ field }) => (
+            <Chips
+              label="Usual ranges to start from"
+              options={sexes}
+              chosen={field.value}
+              onChoose={field.onChange}
+            />
+          )}
+        />
       </View>
       <View className="gap-1">
         <Words className="font-semibold">Approach</Words>
-        <Controller control={control} name="approach" render={({ field }) => (
-          <Chips label="Approach" options={approachIds.map((id) => ({ id, words: approaches[id].name }))} chosen={field.value} onChoose={field.onChange} />
-        )} />
+        <Controller
+          control={control}
+          name="approach"
+          render={({ field }) => (
+            <Chips
+              label="Approach"
+              options={approachIds.map((id) => ({ id, words: approaches[id].name }))}
+              chosen={field.value}
+              onChoose={field.onChange}
+            />
+          )}
+        />
       </View>
-      <Press kind="main" onPress={() => save()}>{saveWords}</Press>
+      <Press kind="main" onPress={() => save()}>
+        {saveWords}
+      </Press>
     </View>
   );
 }

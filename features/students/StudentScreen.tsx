@@ -2,7 +2,12 @@ import { Link, useRouter } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { tapedLengths } from '@/core/body/body';
-import { approaches, isKnownChoice, questions, type QuestionId } from '@/core/approaches/approaches';
+import {
+  approaches,
+  isKnownChoice,
+  questions,
+  type QuestionId,
+} from '@/core/approaches/approaches';
 import type { RangeEstimate } from '@/core/estimate/estimate';
 import { ranges, splitKey } from '@/core/ranges/ranges';
 import { cautionById } from '@/core/safety/cautions';
@@ -42,12 +47,25 @@ export function StudentScreen({ id }: { readonly id: string }) {
     const opened = editing ?? person;
     const { birthYear: _before, ...rest } = opened;
     const left = { ...rest, ...fields, ...(birthYear === undefined ? {} : { birthYear }) };
-    const outcome = await dispatch(commit({ words: `${fields.name} changed`, put: [], edit: [editFields('people', opened, left)], remove: [] }));
+    const outcome = await dispatch(
+      commit({
+        words: `${fields.name} changed`,
+        put: [],
+        edit: [editFields('people', opened, left)],
+        remove: [],
+      }),
+    );
     // Refused for a change made elsewhere: what it says by now is what the next save starts from.
-    setEditing(outcome.ok ? null : dispatch(recordNow('people', id)) ?? null);
+    setEditing(outcome.ok ? null : (dispatch(recordNow('people', id)) ?? null));
   };
   const remove = async () => {
-    const outcome = await dispatch(commit({ words: `${person.name} removed, with ${readings.length} readings and ${sessions.length} sessions`, put: [], remove: [{ kind: 'people', id }] }));
+    const outcome = await dispatch(
+      commit({
+        words: `${person.name} removed, with ${readings.length} readings and ${sessions.length} sessions`,
+        put: [],
+        remove: [{ kind: 'people', id }],
+      }),
+    );
     if (outcome.ok) router.replace('/students');
   };
   const known = Object.values(estimates).filter((one): one is RangeEstimate => one !== undefined);
@@ -58,37 +76,105 @@ export function StudentScreen({ id }: { readonly id: string }) {
   const taped = Object.keys(person.bodyCm).length;
   const yes = person.cautions.filter(({ answer }) => answer === 'yes');
   return (
-    <Screen title={person.name} foot={<Link href={`/students/${id}/measure`} asChild><Press kind="main">Measure</Press></Link>}>
+    <Screen
+      title={person.name}
+      foot={
+        <Link href={`/students/${id}/measure`} asChild>
+          <Press kind="main">Measure</Press>
+        </Link>
+      }
+    >
       <StudentTabs id={id} here="student" />
-      <Words>{length(person.statureCm, units)}{person.birthYear ? ` · born ${person.birthYear}` : ''} · {approaches[person.approach].name}</Words>
+      <Words>
+        {length(person.statureCm, units)}
+        {person.birthYear ? ` · born ${person.birthYear}` : ''} · {approaches[person.approach].name}
+      </Words>
       <Sheet>
         <Title level={2}>To mind</Title>
-        {yes.length === 0 ? <Words>Nothing answered with yes.</Words> : yes.map(({ id: caution, side }) => <Words key={caution}>{cautionById(caution)?.name ?? `“${caution}”, not known to this version: ask before any pose`}{side && side !== 'both' ? `, ${side}` : ''}</Words>)}
-        <Link href={`/students/${id}/intake`} asChild><Press>Questions and answers</Press></Link>
+        {yes.length === 0 ? (
+          <Words>Nothing answered with yes.</Words>
+        ) : (
+          yes.map(({ id: caution, side }) => (
+            <Words key={caution}>
+              {cautionById(caution)?.name ??
+                `“${caution}”, not known to this version: ask before any pose`}
+              {side && side !== 'both' ? `, ${side}` : ''}
+            </Words>
+          ))
+        )}
+        <Link href={`/students/${id}/intake`} asChild>
+          <Press>Questions and answers</Press>
+        </Link>
       </Sheet>
       <Sheet>
         <Title level={2}>Ranges</Title>
-        {measured.length === 0 ? <Words>Nothing measured yet: everything is assumed from what is usual, and the plan’s bands are wide.</Words> : null}
-        <View className="gap-3">{measured.map((estimate) => <RangeBar key={estimate.key} estimate={estimate} range={ranges[splitKey(estimate.key).id]} side={splitKey(estimate.key).side} />)}</View>
+        {measured.length === 0 ? (
+          <Words>
+            Nothing measured yet: everything is assumed from what is usual, and the plan’s bands are
+            wide.
+          </Words>
+        ) : null}
+        <View className="gap-3">
+          {measured.map((estimate) => (
+            <RangeBar
+              key={estimate.key}
+              estimate={estimate}
+              range={ranges[splitKey(estimate.key).id]}
+              side={splitKey(estimate.key).side}
+            />
+          ))}
+        </View>
         <Aside>{known.length - measured.length} more are assumed.</Aside>
       </Sheet>
       <Sheet>
         <Title level={2}>Where teachers disagree</Title>
-        <Words>{approaches[person.approach].name}: {approaches[person.approach].inShort}</Words>
-        <Aside>{own === 0 ? 'Every choice is the approach’s.' : `${own} ${own === 1 ? 'choice is' : 'choices are'} set for this student alone.`} A choice for one pose is set under “Why” in the plan.</Aside>
-        {strange.length > 0 ? <Aside>Kept from another version and not used here: {strange.map(([key, choice]) => `${key} = ${choice}`).join(', ')}.</Aside> : null}
-        <Press aria-expanded={choosing} onPress={() => setChoosing(!choosing)}>{choosing ? 'Hide the choices' : 'Choices'}</Press>
-        {choosing ? questionIds.map((question) => <Choice key={question} person={person} question={question} />) : null}
+        <Words>
+          {approaches[person.approach].name}: {approaches[person.approach].inShort}
+        </Words>
+        <Aside>
+          {own === 0
+            ? 'Every choice is the approach’s.'
+            : `${own} ${own === 1 ? 'choice is' : 'choices are'} set for this student alone.`}{' '}
+          A choice for one pose is set under “Why” in the plan.
+        </Aside>
+        {strange.length > 0 ? (
+          <Aside>
+            Kept from another version and not used here:{' '}
+            {strange.map(([key, choice]) => `${key} = ${choice}`).join(', ')}.
+          </Aside>
+        ) : null}
+        <Press aria-expanded={choosing} onPress={() => setChoosing(!choosing)}>
+          {choosing ? 'Hide the choices' : 'Choices'}
+        </Press>
+        {choosing
+          ? questionIds.map((question) => (
+              <Choice key={question} person={person} question={question} />
+            ))
+          : null}
       </Sheet>
       <Sheet>
         <Title level={2}>Proportions</Title>
-        <Words>{taped === 0 ? 'Every length comes from the stature.' : `${taped} of ${tapedLengths.length} lengths are taped; the rest come from the stature.`}</Words>
-        <Link href={`/students/${id}/proportions`} asChild><Press>Tape the lengths</Press></Link>
+        <Words>
+          {taped === 0
+            ? 'Every length comes from the stature.'
+            : `${taped} of ${tapedLengths.length} lengths are taped; the rest come from the stature.`}
+        </Words>
+        <Link href={`/students/${id}/proportions`} asChild>
+          <Press>Tape the lengths</Press>
+        </Link>
       </Sheet>
-      {editing ? <Sheet><StudentForm person={editing} units={units} saveWords="Save" onSave={save} /></Sheet> : null}
+      {editing ? (
+        <Sheet>
+          <StudentForm person={editing} units={units} saveWords="Save" onSave={save} />
+        </Sheet>
+      ) : null}
       <View className="flex-row flex-wrap gap-2">
-        <Press onPress={() => setEditing(editing ? null : person)}>{editing ? 'Leave as it was' : 'Change name, stature, approach'}</Press>
-        <Press kind="warn" onPress={remove}>Remove student</Press>
+        <Press onPress={() => setEditing(editing ? null : person)}>
+          {editing ? 'Leave as it was' : 'Change name, stature, approach'}
+        </Press>
+        <Press kind="warn" onPress={remove}>
+          Remove student
+        </Press>
       </View>
     </Screen>
   );

@@ -11,13 +11,28 @@ const tabs = [
 ] as const;
 
 /** The way through a student: each step is one tap from the next. */
-export function StudentTabs({ id, here }: { readonly id: string; readonly here: (typeof tabs)[number]['id'] }) {
+export function StudentTabs({
+  id,
+  here,
+}: {
+  readonly id: string;
+  readonly here: (typeof tabs)[number]['id'];
+}) {
   return (
-    <View role="navigation" aria-label="Of this student" className="flex-row flex-wrap gap-x-1 border-b border-line">
+    <View
+      role="navigation"
+      aria-label="Of this student"
+      className="flex-row flex-wrap gap-x-1 border-b border-line"
+    >
       {tabs.map((tab) => (
         <Link key={tab.id} href={`/students/${id}${tab.path}` as '/students'} asChild>
-          <Pressable aria-current={tab.id === here ? 'page' : undefined} className={`min-h-12 justify-center border-b-4 px-2 ${tab.id === here ? 'border-thread' : 'border-transparent'}`}>
-            <Words className={tab.id === here ? 'font-semibold text-thread' : 'text-faint'}>{tab.name}</Words>
+          <Pressable
+            aria-current={tab.id === here ? 'page' : undefined}
+            className={`min-h-12 justify-center border-b-4 px-2 ${tab.id === here ? 'border-thread' : 'border-transparent'}`}
+          >
+            <Words className={tab.id === here ? 'font-semibold text-thread' : 'text-faint'}>
+              {tab.name}
+            </Words>
           </Pressable>
         </Link>
       ))}

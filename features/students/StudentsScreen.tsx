@@ -21,8 +21,14 @@ export function StudentsFrame() {
   if (!wide || path === '/students') return <Slot />;
   return (
     <View className="flex-1 flex-row">
-      <View role="complementary" aria-label="Students" className="w-72 border-r border-line"><ScrollView contentContainerClassName="gap-2 p-3"><StudentList /></ScrollView></View>
-      <View className="flex-1"><Slot /></View>
+      <View role="complementary" aria-label="Students" className="w-72 border-r border-line">
+        <ScrollView contentContainerClassName="gap-2 p-3">
+          <StudentList />
+        </ScrollView>
+      </View>
+      <View className="flex-1">
+        <Slot />
+      </View>
     </View>
   );
 }
@@ -30,7 +36,14 @@ export function StudentsFrame() {
 /** Everybody, found by name. */
 export function StudentsScreen() {
   return (
-    <Screen title="Students" beside={<Link href="/students/new" asChild><Press kind="main">New student</Press></Link>}>
+    <Screen
+      title="Students"
+      beside={
+        <Link href="/students/new" asChild>
+          <Press kind="main">New student</Press>
+        </Link>
+      }
+    >
       <StudentList />
       <Removed />
     </Screen>
@@ -48,9 +61,19 @@ function Removed() {
       <Title level={2}>Removed in the last {DAYS_TO_BRING_BACK} days</Title>
       {removed.map(({ seq, at, removed: student }) => (
         <View key={seq} className="flex-row flex-wrap items-center gap-2 border-t border-line pt-2">
-          <Words className="flex-1">{student?.name}, {since(at)}</Words>
-          <Press aria-label={`Bring back ${student?.name}`} onPress={() => dispatch(undo(seq))}>Bring back</Press>
-          <Press kind="quiet" aria-label={`Forget ${student?.name} for good`} onPress={() => dispatch(forgetRemoved(seq))}>Forget for good</Press>
+          <Words className="flex-1">
+            {student?.name}, {since(at)}
+          </Words>
+          <Press aria-label={`Bring back ${student?.name}`} onPress={() => dispatch(undo(seq))}>
+            Bring back
+          </Press>
+          <Press
+            kind="quiet"
+            aria-label={`Forget ${student?.name} for good`}
+            onPress={() => dispatch(forgetRemoved(seq))}
+          >
+            Forget for good
+          </Press>
         </View>
       ))}
     </Sheet>
@@ -60,13 +83,24 @@ function Removed() {
 function StudentList() {
   const people = useOjas(selectPeople);
   const [sought, setSought] = useState('');
-  const found = people.filter(({ name }) => name.toLowerCase().includes(sought.trim().toLowerCase()));
+  const found = people.filter(({ name }) =>
+    name.toLowerCase().includes(sought.trim().toLowerCase()),
+  );
   return (
     <>
-      {people.length === 0 ? <Words>Nobody here yet. A student needs a name and a stature; everything else can follow on the mat.</Words> : <Field label="Find by name" value={sought} onChangeText={setSought} />}
+      {people.length === 0 ? (
+        <Words>
+          Nobody here yet. A student needs a name and a stature; everything else can follow on the
+          mat.
+        </Words>
+      ) : (
+        <Field label="Find by name" value={sought} onChangeText={setSought} />
+      )}
       {people.length > 0 && found.length === 0 ? <Words>Nobody is called “{sought}”.</Words> : null}
       <View role="list" className="gap-2">
-        {found.map(({ id }) => <StudentLine key={id} id={id} />)}
+        {found.map(({ id }) => (
+          <StudentLine key={id} id={id} />
+        ))}
       </View>
     </>
   );
@@ -84,7 +118,10 @@ function StudentLine({ id }: { readonly id: string }) {
         <Pressable className="min-h-14 flex-row items-center justify-between gap-3 rounded-md border border-line bg-sheet px-4 py-2">
           <View className="shrink">
             <Title level={3}>{person.name}</Title>
-            <Aside>{length(person.statureCm, units)} · {last ? `on the mat ${ago(last.at)}` : 'not on the mat yet'}</Aside>
+            <Aside>
+              {length(person.statureCm, units)} ·{' '}
+              {last ? `on the mat ${ago(last.at)}` : 'not on the mat yet'}
+            </Aside>
           </View>
           {open > 0 ? <Words className="text-sm text-rust">{open} to ask</Words> : null}
         </Pressable>

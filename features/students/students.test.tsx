@@ -10,7 +10,8 @@ import { StudentScreen } from './StudentScreen';
 import { StudentsScreen } from './StudentsScreen';
 
 const press = (name: string | RegExp) => fireEvent.click(screen.getByRole('button', { name }));
-const fill = (label: string, value: string) => fireEvent.change(screen.getByLabelText(label), { target: { value } });
+const fill = (label: string, value: string) =>
+  fireEvent.change(screen.getByLabelText(label), { target: { value } });
 
 describe('a new student', () => {
   test('needs a name and a stature, in words when they are missing', async () => {
@@ -29,11 +30,21 @@ describe('a new student', () => {
     fireEvent.click(screen.getByRole('radio', { name: 'Woman' }));
     fireEvent.click(screen.getByRole('radio', { name: 'Breath-paced' }));
     press('Save and ask the questions');
-    await waitFor(() => expect(Object.values(state().people)[0]).toMatchObject({ name: 'Merle Quist', statureCm: 171.5, birthYear: 1980, sex: 'woman', approach: 'breath-paced' }));
+    await waitFor(() =>
+      expect(Object.values(state().people)[0]).toMatchObject({
+        name: 'Merle Quist',
+        statureCm: 171.5,
+        birthYear: 1980,
+        sex: 'woman',
+        approach: 'breath-paced',
+      }),
+    );
   });
 
   test('may be entered in inches', async () => {
-    const { state } = await show(<NewStudentScreen />, [put('settings', { id: 'settings', units: 'in', theme: 'system' })]);
+    const { state } = await show(<NewStudentScreen />, [
+      put('settings', { id: 'settings', units: 'in', theme: 'system' }),
+    ]);
     fill('Name', 'Inch Sample');
     fill('Stature', '67');
     press('Save and ask the questions');
@@ -49,8 +60,16 @@ describe('the questions', () => {
     fireEvent.click(group.getByRole('radio', { name: 'Yes' }));
     expect(await screen.findByText(/15° of knee bend are kept in hand/)).toBeInTheDocument();
     expect(screen.getByText(/Locking, swelling or giving way/)).toBeInTheDocument();
-    fireEvent.click(within(screen.getByRole('radiogroup', { name: 'Which side' })).getByRole('radio', { name: 'Left' }));
-    await waitFor(() => expect(state().people.p1?.cautions).toEqual([expect.objectContaining({ id: 'knee-meniscus', answer: 'yes', side: 'left' })]));
+    fireEvent.click(
+      within(screen.getByRole('radiogroup', { name: 'Which side' })).getByRole('radio', {
+        name: 'Left',
+      }),
+    );
+    await waitFor(() =>
+      expect(state().people.p1?.cautions).toEqual([
+        expect.objectContaining({ id: 'knee-meniscus', answer: 'yes', side: 'left' }),
+      ]),
+    );
   });
 
   test('the rest can be answered no at once, and undone', async () => {
@@ -61,10 +80,18 @@ describe('the questions', () => {
   });
 
   test('a go-ahead needs a whole date that is not to come', async () => {
-    const { state } = await show(<IntakeScreen id="p1" />, [...usualFacts(), put('people', samplePerson({ cautions: [{ id: 'hip-replacement', answer: 'yes', at: '2026-01-05' }] }))]);
+    const { state } = await show(<IntakeScreen id="p1" />, [
+      ...usualFacts(),
+      put(
+        'people',
+        samplePerson({ cautions: [{ id: 'hip-replacement', answer: 'yes', at: '2026-01-05' }] }),
+      ),
+    ]);
     fill('Date of the written go-ahead', 'in May');
     press('Note the go-ahead');
-    expect(screen.getByRole('alert')).toHaveTextContent('“in May” is not a date: write it as 2026-01-08.');
+    expect(screen.getByRole('alert')).toHaveTextContent(
+      '“in May” is not a date: write it as 2026-01-08.',
+    );
     fill('Date of the written go-ahead', '2999-01-01');
     press('Note the go-ahead');
     expect(screen.getByRole('alert')).toHaveTextContent('2999-01-01 is after today');
@@ -91,7 +118,10 @@ describe('one student', () => {
   });
 
   test('goes with every reading and session, in one change that can be undone', async () => {
-    const { state, store } = await show(<StudentScreen id="p1" />, [...usualFacts(), put('sessions', sampleSession(today()))]);
+    const { state, store } = await show(<StudentScreen id="p1" />, [
+      ...usualFacts(),
+      put('sessions', sampleSession(today())),
+    ]);
     const before = factsOf(state());
     press('Remove student');
     await waitFor(() => expect(state().people).toEqual({}));
@@ -107,7 +137,10 @@ describe('one student', () => {
 });
 
 test('students are found by a part of their name', async () => {
-  await show(<StudentsScreen />, [put('people', samplePerson({ id: 'a', name: 'Ada Brook' })), put('people', samplePerson({ id: 'b', name: 'Ben Cliff' }))]);
+  await show(<StudentsScreen />, [
+    put('people', samplePerson({ id: 'a', name: 'Ada Brook' })),
+    put('people', samplePerson({ id: 'b', name: 'Ben Cliff' })),
+  ]);
   fireEvent.change(screen.getByLabelText('Find by name'), { target: { value: 'BRO' } });
   expect(screen.getAllByRole('listitem')).toHaveLength(1);
   fireEvent.change(screen.getByLabelText('Find by name'), { target: { value: 'zz' } });

@@ -3,7 +3,14 @@ import type { ReactElement } from 'react';
 import { Provider } from 'react-redux';
 import { samplePerson, sampleReading, sampleShelf } from '@/core/tests/samples';
 import { put, type Fact } from '@/store/facts';
-import { commit, createStore, openStorage, undoDismissed, type OjasStore, type RootState } from '@/store/store';
+import {
+  commit,
+  createStore,
+  openStorage,
+  undoDismissed,
+  type OjasStore,
+  type RootState,
+} from '@/store/store';
 import { todayIso } from '../hooks';
 import { Memory } from '@/store/tests/memory';
 
@@ -23,7 +30,10 @@ export interface Shown {
 }
 
 /** Shows a screen over a store with these facts. */
-export async function show(screen: ReactElement, facts: readonly Fact[] = usualFacts()): Promise<Shown> {
+export async function show(
+  screen: ReactElement,
+  facts: readonly Fact[] = usualFacts(),
+): Promise<Shown> {
   const store = createStore(new Memory());
   await store.dispatch(openStorage());
   await store.dispatch(commit({ words: 'set up', put: facts, remove: [] }));

@@ -7,7 +7,8 @@ interface LinkProps {
   readonly children: ReactElement<Record<string, unknown>>;
 }
 
-export const Link = ({ href, asChild, children }: LinkProps) => (asChild ? cloneElement(children, { role: 'link', href }) : createElement('a', { href }, children));
+export const Link = ({ href, asChild, children }: LinkProps) =>
+  asChild ? cloneElement(children, { role: 'link', href }) : createElement('a', { href }, children);
 export const Slot = () => null;
 export const usePathname = () => '/';
 const router = { push: () => undefined, replace: () => undefined, back: () => undefined };

@@ -19,11 +19,15 @@ test('an empty app teaches its first step', async () => {
 
 test('who was here last comes first, with what to check and what changes', async () => {
   await show(<TodayScreen />, [
-    ...usualFacts(), put('people', samplePerson({ id: 'p0', name: 'Aster Early' })),
+    ...usualFacts(),
+    put('people', samplePerson({ id: 'p0', name: 'Aster Early' })),
     put('sessions', sampleSession(ago(7), { feeling: { strength: 2, place: 'joint' } })),
   ]);
   const cards = screen.getAllByRole('article');
-  expect(cards.map((card) => card.getAttribute('aria-label'))).toEqual(['Wren Sample', 'Aster Early']);
+  expect(cards.map((card) => card.getAttribute('aria-label'))).toEqual([
+    'Wren Sample',
+    'Aster Early',
+  ]);
   const first = within(cards[0]!);
   expect(first.getByText(/^Check first: /)).toBeInTheDocument();
   expect(first.getByText('One rung higher')).toBeInTheDocument();
@@ -32,25 +36,49 @@ test('who was here last comes first, with what to check and what changes', async
 });
 
 test('a session of today already shows what changes next time', async () => {
-  const readings = [sampleReading({ id: 'l', values: [120, 120, 120], at: ago(21) }), sampleReading({ id: 'r', side: 'right', values: [122, 122, 122], at: ago(21) })];
+  const readings = [
+    sampleReading({ id: 'l', values: [120, 120, 120], at: ago(21) }),
+    sampleReading({ id: 'r', side: 'right', values: [122, 122, 122], at: ago(21) }),
+  ];
   const person = samplePerson({ statureCm: 180 });
-  const seat = planStudent({ person, readings, sessions: [] }, sampleShelf, ago(21), { poses: ['hero'] }).poses[0]!.slots[0]!;
-  const settled = [{ slot: 'seat' as const, side: 'both' as const, heightCm: seat.stackCm, pieces: seat.stack }];
-  await show(<TodayScreen />, [put('people', person), ...readings.map((one) => put('readings', one)), ...sampleShelf.map((one) => put('shelf', one)),
-    ...[21, 14, 7, 0].map((days) => put('sessions', sampleSession(ago(days), { settled, feeling: { strength: 2, place: 'muscle' } })))]);
+  const seat = planStudent({ person, readings, sessions: [] }, sampleShelf, ago(21), {
+    poses: ['hero'],
+  }).poses[0]!.slots[0]!;
+  const settled = [
+    { slot: 'seat' as const, side: 'both' as const, heightCm: seat.stackCm, pieces: seat.stack },
+  ];
+  await show(<TodayScreen />, [
+    put('people', person),
+    ...readings.map((one) => put('readings', one)),
+    ...sampleShelf.map((one) => put('shelf', one)),
+    ...[21, 14, 7, 0].map((days) =>
+      put(
+        'sessions',
+        sampleSession(ago(days), { settled, feeling: { strength: 2, place: 'muscle' } }),
+      ),
+    ),
+  ]);
   expect(screen.getByText('One rung lower')).toBeInTheDocument();
   expect(screen.getByText(/4 good sessions running/)).toBeInTheDocument();
 });
 
 test('only the first six are shown until the rest are asked for', async () => {
-  await show(<TodayScreen />, Array.from({ length: 9 }, (_, i) => put('people', samplePerson({ id: `p${i}`, name: `Person ${i}` }))));
+  await show(
+    <TodayScreen />,
+    Array.from({ length: 9 }, (_, i) =>
+      put('people', samplePerson({ id: `p${i}`, name: `Person ${i}` })),
+    ),
+  );
   expect(screen.getAllByRole('article')).toHaveLength(6);
   fireEvent.click(screen.getByRole('button', { name: 'Show the other 3' }));
   expect(screen.getAllByRole('article')).toHaveLength(9);
 });
 
 test('the record tells what was settled on and what follows; a worse next day raises', async () => {
-  const { state } = await show(<RecordScreen id="p1" />, [...usualFacts(), put('sessions', sampleSession(ago(7)))]);
+  const { state } = await show(<RecordScreen id="p1" />, [
+    ...usualFacts(),
+    put('sessions', sampleSession(ago(7))),
+  ]);
   expect(screen.getByText(/^Seat 22\.5 cm: /)).toBeInTheDocument();
   expect(screen.getByText(/4 of 10 in muscle/)).toBeInTheDocument();
   fireEvent.click(screen.getByRole('radio', { name: 'Worse' }));
@@ -76,7 +104,11 @@ describe('the shelf', () => {
     expect(state().shelf.wool?.count).toBe(9);
   });
 
-  test.each([['How many', '2.5', 'How many: a whole number.'], ['Height, folded in 8', '-3', 'Height: -3 is not between 0 and 120 cm.'], ['Name', ' ', 'Name: enter what it is called.']])('%s "%s" is refused', async (label, value, words) => {
+  test.each([
+    ['How many', '2.5', 'How many: a whole number.'],
+    ['Height, folded in 8', '-3', 'Height: -3 is not between 0 and 120 cm.'],
+    ['Name', ' ', 'Name: enter what it is called.'],
+  ])('%s "%s" is refused', async (label, value, words) => {
     const { state } = await show(<ShelfScreen />);
     fireEvent.click(screen.getByRole('button', { name: 'Change Wool blanket' }));
     fireEvent.change(screen.getByLabelText(label), { target: { value } });

@@ -33,22 +33,40 @@ export function TodayScreen() {
   const [all, setAll] = useState(false);
   if (people.length === 0) return <Empty shelfEmpty={shelf.length === 0} />;
   const lastAt = new Map<string, string>();
-  for (const { person, at } of Object.values(latest)) if ((lastAt.get(person) ?? '') < at) lastAt.set(person, at);
+  for (const { person, at } of Object.values(latest))
+    if ((lastAt.get(person) ?? '') < at) lastAt.set(person, at);
   const found = people
     .filter(({ name }) => name.toLowerCase().includes(sought.trim().toLowerCase()))
-    .sort((a, b) => (lastAt.get(b.id) ?? '').localeCompare(lastAt.get(a.id) ?? '') || a.name.localeCompare(b.name));
+    .sort(
+      (a, b) =>
+        (lastAt.get(b.id) ?? '').localeCompare(lastAt.get(a.id) ?? '') ||
+        a.name.localeCompare(b.name),
+    );
   const shown = all || sought !== '' ? found : found.slice(0, SHOWN_AT_FIRST);
   return (
     <Screen title="Today" wide>
       {mat ? <Resume person={mat.person} what="session" /> : null}
-      {measuring?.entry && (measuring.visit !== null || measuring.entry.values.length > 0) ? <Resume person={measuring.person} what="measuring" /> : null}
+      {measuring?.entry && (measuring.visit !== null || measuring.entry.values.length > 0) ? (
+        <Resume person={measuring.person} what="measuring" />
+      ) : null}
       {left > 0 ? <Words role="status">Reading the records: {left} records to come…</Words> : null}
-      {others.length > 0 ? <Words>On the mat in another window: {others.map((id) => people.find((one) => one.id === id)?.name ?? 'somebody').join(', ')}.</Words> : null}
+      {others.length > 0 ? (
+        <Words>
+          On the mat in another window:{' '}
+          {others.map((id) => people.find((one) => one.id === id)?.name ?? 'somebody').join(', ')}.
+        </Words>
+      ) : null}
       <Field label="Who comes?" hint="find by name" value={sought} onChangeText={setSought} />
       <View className={wide ? 'flex-row flex-wrap gap-4' : 'gap-4'}>
-        {shown.map(({ id, name }) => <View key={id} className={wide ? 'min-w-[380px] flex-1' : ''}>{left > 0 && !arrived[id] ? <Coming name={name} /> : <Comer id={id} />}</View>)}
+        {shown.map(({ id, name }) => (
+          <View key={id} className={wide ? 'min-w-[380px] flex-1' : ''}>
+            {left > 0 && !arrived[id] ? <Coming name={name} /> : <Comer id={id} />}
+          </View>
+        ))}
       </View>
-      {shown.length < found.length ? <Press onPress={() => setAll(true)}>Show the other {found.length - shown.length}</Press> : null}
+      {shown.length < found.length ? (
+        <Press onPress={() => setAll(true)}>Show the other {found.length - shown.length}</Press>
+      ) : null}
       {found.length === 0 ? <Words>Nobody is called “{sought}”.</Words> : null}
     </Screen>
   );
@@ -59,47 +77,88 @@ function Empty({ shelfEmpty }: { readonly shelfEmpty: boolean }) {
     <Screen title="Today">
       <Sheet>
         <Title level={2}>Begin with one student</Title>
-        <Words>Enter a name and a stature. Measure how the pelvis tilts, how long the hamstrings are and how far the knees bend: two readings a side are enough to begin.</Words>
-        <Words>Ojas turns that into the height of every support, in pieces of your own shelf, and remembers what was settled on.</Words>
-        <Link href="/students/new" asChild><Press kind="main">New student</Press></Link>
-        {shelfEmpty ? <Link href="/shelf" asChild><Press>Fill the shelf</Press></Link> : null}
-        <Link href="/more/data" asChild><Press>Open a book from a file</Press></Link>
+        <Words>
+          Enter a name and a stature. Measure how the pelvis tilts, how long the hamstrings are and
+          how far the knees bend: two readings a side are enough to begin.
+        </Words>
+        <Words>
+          Ojas turns that into the height of every support, in pieces of your own shelf, and
+          remembers what was settled on.
+        </Words>
+        <Link href="/students/new" asChild>
+          <Press kind="main">New student</Press>
+        </Link>
+        {shelfEmpty ? (
+          <Link href="/shelf" asChild>
+            <Press>Fill the shelf</Press>
+          </Link>
+        ) : null}
+        <Link href="/more/data" asChild>
+          <Press>Open a book from a file</Press>
+        </Link>
       </Sheet>
     </Screen>
   );
 }
 
 /** What was interrupted, one tap away. */
-function Resume({ person, what }: { readonly person: string; readonly what: 'session' | 'measuring' }) {
+function Resume({
+  person,
+  what,
+}: {
+  readonly person: string;
+  readonly what: 'session' | 'measuring';
+}) {
   const name = usePerson(person)?.name;
   if (name === undefined) return null;
   return (
     <Sheet className="border-thread">
-      <Title level={2}>{what === 'session' ? `${name} is still on the mat` : `${name} is half measured`}</Title>
-      <Link href={`/students/${person}/${what === 'session' ? 'mat' : 'measure'}`} asChild><Press kind="main">{what === 'session' ? 'Go on with the session' : 'Go on measuring'}</Press></Link>
+      <Title level={2}>
+        {what === 'session' ? `${name} is still on the mat` : `${name} is half measured`}
+      </Title>
+      <Link href={`/students/${person}/${what === 'session' ? 'mat' : 'measure'}`} asChild>
+        <Press kind="main">
+          {what === 'session' ? 'Go on with the session' : 'Go on measuring'}
+        </Press>
+      </Link>
     </Sheet>
   );
 }
 
 /** A student whose records are still being read. */
-const Coming = ({ name }: { readonly name: string }) => <Sheet role="article" aria-label={name} className="flex-1"><Title level={2}>{name}</Title><Aside>Records on their way</Aside></Sheet>;
+const Coming = ({ name }: { readonly name: string }) => (
+  <Sheet role="article" aria-label={name} className="flex-1">
+    <Title level={2}>{name}</Title>
+    <Aside>Records on their way</Aside>
+  </Sheet>
+);
 
 function Comer({ id }: { readonly id: string }) {
   const person = usePerson(id);
   const plan = usePlan(id);
   const last = useOjas((state) => selectSessionsOf(state, id).at(-1));
   if (!person || !plan) return null;
-  const moves = plan.poses.filter(({ decision, posture }) => posture !== null && ['lower', 'raise', 'rest'].includes(decision.action));
+  const moves = plan.poses.filter(
+    ({ decision, posture }) =>
+      posture !== null && ['lower', 'raise', 'rest'].includes(decision.action),
+  );
   return (
     <Sheet role="article" aria-label={person.name} className="flex-1">
       <Link href={`/students/${id}/plan`} asChild>
         <Pressable className="min-h-12 justify-center">
           <Title level={2}>{person.name}</Title>
-          <Aside>{last ? `On the mat ${ago(last.at)}` : 'Not on the mat yet'}{plan.unanswered.length > 0 ? ` · ${plan.unanswered.length} questions open` : ''}</Aside>
+          <Aside>
+            {last ? `On the mat ${ago(last.at)}` : 'Not on the mat yet'}
+            {plan.unanswered.length > 0 ? ` · ${plan.unanswered.length} questions open` : ''}
+          </Aside>
         </Pressable>
       </Link>
       <Check plan={plan} />
-      {moves.length === 0 ? <Words>{last ? 'Everything stays as it was.' : 'Built from the measurements.'}</Words> : moves.map((planned) => <Move key={`${planned.pose}/${planned.side}`} planned={planned} />)}
+      {moves.length === 0 ? (
+        <Words>{last ? 'Everything stays as it was.' : 'Built from the measurements.'}</Words>
+      ) : (
+        moves.map((planned) => <Move key={`${planned.pose}/${planned.side}`} planned={planned} />)
+      )}
     </Sheet>
   );
 }
@@ -109,20 +168,35 @@ function Check({ plan }: { readonly plan: Plan }) {
   const units = useUnits();
   const first = plan.measureNext[0];
   if (!first) return null;
-  return <Words>Check first: {ranges[first.range].name.toLowerCase()}{first.side === 'both' ? '' : `, ${first.side}`} <Words className="text-faint">(narrower by {length(first.gainCm, units)})</Words></Words>;
+  return (
+    <Words>
+      Check first: {ranges[first.range].name.toLowerCase()}
+      {first.side === 'both' ? '' : `, ${first.side}`}{' '}
+      <Words className="text-faint">(narrower by {length(first.gainCm, units)})</Words>
+    </Words>
+  );
 }
 
 function Move({ planned }: { readonly planned: PlanPose }) {
   const shelf = useOjas(selectShelf);
   const units = useUnits();
-  const slot = planned.slots.find((one) => one.action === planned.decision.action && slotKey(one).startsWith(planned.decision.slot ?? '-'));
+  const slot = planned.slots.find(
+    (one) =>
+      one.action === planned.decision.action &&
+      slotKey(one).startsWith(planned.decision.slot ?? '-'),
+  );
   return (
     <View className="gap-1 border-t border-line pt-2">
       <View className="flex-row flex-wrap items-center justify-between gap-2">
         <Words className="font-semibold">{poseTitle(planned)}</Words>
         <ActionMark action={planned.decision.action} />
       </View>
-      {slot && slot.lastCm !== null ? <Words>{slotWords(slot)} {length(slot.lastCm, units)} → {length(slot.stackCm, units)}: {stackWords(slot.stack, shelf)}</Words> : null}
+      {slot && slot.lastCm !== null ? (
+        <Words>
+          {slotWords(slot)} {length(slot.lastCm, units)} → {length(slot.stackCm, units)}:{' '}
+          {stackWords(slot.stack, shelf)}
+        </Words>
+      ) : null}
       <Aside>{planned.decision.reasons.join(' ')}</Aside>
     </View>
   );

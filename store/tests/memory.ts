@@ -22,7 +22,8 @@ export class Memory implements KeyValueStorage {
     this.spend();
     this.entries.delete(key);
   };
-  getMany = async (keys: string[]) => Object.fromEntries(keys.map((key) => [key, this.entries.get(key) ?? null]));
+  getMany = async (keys: string[]) =>
+    Object.fromEntries(keys.map((key) => [key, this.entries.get(key) ?? null]));
   setMany = async (entries: Record<string, string>) => {
     for (const [key, value] of Object.entries(entries)) await this.setItem(key, value);
   };

@@ -10,7 +10,9 @@ import { bowl, circle, head, limb, trunk } from './outlines';
 import { PropPiece } from './PropPiece';
 
 /** What lies under a slot of the figure, by slot key. */
-export type Stacks = Readonly<Record<string, { readonly pieces: readonly Piece[]; readonly heightCm: number }>>;
+export type Stacks = Readonly<
+  Record<string, { readonly pieces: readonly Piece[]; readonly heightCm: number }>
+>;
 
 interface FigureProps {
   readonly posture: Posture;
@@ -29,15 +31,35 @@ export function Figure({ posture, body, stacks, shelf, line, ghost = false }: Fi
   if (ghost) {
     return (
       <G opacity={0.5}>
-        {[...(posture.far ? shapes.farLeg : []), ...shapes.nearLeg, ...shapes.trunk, ...shapes.arm].map((d, i) => <Path key={i} d={d} fill="none" stroke={tone('faint')} strokeWidth={line * 0.8} strokeDasharray={`${line * 2.4} ${line * 2}`} />)}
+        {[
+          ...(posture.far ? shapes.farLeg : []),
+          ...shapes.nearLeg,
+          ...shapes.trunk,
+          ...shapes.arm,
+        ].map((d, i) => (
+          <Path
+            key={i}
+            d={d}
+            fill="none"
+            stroke={tone('faint')}
+            strokeWidth={line * 0.8}
+            strokeDasharray={`${line * 2.4} ${line * 2}`}
+          />
+        ))}
       </G>
     );
   }
   return (
     <G>
-      {posture.supports.map((support, i) => <Support key={i} support={support} stacks={stacks} shelf={shelf} line={line} />)}
+      {posture.supports.map((support, i) => (
+        <Support key={i} support={support} stacks={stacks} shelf={shelf} line={line} />
+      ))}
       <Strap posture={posture} stacks={stacks} line={line} />
-      <G transform={posture.far ? '' : `translate(${-0.012 * body.statureCm} ${-0.008 * body.statureCm})`}>
+      <G
+        transform={
+          posture.far ? '' : `translate(${-0.012 * body.statureCm} ${-0.008 * body.statureCm})`
+        }
+      >
         <Merged paths={shapes.farFoot} fill={tone('well')} line={line} />
         <Merged paths={shapes.farLeg} fill={tone('faint')} line={line} />
       </G>
@@ -45,36 +67,86 @@ export function Figure({ posture, body, stacks, shelf, line, ghost = false }: Fi
       <Merged paths={shapes.trunk} fill={tone('shirt')} line={line} />
       <Merged paths={shapes.nearFoot} fill={tone('skin')} line={line} />
       <Merged paths={shapes.nearLeg} fill={tone('trouser')} line={line} />
-      <Path d={shapes.bowl.outline} fill={tone('sheet', 0.55)} stroke={tone('thread')} strokeWidth={line} />
+      <Path
+        d={shapes.bowl.outline}
+        fill={tone('sheet', 0.55)}
+        stroke={tone('thread')}
+        strokeWidth={line}
+      />
       <Path d={shapes.bowl.rim} fill="none" stroke={tone('thread')} strokeWidth={line} />
       <Merged paths={[shapes.head.skull]} fill={tone('skin')} line={line} />
-      <Path d={shapes.head.hair} fill={tone('hair')} stroke={tone('ink')} strokeWidth={line * 0.6} />
-      <Path d={shapes.head.eye} fill="none" stroke={tone('ink')} strokeWidth={line * 0.8} strokeLinecap="round" />
-      <Path d={shapes.head.ear} fill="none" stroke={tone('ink', 0.7)} strokeWidth={line * 0.7} strokeLinecap="round" />
+      <Path
+        d={shapes.head.hair}
+        fill={tone('hair')}
+        stroke={tone('ink')}
+        strokeWidth={line * 0.6}
+      />
+      <Path
+        d={shapes.head.eye}
+        fill="none"
+        stroke={tone('ink')}
+        strokeWidth={line * 0.8}
+        strokeLinecap="round"
+      />
+      <Path
+        d={shapes.head.ear}
+        fill="none"
+        stroke={tone('ink', 0.7)}
+        strokeWidth={line * 0.7}
+        strokeLinecap="round"
+      />
       <Merged paths={shapes.hand} fill={tone('skin')} line={line} />
       <Merged paths={shapes.arm} fill={tone('shirt')} line={line} />
     </G>
   );
 }
 
-const part = (a: Point, b: Point, share: number): Point => [a[0] + share * (b[0] - a[0]), a[1] + share * (b[1] - a[1])];
+const part = (a: Point, b: Point, share: number): Point => [
+  a[0] + share * (b[0] - a[0]),
+  a[1] + share * (b[1] - a[1]),
+];
 
 const HAND_REACH_CM = 14;
 const HAND_NEAR_CM = 4;
 
 /** Whether the hand stands on the floor or on a support beneath it, and does not just lie or pull. */
-export function bearsWeight({ elbow, hand, supports }: Pick<Posture, 'elbow' | 'hand' | 'supports'>): boolean {
+export function bearsWeight({
+  elbow,
+  hand,
+  supports,
+}: Pick<Posture, 'elbow' | 'hand' | 'supports'>): boolean {
   const steep = elbow[1] - hand[1] > 0.6 * Math.hypot(hand[0] - elbow[0], hand[1] - elbow[1]);
-  const tops = [0, ...supports.filter(({ slot, xCm }) => (slot === 'hands' || slot === 'seat') && Math.abs(xCm - hand[0]) < HAND_REACH_CM).map(({ topCm }) => topCm)];
+  const tops = [
+    0,
+    ...supports
+      .filter(
+        ({ slot, xCm }) =>
+          (slot === 'hands' || slot === 'seat') && Math.abs(xCm - hand[0]) < HAND_REACH_CM,
+      )
+      .map(({ topCm }) => topCm),
+  ];
   return steep && tops.some((top) => Math.abs(hand[1] - top) < HAND_NEAR_CM);
 }
 
-function legShapes(hip: Point, { knee, ankle, heel, toe }: Leg, s: number): { leg: string[]; foot: string[] } {
+function legShapes(
+  hip: Point,
+  { knee, ankle, heel, toe }: Leg,
+  s: number,
+): { leg: string[]; foot: string[] } {
   const calf = part(knee, ankle, 0.3);
   const ball = part(heel, toe, 0.68);
   return {
-    leg: [limb(hip, 0.05 * s, knee, 0.034 * s), limb(knee, 0.033 * s, calf, 0.032 * s), limb(calf, 0.032 * s, ankle, 0.02 * s)],
-    foot: [limb(ankle, 0.019 * s, heel, 0.014 * s), limb(heel, 0.014 * s, ball, 0.012 * s), limb(ball, 0.012 * s, toe, 0.007 * s), limb(ankle, 0.018 * s, ball, 0.011 * s)],
+    leg: [
+      limb(hip, 0.05 * s, knee, 0.034 * s),
+      limb(knee, 0.033 * s, calf, 0.032 * s),
+      limb(calf, 0.032 * s, ankle, 0.02 * s),
+    ],
+    foot: [
+      limb(ankle, 0.019 * s, heel, 0.014 * s),
+      limb(heel, 0.014 * s, ball, 0.012 * s),
+      limb(ball, 0.012 * s, toe, 0.007 * s),
+      limb(ankle, 0.018 * s, ball, 0.011 * s),
+    ],
   };
 }
 
@@ -86,25 +158,57 @@ function shapesOf(posture: Posture, body: Body) {
   const near = legShapes(hip, posture, s);
   const far = posture.far ? legShapes(hip, posture.far, s) : near;
   const skull = head(posture.head, posture.crownDeg, s);
-  const onward: Point = [shoulder[0] + (shoulder[0] - below[0]), shoulder[1] + (shoulder[1] - below[1])];
+  const onward: Point = [
+    shoulder[0] + (shoulder[0] - below[0]),
+    shoulder[1] + (shoulder[1] - below[1]),
+  ];
   // A palm that bears weight lies flat on what is under it; any other hand carries the arm on.
   const bears = bearsWeight(posture);
   const palm: Point = bears ? [hand[0], hand[1] + 0.014 * s] : hand;
-  const fingers: Point = bears ? [palm[0] + 0.045 * s, palm[1] - 0.004 * s] : [hand[0] + (hand[0] - elbow[0]) * 0.16, hand[1] + (hand[1] - elbow[1]) * 0.16];
-  const seat = circle([hip[0] + (posture.pelvisLeanDeg === 0 ? -0.006 * s : 0), hip[1]], Math.min(body.seatToHipCm, 0.052 * s));
+  const fingers: Point = bears
+    ? [palm[0] + 0.045 * s, palm[1] - 0.004 * s]
+    : [hand[0] + (hand[0] - elbow[0]) * 0.16, hand[1] + (hand[1] - elbow[1]) * 0.16];
+  const seat = circle(
+    [hip[0] + (posture.pelvisLeanDeg === 0 ? -0.006 * s : 0), hip[1]],
+    Math.min(body.seatToHipCm, 0.052 * s),
+  );
   return {
-    farLeg: far.leg, farFoot: far.foot, nearLeg: [...near.leg, seat], nearFoot: near.foot,
-    neck: [limb(part(shoulder, onward, 0.2), 0.03 * s, part(onward, posture.head, 0.75), 0.028 * s)],
+    farLeg: far.leg,
+    farFoot: far.foot,
+    nearLeg: [...near.leg, seat],
+    nearFoot: near.foot,
+    neck: [
+      limb(part(shoulder, onward, 0.2), 0.03 * s, part(onward, posture.head, 0.75), 0.028 * s),
+    ],
     trunk: [trunk(spine, s), limb(shoulder, 0.036 * s, below, 0.036 * s)],
-    arm: [limb(shoulder, 0.03 * s, elbow, 0.02 * s), limb(elbow, 0.02 * s, part(elbow, hand, 0.82), 0.015 * s)],
-    hand: [limb(part(elbow, palm, 0.8), 0.014 * s, palm, 0.013 * s), limb(palm, 0.013 * s, fingers, 0.01 * s)],
+    arm: [
+      limb(shoulder, 0.03 * s, elbow, 0.02 * s),
+      limb(elbow, 0.02 * s, part(elbow, hand, 0.82), 0.015 * s),
+    ],
+    hand: [
+      limb(part(elbow, palm, 0.8), 0.014 * s, palm, 0.013 * s),
+      limb(palm, 0.013 * s, fingers, 0.01 * s),
+    ],
     head: skull,
     bowl: bowl(hip, posture.pelvisLeanDeg, s),
   };
 }
 
 /** Widest that a support may be drawn where there is little room for it. */
-const NARROW: Readonly<Record<string, number>> = { seat: 40, ankle: 12, behindKnee: 12, heels: 14, feet: 26, hipLevel: 28, underThigh: 20, outerHip: 20, underShin: 36, forehead: 26, chest: 34, shoulder: 20 };
+const NARROW: Readonly<Record<string, number>> = {
+  seat: 40,
+  ankle: 12,
+  behindKnee: 12,
+  heels: 14,
+  feet: 26,
+  hipLevel: 28,
+  underThigh: 20,
+  outerHip: 20,
+  underShin: 36,
+  forehead: 26,
+  chest: 34,
+  shoulder: 20,
+};
 const roomFor = (slot: string) => NARROW[slot.split(':')[0] as string] ?? 44;
 
 interface SupportProps {
@@ -116,18 +220,45 @@ interface SupportProps {
 
 function Support({ support, stacks, shelf, line }: SupportProps) {
   const { slot, xCm, bottomCm, topCm, toXCm, toTopCm, leanDeg } = support;
-  if (toXCm !== undefined && toTopCm !== undefined) return <Ramp support={support} stacks={stacks} shelf={shelf} line={line} />;
-  if (slot === 'chair') return <PropPiece kind="chair" state="seat" xCm={xCm} bottomCm={bottomCm} topCm={topCm} line={line} />;
+  if (toXCm !== undefined && toTopCm !== undefined)
+    return <Ramp support={support} stacks={stacks} shelf={shelf} line={line} />;
+  if (slot === 'chair')
+    return (
+      <PropPiece
+        kind="chair"
+        state="seat"
+        xCm={xCm}
+        bottomCm={bottomCm}
+        topCm={topCm}
+        line={line}
+      />
+    );
   const pieces = drawnPieces(stacks[slot]?.pieces ?? [], shelf, bottomCm, topCm - bottomCm);
   const room = roomFor(slot);
   if (leanDeg !== undefined) {
     return (
       <G transform={`translate(${xCm} ${-bottomCm}) rotate(${leanDeg})`}>
-        {pieces.map((piece, i) => <PropPiece key={i} {...piece} bottomCm={piece.bottomCm - bottomCm} topCm={piece.topCm - bottomCm} xCm={0} mostWidthCm={18} line={line} />)}
+        {pieces.map((piece, i) => (
+          <PropPiece
+            key={i}
+            {...piece}
+            bottomCm={piece.bottomCm - bottomCm}
+            topCm={piece.topCm - bottomCm}
+            xCm={0}
+            mostWidthCm={18}
+            line={line}
+          />
+        ))}
       </G>
     );
   }
-  return <G>{pieces.map((piece, i) => <PropPiece key={i} {...piece} xCm={xCm} mostWidthCm={room} line={line} />)}</G>;
+  return (
+    <G>
+      {pieces.map((piece, i) => (
+        <PropPiece key={i} {...piece} xCm={xCm} mostWidthCm={room} line={line} />
+      ))}
+    </G>
+  );
 }
 
 const RAMP_THICK_CM = 11;
@@ -135,7 +266,7 @@ const RAMP_THICK_CM = 11;
 /** A ramp: a bolster along the back, its high end on what the stack has beneath. */
 function Ramp({ support, stacks, shelf, line }: SupportProps) {
   const { xCm, topCm, toXCm = xCm, toTopCm = topCm } = support;
-  const pieces = (stacks['back.high']?.pieces ?? []);
+  const pieces = stacks['back.high']?.pieces ?? [];
   if (pieces.length === 0) return null;
   const angle = Math.atan2(toTopCm - topCm, toXCm - xCm);
   const thick = Math.min(RAMP_THICK_CM, Math.max(3, toTopCm * 0.6));
@@ -144,9 +275,20 @@ function Ramp({ support, stacks, shelf, line }: SupportProps) {
   const far = reach * 1.45;
   const highX = toXCm + 4;
   const underside = toTopCm - thick / Math.abs(Math.cos(angle)) - 1;
-  const props = drawnPieces(pieces.slice(0, Math.max(1, pieces.length - 1)), shelf, 0, Math.max(0, underside));
+  const props = drawnPieces(
+    pieces.slice(0, Math.max(1, pieces.length - 1)),
+    shelf,
+    0,
+    Math.max(0, underside),
+  );
   // A bolster along the back, thinner where it would sink into the floor.
-  const [along, down] = [{ x: Math.cos(angle), y: Math.sin(angle) }, { x: Math.cos(angle) <= 0 ? -Math.sin(angle) : Math.sin(angle), y: Math.cos(angle) <= 0 ? Math.cos(angle) : -Math.cos(angle) }];
+  const [along, down] = [
+    { x: Math.cos(angle), y: Math.sin(angle) },
+    {
+      x: Math.cos(angle) <= 0 ? -Math.sin(angle) : Math.sin(angle),
+      y: Math.cos(angle) <= 0 ? Math.cos(angle) : -Math.cos(angle),
+    },
+  ];
   const end = { x: xCm + along.x * far, y: topCm + along.y * far };
   const at = (x: number, y: number, depth: number) => {
     const under = y + down.y * depth;
@@ -154,16 +296,46 @@ function Ramp({ support, stacks, shelf, line }: SupportProps) {
   };
   return (
     <G>
-      {props.map((piece, i) => <PropPiece key={i} {...piece} xCm={highX} mostWidthCm={18} line={line} />)}
-      <Path d={`M${xCm} ${-topCm}L${end.x.toFixed(2)} ${(-end.y).toFixed(2)}L${at(end.x, end.y, thick)}L${at(xCm, topCm, thick)}Z`} fill={tone('cotton')} stroke={tone('ink')} strokeWidth={line} strokeLinejoin="round" />
-      <Path d={`M${at(xCm, topCm, thick / 2)}L${at(end.x, end.y, thick / 2)}`} fill="none" stroke={tone('cotton-dark')} strokeWidth={line * 0.8} strokeDasharray={`${line * 2} ${line * 1.4}`} />
+      {props.map((piece, i) => (
+        <PropPiece key={i} {...piece} xCm={highX} mostWidthCm={18} line={line} />
+      ))}
+      <Path
+        d={`M${xCm} ${-topCm}L${end.x.toFixed(2)} ${(-end.y).toFixed(2)}L${at(end.x, end.y, thick)}L${at(xCm, topCm, thick)}Z`}
+        fill={tone('cotton')}
+        stroke={tone('ink')}
+        strokeWidth={line}
+        strokeLinejoin="round"
+      />
+      <Path
+        d={`M${at(xCm, topCm, thick / 2)}L${at(end.x, end.y, thick / 2)}`}
+        fill="none"
+        stroke={tone('cotton-dark')}
+        strokeWidth={line * 0.8}
+        strokeDasharray={`${line * 2} ${line * 1.4}`}
+      />
     </G>
   );
 }
 
 /** A strap from the hands round the soles. */
-function Strap({ posture, stacks, line }: { readonly posture: Posture; readonly stacks: Stacks; readonly line: number }) {
+function Strap({
+  posture,
+  stacks,
+  line,
+}: {
+  readonly posture: Posture;
+  readonly stacks: Stacks;
+  readonly line: number;
+}) {
   if (!stacks.strap || stacks.strap.pieces.length === 0) return null;
   const [[hx, hy], [tx, ty]] = [posture.hand, posture.strapTo ?? posture.toe];
-  return <Path d={`M${hx} ${-hy}Q${(hx + tx) / 2} ${-(hy + ty) / 2 + 2} ${tx} ${-ty}`} fill="none" stroke={tone('thread')} strokeWidth={line * 2.4} strokeLinecap="round" />;
+  return (
+    <Path
+      d={`M${hx} ${-hy}Q${(hx + tx) / 2} ${-(hy + ty) / 2 + 2} ${tx} ${-ty}`}
+      fill="none"
+      stroke={tone('thread')}
+      strokeWidth={line * 2.4}
+      strokeLinecap="round"
+    />
+  );
 }

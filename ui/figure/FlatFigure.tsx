@@ -19,22 +19,62 @@ interface FlatFigureProps {
 }
 
 /** A body whose limbs lie in the plane of the picture: from above, or from the front. */
-export function FlatFigure({ legs, hips, spine, shoulders, head, face = false, statureCm: s, line }: FlatFigureProps) {
+export function FlatFigure({
+  legs,
+  hips,
+  spine,
+  shoulders,
+  head,
+  face = false,
+  statureCm: s,
+  line,
+}: FlatFigureProps) {
   return (
     <G>
       {legs.map((leg, i) => {
         const [hip, knee, ankle, toe] = leg as [Point, Point, Point, Point];
         return (
           <G key={i}>
-            <Merged paths={[limb(ankle, 0.019 * s, toe, 0.012 * s)]} fill={tone('skin')} line={line} />
-            <Merged paths={[limb(hip, 0.05 * s, knee, 0.034 * s), limb(knee, 0.033 * s, ankle, 0.02 * s)]} fill={tone('trouser')} line={line} />
+            <Merged
+              paths={[limb(ankle, 0.019 * s, toe, 0.012 * s)]}
+              fill={tone('skin')}
+              line={line}
+            />
+            <Merged
+              paths={[limb(hip, 0.05 * s, knee, 0.034 * s), limb(knee, 0.033 * s, ankle, 0.02 * s)]}
+              fill={tone('trouser')}
+              line={line}
+            />
           </G>
         );
       })}
-      <Merged paths={[limb(hips[0] as Point, 0.055 * s, hips[1] as Point, 0.055 * s)]} fill={tone('trouser')} line={line} />
-      <Merged paths={[...spine.slice(1).map((point, i) => limb(spine[i] as Point, 0.06 * s, point, 0.06 * s)), limb(shoulders[0] as Point, 0.045 * s, shoulders[1] as Point, 0.045 * s)]} fill={tone('shirt')} line={line} />
-      <Path d={circle(head, 0.05 * s)} fill={tone(face ? 'skin' : 'hair')} stroke={tone('ink')} strokeWidth={line} />
-      {face ? <Path d={`M${head[0] - 0.022 * s} ${-head[1]}h${0.012 * s}M${head[0] + 0.01 * s} ${-head[1]}h${0.012 * s}M${head[0] - 0.012 * s} ${-head[1] + 0.024 * s}q${0.012 * s} ${0.008 * s} ${0.024 * s} 0`} stroke={tone('ink')} strokeWidth={line * 0.8} fill="none" /> : null}
+      <Merged
+        paths={[limb(hips[0] as Point, 0.055 * s, hips[1] as Point, 0.055 * s)]}
+        fill={tone('trouser')}
+        line={line}
+      />
+      <Merged
+        paths={[
+          ...spine.slice(1).map((point, i) => limb(spine[i] as Point, 0.06 * s, point, 0.06 * s)),
+          limb(shoulders[0] as Point, 0.045 * s, shoulders[1] as Point, 0.045 * s),
+        ]}
+        fill={tone('shirt')}
+        line={line}
+      />
+      <Path
+        d={circle(head, 0.05 * s)}
+        fill={tone(face ? 'skin' : 'hair')}
+        stroke={tone('ink')}
+        strokeWidth={line}
+      />
+      {face ? (
+        <Path
+          d={`M${head[0] - 0.022 * s} ${-head[1]}h${0.012 * s}M${head[0] + 0.01 * s} ${-head[1]}h${0.012 * s}M${head[0] - 0.012 * s} ${-head[1] + 0.024 * s}q${0.012 * s} ${0.008 * s} ${0.024 * s} 0`}
+          stroke={tone('ink')}
+          strokeWidth={line * 0.8}
+          fill="none"
+        />
+      ) : null}
     </G>
   );
 }

@@ -11,7 +11,17 @@ interface HaloTextProps extends Omit<TextProps, 'children' | 'fill' | 'stroke'> 
 /** Words with an edge of what they stand on, to be read over any drawing or picture. */
 export const HaloText = ({ behind, haloWidth, children, ...place }: HaloTextProps) => (
   <>
-    <Text {...place} fontFamily="OjasText" fill={tone(behind)} stroke={tone(behind)} strokeWidth={haloWidth}>{children}</Text>
-    <Text {...place} fontFamily="OjasText" fill={tone('ink')}>{children}</Text>
+    <Text
+      {...place}
+      fontFamily="OjasText"
+      fill={tone(behind)}
+      stroke={tone(behind)}
+      strokeWidth={haloWidth}
+    >
+      {children}
+    </Text>
+    <Text {...place} fontFamily="OjasText" fill={tone('ink')}>
+      {children}
+    </Text>
   </>
 );

@@ -16,7 +16,19 @@ interface PropPieceProps {
 }
 
 const depthOf: Readonly<Record<PropKind, number>> = {
-  block: 15, 'half-block': 20, wedge: 15, blanket: 34, towel: 24, 'bolster-round': 23, 'bolster-flat': 30, cushion: 36, strap: 6, mat: 40, chair: 40, bench: 26, books: 17,
+  block: 15,
+  'half-block': 20,
+  wedge: 15,
+  blanket: 34,
+  towel: 24,
+  'bolster-round': 23,
+  'bolster-flat': 30,
+  cushion: 36,
+  strap: 6,
+  mat: 40,
+  chair: 40,
+  bench: 26,
+  books: 17,
 };
 
 /** How deep a piece is, seen from the side. */
@@ -27,39 +39,106 @@ export function pieceDepthCm(kind: PropKind, state: string, heightCm: number): n
 }
 
 /** One piece of a prop to scale, with the texture of what it is made of. */
-export function PropPiece({ kind, state, xCm, bottomCm, topCm, mostWidthCm = Infinity, line }: PropPieceProps) {
+export function PropPiece({
+  kind,
+  state,
+  xCm,
+  bottomCm,
+  topCm,
+  mostWidthCm = Infinity,
+  line,
+}: PropPieceProps) {
   const height = topCm - bottomCm;
   if (height <= 0.05) return null;
   const width = Math.min(mostWidthCm, pieceDepthCm(kind, state, height));
   const [x, y] = [xCm - width / 2, -topCm];
   const ink = { stroke: tone('ink'), strokeWidth: line };
-  if (state.startsWith('roll')) return <Roll x={xCm} y={-bottomCm - height / 2} rx={width / 2} ry={height / 2} fill={tone('wool')} line={line} />;
+  if (state.startsWith('roll'))
+    return (
+      <Roll
+        x={xCm}
+        y={-bottomCm - height / 2}
+        rx={width / 2}
+        ry={height / 2}
+        fill={tone('wool')}
+        line={line}
+      />
+    );
   switch (kind) {
     case 'blanket':
     case 'towel':
     case 'mat':
-      return <Fold x={x} y={y} width={width} height={height} layers={Math.min(8, Number(state.split('-')[1] ?? 1) || 1)} line={line} cloth={kind === 'blanket' ? 'wool' : 'sheet'} />;
+      return (
+        <Fold
+          x={x}
+          y={y}
+          width={width}
+          height={height}
+          layers={Math.min(8, Number(state.split('-')[1] ?? 1) || 1)}
+          line={line}
+          cloth={kind === 'blanket' ? 'wool' : 'sheet'}
+        />
+      );
     case 'bolster-round':
       return width >= 20 && mostWidthCm > 22 ? (
         <G>
-          <Ellipse cx={xCm} cy={y + height / 2} rx={width / 2} ry={height / 2} fill={tone('cotton')} {...ink} />
-          <Ellipse cx={xCm} cy={y + height / 2} rx={width / 2.7} ry={height / 2.7} fill="none" stroke={tone('cotton-dark')} strokeWidth={line * 0.7} strokeDasharray={`${line * 2} ${line * 1.6}`} />
+          <Ellipse
+            cx={xCm}
+            cy={y + height / 2}
+            rx={width / 2}
+            ry={height / 2}
+            fill={tone('cotton')}
+            {...ink}
+          />
+          <Ellipse
+            cx={xCm}
+            cy={y + height / 2}
+            rx={width / 2.7}
+            ry={height / 2.7}
+            fill="none"
+            stroke={tone('cotton-dark')}
+            strokeWidth={line * 0.7}
+            strokeDasharray={`${line * 2} ${line * 1.6}`}
+          />
           <Circle cx={xCm} cy={y + height / 2} r={line * 1.2} fill={tone('cotton-dark')} />
         </G>
-      ) : <Padded x={x} y={y} width={width} height={height} line={line} />;
+      ) : (
+        <Padded x={x} y={y} width={width} height={height} line={line} />
+      );
     case 'bolster-flat':
     case 'cushion':
       return <Padded x={x} y={y} width={width} height={height} line={line} />;
     case 'chair':
       return (
         <G>
-          <Path d={`M${xCm - width / 2 + 1} 0V${y}M${xCm + width / 2 - 1} 0V${y - 38}`} fill="none" stroke={tone('cork-dark')} strokeWidth={2.6} />
+          <Path
+            d={`M${xCm - width / 2 + 1} 0V${y}M${xCm + width / 2 - 1} 0V${y - 38}`}
+            fill="none"
+            stroke={tone('cork-dark')}
+            strokeWidth={2.6}
+          />
           <Rect x={x} y={y} width={width} height={3} rx={1} fill={tone('cork')} {...ink} />
-          <Line x1={xCm + width / 2 - 1} x2={xCm + width / 2 - 1} y1={y - 38} y2={y - 26} stroke={tone('cork')} strokeWidth={4} />
+          <Line
+            x1={xCm + width / 2 - 1}
+            x2={xCm + width / 2 - 1}
+            y1={y - 38}
+            y2={y - 26}
+            stroke={tone('cork')}
+            strokeWidth={4}
+          />
         </G>
       );
     default:
-      return <Grained x={x} y={y} width={width} height={height} line={line} pale={kind === 'half-block' || kind === 'books'} />;
+      return (
+        <Grained
+          x={x}
+          y={y}
+          width={width}
+          height={height}
+          line={line}
+          pale={kind === 'half-block' || kind === 'books'}
+        />
+      );
   }
 }
 
@@ -76,27 +155,66 @@ function Grained({ x, y, width, height, line, pale }: BoxProps & { readonly pale
   const grains = Array.from({ length: Math.round((width * height) / 14) }, (_, i) => {
     // Spread evenly without chance: golden-ratio steps.
     const [u, v] = [(i * 0.618034) % 1, (i * 0.754878 + 0.3) % 1];
-    return { x: x + 0.8 + u * (width - 1.6), y: y + 0.5 + v * (height - 1), r: 0.22 + 0.2 * ((i * 0.37) % 1) };
+    return {
+      x: x + 0.8 + u * (width - 1.6),
+      y: y + 0.5 + v * (height - 1),
+      r: 0.22 + 0.2 * ((i * 0.37) % 1),
+    };
   });
   return (
     <G>
-      <Rect x={x} y={y} width={width} height={height} rx={0.8} fill={tone(pale ? 'tape' : 'cork')} stroke={tone('ink')} strokeWidth={line} />
-      {grains.map((grain, i) => <Circle key={i} cx={grain.x} cy={grain.y} r={grain.r} fill={tone('cork-dark', 0.55)} />)}
+      <Rect
+        x={x}
+        y={y}
+        width={width}
+        height={height}
+        rx={0.8}
+        fill={tone(pale ? 'tape' : 'cork')}
+        stroke={tone('ink')}
+        strokeWidth={line}
+      />
+      {grains.map((grain, i) => (
+        <Circle key={i} cx={grain.x} cy={grain.y} r={grain.r} fill={tone('cork-dark', 0.55)} />
+      ))}
     </G>
   );
 }
 
 /** Cloth folded so many times: each layer has its rounded fold. */
-function Fold({ x, y, width, height, layers: folded, line, cloth }: BoxProps & { readonly layers: number; readonly cloth: 'wool' | 'sheet' }) {
+function Fold({
+  x,
+  y,
+  width,
+  height,
+  layers: folded,
+  line,
+  cloth,
+}: BoxProps & { readonly layers: number; readonly cloth: 'wool' | 'sheet' }) {
   // No more layers than can be told apart at this size.
   const layers = Math.max(1, Math.min(folded, Math.floor(height / (line * 2.6))));
   const thick = height / layers;
   return (
     <G>
       {Array.from({ length: layers }, (_layer, i) => (
-        <Rect key={i} x={x + (i % 2) * 0.7} y={y + i * thick} width={width - 0.7} height={thick} rx={Math.min(thick / 2, 2.2)} fill={tone(cloth)} stroke={tone('ink')} strokeWidth={line * 0.8} />
+        <Rect
+          key={i}
+          x={x + (i % 2) * 0.7}
+          y={y + i * thick}
+          width={width - 0.7}
+          height={thick}
+          rx={Math.min(thick / 2, 2.2)}
+          fill={tone(cloth)}
+          stroke={tone('ink')}
+          strokeWidth={line * 0.8}
+        />
       ))}
-      {height > 1.4 ? <Path d={`M${x + width * 0.18} ${y + 0.3}V${y + height - 0.3}M${x + width * 0.24} ${y + 0.3}V${y + height - 0.3}`} stroke={tone('wool-dark', 0.7)} strokeWidth={line * 0.8} /> : null}
+      {height > 1.4 ? (
+        <Path
+          d={`M${x + width * 0.18} ${y + 0.3}V${y + height - 0.3}M${x + width * 0.24} ${y + 0.3}V${y + height - 0.3}`}
+          stroke={tone('wool-dark', 0.7)}
+          strokeWidth={line * 0.8}
+        />
+      ) : null}
     </G>
   );
 }
@@ -105,14 +223,43 @@ function Fold({ x, y, width, height, layers: folded, line, cloth }: BoxProps & {
 function Padded({ x, y, width, height, line }: BoxProps) {
   return (
     <G>
-      <Rect x={x} y={y} width={width} height={height} rx={Math.min(height / 2.2, 6)} fill={tone('cotton')} stroke={tone('ink')} strokeWidth={line} />
-      <Path d={`M${x + 1} ${y + height / 2}Q${x + width / 2} ${y + height / 2 + height * 0.12} ${x + width - 1} ${y + height / 2}`} fill="none" stroke={tone('cotton-dark')} strokeWidth={line * 0.8} strokeDasharray={`${line * 2} ${line * 1.4}`} />
+      <Rect
+        x={x}
+        y={y}
+        width={width}
+        height={height}
+        rx={Math.min(height / 2.2, 6)}
+        fill={tone('cotton')}
+        stroke={tone('ink')}
+        strokeWidth={line}
+      />
+      <Path
+        d={`M${x + 1} ${y + height / 2}Q${x + width / 2} ${y + height / 2 + height * 0.12} ${x + width - 1} ${y + height / 2}`}
+        fill="none"
+        stroke={tone('cotton-dark')}
+        strokeWidth={line * 0.8}
+        strokeDasharray={`${line * 2} ${line * 1.4}`}
+      />
     </G>
   );
 }
 
 /** A roll seen from its end: a spiral. */
-function Roll({ x, y, rx, ry, fill, line }: { readonly x: number; readonly y: number; readonly rx: number; readonly ry: number; readonly fill: string; readonly line: number }) {
+function Roll({
+  x,
+  y,
+  rx,
+  ry,
+  fill,
+  line,
+}: {
+  readonly x: number;
+  readonly y: number;
+  readonly rx: number;
+  readonly ry: number;
+  readonly fill: string;
+  readonly line: number;
+}) {
   const turns = 3;
   const spiral = Array.from({ length: 60 }, (_, i) => {
     const t = i / 59;
@@ -122,7 +269,12 @@ function Roll({ x, y, rx, ry, fill, line }: { readonly x: number; readonly y: nu
   return (
     <G>
       <Ellipse cx={x} cy={y} rx={rx} ry={ry} fill={fill} stroke={tone('ink')} strokeWidth={line} />
-      <Path d={`M${spiral.join('L')}`} fill="none" stroke={tone('wool-dark')} strokeWidth={line * 0.8} />
+      <Path
+        d={`M${spiral.join('L')}`}
+        fill="none"
+        stroke={tone('wool-dark')}
+        strokeWidth={line * 0.8}
+      />
     </G>
   );
 }

@@ -4,7 +4,8 @@ import { inputOf } from '@/core/tests/samples';
 import { fromAbove, isSpatial } from './above';
 
 const body = bodyFrom(170);
-const posture = (family: keyof typeof families, side: 'left' | 'both' = 'both') => families[family].figure(inputOf({}, {}, 170, side), {}).posture;
+const posture = (family: keyof typeof families, side: 'left' | 'both' = 'both') =>
+  families[family].figure(inputOf({}, {}, 170, side), {}).posture;
 
 test('only legs that leave the plane of their hip are worth a look from above', () => {
   expect(isSpatial(posture('crossed'))).toBe(true);
@@ -30,5 +31,6 @@ test('knees of crossed legs lie outside the hips, ankles past the midline', () =
 });
 
 test('in one plane both legs run straight ahead', () => {
-  for (const leg of fromAbove(posture('long sit'), body).legs) for (const [, z] of leg) expect(Math.abs(z)).toBeCloseTo(body.hipSpacingCm / 2, 9);
+  for (const leg of fromAbove(posture('long sit'), body).legs)
+    for (const [, z] of leg) expect(Math.abs(z)).toBeCloseTo(body.hipSpacingCm / 2, 9);
 });

@@ -13,19 +13,32 @@ export interface FromAbove {
 /** The near leg is the left one, or the worked one; sides are told apart by their sign. */
 export function fromAbove(posture: Posture, body: Body): FromAbove {
   const half = body.hipSpacingCm / 2;
-  const leg = ({ knee, ankle, toe, aside = { knee: 0, ankle: 0, toe: 0 } }: Leg, sign: 1 | -1): Point[] => [
-    [posture.hip[0], sign * half], [knee[0], sign * (half + aside.knee)], [ankle[0], sign * (half + aside.ankle)], [toe[0], sign * (half + aside.toe)],
+  const leg = (
+    { knee, ankle, toe, aside = { knee: 0, ankle: 0, toe: 0 } }: Leg,
+    sign: 1 | -1,
+  ): Point[] => [
+    [posture.hip[0], sign * half],
+    [knee[0], sign * (half + aside.knee)],
+    [ankle[0], sign * (half + aside.ankle)],
+    [toe[0], sign * (half + aside.toe)],
   ];
   const shoulder = posture.spine.at(-1) as Point;
   const wide = 0.105 * body.statureCm;
   return {
     legs: [leg(posture, 1), leg(posture.far ?? posture, -1)],
-    hips: [[posture.hip[0], half], [posture.hip[0], -half]],
+    hips: [
+      [posture.hip[0], half],
+      [posture.hip[0], -half],
+    ],
     spine: posture.spine.map(([x]) => [x, 0]),
-    shoulders: [[shoulder[0], wide], [shoulder[0], -wide]],
+    shoulders: [
+      [shoulder[0], wide],
+      [shoulder[0], -wide],
+    ],
     head: [posture.head[0], 0],
   };
 }
 
 /** Whether looking from above tells something that the side does not. */
-export const isSpatial = ({ aside, far }: Posture) => aside !== undefined || far?.aside !== undefined;
+export const isSpatial = ({ aside, far }: Posture) =>
+  aside !== undefined || far?.aside !== undefined;

@@ -10,11 +10,18 @@ export interface DrawnPiece {
 }
 
 /** The pieces of a stack from its foot up, scaled so that together they stand as high as the stack does under load. */
-export function drawnPieces(pieces: readonly Piece[], shelf: Shelf, bottomCm: number, heightCm: number): DrawnPiece[] {
+export function drawnPieces(
+  pieces: readonly Piece[],
+  shelf: Shelf,
+  bottomCm: number,
+  heightCm: number,
+): DrawnPiece[] {
   const found = pieces.flatMap(({ item: id, state: stateId }) => {
     const item = shelf.find((one) => one.id === id);
     const state = item?.states.find((one) => one.id === stateId);
-    return item && state ? [{ kind: item.kind, state: stateId, cm: loadedCm(item, state, 0.5) }] : [];
+    return item && state
+      ? [{ kind: item.kind, state: stateId, cm: loadedCm(item, state, 0.5) }]
+      : [];
   });
   const whole = found.reduce((sum, { cm }) => sum + cm, 0);
   let at = bottomCm;

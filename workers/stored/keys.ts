@@ -26,7 +26,13 @@ export function refOf(key: string): FactRef | null {
 
 /** What kind of record a key would hold if this version knew it; null for keys of other uses and of other programs. */
 export function strangerIn(key: string): string | null {
-  if (!key.startsWith(PREFIX) || key === AHEAD || key === ACTS || [ACT, DRAFT, ASIDE].some((use) => key.startsWith(use))) return null;
+  if (
+    !key.startsWith(PREFIX) ||
+    key === AHEAD ||
+    key === ACTS ||
+    [ACT, DRAFT, ASIDE].some((use) => key.startsWith(use))
+  )
+    return null;
   return refOf(key) === null ? key.slice(PREFIX.length) : null;
 }
 

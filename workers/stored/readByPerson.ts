@@ -22,7 +22,10 @@ const breathe = () => new Promise((resolve) => setTimeout(resolve, 0));
 function glance(text: string): { person: string; at: string } {
   try {
     const { person, at } = JSON.parse(text) as { person?: unknown; at?: unknown };
-    return { person: typeof person === 'string' ? person : '', at: typeof at === 'string' ? at : '' };
+    return {
+      person: typeof person === 'string' ? person : '',
+      at: typeof at === 'string' ? at : '',
+    };
   } catch {
     return { person: '', at: '' };
   }
@@ -32,8 +35,17 @@ function glance(text: string): { person: string; at: string } {
  * Reads the records of many years student by student: those who are asked for first, then those who were on the mat last.
  * `wanted` gives, and forgets, who is asked for meanwhile.
  */
-export async function readByPerson(get: Get, keys: readonly string[], people: readonly string[], wanted: () => readonly string[], take: (part: Part) => void): Promise<void> {
-  const own = new Map<string, { texts: Record<string, string | null>; count: number; lastAt: string }>();
+export async function readByPerson(
+  get: Get,
+  keys: readonly string[],
+  people: readonly string[],
+  wanted: () => readonly string[],
+  take: (part: Part) => void,
+): Promise<void> {
+  const own = new Map<
+    string,
+    { texts: Record<string, string | null>; count: number; lastAt: string }
+  >();
   for (let from = 0; from < keys.length; from += READ_AT_ONCE) {
     for (const [key, text] of Object.entries(await get(keys.slice(from, from + READ_AT_ONCE)))) {
       if (text === null) continue;
@@ -46,13 +58,18 @@ export async function readByPerson(get: Get, keys: readonly string[], people: re
     }
   }
   const here = Object.fromEntries(people.map((id) => [id, true]));
-  const order = [...new Set([...people, ...own.keys()])].sort((a, b) => ((own.get(b)?.lastAt ?? '') < (own.get(a)?.lastAt ?? '') ? -1 : 1));
+  const order = [...new Set([...people, ...own.keys()])].sort((a, b) =>
+    (own.get(b)?.lastAt ?? '') < (own.get(a)?.lastAt ?? '') ? -1 : 1,
+  );
   let left = [...own.values()].reduce((sum, { count }) => sum + count, 0);
   const waiting = new Set(order);
   for (let most = FIRST_PEOPLE; waiting.size > 0; most = Math.min(MOST_PEOPLE, most * 2)) {
     await breathe();
     const asked = wanted().filter((id) => waiting.has(id));
-    const of = [...new Set([...asked, ...waiting])].slice(0, asked.length > 0 ? asked.length : most);
+    const of = [...new Set([...asked, ...waiting])].slice(
+      0,
+      asked.length > 0 ? asked.length : most,
+    );
     const texts: Record<string, string | null> = {};
     for (const id of of) {
       waiting.delete(id);
@@ -60,7 +77,10 @@ export async function readByPerson(get: Get, keys: readonly string[], people: re
       left -= own.get(id)?.count ?? 0;
       own.delete(id);
     }
-    const { facts: { readings, sessions, pictures }, unread } = readStored(texts, here);
+    const {
+      facts: { readings, sessions, pictures },
+      unread,
+    } = readStored(texts, here);
     take({ facts: { readings, sessions, pictures }, unread, of, left });
   }
 }

@@ -1,4 +1,13 @@
-import { factKinds, faultWords, personOf, readFact, type Fact, type FactKind, type FactRef, type Facts } from '@/core/formats/facts';
+import {
+  factKinds,
+  faultWords,
+  personOf,
+  readFact,
+  type Fact,
+  type FactKind,
+  type FactRef,
+  type Facts,
+} from '@/core/formats/facts';
 import { AHEAD, isAside, refOf, shortKey } from './keys';
 
 /** A stored text that is no record, with the reason. */
@@ -9,34 +18,51 @@ export interface Unread {
 }
 
 /** Whether a record belongs to somebody who is not here. */
-export const isStray = (kind: FactKind, record: Fact['record'], people: Readonly<Record<string, unknown>>) => {
+export const isStray = (
+  kind: FactKind,
+  record: Fact['record'],
+  people: Readonly<Record<string, unknown>>,
+) => {
   const person = personOf({ kind, record } as Fact);
   return person !== null && people[person] === undefined;
 };
 
 const STRAY = 'The student to whom it belongs is not here.';
 /** Why a record cannot be read, or not be taken in. */
-export function wordsOn(key: string, read: ReturnType<typeof readFact> | null, free: boolean): string {
-  if (key === shortKey(AHEAD)) return 'A change was cut off while it was being written, and never began.';
+export function wordsOn(
+  key: string,
+  read: ReturnType<typeof readFact> | null,
+  free: boolean,
+): string {
+  if (key === shortKey(AHEAD))
+    return 'A change was cut off while it was being written, and never began.';
   if (key.startsWith('draft/')) return 'A session under way that this version cannot go on with.';
   if (read === null) return 'This version knows no record of this kind.';
   if (!read.ok) return faultWords(read.faults);
   return free ? STRAY : 'Another record has taken its place.';
 }
 
-
 /** Stored texts as facts, and those that cannot be facts with the reason. `people` is who is here, where they were read before. */
-export function readStored(texts: Readonly<Record<string, string | null>>, people: Readonly<Record<string, unknown>> | null): { facts: Facts; unread: Unread[] } {
-  const facts = Object.fromEntries(factKinds.map((kind) => [kind, {}])) as Record<FactKind, Record<string, unknown>>;
+export function readStored(
+  texts: Readonly<Record<string, string | null>>,
+  people: Readonly<Record<string, unknown>> | null,
+): { facts: Facts; unread: Unread[] } {
+  const facts = Object.fromEntries(factKinds.map((kind) => [kind, {}])) as Record<
+    FactKind,
+    Record<string, unknown>
+  >;
   const unread: Unread[] = [];
   const owned: { key: string; text: string; ref: FactRef; record: Fact['record'] }[] = [];
   for (const [key, text] of Object.entries(texts)) {
     if (text === null || isAside(key)) continue;
     const ref = refOf(key);
     const read = ref && readFact(ref.kind, text);
-    if (!ref || !read || !read.ok) unread.push({ key, text, words: wordsOn(shortKey(key), read, true) });
-    else if ((read.record as { id: string }).id !== ref.id) unread.push({ key, text, words: `It carries another id than its place, ${ref.id}.` });
-    else if (personOf({ kind: ref.kind, record: read.record } as Fact) !== null) owned.push({ key, text, ref, record: read.record });
+    if (!ref || !read || !read.ok)
+      unread.push({ key, text, words: wordsOn(shortKey(key), read, true) });
+    else if ((read.record as { id: string }).id !== ref.id)
+      unread.push({ key, text, words: `It carries another id than its place, ${ref.id}.` });
+    else if (personOf({ kind: ref.kind, record: read.record } as Fact) !== null)
+      owned.push({ key, text, ref, record: read.record });
     else facts[ref.kind][ref.id] = read.record;
   }
   for (const { key, text, ref, record } of owned) {

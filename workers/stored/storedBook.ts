@@ -6,6 +6,11 @@ import { isAside, shortKey } from './keys';
 /** What lies in storage as a book, whatever state it is in: what cannot be read goes along as it is. */
 export function storedBook(texts: Readonly<Record<string, string | null>>): Book {
   const { facts, unread } = readStored(texts, null);
-  const aside = Object.entries(texts).flatMap(([key, text]) => (isAside(key) && text !== null ? [{ key: key.split('/').slice(4).join('/'), text }] : []));
-  return bookOf(facts, [...aside, ...unread.map(({ key, text }) => ({ key: shortKey(key), text }))]);
+  const aside = Object.entries(texts).flatMap(([key, text]) =>
+    isAside(key) && text !== null ? [{ key: key.split('/').slice(4).join('/'), text }] : [],
+  );
+  return bookOf(facts, [
+    ...aside,
+    ...unread.map(({ key, text }) => ({ key: shortKey(key), text })),
+  ]);
 }

@@ -11,8 +11,10 @@ interface CameraProps {
 /** Why there is no camera, in words for the teacher. */
 function cameraTrouble(error: unknown): string {
   const name = error instanceof Error ? error.name : '';
-  if (name === 'NotAllowedError') return 'The browser was not allowed to use the camera. Allow it for this page in its settings, or choose a picture instead.';
-  if (name === 'NotFoundError' || name === 'OverconstrainedError') return 'There is no camera here. Choose a picture instead.';
+  if (name === 'NotAllowedError')
+    return 'The browser was not allowed to use the camera. Allow it for this page in its settings, or choose a picture instead.';
+  if (name === 'NotFoundError' || name === 'OverconstrainedError')
+    return 'There is no camera here. Choose a picture instead.';
   return 'The camera could not be opened; another program may be using it. Close that one, or choose a picture instead.';
 }
 
@@ -26,11 +28,16 @@ export function Camera({ onPicture, onClose }: CameraProps) {
     let over = false;
     const open = async () => {
       if (navigator.mediaDevices === undefined) {
-        setTrouble('Browsers open the camera only on a secure page (https). Choose a picture instead.');
+        setTrouble(
+          'Browsers open the camera only on a secure page (https). Choose a picture instead.',
+        );
         return;
       }
       try {
-        stream = await navigator.mediaDevices.getUserMedia({ video: { facingMode: 'environment', width: { ideal: 1920 } }, audio: false });
+        stream = await navigator.mediaDevices.getUserMedia({
+          video: { facingMode: 'environment', width: { ideal: 1920 } },
+          audio: false,
+        });
         if (over) stream.getTracks().forEach((track) => track.stop());
         else if (video.current) {
           video.current.srcObject = stream;
@@ -53,16 +60,36 @@ export function Camera({ onPicture, onClose }: CameraProps) {
     const canvas = document.createElement('canvas');
     [canvas.width, canvas.height] = [seen.videoWidth, seen.videoHeight];
     canvas.getContext('2d')?.drawImage(seen, 0, 0);
-    canvas.toBlob((blob) => {
-      if (blob) onPicture(blob);
-    }, 'image/jpeg', 0.92);
+    canvas.toBlob(
+      (blob) => {
+        if (blob) onPicture(blob);
+      },
+      'image/jpeg',
+      0.92,
+    );
   };
   return (
     <View className="gap-2">
-      {trouble ? <Words role="alert" className="text-rust">{trouble}</Words> : <video ref={video} muted playsInline aria-label="What the camera sees" style={{ width: '100%', borderRadius: 6, background: 'rgb(var(--well))' }} />}
+      {trouble ? (
+        <Words role="alert" className="text-rust">
+          {trouble}
+        </Words>
+      ) : (
+        <video
+          ref={video}
+          muted
+          playsInline
+          aria-label="What the camera sees"
+          style={{ width: '100%', borderRadius: 6, background: 'rgb(var(--well))' }}
+        />
+      )}
       {trouble ? null : <Words>Stand square to the student’s side, camera at hip height.</Words>}
       <View className="flex-row flex-wrap gap-2">
-        {trouble ? null : <Press kind="main" disabled={!ready} onPress={take}>Take the picture</Press>}
+        {trouble ? null : (
+          <Press kind="main" disabled={!ready} onPress={take}>
+            Take the picture
+          </Press>
+        )}
         <Press onPress={onClose}>Close the camera</Press>
       </View>
     </View>

@@ -8,13 +8,20 @@ jest.mock('./openPicture');
 jest.mock('../../data/files');
 
 const press = (name: string | RegExp) => fireEvent.click(screen.getByRole('button', { name }));
-const picture: pictures.Picture = { url: 'blob:one', blob: new Blob(['x']), widthPx: 1600, heightPx: 1200 };
+const picture: pictures.Picture = {
+  url: 'blob:one',
+  blob: new Blob(['x']),
+  widthPx: 1600,
+  heightPx: 1200,
+};
 
 beforeEach(() => {
   URL.revokeObjectURL = jest.fn();
   jest.mocked(files.chooseFile).mockResolvedValue(new File(['x'], 'side.jpg'));
   jest.mocked(pictures.openPicture).mockResolvedValue({ ok: true, picture });
-  jest.mocked(pictures.smallCopy).mockResolvedValue({ dataUrl: 'data:image/jpeg;base64,AA==', widthPx: 640, heightPx: 480 });
+  jest
+    .mocked(pictures.smallCopy)
+    .mockResolvedValue({ dataUrl: 'data:image/jpeg;base64,AA==', widthPx: 640, heightPx: 480 });
 });
 
 async function opened() {
@@ -27,7 +34,15 @@ async function opened() {
   return shown;
 }
 /** The board is laid out by the browser; here its handles are absent until it has a width, so the numbers are read from the words. */
-const angle = () => Number(/^(-?\d+)° ± \d+$/.exec(screen.getAllByRole('status').map(({ textContent }) => textContent ?? '').find((text) => /^-?\d+° ± \d+$/.test(text)) ?? '')?.[1]);
+const angle = () =>
+  Number(
+    /^(-?\d+)° ± \d+$/.exec(
+      screen
+        .getAllByRole('status')
+        .map(({ textContent }) => textContent ?? '')
+        .find((text) => /^-?\d+° ± \d+$/.test(text)) ?? '',
+    )?.[1],
+  );
 
 test('a picture gives an angle with its own error, kept with the reading, and is dropped', async () => {
   const { state } = await opened();
@@ -76,14 +91,18 @@ test('a reading that is dropped takes its picture along', async () => {
   await waitFor(() => expect(state().measuring.now?.entry?.values).toHaveLength(1));
   press('Drop the last one');
   fireEvent.click(screen.getByRole('radio', { name: 'Protractor' }));
-  fireEvent.change(screen.getByRole('textbox', { name: /^Reading 1/ }), { target: { value: '30' } });
+  fireEvent.change(screen.getByRole('textbox', { name: /^Reading 1/ }), {
+    target: { value: '30' },
+  });
   press('Keep');
   await waitFor(() => expect(Object.values(state().readings)).toHaveLength(3));
   expect(state().pictures).toEqual({});
 });
 
 test('a file that is no picture says so', async () => {
-  jest.mocked(pictures.openPicture).mockResolvedValue({ ok: false, words: 'This file is no picture. Choose a JPEG.' });
+  jest
+    .mocked(pictures.openPicture)
+    .mockResolvedValue({ ok: false, words: 'This file is no picture. Choose a JPEG.' });
   await opened();
   expect(await screen.findByRole('alert')).toHaveTextContent('This file is no picture');
 });
@@ -95,12 +114,20 @@ test('choosing nothing changes nothing', async () => {
 });
 
 test('a camera that is refused says what to do instead', async () => {
-  Object.defineProperty(navigator, 'mediaDevices', { configurable: true, value: { getUserMedia: () => Promise.reject(Object.assign(new Error('no'), { name: 'NotAllowedError' })) } });
+  Object.defineProperty(navigator, 'mediaDevices', {
+    configurable: true,
+    value: {
+      getUserMedia: () =>
+        Promise.reject(Object.assign(new Error('no'), { name: 'NotAllowedError' })),
+    },
+  });
   await show(<MeasureScreen id="p1" />);
   press(/^Knee bend, hip bent ?left/);
   fireEvent.click(screen.getByRole('radio', { name: 'Photo' }));
   press('Open the camera');
-  expect(await screen.findByRole('alert')).toHaveTextContent(/was not allowed to use the camera.*choose a picture instead/);
+  expect(await screen.findByRole('alert')).toHaveTextContent(
+    /was not allowed to use the camera.*choose a picture instead/,
+  );
   press('Close the camera');
   expect(screen.getByRole('button', { name: 'Open the camera' })).toBeInTheDocument();
 });

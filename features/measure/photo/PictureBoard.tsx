@@ -26,7 +26,12 @@ interface PictureBoardProps {
 const HANDLE_PX = 44;
 const LOUPE_PX = 112;
 const LOUPE_TIMES = 3;
-const STEPS: Readonly<Record<string, Spot>> = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] };
+const STEPS: Readonly<Record<string, Spot>> = {
+  ArrowLeft: [-1, 0],
+  ArrowRight: [1, 0],
+  ArrowUp: [0, -1],
+  ArrowDown: [0, 1],
+};
 
 /** The picture with its points: dragged by mouse, touch or arrow keys, under a loupe; pinched or wheeled to zoom. */
 export function PictureBoard({ picture, landmarks, line, onMove }: PictureBoardProps) {
@@ -34,10 +39,14 @@ export function PictureBoard({ picture, landmarks, line, onMove }: PictureBoardP
   const [held, setHeld] = useState<string | null>(null);
   const [view, setView] = useState<BoardView | null>(null);
   const size: Size = { width: picture.widthPx, height: picture.heightPx };
-  const board: Size = { width: widthPx, height: Math.min(480, Math.max(200, (widthPx * size.height) / size.width)) };
+  const board: Size = {
+    width: widthPx,
+    height: Math.min(480, Math.max(200, (widthPx * size.height) / size.width)),
+  };
   const shown = view ?? wholePicture(size, board);
   // From the newest view: two fingers move within one frame, and neither may undo the other.
-  const change = (to: (view: BoardView) => BoardView) => setView((before) => to(before ?? wholePicture(size, board)));
+  const change = (to: (view: BoardView) => BoardView) =>
+    setView((before) => to(before ?? wholePicture(size, board)));
   const middle: Spot = [board.width / 2, board.height / 2];
 
   const fingers = useRef(new Map<number, Spot>());
@@ -47,7 +56,15 @@ export function PictureBoard({ picture, landmarks, line, onMove }: PictureBoardP
     wheel.current = (event) => {
       event.preventDefault();
       const { left, top } = (event.currentTarget as HTMLElement).getBoundingClientRect();
-      change((before) => zoomed(before, Math.exp(-event.deltaY / 400), [event.clientX - left, event.clientY - top], size, board));
+      change((before) =>
+        zoomed(
+          before,
+          Math.exp(-event.deltaY / 400),
+          [event.clientX - left, event.clientY - top],
+          size,
+          board,
+        ),
+      );
     };
   });
   useEffect(() => {
@@ -70,12 +87,23 @@ export function PictureBoard({ picture, landmarks, line, onMove }: PictureBoardP
       const other = [...fingers.current.entries()].find(([id]) => id !== event.pointerId)?.[1];
       fingers.current.set(event.pointerId, now);
       const { left, top } = event.currentTarget.getBoundingClientRect();
-      if (!other) return change((one) => panned(one, [now[0] - before[0], now[1] - before[1]], size, board));
+      if (!other)
+        return change((one) => panned(one, [now[0] - before[0], now[1] - before[1]], size, board));
       const apart = (a: Spot) => Math.max(1, Math.hypot(a[0] - other[0], a[1] - other[1]));
-      return change((one) => zoomed(one, apart(now) / apart(before), [(now[0] + other[0]) / 2 - left, (now[1] + other[1]) / 2 - top], size, board));
+      return change((one) =>
+        zoomed(
+          one,
+          apart(now) / apart(before),
+          [(now[0] + other[0]) / 2 - left, (now[1] + other[1]) / 2 - top],
+          size,
+          board,
+        ),
+      );
     },
-    onPointerUp: (event: React.PointerEvent<HTMLElement>) => void fingers.current.delete(event.pointerId),
-    onPointerCancel: (event: React.PointerEvent<HTMLElement>) => void fingers.current.delete(event.pointerId),
+    onPointerUp: (event: React.PointerEvent<HTMLElement>) =>
+      void fingers.current.delete(event.pointerId),
+    onPointerCancel: (event: React.PointerEvent<HTMLElement>) =>
+      void fingers.current.delete(event.pointerId),
   } as unknown as ViewProps;
 
   const heldMark = [...landmarks, ...line].find(({ id }) => id === held);
@@ -84,31 +112,119 @@ export function PictureBoard({ picture, landmarks, line, onMove }: PictureBoardP
     <View className="gap-2">
       <View onLayout={({ nativeEvent }) => setWidthPx(nativeEvent.layout.width)} className="w-full">
         {widthPx > 0 ? (
-          <View ref={(view) => void (frame.current = view as unknown as HTMLElement | null)} className="overflow-hidden rounded-md border border-line bg-well" style={{ width: board.width, height: board.height, touchAction: 'none' } as unknown as ViewProps['style']} {...pan}>
-            <Image source={{ uri: picture.url }} role="img" aria-label="The picture to be marked" style={{ position: 'absolute', left: -shown.left * shown.scale, top: -shown.top * shown.scale, width: size.width * shown.scale, height: size.height * shown.scale }} resizeMode="stretch" />
-            <Svg width={board.width} height={board.height} style={{ position: 'absolute', pointerEvents: 'none' }} aria-hidden>
-              {line.length === 2 ? <Over from={onBoard(line[0]!.at, shown)} to={onBoard(line[1]!.at, shown)} /> : null}
-              <Polyline points={spots.map(([x, y]) => `${x},${y}`).join(' ')} fill="none" stroke="white" strokeWidth={5} strokeOpacity={0.7} />
-              <Polyline points={spots.map(([x, y]) => `${x},${y}`).join(' ')} fill="none" stroke={tone('thread')} strokeWidth={2} />
-              {spots.map(([x, y], i) => <HaloText key={i} x={x > board.width / 2 ? x - 14 : x + 14} y={y - 12} textAnchor={x > board.width / 2 ? 'end' : 'start'} fontSize={14} behind="paper" haloWidth={4}>{landmarks[i]?.name ?? ''}</HaloText>)}
+          <View
+            ref={(view) => void (frame.current = view as unknown as HTMLElement | null)}
+            className="overflow-hidden rounded-md border border-line bg-well"
+            style={
+              {
+                width: board.width,
+                height: board.height,
+                touchAction: 'none',
+              } as unknown as ViewProps['style']
+            }
+            {...pan}
+          >
+            <Image
+              source={{ uri: picture.url }}
+              role="img"
+              aria-label="The picture to be marked"
+              style={{
+                position: 'absolute',
+                left: -shown.left * shown.scale,
+                top: -shown.top * shown.scale,
+                width: size.width * shown.scale,
+                height: size.height * shown.scale,
+              }}
+              resizeMode="stretch"
+            />
+            <Svg
+              width={board.width}
+              height={board.height}
+              style={{ position: 'absolute', pointerEvents: 'none' }}
+              aria-hidden
+            >
+              {line.length === 2 ? (
+                <Over from={onBoard(line[0]!.at, shown)} to={onBoard(line[1]!.at, shown)} />
+              ) : null}
+              <Polyline
+                points={spots.map(([x, y]) => `${x},${y}`).join(' ')}
+                fill="none"
+                stroke="white"
+                strokeWidth={5}
+                strokeOpacity={0.7}
+              />
+              <Polyline
+                points={spots.map(([x, y]) => `${x},${y}`).join(' ')}
+                fill="none"
+                stroke={tone('thread')}
+                strokeWidth={2}
+              />
+              {spots.map(([x, y], i) => (
+                <HaloText
+                  key={i}
+                  x={x > board.width / 2 ? x - 14 : x + 14}
+                  y={y - 12}
+                  textAnchor={x > board.width / 2 ? 'end' : 'start'}
+                  fontSize={14}
+                  behind="paper"
+                  haloWidth={4}
+                >
+                  {landmarks[i]?.name ?? ''}
+                </HaloText>
+              ))}
             </Svg>
             {[...line, ...landmarks].map((mark) => (
-              <Handle key={mark.id} mark={mark} size={size} view={shown} isLine={line.includes(mark)} onHold={setHeld} onMove={(at) => onMove(mark.id, at)} />
+              <Handle
+                key={mark.id}
+                mark={mark}
+                size={size}
+                view={shown}
+                isLine={line.includes(mark)}
+                onHold={setHeld}
+                onMove={(at) => onMove(mark.id, at)}
+              />
             ))}
-            {heldMark ? <Loupe picture={picture} at={heldMark.at} scale={shown.scale * LOUPE_TIMES} right={onBoard(heldMark.at, shown)[0] < board.width / 2} /> : null}
+            {heldMark ? (
+              <Loupe
+                picture={picture}
+                at={heldMark.at}
+                scale={shown.scale * LOUPE_TIMES}
+                right={onBoard(heldMark.at, shown)[0] < board.width / 2}
+              />
+            ) : null}
           </View>
         ) : null}
       </View>
       <View className="flex-row gap-2">
-        <Press aria-label="Zoom in" onPress={() => change((one) => zoomed(one, 1.5, middle, size, board))}>+</Press>
-        <Press aria-label="Zoom out" onPress={() => change((one) => zoomed(one, 1 / 1.5, middle, size, board))}>−</Press>
+        <Press
+          aria-label="Zoom in"
+          onPress={() => change((one) => zoomed(one, 1.5, middle, size, board))}
+        >
+          +
+        </Press>
+        <Press
+          aria-label="Zoom out"
+          onPress={() => change((one) => zoomed(one, 1 / 1.5, middle, size, board))}
+        >
+          −
+        </Press>
         <Press onPress={() => setView(null)}>Whole picture</Press>
       </View>
     </View>
   );
 }
 
-const Over = ({ from, to }: { readonly from: Spot; readonly to: Spot }) => <Line x1={from[0]} y1={from[1]} x2={to[0]} y2={to[1]} stroke={tone('ochre')} strokeWidth={2} strokeDasharray="8 5" />;
+const Over = ({ from, to }: { readonly from: Spot; readonly to: Spot }) => (
+  <Line
+    x1={from[0]}
+    y1={from[1]}
+    x2={to[0]}
+    y2={to[1]}
+    stroke={tone('ochre')}
+    strokeWidth={2}
+    strokeDasharray="8 5"
+  />
+);
 
 interface HandleProps {
   readonly mark: Mark;
@@ -132,7 +248,15 @@ function Handle({ mark, size, view, isLine, onHold, onMove }: HandleProps) {
     },
     onPointerMove: (event: React.PointerEvent<HTMLElement>) => {
       event.stopPropagation();
-      if (grip.current) onMove(movedBy(grip.current.at, [event.clientX - grip.current.finger[0], event.clientY - grip.current.finger[1]], view, size));
+      if (grip.current)
+        onMove(
+          movedBy(
+            grip.current.at,
+            [event.clientX - grip.current.finger[0], event.clientY - grip.current.finger[1]],
+            view,
+            size,
+          ),
+        );
     },
     onPointerUp: (event: React.PointerEvent<HTMLElement>) => {
       event.stopPropagation();
@@ -154,22 +278,88 @@ function Handle({ mark, size, view, isLine, onHold, onMove }: HandleProps) {
     },
   } as unknown as ViewProps;
   return (
-    <View role="slider" tabIndex={0} aria-label={mark.name} aria-valuenow={Math.round(mark.at[0])} aria-valuemin={0} aria-valuemax={size.width} aria-valuetext={`${Math.round(mark.at[0])} across, ${Math.round(mark.at[1])} down`}
-      className="absolute items-center justify-center" style={{ left: x - HANDLE_PX / 2, top: y - HANDLE_PX / 2, width: HANDLE_PX, height: HANDLE_PX, touchAction: 'none', cursor: 'grab' } as unknown as ViewProps['style']} {...events}>
-      <View className={`h-5 w-5 items-center justify-center border-2 bg-sheet/40 ${isLine ? 'rounded-sm border-ochre' : 'rounded-full border-thread'}`}><View className={`h-1 w-1 rounded-full ${isLine ? 'bg-ochre' : 'bg-thread'}`} /></View>
+    <View
+      role="slider"
+      tabIndex={0}
+      aria-label={mark.name}
+      aria-valuenow={Math.round(mark.at[0])}
+      aria-valuemin={0}
+      aria-valuemax={size.width}
+      aria-valuetext={`${Math.round(mark.at[0])} across, ${Math.round(mark.at[1])} down`}
+      className="absolute items-center justify-center"
+      style={
+        {
+          left: x - HANDLE_PX / 2,
+          top: y - HANDLE_PX / 2,
+          width: HANDLE_PX,
+          height: HANDLE_PX,
+          touchAction: 'none',
+          cursor: 'grab',
+        } as unknown as ViewProps['style']
+      }
+      {...events}
+    >
+      <View
+        className={`h-5 w-5 items-center justify-center border-2 bg-sheet/40 ${isLine ? 'rounded-sm border-ochre' : 'rounded-full border-thread'}`}
+      >
+        <View className={`h-1 w-1 rounded-full ${isLine ? 'bg-ochre' : 'bg-thread'}`} />
+      </View>
     </View>
   );
 }
 
 /** What lies under the finger, larger, in the far corner. */
-function Loupe({ picture, at, scale, right }: { readonly picture: Picture; readonly at: Spot; readonly scale: number; readonly right: boolean }) {
+function Loupe({
+  picture,
+  at,
+  scale,
+  right,
+}: {
+  readonly picture: Picture;
+  readonly at: Spot;
+  readonly scale: number;
+  readonly right: boolean;
+}) {
   const half = LOUPE_PX / 2;
   return (
-    <View className="absolute top-2 overflow-hidden rounded-full border-2 border-thread bg-well" style={{ width: LOUPE_PX, height: LOUPE_PX, pointerEvents: 'none', ...(right ? { right: 8 } : { left: 8 }) }} aria-hidden>
-      <Image source={{ uri: picture.url }} style={{ position: 'absolute', left: half - at[0] * scale, top: half - at[1] * scale, width: picture.widthPx * scale, height: picture.heightPx * scale }} resizeMode="stretch" />
+    <View
+      className="absolute top-2 overflow-hidden rounded-full border-2 border-thread bg-well"
+      style={{
+        width: LOUPE_PX,
+        height: LOUPE_PX,
+        pointerEvents: 'none',
+        ...(right ? { right: 8 } : { left: 8 }),
+      }}
+      aria-hidden
+    >
+      <Image
+        source={{ uri: picture.url }}
+        style={{
+          position: 'absolute',
+          left: half - at[0] * scale,
+          top: half - at[1] * scale,
+          width: picture.widthPx * scale,
+          height: picture.heightPx * scale,
+        }}
+        resizeMode="stretch"
+      />
       <Svg width={LOUPE_PX} height={LOUPE_PX} style={{ position: 'absolute' }}>
-        <Line x1={half} x2={half} y1={half - 22} y2={half + 22} stroke={tone('rust')} strokeWidth={1} />
-        <Line x1={half - 22} x2={half + 22} y1={half} y2={half} stroke={tone('rust')} strokeWidth={1} />
+        <Line
+          x1={half}
+          x2={half}
+          y1={half - 22}
+          y2={half + 22}
+          stroke={tone('rust')}
+          strokeWidth={1}
+        />
+        <Line
+          x1={half - 22}
+          x2={half + 22}
+          y1={half}
+          y2={half}
+          stroke={tone('rust')}
+          strokeWidth={1}
+        />
         <Circle cx={half} cy={half} r={4} fill="none" stroke={tone('rust')} strokeWidth={1} />
       </Svg>
     </View>

@@ -2,9 +2,15 @@ import type { PictureDone, PictureTask } from '@/workers/picture.worker';
 import { openPicture } from './openPicture';
 
 const JPEG = [0xff, 0xd8, 0xff, 0xe0];
-const HEIC = [0, 0, 0, 24, ...'ftypheic'].map((one) => (typeof one === 'string' ? one.charCodeAt(0) : one));
+const HEIC = [0, 0, 0, 24, ...'ftypheic'].map((one) =>
+  typeof one === 'string' ? one.charCodeAt(0) : one,
+);
 /** A file as a browser hands it over, with as many bytes as it says. */
-const file = (head: readonly number[], size = 4000) => ({ size, slice: () => ({ arrayBuffer: async () => Uint8Array.from(head).buffer }) }) as unknown as Blob;
+const file = (head: readonly number[], size = 4000) =>
+  ({
+    size,
+    slice: () => ({ arrayBuffer: async () => Uint8Array.from(head).buffer }),
+  }) as unknown as Blob;
 
 let answer: PictureDone | 'silence' = { ok: false };
 const asked: PictureTask[] = [];
@@ -32,7 +38,10 @@ const wordsOf = async (blob: Blob) => {
 
 test('a picture is scaled in a worker, which ends', async () => {
   answer = { ok: true, blob: new Blob(['x']), widthPx: 1600, heightPx: 1200 };
-  expect(await openPicture(file(JPEG))).toMatchObject({ ok: true, picture: { url: 'blob:made', widthPx: 1600, heightPx: 1200 } });
+  expect(await openPicture(file(JPEG))).toMatchObject({
+    ok: true,
+    picture: { url: 'blob:made', widthPx: 1600, heightPx: 1200 },
+  });
   expect(asked[0]).toMatchObject({ mostPx: 1600 });
   expect(ended).toHaveBeenCalledTimes(1);
 });

@@ -3,7 +3,10 @@ import { movedBy, onBoard, panned, wholePicture, zoomed, type Size } from './vie
 
 const picture: Size = { width: 1600, height: 1200 };
 const board: Size = { width: 400, height: 300 };
-const place = fc.tuple(fc.double({ min: 0, max: 400, noNaN: true }), fc.double({ min: 0, max: 300, noNaN: true }));
+const place = fc.tuple(
+  fc.double({ min: 0, max: 400, noNaN: true }),
+  fc.double({ min: 0, max: 300, noNaN: true }),
+);
 
 test('the whole picture fits, centred where there is room to spare', () => {
   expect(wholePicture(picture, board)).toEqual({ scale: 0.25, left: 0, top: 0 });
@@ -12,17 +15,19 @@ test('the whole picture fits, centred where there is room to spare', () => {
 });
 
 test('zooming keeps the place under the fingers, and never leaves the picture', () => {
-  fc.assert(fc.property(place, fc.double({ min: 1.1, max: 6, noNaN: true }), (at, factor) => {
-    const whole = wholePicture(picture, board);
-    const near = zoomed(whole, factor, at, picture, board);
-    const under = [whole.left + at[0] / whole.scale, whole.top + at[1] / whole.scale] as const;
-    const [x, y] = onBoard(under, near);
-    expect(x).toBeCloseTo(at[0], 6);
-    expect(y).toBeCloseTo(at[1], 6);
-    const far = panned(near, [9999, -9999], picture, board);
-    expect(far.left).toBeCloseTo(0, 6);
-    expect(far.top + board.height / far.scale).toBeCloseTo(picture.height, 6);
-  }));
+  fc.assert(
+    fc.property(place, fc.double({ min: 1.1, max: 6, noNaN: true }), (at, factor) => {
+      const whole = wholePicture(picture, board);
+      const near = zoomed(whole, factor, at, picture, board);
+      const under = [whole.left + at[0] / whole.scale, whole.top + at[1] / whole.scale] as const;
+      const [x, y] = onBoard(under, near);
+      expect(x).toBeCloseTo(at[0], 6);
+      expect(y).toBeCloseTo(at[1], 6);
+      const far = panned(near, [9999, -9999], picture, board);
+      expect(far.left).toBeCloseTo(0, 6);
+      expect(far.top + board.height / far.scale).toBeCloseTo(picture.height, 6);
+    }),
+  );
 });
 
 test('zoom has its ends', () => {

@@ -56,14 +56,47 @@ export function LiveTilt({ tilt, valueOf, what }: LiveTiltProps) {
   }, [follow]);
   return (
     <View className="max-w-full shrink flex-row flex-wrap items-center gap-3">
-      <svg width={SIZE} height={SIZE} viewBox={`${-SIZE / 2} ${-SIZE / 2} ${SIZE} ${SIZE}`} aria-hidden>
+      <svg
+        width={SIZE}
+        height={SIZE}
+        viewBox={`${-SIZE / 2} ${-SIZE / 2} ${SIZE} ${SIZE}`}
+        aria-hidden
+      >
         <circle r={RADIUS} fill="none" stroke={tone('line')} strokeWidth={4} />
-        <circle ref={ring} r={RADIUS} fill="none" stroke={tone('moss')} strokeWidth={6} strokeDasharray={`0 ${ROUND}`} transform="rotate(-90)" />
+        <circle
+          ref={ring}
+          r={RADIUS}
+          fill="none"
+          stroke={tone('moss')}
+          strokeWidth={6}
+          strokeDasharray={`0 ${ROUND}`}
+          transform="rotate(-90)"
+        />
         <line x1={-NEEDLE} y1={0} x2={NEEDLE} y2={0} stroke={tone('line')} strokeWidth={2} />
-        <line ref={needle} x1={0} y1={0} x2={NEEDLE} y2={0} stroke={tone('thread')} strokeWidth={5} strokeLinecap="round" />
+        <line
+          ref={needle}
+          x1={0}
+          y1={0}
+          x2={NEEDLE}
+          y2={0}
+          stroke={tone('thread')}
+          strokeWidth={5}
+          strokeLinecap="round"
+        />
       </svg>
       <View className="max-w-full shrink">
-        <div ref={number} style={{ fontFamily: 'OjasTitle', fontWeight: 700, fontSize: '3rem', lineHeight: 1, color: tone('ink') }}>–</div>
+        <div
+          ref={number}
+          style={{
+            fontFamily: 'OjasTitle',
+            fontWeight: 700,
+            fontSize: '3rem',
+            lineHeight: 1,
+            color: tone('ink'),
+          }}
+        >
+          –
+        </div>
         <Aside>{skewed ? 'turned on its side: lay the edge along the limb' : what}</Aside>
       </View>
     </View>

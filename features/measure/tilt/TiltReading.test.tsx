@@ -21,7 +21,11 @@ function turned(betaDeg: number, forMs: number, gammaDeg = 0) {
     for (let ms = 0; ms < forMs; ms += 20) {
       const event = new Event('deviceorientation');
       clock += 20;
-      Object.defineProperties(event, { beta: { value: betaDeg }, gamma: { value: gammaDeg }, timeStamp: { value: clock } });
+      Object.defineProperties(event, {
+        beta: { value: betaDeg },
+        gamma: { value: gammaDeg },
+        timeStamp: { value: clock },
+      });
       window.dispatchEvent(event);
     }
   });
@@ -35,7 +39,8 @@ async function started() {
   turned(1, 300);
   return shown;
 }
-const hamstrings = (state: Awaited<ReturnType<typeof show>>['state']) => Object.values(state().readings).filter(({ range }) => range === 'hamstring');
+const hamstrings = (state: Awaited<ReturnType<typeof show>>['state']) =>
+  Object.values(state().readings).filter(({ range }) => range === 'hamstring');
 
 test('zeroed on the floor, two raises that agree are read and kept without a tap, then the other side', async () => {
   const { state } = await started();
@@ -47,7 +52,11 @@ test('zeroed on the floor, two raises that agree are read and kept without a tap
   turned(64, 1700);
   await waitFor(() => expect(hamstrings(state)).toHaveLength(1));
   const [reading] = hamstrings(state);
-  expect(reading).toMatchObject({ side: 'left', method: 'phone-tilt', protocol: 'straight-leg-raise.pelvis-watched' });
+  expect(reading).toMatchObject({
+    side: 'left',
+    method: 'phone-tilt',
+    protocol: 'straight-leg-raise.pelvis-watched',
+  });
   reading!.values.forEach((value) => expect(Math.abs(value - 63)).toBeLessThanOrEqual(1.5));
   expect(screen.getByRole('radio', { name: /^Right/ })).toBeChecked();
 });
@@ -65,7 +74,10 @@ test('with hands that are free to tap, it reads when told', async () => {
 test('nothing is read before the zero, nor upright', async () => {
   const { state } = await started();
   turned(60, 1800);
-  expect(screen.getByRole('button', { name: 'Take it now' })).toHaveAttribute('aria-disabled', 'true');
+  expect(screen.getByRole('button', { name: 'Take it now' })).toHaveAttribute(
+    'aria-disabled',
+    'true',
+  );
   turned(90, 400);
   press('Zero on the floor');
   expect(screen.getByRole('alert')).toHaveTextContent('It stands upright');
@@ -77,7 +89,9 @@ test('a range read on the edge asks for a new zero', async () => {
   press('Zero on the floor');
   press('All ranges');
   press(/^Pelvic tilt, standing/);
-  expect(screen.getByText(/standing on its long edge, screen to the side, and zero it again/)).toBeInTheDocument();
+  expect(
+    screen.getByText(/standing on its long edge, screen to the side, and zero it again/),
+  ).toBeInTheDocument();
 });
 
 test('a knee bend is read in two places', async () => {
@@ -94,10 +108,29 @@ test('a knee bend is read in two places', async () => {
 });
 
 test.each([
-  ['there is no sensor', () => delete (window as { DeviceOrientationEvent?: unknown }).DeviceOrientationEvent, /no sensor, or the browser keeps it closed/],
-  ['leave is refused', () => Object.assign(window.DeviceOrientationEvent, { requestPermission: async () => 'denied' }), /was not allowed to read the tilt/],
-  ['asking itself fails', () => Object.assign(window.DeviceOrientationEvent, { requestPermission: async () => Promise.reject(new Error('not from a tap')) }), /was not allowed to read the tilt/],
-  ['the page is not secure', () => Object.assign(window, { isSecureContext: false }), /only on a secure page/],
+  [
+    'there is no sensor',
+    () => delete (window as { DeviceOrientationEvent?: unknown }).DeviceOrientationEvent,
+    /no sensor, or the browser keeps it closed/,
+  ],
+  [
+    'leave is refused',
+    () => Object.assign(window.DeviceOrientationEvent, { requestPermission: async () => 'denied' }),
+    /was not allowed to read the tilt/,
+  ],
+  [
+    'asking itself fails',
+    () =>
+      Object.assign(window.DeviceOrientationEvent, {
+        requestPermission: async () => Promise.reject(new Error('not from a tap')),
+      }),
+    /was not allowed to read the tilt/,
+  ],
+  [
+    'the page is not secure',
+    () => Object.assign(window, { isSecureContext: false }),
+    /only on a secure page/,
+  ],
 ])('%s: it says so, and offers the simulated one', async (_, make, words) => {
   await show(<MeasureScreen id="p1" />);
   make();
@@ -112,7 +145,10 @@ test('the simulated sensor sends what its dial is set to, trembling as it is tol
   const dial = new Dial();
   dial.turn({ deg: 48, tremorDeg: 0, lies: 'back' });
   const heard: TiltSample[] = [];
-  const stop = simulatedSensor(dial)((sample) => heard.push(sample), () => undefined);
+  const stop = simulatedSensor(dial)(
+    (sample) => heard.push(sample),
+    () => undefined,
+  );
   await waitFor(() => expect(heard.length).toBeGreaterThan(3));
   stop();
   expect(heard.every(({ betaDeg }) => betaDeg === 48)).toBe(true);

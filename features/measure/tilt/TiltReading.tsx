@@ -27,8 +27,14 @@ interface TiltReadingProps {
   readonly onHabits: (habits: TiltHabits) => void;
 }
 
-const edges = [{ id: 'long', words: 'Long edge' }, { id: 'short', words: 'Short edge' }] as const satisfies readonly { id: Edge; words: string }[];
-const LIES = { back: 'flat on its back', edge: 'standing on its long edge, screen to the side' } as const;
+const edges = [
+  { id: 'long', words: 'Long edge' },
+  { id: 'short', words: 'Short edge' },
+] as const satisfies readonly { id: Edge; words: string }[];
+const LIES = {
+  back: 'flat on its back',
+  edge: 'standing on its long edge, screen to the side',
+} as const;
 
 /** Starting the sensor, its zero, and how it is held. The angle itself stands at the foot of the screen. */
 export function TiltReading({ tilt, way, dial, habits, onHabits }: TiltReadingProps) {
@@ -43,8 +49,18 @@ export function TiltReading({ tilt, way, dial, habits, onHabits }: TiltReadingPr
   if (!tilt.running) {
     return (
       <View className="gap-2">
-        {tilt.trouble ? <Words role="alert" className="text-rust">{troubleWords[tilt.trouble]}</Words> : <Words>The phone’s own edge is the tool: it is zeroed on the floor, then laid along the limb.</Words>}
-        <Press kind="main" onPress={() => start(false)}>Start the phone’s sensor</Press>
+        {tilt.trouble ? (
+          <Words role="alert" className="text-rust">
+            {troubleWords[tilt.trouble]}
+          </Words>
+        ) : (
+          <Words>
+            The phone’s own edge is the tool: it is zeroed on the floor, then laid along the limb.
+          </Words>
+        )}
+        <Press kind="main" onPress={() => start(false)}>
+          Start the phone’s sensor
+        </Press>
         <Press onPress={() => start(true)}>Use the simulated sensor</Press>
       </View>
     );
@@ -52,16 +68,45 @@ export function TiltReading({ tilt, way, dial, habits, onHabits }: TiltReadingPr
   const stale = tilt.zeroed !== null && tilt.zeroed !== way.lies;
   return (
     <View className="gap-3">
-      <Words>{tilt.zeroed === null || stale ? `Lay it on the floor, ${LIES[way.lies]}, and zero it${stale ? ' again: this range is read that way' : ''}.` : `Zeroed ${LIES[way.lies]}. ${way.places.length > 1 ? 'Two places, one after the other.' : `${way.places[0]}.`}`}</Words>
+      <Words>
+        {tilt.zeroed === null || stale
+          ? `Lay it on the floor, ${LIES[way.lies]}, and zero it${stale ? ' again: this range is read that way' : ''}.`
+          : `Zeroed ${LIES[way.lies]}. ${way.places.length > 1 ? 'Two places, one after the other.' : `${way.places[0]}.`}`}
+      </Words>
       <View className="flex-row flex-wrap items-center gap-2">
-        <Press kind={tilt.zeroed === null || stale ? 'main' : 'plain'} onPress={() => setRefusedZero(!tilt.zero(way.lies))}>Zero on the floor</Press>
-        <Press kind="quiet" onPress={tilt.stop}>Stop the sensor</Press>
+        <Press
+          kind={tilt.zeroed === null || stale ? 'main' : 'plain'}
+          onPress={() => setRefusedZero(!tilt.zero(way.lies))}
+        >
+          Zero on the floor
+        </Press>
+        <Press kind="quiet" onPress={tilt.stop}>
+          Stop the sensor
+        </Press>
       </View>
-      {refusedZero ? <Words role="alert" className="text-rust">It stands upright: lay the edge on the floor first.</Words> : null}
-      <Chips label="Edge along the limb" options={edges} chosen={tilt.edge} onChoose={tilt.setEdge} />
-      <Tick checked={habits.handsFree} onToggle={() => onHabits({ ...habits, handsFree: !habits.handsFree })}>Hands free: held still for a second, it reads; two in a row that agree are kept</Tick>
-      <Tick checked={habits.aloud} onToggle={() => onHabits({ ...habits, aloud: !habits.aloud })}>Say each number aloud</Tick>
-      {habits.aloud && !canSpeak() ? <Aside>This browser has no voice: a bell alone tells that it has read.</Aside> : null}
+      {refusedZero ? (
+        <Words role="alert" className="text-rust">
+          It stands upright: lay the edge on the floor first.
+        </Words>
+      ) : null}
+      <Chips
+        label="Edge along the limb"
+        options={edges}
+        chosen={tilt.edge}
+        onChoose={tilt.setEdge}
+      />
+      <Tick
+        checked={habits.handsFree}
+        onToggle={() => onHabits({ ...habits, handsFree: !habits.handsFree })}
+      >
+        Hands free: held still for a second, it reads; two in a row that agree are kept
+      </Tick>
+      <Tick checked={habits.aloud} onToggle={() => onHabits({ ...habits, aloud: !habits.aloud })}>
+        Say each number aloud
+      </Tick>
+      {habits.aloud && !canSpeak() ? (
+        <Aside>This browser has no voice: a bell alone tells that it has read.</Aside>
+      ) : null}
       {habits.simulated ? <SimulatedDial dial={dial} /> : null}
     </View>
   );
@@ -105,20 +150,46 @@ export function TiltFoot({ tilt, way, habits, who, canBeMeant, onTaken }: TiltFo
     newest.current = take;
   });
   const { follow } = tilt;
-  useEffect(() => (ready && habits.handsFree ? follow(({ taken }) => {
-    if (taken !== null) newest.current(taken, true);
-  }) : undefined), [follow, ready, habits.handsFree]);
+  useEffect(
+    () =>
+      ready && habits.handsFree
+        ? follow(({ taken }) => {
+            if (taken !== null) newest.current(taken, true);
+          })
+        : undefined,
+    [follow, ready, habits.handsFree],
+  );
   return (
     <View className="gap-2">
-      {way.places.length > 1 ? <Words className="font-semibold">{turns.length + 1} of {way.places.length}: {way.places[turns.length]}.</Words> : null}
+      {way.places.length > 1 ? (
+        <Words className="font-semibold">
+          {turns.length + 1} of {way.places.length}: {way.places[turns.length]}.
+        </Words>
+      ) : null}
       <View className="flex-row flex-wrap items-center justify-between gap-2">
-        <LiveTilt tilt={tilt} valueOf={(deg) => (ready && last ? way.value(...turns, deg) : deg)} what={!ready ? 'not zeroed yet' : habits.handsFree ? 'hold still for a second' : 'tap to take it'} />
+        <LiveTilt
+          tilt={tilt}
+          valueOf={(deg) => (ready && last ? way.value(...turns, deg) : deg)}
+          what={
+            !ready
+              ? 'not zeroed yet'
+              : habits.handsFree
+                ? 'hold still for a second'
+                : 'tap to take it'
+          }
+        />
         <View className="flex-row flex-wrap gap-2">
           {turns.length > 0 ? <Press onPress={() => setTurns([])}>Again</Press> : null}
-          <Press kind="main" disabled={!ready} onPress={() => {
-            const deg = tilt.now();
-            if (deg !== null) take(deg, false);
-          }}>Take it now</Press>
+          <Press
+            kind="main"
+            disabled={!ready}
+            onPress={() => {
+              const deg = tilt.now();
+              if (deg !== null) take(deg, false);
+            }}
+          >
+            Take it now
+          </Press>
         </View>
       </View>
     </View>

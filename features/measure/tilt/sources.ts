@@ -5,13 +5,19 @@ import type { TiltWay } from '@/core/measure/tiltWays';
 export type Trouble = 'no-sensor' | 'refused' | 'not-secure';
 
 export const troubleWords: Readonly<Record<Trouble, string>> = {
-  'no-sensor': 'This device shows no tilt: it has no sensor, or the browser keeps it closed. Use the simulated sensor to try it, or read with a protractor.',
-  refused: 'The browser was not allowed to read the tilt. Allow motion and orientation for this page in its settings, then start again; or read with a protractor.',
-  'not-secure': 'Browsers show the tilt only on a secure page (https). Open Ojas that way, or read with a protractor.',
+  'no-sensor':
+    'This device shows no tilt: it has no sensor, or the browser keeps it closed. Use the simulated sensor to try it, or read with a protractor.',
+  refused:
+    'The browser was not allowed to read the tilt. Allow motion and orientation for this page in its settings, then start again; or read with a protractor.',
+  'not-secure':
+    'Browsers show the tilt only on a secure page (https). Open Ojas that way, or read with a protractor.',
 };
 
 /** Begins to send moments; answers how to stop. */
-export type TiltSource = (onSample: (sample: TiltSample) => void, onTrouble: (trouble: Trouble) => void) => () => void;
+export type TiltSource = (
+  onSample: (sample: TiltSample) => void,
+  onTrouble: (trouble: Trouble) => void,
+) => () => void;
 
 /** A sensor that is there says something within this time. */
 const SILENT_MS = 1500;
@@ -47,7 +53,10 @@ export const phoneSensor: TiltSource = (onSample, onTrouble) => {
   };
   const ask = (DeviceOrientationEvent as unknown as AskedFor).requestPermission;
   if (ask) {
-    void ask.call(DeviceOrientationEvent).then((answer) => (answer === 'granted' ? listen() : onTrouble('refused')), () => onTrouble('refused'));
+    void ask.call(DeviceOrientationEvent).then(
+      (answer) => (answer === 'granted' ? listen() : onTrouble('refused')),
+      () => onTrouble('refused'),
+    );
   } else listen();
   return () => {
     over = true;
@@ -79,22 +88,32 @@ export class Dial {
 }
 
 /** A stand-in for desks, the demo and tests: a dial and a trembling hand, sending moments as a phone would. */
-export const simulatedSensor = (dial: Dial): TiltSource => (onSample) => {
-  let tremble = 0;
-  let frame = 0;
-  const send = (atMs: number) => {
-    const { deg, tremorDeg, lies } = dial.set;
-    // A hand wanders rather than jumps: each moment keeps most of the last one.
-    tremble = 0.9 * tremble + Math.sqrt(1 - 0.9 ** 2) * tremorDeg * (Math.random() + Math.random() + Math.random() - 1.5) * 2;
-    onSample({ atMs, ...momentOf(deg + tremble, lies) });
+export const simulatedSensor =
+  (dial: Dial): TiltSource =>
+  (onSample) => {
+    let tremble = 0;
+    let frame = 0;
+    const send = (atMs: number) => {
+      const { deg, tremorDeg, lies } = dial.set;
+      // A hand wanders rather than jumps: each moment keeps most of the last one.
+      tremble =
+        0.9 * tremble +
+        Math.sqrt(1 - 0.9 ** 2) *
+          tremorDeg *
+          (Math.random() + Math.random() + Math.random() - 1.5) *
+          2;
+      onSample({ atMs, ...momentOf(deg + tremble, lies) });
+      frame = requestAnimationFrame(send);
+    };
     frame = requestAnimationFrame(send);
+    return () => cancelAnimationFrame(frame);
   };
-  frame = requestAnimationFrame(send);
-  return () => cancelAnimationFrame(frame);
-};
 
 /** The browser's two angles for an edge that is turned so; on its back they run past upright as a phone's do. */
-export function momentOf(deg: number, lies: TiltWay['lies']): { betaDeg: number; gammaDeg: number } {
+export function momentOf(
+  deg: number,
+  lies: TiltWay['lies'],
+): { betaDeg: number; gammaDeg: number } {
   if (lies === 'back') return { betaDeg: deg, gammaDeg: 0 };
   // On its long edge, screen to the left: up is ( −cos, sin, 0 ) in the phone's axes.
   const [x, y] = [-Math.cos((deg * Math.PI) / 180), Math.sin((deg * Math.PI) / 180)];

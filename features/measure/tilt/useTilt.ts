@@ -42,19 +42,26 @@ export function useTilt(): Tilt {
       setZeroed(null);
     };
     return {
-      running, trouble, zeroed, edge, stop,
+      running,
+      trouble,
+      zeroed,
+      edge,
+      stop,
       start: (source) => {
         stop();
         setTrouble(null);
         afresh(edge);
         setRunning(true);
-        stopSource.current = source((sample) => {
-          const view = reader.current.take(sample);
-          for (const tell of listeners.current) tell(view);
-        }, (told) => {
-          stop();
-          setTrouble(told);
-        });
+        stopSource.current = source(
+          (sample) => {
+            const view = reader.current.take(sample);
+            for (const tell of listeners.current) tell(view);
+          },
+          (told) => {
+            stop();
+            setTrouble(told);
+          },
+        );
       },
       setEdge: (next) => {
         setEdgeState(next);
