@@ -78,8 +78,9 @@ export async function createServer({
     root: webRoot,
     index: false,
     preCompressed: true,
+    cacheControl: false,
     setHeaders: (reply, path) =>
-      reply.header(
+      reply.setHeader(
         'cache-control',
         path.includes(`${join('_expo', 'static')}`)
           ? `public, max-age=${YEAR_SECONDS}, immutable`
@@ -104,6 +105,12 @@ export async function createServer({
             .send({ faults: [{ path: 'the server', words: outcome.words }] });
     },
   );
+  // HEAD tells of what GET would send, and sends none of it.
+  server.addHook('onSend', async (request, reply, payload) => {
+    if (request.method !== 'HEAD' || typeof payload !== 'string') return payload;
+    reply.header('content-length', Buffer.byteLength(payload));
+    return '';
+  });
   // Places of the app are paths without a file's ending; the page finds its own way.
   server.setNotFoundHandler((request, reply) => {
     const place =

@@ -1,5 +1,5 @@
 import { sdOnDay, scaleOf, type Estimates, type RangeEstimate } from '../estimate/estimate';
-import { carry } from '../estimate/levelAndDrift';
+import { predict } from '../estimate/levelAndDrift';
 import { shiftDays, type LocalDay } from '../formats/time';
 import { bandsOf } from '../geometry/band';
 import type { Belief, InputKey } from '../geometry/draw';
@@ -29,7 +29,7 @@ const FURTHEST_WEEKS = 52;
 /** A range as it is believed to be some weeks from now. */
 function carried(estimate: RangeEstimate, weeks: number): Prior {
   const { id } = splitKey(estimate.key);
-  const trend = carry(
+  const trend = predict(
     {
       level: estimate.mean,
       drift: estimate.driftPerWeek,

@@ -15,7 +15,7 @@ import {
   type RangeId,
   type RangeKey,
 } from '../ranges/ranges';
-import { carry, take, trendFrom, type Trend } from './levelAndDrift';
+import { predict, update, trendFrom, type Trend } from './levelAndDrift';
 import {
   couplingObservations,
   longSitObservations,
@@ -76,24 +76,24 @@ function runFilter(
     a < b ? -1 : 1,
   )) {
     if (here > until) break;
-    if (day !== null) trend = carry(trend, weeksBetween(day, here), scale);
+    if (day !== null) trend = predict(trend, weeksBetween(day, here), scale);
     day = here;
     const read = ofDay.filter(({ bound }) => bound === 'equal');
     if (read.length > 0) {
       const weight = read.reduce((sum, { sd }) => sum + 1 / sd ** 2, 0);
       const mean = read.reduce((sum, one) => sum + one.mean / one.sd ** 2, 0) / weight;
-      trend = take(trend, { mean, variance: 1 / weight + daySwing ** 2, bound: 'equal' });
+      trend = update(trend, { mean, variance: 1 / weight + daySwing ** 2, bound: 'equal' });
       looks += 1;
     }
     for (const limit of ofDay.filter(({ bound }) => bound !== 'equal')) {
-      trend = take(trend, {
+      trend = update(trend, {
         mean: limit.mean,
         variance: limit.sd ** 2 + daySwing ** 2,
         bound: limit.bound,
       });
     }
   }
-  if (day !== null) trend = carry(trend, weeksBetween(day, until), scale);
+  if (day !== null) trend = predict(trend, weeksBetween(day, until), scale);
   return { trend, day, looks };
 }
 

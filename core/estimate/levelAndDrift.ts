@@ -25,7 +25,7 @@ export const trendFrom = (mean: number, sd: number, scale: number): Trend => ({
 });
 
 /** Carries a trend forward: the drift fades by its damping each week, and doubt grows with the time since. */
-export function carry(trend: Trend, weeks: number, scale: number): Trend {
+export function predict(trend: Trend, weeks: number, scale: number): Trend {
   if (weeks <= 0) return trend;
   const keep = filter.driftDamping.value ** weeks;
   // Sum of the fading drift over the time passed.
@@ -45,7 +45,7 @@ export function carry(trend: Trend, weeks: number, scale: number): Trend {
 }
 
 /** Takes one look into account. A limit that the level already keeps says nothing new. */
-export function take(trend: Trend, look: Look): Trend {
+export function update(trend: Trend, look: Look): Trend {
   if (look.bound === 'atLeast' && trend.level >= look.mean) return trend;
   if (look.bound === 'atMost' && trend.level <= look.mean) return trend;
   const total = trend.levelVar + look.variance;

@@ -4,7 +4,7 @@ import { groupedBy } from '../grouped';
 import { reading as parameter } from '../parameters';
 import type { MethodId } from '../ranges/protocols';
 import { keyOf, ranges, type RangeId, type Side } from '../ranges/ranges';
-import { remembering } from '../remembering';
+import { memoise } from '../memoise';
 import { believableDifference, contextOf, estimateRanges, type StudentRecord } from './estimate';
 import { meanOf, observationOf } from './observations';
 
@@ -39,7 +39,7 @@ export function believableBetween(
 export function looksAt(record: StudentRecord, id: RangeId, side: Side): Look[] {
   const { person } = record;
   const key = keyOf(id, side);
-  const estimatesOn = remembering((day: LocalDay) => estimateRanges(record, day));
+  const estimatesOn = memoise((day: LocalDay) => estimateRanges(record, day));
   let mark: Look | undefined;
   return inTime(record.readings.filter(({ range }) => range === id)).flatMap((reading): Look[] => {
     const day = dayOf(reading.at);

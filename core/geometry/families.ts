@@ -1,6 +1,6 @@
 import { chairFour, chairHinge, chairLunge, chairSeat, chairTilts, chairWide } from './chair';
 import { childPose, frog } from './child';
-import { downDog, plank, tableUp } from './counter';
+import { downDog, plank, tableUp } from './counterposes';
 import { crossedSeat } from './crossedSeat';
 import type { Family } from './family';
 import { kneelingOnHeels, kneelingSeat } from './kneelingSeat';

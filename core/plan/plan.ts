@@ -39,7 +39,7 @@ import { slotRule, type SlotId } from '../props/slots';
 import { usedWith, type Stack, type Used } from '../props/stack';
 import type { MethodId } from '../ranges/protocols';
 import { ranges, sides, splitKey, type RangeKey, type ReadingSide } from '../ranges/ranges';
-import { remembering } from '../remembering';
+import { memoise } from '../memoise';
 import { longestHoldFor } from '../safety/settings';
 import { firstAllowed, unansweredCautions, type Verdict } from '../safety/verdict';
 import { buildSlot, leftEmpty, type SlotDoubt } from './buildSlot';
@@ -70,7 +70,7 @@ export const shippedCaution: Caution = {
 };
 
 /** What every pose of one student's plan shares. */
-interface Ground {
+interface StudentContext {
   readonly record: StudentRecord;
   readonly shelf: Shelf;
   readonly today: LocalDay;
@@ -107,11 +107,11 @@ export function planStudent(
 ): Plan {
   const { person } = record;
   const today = dayOf(date);
-  const estimatesOn = remembering((day: LocalDay) => estimateRanges(record, day));
+  const estimatesOn = memoise((day: LocalDay) => estimateRanges(record, day));
   const estimates = estimatesOn(today);
-  const drawOn = remembering((day: LocalDay) => drawBack(estimates, daysBetween(day, today) / 7));
+  const drawOn = memoise((day: LocalDay) => drawBack(estimates, daysBetween(day, today) / 7));
   const belief = beliefOf(estimates);
-  const ground: Ground = {
+  const context: StudentContext = {
     record,
     shelf,
     today,
@@ -121,7 +121,7 @@ export function planStudent(
     draw: drawOn(today),
     estimatesOn,
     drawOn,
-    dayShare: remembering((key: InputKey) => ofTheDay(key, estimates)),
+    dayShare: memoise((key: InputKey) => ofTheDay(key, estimates)),
     veryMobile: isVeryMobile(record, estimates),
     caution: wish.caution ?? shippedCaution,
     day: wish.day ?? 'usual',
@@ -129,7 +129,7 @@ export function planStudent(
   const wanted = wish.poses === undefined ? poses : wish.poses.map(poseOr);
   const planned = wanted.flatMap((pose) => {
     const settled = settlePose(person, pose.id, shelf);
-    return plannedSides(pose).map((side) => planPose(settled, side, ground));
+    return plannedSides(pose).map((side) => planPose(settled, side, context));
   });
   const readToday = new Set(
     Object.values(estimates)
@@ -224,21 +224,21 @@ const notBuilt = (
   posture: null,
 });
 
-function planPose(settled: Settled, side: ReadingSide, ground: Ground): Planned {
+function planPose(settled: Settled, side: ReadingSide, context: StudentContext): Planned {
   const { pose, family, body, choices, verdict, settings } = settled;
   if (verdict.status === 'forbidden' || verdict.status === 'instead')
     return { planPose: notBuilt(pose, side, verdict), bands: [] };
 
-  const input: FamilyInput = { body, draw: ground.draw, settings, side };
-  const bands = bandsOf(family, input, ground.belief);
-  const earlier = earlierOf(ground.history, pose.id, side);
+  const input: FamilyInput = { body, draw: context.draw, settings, side };
+  const bands = bandsOf(family, input, context.belief);
+  const earlier = earlierOf(context.history, pose.id, side);
   // Where the body says so, with nothing kept in hand.
   const edgeSettings = atTheEdge(settings);
   const edge = new Map(
     family.heights({ ...input, settings: edgeSettings }).map((need) => [slotKey(need), need.rawCm]),
   );
-  const offsets = offsetsOf(settled, side, bands, earlier, edgeSettings, ground);
-  const better = betterInstead(settled, side, bands, offsets, ground);
+  const offsets = offsetsOf(settled, side, bands, earlier, edgeSettings, context);
+  const better = betterInstead(settled, side, bands, offsets, context);
   if (better) return { planPose: better, bands };
   const last = earlier.at(-1)?.outcome;
 
@@ -248,15 +248,15 @@ function planPose(settled: Settled, side: ReadingSide, ground: Ground): Planned 
   };
   const rule = (slot: string) => slotRule(slot as SlotId, pose.family, body);
   const decision = decide({
-    today: ground.today,
+    today: context.today,
     earlier,
     slotToRaise: (why) => slotToRaise(pose, family, input, last, why),
-    veryMobile: ground.veryMobile,
-    lowCheck: lowCheckOf(family, side, ground),
+    veryMobile: context.veryMobile,
+    lowCheck: lowCheckOf(family, side, context),
     strengthAllowed:
       choices.strength === 'none' ? STRENGTH_WITHOUT_PAIN : decisionParameter.easyFeeling.value,
-    chanceAsked: ground.caution.lowerRung,
-    day: ground.day,
+    chanceAsked: context.caution.lowerRung,
+    day: context.day,
     rungs: () =>
       pose.comesDown
         .flatMap((name) => bands.filter(({ need }) => sidelessKey(slotKey(need)) === name))
@@ -264,7 +264,7 @@ function planPose(settled: Settled, side: ReadingSide, ground: Ground): Planned 
           const key = slotKey(band.need);
           const stands = lying(key);
           if (!stands || stands.heightCm < 0.5) return [];
-          const next = rungBelow(ground.shelf, rule(band.need.slot), stands);
+          const next = rungBelow(context.shelf, rule(band.need.slot), stands);
           if (!next) return [];
           const { offset, range } = offsets.get(key) as SlotDoubt;
           return [
@@ -280,7 +280,7 @@ function planPose(settled: Settled, side: ReadingSide, ground: Ground): Planned 
 
   const built: Record<string, number> = {};
   const slots: PlanSlot[] = [];
-  const firstZ = normalQuantile(ground.caution.firstBuild);
+  const firstZ = normalQuantile(context.caution.firstBuild);
   let used: Used = {};
   // Solved anew only after a slot on which others stand.
   let follow: readonly SlotNeed[] = [];
@@ -300,13 +300,13 @@ function planPose(settled: Settled, side: ReadingSide, ground: Ground): Planned 
       decision,
       lying: lying(key),
       rule: rule(need.slot),
-      shelf: ground.shelf,
+      shelf: context.shelf,
       why: family.why(input, need),
       pose,
       used,
       firstZ,
-      raisedChance: ground.caution.lowerRung,
-      extraRung: ground.day !== 'usual',
+      raisedChance: context.caution.lowerRung,
+      extraRung: context.day !== 'usual',
     });
     slots.push(slot);
     used = usedWith(used, slot.stack);
@@ -363,7 +363,7 @@ function betterInstead(
   side: ReadingSide,
   bands: readonly Band[],
   offsets: ReadonlyMap<string, SlotDoubt>,
-  { record }: Ground,
+  { record }: StudentContext,
 ): PlanPose | null {
   const over = pose.insteadOver;
   const band = over && bands.find(({ need }) => slotKey(need) === over.slot);
@@ -423,14 +423,14 @@ function offsetsOf(
   bands: readonly Band[],
   earlier: readonly Earlier[],
   edgeSettings: Settings,
-  ground: Ground,
+  context: StudentContext,
 ): Map<string, SlotDoubt> {
   const thenReckoned = earlier.map(({ at, outcome }) => {
     const input = {
       body,
       settings: outcome.overruled ? settings : edgeSettings,
       side,
-      draw: ground.drawOn(dayOf(at)),
+      draw: context.drawOn(dayOf(at)),
     };
     const needs = [
       ...family.heights(input),
@@ -462,10 +462,10 @@ function offsetsOf(
               ? 0
               : Math.hypot(
                   offsetParameter.priorSd.value,
-                  evenly(spreadOf(band, (key) => 1 - ground.dayShare(key))),
+                  evenly(spreadOf(band, (key) => 1 - context.dayShare(key))),
                 ),
           ),
-          range: spreadOf(band, ground.dayShare),
+          range: spreadOf(band, context.dayShare),
         },
       ];
     }),
@@ -527,7 +527,7 @@ const BREATHS = 8;
 function lowCheckOf(
   family: Family,
   side: ReadingSide,
-  { record, today, estimatesOn }: Ground,
+  { record, today, estimatesOn }: StudentContext,
 ): string | null {
   if (!record.readings.some(({ at }) => dayOf(at) === today)) return null;
   const before = estimatesOn(shiftDays(today, -1));

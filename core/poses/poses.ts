@@ -1,6 +1,6 @@
 import { sidelessKey } from '../geometry/family';
 import { chair } from './chair';
-import { counter } from './counter';
+import { counter } from './counterposes';
 import { forwardBending } from './forwardBending';
 import { kneeling } from './kneeling';
 import type { Pose } from './pose';

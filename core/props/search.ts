@@ -1,5 +1,6 @@
+import { groupedBy } from '../grouped';
 import { decision, stackCost } from '../parameters';
-import { isSoft, loadedCm, type Shelf } from './shelf';
+import { isSoft, kinds, loadedCm, type Shelf } from './shelf';
 import {
   askedBy,
   carriesNothing,
@@ -66,8 +67,6 @@ interface Whole {
   readonly uses: string;
   /** How many it asks for of each of them. */
   readonly asked: readonly Some[];
-  /** Lower for what the shelf names first. */
-  readonly rank: number;
 }
 
 /** Layers are remembered for as long as their shelf lives. */
@@ -79,7 +78,7 @@ function layersFor(shelf: Shelf, rule: SlotRule): Layers {
   const before = known.get(rule);
   if (before) return before;
   const key = JSON.stringify(rule);
-  const layers = known.get(key) ?? laidOut(everyLayer(shelf, rule));
+  const layers = known.get(key) ?? laidOut(fewAlike(everyLayer(shelf, rule)));
   known.set(key, layers).set(rule, layers);
   return layers;
 }
@@ -104,7 +103,29 @@ function everyLayer(shelf: Shelf, rule: SlotRule): Layer[] {
             : [];
         }),
     )
-    .sort((a, b) => a.item.softness - b.item.softness || b.heightCm - a.heightCm);
+    .sort(
+      (a, b) =>
+        a.item.softness - b.item.softness ||
+        b.heightCm - a.heightCm ||
+        kinds[a.item.kind].widthCm - kinds[b.item.kind].widthCm,
+    );
+}
+
+/** On a shelf of so many ways to lie, things that are alike in all that is weighed stand in for each other. */
+const MANY = 30;
+/** Enough for a stack and its rivals, with some in use elsewhere. */
+const MOST_ALIKE = 5;
+
+/** All layers; of very many that are alike the first few: a sixth same block changes no answer. */
+function fewAlike(layers: readonly Layer[]): readonly Layer[] {
+  if (layers.length <= MANY) return layers;
+  const alike = groupedBy(
+    layers,
+    ({ item, state, count, heightCm }) =>
+      `${item.kind}/${state.id}/${item.softness}/${count}/${heightCm}`,
+  );
+  const kept = new Set([...alike.values()].flatMap((group) => group.slice(0, MOST_ALIKE)));
+  return layers.filter((layer) => kept.has(layer));
 }
 
 function laidOut(firmFirst: readonly Layer[]): Layers {
@@ -193,7 +214,6 @@ function wholeOf(
       heightCm,
       cost,
       asked,
-      rank: numbers.reduce((sum, i) => sum * (all.length + 1) + i + 1, 0),
       uses: asked
         .map(({ item }) => item.id)
         .sort()
@@ -244,12 +264,6 @@ interface Weighed {
   readonly whole: Whole;
   readonly cost: number;
 }
-/** The cheaper one; of two that cost the same and stand as high, the one that the shelf names first. */
-const isBetter = (a: Weighed, b: Weighed) =>
-  Math.abs(a.cost - b.cost) >= HAIR
-    ? a.cost < b.cost
-    : Math.abs(a.whole.heightCm - b.whole.heightCm) < HAIR && a.whole.rank < b.whole.rank;
-
 /** The best stacks so far, each of other things, the cheapest first. */
 class Rivals {
   readonly best: Weighed[] = [];
@@ -262,16 +276,15 @@ class Rivals {
   add(whole: Whole, cost: number): void {
     const at = this.best.findIndex((one) => one.whole.uses === whole.uses);
     const same = this.best[at];
-    if (same && !isBetter({ whole, cost }, same)) return;
+    if (same && same.cost <= cost) return;
     if (same) this.best.splice(at, 1);
     this.best.push({ whole, cost });
     this.best.sort((a, b) => a.cost - b.cost);
     this.best.splice(this.most);
-    this.limit =
-      Math.min(
-        (this.best[0]?.cost ?? Infinity) + RIVAL_COST,
-        this.best[this.most - 1]?.cost ?? Infinity,
-      ) + HAIR;
+    this.limit = Math.min(
+      (this.best[0]?.cost ?? Infinity) + RIVAL_COST,
+      this.best[this.most - 1]?.cost ?? Infinity,
+    );
   }
 }
 
@@ -357,11 +370,14 @@ function outward(
     at < heights.length && cm + (heights[at] as number) <= mostCm && visit(at);
     at++
   );
-  for (
-    let at = Math.min(start, lowerBound(heights, mostCm - cm + HAIR)) - 1;
-    at >= 0 && cm + (heights[at] as number) >= leastCm && visit(at);
-    at--
-  );
+  // Of what stands as high as each other the first comes first on the way down, too.
+  for (let end = Math.min(start, lowerBound(heights, mostCm - cm + HAIR)); end > 0;) {
+    const heightCm = heights[end - 1] as number;
+    if (cm + heightCm < leastCm) return;
+    const from = lowerBound(heights, heightCm - HAIR);
+    for (let at = from; at < end; at++) if (!visit(at)) return;
+    end = from;
+  }
 }
 
 function lookThrough(search: Search, { all, heightCm, cost }: Stacks): void {
@@ -441,7 +457,7 @@ function searchDeep(search: Search): void {
     }
   };
   if (leastCm <= 0 && mostCm >= 0)
-    weigh(search, { pieces: [], heightCm: 0, cost: 0, uses: '', asked: [], rank: 0 });
+    weigh(search, { pieces: [], heightCm: 0, cost: 0, uses: '', asked: [] });
   if (all.length === 0) return;
   const none: Partly = { from: 0, cm: 0, spent: moved, pieces: 0, soft: 0, tops: 0 };
   complete(none);

@@ -1,6 +1,6 @@
 import { readFile } from 'node:fs/promises';
 import { parseBook } from '@/core/formats/check';
-import { expect, test } from '../quiet';
+import { expect, test } from '../silentPage';
 import { importText } from '../steps';
 
 test('the demo opens with the boathouse book, its last evening a few days ago', async ({

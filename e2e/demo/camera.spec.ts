@@ -1,6 +1,6 @@
 import { chromiumWith } from '../chromium';
 import { dragTo } from '../pictures';
-import { expect, test } from '../quiet';
+import { expect, test } from '../silentPage';
 
 // The browser's own stand-in for a camera, which says yes by itself.
 test.use({

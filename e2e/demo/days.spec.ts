@@ -1,4 +1,4 @@
-import { expect, test } from '../quiet';
+import { expect, test } from '../silentPage';
 
 /** One evening in each place: late enough, or early enough, that the day in London is another one. */
 const evenings = [

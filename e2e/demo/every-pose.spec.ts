@@ -1,4 +1,4 @@
-import { expect, test } from '../quiet';
+import { expect, test } from '../silentPage';
 
 test('a one-sided pose is planned, seen from above, and done on each side by itself', async ({
   page,

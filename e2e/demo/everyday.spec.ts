@@ -1,4 +1,4 @@
-import { expect, test } from '../quiet';
+import { expect, test } from '../silentPage';
 
 test('inches show everywhere at once, and the facts stay in centimetres', async ({ page }) => {
   await page.goto('/more');

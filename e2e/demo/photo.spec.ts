@@ -1,4 +1,4 @@
-import { expect, test } from '../quiet';
+import { expect, test } from '../silentPage';
 import { angleSaid, choosePicture, dragTo, legPicture, type Spot } from '../pictures';
 
 const SIZE = [1600, 1200] as const;

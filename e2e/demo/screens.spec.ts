@@ -1,6 +1,6 @@
 import { AxeBuilder } from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
-import { expect, test } from '../quiet';
+import { expect, test } from '../silentPage';
 import { focusOn } from '../steps';
 
 const places: readonly {

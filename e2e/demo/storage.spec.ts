@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { expect, test } from '../quiet';
+import { expect, test } from '../silentPage';
 
 const students = (page: Page) => page.getByRole('listitem');
 

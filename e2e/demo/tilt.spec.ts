@@ -1,4 +1,4 @@
-import { expect, test } from '../quiet';
+import { expect, test } from '../silentPage';
 import { emulatedPhone } from '../sensor';
 import { focusOn } from '../steps';
 

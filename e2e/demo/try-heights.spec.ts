@@ -1,4 +1,4 @@
-import { expect, test } from '../quiet';
+import { expect, test } from '../silentPage';
 
 const reckoned = /Hero, seen from the side: seat on ([\d.]+) cm/;
 

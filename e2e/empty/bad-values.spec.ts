@@ -1,4 +1,4 @@
-import { expect, test } from '../quiet';
+import { expect, test } from '../silentPage';
 import { firstVisit, idOf, importText } from '../steps';
 
 test('an empty app teaches its first step', async ({ page }) => {

@@ -1,5 +1,5 @@
-import { expect, test } from '../quiet';
-import { chooseFrom, counted } from '../taps';
+import { expect, test } from '../silentPage';
+import { chooseFrom, counted } from '../countedTaps';
 
 test('a new student has heights for the five commonest poses within 25 taps and 90 seconds, by the simulated sensor', async ({
   page,

@@ -1,4 +1,4 @@
-import { expect, test } from '../quiet';
+import { expect, test } from '../silentPage';
 import { firstVisit, heroSeatCm, heroSession, idOf } from '../steps';
 
 const EVENING = new Date('2026-03-02T18:00:00Z');

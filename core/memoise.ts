@@ -1,5 +1,5 @@
 /** A question answered once for each thing that it is asked of. */
-export function remembering<K, T>(ask: (of: K) => T): (of: K) => T {
+export function memoise<K, T>(ask: (of: K) => T): (of: K) => T {
   const known = new Map<K, T>();
   return (of) => {
     const before = known.get(of);
