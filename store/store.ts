@@ -306,12 +306,15 @@ export const factsOf: (state: RootState) => Facts = createSelector(
 /** What came of a change: stored, or not, with the reason in words. */
 export type Outcome = { readonly ok: true } | { readonly ok: false; readonly words: string };
 
+const newerWords = (count: number) =>
+  `${count} records here were written by a newer version of Ojas: they are kept, and not shown by this one. Load the app anew, or open that version.`;
+
 /** Opens the storage and the session that was under way. */
 export const openStorage = (): Thunk<Promise<void>> => async (dispatch, getState, extra) => {
   const { vault, spare } = extra;
   dispatch(storageOpening());
   try {
-    const { facts, setAside, heads, rest } = await vault.open();
+    const { facts, setAside, heads, rest, newer } = await vault.open();
     const mark = spare.mark();
     // A book that was here and is gone with all its traces was not emptied by anybody.
     if (
@@ -326,6 +329,7 @@ export const openStorage = (): Thunk<Promise<void>> => async (dispatch, getState
     dispatch(actsKnown(heads));
     await dispatch(restoreDrafts());
     dispatch(storageOpened({ setAside, left: rest.length }));
+    if (newer > 0) dispatch(storageFailed(newerWords(newer)));
     extra.arrived = dispatch(readOn(rest));
     void extra.arrived
       .then(() => spare.setMark(markOf(getState(), spare.mark())))

@@ -40,6 +40,7 @@ import {
 } from '@/workers/stored/keys';
 import { isStray, readStored, wordsOn, type Unread } from '@/workers/stored/readStored';
 import { inOrder, type Lock } from './locks';
+import { bringForward } from './migrate';
 
 export type { SetAside } from '@/core/formats/bookText';
 
@@ -61,6 +62,8 @@ export interface Opened {
   readonly heads: readonly ActHead[];
   /** Keys of the records that are still to be read. */
   readonly rest: readonly string[];
+  /** Entries of a newer version, which this one cannot read and leaves alone. */
+  readonly newer: number;
 }
 
 /** The storage cannot be used; `words` says why and what to do. */
@@ -158,6 +161,7 @@ export class Vault {
 
   private async openNow(): Promise<Opened> {
     const aside = new Map<string, SetAside>();
+    const newer = await bringForward(this.storage);
     await this.finishAhead(aside);
     const keys = await this.storage.getAllKeys();
     const many = keys.length > MANY ? keys.filter(isManyYears) : [];
@@ -173,7 +177,7 @@ export class Vault {
     await this.admit(texts, facts, aside);
     const acts = await this.storage.getItem(ACTS);
     this.acts = this.readActs(acts);
-    return { facts, setAside: [...aside.values()], heads: this.acts.heads, rest: many };
+    return { facts, setAside: [...aside.values()], heads: this.acts.heads, rest: many, newer };
   }
 
   /** Sets aside records that could not be read after the first screen was shown. */

@@ -1,7 +1,9 @@
 import { isFactKind, type FactRef } from '@/core/formats/facts';
 
 /** How the book lies in storage: one key a record, and a few beside. */
-const PREFIX = 'ojas/1/';
+/** Raised when stored records change their shape; store/migrate.ts then says how. */
+export const VERSION = 1;
+const PREFIX = `ojas/${VERSION}/`;
 export const keyOf = ({ kind, id }: FactRef) => `${PREFIX}${kind}/${id}`;
 
 /** A change under way: written first, so that a crash at any instant leaves it whole or absent. */
