@@ -15,7 +15,7 @@ import {
 const { reducer } = measuringSlice;
 type State = ReturnType<typeof reducer>;
 const after = (...actions: Parameters<typeof reducer>[1][]): Measuring =>
-  actions.reduce<State>(reducer, { now: null }).now as Measuring;
+  actions.reduce<State>(reducer, { now: null, pictures: [] }).now as Measuring;
 const hamstring = rangeOpened({
   person: 'p1',
   range: 'hamstring',
@@ -64,7 +64,10 @@ test('warmth stays from one range to the next of a student, and ends with the vi
     rangeOpened({ person: 'p1', range: 'hipFlexion', side: 'left', protocol: 'thigh-to-chest' }),
   );
   expect(now.entry?.warm).toBe(true);
-  expect(reducer({ now }, visitEnded()).now).toMatchObject({ visit: null, entry: null });
+  expect(reducer({ now, pictures: [] }, visitEnded()).now).toMatchObject({
+    visit: null,
+    entry: null,
+  });
 });
 
 test('what is stored can be read again, and what is not of this kind is refused', () => {

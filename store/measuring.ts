@@ -2,6 +2,7 @@ import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
 import { z } from 'zod';
 import { visitKinds, type VisitKind } from '@/core/plan/visit';
 import { methodIds, type MethodId } from '@/core/ranges/protocols';
+import { pictureSchema } from '@/core/formats/facts';
 import { rangeIds, type RangeId, type Side } from '@/core/ranges/ranges';
 
 /** One range on one side, half read: values taken and not kept yet. */
@@ -40,10 +41,20 @@ const startOf = (person: string, before: Measuring | null): Measuring =>
     ? before
     : { person, visit: null, entry: null, method: before?.method ?? 'protractor' };
 
+/** The pictures that were ticked to be kept, beside the values taken so far; null beside one without. */
+export const picturesSchema = z
+  .array(pictureSchema.omit({ id: true, person: true }).nullable())
+  .max(9);
+export type PictureToKeep = NonNullable<z.infer<typeof picturesSchema>[number]>;
+
 export const measuringSlice = createSlice({
   name: 'measuring',
-  initialState: { now: null as Measuring | null },
+  initialState: { now: null as Measuring | null, pictures: [] as z.infer<typeof picturesSchema> },
   reducers: {
+    /** Kept apart from the rest: a picture is large, and is written only when it changes. */
+    picturesChanged: (state, { payload }: PayloadAction<z.infer<typeof picturesSchema>>) => {
+      state.pictures = payload;
+    },
     measuringRestored: (state, { payload }: PayloadAction<Measuring | null>) => {
       state.now = payload;
     },
@@ -110,6 +121,7 @@ export const measuringSlice = createSlice({
 
 export const {
   measuringRestored,
+  picturesChanged,
   visitBegan,
   visitEnded,
   rangeOpened,

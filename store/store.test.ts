@@ -13,6 +13,7 @@ import {
   poseDone,
   rungMoved,
 } from './mat';
+import { entryChanged, picturesChanged, rangeOpened, type PictureToKeep } from './measuring';
 import { differences, mergeBook, mergeChange } from './merge';
 import { selectDay, selectPlan } from './selectors';
 import type { Mark, Spare } from './spare';
@@ -549,6 +550,31 @@ describe('the session under way', () => {
       selectDay(state(), 'p1', '2026-01-08'),
       selectDay(state(), 'p1', '2026-01-09'),
     ]).toEqual(['tired', 'usual']);
+  });
+
+  test('a picture ticked to be kept is still there, beside its value', async () => {
+    const { store, memory } = await opened();
+    const picture: PictureToKeep = {
+      dataUrl: 'data:image/png;base64,AA',
+      widthPx: 4,
+      heightPx: 3,
+      points: [[1, 2]],
+    };
+    store.dispatch(
+      rangeOpened({
+        person: 'p1',
+        range: 'hamstring',
+        side: 'left',
+        protocol: 'straight-leg-raise.pelvis-watched',
+      }),
+    );
+    store.dispatch(entryChanged({ values: [61, 60] }));
+    store.dispatch(picturesChanged([null, picture]));
+    await new Promise((resolve) => setTimeout(resolve, 20));
+    expect((await opened(memory)).state().measuring).toMatchObject({
+      now: { entry: { values: [61, 60] } },
+      pictures: [null, picture],
+    });
   });
 
   test('says at once when it cannot be kept', async () => {

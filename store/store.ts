@@ -17,7 +17,13 @@ import type { ActHead, Diff } from './acts';
 import type { Change } from './facts';
 import { overTabs, type Lock } from './locks';
 import { cameRestored, cameSchema, matRestored, matSchema, matSlice } from './mat';
-import { measuringRestored, measuringSchema, measuringSlice } from './measuring';
+import {
+  measuringRestored,
+  measuringSchema,
+  measuringSlice,
+  picturesChanged,
+  picturesSchema,
+} from './measuring';
 import { noSpare, type Mark, type Spare } from './spare';
 import type { Tab } from './tab';
 import { StorageFault, Vault, type Done, type KeyValueStorage, type SetAside } from './vault';
@@ -196,6 +202,7 @@ const orElse =
   };
 
 const CAME = 'came';
+const PICTURES = 'pictures';
 const ALONE: Tab = { name: 'only', alive: async () => new Set(['only']) };
 
 const reducer = combineReducers({
@@ -261,6 +268,18 @@ export function createStore(
       },
     });
   }
+  drafts.startListening({
+    predicate: (_, now, before) =>
+      (now as RootState).measuring.pictures !== (before as RootState).measuring.pictures,
+    // A picture that cannot be kept meanwhile is there until the page goes; its value is kept with the draft.
+    effect: async (_, { getState }) => {
+      const { pictures } = (getState() as RootState).measuring;
+      const name = `${PICTURES}/${(await extra.tab).name}`;
+      await vault
+        .writeDraft(name, pictures.some((one) => one !== null) ? pictures : null)
+        .catch(() => undefined);
+    },
+  });
   drafts.startListening({
     predicate: (_, now, before) => (now as RootState).mat.came !== (before as RootState).mat.came,
     // Lost with the storage full, it is asked again: nothing that was done hangs on it.
@@ -388,7 +407,7 @@ const restoreDrafts =
   async (dispatch, _, { vault, tab: coming }) => {
     const [tab, drafts] = [await coming, await vault.readDrafts()];
     const alive = await tab.alive();
-    const find = (draft: (typeof DRAFTS)[number]): unknown => {
+    const find = (draft: (typeof DRAFTS)[number] | typeof PICTURES): unknown => {
       const own = `${draft}/${tab.name}`;
       const left = [...drafts.keys()].find(
         (name) =>
@@ -417,6 +436,8 @@ const restoreDrafts =
     }
     const measured = measuringSchema.safeParse(measuring);
     if (measured.success) dispatch(measuringRestored(measured.data));
+    const pictures = picturesSchema.safeParse(find(PICTURES));
+    if (pictures.success) dispatch(picturesChanged(pictures.data));
     const others = [...drafts].filter(
       ([name]) =>
         name.startsWith('mat/') &&

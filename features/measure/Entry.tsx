@@ -20,7 +20,14 @@ import {
 } from '@/core/ranges/protocols';
 import { keyOf, ranges, type RangeId, type Side } from '@/core/ranges/ranges';
 import { put, type KeptPicture } from '@/store/facts';
-import { entryChanged, methodChosen, sideKept, type Entry as EntryState } from '@/store/measuring';
+import {
+  entryChanged,
+  methodChosen,
+  picturesChanged,
+  sideKept,
+  type Entry as EntryState,
+  type PictureToKeep,
+} from '@/store/measuring';
 import { selectSettings } from '@/store/selectors';
 import { commit } from '@/store/store';
 import { degrees, withDoubt } from '@/ui/format';
@@ -33,7 +40,7 @@ import { freshId, nowIso, useOjas, useOjasDispatch } from '../hooks';
 import { speak } from '../sound/speak';
 import { EyeReading } from './EyeReading';
 import { Guide } from './Guide';
-import { PhotoReading, type PictureToKeep } from './photo/PhotoReading';
+import { PhotoReading } from './photo/PhotoReading';
 import { ReadingDots } from './ReadingDots';
 import type { Dial } from './tilt/sources';
 import { TiltReading, type TiltHabits } from './tilt/TiltReading';
@@ -71,8 +78,8 @@ export function useEntry(
   const eyes = useOjas(selectSettings).eyes;
   const [fault, setFault] = useState<string>();
   const [typed, setTyped] = useState('');
-  /** Beside each value, the picture to be kept with it. */
-  const pictures = useRef<(PictureToKeep | null)[]>([]);
+  /** Beside each value, the picture to be kept with it; none outlives its value. */
+  const pictures = useOjas((state) => state.measuring.pictures).slice(0, entry?.values.length ?? 0);
   const keeping = useRef(false);
   const protocol =
     entry &&
@@ -93,11 +100,11 @@ export function useEntry(
   const beginAnew = (change: Partial<EntryState>) => {
     setTyped('');
     setFault(undefined);
-    pictures.current = [];
+    dispatch(picturesChanged([]));
     dispatch(entryChanged({ values: [], sems: [], ...change }));
   };
   const dropLast = () => {
-    pictures.current.pop();
+    dispatch(picturesChanged(pictures.slice(0, -1)));
     dispatch(entryChanged({ values: entry.values.slice(0, -1), sems: entry.sems.slice(0, -1) }));
   };
   const faultOf = (value: number): string | null =>
@@ -156,7 +163,7 @@ export function useEntry(
       ...(protocol.onSeat && seat.ok ? { seatCm: seat.value } : {}),
       ...(sems.length > 0 ? { sem: meanOf(sems) } : {}),
     };
-    const picture = pictures.current.filter((one) => one !== null).at(-1);
+    const picture = pictures.filter((one) => one !== null).at(-1);
     const kept: KeptPicture[] = picture ? [{ id: reading.id, person: person.id, ...picture }] : [];
     const outcome = await dispatch(
       commit({
@@ -167,7 +174,7 @@ export function useEntry(
     );
     keeping.current = false;
     if (!outcome.ok) return setFault(outcome.words);
-    pictures.current = [];
+    dispatch(picturesChanged([]));
     setTyped('');
     setFault(undefined);
     const other: Side = entry.side === 'left' ? 'right' : 'left';
@@ -180,7 +187,7 @@ export function useEntry(
     const wrong = faultOf(value);
     setFault(wrong ?? undefined);
     if (wrong !== null) return false;
-    pictures.current.push(picture ?? null);
+    dispatch(picturesChanged([...pictures, picture ?? null].slice(-MOST_READINGS)));
     const values = [...entry.values, value].slice(-MOST_READINGS);
     const sems = ownSem === undefined ? [] : [...entry.sems, ownSem].slice(-MOST_READINGS);
     dispatch(entryChanged({ values, sems }));

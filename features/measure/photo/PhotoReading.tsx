@@ -7,18 +7,11 @@ import type { Protocol } from '@/core/ranges/protocols';
 import { Chips, Press, Tick } from '@/ui/Press';
 import { Aside, Words } from '@/ui/Words';
 import { chooseFile } from '../../data/files';
+import type { PictureToKeep } from '@/store/measuring';
 import { Camera } from './Camera';
 import { DrawnPicture } from './DrawnPicture';
 import { openPicture, smallCopy, type Picture } from './openPicture';
 import { PictureBoard, type Mark } from './PictureBoard';
-
-/** A picture kept on purpose, small, with its points in its own pixels. */
-export interface PictureToKeep {
-  readonly dataUrl: string;
-  readonly widthPx: number;
-  readonly heightPx: number;
-  readonly points: [number, number][];
-}
 
 interface PhotoReadingProps {
   readonly way: PhotoWay;
