@@ -173,7 +173,7 @@ export function useEntry(
       }),
     );
     keeping.current = false;
-    if (!outcome.ok) return setFault(outcome.words);
+    if (!outcome.ok) return undefined;
     dispatch(picturesChanged([]));
     setTyped('');
     setFault(undefined);
