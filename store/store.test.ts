@@ -583,7 +583,7 @@ describe('the session under way', () => {
     store.dispatch(matStarted({ person: 'p1', poses: ['hero/both'], at: '2026-01-08T18:00:00Z' }));
     await new Promise((resolve) => setTimeout(resolve, 20));
     expect(state().storage.fault).toMatch(
-      /^What was just done on the mat cannot be kept: it would be gone after a reload\. this browser’s storage is full/,
+      /^What was just done on the mat cannot be kept: it would be gone after a reload\. Not saved: this browser’s storage is full/,
     );
   });
 

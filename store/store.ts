@@ -26,7 +26,14 @@ import {
 } from './measuring';
 import { noSpare, type Mark, type Spare } from './spare';
 import type { Tab } from './tab';
-import { StorageFault, Vault, type Done, type KeyValueStorage, type SetAside } from './vault';
+import {
+  StorageFault,
+  Vault,
+  type Done,
+  type KeyValueStorage,
+  type Opened,
+  type SetAside,
+} from './vault';
 
 /** Facts as read from storage. */
 export const factsOpened = createAction<Facts>('facts/opened');
@@ -259,10 +266,10 @@ export function createStore(
             throw new StorageFault('', null);
           await vault.writeDraft(name, now);
         } catch (error) {
+          const what = draft === 'mat' ? 'What was just done on the mat' : 'What was just read';
+          const why = error instanceof StorageFault ? ` ${error.words}` : '';
           dispatch(
-            storageFailed(
-              `${draft === 'mat' ? 'What was just done on the mat' : 'What was just read'} cannot be kept: it would be gone after a reload. ${error instanceof StorageFault && error.words ? error.words.replace(/^Not saved: /, '') : ''}`.trim(),
-            ),
+            storageFailed(`${what} cannot be kept: it would be gone after a reload.${why}`.trim()),
           );
         }
       },
@@ -333,7 +340,8 @@ export const openStorage = (): Thunk<Promise<void>> => async (dispatch, getState
   const { vault, spare } = extra;
   dispatch(storageOpening());
   try {
-    const { facts, setAside, heads, rest, newer } = await vault.open();
+    const opened = await vault.open();
+    const { facts, setAside, heads, newer } = opened;
     const mark = spare.mark();
     // A book that was here and is gone with all its traces was not emptied by anybody.
     if (
@@ -344,12 +352,9 @@ export const openStorage = (): Thunk<Promise<void>> => async (dispatch, getState
       Object.keys(facts.people).length === 0
     )
       return void dispatch(storageLost(mark));
-    dispatch(factsOpened({ ...noFacts, ...facts }));
-    dispatch(actsKnown(heads));
     await dispatch(restoreDrafts());
-    dispatch(storageOpened({ setAside, left: rest.length }));
+    dispatch(showOpened(opened));
     if (newer > 0) dispatch(storageFailed(newerWords(newer)));
-    extra.arrived = dispatch(readOn(rest));
     void extra.arrived
       .then(() => spare.setMark(markOf(getState(), spare.mark())))
       .catch(() => undefined);
@@ -358,6 +363,20 @@ export const openStorage = (): Thunk<Promise<void>> => async (dispatch, getState
   }
 };
 
+/** Shows what was read, and reads on where that was not all. */
+const showOpened =
+  ({ facts, setAside, heads, rest }: Opened): Thunk =>
+  (dispatch, _, extra) => {
+    dispatch(factsOpened({ ...noFacts, ...facts }));
+    dispatch(actsKnown(heads));
+    dispatch(storageOpened({ setAside, left: rest.length }));
+    extra.arrived = dispatch(readOn(rest));
+    // A book half of which cannot be read is not one to go on with.
+    extra.arrived.catch((error: unknown) =>
+      dispatch(storageUnreachable(error instanceof Error ? error.message : String(error))),
+    );
+  };
+
 /** Reads everything anew: another tab did more than can be followed. */
 const openAnew =
   (): Thunk<Promise<void>> =>
@@ -365,12 +384,7 @@ const openAnew =
     // Not under the lock that asked for this: opening takes it itself.
     void vault
       .open()
-      .then(({ facts, setAside, heads, rest }) => {
-        dispatch(factsOpened({ ...noFacts, ...facts }));
-        dispatch(actsKnown(heads));
-        dispatch(storageOpened({ setAside, left: rest.length }));
-        return dispatch(readOn(rest));
-      })
+      .then((opened) => dispatch(showOpened(opened)))
       .catch((error: unknown) =>
         dispatch(storageUnreachable(error instanceof StorageFault ? error.words : String(error))),
       );
