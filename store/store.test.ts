@@ -247,6 +247,25 @@ describe('opening', () => {
     ]).toEqual([['p1', 'p2'], ['r1', 'r2'], []]);
   });
 
+  test('what was set aside never comes back over a good record, read yet or not', async () => {
+    for (const many of [1, 4200]) {
+      const memory = new Memory();
+      memory.entries.set('ojas/1/people/p1', JSON.stringify(samplePerson()));
+      for (let i = 0; i < many; i++)
+        memory.entries.set(`ojas/1/readings/r${i}`, JSON.stringify(sampleReading({ id: `r${i}` })));
+      const old = JSON.stringify(sampleReading({ id: 'r0', values: [99] }));
+      memory.entries.set('ojas/1/aside/1/readings/r0', old);
+      memory.entries.set(
+        'ojas/1/aside/1/readings/back',
+        JSON.stringify(sampleReading({ id: 'back' })),
+      );
+      const { state } = await opened(memory);
+      expect(memory.entries.get('ojas/1/readings/r0')).toMatch('[130,130]');
+      expect(state().storage.setAside.map(({ text }) => text)).toEqual([old]);
+      expect(state().readings.back?.id).toBe('back');
+    }
+  });
+
   test('a write-ahead that is broken is set aside like any other', async () => {
     const memory = new Memory();
     memory.entries.set('ojas/1/ahead', '{"put":{"a');

@@ -218,12 +218,15 @@ export class Vault {
       .map(([at, text]) => ({ at, text, key: at.split('/').slice(4).join('/') }))
       // People first: what is theirs may come in after them.
       .sort((a, b) => Number(b.key.startsWith('people/')) - Number(a.key.startsWith('people/')));
+    // Asked of the storage: of many years not all is read yet.
+    const there = await this.storage.getMany(before.map(({ key }) => longKey(key)));
     const back: Record<string, string> = {};
     const gone: string[] = [];
     for (const { at, text, key } of before) {
       const ref = refOf(longKey(key));
       const read = ref && readFact(ref.kind, text);
-      const free = ref !== null && facts[ref.kind][ref.id] === undefined;
+      const free =
+        ref !== null && facts[ref.kind][ref.id] === undefined && there[longKey(key)] === null;
       if (ref && read?.ok && free && !isStray(ref.kind, read.record, facts.people)) {
         (facts[ref.kind] as Record<string, unknown>)[ref.id] = read.record;
         back[longKey(key)] = text;
