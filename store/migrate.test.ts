@@ -27,7 +27,7 @@ test('no record of an earlier version is hidden by a newer one, whichever it cam
     'ojas/3/students/p3': '{"statureM":1.9}',
     'other/1/x': 'theirs',
   });
-  expect(await bringForward(memory, 3, steps)).toBe(0);
+  expect(await bringForward(memory, 3, steps)).toMatchObject({ newer: 0 });
   expect(all(memory)).toEqual({
     'ojas/3/students/p1': '{"statureM":1.7}',
     'ojas/3/students/p2': '{"statureM":1.8}',
@@ -55,6 +55,9 @@ test('cut off at any write, it is finished at the next start', async () => {
 
 test('what a newer version wrote is left alone, and counted', async () => {
   const memory = stored({ 'ojas/4/students/p1': '{}' });
-  expect(await bringForward(memory, 3, steps)).toBe(1);
+  expect(await bringForward(memory, 3, steps)).toEqual({
+    keys: ['ojas/4/students/p1'],
+    newer: 1,
+  });
   expect(all(memory)).toEqual({ 'ojas/4/students/p1': '{}' });
 });

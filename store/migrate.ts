@@ -24,13 +24,13 @@ const BATCH = 2000;
  * so that a crash leaves nothing out, and an entry that is there in both versions is the new one.
  *
  * @param steps one for each version before `version`
- * @returns how many entries a newer version left, which this one cannot read and leaves alone
+ * @returns all keys there are now, and how many entries a newer version left, which this one cannot read and leaves alone
  */
 export async function bringForward(
   storage: KeyValueStorage,
   version: number = VERSION,
   steps: readonly Migration[] = migrations,
-): Promise<number> {
+): Promise<{ keys: string[]; newer: number }> {
   const keys = await storage.getAllKeys();
   const known = new Set(keys);
   const older = keys.filter((key) => (versionOf(key) ?? version) < version);
@@ -49,5 +49,8 @@ export async function bringForward(
     await storage.setMany(next);
     await storage.removeMany(Object.keys(texts));
   }
-  return keys.filter((key) => (versionOf(key) ?? version) > version).length;
+  return {
+    keys: older.length > 0 ? await storage.getAllKeys() : keys,
+    newer: keys.filter((key) => (versionOf(key) ?? version) > version).length,
+  };
 }

@@ -352,7 +352,7 @@ export const openStorage = (): Thunk<Promise<void>> => async (dispatch, getState
       Object.keys(facts.people).length === 0
     )
       return void dispatch(storageLost(mark));
-    await dispatch(restoreDrafts());
+    await dispatch(restoreDrafts(opened.drafts));
     dispatch(showOpened(opened));
     if (newer > 0) dispatch(storageFailed(newerWords(newer)));
     void extra.arrived
@@ -417,9 +417,9 @@ export const wantRecords =
 
 /** Puts back what this tab was doing; a session that a closed window left comes here. */
 const restoreDrafts =
-  (): Thunk<Promise<void>> =>
+  (keys: readonly string[]): Thunk<Promise<void>> =>
   async (dispatch, _, { vault, tab: coming }) => {
-    const [tab, drafts] = [await coming, await vault.readDrafts()];
+    const [tab, drafts] = [await coming, await vault.readDrafts(keys)];
     const alive = await tab.alive();
     const find = (draft: (typeof DRAFTS)[number] | typeof PICTURES): unknown => {
       const own = `${draft}/${tab.name}`;

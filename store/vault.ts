@@ -62,6 +62,8 @@ export interface Opened {
   readonly heads: readonly ActHead[];
   /** Keys of the records that are still to be read. */
   readonly rest: readonly string[];
+  /** Keys of what was under way in this window and others. */
+  readonly drafts: readonly string[];
   /** Entries of a newer version, which this one cannot read and leaves alone. */
   readonly newer: number;
 }
@@ -161,9 +163,9 @@ export class Vault {
 
   private async openNow(): Promise<Opened> {
     const aside = new Map<string, SetAside>();
-    const newer = await bringForward(this.storage);
-    await this.finishAhead(aside);
-    const keys = await this.storage.getAllKeys();
+    // Asked for once: of a book of many years the keys alone take the main thread a while.
+    const { keys: found, newer } = await bringForward(this.storage);
+    const keys = (await this.finishAhead(aside)) ? await this.storage.getAllKeys() : found;
     const many = keys.length > MANY ? keys.filter(isManyYears) : [];
     const later = new Set(many);
     const first = keys.filter(
@@ -177,7 +179,14 @@ export class Vault {
     await this.admit(texts, facts, aside);
     const acts = await this.storage.getItem(ACTS);
     this.acts = this.readActs(acts);
-    return { facts, setAside: [...aside.values()], heads: this.acts.heads, rest: many, newer };
+    return {
+      facts,
+      setAside: [...aside.values()],
+      heads: this.acts.heads,
+      rest: many,
+      drafts: keys.filter((key) => key.startsWith(DRAFT)),
+      newer,
+    };
   }
 
   /** Sets aside records that could not be read after the first screen was shown. */
@@ -386,10 +395,9 @@ export class Vault {
     return [...aside.values()];
   }
 
-  /** Drafts of every tab, by their names. */
-  async readDrafts(): Promise<ReadonlyMap<string, unknown>> {
-    const keys = (await this.storage.getAllKeys()).filter((key) => key.startsWith(DRAFT));
-    const texts = keys.length > 0 ? await this.storage.getMany(keys) : {};
+  /** Drafts of every tab, by their names, under the keys that opening found. */
+  async readDrafts(keys: readonly string[]): Promise<ReadonlyMap<string, unknown>> {
+    const texts = keys.length > 0 ? await this.storage.getMany([...keys]) : {};
     return new Map(
       Object.entries(texts).flatMap(([key, text]) => {
         try {
@@ -585,9 +593,9 @@ export class Vault {
   }
 
   /** A change that was cut off is carried out; one that cannot be read never began, and is set aside. */
-  private async finishAhead(aside: Map<string, SetAside>): Promise<void> {
+  private async finishAhead(aside: Map<string, SetAside>): Promise<boolean> {
     const text = await this.storage.getItem(AHEAD);
-    if (text === null) return;
+    if (text === null) return false;
     const ahead = aheadIn(text);
     if (ahead) await this.carryOut(ahead);
     else
@@ -595,6 +603,7 @@ export class Vault {
         [{ key: AHEAD, text, words: wordsOn(shortKey(AHEAD), null, true) }],
         aside,
       );
+    return true;
   }
 }
 
