@@ -84,6 +84,12 @@ export const MOST_ACTS = 20;
 export const DAYS_TO_BRING_BACK = 30;
 const DAY_MS = 86_400_000;
 
+/** Acts that removed a student who can still be brought back. */
+const removals = (heads: readonly ActHead[], now: string) =>
+  heads.filter(
+    ({ removed, at }) => removed && Date.parse(now) - Date.parse(at) < DAYS_TO_BRING_BACK * DAY_MS,
+  );
+
 /** Heads that are worth keeping on, and those that go: the last twenty acts and undos, and removed students for thirty days. */
 export function keptHeads(
   heads: readonly ActHead[],
@@ -91,14 +97,7 @@ export function keptHeads(
 ): { kept: ActHead[]; gone: ActHead[] } {
   const late = (kind: ActHead['kind']) =>
     heads.filter((one) => one.kind === kind).slice(-MOST_ACTS);
-  const stays = new Set([
-    ...late('act'),
-    ...late('undo'),
-    ...heads.filter(
-      ({ removed, at }) =>
-        removed && Date.parse(now) - Date.parse(at) < DAYS_TO_BRING_BACK * DAY_MS,
-    ),
-  ]);
+  const stays = new Set([...late('act'), ...late('undo'), ...removals(heads, now)]);
   return {
     kept: heads.filter((one) => stays.has(one)),
     gone: heads.filter((one) => !stays.has(one)),
@@ -110,9 +109,4 @@ export const undoable = (heads: readonly ActHead[]) =>
   heads.filter(({ kind }) => kind === 'act').slice(-MOST_ACTS);
 /** Students who were removed and can be brought back, the newest first. */
 export const removedStudents = (heads: readonly ActHead[], now: string) =>
-  heads
-    .filter(
-      ({ removed, at }) =>
-        removed && Date.parse(now) - Date.parse(at) < DAYS_TO_BRING_BACK * DAY_MS,
-    )
-    .reverse();
+  removals(heads, now).reverse();

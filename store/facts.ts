@@ -3,8 +3,6 @@ import { type Fact, type FactKind, type FactOf, type FactRef } from '@/core/form
 
 export { bookOf, factsOfBook } from '@/core/formats/bookText';
 export {
-  factKinds,
-  noFacts,
   SETTINGS_ID,
   type Fact,
   type FactKind,

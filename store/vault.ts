@@ -32,12 +32,14 @@ import {
   DRAFT,
   isAside,
   isManyYears,
+  keyOfAside,
   keyOf,
   longKey,
   refOf,
   shortKey,
   strangerIn,
 } from '@/workers/stored/keys';
+import { getInBatches } from '@/workers/stored/getInBatches';
 import { isStray, readStored, wordsOn, type Unread } from '@/workers/stored/readStored';
 import { inOrder, type Lock } from './locks';
 import { bringForward } from './migrate';
@@ -122,7 +124,6 @@ function storageFault(error: unknown): StorageFault {
 
 /** More records than this are read away from the first screen. */
 const MANY = 4000;
-const BATCH = 2000;
 const PAUSES_MS = [0, 150, 600];
 const pause = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms));
 
@@ -171,9 +172,7 @@ export class Vault {
     const first = keys.filter(
       (key) => !later.has(key) && (refOf(key) !== null || strangerIn(key) !== null || isAside(key)),
     );
-    const texts: Record<string, string | null> = {};
-    for (let from = 0; from < first.length; from += BATCH)
-      Object.assign(texts, await this.storage.getMany(first.slice(from, from + BATCH)));
+    const texts = await getInBatches(this.storage, first);
     const { facts, unread } = readStored(texts, null);
     if (unread.length > 0) await this.moveAside(unread, aside);
     await this.admit(texts, facts, aside);
@@ -224,7 +223,7 @@ export class Vault {
   ): Promise<void> {
     const before = Object.entries(texts)
       .filter((entry): entry is [string, string] => isAside(entry[0]) && entry[1] !== null)
-      .map(([at, text]) => ({ at, text, key: at.split('/').slice(4).join('/') }))
+      .map(([at, text]) => ({ at, text, key: keyOfAside(at) }))
       // People first: what is theirs may come in after them.
       .sort((a, b) => Number(b.key.startsWith('people/')) - Number(a.key.startsWith('people/')));
     // Asked of the storage: of many years not all is read yet.
@@ -498,15 +497,10 @@ export class Vault {
   /** Some records as they are stored now; null for one that is not there. */
   private async readNow(refs: readonly FactRef[]): Promise<Before> {
     const kinds = new Map(refs.map((ref) => [keyOf(ref), ref.kind] as const));
-    const keys = [...kinds.keys()];
     const records = new Map<string, Fact['record'] | null>();
-    for (let from = 0; from < keys.length; from += BATCH) {
-      for (const [key, text] of Object.entries(
-        await this.storage.getMany(keys.slice(from, from + BATCH)),
-      )) {
-        const read = text === null ? null : readFact(kinds.get(key) as FactKind, text);
-        records.set(key, read?.ok ? read.record : null);
-      }
+    for (const [key, text] of Object.entries(await getInBatches(this.storage, [...kinds.keys()]))) {
+      const read = text === null ? null : readFact(kinds.get(key) as FactKind, text);
+      records.set(key, read?.ok ? read.record : null);
     }
     return records;
   }

@@ -1,5 +1,6 @@
 import { createAsyncStorage } from '@react-native-async-storage/async-storage';
 import { bookParts } from '@/core/formats/bookText';
+import { getInBatches } from './stored/getInBatches';
 import { isAside, refOf } from './stored/keys';
 import { readByPerson } from './stored/readByPerson';
 import { storedBook } from './stored/storedBook';
@@ -24,7 +25,6 @@ export type RecordsTask =
 export type RecordsAnswer =
   { readonly part: string } | { readonly done: true } | { readonly failed: string };
 
-const BATCH = 2000;
 const say = (answer: RecordsAnswer) => self.postMessage(answer);
 const wanted: string[] = [];
 
@@ -51,9 +51,7 @@ async function copy({
 }: Extract<RecordsTask, { do: 'copy' }>): Promise<void> {
   const storage = createAsyncStorage(database);
   const keys = (await storage.getAllKeys()).filter((key) => refOf(key) !== null || isAside(key));
-  const texts: Record<string, string | null> = {};
-  for (let from = 0; from < keys.length; from += BATCH)
-    Object.assign(texts, await storage.getMany(keys.slice(from, from + BATCH)));
+  const texts = await getInBatches(storage, keys);
   const packed = await new Response(
     new Blob(bookParts(storedBook(texts))).stream().pipeThrough(new CompressionStream('gzip')),
   ).blob();

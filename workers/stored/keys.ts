@@ -17,6 +17,8 @@ export const DRAFT = `${PREFIX}draft/`;
 /** Records that could not be read, out of the way of good ones. */
 const ASIDE = `${PREFIX}aside/`;
 export const asideKey = (key: string, number: number) => `${ASIDE}${number}/${key}`;
+/** What a record was, given where it lies aside: `people/p1`. */
+export const keyOfAside = (at: string) => at.slice(ASIDE.length).replace(/^[^/]*\//, '');
 export const isAside = (key: string) => key.startsWith(ASIDE);
 
 /** The record that a key holds, or null for a key of another use. */
