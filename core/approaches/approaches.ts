@@ -188,23 +188,3 @@ export function choicesFor(
           .filter(isAnswer);
   return { ...approaches[approach].choices, ...Object.fromEntries([...answered, ...ofPose]) };
 }
-
-/** Questions whose answer changes a pose; the rest concern every pose alike. */
-export const askedBy: Readonly<Partial<Record<string, readonly QuestionId[]>>> = {
-  staff: ['rounding', 'pelvis'],
-  straddle: ['rounding', 'straddleEntry'],
-  'seated-fold': ['rounding', 'spine'],
-  'head-to-knee': ['rounding', 'spine'],
-  'straddle-fold': ['rounding', 'spine', 'straddleEntry'],
-  'standing-fold': ['rounding', 'spine'],
-  hero: ['behindKnee'],
-  thunderbolt: ['behindKnee'],
-  child: ['childKnees', 'behindKnee'],
-  'reclined-hero': ['reclinedHero', 'behindKnee'],
-  'reclined-hero-one': ['reclinedHero', 'behindKnee'],
-  'reclined-open': ['reclinedOpen'],
-  pigeon: ['pigeonShin'],
-  'king-pigeon': ['pigeonShin'],
-  squat: ['squatEntry'],
-  horse: ['horseFoot'],
-};

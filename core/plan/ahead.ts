@@ -20,7 +20,7 @@ export function poseAhead(
   estimates: Estimates,
   today: LocalDay,
 ): SlotAhead[] {
-  const { pose, family, body, settings } = settlePose(person, planned.pose, shelf);
+  const { pose, family, body, settings } = settlePose(person, planned.pose, planned.side, shelf);
   return planned.slots
     .filter((slot) => !slot.isLength && slot.stackCm > 0.5 && comesDown(pose, slotKey(slot)))
     .map((slot) => ({

@@ -11,7 +11,7 @@ import {
   standingFold,
 } from '../parameters';
 import { comesDown } from '../poses/poses';
-import type { Pose } from '../poses/pose';
+import type { Pose } from '../poses/poses';
 import { bestStacks, rungAbove, rungBelow } from '../props/search';
 import type { Shelf } from '../props/shelf';
 import type { SlotId } from '../props/slots';

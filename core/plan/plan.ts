@@ -31,8 +31,8 @@ import {
   hold as holdParameter,
   offset as offsetParameter,
 } from '../parameters';
-import { poses, stageOf } from '../poses/poses';
-import type { Pose, RaiseReason } from '../poses/pose';
+import { poses, stageOf, type Pose } from '../poses/poses';
+import type { RaiseReason } from '../poses/pose';
 import { rungBelow } from '../props/search';
 import type { Shelf } from '../props/shelf';
 import { slotRule, type SlotId } from '../props/slots';
@@ -127,10 +127,11 @@ export function planStudent(
     day: wish.day ?? 'usual',
   };
   const wanted = wish.poses === undefined ? poses : wish.poses.map(poseOr);
-  const planned = wanted.flatMap((pose) => {
-    const settled = settlePose(person, pose.id, shelf);
-    return plannedSides(pose).map((side) => planPose(settled, side, context));
-  });
+  const planned = wanted.flatMap((pose) =>
+    plannedSides(pose).map((side) =>
+      planPose(settlePose(person, pose.id, side, shelf), side, context),
+    ),
+  );
   const readToday = new Set(
     Object.values(estimates)
       .filter((one) => one?.lastAt === today)
@@ -370,7 +371,7 @@ function betterInstead(
   if (!over || !band) return null;
   const cm = band.need.rawCm + (offsets.get(over.slot)?.offset.meanCm ?? 0);
   if (cm <= over.cm) return null;
-  const instead = firstAllowed([over.pose], record.person.cautions);
+  const instead = firstAllowed([over.pose], side, record.person.cautions);
   const words = over.words.replace('{cm}', `${cm.toFixed(0)} cm`);
   return notBuilt(pose, side, {
     status: instead === null ? 'forbidden' : 'instead',

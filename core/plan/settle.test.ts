@@ -14,15 +14,16 @@ test('a pose is settled from the approach, the student’s choices, the cautions
       cautions: [{ id: 'knee-arthritis', answer: 'yes', at: '2026-01-05' }],
     }),
     'hero',
+    'both',
     sampleShelf,
   );
   expect(settings).toMatchObject({ pelvisTargetDeg: -5, kneeMarginDeg: 15, chairSeatCm: 45 });
   expect(verdict.status).toBe('changed');
-  expect(settlePose(samplePerson(), 'hero', []).settings.chairSeatCm).toBe(45);
+  expect(settlePose(samplePerson(), 'hero', 'both', []).settings.chairSeatCm).toBe(45);
 });
 
 test('at the edge nothing is kept in hand, and all else stays', () => {
-  const { settings } = settlePose(samplePerson(), 'hero', sampleShelf);
+  const { settings } = settlePose(samplePerson(), 'hero', 'both', sampleShelf);
   expect(atTheEdge(settings)).toEqual({ ...settings, kneeMarginDeg: 0, share: 1 });
 });
 

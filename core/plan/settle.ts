@@ -4,8 +4,8 @@ import type { Person } from '../formats/book';
 import { families } from '../geometry/families';
 import type { Family, Settings } from '../geometry/family';
 import { workingShare } from '../parameters';
-import { poseById } from '../poses/poses';
-import type { Pose } from '../poses/pose';
+import { poseById, type Pose } from '../poses/poses';
+import type { ReadingSide } from '../ranges/ranges';
 import type { Shelf } from '../props/shelf';
 import type { Change } from '../safety/cautions';
 import { settingsFor } from '../safety/settings';
@@ -39,10 +39,15 @@ export const atTheEdge = (settings: Settings): Settings => ({
   share: workingShare.edge.value,
 });
 
-export function settlePose(person: Person, poseId: string, shelf: Shelf): Settled {
+export function settlePose(
+  person: Person,
+  poseId: string,
+  side: ReadingSide,
+  shelf: Shelf,
+): Settled {
   const pose = poseOr(poseId);
   const choices = choicesFor(person.approach, person.choices, poseId);
-  const asked = verdictOn(poseId, person.cautions);
+  const asked = verdictOn(pose, side, person.cautions);
   // Marked very mobile by the teacher: mid-range, as the caution of that name has it.
   const verdict = person.veryMobile
     ? { ...asked, changes: new Set<Change>([...asked.changes, 'mid-range']) }

@@ -23,12 +23,12 @@ export function solveFigure(
   estimates: Estimates,
   built: Built,
 ): Figure {
-  const { family, body, settings } = settlePose(person, pose, shelf);
+  const { family, body, settings } = settlePose(person, pose, side, shelf);
   return family.figure({ body, draw: meansOf(beliefOf(estimates)), settings, side }, built);
 }
 
-function ruleFor({ person, pose: id, shelf }: InPose, slot: SlotId): SlotRule {
-  const { pose, body } = settlePose(person, id, shelf);
+function ruleFor({ person, pose: id, side, shelf }: InPose, slot: SlotId): SlotRule {
+  const { pose, body } = settlePose(person, id, side, shelf);
   return slotRule(slot, pose.family, body);
 }
 

@@ -1,7 +1,8 @@
-import { goesUpAt, type Pose } from './pose';
+import { goesUpAt, type PoseEntry } from './pose';
+import { bothLegs, legs, neitherLeg } from './traits';
 
 /** Poses on a chair. */
-export const chair: readonly Pose[] = [
+export const chair = [
   {
     id: 'chair-seat',
     group: 'chair',
@@ -9,6 +10,16 @@ export const chair: readonly Pose[] = [
     sides: 'both',
     family: 'chair seat',
     slots: ['feet', 'seat'],
+    traits: {
+      knee: neitherLeg,
+      hip: neitherLeg,
+      ankle: neitherLeg,
+      back: [],
+      head: [],
+      belly: [],
+      arms: [],
+      whole: [],
+    },
     stages: [
       { id: 'feet-carried', name: 'Feet on a platform', from: { slot: 'feet', cm: 1 } },
       { id: 'seat-raised', name: 'Seat raised', from: { slot: 'seat', cm: 1 } },
@@ -47,6 +58,16 @@ export const chair: readonly Pose[] = [
     sides: 'both',
     family: 'chair tilts',
     slots: ['feet'],
+    traits: {
+      knee: neitherLeg,
+      hip: neitherLeg,
+      ankle: neitherLeg,
+      back: [],
+      head: [],
+      belly: [],
+      arms: [],
+      whole: [],
+    },
     stages: [
       { id: 'feet-carried', name: 'Feet on a platform', from: { slot: 'feet', cm: 1 } },
       { id: 'plain', name: 'Feet on the floor' },
@@ -79,6 +100,16 @@ export const chair: readonly Pose[] = [
     sides: 'both',
     family: 'chair, legs wide',
     slots: ['feet', 'hands'],
+    traits: {
+      knee: neitherLeg,
+      hip: bothLegs('pastRightAngle'),
+      ankle: neitherLeg,
+      back: ['rounded'],
+      head: ['lowered'],
+      belly: [],
+      arms: [],
+      whole: [],
+    },
     stages: [
       { id: 'hands-carried', name: 'Hands on a second seat', from: { slot: 'hands', cm: 12 } },
       { id: 'low', name: 'Hands lower', from: { slot: 'hands', cm: 1 } },
@@ -115,6 +146,16 @@ export const chair: readonly Pose[] = [
     sides: 'each',
     family: 'chair lunge',
     slots: ['feet', 'hands'],
+    traits: {
+      knee: neitherLeg,
+      hip: legs(['pastRightAngle'], ['frontStretched']),
+      ankle: neitherLeg,
+      back: ['arched'],
+      head: [],
+      belly: [],
+      arms: [],
+      whole: [],
+    },
     stages: [
       { id: 'hands-carried', name: 'Hands on a second chair', from: { slot: 'hands', cm: 20 } },
       { id: 'low', name: 'Hands lower', from: { slot: 'hands', cm: 1 } },
@@ -153,6 +194,16 @@ export const chair: readonly Pose[] = [
     sides: 'each',
     family: 'chair figure four',
     slots: ['feet', 'strap'],
+    traits: {
+      knee: legs(['turned'], []),
+      hip: neitherLeg,
+      ankle: neitherLeg,
+      back: [],
+      head: [],
+      belly: [],
+      arms: [],
+      whole: [],
+    },
     stages: [
       { id: 'feet-carried', name: 'Foot on a platform', from: { slot: 'feet', cm: 1 } },
       { id: 'plain', name: 'Foot on the floor' },
@@ -190,6 +241,16 @@ export const chair: readonly Pose[] = [
     sides: 'both',
     family: 'chair hinge',
     slots: ['feet', 'hands'],
+    traits: {
+      knee: neitherLeg,
+      hip: bothLegs('pastRightAngle'),
+      ankle: neitherLeg,
+      back: ['rounded'],
+      head: ['lowered'],
+      belly: ['pressed'],
+      arms: [],
+      whole: [],
+    },
     stages: [
       { id: 'hands-high', name: 'Hands on a second seat', from: { slot: 'hands', cm: 20 } },
       { id: 'low', name: 'Hands on blocks', from: { slot: 'hands', cm: 1 } },
@@ -216,4 +277,4 @@ export const chair: readonly Pose[] = [
     atHome: 'Hands: a second chair, a stool, books.',
     hold: { firstSeconds: 30, mostSeconds: 180 },
   },
-];
+] as const satisfies readonly PoseEntry[];

@@ -1,7 +1,8 @@
-import { goesUpAt, type Pose } from './pose';
+import { goesUpAt, type PoseEntry } from './pose';
+import { bothLegs, neitherLeg } from './traits';
 
 /** Counterposes. */
-export const counter: readonly Pose[] = [
+export const counter = [
   {
     id: 'table-up',
     group: 'counter',
@@ -9,6 +10,16 @@ export const counter: readonly Pose[] = [
     sides: 'both',
     family: 'reverse table',
     slots: ['hands'],
+    traits: {
+      knee: neitherLeg,
+      hip: neitherLeg,
+      ankle: neitherLeg,
+      back: [],
+      head: [],
+      belly: [],
+      arms: ['carryWeight'],
+      whole: [],
+    },
     stages: [
       { id: 'hands-carried', name: 'Hands on blocks', from: { slot: 'hands', cm: 1 } },
       { id: 'floor', name: 'Hands on the floor' },
@@ -35,6 +46,16 @@ export const counter: readonly Pose[] = [
     sides: 'both',
     family: 'plank',
     slots: [],
+    traits: {
+      knee: neitherLeg,
+      hip: neitherLeg,
+      ankle: bothLegs('bentUnderWeight'),
+      back: [],
+      head: [],
+      belly: [],
+      arms: ['carryWeight'],
+      whole: [],
+    },
     stages: [{ id: 'plain', name: 'Plank' }],
     look: [
       'One line from heels to crown',
@@ -61,6 +82,16 @@ export const counter: readonly Pose[] = [
     sides: 'both',
     family: 'downward dog',
     slots: ['heels', 'hands'],
+    traits: {
+      knee: neitherLeg,
+      hip: bothLegs('pastRightAngle', 'hamstringStretched'),
+      ankle: bothLegs('bentUnderWeight'),
+      back: [],
+      head: ['belowHeart'],
+      belly: [],
+      arms: ['carryWeight'],
+      whole: [],
+    },
     stages: [
       { id: 'heels-carried', name: 'Heels on a support', from: { slot: 'heels', cm: 1 } },
       { id: 'heels-down', name: 'Heels down' },
@@ -90,4 +121,4 @@ export const counter: readonly Pose[] = [
     atHome: 'Heels: a book or rolled mat. Hands: a chair seat against a wall.',
     hold: { firstSeconds: 20, mostSeconds: 90 },
   },
-];
+] as const satisfies readonly PoseEntry[];

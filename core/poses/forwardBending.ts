@@ -1,8 +1,9 @@
 import { pigeon } from '../parameters';
-import { goesUpAt, type Pose } from './pose';
+import { goesUpAt, type PoseEntry } from './pose';
+import { bothLegs, legs, neitherLeg } from './traits';
 
 /** Forward bends, hip openers and squats. */
-export const forwardBending: readonly Pose[] = [
+export const forwardBending = [
   {
     id: 'standing-fold',
     group: 'forward-bending',
@@ -11,6 +12,17 @@ export const forwardBending: readonly Pose[] = [
     sides: 'both',
     family: 'standing fold',
     slots: ['hands'],
+    asks: ['rounding', 'spine'],
+    traits: {
+      knee: neitherLeg,
+      hip: bothLegs('pastRightAngle', 'hamstringStretched'),
+      ankle: neitherLeg,
+      back: ['rounded', 'foldsStanding'],
+      head: ['lowered', 'belowHeart'],
+      belly: ['pressed'],
+      arms: [],
+      whole: [],
+    },
     stages: [
       { id: 'thighs', name: 'Hands on the thighs', from: { slot: 'hands', cm: 46.01 } },
       { id: 'chair', name: 'Hands on a chair', from: { slot: 'hands', cm: 30 } },
@@ -55,6 +67,16 @@ export const forwardBending: readonly Pose[] = [
     sides: 'both',
     family: 'hanging fold',
     slots: ['hands'],
+    traits: {
+      knee: neitherLeg,
+      hip: bothLegs('pastRightAngle', 'hamstringStretched'),
+      ankle: neitherLeg,
+      back: ['rounded', 'foldsStanding', 'hangs'],
+      head: ['lowered', 'belowHeart'],
+      belly: ['pressed'],
+      arms: [],
+      whole: [],
+    },
     stages: [
       { id: 'chair', name: 'Arms on a chair', from: { slot: 'hands', cm: 30 } },
       { id: 'blocks', name: 'Hands on blocks', from: { slot: 'hands', cm: 1 } },
@@ -94,6 +116,17 @@ export const forwardBending: readonly Pose[] = [
     sides: 'both',
     family: 'fold',
     slots: ['seat', 'underKnees', 'forehead', 'strap'],
+    asks: ['rounding', 'spine'],
+    traits: {
+      knee: neitherLeg,
+      hip: bothLegs('pastRightAngle', 'hamstringStretched', 'foldPulled'),
+      ankle: neitherLeg,
+      back: ['rounded'],
+      head: ['lowered'],
+      belly: ['pressed'],
+      arms: [],
+      whole: [],
+    },
     stages: [
       {
         id: 'roll-and-strap',
@@ -141,6 +174,17 @@ export const forwardBending: readonly Pose[] = [
     sides: 'each',
     family: 'one-leg fold',
     slots: ['seat', 'underKnees', 'underThigh', 'forehead', 'strap'],
+    asks: ['rounding', 'spine'],
+    traits: {
+      knee: legs(['turned'], []),
+      hip: legs([], ['pastRightAngle', 'hamstringStretched', 'foldPulled']),
+      ankle: neitherLeg,
+      back: ['rounded', 'turnsFolded'],
+      head: ['lowered'],
+      belly: ['pressed'],
+      arms: [],
+      whole: [],
+    },
     stages: [
       {
         id: 'roll-and-strap',
@@ -192,6 +236,17 @@ export const forwardBending: readonly Pose[] = [
     sides: 'both',
     family: 'straddle fold',
     slots: ['seat', 'underKnees', 'chest', 'forehead'],
+    asks: ['rounding', 'spine', 'straddleEntry'],
+    traits: {
+      knee: neitherLeg,
+      hip: bothLegs('pastRightAngle', 'spread', 'hamstringStretched'),
+      ankle: neitherLeg,
+      back: ['rounded'],
+      head: ['lowered'],
+      belly: ['pressed'],
+      arms: [],
+      whole: [],
+    },
     stages: [
       { id: 'chest-carried', name: 'Chest on a bolster', from: { slot: 'chest', cm: 12 } },
       { id: 'forehead-met', name: 'Forehead met', from: { slot: 'forehead', cm: 1 } },
@@ -225,6 +280,16 @@ export const forwardBending: readonly Pose[] = [
     sides: 'both',
     family: 'open fold',
     slots: ['seat', 'underThigh', 'forehead'],
+    traits: {
+      knee: bothLegs('turned'),
+      hip: bothLegs('pastRightAngle'),
+      ankle: neitherLeg,
+      back: ['rounded'],
+      head: ['lowered'],
+      belly: ['pressed'],
+      arms: [],
+      whole: [],
+    },
     stages: [
       {
         id: 'forehead-high',
@@ -266,6 +331,16 @@ export const forwardBending: readonly Pose[] = [
     sides: 'both',
     family: 'stacked fold',
     slots: ['seat', 'underKnees', 'forehead'],
+    traits: {
+      knee: bothLegs('turned'),
+      hip: bothLegs('pastRightAngle', 'turnedOutLoaded'),
+      ankle: neitherLeg,
+      back: ['rounded'],
+      head: ['lowered'],
+      belly: ['pressed'],
+      arms: [],
+      whole: [],
+    },
     stages: [
       { id: 'fists', name: 'Forehead on high support', from: { slot: 'forehead', cm: 14 } },
       { id: 'block', name: 'Forehead on a block', from: { slot: 'forehead', cm: 1 } },
@@ -301,6 +376,17 @@ export const forwardBending: readonly Pose[] = [
     sides: 'each',
     family: 'pigeon',
     slots: ['hipLevel', 'hands', 'chest', 'forehead'],
+    asks: ['pigeonShin'],
+    traits: {
+      knee: legs(['turned', 'turnedUnderWeight'], ['kneltOn']),
+      hip: legs(['pastRightAngle', 'turnedOutLoaded'], ['frontStretched', 'frontLoaded']),
+      ankle: neitherLeg,
+      back: ['arched', 'oneSided'],
+      head: ['lowered'],
+      belly: ['pressed'],
+      arms: ['restOverhead'],
+      whole: [],
+    },
     stages: [
       { id: 'tall-hip', name: 'Tall support under the hip', from: { slot: 'hipLevel', cm: 8 } },
       { id: 'low-hip', name: 'Low support under the hip', from: { slot: 'hipLevel', cm: 0.5 } },
@@ -352,6 +438,17 @@ export const forwardBending: readonly Pose[] = [
     sides: 'each',
     family: 'king pigeon',
     slots: ['hipLevel', 'hands', 'strap'],
+    asks: ['pigeonShin'],
+    traits: {
+      knee: legs(['turned', 'turnedUnderWeight'], ['drawn']),
+      hip: legs(['turnedOutLoaded'], ['frontStretched', 'frontLoaded']),
+      ankle: neitherLeg,
+      back: ['arched', 'oneSided'],
+      head: [],
+      belly: [],
+      arms: ['overhead'],
+      whole: [],
+    },
     stages: [
       { id: 'strap', name: 'Strap over the shoulder', from: { slot: 'strap', cm: 1 } },
       { id: 'elbow', name: 'Foot in the crook of the elbow' },
@@ -395,6 +492,17 @@ export const forwardBending: readonly Pose[] = [
     sides: 'both',
     family: 'squat',
     slots: ['heels', 'seat'],
+    asks: ['squatEntry'],
+    traits: {
+      knee: bothLegs('squatted'),
+      hip: bothLegs('pastRightAngle', 'foldedDeep'),
+      ankle: bothLegs('bentUnderWeight'),
+      back: ['pulledRound'],
+      head: [],
+      belly: [],
+      arms: [],
+      whole: ['balance'],
+    },
     stages: [
       { id: 'seat-and-heels', name: 'Seat and heels carried', from: { slot: 'seat', cm: 12 } },
       { id: 'heels', name: 'Heels carried', from: { slot: 'heels', cm: 0.5 } },
@@ -429,6 +537,16 @@ export const forwardBending: readonly Pose[] = [
     sides: 'each',
     family: 'squat, one side',
     slots: ['heels', 'seat'],
+    traits: {
+      knee: legs(['squatted'], ['kneltOn']),
+      hip: legs(['pastRightAngle', 'foldedDeep'], []),
+      ankle: legs(['bentUnderWeight'], []),
+      back: ['oneSided'],
+      head: [],
+      belly: [],
+      arms: [],
+      whole: ['balance'],
+    },
     stages: [
       { id: 'seat-and-heel', name: 'Seat and heel carried', from: { slot: 'seat', cm: 12 } },
       { id: 'heel', name: 'Heel carried', from: { slot: 'heels', cm: 0.5 } },
@@ -463,6 +581,19 @@ export const forwardBending: readonly Pose[] = [
     sides: 'each',
     family: 'side squat',
     slots: ['heels', 'seat', 'hands'],
+    traits: {
+      knee: legs(['squatted'], []),
+      hip: legs(
+        ['pastRightAngle', 'foldedDeep', 'spread'],
+        ['spread', 'spreadLoaded', 'hamstringStretched'],
+      ),
+      ankle: legs(['bentUnderWeight'], []),
+      back: [],
+      head: [],
+      belly: [],
+      arms: ['carryWeight'],
+      whole: ['balance'],
+    },
     stages: [
       { id: 'carried', name: 'Seat, heel and hands carried', from: { slot: 'seat', cm: 12 } },
       { id: 'hands', name: 'Hands carried', from: { slot: 'hands', cm: 1 } },
@@ -500,6 +631,16 @@ export const forwardBending: readonly Pose[] = [
     sides: 'both',
     family: 'wide fold',
     slots: ['hands'],
+    traits: {
+      knee: neitherLeg,
+      hip: bothLegs('pastRightAngle', 'spread', 'hamstringStretched'),
+      ankle: neitherLeg,
+      back: ['rounded', 'foldsStanding'],
+      head: ['lowered', 'belowHeart'],
+      belly: [],
+      arms: [],
+      whole: [],
+    },
     stages: [
       { id: 'chair', name: 'Hands on a chair', from: { slot: 'hands', cm: 30 } },
       { id: 'blocks', name: 'Hands on blocks', from: { slot: 'hands', cm: 1 } },
@@ -526,4 +667,4 @@ export const forwardBending: readonly Pose[] = [
     atHome: 'Hands: a chair against a wall, then books.',
     hold: { firstSeconds: 30, mostSeconds: 180 },
   },
-];
+] as const satisfies readonly PoseEntry[];

@@ -1,7 +1,8 @@
-import { goesUpAt, type Pose } from './pose';
+import { goesUpAt, type PoseEntry } from './pose';
+import { bothLegs, legs, neitherLeg } from './traits';
 
 /** Kneeling poses. */
-export const kneeling: readonly Pose[] = [
+export const kneeling = [
   {
     id: 'thunderbolt',
     group: 'kneeling',
@@ -10,6 +11,17 @@ export const kneeling: readonly Pose[] = [
     sides: 'both',
     family: 'kneeling on heels',
     slots: ['seat', 'behindKnee', 'ankle', 'underShin'],
+    asks: ['behindKnee'],
+    traits: {
+      knee: bothLegs('satBackOn'),
+      hip: neitherLeg,
+      ankle: bothLegs('pressedFlat', 'fullKneel'),
+      back: [],
+      head: [],
+      belly: [],
+      arms: [],
+      whole: [],
+    },
     stages: [
       { id: 'raised', name: 'On a support over the heels', from: { slot: 'seat', cm: 0.5 } },
       { id: 'heels', name: 'On the heels' },
@@ -43,6 +55,17 @@ export const kneeling: readonly Pose[] = [
     sides: 'both',
     family: 'kneeling',
     slots: ['seat', 'behindKnee', 'ankle', 'underShin'],
+    asks: ['behindKnee'],
+    traits: {
+      knee: bothLegs('satBackOn'),
+      hip: neitherLeg,
+      ankle: bothLegs('pressedFlat'),
+      back: [],
+      head: [],
+      belly: [],
+      arms: [],
+      whole: [],
+    },
     stages: [
       { id: 'tall-seat', name: 'Tall seat', from: { slot: 'seat', cm: 17 } },
       { id: 'block', name: 'Seat of a block', from: { slot: 'seat', cm: 7 } },
@@ -95,6 +118,17 @@ export const kneeling: readonly Pose[] = [
     sides: 'both',
     family: 'child',
     slots: ['seat', 'behindKnee', 'ankle', 'underShin', 'chest', 'forehead'],
+    asks: ['childKnees', 'behindKnee'],
+    traits: {
+      knee: bothLegs('satBackOn'),
+      hip: bothLegs('pastRightAngle', 'foldedDeep'),
+      ankle: bothLegs('pressedFlat'),
+      back: ['rounded'],
+      head: ['lowered'],
+      belly: ['pressed'],
+      arms: ['restOverhead'],
+      whole: [],
+    },
     stages: [
       { id: 'chest-carried', name: 'Chest on its support', from: { slot: 'chest', cm: 8 } },
       { id: 'heels-met', name: 'Support between seat and heels', from: { slot: 'seat', cm: 0.5 } },
@@ -142,6 +176,16 @@ export const kneeling: readonly Pose[] = [
     sides: 'both',
     family: 'frog',
     slots: ['underKnees', 'chest', 'forehead'],
+    traits: {
+      knee: bothLegs('kneltOn'),
+      hip: bothLegs('spread', 'spreadLoaded'),
+      ankle: neitherLeg,
+      back: [],
+      head: [],
+      belly: [],
+      arms: [],
+      whole: [],
+    },
     stages: [
       { id: 'chest-carried', name: 'Chest on a bolster', from: { slot: 'chest', cm: 14 } },
       { id: 'chest-low', name: 'Chest lower', from: { slot: 'chest', cm: 1 } },
@@ -180,6 +224,16 @@ export const kneeling: readonly Pose[] = [
     sides: 'each',
     family: 'lunge',
     slots: ['underKnees', 'hands'],
+    traits: {
+      knee: legs(['loaded'], ['kneltOn']),
+      hip: legs(['pastRightAngle'], ['frontStretched']),
+      ankle: neitherLeg,
+      back: ['arched'],
+      head: [],
+      belly: [],
+      arms: ['carryWeight'],
+      whole: [],
+    },
     stages: [
       { id: 'chair', name: 'Hands on a chair', from: { slot: 'hands', cm: 30 } },
       { id: 'blocks', name: 'Hands on blocks', from: { slot: 'hands', cm: 1 } },
@@ -221,6 +275,16 @@ export const kneeling: readonly Pose[] = [
     sides: 'each',
     family: 'lizard',
     slots: ['underKnees', 'hands'],
+    traits: {
+      knee: legs(['loaded'], ['kneltOn']),
+      hip: legs(['pastRightAngle'], ['frontStretched']),
+      ankle: neitherLeg,
+      back: ['arched', 'oneSided'],
+      head: [],
+      belly: [],
+      arms: ['carryWeight'],
+      whole: [],
+    },
     stages: [
       { id: 'high', name: 'Hands on high blocks', from: { slot: 'hands', cm: 16 } },
       { id: 'low', name: 'Hands on low blocks', from: { slot: 'hands', cm: 1 } },
@@ -260,6 +324,17 @@ export const kneeling: readonly Pose[] = [
     sides: 'each',
     family: 'horse',
     slots: ['underKnees', 'hands'],
+    asks: ['horseFoot'],
+    traits: {
+      knee: legs(['kneltOn', 'turned', 'turnedUnderWeight'], ['loaded']),
+      hip: legs(['turnedOutLoaded'], []),
+      ankle: legs(['sickled'], []),
+      back: ['oneSided'],
+      head: [],
+      belly: [],
+      arms: ['carryWeight'],
+      whole: ['balance'],
+    },
     stages: [
       { id: 'arms-only', name: 'Kneeling, arms only', from: { slot: 'hands', cm: 20 } },
       { id: 'knee-down', name: 'Knee down, no lotus', from: { slot: 'underKnees', cm: 3 } },
@@ -292,4 +367,4 @@ export const kneeling: readonly Pose[] = [
       'Hands: a chair against a wall. Knee: folded towels. Without an easy half lotus there is no stand-in.',
     hold: { firstSeconds: 15, mostSeconds: 60 },
   },
-];
+] as const satisfies readonly PoseEntry[];

@@ -1,6 +1,8 @@
+import type { QuestionId } from '../approaches/approaches';
 import type { FamilyId } from '../geometry/families';
 import type { SlotId } from '../props/slots';
 import type { RangeId } from '../ranges/ranges';
+import type { PoseTraits } from './traits';
 
 export interface Stage {
   readonly id: string;
@@ -20,8 +22,8 @@ export interface Fault {
 /** Why a support goes up. */
 export type RaiseReason = 'joint' | 'strong' | 'rolled' | 'arched' | 'low-back' | 'other';
 
-/** A pose as data. */
-export interface Pose {
+/** A pose as its table writes it; that every other pose it names exists is checked where the tables come together. */
+export interface PoseEntry {
   readonly id: string;
   readonly group: 'seated' | 'kneeling' | 'reclined' | 'forward-bending' | 'chair' | 'counter';
   readonly name: string;
@@ -30,6 +32,10 @@ export interface Pose {
   readonly sides: 'both' | 'each';
   readonly family: FamilyId;
   readonly slots: readonly SlotId[];
+  /** Questions of the approach whose answer changes this pose; the rest concern every pose alike. */
+  readonly asks?: readonly QuestionId[];
+  /** What it does to a body, which is what cautions speak of. */
+  readonly traits: PoseTraits;
   /** Most supported first. */
   readonly stages: readonly Stage[];
   /** Three to five things to look at. */

@@ -1,6 +1,6 @@
 import { slotIds } from '../props/slots';
 import { rangeIds } from '../ranges/ranges';
-import type { Pose } from './pose';
+import type { Pose } from './poses';
 import { comesDown, poseById, poses, posesIn, stageOf } from './poses';
 
 test('ids are unique, and found', () => {

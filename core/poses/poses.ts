@@ -3,22 +3,36 @@ import { chair } from './chair';
 import { counter } from './counterposes';
 import { forwardBending } from './forwardBending';
 import { kneeling } from './kneeling';
-import type { Pose } from './pose';
+import type { PoseEntry } from './pose';
 import { reclined } from './reclined';
 import { seated } from './seated';
 
-/** The catalogue. Adding a pose of a known family touches the table of its group alone. */
-export const poses: readonly Pose[] = [
+const entries = [
   ...seated,
   ...kneeling,
   ...reclined,
   ...forwardBending,
   ...chair,
   ...counter,
-];
+] as const;
+
+export type PoseId = (typeof entries)[number]['id'];
+
+/** A pose of the catalogue: what it names as warm-up, counterpose, easier or harder is itself in the catalogue. */
+export interface Pose extends PoseEntry {
+  readonly id: PoseId;
+  readonly warmUps: readonly PoseId[];
+  readonly counterposes: readonly PoseId[];
+  readonly easier?: PoseId;
+  readonly harder?: PoseId;
+  readonly insteadOver?: PoseEntry['insteadOver'] & { readonly pose: PoseId };
+}
+
+/** The catalogue. Adding a pose of a known family touches the table of its group alone. */
+export const poses: readonly Pose[] = entries;
 
 /** The five that most students begin with. */
-export const commonestPoses: readonly string[] = [
+export const commonestPoses: readonly PoseId[] = [
   'staff',
   'seated-fold',
   'hero',
@@ -26,11 +40,12 @@ export const commonestPoses: readonly string[] = [
   'standing-fold',
 ];
 
-const byId = new Map(poses.map((pose) => [pose.id, pose]));
+const byId = new Map<string, Pose>(poses.map((pose) => [pose.id, pose]));
+/** The pose of an id; undefined for one that this version does not know. */
 export const poseById = (id: string): Pose | undefined => byId.get(id);
 
 /** Ids of a group's poses. */
-export const posesIn = (group: Pose['group']): readonly string[] =>
+export const posesIn = (group: Pose['group']): readonly PoseId[] =>
   poses.filter((pose) => pose.group === group).map(({ id }) => id);
 
 /** The stage that built heights make of a pose, most supported first. */

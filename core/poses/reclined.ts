@@ -1,7 +1,8 @@
-import { goesUpAt, type Pose } from './pose';
+import { goesUpAt, type PoseEntry } from './pose';
+import { bothLegs, legs, neitherLeg } from './traits';
 
 /** Reclined poses. */
-export const reclined: readonly Pose[] = [
+export const reclined = [
   {
     id: 'reclined-hero',
     group: 'reclined',
@@ -10,6 +11,17 @@ export const reclined: readonly Pose[] = [
     sides: 'both',
     family: 'reclined hero',
     slots: ['seat', 'behindKnee', 'ankle', 'underShin', 'back', 'neck'],
+    asks: ['reclinedHero', 'behindKnee'],
+    traits: {
+      knee: bothLegs('satBackOn'),
+      hip: bothLegs('frontStretched'),
+      ankle: bothLegs('pressedFlat'),
+      back: ['arched'],
+      head: [],
+      belly: [],
+      arms: ['restOverhead'],
+      whole: ['onRamp'],
+    },
     stages: [
       { id: 'on-hands', name: 'Leaning back on the hands', from: { slot: 'back.high', cm: 58 } },
       { id: 'on-forearms', name: 'On the forearms', from: { slot: 'back.high', cm: 50 } },
@@ -56,6 +68,17 @@ export const reclined: readonly Pose[] = [
     sides: 'each',
     family: 'reclined hero, one leg',
     slots: ['seat', 'behindKnee', 'ankle', 'underShin', 'back', 'neck', 'underKnees', 'hipLevel'],
+    asks: ['reclinedHero', 'behindKnee'],
+    traits: {
+      knee: legs(['satBackOn'], []),
+      hip: legs(['frontStretched'], []),
+      ankle: legs(['pressedFlat'], []),
+      back: ['arched', 'oneSided'],
+      head: [],
+      belly: [],
+      arms: ['restOverhead'],
+      whole: ['onRamp'],
+    },
     stages: [
       { id: 'on-forearms', name: 'On the forearms', from: { slot: 'back.high', cm: 46 } },
       { id: 'two-bolsters', name: 'High ramp', from: { slot: 'back.high', cm: 28 } },
@@ -102,6 +125,17 @@ export const reclined: readonly Pose[] = [
     sides: 'both',
     family: 'reclined open',
     slots: ['back', 'neck', 'outerHip', 'underThigh', 'strap'],
+    asks: ['reclinedOpen'],
+    traits: {
+      knee: bothLegs('turned'),
+      hip: bothLegs('heldOpen'),
+      ankle: neitherLeg,
+      back: [],
+      head: [],
+      belly: [],
+      arms: ['restOverhead'],
+      whole: ['onRamp', 'longStill'],
+    },
     stages: [
       { id: 'high-ramp', name: 'High ramp', from: { slot: 'back.high', cm: 14 } },
       { id: 'low-ramp', name: 'Low ramp', from: { slot: 'back.high', cm: 6 } },
@@ -142,6 +176,16 @@ export const reclined: readonly Pose[] = [
     sides: 'each',
     family: 'side-lying thigh stretch',
     slots: ['underKnees', 'feet', 'shoulder', 'strap'],
+    traits: {
+      knee: legs([], ['drawn']),
+      hip: legs(['crossesMidline'], ['frontStretched']),
+      ankle: neitherLeg,
+      back: ['arched'],
+      head: [],
+      belly: [],
+      arms: [],
+      whole: [],
+    },
     stages: [
       { id: 'strap', name: 'With a strap', from: { slot: 'strap', cm: 1 } },
       { id: 'hand', name: 'By the hand' },
@@ -180,6 +224,16 @@ export const reclined: readonly Pose[] = [
     sides: 'each',
     family: 'reclined twist',
     slots: ['underKnees', 'shoulder'],
+    traits: {
+      knee: neitherLeg,
+      hip: legs(['crossesMidline'], []),
+      ankle: neitherLeg,
+      back: [],
+      head: [],
+      belly: [],
+      arms: [],
+      whole: ['flatOnBack'],
+    },
     stages: [
       {
         id: 'knees-carried',
@@ -222,6 +276,16 @@ export const reclined: readonly Pose[] = [
     sides: 'each',
     family: 'figure four',
     slots: ['neck', 'feet'],
+    traits: {
+      knee: legs(['turned'], []),
+      hip: neitherLeg,
+      ankle: neitherLeg,
+      back: [],
+      head: [],
+      belly: [],
+      arms: [],
+      whole: ['flatOnBack'],
+    },
     stages: [{ id: 'foot-down', name: 'Foot on the floor' }],
     look: [
       'Ankle flexed, over the other thigh',
@@ -257,6 +321,16 @@ export const reclined: readonly Pose[] = [
     sides: 'each',
     family: 'leg raise',
     slots: ['underKnees', 'strap'],
+    traits: {
+      knee: neitherLeg,
+      hip: legs(['hamstringStretched', 'straightLegPulled'], []),
+      ankle: neitherLeg,
+      back: [],
+      head: [],
+      belly: [],
+      arms: [],
+      whole: ['flatOnBack'],
+    },
     stages: [
       { id: 'strap', name: 'With a strap', from: { slot: 'strap', cm: 1 } },
       { id: 'hand', name: 'By the hand' },
@@ -294,6 +368,16 @@ export const reclined: readonly Pose[] = [
     sides: 'both',
     family: 'lying, knees bent',
     slots: ['neck'],
+    traits: {
+      knee: neitherLeg,
+      hip: neitherLeg,
+      ankle: neitherLeg,
+      back: [],
+      head: [],
+      belly: [],
+      arms: [],
+      whole: ['flatOnBack', 'longStill'],
+    },
     stages: [{ id: 'rest', name: 'At rest' }],
     look: [
       'Feet hip-wide, knees leaning on each other if they like',
@@ -324,6 +408,16 @@ export const reclined: readonly Pose[] = [
     sides: 'both',
     family: 'lying at rest',
     slots: ['underKnees', 'neck'],
+    traits: {
+      knee: neitherLeg,
+      hip: neitherLeg,
+      ankle: neitherLeg,
+      back: [],
+      head: [],
+      belly: [],
+      arms: [],
+      whole: ['flatOnBack', 'longStill'],
+    },
     stages: [
       { id: 'knees-carried', name: 'Knees over a roll', from: { slot: 'underKnees', cm: 1 } },
       { id: 'flat', name: 'Legs flat' },
@@ -348,4 +442,4 @@ export const reclined: readonly Pose[] = [
     atHome: 'Knees: rolled blanket or pillows. Head: folded towel.',
     hold: { firstSeconds: 300, mostSeconds: 900 },
   },
-];
+] as const satisfies readonly PoseEntry[];

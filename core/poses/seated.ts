@@ -1,7 +1,8 @@
-import { goesUpAt, type Pose } from './pose';
+import { goesUpAt, type PoseEntry } from './pose';
+import { bothLegs, legs, neitherLeg } from './traits';
 
 /** Seated poses. */
-export const seated: readonly Pose[] = [
+export const seated = [
   {
     id: 'staff',
     group: 'seated',
@@ -10,6 +11,17 @@ export const seated: readonly Pose[] = [
     sides: 'both',
     family: 'long sit',
     slots: ['seat', 'underKnees', 'hands'],
+    asks: ['rounding', 'pelvis'],
+    traits: {
+      knee: neitherLeg,
+      hip: bothLegs('hamstringStretched'),
+      ankle: neitherLeg,
+      back: ['pulledRound'],
+      head: [],
+      belly: [],
+      arms: [],
+      whole: [],
+    },
     stages: [
       { id: 'knees-on-roll', name: 'Knees on a roll', from: { slot: 'underKnees', cm: 1 } },
       { id: 'raised-seat', name: 'Raised seat, legs straight', from: { slot: 'seat', cm: 0.5 } },
@@ -61,6 +73,16 @@ export const seated: readonly Pose[] = [
     sides: 'both',
     family: 'crossed',
     slots: ['seat', 'underThigh'],
+    traits: {
+      knee: bothLegs('turned'),
+      hip: neitherLeg,
+      ankle: neitherLeg,
+      back: [],
+      head: [],
+      belly: [],
+      arms: [],
+      whole: [],
+    },
     stages: [
       { id: 'raised', name: 'Raised seat, knees met', from: { slot: 'seat', cm: 0.5 } },
       { id: 'knees-met', name: 'On the floor, knees met', from: { slot: 'underThigh', cm: 1 } },
@@ -112,6 +134,16 @@ export const seated: readonly Pose[] = [
     sides: 'both',
     family: 'stacked',
     slots: ['seat', 'underKnees'],
+    traits: {
+      knee: bothLegs('turned'),
+      hip: bothLegs('turnedOutLoaded'),
+      ankle: neitherLeg,
+      back: [],
+      head: [],
+      belly: [],
+      arms: [],
+      whole: [],
+    },
     stages: [
       { id: 'high', name: 'Raised seat, knee met', from: { slot: 'seat', cm: 0.5 } },
       { id: 'knee-met', name: 'On the floor, top knee met', from: { slot: 'underKnees', cm: 1 } },
@@ -163,6 +195,16 @@ export const seated: readonly Pose[] = [
     sides: 'both',
     family: 'open',
     slots: ['seat', 'underThigh'],
+    traits: {
+      knee: bothLegs('turned'),
+      hip: neitherLeg,
+      ankle: neitherLeg,
+      back: [],
+      head: [],
+      belly: [],
+      arms: [],
+      whole: [],
+    },
     stages: [
       { id: 'raised', name: 'Raised seat, knees met', from: { slot: 'seat', cm: 0.5 } },
       { id: 'knees-met', name: 'On the floor, knees met', from: { slot: 'underThigh', cm: 1 } },
@@ -203,6 +245,17 @@ export const seated: readonly Pose[] = [
     sides: 'both',
     family: 'straddle',
     slots: ['seat', 'underKnees', 'hands'],
+    asks: ['rounding', 'straddleEntry'],
+    traits: {
+      knee: neitherLeg,
+      hip: bothLegs('hamstringStretched', 'spread'),
+      ankle: neitherLeg,
+      back: ['pulledRound'],
+      head: [],
+      belly: [],
+      arms: [],
+      whole: [],
+    },
     stages: [
       { id: 'knees-on-roll', name: 'Knees on rolls', from: { slot: 'underKnees', cm: 1 } },
       { id: 'raised', name: 'Raised seat, legs straight', from: { slot: 'seat', cm: 0.5 } },
@@ -248,6 +301,16 @@ export const seated: readonly Pose[] = [
     sides: 'each',
     family: 'heron',
     slots: ['seat', 'strap'],
+    traits: {
+      knee: legs([], ['turned']),
+      hip: legs(['pastRightAngle', 'hamstringStretched', 'straightLegPulled'], []),
+      ankle: neitherLeg,
+      back: ['pulledRound'],
+      head: [],
+      belly: [],
+      arms: [],
+      whole: [],
+    },
     stages: [
       { id: 'seated', name: 'On a seat, leg on a strap', from: { slot: 'seat', cm: 0.5 } },
       { id: 'floor', name: 'On the floor' },
@@ -287,6 +350,16 @@ export const seated: readonly Pose[] = [
     sides: 'each',
     family: 'sundial',
     slots: ['seat', 'strap', 'hands'],
+    traits: {
+      knee: legs([], ['turned']),
+      hip: legs(['pastRightAngle', 'spreadLoaded', 'hamstringStretched', 'straightLegPulled'], []),
+      ankle: neitherLeg,
+      back: ['pulledRound', 'turnsSeated', 'oneSided'],
+      head: [],
+      belly: [],
+      arms: ['overhead'],
+      whole: [],
+    },
     stages: [
       { id: 'seated', name: 'On a seat, leg on a strap', from: { slot: 'seat', cm: 0.5 } },
       { id: 'floor', name: 'On the floor' },
@@ -324,6 +397,16 @@ export const seated: readonly Pose[] = [
     sides: 'each',
     family: 'seated twist',
     slots: ['seat', 'hands'],
+    traits: {
+      knee: neitherLeg,
+      hip: legs(['pastRightAngle', 'crossesMidline'], ['hamstringStretched']),
+      ankle: neitherLeg,
+      back: ['pulledRound', 'turnsSeated'],
+      head: [],
+      belly: ['pressed'],
+      arms: [],
+      whole: [],
+    },
     stages: [
       { id: 'raised', name: 'Raised seat', from: { slot: 'seat', cm: 0.5 } },
       { id: 'floor', name: 'On the floor' },
@@ -362,6 +445,16 @@ export const seated: readonly Pose[] = [
     sides: 'both',
     family: 'half lotus',
     slots: ['seat', 'underThigh'],
+    traits: {
+      knee: bothLegs('turned', 'turnedUnderWeight'),
+      hip: bothLegs('turnedOutLoaded'),
+      ankle: bothLegs('sickled'),
+      back: [],
+      head: [],
+      belly: [],
+      arms: [],
+      whole: [],
+    },
     stages: [
       { id: 'raised', name: 'Foot on the calf, seat raised', from: { slot: 'seat', cm: 0.5 } },
       { id: 'knee-met', name: 'Foot on the thigh, knee met', from: { slot: 'underThigh', cm: 1 } },
@@ -401,4 +494,4 @@ export const seated: readonly Pose[] = [
       'Seat: firm cushion. Knee: cushion. Without room in the hip there is no stand-in: stay crossed.',
     hold: { firstSeconds: 30, mostSeconds: 300 },
   },
-];
+] as const satisfies readonly PoseEntry[];

@@ -1,23 +1,23 @@
-/**
- * What is asked at intake, what each answer changes, and when to refer. Not medical advice: it supports a trained
- * teacher, and defers to the student's doctor or physiotherapist and to local rules of practice.
- */
-export type PoseScope = 'all' | readonly string[];
+import type { PoseId } from '../poses/poses';
+import type { PoseEntry } from '../poses/pose';
+import type { Trait } from '../poses/traits';
 
+/** What a rule does to a pose that has its trait. */
 export type Effect =
   | {
-      readonly effect: 'forbid';
-      readonly poses: PoseScope;
-      readonly words: string;
-      readonly instead?: string;
+      readonly does: 'forbid';
+      /** The pose that serves instead: for every pose with the trait, or by the group of the pose; none where left out. */
+      readonly instead?: PoseId | Readonly<Partial<Record<PoseEntry['group'], PoseId>>>;
     }
-  | { readonly effect: 'ask-first'; readonly poses: PoseScope; readonly words: string }
-  | {
-      readonly effect: 'change';
-      readonly poses: PoseScope;
-      readonly change: Change;
-      readonly words: string;
-    };
+  | { readonly does: 'ask-first' }
+  | { readonly does: 'change'; readonly change: Change };
+
+/** One thing that a body should not meet, and what follows where a pose asks it. */
+export type Rule = Effect & {
+  /** Any of these; all poses alike where it is not about one part of the body. */
+  readonly on: 'all' | readonly Trait[];
+  readonly words: string;
+};
 
 /** Named changes; each one is a line in `settings.ts`. */
 export type Change =
@@ -39,154 +39,115 @@ export type Change =
   | 'level hips'
   | 'outer hips held'
   | 'short hold'
-  | 'brief';
+  | 'brief'
+  | 'hold on'
+  | 'up in stages';
 
-export interface Caution {
+interface CautionEntry {
   readonly id: string;
   readonly name: string;
   readonly question: string;
+  /** Asked of one side of the body, and in force there alone. */
   readonly sided: boolean;
-  readonly effects: readonly Effect[];
+  readonly rules: readonly Rule[];
   readonly refer: string;
 }
 
-const forbid = (poses: PoseScope, words: string, instead?: string): Effect => ({
-  effect: 'forbid',
-  poses,
+type On = Rule['on'];
+const forbid = (
+  on: On,
+  words: string,
+  instead?: Extract<Effect, { does: 'forbid' }>['instead'],
+): Rule => ({ on, words, does: 'forbid', ...(instead ? { instead } : {}) });
+const askFirst = (on: On, words: string): Rule => ({ on, words, does: 'ask-first' });
+const change = (on: On, name: Change, words: string): Rule => ({
+  on,
   words,
-  ...(instead ? { instead } : {}),
-});
-const askFirst = (poses: PoseScope, words: string): Effect => ({
-  effect: 'ask-first',
-  poses,
-  words,
-});
-const change = (poses: PoseScope, name: Change, words: string): Effect => ({
-  effect: 'change',
-  poses,
+  does: 'change',
   change: name,
-  words,
 });
 
-const SITS_BACK_ON_KNEES = [
-  'thunderbolt',
-  'hero',
-  'child',
-  'reclined-hero',
-  'reclined-hero-one',
-] as const;
-const ON_THE_KNEES = [...SITS_BACK_ON_KNEES, 'frog', 'low-lunge', 'lizard', 'horse'] as const;
-const SQUATS = ['squat', 'squat-one-side', 'side-squat'] as const;
-const SEATED_FOLDS = [
-  'seated-fold',
-  'head-to-knee',
-  'straddle-fold',
-  'open-book-fold',
-  'stacked-fold',
-] as const;
-const HEAD_LOW = ['standing-fold', 'ragdoll', 'wide-fold', 'down-dog'] as const;
-const FOLDS = [
-  ...SEATED_FOLDS,
-  'standing-fold',
-  'ragdoll',
-  'wide-fold',
-  'child',
-  'chair-hinge',
-] as const;
-const STRAIGHT_LEGS = [
-  'staff',
-  'straddle',
-  'seated-twist',
-  'seated-fold',
-  'head-to-knee',
-  'straddle-fold',
-  'standing-fold',
-  'wide-fold',
-  'leg-up',
-  'heron',
-  'sundial',
-  'down-dog',
-] as const;
-const LEG_ON_A_STRAP = ['leg-up', 'heron', 'sundial'] as const;
-const WIDE = ['straddle', 'straddle-fold', 'wide-fold', 'frog', 'side-squat'] as const;
-const ONE_SIDED = ['pigeon', 'king-pigeon', 'lizard', 'squat-one-side', 'sundial'] as const;
-const RECLINED_BACK = ['reclined-hero', 'reclined-hero-one'] as const;
-const FLAT_ON_THE_BACK = [
-  'figure-four',
-  'leg-up',
-  'constructive',
-  'rest',
-  'crossed-twist',
-] as const;
-const BACK_BENDS = [
-  ...RECLINED_BACK,
-  'low-lunge',
-  'lizard',
-  'pigeon',
-  'king-pigeon',
-  'cats-tail',
-] as const;
-const WEIGHT_ON_HANDS = ['table-up', 'plank', 'down-dog'] as const;
+const KNEELING = ['knee.satBackOn', 'knee.kneltOn'] as const;
 
-const soreKnee: readonly Effect[] = [
+const soreKnee: readonly Rule[] = [
   change(
-    SITS_BACK_ON_KNEES,
+    ['knee.satBackOn'],
     'knee margin',
     'Sore knee: 15° of knee bend are kept in hand instead of 5°.',
   ),
-  change(SITS_BACK_ON_KNEES, 'knee spacer', 'A thin spacer behind the knee is on offer.'),
-  change(SQUATS, 'knee margin', 'Sore knee: the squat stays higher, on its seat.'),
+  change(['knee.satBackOn'], 'knee spacer', 'A thin spacer behind the knee is on offer.'),
   change(
-    ['frog', 'low-lunge', 'lizard', 'stacked-shins', 'stacked-fold', 'easy-cross', 'open-book'],
+    ['knee.loaded'],
+    'knee margin',
+    'Sore knee: it stays over its ankle, never ahead of the toes.',
+  ),
+  change(['knee.squatted'], 'knee margin', 'Sore knee: the squat stays higher, on its seat.'),
+  change(
+    ['knee.kneltOn', 'knee.turned'],
     'knee margin',
     'Sore knee: a fold beneath it, and out at the first word from the joint.',
   ),
-  forbid(['half-lotus-seat'], 'Sore knee: no half lotus.', 'easy-cross'),
-  forbid(['horse'], 'Sore knee: no Horse.'),
-  forbid(
-    ['pigeon', 'king-pigeon'],
-    'Sore knee: Pigeon only as a figure four on the back.',
-    'figure-four',
-  ),
+  forbid(['knee.turnedUnderWeight'], 'Sore knee: no weight on a turned knee.', {
+    seated: 'easy-cross',
+    'forward-bending': 'figure-four',
+  }),
+  forbid(['knee.drawn'], 'Sore knee: nothing draws the heel to the seat.', 'chair-lunge'),
 ];
 
-const quietBack = (name: string): readonly Effect[] => [
+const FALLS = change(
+  ['whole.balance'],
+  'hold on',
+  'A fall is the danger here: a wall or a chair within reach.',
+);
+
+const quietBack = (name: string): readonly Rule[] => [
   change(
-    [...FOLDS, 'staff', 'straddle', 'seated-twist'],
+    ['back.rounded', 'back.pulledRound'],
     'spine quiet',
-    `${name}: the spine keeps nearly straight in the fold.`,
+    `${name}: the spine keeps nearly straight.`,
   ),
-  change([...STRAIGHT_LEGS], 'knees bent', `${name}: the knees bend first.`),
-  change(BACK_BENDS, 'no arch', `${name}: supports rise until nothing arches.`),
-  forbid(['ragdoll'], `${name}: no rounded hanging.`, 'chair-hinge'),
+  change(['hip.hamstringStretched'], 'knees bent', `${name}: the knees bend first.`),
+  change(['back.arched'], 'no arch', `${name}: supports rise until nothing arches.`),
+  forbid(['back.hangs'], `${name}: no rounded hanging.`, 'chair-hinge'),
 ];
 
-export const cautions: readonly Caution[] = [
+const entries = [
   {
     id: 'hip-replacement',
     name: 'Hip replacement',
     question: 'Has a hip been replaced?',
     sided: true,
-    effects: [
+    rules: [
       askFirst(
         'all',
         'A replaced hip: ask for the surgeon’s or physiotherapist’s written go-ahead first.',
       ),
-      change('all', 'hip flexion under 90', 'Replaced hip: no fold past 90° at the hip.'),
-      change(['reclined-open'], 'outer hips held', 'Replaced hip: the outer hips are held.'),
-      change(['reclined-open'], 'no strap', 'Replaced hip: no belt holds the legs open.'),
-      forbid(
-        ['pigeon', 'king-pigeon', 'horse', 'sundial', 'half-lotus-seat', 'frog'],
-        'Replaced hip: not this one.',
+      change(
+        ['hip.pastRightAngle', 'hip.hamstringStretched', 'knee.turned'],
+        'hip flexion under 90',
+        'Replaced hip: no fold past 90° at the hip.',
       ),
+      change(
+        ['hip.frontStretched'],
+        'mid-range',
+        'Replaced hip: its front is not stretched to the end.',
+      ),
+      change(['hip.heldOpen'], 'outer hips held', 'Replaced hip: the outer hips are held.'),
+      change(['hip.heldOpen'], 'no strap', 'Replaced hip: no belt holds the legs open.'),
       forbid(
-        ['seated-twist', 'crossed-twist', 'cats-tail'],
+        ['knee.turnedUnderWeight', 'hip.spreadLoaded', 'hip.frontLoaded'],
+        'Replaced hip: nothing turns, spreads or stretches it under load.',
+      ),
+      forbid(['hip.turnedOutLoaded'], 'Replaced hip: no shin stacked on it.', 'chair-seat'),
+      forbid(
+        ['hip.crossesMidline'],
         'Replaced hip: nothing that crosses the midline turning in.',
         'constructive',
       ),
-      forbid([...SQUATS], 'Replaced hip: a squat folds it past 90°.', 'chair-seat'),
-      forbid(['child'], 'Replaced hip: Child folds it past 90°.', 'constructive'),
-      forbid(['stacked-shins', 'stacked-fold'], 'Replaced hip: no stacked shins.', 'chair-seat'),
+      forbid(['hip.foldedDeep'], 'Replaced hip: this folds it far past 90°.', {
+        kneeling: 'constructive',
+        'forward-bending': 'chair-seat',
+      }),
     ],
     refer: 'New pain, clicking or a feeling of giving way: back to the surgeon.',
   },
@@ -195,7 +156,7 @@ export const cautions: readonly Caution[] = [
     name: 'Meniscus injury',
     question: 'Has a meniscus been torn or repaired?',
     sided: true,
-    effects: soreKnee,
+    rules: soreKnee,
     refer: 'Locking, swelling or giving way: to a doctor or physiotherapist.',
   },
   {
@@ -203,7 +164,7 @@ export const cautions: readonly Caution[] = [
     name: 'Knee ligament injury',
     question: 'Has a knee ligament been injured?',
     sided: true,
-    effects: soreKnee,
+    rules: soreKnee,
     refer: 'Giving way or swelling: to a doctor or physiotherapist.',
   },
   {
@@ -211,7 +172,7 @@ export const cautions: readonly Caution[] = [
     name: 'Knee arthritis',
     question: 'Is there arthritis in a knee?',
     sided: true,
-    effects: soreKnee,
+    rules: soreKnee,
     refer: 'Swelling, warmth or pain at night: to a doctor.',
   },
   {
@@ -219,9 +180,9 @@ export const cautions: readonly Caution[] = [
     name: 'Knee replacement',
     question: 'Has a knee been replaced?',
     sided: true,
-    effects: [
+    rules: [
       askFirst(
-        ON_THE_KNEES,
+        KNEELING,
         'A replaced knee: kneeling only with the surgeon’s or physiotherapist’s written go-ahead.',
       ),
       ...soreKnee,
@@ -233,7 +194,7 @@ export const cautions: readonly Caution[] = [
     name: 'Disc trouble in the low back',
     question: 'Is there or was there disc trouble in the low back?',
     sided: false,
-    effects: quietBack('Low back'),
+    rules: quietBack('Low back'),
     refer:
       'Feeling below the knee, numbness, or trouble with bladder or bowel: stop, and to a doctor at once.',
   },
@@ -242,10 +203,14 @@ export const cautions: readonly Caution[] = [
     name: 'Sciatica',
     question: 'Does pain or tingling run down a leg?',
     sided: true,
-    effects: [
+    rules: [
       ...quietBack('Nerve to the leg'),
-      forbid(['standing-fold', 'wide-fold'], 'Nerve to the leg: no rounded hanging.', 'staff'),
-      forbid(['leg-up'], 'Nerve to the leg: no straight leg is pulled.', 'constructive'),
+      forbid(['back.foldsStanding'], 'Nerve to the leg: no rounded hanging.', 'staff'),
+      forbid(
+        ['hip.straightLegPulled'],
+        'Nerve to the leg: no straight leg is pulled.',
+        'constructive',
+      ),
     ],
     refer: 'Feeling below the knee during a pose: stop; to a doctor or physiotherapist.',
   },
@@ -254,16 +219,20 @@ export const cautions: readonly Caution[] = [
     name: 'Sacroiliac pain',
     question: 'Is there pain at the back of the pelvis, to one side?',
     sided: true,
-    effects: [
+    rules: [
       change(
         'all',
         'level hips',
         'Back of the pelvis: keep the hips level and the work even on both sides.',
       ),
-      forbid([...WIDE], 'Back of the pelvis: no wide deep hold.', 'staff'),
-      forbid([...ONE_SIDED], 'Back of the pelvis: no one-sided deep hold.', 'figure-four'),
-      forbid(['reclined-hero-one'], 'Back of the pelvis: both sides alike.', 'reclined-hero'),
-      forbid(['seated-twist'], 'Back of the pelvis: no twist on a fixed pelvis.', 'easy-cross'),
+      forbid(['hip.spread'], 'Back of the pelvis: no wide deep hold.', 'staff'),
+      forbid(['back.oneSided'], 'Back of the pelvis: no one-sided deep hold.', {
+        reclined: 'reclined-hero',
+        seated: 'figure-four',
+        kneeling: 'figure-four',
+        'forward-bending': 'figure-four',
+      }),
+      forbid(['back.turnsSeated'], 'Back of the pelvis: no twist on a fixed pelvis.', 'easy-cross'),
     ],
     refer: 'Pain that stays the next day: to a physiotherapist.',
   },
@@ -272,19 +241,19 @@ export const cautions: readonly Caution[] = [
     name: 'Hamstring origin pain or tear',
     question: 'Is there pain at the sit bone, or was a hamstring torn?',
     sided: true,
-    effects: [
+    rules: [
       change(
-        [...STRAIGHT_LEGS, 'ragdoll'],
+        ['hip.hamstringStretched'],
         'mid-range',
         'Hamstring origin: no end range with straight legs.',
       ),
-      change(
-        [...STRAIGHT_LEGS, 'ragdoll'],
-        'knees bent',
-        'Hamstring origin: the knees bend first.',
+      change(['hip.hamstringStretched'], 'knees bent', 'Hamstring origin: the knees bend first.'),
+      change(['hip.foldPulled'], 'no strap', 'Hamstring origin: no pull on a strap.'),
+      forbid(
+        ['hip.straightLegPulled'],
+        'Hamstring origin: no leg is pulled on a strap.',
+        'constructive',
       ),
-      change(SEATED_FOLDS, 'no strap', 'Hamstring origin: no pull on a strap.'),
-      forbid([...LEG_ON_A_STRAP], 'Hamstring origin: no leg is pulled on a strap.', 'constructive'),
     ],
     refer: 'Pain when sitting, or a sudden pull: to a physiotherapist.',
   },
@@ -293,11 +262,18 @@ export const cautions: readonly Caution[] = [
     name: 'Osteoporosis',
     question: 'Are the bones thin, or did one break from a small fall?',
     sided: false,
-    effects: [
+    rules: [
       change('all', 'mid-range', 'Thin bones: no end range.'),
-      change(FOLDS, 'spine straight', 'Thin bones: no rounded fold, the back stays straight.'),
-      forbid(['ragdoll'], 'Thin bones: no rounded hanging.', 'chair-hinge'),
-      forbid(['seated-twist', 'sundial'], 'Thin bones: no loaded twist.', 'easy-cross'),
+      change(
+        ['back.rounded'],
+        'spine straight',
+        'Thin bones: no rounded fold, the back stays straight.',
+      ),
+      forbid(['back.hangs'], 'Thin bones: no rounded hanging.', 'chair-hinge'),
+      forbid(['back.turnsSeated'], 'Thin bones: no loaded twist.', 'easy-cross'),
+      forbid(['back.turnsFolded'], 'Thin bones: no turning while folded.', 'staff'),
+      forbid(['head.neckLoaded'], 'Thin bones: no weight on the neck.'),
+      FALLS,
     ],
     refer: 'Sudden back pain: to a doctor.',
   },
@@ -306,16 +282,17 @@ export const cautions: readonly Caution[] = [
     name: 'Pregnancy',
     question: 'Is she pregnant, or was there a birth in the last months?',
     sided: false,
-    effects: [
+    rules: [
       change('all', 'mid-range', 'Pregnancy loosens ligaments: mid-range only, nothing is pushed.'),
-      change(FOLDS, 'belly room', 'Room for the belly: feet apart, no folding over it.'),
       change(
-        [...RECLINED_BACK, 'reclined-open'],
-        'ramp stays high',
-        'Not lying flat: the ramp stays at 30° or more.',
+        ['belly.pressed'],
+        'belly room',
+        'Room for the belly: feet apart, no folding over it.',
       ),
-      forbid([...FLAT_ON_THE_BACK], 'Pregnancy: not flat on the back.', 'reclined-open'),
-      forbid(['seated-twist', 'sundial'], 'Pregnancy: no strong twist.', 'easy-cross'),
+      change(['whole.onRamp'], 'ramp stays high', 'Not lying flat: the ramp stays at 30° or more.'),
+      forbid(['whole.flatOnBack'], 'Pregnancy: not flat on the back.', 'reclined-open'),
+      forbid(['back.turnsSeated'], 'Pregnancy: no strong twist.', 'easy-cross'),
+      FALLS,
     ],
     refer: 'Pain in the pelvis or the front bone: to the midwife or physiotherapist.',
   },
@@ -324,15 +301,22 @@ export const cautions: readonly Caution[] = [
     name: 'Blood or eye pressure, reflux, dizziness',
     question: 'Is there high blood or eye pressure, reflux or dizziness?',
     sided: false,
-    effects: [
+    rules: [
       change(
-        [...FOLDS, 'wide-fold'],
+        ['head.lowered'],
         'head not low',
         'Pressure or dizziness: the head stays no lower than the heart; look down rather than up; rise in stages.',
       ),
-      change([...HEAD_LOW], 'brief', 'Pressure or dizziness: briefly, if at all.'),
+      change(['head.belowHeart'], 'brief', 'Pressure or dizziness: briefly, if at all.'),
+      forbid(['head.neckLoaded'], 'Pressure or dizziness: no weight on the neck.'),
       change(
-        [...RECLINED_BACK, 'reclined-open'],
+        ['whole.longStill'],
+        'up in stages',
+        'Pressure or dizziness: up in stages after lying long, the head last.',
+      ),
+      FALLS,
+      change(
+        ['whole.onRamp'],
         'ramp stays high',
         'Pressure or reflux: the head stays high on the ramp.',
       ),
@@ -344,7 +328,7 @@ export const cautions: readonly Caution[] = [
     name: 'Very mobile joints',
     question: 'Do joints bend further than most, or slip?',
     sided: false,
-    effects: [change('all', 'mid-range', 'Very mobile: stop before the end; never deeper.')],
+    rules: [change('all', 'mid-range', 'Very mobile: stop before the end; never deeper.')],
     refer: 'Joints that slip out: to a doctor.',
   },
   {
@@ -353,7 +337,7 @@ export const cautions: readonly Caution[] = [
     question:
       'In the last three months: an operation, injury, clot, numbness, night pain, locking or swelling?',
     sided: false,
-    effects: [
+    rules: [
       forbid(
         'all',
         'Recent or unexplained trouble: nothing here until a doctor or physiotherapist has looked.',
@@ -366,12 +350,18 @@ export const cautions: readonly Caution[] = [
     name: 'Ankle or foot injury',
     question: 'Is an ankle or foot injured?',
     sided: true,
-    effects: [
-      change(SITS_BACK_ON_KNEES, 'ankle roll', 'Ankle: a roll under its front, and no full kneel.'),
-      forbid(['thunderbolt'], 'Ankle: no sitting on the heels.', 'chair-seat'),
-      forbid(['horse'], 'Ankle: no Horse.'),
+    rules: [
       change(
-        [...SQUATS, 'down-dog', 'plank'],
+        ['ankle.pressedFlat'],
+        'ankle roll',
+        'Ankle: a roll under its front, and no full kneel.',
+      ),
+      forbid(['ankle.fullKneel'], 'Ankle: no sitting on the heels.', 'chair-seat'),
+      forbid(['ankle.sickled'], 'Ankle: it is not laid on the other thigh.', {
+        seated: 'easy-cross',
+      }),
+      change(
+        ['ankle.bentUnderWeight'],
         'mid-range',
         'Ankle: heels up, weight shared with a seat or the hands.',
       ),
@@ -383,16 +373,14 @@ export const cautions: readonly Caution[] = [
     name: 'Shoulder trouble',
     question: 'Is a shoulder sore or stiff?',
     sided: true,
-    effects: [
+    rules: [
+      change(['arms.restOverhead'], 'arms low', 'Shoulder: arms stay beside the body.'),
+      forbid(['arms.overhead'], 'Shoulder: no reaching overhead.', {
+        'forward-bending': 'pigeon',
+        seated: 'heron',
+      }),
       change(
-        [...RECLINED_BACK, 'reclined-open', 'child', 'pigeon'],
-        'arms low',
-        'Shoulder: arms stay beside the body.',
-      ),
-      forbid(['king-pigeon'], 'Shoulder: no reaching overhead.', 'pigeon'),
-      forbid(['sundial'], 'Shoulder: no reaching overhead.', 'heron'),
-      change(
-        [...WEIGHT_ON_HANDS, 'lizard', 'low-lunge'],
+        ['arms.carryWeight'],
         'short hold',
         'Shoulder: little weight on the hands, and briefly; leave it out if it speaks.',
       ),
@@ -404,7 +392,7 @@ export const cautions: readonly Caution[] = [
     name: 'Under 18',
     question: 'Is the student under 18?',
     sided: false,
-    effects: [
+    rules: [
       change(
         'all',
         'adult present',
@@ -414,7 +402,19 @@ export const cautions: readonly Caution[] = [
     ],
     refer: 'Growing pains that stay: to a doctor.',
   },
-];
+] as const satisfies readonly CautionEntry[];
 
-export const cautionById = (id: string) => cautions.find((caution) => caution.id === id);
-export const inScope = (poses: PoseScope, pose: string) => poses === 'all' || poses.includes(pose);
+export type CautionId = (typeof entries)[number]['id'];
+export interface Caution extends CautionEntry {
+  readonly id: CautionId;
+}
+/**
+ * What is asked at intake, what each answer changes, and when to refer. Not medical advice: it supports a trained
+ * teacher, and defers to the student's doctor or physiotherapist and to local rules of practice.
+ */
+export const cautions: readonly Caution[] = entries;
+export const cautionIds: readonly CautionId[] = cautions.map(({ id }) => id);
+
+const byId = new Map<string, Caution>(cautions.map((one) => [one.id, one]));
+/** The caution of an id; undefined for one of a newer book. */
+export const cautionById = (id: string): Caution | undefined => byId.get(id);

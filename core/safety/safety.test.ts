@@ -2,11 +2,12 @@ import fc from 'fast-check';
 import { approachIds, choicesFor, questions } from '../approaches/approaches';
 import type { CautionAnswer } from '../formats/book';
 import { planStudent } from '../plan/plan';
-import { poses } from '../poses/poses';
+import { poseById, poses, type Pose } from '../poses/poses';
+import type { ReadingSide } from '../ranges/ranges';
 import { recordWith, samplePerson, sampleShelf } from '../tests/samples';
 import { cautions } from './cautions';
 import { longestHoldFor, settingsFor } from './settings';
-import { unansweredCautions, verdictOn } from './verdict';
+import { unansweredCautions, verdictOn, type Verdict } from './verdict';
 
 const yes = (id: string, more: Partial<CautionAnswer> = {}): CautionAnswer => ({
   id,
@@ -14,9 +15,14 @@ const yes = (id: string, more: Partial<CautionAnswer> = {}): CautionAnswer => ({
   at: '2026-01-05',
   ...more,
 });
+const verdict = (
+  pose: string,
+  answers: readonly CautionAnswer[],
+  side: ReadingSide = 'both',
+): Verdict => verdictOn(poseById(pose) as Pose, side, answers);
 const choices = choicesFor('built-up-alignment', {});
 const settingsWith = (pose: string, ...answers: CautionAnswer[]) =>
-  settingsFor(choices, verdictOn(pose, answers).changes);
+  settingsFor(choices, verdict(pose, answers).changes);
 
 test('unknown is not "no": every unanswered question is told', () => {
   expect(unansweredCautions([])).toHaveLength(cautions.length);
@@ -27,7 +33,7 @@ test('unknown is not "no": every unanswered question is told', () => {
 test('with nothing answered yes, everything is offered', () => {
   for (const { id } of poses)
     expect(
-      verdictOn(
+      verdict(
         id,
         cautions.map((one) => ({ ...yes(one.id), answer: 'no' as const })),
       ),
@@ -37,11 +43,11 @@ test('with nothing answered yes, everything is offered', () => {
 test.each(cautions.flatMap((caution) => poses.map((pose) => [caution.id, pose.id] as const)))(
   '%s on %s has a stated outcome, in words',
   (caution, pose) => {
-    const verdict = verdictOn(pose, [yes(caution)]);
-    expect(['offered', 'changed', 'ask-first', 'instead', 'forbidden']).toContain(verdict.status);
-    if (verdict.status !== 'offered') {
-      expect(verdict.reasons.length).toBeGreaterThan(0);
-      expect(verdict.refer.length).toBeGreaterThan(0);
+    const found = verdict(pose, [yes(caution)]);
+    expect(['offered', 'changed', 'ask-first', 'instead', 'forbidden']).toContain(found.status);
+    if (found.status !== 'offered') {
+      expect(found.reasons.length).toBeGreaterThan(0);
+      expect(found.refer.length).toBeGreaterThan(0);
     }
   },
 );
@@ -80,7 +86,7 @@ test('a sore knee keeps 15° in hand and offers a spacer', () => {
 
 test('a low back keeps nearly straight and bends the knees first, whatever the approach', () => {
   const legsFirst = choicesFor('breath-paced', {});
-  const { changes } = verdictOn('seated-fold', [yes('low-back-disc')]);
+  const { changes } = verdict('seated-fold', [yes('low-back-disc')]);
   expect(settingsFor(legsFirst, changes)).toMatchObject({
     spineShareDeg: 5,
     firstToRise: 'knees',
@@ -89,14 +95,14 @@ test('a low back keeps nearly straight and bends the knees first, whatever the a
 });
 
 test('sciatica puts staff in place of the standing fold', () =>
-  expect(verdictOn('standing-fold', [yes('sciatica')])).toMatchObject({
+  expect(verdict('standing-fold', [yes('sciatica')])).toMatchObject({
     status: 'instead',
     instead: 'staff',
   }));
 
 test('a replaced hip asks first; a written go-ahead turns that into a change, with its date', () => {
-  expect(verdictOn('staff', [yes('hip-replacement')]).status).toBe('ask-first');
-  const allowed = verdictOn('staff', [yes('hip-replacement', { goAheadAt: '2026-01-20' })]);
+  expect(verdict('staff', [yes('hip-replacement')]).status).toBe('ask-first');
+  const allowed = verdict('staff', [yes('hip-replacement', { goAheadAt: '2026-01-20' })]);
   expect(allowed.status).toBe('changed');
   expect(allowed.reasons.join(' ')).toMatch('Go-ahead noted on 2026-01-20');
   expect(allowed.changes).toContain('hip flexion under 90');
@@ -104,18 +110,18 @@ test('a replaced hip asks first; a written go-ahead turns that into a change, wi
 
 test('the strictest of several cautions rules', () =>
   expect(
-    verdictOn('hero', [yes('ankle-foot'), yes('knee-replacement'), yes('under-18')]).status,
+    verdict('hero', [yes('ankle-foot'), yes('knee-replacement'), yes('under-18')]).status,
   ).toBe('ask-first'));
 
 test('a caution of a newer book is asked about, never passed over', () =>
-  expect(verdictOn('hero', [yes('glass-bones')])).toMatchObject({
+  expect(verdict('hero', [yes('glass-bones')])).toMatchObject({
     status: 'ask-first',
     reasons: [expect.stringContaining('glass-bones')],
   }));
 
 test('the newest answer to a question counts', () =>
   expect(
-    verdictOn('hero', [yes('knee-meniscus'), { ...yes('knee-meniscus'), answer: 'no' }]).status,
+    verdict('hero', [yes('knee-meniscus'), { ...yes('knee-meniscus'), answer: 'no' }]).status,
   ).toBe('offered'));
 
 describe('nothing forbidden is ever offered, whatever the approach and the choices', () => {
@@ -146,14 +152,14 @@ describe('nothing forbidden is ever offered, whatever the approach and the choic
             '2026-02-01',
           );
           for (const { pose, status, slots, posture, instead, reasons } of plan.poses) {
-            const verdict = verdictOn(pose, answers);
-            if (verdict.status === 'forbidden' || verdict.status === 'instead') {
-              expect([status, slots, posture]).toEqual([verdict.status, [], null]);
+            const found = verdict(pose, answers);
+            if (found.status === 'forbidden' || found.status === 'instead') {
+              expect([status, slots, posture]).toEqual([found.status, [], null]);
               expect(reasons.length).toBeGreaterThan(0);
             }
             if (instead !== null)
               expect(['offered', 'changed', 'ask-first']).toContain(
-                verdictOn(instead, answers).status,
+                verdict(instead, answers).status,
               );
           }
         },
@@ -166,12 +172,12 @@ describe('nothing forbidden is ever offered, whatever the approach and the choic
     for (const one of cautions)
       for (const other of cautions)
         for (const { id } of poses) {
-          const alone = verdictOn(id, [yes(one.id)]).status;
+          const alone = verdict(id, [yes(one.id)]).status;
           if (alone === 'forbidden')
-            expect(verdictOn(id, [yes(one.id), yes(other.id)]).status).toBe('forbidden');
+            expect(verdict(id, [yes(one.id), yes(other.id)]).status).toBe('forbidden');
           if (alone === 'instead')
             expect(['instead', 'forbidden']).toContain(
-              verdictOn(id, [yes(one.id), yes(other.id)]).status,
+              verdict(id, [yes(one.id), yes(other.id)]).status,
             );
         }
   });
@@ -182,7 +188,7 @@ test.each([
   ['knee-meniscus', ['horse']],
   ['recent-or-unexplained', poses.map(({ id }) => id)],
 ] as const)('%s forbids %j outright', (id, forbidden) => {
-  for (const pose of forbidden) expect(verdictOn(pose, [yes(id)]).status).toBe('forbidden');
+  for (const pose of forbidden) expect(verdict(pose, [yes(id)]).status).toBe('forbidden');
 });
 
 test.each([
@@ -196,26 +202,26 @@ test.each([
   ['ankle-foot', 'thunderbolt', 'chair-seat'],
   ['shoulder', 'king-pigeon', 'pigeon'],
 ] as const)('%s puts something else in place of %s: %s', (id, pose, instead) =>
-  expect(verdictOn(pose, [yes(id)])).toMatchObject({ status: 'instead', instead }),
+  expect(verdict(pose, [yes(id)])).toMatchObject({ status: 'instead', instead }),
 );
 
 test('a pose that stands in and is itself replaced leads on', () => {
   // The hip forbids twists in favour of lying with bent knees, and pregnancy lying flat in favour of the ramp.
   expect(
-    verdictOn('crossed-twist', [
+    verdict('crossed-twist', [
       yes('hip-replacement', { goAheadAt: '2026-01-20' }),
       yes('pregnancy'),
     ]),
   ).toMatchObject({ status: 'instead', instead: 'reclined-open' });
   // A shoulder leads from the later stages to pigeon, a knee from there to the figure four.
-  expect(verdictOn('king-pigeon', [yes('shoulder'), yes('knee-meniscus')])).toMatchObject({
+  expect(verdict('king-pigeon', [yes('shoulder'), yes('knee-meniscus')])).toMatchObject({
     status: 'instead',
     instead: 'figure-four',
   });
 });
 
 test('a replaced hip has its outer hips held, no belt, and nothing past 90°', () => {
-  const { changes } = verdictOn('reclined-open', [
+  const { changes } = verdict('reclined-open', [
     yes('hip-replacement', { goAheadAt: '2026-01-20' }),
   ]);
   expect(
@@ -233,7 +239,7 @@ test('a replaced hip has its outer hips held, no belt, and nothing past 90°', (
 });
 
 test('holds are kept short where a caution says so', () => {
-  expect(longestHoldFor(verdictOn('down-dog', [yes('head-pressure')]).changes)).toBe(30);
-  expect(longestHoldFor(verdictOn('pigeon', [yes('under-18')]).changes)).toBe(60);
+  expect(longestHoldFor(verdict('down-dog', [yes('head-pressure')]).changes)).toBe(30);
+  expect(longestHoldFor(verdict('pigeon', [yes('under-18')]).changes)).toBe(60);
   expect(longestHoldFor(new Set())).toBe(Infinity);
 });

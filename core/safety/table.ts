@@ -1,5 +1,6 @@
-import { poses } from '../poses/poses';
-import { cautions } from './cautions';
+import { poses, type Pose } from '../poses/poses';
+import type { ReadingSide } from '../ranges/ranges';
+import { cautions, type Caution } from './cautions';
 import { verdictOn, type Verdict } from './verdict';
 
 /** What one answer of "yes" does to one pose, as short as a table's cell. */
@@ -10,13 +11,26 @@ function cell({ status, instead, changes }: Verdict): string {
   return status === 'ask-first' ? `ask first${words ? `; ${words}` : ''}` : words;
 }
 
+/** The cell of a pose; where it works one side at a time and the sore side is known, each way if they differ. */
+function outcome({ id, sided }: Caution, pose: Pose): string {
+  const sore = (side: ReadingSide) =>
+    cell(
+      verdictOn(pose, pose.sides === 'each' ? 'left' : 'both', [
+        { id, side, answer: 'yes', at: '2026-01-01' },
+      ]),
+    );
+  if (!sided || pose.sides === 'both') return sore('both');
+  const [working, other] = [sore('left'), sore('right')];
+  return working === other
+    ? working
+    : `sore side works: ${working || 'as it is'}; other side works: ${other || 'as it is'}`;
+}
+
 /** Every caution on every pose: docs/cautions.md, made from what the program itself asks. */
 export function cautionsText(): string {
-  const sections = cautions.map(({ id, name, question, refer }) => {
-    const rows = poses.map(
-      (pose) =>
-        `| ${pose.name} | ${cell(verdictOn(pose.id, [{ id, answer: 'yes', at: '2026-01-01' }]))} |`,
-    );
+  const sections = cautions.map((caution) => {
+    const { name, question, refer } = caution;
+    const rows = poses.map((pose) => `| ${pose.name} | ${outcome(caution, pose)} |`);
     return [
       `## ${name}`,
       '',

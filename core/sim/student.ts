@@ -154,7 +154,7 @@ export function trueHeights(
     edge = false,
   }: { built?: Built; side?: ReadingSide; edge?: boolean } = {},
 ): Record<string, number> {
-  const { family, body, settings } = settlePose(student.person, poseId, NO_SHELF);
+  const { family, body, settings } = settlePose(student.person, poseId, side, NO_SHELF);
   const input = { body, settings: edge ? atTheEdge(settings) : settings, draw: truth, side };
   return Object.fromEntries(
     [...family.heights(input), ...(family.afterBuilt?.(input, built) ?? [])].map((need) => {

@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import type { PlanPose } from '@/core/formats/plan';
 import { practisedPoses } from '@/core/plan/practised';
-import type { Pose } from '@/core/poses/pose';
+import type { Pose } from '@/core/poses/poses';
 import { poseById, posesIn } from '@/core/poses/poses';
 import { dayIds, type Day } from '@/core/adapt/decide';
 import { daySaid, matCleared, matStarted } from '@/store/mat';

@@ -5,7 +5,7 @@ import { approaches } from '@/core/approaches/approaches';
 import { bodyFrom } from '@/core/body/body';
 import type { PlanPose } from '@/core/formats/plan';
 import { practisedPoses } from '@/core/plan/practised';
-import type { Pose } from '@/core/poses/pose';
+import type { Pose } from '@/core/poses/poses';
 import { poseById, posesIn } from '@/core/poses/poses';
 import { cautionById } from '@/core/safety/cautions';
 import { selectSessionsOf, selectShelf } from '@/store/selectors';

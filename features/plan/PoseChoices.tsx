@@ -1,12 +1,7 @@
 import { View } from 'react-native';
-import {
-  askedBy,
-  choiceKey,
-  choicesFor,
-  questions,
-  type QuestionId,
-} from '@/core/approaches/approaches';
+import { choiceKey, choicesFor, questions, type QuestionId } from '@/core/approaches/approaches';
 import type { Person } from '@/core/formats/book';
+import { poseById } from '@/core/poses/poses';
 import { edit } from '@/store/facts';
 import { commit } from '@/store/store';
 import { Chips } from '@/ui/Press';
@@ -67,7 +62,7 @@ export function Choice({ person, question, pose }: ChoiceProps) {
 
 /** The questions that change one pose. */
 export function PoseChoices({ person, pose }: { readonly person: Person; readonly pose: string }) {
-  const asked = askedBy[pose] ?? [];
+  const asked = poseById(pose)?.asks ?? [];
   if (asked.length === 0) return null;
   return (
     <View className="gap-3 rounded-md bg-well p-3">

@@ -2,7 +2,7 @@ import type { PlanPose, PlanSlot } from '@/core/formats/plan';
 import { slotNames, type SlotId } from '@/core/props/slots';
 import { ranges, type RangeId, type ReadingSide } from '@/core/ranges/ranges';
 import { poseById } from '@/core/poses/poses';
-import type { Pose } from '@/core/poses/pose';
+import type { Pose } from '@/core/poses/poses';
 import type { UncertainParameter } from '@/core/geometry/draw';
 import { length, type Units } from '@/ui/format';
 

@@ -5,7 +5,7 @@ import type { PlanPose } from '@/core/formats/plan';
 import { slotKey } from '@/core/geometry/family';
 import type { Posture } from '@/core/geometry/posture';
 import { planStudent } from '@/core/plan/plan';
-import type { Pose } from '@/core/poses/pose';
+import type { Pose } from '@/core/poses/poses';
 import { poses } from '@/core/poses/poses';
 import { starterShelf } from '@/core/props/starterShelf';
 import { exampleBodies, exampleRecord } from '@/core/sim/examples';

@@ -120,7 +120,7 @@ interface QuestionProps {
 
 function Question({ caution, answer, onAnswer }: QuestionProps) {
   const said = answer?.answer ?? 'unanswered';
-  const asks = caution.effects.some(({ effect }) => effect === 'ask-first');
+  const asks = caution.rules.some(({ does }) => does === 'ask-first');
   return (
     <Sheet>
       <Title level={2}>{caution.question}</Title>
@@ -151,7 +151,7 @@ function Question({ caution, answer, onAnswer }: QuestionProps) {
               onNote={(goAheadAt) => onAnswer({ goAheadAt })}
             />
           ) : null}
-          {[...new Set(caution.effects.map(({ words }) => words))].map((words) => (
+          {[...new Set(caution.rules.map(({ words }) => words))].map((words) => (
             <Words key={words}>{words}</Words>
           ))}
           <Aside>{caution.refer}</Aside>
