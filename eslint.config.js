@@ -2,41 +2,152 @@ const expo = require('eslint-config-expo/flat');
 
 /** What each folder may not import: arrows run one way, app → features → (ui, store) → workers → core. */
 const outOfBounds = {
-  core: ['store', 'workers', 'ui', 'features', 'app', 'server', 'cli', 'demo', 'e2e'],
-  workers: ['store', 'ui', 'features', 'app', 'server', 'cli', 'demo', 'e2e'],
-  store: ['ui', 'features', 'app', 'server', 'cli', 'demo', 'e2e'],
-  ui: ['store', 'workers', 'features', 'app', 'server', 'cli', 'demo', 'e2e'],
-  features: ['app', 'server', 'cli', 'demo', 'e2e'],
-  app: ['core', 'store', 'workers', 'server', 'cli', 'demo', 'e2e'],
-  server: ['store', 'workers', 'ui', 'features', 'app', 'cli', 'demo', 'e2e'],
-  cli: ['store', 'workers', 'ui', 'features', 'app', 'server', 'demo', 'e2e'],
-  demo: ['store', 'workers', 'ui', 'features', 'app', 'server', 'cli', 'e2e'],
+  core: [
+    'store',
+    'workers',
+    'ui',
+    'features',
+    'app',
+    'server',
+    'cli',
+    'demo',
+    'e2e',
+    'bench',
+    'scripts',
+  ],
+  workers: ['store', 'ui', 'features', 'app', 'server', 'cli', 'demo', 'e2e', 'bench', 'scripts'],
+  store: ['ui', 'features', 'app', 'server', 'cli', 'demo', 'e2e', 'bench', 'scripts'],
+  ui: ['store', 'workers', 'features', 'app', 'server', 'cli', 'demo', 'e2e', 'bench', 'scripts'],
+  features: ['app', 'server', 'cli', 'demo', 'e2e', 'bench', 'scripts'],
+  app: ['core', 'store', 'workers', 'server', 'cli', 'demo', 'e2e', 'bench', 'scripts'],
+  // Words are all that a server or a command line needs of the interface.
+  server: [
+    'store',
+    'workers',
+    'ui(?!/words)',
+    'features',
+    'app',
+    'cli',
+    'demo',
+    'e2e',
+    'bench',
+    'scripts',
+  ],
+  cli: [
+    'store',
+    'workers',
+    'ui(?!/words)',
+    'features',
+    'app',
+    'server',
+    'demo',
+    'e2e',
+    'bench',
+    'scripts',
+  ],
+  demo: ['store', 'workers', 'ui', 'features', 'app', 'server', 'cli', 'e2e', 'bench', 'scripts'],
+  bench: ['store', 'workers', 'ui', 'features', 'app', 'server', 'cli', 'e2e', 'scripts'],
+  scripts: ['store', 'workers', 'ui(?!/words)', 'features', 'app', 'server', 'demo', 'bench'],
 };
 
-const boundary = ([folder, others]) => ({
-  files: [`${folder}/**/*.{ts,tsx}`],
-  rules: {
-    'no-restricted-imports': [
-      'error',
-      {
-        patterns: [
-          {
-            regex: `^(@/|(\\.\\./)+)(${others.join('|')})(/|$)`,
-            message: `${folder}/ may not import from there: see docs/decisions/0001-folders.md.`,
-          },
-          ...(folder === 'core'
-            ? [
-                {
-                  regex: '^(react|expo|@react|nativewind|node:)',
-                  message: 'core/ has no interface and no machine under it.',
-                },
-              ]
-            : []),
-        ],
-      },
-    ],
-  },
+/** The rooms of the core from the ground up: each may build on those before it, and on none after. */
+const coreOrder = [
+  'body',
+  'ranges',
+  'geometry',
+  'protocols',
+  'approaches',
+  'props',
+  'poses',
+  'formats',
+  'estimate',
+  'adapt',
+  'safety',
+  'measure',
+  'plan',
+  'sim',
+];
+
+/** Places of the app: each stands alone, but for what `shared` ones lend. */
+const places = [
+  'data',
+  'mat',
+  'measure',
+  'plan',
+  'record',
+  'settings',
+  'shelf',
+  'shell',
+  'students',
+  'today',
+];
+/** What a place may take from another, each for a reason. */
+const lent = {
+  // A plan's words and marks; a student's tabs; the way to load late, and the demo book.
+  mat: ['plan', 'students'],
+  measure: ['data', 'students'],
+  plan: ['shell', 'students'],
+  record: ['plan', 'students'],
+  settings: ['plan'],
+  shelf: ['shell'],
+  shell: ['data'],
+  students: ['plan', 'shell'],
+  today: ['plan', 'shell'],
+  data: [],
+};
+
+const pattern = (regex, message) => ({ regex, message });
+const outside = (folder) =>
+  pattern(
+    `^(@/|(\\.\\./)+)(${outOfBounds[folder].join('|')})(/|$)`,
+    `${folder}/ may not import from there: see docs/decisions/0001-folders.md.`,
+  );
+const noMachine = pattern(
+  '^(react|expo|@react|nativewind|node:)',
+  'core/ has no interface and no machine under it.',
+);
+const restricted = (files, patterns, ignores = []) => ({
+  files,
+  ignores,
+  rules: { 'no-restricted-imports': ['error', { patterns }] },
 });
+
+const borders = [
+  ...Object.keys(outOfBounds).map((folder) =>
+    restricted(
+      [`${folder}/**/*.{ts,tsx,mjs}`],
+      [outside(folder), ...(folder === 'core' ? [noMachine] : [])],
+    ),
+  ),
+  // Types of what is said may name anything that it is said of.
+  ...coreOrder.map((room, i) =>
+    restricted(
+      [`core/${room}/**/*.ts`],
+      [
+        outside('core'),
+        noMachine,
+        pattern(
+          `^(\\.\\./)+(${coreOrder.slice(i + 1).join('|') || '-'})/`,
+          `core/${room} stands under that room: see docs/decisions/0001-folders.md.`,
+        ),
+      ],
+      ['core/**/*.test.ts'],
+    ),
+  ),
+  ...places.map((place) =>
+    restricted(
+      [`features/${place}/**/*.{ts,tsx}`],
+      [
+        outside('features'),
+        pattern(
+          `^(\\.\\./)+(${places.filter((one) => one !== place && !lent[place].includes(one)).join('|')})/`,
+          `features/${place} takes nothing from there: what places share is in features/hooks.ts, ui/ or a place that lends it.`,
+        ),
+      ],
+      ['features/**/*.test.tsx'],
+    ),
+  ),
+];
 
 module.exports = [
   ...expo,
@@ -86,5 +197,5 @@ module.exports = [
       ],
     },
   },
-  ...Object.entries(outOfBounds).map(boundary),
+  ...borders,
 ];

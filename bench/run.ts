@@ -5,7 +5,7 @@ import { recordOf } from '@/core/estimate/recordOf';
 import type { Book } from '@/core/formats/book';
 import { shiftDays } from '@/core/formats/time';
 import { bandsOf, meansOf } from '@/core/geometry/band';
-import { uncertainParameters, type Draw } from '@/core/geometry/draw';
+import { uncertainParameters, type InputValues } from '@/core/geometry/inputs';
 import { families } from '@/core/geometry/families';
 import { poses } from '@/core/poses/poses';
 import { planStudent } from '@/core/plan/plan';
@@ -53,15 +53,17 @@ function naiveBand(): number {
   const family = families.kneeling;
   const means = meansOf(belief);
   const seats = Array.from({ length: DRAWS }, () => {
-    const draw: Record<string, number> = { ...means } as Record<string, number>;
+    const values: Record<string, number> = { ...means } as Record<string, number>;
     for (const key of family.needs('both')) {
       const spread = belief[key] ?? {
         mean: uncertainParameters[key as keyof typeof uncertainParameters].value,
         sd: uncertainParameters[key as keyof typeof uncertainParameters].sd,
       };
-      draw[key] = chance.normal(spread.mean, spread.sd);
+      values[key] = chance.normal(spread.mean, spread.sd);
     }
-    return family.heights({ body, settings, side: 'both', draw: draw as Draw })[0]?.rawCm ?? 0;
+    return (
+      family.heights({ body, settings, side: 'both', values: values as InputValues })[0]?.rawCm ?? 0
+    );
   }).sort((a, b) => a - b);
   return seats[Math.floor(DRAWS * 0.9)]! - seats[Math.floor(DRAWS * 0.1)]!;
 }

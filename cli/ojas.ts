@@ -6,9 +6,12 @@ import type { Fault } from '@/core/formats/limits';
 import { isDay, type LocalDay } from '@/core/formats/time';
 import type { Book } from '@/core/formats/book';
 import { planSchema } from '@/core/formats/plan';
-import { planStudent, shippedCaution } from '@/core/plan/plan';
+import { shippedCare } from '@/core/plan/context';
+import { planStudent } from '@/core/plan/plan';
 import { poseById } from '@/core/poses/poses';
 import { starterShelf } from '@/core/props/starterShelf';
+import { wordedPlan } from '@/ui/words/wordedPlan';
+import { wordsIn } from '@/ui/words/words';
 import { policyIds, simulateCohort, tradeOff } from '@/core/sim/cohort';
 
 const USAGE = `ojas plan BOOK.json [--person ID] [--date YYYY-MM-DD] [--poses a,b]   the plan of one student, or of all (an array)
@@ -64,7 +67,10 @@ async function plan(
     return refuse(`--person: there is no person ${flags.person} in ${file}.`);
   const plans = people.map((person) =>
     planSchema.parse(
-      planStudent(recordOf(book, person), book.shelf, date, wanted ? { poses: wanted } : {}),
+      wordedPlan(
+        planStudent(recordOf(book, person), book.shelf, date, wanted ? { poses: wanted } : {}),
+        wordsIn(book.settings.units),
+      ),
     ),
   );
   return { out: JSON.stringify(flags.person === undefined ? plans : plans[0], null, 2), exit: 0 };
@@ -83,9 +89,9 @@ async function check(file: string | undefined, today: LocalDay): Promise<Answer>
 
 const MOST = { students: 5000, weeks: 520 } as const;
 /** Chances asked of a first build and of a lower rung, from bold to careful. */
-const CAUTIONS = [
+const CARES = [
   ...[0.5, 0.65, 0.8, 0.9, 0.95].map((chance) => ({ firstBuild: chance, lowerRung: chance })),
-  shippedCaution,
+  shippedCare,
 ].sort((a, b) => a.lowerRung - b.lowerRung);
 
 function simulate(flags: {
@@ -111,10 +117,10 @@ function simulate(flags: {
   if (flags.policy !== undefined && !policy)
     return refuse(`--policy: expected one of ${policyIds.join(', ')}.`);
   const answer = flags['trade-off']
-    ? tradeOff(wish, starterShelf, CAUTIONS)
+    ? tradeOff(wish, starterShelf, CARES)
     : simulateCohort({ ...wish, ...(policy ? { policies: [policy] } : {}) }, starterShelf);
   return {
-    out: JSON.stringify({ ...wish, shipped: shippedCaution, figures: answer }, null, 2),
+    out: JSON.stringify({ ...wish, shipped: shippedCare, figures: answer }, null, 2),
     exit: 0,
   };
 }

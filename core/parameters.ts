@@ -321,7 +321,6 @@ export const filter = {
     'deg',
     'spread between a person’s two sides, used for a side never read; starting value',
   ),
-  settledSeat: p(6, 'deg', 'error of a knee bend read back from a settled seat; starting value'),
 } as const;
 
 export const offset = {
@@ -330,7 +329,7 @@ export const offset = {
   sessionSd: p(
     2.5,
     'cm',
-    'a session that went well or did not speaks this roughly: settling 1.5 cm, and the swing of the day; starting value',
+    'a session that went well or did not speaks this roughly: settling, and the swing of the day; starting value',
   ),
   faintFeeling: p(2, '0-10', 'up to here a pose is hardly felt; starting value'),
   faintRoom: p(
@@ -359,7 +358,7 @@ export const decision = {
   mostHandRung: p(
     16,
     'cm',
-    'hands come down by faces of blocks, and from a chair to a block: a 2.5 cm step does not exist there; starting value',
+    'hands come down by faces of blocks, and from a chair to a block: no smaller step exists there; starting value',
   ),
   leastRung: p(1, 'cm', 'smaller steps cannot be felt; starting value'),
   sameHeight: p(0.6, 'cm', 'heights nearer than this count as one; starting value'),
@@ -384,8 +383,8 @@ export const loading = {
 } as const;
 
 export const stackCost = {
-  perCmHigh: p(1, 'ratio', 'cost of standing 1 cm over the target; starting value'),
-  perCmLow: p(2, 'ratio', 'cost of standing 1 cm under it; starting value'),
+  overTarget: p(1, 'ratio', 'cost of each unit of length over the target; starting value'),
+  underTarget: p(2, 'ratio', 'cost of each unit of length under it; starting value'),
   perPiece: p(0.35, 'ratio'),
   perSoftLayer: p(0.12, 'ratio'),
   perWobble: p(0.8, 'ratio'),

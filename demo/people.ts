@@ -1,5 +1,5 @@
 import type { Person } from '@/core/formats/book';
-import type { Draw } from '@/core/geometry/draw';
+import type { InputValues } from '@/core/geometry/inputs';
 import { cautions } from '@/core/safety/cautions';
 import type { Sex } from '@/core/ranges/ranges';
 import type { ApproachId } from '@/core/approaches/approaches';
@@ -10,7 +10,7 @@ export interface Member {
   /** Chance of coming to one of the weekly evenings. */
   readonly comes: number;
   /** True ranges set by hand; the rest is drawn. */
-  readonly truth: Draw;
+  readonly truth: InputValues;
   /** Evenings between which they stayed away. */
   readonly gap?: readonly [number, number];
   /** Poses done beside the commonest five. */
@@ -71,7 +71,7 @@ const bothSides = (
   range: 'hamstring' | 'kneeFlexion.hipBent' | 'kneeFlexion.prone',
   left: number,
   right: number,
-): Draw => ({ [`${range}:left`]: left, [`${range}:right`]: right });
+): InputValues => ({ [`${range}:left`]: left, [`${range}:right`]: right });
 
 /** A dozen rowers of all ages and proportions. */
 export const members: readonly Member[] = [

@@ -5,6 +5,7 @@ import { dayOf, type LocalDay } from '@/core/formats/time';
 import type { Estimates } from '@/core/estimate/estimate';
 import type { Plan } from '@/core/formats/plan';
 import type { Units } from '@/ui/format';
+import { wordsIn, type Words } from '@/ui/words/words';
 import { selectEstimates, selectPlan, selectSettings } from '@/store/selectors';
 import type { OjasStore, RootState } from '@/store/store';
 
@@ -39,6 +40,8 @@ export function useEstimates(id: string): Estimates | undefined {
   const today = useToday();
   return useOjas((state) => selectEstimates(state, id, today));
 }
+/** What the core says, in words and in the teacher's units. */
+export const useWords = (): Words => wordsIn(useUnits());
 export const useUnits = (): Units => useOjas((state) => selectSettings(state).units);
 
 /** A fresh id: the moment, and chance for several in one moment, in one tab or two. */

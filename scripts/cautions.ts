@@ -1,4 +1,4 @@
 import { writeFileSync } from 'node:fs';
-import { cautionsText } from '@/core/safety/table';
+import { cautionsText } from './cautionsText';
 
 writeFileSync(new URL('../docs/cautions.md', import.meta.url), cautionsText());

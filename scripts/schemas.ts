@@ -7,7 +7,7 @@ import { planSchema } from '@/core/formats/plan';
 /** JSON Schemas of the open formats, made from the schemas that the program itself checks with. */
 export const schemas = {
   'ojas-book-1.schema.json': () => z.toJSONSchema(bookSchema, { io: 'input' }),
-  'ojas-plan-1.schema.json': () => z.toJSONSchema(planSchema),
+  'ojas-plan-2.schema.json': () => z.toJSONSchema(planSchema),
 };
 
 export const schemaText = (name: keyof typeof schemas) =>

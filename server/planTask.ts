@@ -6,6 +6,8 @@ import { pathWords, unfitIn, type Fault } from '@/core/formats/limits';
 import { refusalOf } from '@/core/formats/refusal';
 import { planStudent } from '@/core/plan/plan';
 import { poseById } from '@/core/poses/poses';
+import { wordedPlan } from '@/ui/words/wordedPlan';
+import { wordsIn } from '@/ui/words/words';
 
 /** What is sent back: a status, and a plan or the faults. */
 export interface PlanAnswer {
@@ -68,11 +70,14 @@ export default function planTask(bytes: Uint8Array): PlanAnswer {
   // A pose that is named twice is planned once.
   return answer(
     200,
-    planStudent(
-      recordOf(checked.value, person),
-      checked.value.shelf,
-      date,
-      poses ? { poses: [...new Set(poses)] } : {},
+    wordedPlan(
+      planStudent(
+        recordOf(checked.value, person),
+        checked.value.shelf,
+        date,
+        poses ? { poses: [...new Set(poses)] } : {},
+      ),
+      wordsIn(checked.value.settings.units),
     ),
   );
 }

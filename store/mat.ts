@@ -1,7 +1,8 @@
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
 import { z } from 'zod';
 import { dayIds, type Day } from '@/core/adapt/decide';
-import { sessionPoseSchema, settledSchema } from '@/core/formats/book';
+import { sessionPoseSchema, settledSchema, sideSchema } from '@/core/formats/book';
+import type { SlotRef } from '@/core/slots';
 
 export const matSteps = ['build', 'enter', 'look', 'hold', 'feel'] as const;
 
@@ -21,7 +22,14 @@ export const matSchema = z.object({
   changes: z.record(
     z.string(),
     z.array(
-      z.object({ slot: z.string(), fromCm: z.number(), toCm: z.number(), atSeconds: z.number() }),
+      z.object({
+        slot: z.string(),
+        part: z.enum(['low', 'high']).optional(),
+        side: sideSchema.optional(),
+        fromCm: z.number(),
+        toCm: z.number(),
+        atSeconds: z.number(),
+      }),
     ),
   ),
   faults: z.record(z.string(), z.array(z.string())),
@@ -81,7 +89,7 @@ export const matSlice = createSlice({
       }: PayloadAction<{
         pose: string;
         settled: Settled[];
-        slot: string;
+        slot: SlotRef;
         fromCm: number;
         toCm: number;
         atSeconds: number;
@@ -90,7 +98,7 @@ export const matSlice = createSlice({
       if (!now) return;
       now.settled[payload.pose] = payload.settled;
       (now.changes[payload.pose] ??= []).push({
-        slot: payload.slot,
+        ...payload.slot,
         fromCm: payload.fromCm,
         toCm: payload.toCm,
         atSeconds: payload.atSeconds,

@@ -1,7 +1,7 @@
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
 import { z } from 'zod';
 import { visitKinds, type VisitKind } from '@/core/plan/visit';
-import { methodIds, type MethodId } from '@/core/ranges/protocols';
+import { methodIds, type MethodId } from '@/core/protocols/protocols';
 import { pictureSchema } from '@/core/formats/facts';
 import { rangeIds, type RangeId, type Side } from '@/core/ranges/ranges';
 

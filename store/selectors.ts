@@ -1,6 +1,6 @@
 import { createSelector } from '@reduxjs/toolkit';
 import type { Day } from '@/core/adapt/decide';
-import type { Eyes, MethodId } from '@/core/ranges/protocols';
+import type { MethodId } from '@/core/protocols/protocols';
 import { estimateRanges, type Estimates, type StudentRecord } from '@/core/estimate/estimate';
 import type { Plan } from '@/core/formats/plan';
 import { dayOf, shiftDays, type LocalDay, inTime } from '@/core/formats/time';
@@ -11,6 +11,7 @@ import { poses } from '@/core/poses/poses';
 import type { Shelf } from '@/core/props/shelf';
 import { SETTINGS_ID, usualSettings, type SettingsRecord } from '@/core/formats/facts';
 import type { RootState } from './store';
+import { recordFrom } from '@/core/estimate/recordOf';
 
 export const selectPeople = createSelector(
   (state: RootState) => state.people,
@@ -79,14 +80,11 @@ const lastRecords = lastAnswers<StudentRecord>();
 export function selectRecord(state: RootState, id: string): StudentRecord | undefined {
   const person = state.people[id];
   if (!person) return undefined;
-  const { eyes } = selectSettings(state);
+  const settings = selectSettings(state);
   const [readings, sessions] = [selectReadingsOf(state, id), selectSessionsOf(state, id)];
-  return lastRecords(id, [person, readings, sessions, eyes], () => ({
-    person,
-    readings,
-    sessions,
-    ...(eyes ? { eyes: eyes as Eyes } : {}),
-  }));
+  return lastRecords(id, [person, readings, sessions, settings.eyes], () =>
+    recordFrom(person, { readings, sessions }, settings),
+  );
 }
 
 const lastEstimates = lastAnswers<Estimates>();

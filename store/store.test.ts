@@ -547,7 +547,7 @@ describe('the session under way', () => {
       rungMoved({
         pose: 'hero/both',
         settled: [],
-        slot: 'seat',
+        slot: { slot: 'seat', side: 'both' },
         fromCm: 20,
         toCm: 22,
         atSeconds: 10,

@@ -5,6 +5,7 @@ import type { Range, ReadingSide } from '@/core/ranges/ranges';
 import { ago, withDoubt } from './format';
 import { tone } from './tones';
 import { Aside, Words } from './Words';
+import { rangeName } from './words/words';
 
 interface RangeBarProps {
   readonly estimate: RangeEstimate;
@@ -40,7 +41,7 @@ export function RangeBar({ estimate, range, side }: RangeBarProps) {
     <View className="gap-0.5">
       <View className="flex-row flex-wrap justify-between gap-x-3">
         <Words>
-          {range.name}
+          {rangeName(range.id)}
           {side === 'both' ? '' : `, ${side}`}
         </Words>
         <Words className="font-semibold">{value}</Words>

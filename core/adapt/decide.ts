@@ -2,18 +2,20 @@ import type { SessionPose } from '../formats/book';
 import { daysBetween, type LocalDay, dayOf } from '../formats/time';
 import { decision as parameter } from '../parameters';
 import type { RaiseReason } from '../poses/pose';
+import type { Alarm, Complaint, Reason } from '../reasons';
+import type { SlotKey } from '../slots';
 
 export type Action = 'first' | 'rest' | 'raise' | 'keep' | 'lower';
 
-/** What to do with a pose today, with its reasons in words. */
+/** What to do with a pose today, with its reasons. */
 export interface Decision {
   readonly action: Action;
   /** The one slot that moves, as a slot key; null when none does. */
-  readonly slot: string | null;
+  readonly slot: SlotKey | null;
   /** Only the one rung, however unlikely it is to be enough: for the day's sake, not for what the body said. */
   readonly oneRung?: true;
-  readonly reasons: readonly string[];
-  readonly refer: string | null;
+  readonly reasons: readonly Reason[];
+  readonly refer: Reason | null;
 }
 
 /** One earlier time of a pose, as the decision sees it. */
@@ -24,7 +26,7 @@ export interface Earlier {
 
 /** A slot that could come down one rung. */
 export interface Rung {
-  readonly slot: string;
+  readonly slot: SlotKey;
   readonly fromCm: number;
   readonly toCm: number;
   /** Chance that the student's range supports the lower rung. */
@@ -43,21 +45,14 @@ export interface DecisionInput {
   /** The next rung down of each slot that stands on something, in the pose's order; computed only when it is asked for. */
   readonly rungs: () => readonly Rung[];
   readonly veryMobile: boolean;
-  /** Today's re-check lies below the last estimate by more than is believable as chance: words for the teacher. */
-  readonly lowCheck: string | null;
+  /** Today's re-check lies below the last estimate by more than is believable as chance. */
+  readonly lowCheck: Reason<'low-check'> | null;
   readonly strengthAllowed: number;
   /** Chance of being enough that a lower rung must have. */
   readonly chanceAsked: number;
   /** The slot that goes up for a reason. */
-  readonly slotToRaise: (why: RaiseReason) => string;
+  readonly slotToRaise: (why: RaiseReason) => SlotKey | null;
 }
-
-const dayFormat = new Intl.DateTimeFormat('en-GB', {
-  day: 'numeric',
-  month: 'short',
-  timeZone: 'UTC',
-});
-const day = (at: string) => dayFormat.format(Date.parse(dayOf(at)));
 
 /** A session that speaks for coming down: full time, easy breath, muscle only, nothing strong, pelvis upright. */
 export function wentWell(outcome: SessionPose): boolean {
@@ -76,156 +71,128 @@ export function wentWell(outcome: SessionPose): boolean {
 export const heldWhole = ({ heldSeconds, plannedSeconds }: SessionPose) =>
   heldSeconds >= parameter.fullTime.value * (plannedSeconds ?? heldSeconds);
 
-const STOPS = {
-  sharp: 'a sharp feeling',
-  electric: 'an electric feeling',
-  spreading: 'a spreading feeling',
-  numb: 'numbness',
-  dizzy: 'dizziness',
-  joint: 'a joint',
-} as const;
-
 /** Why the support must go up after a session; null when nothing asks for it. */
 export function askedForMore(
   outcome: SessionPose,
   strengthAllowed: number,
-): { why: RaiseReason; words: string } | null {
+): { why: RaiseReason; complaint: Complaint } | null {
   const { feeling } = outcome;
+  const { strength } = feeling;
   if (feeling.place === 'joint' || outcome.stop === 'joint')
-    return { why: 'joint', words: 'felt at a joint line' };
-  if (feeling.place === 'low-back') return { why: 'low-back', words: 'felt in the low back' };
-  if (feeling.strength >= parameter.strongFeeling.value)
-    return { why: 'strong', words: `felt at ${feeling.strength} of 10` };
-  if (feeling.strength > strengthAllowed && feeling.place !== 'none')
-    return {
-      why: 'strong',
-      words: `felt at ${feeling.strength} of 10, over what this approach allows`,
-    };
-  if (outcome.breath === 'held') return { why: 'strong', words: 'the breath was held' };
-  if (outcome.pelvis === 'rolled') return { why: 'rolled', words: 'the pelvis rolled back' };
-  if (outcome.pelvis === 'arched') return { why: 'arched', words: 'the low back arched' };
-  if (outcome.nextDay === 'worse') return { why: 'other', words: 'worse the next day' };
+    return { why: 'joint', complaint: { of: 'joint' } };
+  if (feeling.place === 'low-back') return { why: 'low-back', complaint: { of: 'low-back' } };
+  if (strength >= parameter.strongFeeling.value)
+    return { why: 'strong', complaint: { of: 'strong', strength, overAllowed: false } };
+  if (strength > strengthAllowed && feeling.place !== 'none')
+    return { why: 'strong', complaint: { of: 'strong', strength, overAllowed: true } };
+  if (outcome.breath === 'held') return { why: 'strong', complaint: { of: 'breath' } };
+  if (outcome.pelvis === 'rolled') return { why: 'rolled', complaint: { of: 'rolled' } };
+  if (outcome.pelvis === 'arched') return { why: 'arched', complaint: { of: 'arched' } };
+  if (outcome.nextDay === 'worse') return { why: 'other', complaint: { of: 'next-day' } };
   return null;
 }
 
-const nothing = (action: Action, reasons: string[], refer: string | null = null): Decision => ({
-  action,
-  slot: null,
-  reasons,
+const still = (
+  action: Action,
+  reasons: readonly Reason[],
+  refer: Reason | null = null,
+): Decision => ({ action, slot: null, reasons, refer });
+const raise = (slot: SlotKey | null, reason: Reason, refer: Reason | null = null): Decision => ({
+  action: 'raise',
+  slot,
+  reasons: [reason],
   refer,
 });
+
+/** What was felt at a stop, or as from a nerve, that rests a pose; a joint and dizziness have answers of their own. */
+function alarmIn({ stop, feeling }: SessionPose): Alarm | null {
+  if (stop !== undefined && stop !== 'joint' && stop !== 'dizzy') return stop;
+  return feeling.place === 'nerve' && stop !== 'dizzy' ? 'nerve' : null;
+}
+
+/** Stop and refer, or raise, for what the last session or today says; null where nothing does. */
+function easing({ today, day, lowCheck, slotToRaise, ...input }: DecisionInput, last: Earlier) {
+  const { outcome } = last;
+  const on = dayOf(last.at);
+  const alarm = alarmIn(outcome);
+  if (alarm !== null) {
+    const refer: Reason = { code: 'refer-alarm' };
+    return daysBetween(on, today) < parameter.restDays.value
+      ? still('rest', [{ code: 'left-out', alarm, on }], refer)
+      : raise(slotToRaise('other'), { code: 'after-alarm', alarm, on }, refer);
+  }
+  if (outcome.stop === 'dizzy')
+    return raise(slotToRaise('other'), { code: 'after-dizzy', on }, { code: 'refer-dizzy' });
+  const more = askedForMore(outcome, input.strengthAllowed);
+  if (more)
+    return raise(
+      slotToRaise(more.why),
+      { code: 'last-time', on, complaint: more.complaint },
+      more.why === 'joint' ? { code: 'refer-joint' } : null,
+    );
+  if (day !== 'usual')
+    return { ...raise(slotToRaise('other'), { code: 'heavy-day', day }), oneRung: true as const };
+  return lowCheck === null ? null : raise(slotToRaise('other'), lowCheck);
+}
+
+/** Why nothing may come down yet, whatever the ranges say; null where it may. */
+function keeping({ today, earlier, ...input }: DecisionInput, last: Earlier): Reason | null {
+  const { outcome } = last;
+  const days = daysBetween(last.at, today);
+  if (days > parameter.longestGap.value) return { code: 'long-gap', days };
+  if (!heldWhole(outcome))
+    return {
+      code: 'not-held',
+      heldSeconds: outcome.heldSeconds,
+      plannedSeconds: outcome.plannedSeconds ?? 0,
+    };
+  if (input.veryMobile) return { code: 'very-mobile' };
+  const good = goodRunning(earlier, input.strengthAllowed);
+  if (good >= parameter.goodSessions.value) return null;
+  const before = earlier[earlier.length - 1 - good];
+  return {
+    code: 'more-sessions',
+    good,
+    asked: parameter.goodSessions.value,
+    raised: before !== undefined && askedForMore(before.outcome, input.strengthAllowed) !== null,
+  };
+}
 
 /**
  * Lower, keep, raise or rest: one pose, one side, today. The order is fixed: stop and refer, raise, keep, lower; the
  * first that applies is the answer. Only one slot moves.
  */
 export function decide(input: DecisionInput): Decision {
-  const { today, earlier, slotToRaise } = input;
+  const { earlier, day } = input;
   const last = earlier.at(-1);
-  const heavy = input.day === 'usual' ? null : `A ${input.day} day: one rung higher than usual.`;
   if (!last)
-    return nothing('first', [
-      'First time: built from the measurements.',
-      ...(heavy ? [heavy] : []),
+    return still('first', [
+      { code: 'first-time' },
+      ...(day === 'usual' ? [] : [{ code: 'heavy-day' as const, day }]),
     ]);
-  const { outcome } = last;
+  const eased = easing(input, last);
+  if (eased) return eased;
+  const kept = keeping(input, last);
+  if (kept) return still('keep', [kept]);
 
-  const serious =
-    outcome.stop !== undefined && outcome.stop !== 'joint'
-      ? STOPS[outcome.stop]
-      : outcome.feeling.place === 'nerve'
-        ? 'a nerve-like feeling'
-        : null;
-  if (serious !== null && outcome.stop !== 'dizzy') {
-    const since = daysBetween(last.at, today);
-    const refer =
-      'If it comes back, or stays: to a doctor or physiotherapist before this pose again.';
-    if (since < parameter.restDays.value)
-      return nothing('rest', [`Left out today: ${serious} on ${day(last.at)}.`], refer);
-    return {
-      action: 'raise',
-      slot: slotToRaise('other'),
-      reasons: [
-        `${serious} on ${day(last.at)}: one rung higher, and with care.`.replace(/^./, (c) =>
-          c.toUpperCase(),
-        ),
-      ],
-      refer,
-    };
-  }
-  if (outcome.stop === 'dizzy')
-    return {
-      action: 'raise',
-      slot: slotToRaise('other'),
-      reasons: [`Dizziness on ${day(last.at)}: one rung higher, rise in stages.`],
-      refer: 'Dizziness that returns: to a doctor.',
-    };
-
-  const more = askedForMore(outcome, input.strengthAllowed);
-  if (more)
-    return {
-      action: 'raise',
-      slot: slotToRaise(more.why),
-      reasons: [`Last time, ${day(last.at)}: ${more.words}.`],
-      refer: more.why === 'joint' ? 'A joint that goes on speaking: to a physiotherapist.' : null,
-    };
-  if (heavy !== null)
-    return {
-      action: 'raise',
-      slot: slotToRaise('other'),
-      oneRung: true,
-      reasons: [heavy],
-      refer: null,
-    };
-  if (input.lowCheck !== null)
-    return { action: 'raise', slot: slotToRaise('other'), reasons: [input.lowCheck], refer: null };
-
-  const gap = daysBetween(last.at, today);
-  if (gap > parameter.longestGap.value)
-    return nothing('keep', [`${gap} days since the last time: settle in again first.`]);
-  if (!heldWhole(outcome))
-    return nothing('keep', [
-      `Held ${Math.round(outcome.heldSeconds)} of ${Math.round(outcome.plannedSeconds ?? 0)} s last time: the whole time first.`,
-    ]);
-  if (input.veryMobile)
-    return nothing('keep', [
-      'Very mobile: support at mid-range, never deeper; add strength instead.',
-    ]);
-
-  const running = goodRunning(earlier, input.strengthAllowed);
-  const before = earlier[earlier.length - 1 - running];
-  if (running < parameter.goodSessions.value) {
-    const raised =
-      before && askedForMore(before.outcome, input.strengthAllowed) ? 'raised recently, ' : '';
-    return nothing('keep', [
-      `${raised}${running} good ${running === 1 ? 'session' : 'sessions'} at this height; ${parameter.goodSessions.value} are asked for.`.replace(
-        /^./,
-        (c) => c.toUpperCase(),
-      ),
-    ]);
-  }
+  const good = goodRunning(earlier, input.strengthAllowed);
   const rungs = input.rungs();
   if (rungs.length === 0)
-    return nothing('keep', [
-      standsOnFloor(outcome)
-        ? 'Nothing lies there that could be taken away.'
-        : `The shelf has no step of ${parameter.mostRung.value} cm or less below this.`,
+    return still('keep', [
+      standsOnFloor(last.outcome)
+        ? { code: 'nothing-lies' }
+        : { code: 'no-step', cm: parameter.mostRung.value },
     ]);
   const next = rungs.find(({ chance }) => chance >= input.chanceAsked);
-  if (next) {
+  if (next)
     return {
       action: 'lower',
       slot: next.slot,
-      reasons: [
-        `${running} good sessions running, and ${Math.round(next.chance * 100)} in 100 that the range supports ${next.toCm.toFixed(1)} cm.`,
-      ],
+      reasons: [{ code: 'range-supports', good, chance: next.chance, toCm: next.toCm }],
       refer: null,
     };
-  }
-  const best = rungs.reduce((a, b) => (b.chance > a.chance ? b : a));
-  return nothing('keep', [
-    `${running} good sessions, but only ${Math.floor(best.chance * 100)} in 100 that the range supports the next rung; ${Math.round(input.chanceAsked * 100)} are asked for.`,
-  ]);
+  const { chance } = rungs.reduce((a, b) => (b.chance > a.chance ? b : a));
+  return still('keep', [{ code: 'range-unsure', good, chance, asked: input.chanceAsked }]);
 }
 
 const standsOnFloor = ({ settled }: SessionPose) => settled.every(({ heightCm }) => heightCm < 0.5);

@@ -2,7 +2,7 @@ import { estimateRanges } from '../estimate/estimate';
 import { shiftDays } from '../formats/time';
 import { families } from '../geometry/families';
 import { inputOf, recordWith, sampleReading } from '../tests/samples';
-import { forecastHeight, whenUnder, type Ahead } from './forecast';
+import { forecastHeight, whenUnder, type HeightAhead } from './forecast';
 
 const DAY = '2026-06-01';
 const { body, settings, side } = inputOf();
@@ -26,16 +26,16 @@ const forecast = (count: number, perWeek: number, offsetCm = 0) =>
     DAY,
     offsetCm,
   );
-const heights = (count: number, perWeek: number): readonly Ahead[] => {
+const heights = (count: number, perWeek: number): readonly HeightAhead[] => {
   const told = forecast(count, perWeek);
-  if (!told.enough) throw new Error(told.words);
+  if (!told.enough) throw new Error(told.reason.code);
   return told.ahead;
 };
 
 test('under three dated readings nothing is said', () => {
   expect(forecast(2, 0.5)).toEqual({
     enough: false,
-    words: 'Not enough record: 2 of 3 dated readings of what limits this height.',
+    reason: { code: 'few-looks', seen: 2, asked: 3 },
   });
   expect(forecast(0, 0)).toMatchObject({ enough: false });
   expect(forecast(3, 0.5).enough).toBe(true);
@@ -72,7 +72,7 @@ test('what the mat has taught goes with it, and the floor is the floor', () => {
   expect(low.enough && low.ahead[0]!.cm).toBe(0);
 });
 
-test('a slot that the pose does not have is refused in words', () =>
+test('a slot that the pose does not have is refused', () =>
   expect(
     forecastHeight(
       families.kneeling,

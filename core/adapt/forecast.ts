@@ -1,13 +1,15 @@
+import type { Reason } from '../reasons';
 import { sdOnDay, scaleOf, type Estimates, type RangeEstimate } from '../estimate/estimate';
 import { predict } from '../estimate/levelAndDrift';
 import { shiftDays, type LocalDay } from '../formats/time';
 import { bandsOf } from '../geometry/band';
-import type { Belief, InputKey } from '../geometry/draw';
-import { slotKey, type Family, type FamilyInput } from '../geometry/family';
+import type { Belief, InputKey } from '../geometry/inputs';
+import { type Family, type FamilyInput } from '../geometry/family';
 import { splitKey, type Prior, type RangeKey } from '../ranges/ranges';
+import { slotKey, type SlotKey } from '../slots';
 
 /** A height some weeks ahead: median, and the band that holds it four times in five. */
-export interface Ahead {
+export interface HeightAhead {
   readonly weeks: number;
   readonly on: string;
   readonly cm: number;
@@ -17,8 +19,8 @@ export interface Ahead {
 
 /** The heights to come, or why nothing can be said. Never a promise. */
 export type Forecast =
-  | { readonly enough: false; readonly words: string }
-  | { readonly enough: true; readonly ahead: readonly Ahead[] };
+  | { readonly enough: false; readonly reason: Reason<'no-such-support' | 'few-looks'> }
+  | { readonly enough: true; readonly ahead: readonly HeightAhead[] };
 
 /** Under so many dated readings of what limits a height, nothing is said. */
 export const LEAST_LOOKS = 3;
@@ -62,8 +64,8 @@ function beliefIn(estimates: Estimates, weeks: number): Belief {
  */
 export function forecastHeight(
   family: Family,
-  input: Omit<FamilyInput, 'draw'>,
-  slot: string,
+  input: Omit<FamilyInput, 'values'>,
+  slot: SlotKey,
   estimates: Estimates,
   today: LocalDay,
   offsetCm = 0,
@@ -71,7 +73,7 @@ export function forecastHeight(
   const now = bandsOf(family, input, beliefIn(estimates, 0)).find(
     ({ need }) => slotKey(need) === slot,
   );
-  if (!now) return { enough: false, words: 'This pose has no such support.' };
+  if (!now) return { enough: false, reason: { code: 'no-such-support' } };
   const limits = now.parts
     .map(({ key }) => estimates[key as RangeKey])
     .find((estimate) => estimate !== undefined);
@@ -79,10 +81,10 @@ export function forecastHeight(
     const seen = limits?.looks ?? 0;
     return {
       enough: false,
-      words: `Not enough record: ${seen} of ${LEAST_LOOKS} dated readings of what limits this height.`,
+      reason: { code: 'few-looks', seen, asked: LEAST_LOOKS },
     };
   }
-  const ahead = Array.from({ length: FURTHEST_WEEKS / EVERY_WEEKS + 1 }, (_, i): Ahead => {
+  const ahead = Array.from({ length: FURTHEST_WEEKS / EVERY_WEEKS + 1 }, (_, i): HeightAhead => {
     const weeks = i * EVERY_WEEKS;
     const band =
       bandsOf(family, input, beliefIn(estimates, weeks)).find(
@@ -107,8 +109,9 @@ export interface Reached {
   readonly latestOn: string | null;
 }
 
-export function whenUnder(ahead: readonly Ahead[], cm: number): Reached {
-  const first = (of: (one: Ahead) => number) => ahead.find((one) => of(one) <= cm)?.on ?? null;
+export function whenUnder(ahead: readonly HeightAhead[], cm: number): Reached {
+  const first = (of: (one: HeightAhead) => number) =>
+    ahead.find((one) => of(one) <= cm)?.on ?? null;
   return {
     likelyOn: first((one) => one.cm),
     earliestOn: first((one) => one.lowCm),

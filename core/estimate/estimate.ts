@@ -1,10 +1,10 @@
 import { bodyFrom } from '../body/body';
 import type { Person, Reading, Session } from '../formats/book';
 import { dayOf, daysBetween, type LocalDay } from '../formats/time';
-import type { Belief, InputKey } from '../geometry/draw';
+import type { Belief, InputKey } from '../geometry/inputs';
 import { groupedBy } from '../grouped';
 import { filter, reading as readingParameter } from '../parameters';
-import type { ConversionContext, Eyes } from '../ranges/protocols';
+import type { ConversionContext, Eyes } from '../protocols/protocols';
 import {
   keysOf,
   priorOf,
@@ -20,7 +20,6 @@ import {
   couplingObservations,
   longSitObservations,
   observationOf,
-  settledSeatObservations,
   type Observation,
 } from './observations';
 
@@ -126,8 +125,9 @@ export function contextOf(person: Person, estimates: Estimates): ConversionConte
 }
 
 /**
- * Level, drift and doubt of every range on a day, from the record alone: readings in any order, edited or imported late,
- * give the same answer. Looks after the day are left out.
+ * Level, drift and doubt of every range on a day, from the readings alone: in any order, edited or imported late, they
+ * give the same answer. Looks after the day are left out. What was settled on in a session speaks of its slot's height
+ * (`plan/evidence.ts`) and not of a range, so that it is counted once.
  *
  * A side never read leans on the other one: people differ more from each other than left from right.
  */
@@ -135,7 +135,6 @@ export function estimateRanges(record: StudentRecord, date: LocalDay): Estimates
   const until = dayOf(date);
   const { person } = record;
   const readings = record.readings.filter(({ at }) => dayOf(at) <= until);
-  const sessions = record.sessions.filter(({ at }) => dayOf(at) <= until);
   const body = bodyFrom(person.statureCm, person.bodyCm);
 
   const unconverted = { body, coupling: priorOf('hamstringCoupling', person.sex) };
@@ -161,7 +160,6 @@ export function estimateRanges(record: StudentRecord, date: LocalDay): Estimates
   const observations = [
     ...direct,
     ...readings.flatMap((reading) => longSitObservations(reading, standingTilt, body)),
-    ...sessions.flatMap((session) => settledSeatObservations(session, body)),
   ];
 
   const estimates: Partial<Record<RangeKey, RangeEstimate>> = {};

@@ -9,10 +9,10 @@ export interface Trend {
   readonly covariance: number;
 }
 
-export interface Look {
+export interface RangeLook {
   readonly mean: number;
   readonly variance: number;
-  readonly bound: 'equal' | 'atLeast' | 'atMost';
+  readonly bound: 'equal' | 'atLeast';
 }
 
 /** What is believed before any look. `scale` is 1 for degrees, smaller for ratios. */
@@ -45,9 +45,8 @@ export function predict(trend: Trend, weeks: number, scale: number): Trend {
 }
 
 /** Takes one look into account. A limit that the level already keeps says nothing new. */
-export function update(trend: Trend, look: Look): Trend {
+export function update(trend: Trend, look: RangeLook): Trend {
   if (look.bound === 'atLeast' && trend.level >= look.mean) return trend;
-  if (look.bound === 'atMost' && trend.level <= look.mean) return trend;
   const total = trend.levelVar + look.variance;
   const levelGain = trend.levelVar / total;
   const driftGain = trend.covariance / total;

@@ -2,7 +2,7 @@ import type { Reading } from '../formats/book';
 import { dayOf, type LocalDay, inTime } from '../formats/time';
 import { groupedBy } from '../grouped';
 import { reading as parameter } from '../parameters';
-import type { MethodId } from '../ranges/protocols';
+import type { MethodId } from '../protocols/protocols';
 import { keyOf, ranges, type RangeId, type Side } from '../ranges/ranges';
 import { memoise } from '../memoise';
 import { believableDifference, contextOf, estimateRanges, type StudentRecord } from './estimate';
@@ -16,7 +16,7 @@ export interface Look {
   /** Error of this look, without the swing of its day. */
   readonly sem: number;
   /** It only says that the range is at least so much. */
-  readonly bound: 'equal' | 'atLeast' | 'atMost';
+  readonly bound: 'equal' | 'atLeast';
   readonly level: { readonly mean: number; readonly sd: number };
   /** Set where it differs from the last marked look by more than chance explains. */
   readonly change: { readonly deg: number; readonly believable: number } | null;

@@ -1,29 +1,19 @@
 import type { Body } from '../body/body';
-import type { Reading, Session } from '../formats/book';
+import type { Reading } from '../formats/book';
 import { dayOf, type LocalDay } from '../formats/time';
-import { kneeBendOnSeat } from '../geometry/kneelingSeat';
 import { longLegs } from '../geometry/longSit';
-import { filter, kneeMargin, kneeling, pelvisTarget, reading as parameter } from '../parameters';
+import { filter, pelvisTarget, reading as parameter } from '../parameters';
 import {
   couplingFrom,
   protocolOf,
   semOf,
   type ConversionContext,
   type Eyes,
-} from '../ranges/protocols';
-import {
-  keyOf,
-  keysOf,
-  ranges,
-  sides,
-  type Prior,
-  type RangeKey,
-  type Side,
-} from '../ranges/ranges';
+} from '../protocols/protocols';
+import { keyOf, keysOf, ranges, type Prior, type RangeKey, type Side } from '../ranges/ranges';
 
 /**
- * What one day says of one range. A settled seat, or a pelvis that did not roll back, only says that the range is at
- * least or at most so much.
+ * What one day says of one range. A pelvis that did not roll back only says that the range is at least so much.
  */
 export interface Observation {
   readonly key: RangeKey;
@@ -31,7 +21,7 @@ export interface Observation {
   readonly mean: number;
   /** Error without the swing from day to day. */
   readonly sd: number;
-  readonly bound: 'equal' | 'atLeast' | 'atMost';
+  readonly bound: 'equal' | 'atLeast';
 }
 
 export const meanOf = (values: readonly number[]) =>
@@ -92,37 +82,6 @@ export function longSitObservations(reading: Reading, standing: Prior, body: Bod
     sd,
     bound: rolled ? 'equal' : 'atLeast',
   }));
-}
-
-/** Kneeling poses whose settled seat says what the knees have: between the heels, or on top of them. */
-const KNEELING_SEATS: Readonly<Record<string, 'floor' | 'heels'>> = {
-  hero: 'floor',
-  'reclined-hero': 'floor',
-  'reclined-hero-one': 'floor',
-  thunderbolt: 'heels',
-  child: 'heels',
-};
-
-/** What the settled kneeling seats of a session say of the knees. */
-export function settledSeatObservations(session: Session, body: Body): Observation[] {
-  return session.poses.flatMap((pose) => {
-    const over = KNEELING_SEATS[pose.pose];
-    const settled = (slot: string) => pose.settled.find((one) => one.slot === slot)?.heightCm;
-    const seat = settled('seat');
-    if (over === undefined || seat === undefined) return [];
-    const seatCm = seat + (over === 'heels' ? body.heelsSatOnCm : 0) - (settled('underShin') ?? 0);
-    const bend = kneeBendOnSeat(seatCm, body, kneeling.sitAllowance.value);
-    const hurt = pose.feeling.place === 'joint' || pose.stop === 'joint';
-    if (!hurt && (pose.feeling.strength > 6 || pose.breath === 'held')) return [];
-    const on = pose.side === 'both' ? sides : [pose.side];
-    return on.map((side): Observation => ({
-      key: keyOf('kneeFlexion.hipBent', side),
-      day: dayOf(session.at),
-      mean: hurt ? bend + kneeMargin.usual.value : bend,
-      sd: filter.settledSeat.value,
-      bound: hurt ? 'atMost' : 'atLeast',
-    }));
-  });
 }
 
 /** The student's own coupling, from days on which a watched leg raise and a knee lag were both taken on a side. */

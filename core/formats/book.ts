@@ -2,10 +2,10 @@ import { z } from 'zod';
 import { approachIds } from '../approaches/approaches';
 import { tapedLengths } from '../body/body';
 import { propKinds } from '../props/shelf';
-import { slotIds } from '../props/slots';
-import { methodIds } from '../ranges/protocols';
+import { methodIds } from '../protocols/protocols';
 import { rangeIds } from '../ranges/ranges';
 import { isOwnName } from './limits';
+import { slotIds } from '../slots';
 
 /** An object that keeps fields it does not know, so that a newer book loses nothing here. */
 const open = <T extends z.ZodRawShape>(shape: T) =>
@@ -115,6 +115,8 @@ export const sessionPoseSchema = open({
     .array(
       open({
         slot: z.enum(slotIds),
+        part: z.enum(['low', 'high']).optional(),
+        side: sideSchema.optional(),
         fromCm: cm(0, 250),
         toCm: cm(0, 250),
         atSeconds: z.number().min(0).max(7200),

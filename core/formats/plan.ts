@@ -1,9 +1,15 @@
 import { z } from 'zod';
 import { approachIds } from '../approaches/approaches';
-import { slotIds } from '../props/slots';
 import { rangeIds } from '../ranges/ranges';
+import type { Reason, Surface } from '../reasons';
+import type { SlotKey } from '../slots';
 import { moment, pieceSchema, sideSchema } from './book';
+import { slotIds } from '../slots';
 
+/** A reason: its code, with its numbers beside it. */
+const reasonSchema = z.looseObject({ code: z.string() }) as unknown as z.ZodType<Reason>;
+const slotKeySchema = z.string() as unknown as z.ZodType<SlotKey>;
+const surfaceSchema = z.string() as unknown as z.ZodType<Surface>;
 const point = z.tuple([z.number(), z.number()]);
 const stackSchema = z.object({ pieces: z.array(pieceSchema), heightCm: z.number() });
 
@@ -18,10 +24,13 @@ export const planSlotSchema = z.object({
   stack: z.array(pieceSchema),
   stackCm: z.number().min(0),
   /** What it stands on, where that is not the floor. */
-  over: z.string().optional(),
+  over: surfaceSchema.optional(),
   /** A strap's length, not a height. */
   isLength: z.boolean().optional(),
-  reason: z.string(),
+  /** Why it stands so, in the order in which it is said. */
+  reasons: z.array(reasonSchema),
+  /** The same in words, where the plan is for reading outside the app. */
+  words: z.string().optional(),
   /** What the stack does against last time, for the slot that moves. */
   action: z.enum(['first', 'lower', 'keep', 'raise']),
   lastCm: z.number().nullable(),
@@ -67,13 +76,14 @@ export const planPoseSchema = z.object({
   stage: z.string(),
   status: z.enum(['offered', 'changed', 'instead', 'ask-first', 'forbidden']),
   instead: z.string().nullable(),
-  reasons: z.array(z.string()),
-  refer: z.array(z.string()),
+  reasons: z.array(reasonSchema),
+  refer: z.array(reasonSchema),
+  words: z.array(z.string()).optional(),
   decision: z.object({
     action: z.enum(['first', 'rest', 'raise', 'keep', 'lower']),
-    slot: z.string().nullable(),
-    reasons: z.array(z.string()),
-    refer: z.string().nullable(),
+    slot: slotKeySchema.nullable(),
+    reasons: z.array(reasonSchema),
+    refer: reasonSchema.nullable(),
   }),
   slots: z.array(planSlotSchema),
   demands: z.array(
@@ -91,7 +101,7 @@ export const planPoseSchema = z.object({
 });
 
 export const planSchema = z.object({
-  format: z.literal('ojas-plan/1'),
+  format: z.literal('ojas-plan/2'),
   person: z.string(),
   date: moment,
   approach: z.enum(approachIds),

@@ -1,14 +1,14 @@
 import fc from 'fast-check';
-import { anyInput, drawOf, inputOf } from '../tests/samples';
+import { anyInput, valuesOf, inputOf } from '../tests/samples';
 import { normalCdf, normalQuantile } from '../normal';
 import { bandsOf, meansOf } from './band';
-import type { Belief } from './draw';
+import type { Belief } from './inputs';
 import { families } from './families';
 
 /** The same spread for every range: 5° or a fifth of the coupling. */
-const beliefFrom = (draw: ReturnType<typeof drawOf>, sd: number): Belief =>
+const beliefFrom = (values: ReturnType<typeof valuesOf>, sd: number): Belief =>
   Object.fromEntries(
-    Object.entries(draw).map(([key, mean]) => [
+    Object.entries(values).map(([key, mean]) => [
       key,
       { mean: mean as number, sd: key === 'hamstringCoupling' ? sd / 50 : sd },
     ]),
@@ -18,8 +18,8 @@ test('a band contains its target, and means give the target', () => {
   fc.assert(
     fc.property(anyInput, fc.double({ min: 0.1, max: 10, noNaN: true }), (input, sd) => {
       for (const family of Object.values(families)) {
-        const belief = beliefFrom(input.draw as ReturnType<typeof drawOf>, sd);
-        const direct = family.heights({ ...input, draw: meansOf(belief) });
+        const belief = beliefFrom(input.values as ReturnType<typeof valuesOf>, sd);
+        const direct = family.heights({ ...input, values: meansOf(belief) });
         bandsOf(family, input, belief).forEach(({ need, lowCm, highCm }, i) => {
           expect(lowCm).toBeLessThanOrEqual(need.rawCm);
           expect(highCm).toBeGreaterThanOrEqual(need.rawCm);
@@ -42,7 +42,7 @@ test('a surer range never widens a band of a kneeling seat', () => {
           const seat = bandsOf(
             families.kneeling,
             input,
-            beliefFrom(input.draw as ReturnType<typeof drawOf>, spread),
+            beliefFrom(input.values as ReturnType<typeof valuesOf>, spread),
           )[0];
           return (seat?.highCm ?? NaN) - (seat?.lowCm ?? NaN);
         };
@@ -55,7 +55,7 @@ test('a surer range never widens a band of a kneeling seat', () => {
 test('four in five of drawn bodies need a seat inside the band', () => {
   const input = inputOf({ 'kneeFlexion.hipBent': 130 });
   const belief: Belief = {
-    ...beliefFrom(input.draw as ReturnType<typeof drawOf>, 0.001),
+    ...beliefFrom(input.values as ReturnType<typeof valuesOf>, 0.001),
     'kneeFlexion.hipBent:left': { mean: 128, sd: 6 },
     'kneeFlexion.hipBent:right': { mean: 133, sd: 6 },
   };
@@ -66,13 +66,13 @@ test('four in five of drawn bodies need a seat inside the band', () => {
   for (let i = 0; i < trials; i++)
     for (let j = 0; j < trials; j++)
       for (let k = 0; k < 10; k++) {
-        const draw = {
+        const values = {
           ...meansOf(belief),
           'kneeFlexion.hipBent:left': 128 + 6 * normalQuantile((i + 0.5) / trials),
           'kneeFlexion.hipBent:right': 133 + 6 * normalQuantile((j + 0.5) / trials),
           'kneeling.sitAllowance': 15 + 5 * normalQuantile((k + 0.5) / 10),
         };
-        const cm = families.kneeling.heights({ ...input, draw })[0]?.rawCm ?? NaN;
+        const cm = families.kneeling.heights({ ...input, values })[0]?.rawCm ?? NaN;
         if (seat && cm >= seat.lowCm && cm <= seat.highCm) inside += 1;
       }
   expect(inside / (trials * trials * 10)).toBeGreaterThan(0.75);

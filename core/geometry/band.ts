@@ -1,10 +1,10 @@
 import {
   uncertainParameters,
   type Belief,
-  type Draw,
+  type InputValues,
   type InputKey,
   type UncertainParameter,
-} from './draw';
+} from './inputs';
 import type { Family, FamilyInput, SlotNeed } from './family';
 
 /** A height with its doubt. Nine in ten lie over `lowCm`, nine in ten under `highCm`; both may be below the floor. */
@@ -32,7 +32,7 @@ const believed = (belief: Belief, key: InputKey) => {
 };
 
 /** The most likely value of every input. */
-export function meansOf(belief: Belief): Draw {
+export function meansOf(belief: Belief): InputValues {
   return Object.fromEntries(Object.entries(belief).map(([key, { mean }]) => [key, mean]));
 }
 
@@ -43,15 +43,15 @@ export function meansOf(belief: Belief): Draw {
  */
 export function bandsOf(
   family: Family,
-  input: Omit<FamilyInput, 'draw'> & Partial<Pick<FamilyInput, 'draw'>>,
+  input: Omit<FamilyInput, 'values'> & Partial<Pick<FamilyInput, 'values'>>,
   belief: Belief,
 ): Band[] {
-  const means = input.draw ?? meansOf(belief);
-  const centre = family.heights({ ...input, draw: means });
+  const means = input.values ?? meansOf(belief);
+  const centre = family.heights({ ...input, values: means });
   const parts = centre.map((): BandPart[] => []);
-  // One draw that is moved and put back: a copy for every move would cost more than the geometry.
+  // One values that is moved and put back: a copy for every move would cost more than the geometry.
   const moved: Partial<Record<InputKey, number>> = { ...means };
-  const there: FamilyInput = { ...input, draw: moved };
+  const there: FamilyInput = { ...input, values: moved };
   const at = (key: InputKey, value: number) => {
     moved[key] = value;
     return family.heights(there);

@@ -2,7 +2,7 @@ import { asinDeg, cosDeg, sinDeg } from '../angles';
 import { armCm, type Body } from '../body/body';
 import { strapped } from '../parameters';
 import { palmGapCm } from './arms';
-import { leastOf, rangeValue } from './draw';
+import { leastOf, rangeValue } from './inputs';
 import {
   keysOn,
   otherSide,
@@ -60,7 +60,7 @@ function leanDeg(input: FamilyInput, { riseDeg }: Seated, does: OnChair): number
   if (does !== 'hinges' && does !== 'opens') return 0;
   const bends = Math.min(
     input.settings.hipFlexionMostDeg,
-    leastOf(input.draw, 'hipFlexion', workingLegs(input.side)),
+    leastOf(input.values, 'hipFlexion', workingLegs(input.side)),
   );
   return Math.min(input.settings.pitchMostDeg, 85, Math.max(0, bends - 90 - riseDeg));
 }
@@ -225,7 +225,7 @@ function chairFamily(
                 range: 'hipRotation',
                 side,
                 needDeg: CROSSED_ROTATION_DEG,
-                haveDeg: rangeValue(input.draw, 'hipRotation', side),
+                haveDeg: rangeValue(input.values, 'hipRotation', side),
               },
             ]
           : [
@@ -233,7 +233,7 @@ function chairFamily(
                 range: 'hipFlexion' as const,
                 side: leg,
                 needDeg: 90 + sitting.riseDeg + lean,
-                haveDeg: rangeValue(input.draw, 'hipFlexion', leg),
+                haveDeg: rangeValue(input.values, 'hipFlexion', leg),
               })),
               ...(does === 'lunges'
                 ? [
@@ -241,7 +241,7 @@ function chairFamily(
                       range: 'hipExtension' as const,
                       side: back,
                       needDeg: 90 - backFallDeg(input, sitting) - strapped.lungeArch.value,
-                      haveDeg: rangeValue(input.draw, 'hipExtension', back),
+                      haveDeg: rangeValue(input.values, 'hipExtension', back),
                     },
                   ]
                 : []),
@@ -250,22 +250,17 @@ function chairFamily(
       };
     },
     why: (input, need) => {
-      const behind = `The back of the knee stands ${poplitealCm(input.body).toFixed(0)} cm up, the chair ${input.settings.chairSeatCm.toFixed(0)} cm`;
-      if (need.slot === 'feet')
-        return need.rawCm <= 0
-          ? `${behind}: the feet reach the floor.`
-          : `${behind}: ${need.rawCm.toFixed(0)} cm under the feet make knees and hips square.`;
-      if (need.slot === 'seat')
-        return need.rawCm <= 0
-          ? `${behind}: nothing on the seat.`
-          : `${behind}: ${need.rawCm.toFixed(0)} cm on the seat make knees and hips square.`;
-      if (need.slot === 'strap')
-        return need.rawCm <= 0
-          ? 'The hands reach the shin.'
-          : `The hands stop ${need.rawCm.toFixed(0)} cm short of the shin.`;
-      return need.rawCm <= 0
-        ? 'The hands reach the floor.'
-        : `The palms stop ${need.rawCm.toFixed(0)} cm over the floor.`;
+      if (need.slot === 'feet' || need.slot === 'seat')
+        return [
+          {
+            code: 'chair-height',
+            slot: need.slot,
+            behindKneeCm: poplitealCm(input.body),
+            chairCm: input.settings.chairSeatCm,
+            cm: need.rawCm,
+          },
+        ];
+      return [{ code: need.slot === 'strap' ? 'strap-to-shin' : 'hands-down', cm: need.rawCm }];
     },
   };
 }

@@ -1,6 +1,6 @@
 import { child as parameter, fold, spineShare, strapped } from '../parameters';
 import { sides, ranges } from '../ranges/ranges';
-import { leastOf, rangeValue, stifferSide, valueOf } from './draw';
+import { leastOf, rangeValue, stifferSide, valueOf } from './inputs';
 import { keysOn, type Built, type Family, type FamilyInput, type SlotNeed } from './family';
 import {
   AT_REST,
@@ -29,25 +29,25 @@ import { cosDeg } from '../angles';
 import { postureFrom, type Point, type Posture } from './posture';
 
 /** Rounding of a spine at rest: more for one that rounds more than most, none where a caution keeps it quiet. */
-const curledDeg = ({ draw, settings }: FamilyInput) =>
+const curledDeg = ({ values, settings }: FamilyInput) =>
   settings.spineShareDeg < spineShare.longBack.value
     ? settings.spineShareDeg
     : Math.max(
         0,
         spineShare.curledRest.value +
-          valueOf(draw, 'spineFold') -
+          valueOf(values, 'spineFold') -
           (ranges.spineFold.prior?.mean ?? 0),
       );
 
 /** The trunk over the thighs: as far as the hips bend, a little further with the knees wide, then the spine curls. */
 function restingTrunk(input: FamilyInput, seatCm: number, built?: Built): FoldedTrunk {
-  const { body, draw, settings } = input;
+  const { body, values, settings } = input;
   const thighSlope =
     180 -
-    valueOf(draw, 'kneeling.sitAllowance') -
-    kneeBendOnSeat(seatCm, body, valueOf(draw, 'kneeling.sitAllowance'));
+    valueOf(values, 'kneeling.sitAllowance') -
+    kneeBendOnSeat(seatCm, body, valueOf(values, 'kneeling.sitAllowance'));
   const wide = settings.childKnees === 'wide' ? parameter.wideKnees.value : 0;
-  const bends = Math.min(settings.hipFlexionMostDeg, leastOf(draw, 'hipFlexion', sides) + wide);
+  const bends = Math.min(settings.hipFlexionMostDeg, leastOf(values, 'hipFlexion', sides) + wide);
   const hip = kneelingLegs(seatCm, body, settings.underShinCm).hip;
   const rounding = { ...AT_REST, spineDeg: curledDeg(input) };
   const lean = bends - 90 + thighSlope;
@@ -100,8 +100,8 @@ export const childPose: Family = {
         ...sides.map((side) => ({
           range: 'hipFlexion' as const,
           side,
-          needDeg: rangeValue(input.draw, 'hipFlexion', side),
-          haveDeg: rangeValue(input.draw, 'hipFlexion', side),
+          needDeg: rangeValue(input.values, 'hipFlexion', side),
+          haveDeg: rangeValue(input.values, 'hipFlexion', side),
         })),
       ],
       findings: { foldDeg: Math.max(0, trunk.leanDeg), foreheadGapCm: trunk.gapCm },
@@ -110,14 +110,21 @@ export const childPose: Family = {
   why: (input, need) => {
     const folded = foldWhy(need, fold.highestForeheadProp.value);
     return folded
-      ? `Thigh to chest ${leastOf(input.draw, 'hipFlexion', sides).toFixed(0)}°, knees ${input.settings.childKnees}. ${folded}`
+      ? [
+          {
+            code: 'thigh-to-chest',
+            deg: leastOf(input.values, 'hipFlexion', sides),
+            knees: input.settings.childKnees,
+          },
+          ...folded,
+        ]
       : kneelingWhy(input, need);
   },
 };
 
 /** Spread of thighs on all fours: hips and knees bent open further than long legs do. */
-const frogSpreadDeg = ({ draw, settings }: FamilyInput) =>
-  Math.min(85, settings.share * (leastOf(draw, 'hipSpread', sides) + strapped.frogSpread.value));
+const frogSpreadDeg = ({ values, settings }: FamilyInput) =>
+  Math.min(85, settings.share * (leastOf(values, 'hipSpread', sides) + strapped.frogSpread.value));
 
 function frogTrunk(input: FamilyInput): { hip: Point; trunk: FoldedTrunk } {
   const { body } = input;
@@ -176,16 +183,18 @@ export const frog: Family = {
         range: 'hipSpread',
         side,
         needDeg: out - strapped.frogSpread.value,
-        haveDeg: rangeValue(input.draw, 'hipSpread', side),
+        haveDeg: rangeValue(input.values, 'hipSpread', side),
       })),
       findings: { halfAngleDeg: out },
     };
   },
   why: (input, need) => {
-    if (need.slot === 'underKnees')
-      return 'A fold under each knee: they carry weight on their inner edge.';
-    const side = stifferSide(input.draw, 'hipSpread');
-    return `Spread ${rangeValue(input.draw, 'hipSpread', side).toFixed(0)}° ${side}. ${foldWhy(need, fold.highestForeheadProp.value) ?? ''}`;
+    if (need.slot === 'underKnees') return [{ code: 'frog-knees' }];
+    const side = stifferSide(input.values, 'hipSpread');
+    return [
+      { code: 'spread-knees', deg: rangeValue(input.values, 'hipSpread', side), side },
+      ...(foldWhy(need, fold.highestForeheadProp.value) ?? []),
+    ];
   },
 };
 const FROG_PAD_CM = 2;

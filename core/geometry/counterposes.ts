@@ -3,7 +3,7 @@ import { armCm, type Body } from '../body/body';
 import { squat, strapped } from '../parameters';
 import { sides } from '../ranges/ranges';
 import { palmGapCm } from './arms';
-import { leastOf, rangeValue, stifferSide } from './draw';
+import { leastOf, rangeValue, stifferSide } from './inputs';
 import { keysOn, type Family, type FamilyInput } from './family';
 import { hipFlexionAt } from './longSit';
 import {
@@ -55,10 +55,7 @@ export const tableUp: Family = {
       findings: {},
     };
   },
-  why: (_input, { rawCm }) =>
-    rawCm <= 0
-      ? 'The arms reach the floor with the trunk level.'
-      : `With these shins and arms the palms press ${rawCm.toFixed(0)} cm up.`,
+  why: (_input, { rawCm }) => [{ code: 'table-hands', cm: rawCm }],
 };
 
 /** Plank: one line from heel to crown. */
@@ -92,7 +89,7 @@ export const plank: Family = {
       findings: {},
     };
   },
-  why: () => '',
+  why: () => [],
 };
 
 interface Dog {
@@ -110,7 +107,7 @@ const legCm = (body: Body) => body.thighCm + body.shinCm;
 /** The triangle of legs, trunk with arms, and floor: the hips bend as far as the hamstrings let them. */
 function dog(input: FamilyInput): Dog {
   const { body } = input;
-  const reach = Math.max(0, 175 - leastOf(input.draw, 'armReach', sides));
+  const reach = Math.max(0, 175 - leastOf(input.values, 'armReach', sides));
   const hipFlexionDeg = Math.max(40, Math.min(125, hipFlexionAt(KNEE_DEG, input)));
   const inside = 180 - hipFlexionDeg;
   // A shoulder that does not open all the way shortens the upper side a little.
@@ -133,7 +130,7 @@ function dog(input: FamilyInput): Dog {
 function heelLiftCm(input: FamilyInput): number {
   const missing =
     dog(input).legLeanDeg -
-    (leastOf(input.draw, 'ankleBend', sides) - strapped.straightKneeAnkle.value);
+    (leastOf(input.values, 'ankleBend', sides) - strapped.straightKneeAnkle.value);
   return squat.heelLever.value * input.body.footCm * sinDeg(Math.min(80, missing));
 }
 
@@ -156,7 +153,7 @@ export const downDog: Family = {
       (Math.atan2(hip[0] - ankle[0], hip[1] - ankle[1]) * 180) / Math.PI,
       body.shinCm,
     );
-    const reach = Math.max(0, 175 - leastOf(input.draw, 'armReach', sides));
+    const reach = Math.max(0, 175 - leastOf(input.values, 'armReach', sides));
     const toHand = (Math.atan2(hand[0] - hip[0], hand[1] - hip[1]) * 180) / Math.PI;
     // The trunk hangs under the line from hip to hand by its part of the shoulder's missing reach.
     const inner = asinDeg((armCm(body) * sinDeg(reach)) / (upperCm(body) - 1e-9));
@@ -198,17 +195,21 @@ export const downDog: Family = {
         range: 'hamstring',
         side,
         needDeg: hipFlexionDeg - KNEE_DEG,
-        haveDeg: rangeValue(input.draw, 'hamstring', side),
+        haveDeg: rangeValue(input.values, 'hamstring', side),
       })),
       findings: { hipFoldDeg: hipFlexionDeg },
     };
   },
   why: (input, need) => {
-    if (need.slot === 'hands')
-      return 'The hands stay on the floor; blocks under them when the shoulders are tired.';
-    const side = stifferSide(input.draw, 'ankleBend');
-    return need.rawCm <= 0
-      ? 'The heels come down.'
-      : `Ankle bend ${rangeValue(input.draw, 'ankleBend', side).toFixed(0)}° ${side}, less with straight knees: the heels stay ${need.rawCm.toFixed(0)} cm up.`;
+    if (need.slot === 'hands') return [{ code: 'dog-hands' }];
+    const side = stifferSide(input.values, 'ankleBend');
+    return [
+      {
+        code: 'dog-heels',
+        deg: rangeValue(input.values, 'ankleBend', side),
+        side,
+        cm: need.rawCm,
+      },
+    ];
   },
 };

@@ -1,8 +1,9 @@
 import { inputOf } from '../tests/samples';
 import { crossedLeg, hipForRiseCm, thighRiseDeg, type Crossing } from './crossedLeg';
 import { families } from './families';
-import { slotKey, type FamilyInput } from './family';
+import { type FamilyInput } from './family';
 import { between } from './posture';
+import { slotKey } from '../slots';
 
 const { body } = inputOf();
 const crossed: Crossing = { kneeDeg: 130, footCm: 5.1, pastMidlineCm: 10 };
@@ -48,7 +49,7 @@ test('a free thigh uses only the rotation that it takes to reach the floor', () 
 
 test('the seat follows the stiffer side, and each knee is met by itself', () => {
   const even = inputOf({ hipRotation: 60 });
-  const uneven: FamilyInput = { ...even, draw: { ...even.draw, 'hipRotation:left': 45 } };
+  const uneven: FamilyInput = { ...even, values: { ...even.values, 'hipRotation:left': 45 } };
   const worse = heights('crossed', inputOf({ hipRotation: 45 }));
   expect(heights('crossed', uneven).seat).toBeCloseTo(worse.seat ?? NaN, 6);
   expect(heights('crossed', uneven)['underThigh:left']).toBeGreaterThan(

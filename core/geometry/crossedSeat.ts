@@ -1,12 +1,13 @@
+import type { HeightReason } from '../reasons';
 import { sinDeg } from '../angles';
 import type { Body } from '../body/body';
 import { crossLegged as parameter, fold } from '../parameters';
 import { sides, type Side } from '../ranges/ranges';
 import { crossedLeg, hipForRiseCm, rotationFrom, thighRiseDeg, type Crossing } from './crossedLeg';
-import { rangeValue, stifferSide } from './draw';
+import { rangeValue, stifferSide } from './inputs';
 import {
   keysOn,
-  slotKey,
+  otherSide,
   workingLegs,
   type Built,
   type Demand,
@@ -17,6 +18,7 @@ import {
 import {
   AT_REST,
   floorAhead,
+  type Under,
   foldedTrunk,
   foldSupports,
   foldWhy,
@@ -35,6 +37,7 @@ import {
   type Posture,
   type SupportPlace,
 } from './posture';
+import { slotKey } from '../slots';
 
 /** What tells one cross-legged seat from another. */
 export interface CrossedForm {
@@ -56,14 +59,14 @@ export const crossingOf = (
   pastMidlineCm: pastShare * statureCm,
 });
 
-export const usableRotation = ({ draw, settings }: FamilyInput, side: Side) =>
-  settings.share * rangeValue(draw, 'hipRotation', side);
+export const usableRotation = ({ values, settings }: FamilyInput, side: Side) =>
+  settings.share * rangeValue(values, 'hipRotation', side);
 
 /** The thigh may rise no higher than level, and no higher than the pelvis can stand with. */
-const mostRiseDeg = ({ draw, settings }: FamilyInput, side: Side) =>
+const mostRiseDeg = ({ values, settings }: FamilyInput, side: Side) =>
   Math.min(
     0,
-    Math.min(settings.hipFlexionMostDeg, rangeValue(draw, 'hipFlexion', side)) -
+    Math.min(settings.hipFlexionMostDeg, rangeValue(values, 'hipFlexion', side)) -
       90 -
       settings.pelvisTargetDeg,
   );
@@ -105,7 +108,7 @@ function gapNeeds(input: FamilyInput, seatCm: number, form: CrossedForm): SlotNe
 
 /** The pelvis past upright that the hips leave in a fold, with the thigh where the seat puts it. */
 function foldLeanDeg(input: FamilyInput, seatCm: number, form: CrossedForm): number {
-  const { body, draw, settings } = input;
+  const { body, values, settings } = input;
   const leans = sides.map((side) => {
     const { riseDeg } = thighRiseDeg(
       seatCm + body.seatToHipCm,
@@ -114,7 +117,7 @@ function foldLeanDeg(input: FamilyInput, seatCm: number, form: CrossedForm): num
       body,
     );
     return (
-      Math.min(settings.hipFlexionMostDeg, rangeValue(draw, 'hipFlexion', side)) - (90 + riseDeg)
+      Math.min(settings.hipFlexionMostDeg, rangeValue(values, 'hipFlexion', side)) - (90 + riseDeg)
     );
   });
   return Math.min(...leans);
@@ -132,7 +135,7 @@ function shinsUnder(input: FamilyInput, seatCm: number, form: CrossedForm) {
     ),
   );
   const furthest = Math.max(...legs.map(({ knee, ankle }) => Math.max(knee[0], ankle[0])));
-  return (x: number) =>
+  return (x: number): Under =>
     x < furthest + 4
       ? { cm: form.footShare * body.statureCm + body.calfRadiusCm, under: 'shins' }
       : { cm: 0, under: 'floor' };
@@ -268,50 +271,61 @@ function crossedDemands(
   riseDeg: number,
   form: CrossedForm,
 ): Demand[] {
-  const { body, draw, settings } = input;
+  const { body, values, settings } = input;
   const level = rotationFrom(hipY, 0, crossingOf(form, body), body);
   return sides.flatMap((side): Demand[] => [
     {
       range: 'hipRotation',
       side,
       needDeg: level / settings.share,
-      haveDeg: rangeValue(draw, 'hipRotation', side),
+      haveDeg: rangeValue(values, 'hipRotation', side),
     },
     {
       range: 'kneeFlexion.hipBent',
       side,
       needDeg: form.kneeDeg,
-      haveDeg: rangeValue(draw, 'kneeFlexion.hipBent', side),
+      haveDeg: rangeValue(values, 'kneeFlexion.hipBent', side),
     },
     {
       range: 'hipFlexion',
       side,
       needDeg: 90 + riseDeg + settings.pelvisTargetDeg,
-      haveDeg: rangeValue(draw, 'hipFlexion', side),
+      haveDeg: rangeValue(values, 'hipFlexion', side),
     },
   ]);
 }
 
-/** The sentence for a cross-legged slot. */
-export function crossedWhy(input: FamilyInput, need: SlotNeed, form: CrossedForm): string {
+/** Why a cross-legged slot stands as high as it does. */
+export function crossedWhy(
+  input: FamilyInput,
+  need: SlotNeed,
+  form: CrossedForm,
+): readonly HeightReason[] {
   const legs = workingLegs(input.side);
   if (need.slot === 'seat') {
-    const side = stifferSide(input.draw, 'hipRotation', legs);
-    const turn = `Outward rotation ${rangeValue(input.draw, 'hipRotation', side).toFixed(0)}° ${side}`;
-    if (need.rawCm <= 0) return `${turn}: the knees come level with the hips on the floor.`;
-    const other =
+    const side = stifferSide(input.values, 'hipRotation', legs);
+    const moreCm =
       legs.length > 1
-        ? crossedSeatCm(input, side, form) -
-          crossedSeatCm(input, side === 'left' ? 'right' : 'left', form)
+        ? crossedSeatCm(input, side, form) - crossedSeatCm(input, otherSide(side), form)
         : 0;
-    return `${turn} → ${need.rawCm.toFixed(0)} cm until the knee is no higher than the hip${other >= 0.5 ? `; ${other.toFixed(0)} cm more than the other side` : ''}.`;
+    return [{ code: 'crossed-seat', ...turnOn(input, side), cm: need.rawCm, moreCm }];
   }
   const folded = foldWhy(need, fold.highestForeheadProp.value);
   if (folded) return folded;
   const side = need.side === 'both' ? (legs[0] as Side) : need.side;
-  const turn = rangeValue(input.draw, 'hipRotation', side).toFixed(0);
-  const place = need.over ? `the ${need.over}` : 'the floor';
-  return need.rawCm <= 0
-    ? `With ${turn}° of rotation the ${side} knee rests on ${place} by itself.`
-    : `With ${turn}° of rotation the ${side} knee stays ${need.rawCm.toFixed(0)} cm over ${place}: that is filled, not pressed down.`;
+  return kneeLaidOpen(input, need, side);
 }
+
+const turnOn = ({ values }: FamilyInput, side: Side) => ({
+  deg: rangeValue(values, 'hipRotation', side),
+  side,
+});
+/** Why something fills the space under a knee that is laid open. */
+export const kneeLaidOpen = (input: FamilyInput, need: SlotNeed, side: Side): HeightReason[] => [
+  {
+    code: 'knee-laid-open',
+    ...turnOn(input, side),
+    cm: need.rawCm,
+    over: need.over ?? 'floor',
+  },
+];

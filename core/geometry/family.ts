@@ -1,10 +1,12 @@
 import type { Body } from '../body/body';
 import { keyOf, sides, type RangeId, type ReadingSide, type Side } from '../ranges/ranges';
-import type { Draw, InputKey } from './draw';
+import type { HeightReason, Surface } from '../reasons';
+import type { InputValues, InputKey } from './inputs';
 import type { Posture } from './posture';
+import type { SlotKey, SlotRef } from '../slots';
 
 /** What the teaching approach and the cautions settle before anything is reckoned. */
-export interface Settings {
+export interface PoseSettings {
   /** Share of a muscle's range that the pose may use. */
   readonly share: number;
   readonly pelvisTargetDeg: number;
@@ -30,20 +32,12 @@ export interface Settings {
   readonly chairSeatCm: number;
 }
 
-/** A slot of a pose; a ramp has two parts. */
-export interface SlotRef {
-  readonly slot: string;
-  readonly part?: 'low' | 'high' | undefined;
-  /** Left or right only where a pose that works both sides at once supports them apart. */
-  readonly side?: ReadingSide | undefined;
-}
-
 /** Height that a slot asks for: below 0 means room to spare over the floor. */
 export interface SlotNeed extends SlotRef {
   readonly side: ReadingSide;
   readonly rawCm: number;
   /** What the height stands on, where it is not the floor. */
-  readonly over?: string | undefined;
+  readonly over?: Surface | undefined;
   /** A length rather than a height (a strap). */
   readonly isLength?: boolean;
   /** Chosen, not reckoned: it has no doubt and learns nothing. */
@@ -59,8 +53,8 @@ export interface Demand {
 
 export interface FamilyInput {
   readonly body: Body;
-  readonly draw: Draw;
-  readonly settings: Settings;
+  readonly values: InputValues;
+  readonly settings: PoseSettings;
   /** The side that works: the folded, raised, front or crossed leg; both where a pose has no sides. */
   readonly side: ReadingSide;
 }
@@ -79,17 +73,7 @@ export function keysOn(legs: readonly Side[], ...ids: readonly RangeId[]): Input
 }
 
 /** Heights that really lie there, by slot key; a slot left empty because nothing may stand so high is absent. */
-export type Built = Readonly<Record<string, number>>;
-export const slotKey = ({ slot, part, side }: SlotRef) => {
-  const end = part ? `${slot}.${part}` : slot;
-  return side === 'left' || side === 'right' ? `${end}:${side}` : end;
-};
-/** A slot key without its side: the name by which a pose's table calls both. */
-export const sidelessKey = (key: string) => {
-  const colon = key.lastIndexOf(':');
-  return colon < 0 ? key : key.slice(0, colon);
-};
-
+export type Built = Readonly<Partial<Record<SlotKey, number>>>;
 export interface Figure {
   readonly posture: Posture;
   readonly demands: readonly Demand[];
@@ -107,9 +91,9 @@ export interface Family {
   /** Heights that depend on what was really built under other slots. */
   readonly afterBuilt?: (input: FamilyInput, built: Built) => SlotNeed[];
   /** The support that mends a pelvis that rolls back on what was built; the pose's own table says it for the rest. */
-  readonly mendsRollBack?: (input: FamilyInput, built: Built) => string;
+  readonly mendsRollBack?: (input: FamilyInput, built: Built) => SlotKey;
   /** The figure on what was really built. */
   readonly figure: (input: FamilyInput, built: Built) => Figure;
-  /** One sentence with numbers for a slot's height. */
-  readonly why: (input: FamilyInput, need: SlotNeed) => string;
+  /** Why a slot is as high as it is: codes with numbers, in the order in which they are said. */
+  readonly why: (input: FamilyInput, need: SlotNeed) => readonly HeightReason[];
 }

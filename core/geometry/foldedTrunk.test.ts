@@ -1,12 +1,12 @@
 import fc from 'fast-check';
 import { armCm } from '../body/body';
 import { inputOf } from '../tests/samples';
-import { floorAhead, foldedTrunk, foldWhy, restingOn } from './foldedTrunk';
+import { floorAhead, foldedTrunk, foldWhy, onFloor, restingOn } from './foldedTrunk';
 import { between, type Point } from './posture';
 
 const input = inputOf();
 const hip: Point = [0, 20];
-const floor = () => ({ cm: 0, under: 'floor' });
+const floor = onFloor;
 
 test('a deeper lean brings forehead and chest down', () => {
   const gaps = [10, 30, 50, 70, 90].map((lean) => foldedTrunk(input, hip, lean, floor));
@@ -60,10 +60,14 @@ test('hands ahead lie on the floor at nearly the arm’s length', () => {
 });
 
 test('what is met by itself says so, what is too high to rest on says that too', () => {
-  expect(foldWhy({ slot: 'forehead', side: 'both', rawCm: -2, over: 'shins' }, 40)).toBe(
-    'The forehead comes down on the shins by itself.',
-  );
-  expect(foldWhy({ slot: 'forehead', side: 'both', rawCm: 52 }, 40)).toMatch('too far to rest yet');
-  expect(foldWhy({ slot: 'chest', side: 'both', rawCm: 12 }, 40)).toMatch('12 cm over the floor');
+  expect(foldWhy({ slot: 'forehead', side: 'both', rawCm: -2, over: 'shin' }, 40)).toEqual([
+    { code: 'fold-forehead', cm: -2, over: 'shin', tooHigh: false },
+  ]);
+  expect(foldWhy({ slot: 'forehead', side: 'both', rawCm: 52 }, 40)).toEqual([
+    { code: 'fold-forehead', cm: 52, over: 'floor', tooHigh: true },
+  ]);
+  expect(foldWhy({ slot: 'chest', side: 'both', rawCm: 12 }, 40)).toEqual([
+    { code: 'fold-chest', cm: 12 },
+  ]);
   expect(foldWhy({ slot: 'seat', side: 'both', rawCm: 12 }, 40)).toBeNull();
 });

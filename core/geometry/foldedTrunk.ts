@@ -1,3 +1,4 @@
+import type { HeightReason, Surface } from '../reasons';
 import { armCm, type Body } from '../body/body';
 import { child } from '../parameters';
 import type { Built, FamilyInput, SlotNeed } from './family';
@@ -17,7 +18,7 @@ import { comesDownAt } from './root';
 /** What the forehead comes down over, at a place in front of the hips. */
 export interface Under {
   readonly cm: number;
-  readonly under: string;
+  readonly under: Surface;
 }
 
 /** Nothing but the floor to come down over. */
@@ -156,16 +157,12 @@ export function upperFigure(
   );
 }
 
-/** The sentences for forehead and chest, shared by every fold. */
-export function foldWhy(need: SlotNeed, highestCm: number): string | null {
-  const place = need.over ?? 'floor';
-  if (need.slot === 'chest')
-    return need.rawCm <= 0
-      ? 'The chest comes down by itself.'
-      : `The breastbone stops ${need.rawCm.toFixed(0)} cm over the floor: a support there lets the back be quiet.`;
-  if (need.slot !== 'forehead') return null;
-  if (need.rawCm <= 0) return `The forehead comes down on the ${place} by itself.`;
-  const high =
-    need.rawCm > highestCm ? ': too far to rest yet, keep it in line with a long back' : '';
-  return `The forehead stops ${need.rawCm.toFixed(0)} cm over the ${place}${high}.`;
+/** Why forehead and chest rest as high as they do, shared by every fold; null for another slot. */
+export function foldWhy(
+  { slot, rawCm, over = 'floor' }: SlotNeed,
+  highestCm: number,
+): readonly HeightReason[] | null {
+  if (slot === 'chest') return [{ code: 'fold-chest', cm: rawCm }];
+  if (slot !== 'forehead') return null;
+  return [{ code: 'fold-forehead', cm: rawCm, over, tooHigh: rawCm > highestCm }];
 }

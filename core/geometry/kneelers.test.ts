@@ -1,7 +1,8 @@
 import { inputOf } from '../tests/samples';
 import { families } from './families';
-import { slotKey, type Family, type FamilyInput } from './family';
+import { type Family, type FamilyInput } from './family';
 import { kneelingSeatCm } from './kneelingSeat';
+import { slotKey } from '../slots';
 
 const heights = (family: Family, input: FamilyInput) =>
   Object.fromEntries(family.heights(input).map((need) => [slotKey(need), need.rawCm]));
@@ -99,7 +100,7 @@ describe('reclined hero with one leg', () => {
     const input = inputOf({ 'kneeFlexion.hipBent': 145, 'kneeFlexion.prone': 140 });
     return {
       ...input,
-      draw: { ...input.draw, 'kneeFlexion.hipBent:left': 115, 'kneeFlexion.prone:left': 110 },
+      values: { ...input.values, 'kneeFlexion.hipBent:left': 115, 'kneeFlexion.prone:left': 110 },
     };
   };
 

@@ -1,11 +1,11 @@
+import type { HeightReason } from '../reasons';
 import { asinDeg, cosDeg, sinDeg } from '../angles';
 import type { Body } from '../body/body';
 import { kneeling } from '../parameters';
 import type { ReadingSide, Side } from '../ranges/ranges';
-import { rangeValue, stifferSide, valueOf, type InputKey } from './draw';
+import { rangeValue, stifferSide, valueOf, type InputKey } from './inputs';
 import {
   keysOn,
-  otherSide,
   workingLegs,
   type Built,
   type Demand,
@@ -47,20 +47,20 @@ export function kneelingSeatCm(usableDeg: number, body: Body, allowanceDeg: numb
 export const padOpensDeg = (padCm: number, { statureCm }: Body) =>
   ((padCm / (kneeling.padLever.value * statureCm)) * 180) / Math.PI;
 
-export const usableKneeDeg = ({ body, draw, settings }: FamilyInput, side: Side) =>
-  rangeValue(draw, 'kneeFlexion.hipBent', side) -
+export const usableKneeDeg = ({ body, values, settings }: FamilyInput, side: Side) =>
+  rangeValue(values, 'kneeFlexion.hipBent', side) -
   settings.kneeMarginDeg -
   padOpensDeg(settings.behindKneeCm, body);
 
 /** Front-of-ankle roll of a side: what a foot that cannot point all the way leaves open. */
-const ankleGapCm = ({ body, draw }: FamilyInput, side: Side) =>
+const ankleGapCm = ({ body, values }: FamilyInput, side: Side) =>
   body.footCm *
   kneeling.ankleLever.value *
-  sinDeg(Math.max(0, kneeling.anklePointNeeded.value - rangeValue(draw, 'anklePoint', side)));
+  sinDeg(Math.max(0, kneeling.anklePointNeeded.value - rangeValue(values, 'anklePoint', side)));
 
 /** The seat that the stiffer of some knees asks for; a blanket under the shins lifts it too. */
 export function kneelingSeatNeedCm(input: FamilyInput): number {
-  const allowance = valueOf(input.draw, 'kneeling.sitAllowance');
+  const allowance = valueOf(input.values, 'kneeling.sitAllowance');
   return (
     Math.max(
       ...workingLegs(input.side).map((side) =>
@@ -118,49 +118,47 @@ export function kneelingLegs(
 /** Bend asked of each knee on a seat this far over the shins' own ground, beside what each has. */
 export function kneeDemands(input: FamilyInput, seatCm: number): Demand[] {
   const need =
-    kneeBendOnSeat(seatCm, input.body, valueOf(input.draw, 'kneeling.sitAllowance')) +
+    kneeBendOnSeat(seatCm, input.body, valueOf(input.values, 'kneeling.sitAllowance')) +
     padOpensDeg(input.settings.behindKneeCm, input.body);
   return workingLegs(input.side).map((side) => ({
     range: 'kneeFlexion.hipBent',
     side,
     needDeg: need,
-    haveDeg: rangeValue(input.draw, 'kneeFlexion.hipBent', side),
+    haveDeg: rangeValue(input.values, 'kneeFlexion.hipBent', side),
   }));
 }
 
-/** The sentence for a kneeling slot, shared by hero and its reclined forms. */
-export function kneelingWhy(input: FamilyInput, need: SlotNeed): string {
-  const { body, draw, settings } = input;
-  if (need.slot === 'ankle') {
-    const side = stifferSide(draw, 'anklePoint', workingLegs(input.side));
-    return `The ${side} ankle points ${rangeValue(draw, 'anklePoint', side).toFixed(0)}° of the ${kneeling.anklePointNeeded.value}° asked: a roll fills what is left.`;
-  }
-  if (need.slot === 'underShin')
-    return need.rawCm > 0
-      ? 'A blanket under the shins, feet over its edge, spares the ankles; the seat rises with it.'
-      : 'No blanket asked for.';
-  if (need.slot === 'behindKnee')
-    return need.rawCm > 0
-      ? 'A thin pad gives the joint room; more would only lift.'
-      : 'No pad asked for.';
+/** Why a kneeling slot stands as high as it does, shared by hero and its reclined forms. */
+export function kneelingWhy(input: FamilyInput, need: SlotNeed): HeightReason[] {
+  const { body, values, settings } = input;
   const legs = workingLegs(input.side);
-  const stiffer = stifferSide(draw, 'kneeFlexion.hipBent', legs);
-  const bend = rangeValue(draw, 'kneeFlexion.hipBent', stiffer).toFixed(0);
-  const height =
-    need.rawCm <= 0
-      ? `the ${need.over ?? 'floor'}`
-      : `${need.rawCm.toFixed(0)} cm${need.over ? ` over the ${need.over}` : ''}`;
-  const allowance = valueOf(draw, 'kneeling.sitAllowance');
-  const difference =
+  if (need.slot === 'ankle') {
+    const side = stifferSide(values, 'anklePoint', legs);
+    const deg = rangeValue(values, 'anklePoint', side);
+    return [{ code: 'ankle-points', deg, side, neededDeg: kneeling.anklePointNeeded.value }];
+  }
+  if (need.slot === 'underShin') return [{ code: 'under-shins', cm: need.rawCm }];
+  if (need.slot === 'behindKnee') return [{ code: 'behind-knee', cm: need.rawCm }];
+  const stiffer = stifferSide(values, 'kneeFlexion.hipBent', legs);
+  const allowance = valueOf(values, 'kneeling.sitAllowance');
+  const moreCm =
     legs.length < 2
       ? 0
       : Math.abs(
           kneelingSeatCm(usableKneeDeg(input, 'left'), body, allowance) -
             kneelingSeatCm(usableKneeDeg(input, 'right'), body, allowance),
         );
-  const compared =
-    difference >= 0.5 ? `; ${difference.toFixed(0)} cm more than the ${otherSide(stiffer)}` : '';
-  return `Knee bend ${bend}° ${stiffer}, ${settings.kneeMarginDeg}° kept in hand → ${height}${compared}.`;
+  return [
+    {
+      code: 'kneeling-seat',
+      deg: rangeValue(values, 'kneeFlexion.hipBent', stiffer),
+      side: stiffer,
+      marginDeg: settings.kneeMarginDeg,
+      cm: need.rawCm,
+      over: need.over ?? 'floor',
+      moreCm,
+    },
+  ];
 }
 
 export const kneelingKeys = (side: ReadingSide): readonly InputKey[] => [

@@ -1,9 +1,10 @@
+import type { HeightReason } from '../reasons';
 import { asinDeg, cosDeg, sinDeg } from '../angles';
 import type { Body } from '../body/body';
 import { longSit as parameter, straddle } from '../parameters';
 import { sides, type Side } from '../ranges/ranges';
 import { palmGapCm } from './arms';
-import { leastOf, rangeValue, stifferSide, valueOf } from './draw';
+import { leastOf, rangeValue, stifferSide, valueOf } from './inputs';
 import {
   keysOn,
   otherSide,
@@ -95,11 +96,11 @@ export const hamstringLegs = ({ side }: FamilyInput): readonly Side[] =>
 
 /** Hip flexion that the stiffer side has at a knee bend: the least of the hip itself and the hamstring with the knee's help. */
 function hipFlexionOf(input: FamilyInput): (kneeBendDeg: number) => number {
-  const { draw, settings } = input;
-  const coupling = valueOf(draw, 'hamstringCoupling');
+  const { values, settings } = input;
+  const coupling = valueOf(values, 'hamstringCoupling');
   const limits = hamstringLegs(input).map((side) => ({
-    hip: rangeValue(draw, 'hipFlexion', side),
-    straight: settings.share * rangeValue(draw, 'hamstring', side),
+    hip: rangeValue(values, 'hipFlexion', side),
+    straight: settings.share * rangeValue(values, 'hamstring', side),
   }));
   return (kneeBendDeg) => {
     let least = settings.hipFlexionMostDeg;
@@ -173,14 +174,14 @@ export function longSitNeeds(input: FamilyInput): SlotNeed[] {
 }
 
 export function hamstringDemands(input: FamilyInput, legs: LongLegs): Demand[] {
-  const coupling = valueOf(input.draw, 'hamstringCoupling');
+  const coupling = valueOf(input.values, 'hamstringCoupling');
   const need =
     90 - legs.thighFallDeg + input.settings.pelvisTargetDeg - coupling * legs.kneeBendDeg;
   return hamstringLegs(input).map((side) => ({
     range: 'hamstring',
     side,
     needDeg: need,
-    haveDeg: rangeValue(input.draw, 'hamstring', side),
+    haveDeg: rangeValue(input.values, 'hamstring', side),
   }));
 }
 
@@ -195,34 +196,26 @@ export function longFoot(legs: LongLegs, body: Body): Pick<Posture, 'heel' | 'to
   };
 }
 
-/** The sentence for seat and roll, shared by the long sit and its folds. */
-export function longSitWhy(input: FamilyInput, need: SlotNeed): string {
-  const side = stifferSide(input.draw, 'hamstring', hamstringLegs(input));
-  const bend = `Hamstring ${rangeValue(input.draw, 'hamstring', side).toFixed(0)}° ${side}`;
-  const onFloor = rollBackDeg(0, 0, input);
-  if (need.slot === 'seat') {
-    return need.rawCm <= 0
-      ? `${bend}: the pelvis stands upright on the floor.`
-      : `${bend}: on the floor the pelvis would roll back ${onFloor.toFixed(0)}° → ${need.rawCm.toFixed(0)} cm under the seat.`;
-  }
-  const seatFirst =
-    input.settings.firstToRise === 'knees' ? 'back before knees' : 'the seat is as high as it goes';
-  return need.rawCm <= 0
-    ? 'Straight knees cost the back nothing here.'
-    : `${bend}, ${seatFirst} → knees on ${need.rawCm.toFixed(0)} cm.`;
+/** Why seat and roll stand as high as they do, shared by the long sit and its folds. */
+export function longSitWhy(input: FamilyInput, need: SlotNeed): HeightReason[] {
+  const side = stifferSide(input.values, 'hamstring', hamstringLegs(input));
+  const said = { deg: rangeValue(input.values, 'hamstring', side), side, cm: need.rawCm };
+  return need.slot === 'seat'
+    ? [{ code: 'long-sit-seat', ...said, rollBackDeg: rollBackDeg(0, 0, input) }]
+    : [{ code: 'long-sit-knees', ...said, backFirst: input.settings.firstToRise === 'knees' }];
 }
 
 /** Half the angle between spread legs: as wide as costs the pelvis nothing. */
-export const straddleHalfAngleDeg = ({ draw }: FamilyInput) =>
-  Math.min(straddle.widest.value, straddle.easyShare.value * leastOf(draw, 'hipSpread', sides));
+export const straddleHalfAngleDeg = ({ values }: FamilyInput) =>
+  Math.min(straddle.widest.value, straddle.easyShare.value * leastOf(values, 'hipSpread', sides));
 
 /** Spread that legs this wide ask for, with nothing taken from the pelvis. */
-export const spreadDemands = ({ draw }: FamilyInput, outDeg: number): Demand[] =>
+export const spreadDemands = ({ values }: FamilyInput, outDeg: number): Demand[] =>
   sides.map((side) => ({
     range: 'hipSpread',
     side,
     needDeg: outDeg / straddle.easyShare.value,
-    haveDeg: rangeValue(draw, 'hipSpread', side),
+    haveDeg: rangeValue(values, 'hipSpread', side),
   }));
 
 /** A leg turned outward about the hip's upright axis: shorter from the side, wider from above. */
@@ -350,11 +343,10 @@ function sitWithLongLegs(id: string, spread: boolean): Family {
   };
 }
 
-/** The sentence for palms that press beside or behind the hips. */
-export const palmWhy = ({ rawCm }: SlotNeed) =>
-  rawCm <= 0
-    ? 'The palms reach the floor.'
-    : `With this trunk and these arms the palms stop ${rawCm.toFixed(0)} cm over the floor: something under them lets the back grow.`;
+/** Why something stands under palms that press beside or behind the hips. */
+export const palmWhy = ({ rawCm }: SlotNeed): HeightReason[] => [
+  { code: 'palms-beside', cm: rawCm },
+];
 
 export const longSit = sitWithLongLegs('long sit', false);
 export const straddleSit = sitWithLongLegs('straddle', true);

@@ -3,7 +3,7 @@ import type { Body } from '../body/body';
 import { armCm } from '../body/body';
 import { ladderStart, strapped } from '../parameters';
 import { palmGapCm } from './arms';
-import { rangeValue } from './draw';
+import { rangeValue } from './inputs';
 import { keysOn, otherSide, worked, type Family, type FamilyInput, type SlotNeed } from './family';
 import {
   along,
@@ -39,7 +39,7 @@ const toesDown = (ankle: Point, body: Body): Pick<Leg, 'heel' | 'toe'> => ({
 function stepped(input: FamilyInput, padCm: number): Stepped {
   const { body, settings } = input;
   const back =
-    settings.share * rangeValue(input.draw, 'hipExtension', otherSide(worked(input.side)));
+    settings.share * rangeValue(input.values, 'hipExtension', otherSide(worked(input.side)));
   const lean = Math.max(0, back + (settings.lumbarAllowanceDeg > 0 ? strapped.lungeArch.value : 0));
   const kneeY = body.kneeFrontCm + padCm;
   const hip: Point = [0, kneeY + body.thighCm * cosDeg(lean)];
@@ -69,7 +69,7 @@ function leanDeg(input: FamilyInput, { frontRiseDeg }: Stepped, outsideDeg: numb
   const bends =
     Math.min(
       input.settings.hipFlexionMostDeg,
-      rangeValue(input.draw, 'hipFlexion', worked(input.side)),
+      rangeValue(input.values, 'hipFlexion', worked(input.side)),
     ) + outsideDeg;
   return Math.min(input.settings.pitchMostDeg, 88, Math.max(0, bends - 90 - frontRiseDeg));
 }
@@ -136,24 +136,33 @@ function lungeFamily(id: string, outsideDeg: number): Family {
           {
             range: 'hipExtension',
             side: back,
-            needDeg: input.settings.share * rangeValue(input.draw, 'hipExtension', back),
-            haveDeg: rangeValue(input.draw, 'hipExtension', back),
+            needDeg: input.settings.share * rangeValue(input.values, 'hipExtension', back),
+            haveDeg: rangeValue(input.values, 'hipExtension', back),
           },
           {
             range: 'hipFlexion',
             side,
             needDeg: 90 + step.frontRiseDeg + lean - outsideDeg,
-            haveDeg: rangeValue(input.draw, 'hipFlexion', side),
+            haveDeg: rangeValue(input.values, 'hipFlexion', side),
           },
         ],
         findings: { stepCm: step.stepCm, trunkLeanDeg: lean },
       };
     },
     why: (input, need) => {
-      if (need.slot === 'underKnees') return 'A fold under the back knee: it carries weight.';
+      if (need.slot === 'underKnees') return [{ code: 'back-knee' }];
       const [side, back] = [worked(input.side), otherSide(worked(input.side))];
-      const step = stepped(input, 0).stepCm.toFixed(0);
-      return `Back thigh ${rangeValue(input.draw, 'hipExtension', back).toFixed(0)}° behind the pelvis, ${back}: a step of ${step} cm from knee to ankle. Front hip ${rangeValue(input.draw, 'hipFlexion', side).toFixed(0)}° ${side}: ${need.rawCm <= 0 ? 'the palms reach the floor.' : `the palms stop ${need.rawCm.toFixed(0)} cm up.`}`;
+      return [
+        {
+          code: 'lunge',
+          backDeg: rangeValue(input.values, 'hipExtension', back),
+          back,
+          stepCm: stepped(input, 0).stepCm,
+          frontDeg: rangeValue(input.values, 'hipFlexion', side),
+          side,
+          cm: need.rawCm,
+        },
+      ];
     },
   };
 }
@@ -169,7 +178,7 @@ export const horse: Family = {
     {
       slot: 'underKnees',
       side: 'both',
-      rawCm: input.draw['ladderStart.lyingFoot'] ?? ladderStart.lyingFoot.value,
+      rawCm: input.values['ladderStart.lyingFoot'] ?? ladderStart.lyingFoot.value,
     },
     { slot: 'hands', side: 'both', rawCm: horsePalmCm(input, 0) },
   ],
@@ -206,7 +215,7 @@ export const horse: Family = {
           range: 'hipRotation',
           side,
           needDeg: LOTUS_ROTATION_DEG,
-          haveDeg: rangeValue(input.draw, 'hipRotation', side),
+          haveDeg: rangeValue(input.values, 'hipRotation', side),
         },
       ],
       findings: {},
@@ -214,10 +223,8 @@ export const horse: Family = {
   },
   why: (input, need) =>
     need.slot === 'hands'
-      ? need.rawCm <= 0
-        ? 'The hands reach the floor.'
-        : `The hands press ${need.rawCm.toFixed(0)} cm up, so that the knee carries only what it likes.`
-      : `Found by trying: begin with ${need.rawCm.toFixed(0)} cm under the ${worked(input.side)} knee and go on rung by rung.`,
+      ? [{ code: 'horse-hands', cm: need.rawCm }]
+      : [{ code: 'by-trying', cm: need.rawCm, under: 'knee', side: worked(input.side) }],
 };
 /** Outward rotation that a foot on the other thigh asks for. */
 const LOTUS_ROTATION_DEG = 75;

@@ -1,9 +1,11 @@
+import type { ReadingSide } from '../ranges/ranges';
+import type { HeightReason, Reason } from '../reasons';
 import { cosDeg, sinDeg } from '../angles';
 import type { Body } from '../body/body';
 import { armCm } from '../body/body';
 import { reclined } from '../parameters';
 import { sides } from '../ranges/ranges';
-import { leastOf, rangeValue, valueOf } from './draw';
+import { leastOf, rangeValue, valueOf } from './inputs';
 import {
   keysOn,
   otherSide,
@@ -14,17 +16,14 @@ import {
   type SlotNeed,
 } from './family';
 import { between, postureFrom, type Leg, type Point } from './posture';
-import {
-  liftedLeg,
-  lyingFigure,
-  lyingHip,
-  lyingNeck,
-  lyingNeckWhy,
-  lyingShoulder,
-} from './reclinedOpen';
+import { liftedLeg, lyingFigure, lyingHip, lyingNeck, lyingShoulder } from './reclinedOpen';
 
-const byTrying = (need: SlotNeed, what: string) =>
-  `Found by trying: begin with ${need.rawCm.toFixed(0)} cm under ${what} and go on rung by rung.`;
+/** Heights that nothing reckons: where to begin, and to go on rung by rung. */
+export const byTrying = (
+  { rawCm }: SlotNeed,
+  under: Reason<'by-trying'>['under'],
+  side: ReadingSide = 'both',
+): HeightReason[] => [{ code: 'by-trying', cm: rawCm, under, side }];
 
 /** Knees bent, feet standing: as near as they like. */
 const standingFeet = ({ body }: FamilyInput): Leg => {
@@ -51,9 +50,9 @@ const overRoll = ({ body }: FamilyInput, rollCm: number): Leg => {
 };
 
 /** A roll for the knees at rest: more where the hips cannot lie flat. */
-const restRollCm = ({ body, draw, settings }: FamilyInput) =>
+const restRollCm = ({ body, values, settings }: FamilyInput) =>
   reclined.restRoll.value +
-  body.thighCm * sinDeg(Math.max(0, -settings.share * leastOf(draw, 'hipExtension', sides)));
+  body.thighCm * sinDeg(Math.max(0, -settings.share * leastOf(values, 'hipExtension', sides)));
 
 /** Lying on the back with the knees bent, or over a roll. */
 function lyingFamily(id: string, roll: boolean): Family {
@@ -61,7 +60,9 @@ function lyingFamily(id: string, roll: boolean): Family {
     id,
     needs: () => (roll ? keysOn(sides, 'hipExtension') : []),
     heights: (input) => [
-      ...(roll ? [{ slot: 'underKnees', side: 'both' as const, rawCm: restRollCm(input) }] : []),
+      ...(roll
+        ? [{ slot: 'underKnees' as const, side: 'both' as const, rawCm: restRollCm(input) }]
+        : []),
       lyingNeck(input.body),
     ],
     figure: (input, built: Built) => {
@@ -87,7 +88,7 @@ function lyingFamily(id: string, roll: boolean): Family {
               range: 'hipExtension',
               side,
               needDeg: 0,
-              haveDeg: rangeValue(input.draw, 'hipExtension', side),
+              haveDeg: rangeValue(input.values, 'hipExtension', side),
             }))
           : [],
         findings: {},
@@ -95,8 +96,8 @@ function lyingFamily(id: string, roll: boolean): Family {
     },
     why: (_input, need) =>
       need.slot === 'neck'
-        ? lyingNeckWhy(need)
-        : `A roll of ${need.rawCm.toFixed(0)} cm under the knees lets the low back and the front of the hips be quiet.`,
+        ? [{ code: 'lying-head', cm: need.rawCm }]
+        : [{ code: 'rest-knees', cm: need.rawCm }],
   };
 }
 
@@ -144,16 +145,14 @@ export const figureFour: Family = {
           range: 'hipRotation',
           side,
           needDeg: 45,
-          haveDeg: rangeValue(input.draw, 'hipRotation', side),
+          haveDeg: rangeValue(input.values, 'hipRotation', side),
         },
       ],
       findings: {},
     };
   },
   why: (_input, need) =>
-    need.slot === 'neck'
-      ? lyingNeckWhy(need)
-      : 'The standing foot stays on the floor; a block under it deepens the pose, and comes last.',
+    need.slot === 'neck' ? [{ code: 'lying-head', cm: need.rawCm }] : [{ code: 'standing-foot' }],
 };
 
 /** Twists and the side-lying thigh stretch: small gaps, met by trying. */
@@ -168,9 +167,9 @@ function turned(
     shoulder: 'ladderStart.lyingShoulder',
   } as const;
   const what = {
-    underKnees: 'the upper knee',
-    feet: 'the foot',
-    shoulder: 'the shoulder that lifts',
+    underKnees: 'top knee',
+    feet: 'back foot',
+    shoulder: 'shoulder',
   } as const;
   return {
     id,
@@ -182,10 +181,17 @@ function turned(
       ...slots.map((slot): SlotNeed => ({
         slot,
         side: 'both',
-        rawCm: valueOf(input.draw, startOf[slot]),
+        rawCm: valueOf(input.values, startOf[slot]),
       })),
       ...(strap
-        ? [{ slot: 'strap', side: 'both' as const, rawCm: footBehindCm(input), isLength: true }]
+        ? [
+            {
+              slot: 'strap' as const,
+              side: 'both' as const,
+              rawCm: footBehindCm(input),
+              isLength: true,
+            },
+          ]
         : []),
     ],
     figure: (input, built) => {
@@ -230,8 +236,12 @@ function turned(
                 side: otherSide(worked(input.side)),
                 needDeg:
                   input.settings.share *
-                  rangeValue(input.draw, 'kneeFlexion.prone', otherSide(worked(input.side))),
-                haveDeg: rangeValue(input.draw, 'kneeFlexion.prone', otherSide(worked(input.side))),
+                  rangeValue(input.values, 'kneeFlexion.prone', otherSide(worked(input.side))),
+                haveDeg: rangeValue(
+                  input.values,
+                  'kneeFlexion.prone',
+                  otherSide(worked(input.side)),
+                ),
               },
             ]
           : [],
@@ -240,9 +250,7 @@ function turned(
     },
     why: (_input, need) =>
       need.slot === 'strap'
-        ? need.rawCm <= 0
-          ? 'The hand reaches the back foot.'
-          : `The hand stops ${need.rawCm.toFixed(0)} cm short of the back foot.`
+        ? [{ code: 'strap-behind', cm: need.rawCm }]
         : byTrying(need, what[need.slot as 'feet']),
   };
 }
@@ -268,10 +276,11 @@ function turnedLeg(hip: Point, body: Body): Leg {
 
 /** The lower leg of the side-lying stretch, flat on the floor: thigh a little behind, heel drawn toward the seat. */
 function behindLeg(input: FamilyInput, hip: Point): Leg {
-  const { body, settings, draw } = input;
+  const { body, settings, values } = input;
   const side = otherSide(worked(input.side));
-  const back = Math.max(0, settings.share * rangeValue(draw, 'hipExtension', side));
-  const turned = back + Math.min(150, settings.share * rangeValue(draw, 'kneeFlexion.prone', side));
+  const back = Math.max(0, settings.share * rangeValue(values, 'hipExtension', side));
+  const turned =
+    back + Math.min(150, settings.share * rangeValue(values, 'kneeFlexion.prone', side));
   const knee: Point = [hip[0] + body.thighCm * cosDeg(back), hip[1]];
   const ankle: Point = [knee[0] + body.shinCm * cosDeg(turned), hip[1]];
   const kneeAside = -body.thighCm * sinDeg(back);

@@ -2,8 +2,8 @@ import { asinDeg, cosDeg, sinDeg } from '../angles';
 import { crossLegged, longSit as longSitParameter } from '../parameters';
 import { palmGapCm } from './arms';
 import { crossedLeg, solesTogether } from './crossedLeg';
-import { thighGapCm, usableRotation } from './crossedSeat';
-import { rangeValue, valueOf } from './draw';
+import { kneeLaidOpen, thighGapCm, usableRotation } from './crossedSeat';
+import { rangeValue, valueOf } from './inputs';
 import { keysOn, otherSide, worked, type Family, type FamilyInput, type SlotNeed } from './family';
 import {
   hamstringDemands,
@@ -90,8 +90,8 @@ export const oneLegFold: Family = {
         {
           range: 'hipRotation',
           side,
-          needDeg: rangeValue(input.draw, 'hipRotation', side) + Math.max(0, open.thighRiseDeg),
-          haveDeg: rangeValue(input.draw, 'hipRotation', side),
+          needDeg: rangeValue(input.values, 'hipRotation', side) + Math.max(0, open.thighRiseDeg),
+          haveDeg: rangeValue(input.values, 'hipRotation', side),
         },
       ],
       findings: { ...findings, kneeRiseDeg: open.thighRiseDeg },
@@ -100,18 +100,15 @@ export const oneLegFold: Family = {
   why: (input, need) => {
     if (need.slot !== 'underThigh') return foldOrSitWhy(input, need);
     const side = worked(input.side);
-    const turn = rangeValue(input.draw, 'hipRotation', side).toFixed(0);
-    return need.rawCm <= 0
-      ? `With ${turn}° of rotation the ${side} knee rests on the floor by itself.`
-      : `With ${turn}° of rotation the ${side} knee stays ${need.rawCm.toFixed(0)} cm over the floor: that is filled, not pressed down.`;
+    return kneeLaidOpen(input, need, side);
   },
 };
 
 /** The other leg drawn up, foot standing: as near as the hip can bend without rolling the pelvis. */
 function standingLeg(input: FamilyInput, hip: Point): Leg & { riseDeg: number } {
-  const { body, draw, settings } = input;
+  const { body, values, settings } = input;
   const side = worked(input.side);
-  const bends = Math.min(settings.hipFlexionMostDeg, rangeValue(draw, 'hipFlexion', side));
+  const bends = Math.min(settings.hipFlexionMostDeg, rangeValue(values, 'hipFlexion', side));
   const highestKnee = body.shinCm + body.ankleHeightCm;
   const riseDeg = Math.min(
     bends - 90 - settings.pelvisTargetDeg,
@@ -210,7 +207,7 @@ export const seatedTwist: Family = {
           range: 'hipFlexion',
           side,
           needDeg: 90 + up.riseDeg + input.settings.pelvisTargetDeg,
-          haveDeg: valueOf(input.draw, `hipFlexion:${side}`),
+          haveDeg: valueOf(input.values, `hipFlexion:${side}`),
         },
       ],
       findings: { rollBackDeg: rollBack, thighRiseDeg: up.riseDeg },
@@ -219,9 +216,13 @@ export const seatedTwist: Family = {
   why: (input, need) => {
     if (need.slot === 'hands') return palmWhy(need);
     const side = otherSide(worked(input.side));
-    const bend = `Hamstring ${rangeValue(input.draw, 'hamstring', side).toFixed(0)}° ${side}, its knee kept soft`;
-    return need.rawCm <= 0
-      ? `${bend}: the pelvis stands upright on the floor.`
-      : `${bend} → ${need.rawCm.toFixed(0)} cm, so that the back can grow before it turns.`;
+    return [
+      {
+        code: 'twist-seat',
+        deg: rangeValue(input.values, 'hamstring', side),
+        side,
+        cm: need.rawCm,
+      },
+    ];
   },
 };

@@ -1,10 +1,11 @@
+import type { HeightReason } from '../reasons';
 import { acosDeg, asinDeg, cosDeg, sinDeg } from '../angles';
 import { armCm } from '../body/body';
 import { crossLegged, fold, pigeon as parameter } from '../parameters';
 import { palmGapCm } from './arms';
 import { crossedLeg, rotationFrom, type Crossing } from './crossedLeg';
 import { usableRotation } from './crossedSeat';
-import { rangeValue, valueOf } from './draw';
+import { rangeValue, valueOf } from './inputs';
 import {
   keysOn,
   otherSide,
@@ -57,7 +58,7 @@ function crossing(input: FamilyInput): Crossing {
 
 /** Rotation that the front hip may use: its own, and what the tilted pelvis gives. */
 const frontRotation = (input: FamilyInput) =>
-  usableRotation(input, worked(input.side)) + valueOf(input.draw, 'pigeon.rotationSpared');
+  usableRotation(input, worked(input.side)) + valueOf(input.values, 'pigeon.rotationSpared');
 
 /**
  * The least height of the front hip with its knee on the floor and its rotation within what there is. With the thigh
@@ -103,7 +104,7 @@ function backLeg(hip: Point, { body }: FamilyInput): Leg & { fallDeg: number } {
 /** How far the upright trunk must still lean forward: what back hip and low back do not give. */
 function uprightLeanDeg(input: FamilyInput, hip: Point): number {
   const extension =
-    input.settings.share * rangeValue(input.draw, 'hipExtension', otherSide(worked(input.side)));
+    input.settings.share * rangeValue(input.values, 'hipExtension', otherSide(worked(input.side)));
   const arch = input.settings.lumbarAllowanceDeg > 0 ? parameter.lumbarArch.value : 0;
   return Math.max(0, 90 - backLeg(hip, input).fallDeg - extension - arch);
 }
@@ -122,7 +123,7 @@ const palms = (input: FamilyInput, hip: Point): SlotNeed => ({
 function folded(input: FamilyInput, hip: Point, built?: Built): FoldedTrunk {
   const bends = Math.min(
     input.settings.hipFlexionMostDeg,
-    rangeValue(input.draw, 'hipFlexion', worked(input.side)),
+    rangeValue(input.values, 'hipFlexion', worked(input.side)),
   );
   const lean = bends - 90 + frontFallDeg(hip, input);
   return built
@@ -139,20 +140,21 @@ function demandsOf(input: FamilyInput, hip: Point): Demand[] {
   const side = worked(input.side);
   const asked =
     (rotationFrom(hip[1], -frontFallDeg(hip, input), crossing(input), input.body) -
-      valueOf(input.draw, 'pigeon.rotationSpared')) /
+      valueOf(input.values, 'pigeon.rotationSpared')) /
     input.settings.share;
   return [
     {
       range: 'hipRotation',
       side,
       needDeg: Math.max(0, asked),
-      haveDeg: rangeValue(input.draw, 'hipRotation', side),
+      haveDeg: rangeValue(input.values, 'hipRotation', side),
     },
     {
       range: 'hipExtension',
       side: otherSide(side),
-      needDeg: rangeValue(input.draw, 'hipExtension', otherSide(side)) + uprightLeanDeg(input, hip),
-      haveDeg: rangeValue(input.draw, 'hipExtension', otherSide(side)),
+      needDeg:
+        rangeValue(input.values, 'hipExtension', otherSide(side)) + uprightLeanDeg(input, hip),
+      haveDeg: rangeValue(input.values, 'hipExtension', otherSide(side)),
     },
   ];
 }
@@ -163,18 +165,29 @@ const pigeonKeys: Family['needs'] = (side) => [
   ...keysOn([otherSide(worked(side))], 'hipExtension'),
 ];
 
-function pigeonWhy(input: FamilyInput, need: SlotNeed): string {
+function pigeonWhy(input: FamilyInput, need: SlotNeed): readonly HeightReason[] {
   const side = worked(input.side);
-  const turn = `Outward rotation ${rangeValue(input.draw, 'hipRotation', side).toFixed(0)}° ${side}, ${crossing(input).kneeDeg === parameter.closedKnee.value ? 'heel drawn in' : 'shin toward square'}`;
   if (need.slot === 'hipLevel')
-    return need.rawCm <= 0
-      ? `${turn}: the front hip comes down by itself.`
-      : `${turn} → ${need.rawCm.toFixed(0)} cm under the front hip, so that nothing is asked of the knee.`;
-  if (need.slot === 'hands') {
-    const back = otherSide(side);
-    return `Back thigh ${rangeValue(input.draw, 'hipExtension', back).toFixed(0)}° behind the pelvis, ${back}: ${need.rawCm <= 0 ? 'the palms reach the floor.' : `the palms press ${need.rawCm.toFixed(0)} cm up.`}`;
-  }
-  return foldWhy(need, fold.highestForeheadProp.value) ?? '';
+    return [
+      {
+        code: 'pigeon-hip',
+        deg: rangeValue(input.values, 'hipRotation', side),
+        side,
+        closed: crossing(input).kneeDeg === parameter.closedKnee.value,
+        cm: need.rawCm,
+      },
+    ];
+  const back = otherSide(side);
+  if (need.slot === 'hands')
+    return [
+      {
+        code: 'pigeon-hands',
+        deg: rangeValue(input.values, 'hipExtension', back),
+        side: back,
+        cm: need.rawCm,
+      },
+    ];
+  return foldWhy(need, fold.highestForeheadProp.value) ?? [];
 }
 
 function supportsOf(
@@ -246,7 +259,7 @@ function raisedBackLeg(input: FamilyInput, hip: Point): Leg {
   const { knee } = backLeg(hip, input);
   const bend =
     input.settings.share *
-    rangeValue(input.draw, 'kneeFlexion.prone', otherSide(worked(input.side)));
+    rangeValue(input.values, 'kneeFlexion.prone', otherSide(worked(input.side)));
   const lean = Math.min(178, bend);
   const ankle: Point = [knee[0] - body.shinCm * cosDeg(lean), knee[1] + body.shinCm * sinDeg(lean)];
   return {
@@ -259,7 +272,7 @@ function raisedBackLeg(input: FamilyInput, hip: Point): Leg {
 
 /** Hand overhead, as far back as the shoulder reaches. */
 function handBehind(input: FamilyInput, shoulder: Point, leanDeg: number): Point {
-  const reach = rangeValue(input.draw, 'armReach', otherSide(worked(input.side)));
+  const reach = rangeValue(input.values, 'armReach', otherSide(worked(input.side)));
   const direction = leanDeg + 180 - reach;
   return [
     shoulder[0] + armCm(input.body) * sinDeg(direction),
@@ -329,6 +342,6 @@ export const kingPigeon: Family = {
   },
   why: (input, need) =>
     need.slot === 'strap'
-      ? `From the raised back foot over the shoulder to the hand: ${need.rawCm.toFixed(0)} cm of strap.`
+      ? [{ code: 'strap-over-shoulder', cm: need.rawCm }]
       : pigeonWhy(input, need),
 };

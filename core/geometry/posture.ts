@@ -6,6 +6,7 @@ export type Point = readonly [x: number, y: number];
 
 /** Where a slot's support stands under the figure. */
 export interface SupportPlace {
+  /** The slot key that it fills, or what else stands there: the chair. */
   readonly slot: string;
   /** Middle of the support. */
   readonly xCm: number;

@@ -1,8 +1,9 @@
+import type { HeightReason } from '../reasons';
 import { asinDeg, atan2Deg, clamp, cosDeg, sinDeg } from '../angles';
 import type { Body } from '../body/body';
 import { reclinedHero as parameter } from '../parameters';
 import type { Side } from '../ranges/ranges';
-import { rangeValue, stifferSide, valueOf } from './draw';
+import { rangeValue, stifferSide, valueOf } from './inputs';
 import {
   keysOn,
   workingLegs,
@@ -46,11 +47,11 @@ export function rampInclineDeg(
 const backHeightCm = (share: number, hipY: number, inclineDeg: number, body: Body) =>
   hipY + share * body.trunkCm * sinDeg(inclineDeg) - body.trunkDepthCm * cosDeg(inclineDeg);
 
-const inclineFor = ({ draw, settings }: FamilyInput, side: Side) =>
+const inclineFor = ({ values, settings }: FamilyInput, side: Side) =>
   rampInclineDeg(
-    rangeValue(draw, 'kneeFlexion.prone', side),
-    valueOf(draw, 'kneeling.sitAllowance'),
-    valueOf(draw, 'reclinedHero.frontThighCoupling'),
+    rangeValue(values, 'kneeFlexion.prone', side),
+    valueOf(values, 'kneeling.sitAllowance'),
+    valueOf(values, 'reclinedHero.frontThighCoupling'),
     settings.lumbarAllowanceDeg,
   );
 
@@ -173,17 +174,17 @@ function inclineBuilt(input: FamilyInput, built: Built): number {
 
 /** What reclined hero asks of the folded knees, and how the trunk lies. */
 function heroFigure(input: FamilyInput, built: Built): Figure {
-  const { body, draw } = input;
+  const { body, values } = input;
   const [seatCm, padCm] = [built.seat ?? 0, built.underShin ?? 0];
   const legs = kneelingLegs(seatCm, body, padCm);
   const incline = inclineBuilt(input, built);
   const upper = reclinedFigure(legs.hip, incline, seatCm, built, body);
-  const kneeBend = kneeBendOnSeat(seatCm - padCm, body, valueOf(draw, 'kneeling.sitAllowance'));
-  const hipFlexion = incline - (180 - valueOf(draw, 'kneeling.sitAllowance') - kneeBend);
+  const kneeBend = kneeBendOnSeat(seatCm - padCm, body, valueOf(values, 'kneeling.sitAllowance'));
+  const hipFlexion = incline - (180 - valueOf(values, 'kneeling.sitAllowance') - kneeBend);
   const folded = workingLegs(input.side);
   const allowed = (side: Side) =>
-    rangeValue(draw, 'kneeFlexion.prone', side) +
-    valueOf(draw, 'reclinedHero.frontThighCoupling') * hipFlexion;
+    rangeValue(values, 'kneeFlexion.prone', side) +
+    valueOf(values, 'reclinedHero.frontThighCoupling') * hipFlexion;
   return {
     posture: postureFrom({
       near: legs,
@@ -210,24 +211,31 @@ function heroFigure(input: FamilyInput, built: Built): Figure {
       inclineDeg: incline,
       archDeg: Math.max(
         0,
-        inclineFor(input, stifferSide(draw, 'kneeFlexion.prone', folded)) - incline,
+        inclineFor(input, stifferSide(values, 'kneeFlexion.prone', folded)) - incline,
       ),
     },
   };
 }
 
-function heroWhy(input: FamilyInput, need: SlotNeed): string {
-  if (!['back', 'neck'].includes(need.slot)) return kneelingWhy(input, need);
+function heroWhy(input: FamilyInput, need: SlotNeed): HeightReason[] {
   if (need.slot === 'neck') return neckWhy(need);
-  const side = stifferSide(input.draw, 'kneeFlexion.prone', workingLegs(input.side));
-  const bend = rangeValue(input.draw, 'kneeFlexion.prone', side).toFixed(0);
-  return `Front thigh ${bend}° face down, ${side} → trunk at ${sharedInclineDeg(input).toFixed(0)}°, so ${Math.max(0, need.rawCm).toFixed(0)} cm under ${rampPlace(need)}.`;
+  if (need.slot !== 'back') return kneelingWhy(input, need);
+  const side = stifferSide(input.values, 'kneeFlexion.prone', workingLegs(input.side));
+  return [
+    {
+      code: 'front-thigh-ramp',
+      deg: rangeValue(input.values, 'kneeFlexion.prone', side),
+      side,
+      inclineDeg: sharedInclineDeg(input),
+      cm: need.rawCm,
+      place: need.part ?? 'high',
+    },
+  ];
 }
 
-export const rampPlace = ({ part }: SlotNeed) =>
-  part === 'low' ? 'the low ribs' : 'the shoulder blades';
-export const neckWhy = ({ rawCm }: SlotNeed) =>
-  `The back of the head is less deep than the back: ${rawCm.toFixed(0)} cm over the ramp keep the throat long.`;
+export const neckWhy = ({ rawCm }: SlotNeed): HeightReason[] => [
+  { code: 'head-on-ramp', cm: rawCm },
+];
 
 /** Reclined hero: the knees set the seat, the front thighs set the ramp, and the ramp touches the pelvis. */
 export const reclinedHero: Family = {
@@ -322,14 +330,8 @@ export const reclinedHeroOne: Family = {
     };
   },
   why: (input, need) => {
-    if (need.slot === 'underKnees')
-      return need.rawCm <= 0
-        ? 'The long leg lies on the floor.'
-        : `The long leg falls away from the seat: ${need.rawCm.toFixed(0)} cm under its knee keep it from pulling the pelvis down.`;
-    if (need.slot === 'hipLevel')
-      return need.rawCm < 0.5
-        ? 'Both hips stand level on this seat.'
-        : `The other hip sinks ${need.rawCm.toFixed(1)} cm lower than the folded side: a wedge levels the pelvis.`;
+    if (need.slot === 'underKnees') return [{ code: 'long-leg-knee', cm: need.rawCm }];
+    if (need.slot === 'hipLevel') return [{ code: 'hips-level', cm: need.rawCm }];
     return heroWhy(input, need);
   },
 };

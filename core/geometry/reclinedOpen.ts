@@ -4,17 +4,11 @@ import { crossLegged, reclined } from '../parameters';
 import { sides, type Side } from '../ranges/ranges';
 import { crossedLeg, solesTogether } from './crossedLeg';
 import { thighGapCm, usableRotation } from './crossedSeat';
-import { rangeValue } from './draw';
-import {
-  keysOn,
-  slotKey,
-  type Built,
-  type Family,
-  type FamilyInput,
-  type SlotNeed,
-} from './family';
-import { inclineOn, neckWhy, rampNeeds, rampPlace, reclinedFigure } from './reclinedHero';
+import { rangeValue } from './inputs';
+import { keysOn, type Built, type Family, type FamilyInput, type SlotNeed } from './family';
+import { inclineOn, neckWhy, rampNeeds, reclinedFigure } from './reclinedHero';
 import { along, between, legOf, postureFrom, type Point } from './posture';
+import { slotKey } from '../slots';
 
 const openLeg = (input: FamilyInput, side: Side) =>
   crossedLeg(
@@ -118,8 +112,9 @@ export const reclinedOpen: Family = {
       demands: sides.map((side) => ({
         range: 'hipRotation',
         side,
-        needDeg: rangeValue(input.draw, 'hipRotation', side) + Math.max(0, legs[side].thighRiseDeg),
-        haveDeg: rangeValue(input.draw, 'hipRotation', side),
+        needDeg:
+          rangeValue(input.values, 'hipRotation', side) + Math.max(0, legs[side].thighRiseDeg),
+        haveDeg: rangeValue(input.values, 'hipRotation', side),
       })),
       findings: {
         inclineDeg: incline,
@@ -131,15 +126,18 @@ export const reclinedOpen: Family = {
   why: (input, need) => {
     if (need.slot === 'neck') return neckWhy(need);
     if (need.slot === 'back')
-      return `A ramp by comfort: ${Math.max(0, need.rawCm).toFixed(0)} cm under ${rampPlace(need)}, its low end against the pelvis.`;
-    if (need.slot === 'strap')
-      return 'A belt round the sacrum and the feet; leave it out where a hip must not be held open.';
+      return [{ code: 'comfort-ramp', cm: need.rawCm, place: need.part ?? 'high' }];
+    if (need.slot === 'strap') return [{ code: 'belt-round-feet' }];
     const side = need.side === 'both' ? 'left' : need.side;
-    const turn = rangeValue(input.draw, 'hipRotation', side).toFixed(0);
-    const place = need.slot === 'outerHip' ? 'the upper thigh' : 'the knee';
-    return need.rawCm <= 0
-      ? `With ${turn}° of rotation ${place} rests by itself, ${side}.`
-      : `With ${turn}° of rotation ${place} stays ${need.rawCm.toFixed(0)} cm up, ${side}: that is carried.`;
+    return [
+      {
+        code: 'outer-hip',
+        deg: rangeValue(input.values, 'hipRotation', side),
+        side,
+        cm: need.rawCm,
+        place: need.slot === 'outerHip' ? 'outerHip' : 'underThigh',
+      },
+    ];
   },
 };
 
@@ -161,9 +159,6 @@ export const lyingNeck = (body: Body): SlotNeed => ({
   rawCm: body.trunkDepthCm - body.headDepthCm,
   isChosen: true,
 });
-export const lyingNeckWhy = ({ rawCm }: SlotNeed) =>
-  `The head is less deep than the back: ${rawCm.toFixed(0)} cm under it keep the throat long.`;
-
 /** A leg from a lying hip, at a rise of the thigh and a bend of the knee. */
 export function liftedLeg(
   hip: Point,

@@ -1,7 +1,8 @@
+import type { HeightReason } from '../reasons';
 import type { Body } from '../body/body';
 import { armCm } from '../body/body';
 import { fold as parameter } from '../parameters';
-import { rangeValue, stifferSide } from './draw';
+import { rangeValue, stifferSide } from './inputs';
 import type { Built, Family, FamilyInput, SlotNeed } from './family';
 import {
   chestNeed,
@@ -163,13 +164,12 @@ function foldOverLongLegs(id: string, form: FoldForm): Family {
   };
 }
 
-/** The sentence for a slot of a fold over a long sit. */
-export function foldOrSitWhy(input: FamilyInput, need: SlotNeed): string {
-  const side = stifferSide(input.draw, 'hamstring', hamstringLegs(input));
+/** Why a slot of a fold over a long sit stands as high as it does. */
+export function foldOrSitWhy(input: FamilyInput, need: SlotNeed): readonly HeightReason[] {
   if (need.slot === 'strap') {
-    return need.rawCm <= 0
-      ? 'The hands reach the feet.'
-      : `With ${rangeValue(input.draw, 'hamstring', side).toFixed(0)}° of hamstring the hands stop ${need.rawCm.toFixed(0)} cm short of the feet: a strap makes it up.`;
+    const side = stifferSide(input.values, 'hamstring', hamstringLegs(input));
+    const deg = rangeValue(input.values, 'hamstring', side);
+    return [{ code: 'strap-to-feet', deg, side, cm: need.rawCm }];
   }
   return foldWhy(need, parameter.highestForeheadProp.value) ?? longSitWhy(input, need);
 }

@@ -2,7 +2,7 @@ import { asinDeg, cosDeg, sinDeg } from '../angles';
 import type { Body } from '../body/body';
 import { mass, squat as parameter, standingFold } from '../parameters';
 import { palmGapCm } from './arms';
-import { leastOf, rangeValue, stifferSide } from './draw';
+import { leastOf, rangeValue, stifferSide } from './inputs';
 import {
   keysOn,
   workingLegs,
@@ -40,14 +40,14 @@ const lever = (body: Body) => parameter.heelLever.value * body.footCm;
 /** The deep squat on heels lifted by so much: shins lean as far as the ankles let them, knees bend to their limit, the trunk follows the hips. */
 export function squattingOn({
   body,
-  draw,
+  values,
   settings,
   side,
 }: FamilyInput): (heelCm: number) => Squatting {
   const legs = workingLegs(side);
-  const ankleBendDeg = leastOf(draw, 'ankleBend', legs);
-  const bendDeg = leastOf(draw, 'kneeFlexion.hipBent', legs) - settings.kneeMarginDeg;
-  const hipBendDeg = Math.min(settings.hipFlexionMostDeg, leastOf(draw, 'hipFlexion', legs));
+  const ankleBendDeg = leastOf(values, 'ankleBend', legs);
+  const bendDeg = leastOf(values, 'kneeFlexion.hipBent', legs) - settings.kneeMarginDeg;
+  const hipBendDeg = Math.min(settings.hipFlexionMostDeg, leastOf(values, 'hipFlexion', legs));
   const ankleX = parameter.ankleAt.value * body.footCm;
   return (heelCm) => {
     const shinLeanDeg = ankleBendDeg + asinDeg(heelCm / lever(body));
@@ -216,27 +216,34 @@ function squatFamily(id: string, form: SquatForm): Family {
         demands: workingLegs(input.side).map((side) => ({
           range: 'ankleBend',
           side,
-          needDeg: rangeValue(input.draw, 'ankleBend', side) + missing,
-          haveDeg: rangeValue(input.draw, 'ankleBend', side),
+          needDeg: rangeValue(input.values, 'ankleBend', side) + missing,
+          haveDeg: rangeValue(input.values, 'ankleBend', side),
         })),
         findings: { aheadOfHeelsCm: solved.aheadCm, trunkLeanDeg },
       };
     },
     why: (input, need) => {
       const legs = workingLegs(input.side);
-      const side = stifferSide(input.draw, 'ankleBend', legs);
-      const bend = `Ankle bend ${rangeValue(input.draw, 'ankleBend', side).toFixed(0)}° ${side}`;
-      if (need.slot === 'heels') {
-        if (need.rawCm <= 0) return `${bend}: the weight stays over the feet with the heels down.`;
-        return need.rawCm >= parameter.highestHeel.value
-          ? `${bend}: no heel lift brings the weight over the feet, so sit on the seat.`
-          : `${bend} → heels ${need.rawCm.toFixed(1)} cm up, and the weight stays over the feet.`;
-      }
-      if (need.slot === 'hands')
-        return need.rawCm <= 0
-          ? 'The hands reach the floor.'
-          : `The hands stop ${need.rawCm.toFixed(0)} cm over the floor.`;
-      return `With the knees bent to ${(leastOf(input.draw, 'kneeFlexion.hipBent', legs) - input.settings.kneeMarginDeg).toFixed(0)}° the sit bones stop ${need.rawCm.toFixed(0)} cm up: a seat there asks for no balance.`;
+      const side = stifferSide(input.values, 'ankleBend', legs);
+      if (need.slot === 'heels')
+        return [
+          {
+            code: 'squat-heels',
+            deg: rangeValue(input.values, 'ankleBend', side),
+            side,
+            cm: need.rawCm,
+            beyond: need.rawCm >= parameter.highestHeel.value,
+          },
+        ];
+      if (need.slot === 'hands') return [{ code: 'hands-down', cm: need.rawCm }];
+      return [
+        {
+          code: 'squat-seat',
+          kneeDeg:
+            leastOf(input.values, 'kneeFlexion.hipBent', legs) - input.settings.kneeMarginDeg,
+          cm: need.rawCm,
+        },
+      ];
     },
   };
 }

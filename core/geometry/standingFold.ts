@@ -2,7 +2,7 @@ import { armCm, type Body } from '../body/body';
 import { standingFold as parameter, straddle } from '../parameters';
 import { sides } from '../ranges/ranges';
 import { cosDeg, sinDeg } from '../angles';
-import { leastOf, rangeValue, stifferSide, valueOf } from './draw';
+import { leastOf, rangeValue, stifferSide, valueOf } from './inputs';
 import { keysOn, type Family, type FamilyInput } from './family';
 import { hipFlexionAt } from './longSit';
 import {
@@ -81,11 +81,11 @@ interface StandingForm {
 function standing(id: string, form: StandingForm): Family {
   const kneeOf = ({ settings }: FamilyInput) =>
     Math.max(settings.standingKneeDeg, form.leastKneeDeg ?? 0);
-  const halfOf = ({ draw }: FamilyInput) =>
+  const halfOf = ({ values }: FamilyInput) =>
     form.wide
       ? Math.min(
           straddle.standingWidest.value,
-          straddle.easyShare.value * leastOf(draw, 'hipSpread', sides),
+          straddle.easyShare.value * leastOf(values, 'hipSpread', sides),
         )
       : 0;
   return {
@@ -112,7 +112,7 @@ function standing(id: string, form: StandingForm): Family {
           ? onThigh
           : [shoulder[0] + 1, Math.max(handY, shoulder[1] - armCm(body))];
       const crownDeg = Math.min(178, pitchDeg + 24);
-      const coupling = valueOf(input.draw, 'hamstringCoupling');
+      const coupling = valueOf(input.values, 'hamstringCoupling');
       const share = (pitchDeg - baseDeg) / parameter.spineCounts.value;
       return {
         posture: postureFrom({
@@ -138,18 +138,23 @@ function standing(id: string, form: StandingForm): Family {
           range: 'hamstring',
           side,
           needDeg: Math.max(0, baseDeg + kneeDeg / 2 - coupling * kneeDeg),
-          haveDeg: rangeValue(input.draw, 'hamstring', side),
+          haveDeg: rangeValue(input.values, 'hamstring', side),
         })),
         findings: { pitchDeg, kneeBendDeg: kneeDeg, handsCm: shoulder[1] - armCm(body) },
       };
     },
     why: (input, need) => {
-      const side = stifferSide(input.draw, 'hamstring');
-      const bend = `Hamstring ${rangeValue(input.draw, 'hamstring', side).toFixed(0)}° ${side}, knees bent ${kneeOf(input)}°`;
-      if (need.rawCm <= 0) return `${bend}: the palms reach the floor.`;
-      if (need.rawCm > parameter.highestHandProp.value)
-        return `${bend}: the palms stop ${need.rawCm.toFixed(0)} cm up, so they rest on the thighs.`;
-      return `${bend}: the palms stop ${need.rawCm.toFixed(0)} cm over the floor.`;
+      const side = stifferSide(input.values, 'hamstring');
+      return [
+        {
+          code: 'standing-hands',
+          deg: rangeValue(input.values, 'hamstring', side),
+          side,
+          kneeDeg: kneeOf(input),
+          cm: need.rawCm,
+          onThighs: need.rawCm > parameter.highestHandProp.value,
+        },
+      ];
     },
   };
 }

@@ -4,7 +4,7 @@ import { crossLegged, strapped as parameter } from '../parameters';
 import { palmGapCm } from './arms';
 import { crossedLeg } from './crossedLeg';
 import { crossedSeatCm, usableRotation, type CrossedForm } from './crossedSeat';
-import { rangeValue, valueOf } from './draw';
+import { rangeValue, valueOf } from './inputs';
 import { keysOn, otherSide, worked, type Family, type FamilyInput, type SlotNeed } from './family';
 import { palmWhy } from './longSit';
 import {
@@ -30,8 +30,8 @@ const crossed: CrossedForm = {
 const strapTo = (shoulder: Point, foot: Point, input: FamilyInput) =>
   Math.max(0, between(shoulder, foot) - armCm(input.body));
 
-const raisedHamstring = ({ draw, settings, side }: FamilyInput) =>
-  settings.share * rangeValue(draw, 'hamstring', worked(side));
+const raisedHamstring = ({ values, settings, side }: FamilyInput) =>
+  settings.share * rangeValue(values, 'hamstring', worked(side));
 
 /** Straight leg raised on the back: as far as the hamstring goes with the pelvis flat. */
 function raisedLying(input: FamilyInput) {
@@ -45,7 +45,7 @@ function raisedLying(input: FamilyInput) {
 function otherKneeCm(input: FamilyInput): number {
   const missing = Math.max(
     0,
-    -input.settings.share * rangeValue(input.draw, 'hipExtension', otherSide(worked(input.side))),
+    -input.settings.share * rangeValue(input.values, 'hipExtension', otherSide(worked(input.side))),
   );
   return input.body.thighCm * sinDeg(missing);
 }
@@ -93,7 +93,7 @@ export const legRaise: Family = {
           range: 'hamstring',
           side,
           needDeg: rise,
-          haveDeg: rangeValue(input.draw, 'hamstring', side),
+          haveDeg: rangeValue(input.values, 'hamstring', side),
         },
       ],
       findings: { raisedDeg: rise, strapCm: strapTo(shoulder, leg.toe, input) },
@@ -101,17 +101,22 @@ export const legRaise: Family = {
   },
   why: (input, need) => {
     const side = worked(input.side);
-    if (need.slot === 'underKnees')
-      return need.rawCm <= 0
-        ? 'The other leg lies flat.'
-        : 'The other thigh cannot lie flat with the pelvis level: a roll meets its knee.';
-    return `Hamstring ${rangeValue(input.draw, 'hamstring', side).toFixed(0)}° ${side}: ${need.rawCm <= 0 ? 'the hand reaches the foot.' : `the hand stops ${need.rawCm.toFixed(0)} cm short of the foot.`}`;
+    if (need.slot === 'underKnees') return [{ code: 'other-thigh', cm: need.rawCm }];
+    return [
+      {
+        code: 'raised-strap',
+        deg: rangeValue(input.values, 'hamstring', side),
+        side,
+        cm: need.rawCm,
+        seated: false,
+      },
+    ];
   },
 };
 
 /** The raised leg of a seated pose: the knee bends until the hamstring lets the thigh stand so high. */
 function raisedSeated(input: FamilyInput, hip: Point, riseDeg: number) {
-  const coupling = valueOf(input.draw, 'hamstringCoupling');
+  const coupling = valueOf(input.values, 'hamstringCoupling');
   const { body } = input;
   const kneeY = hip[1] + body.thighCm * sinDeg(riseDeg);
   // A foot that would hang under the floor stands on it instead.
@@ -140,7 +145,13 @@ function raisedLegSeat(id: string, riseDeg: number, overhead: boolean): Family {
     return [
       { slot: 'strap', side: 'both', rawCm: length, isLength: true },
       ...(overhead
-        ? [{ slot: 'hands', side: 'both' as const, rawCm: palmGapCm(shoulder, input.body) }]
+        ? [
+            {
+              slot: 'hands' as const,
+              side: 'both' as const,
+              rawCm: palmGapCm(shoulder, input.body),
+            },
+          ]
         : []),
     ];
   };
@@ -197,8 +208,8 @@ function raisedLegSeat(id: string, riseDeg: number, overhead: boolean): Family {
               90 +
               input.settings.pelvisTargetDeg +
               riseDeg -
-              valueOf(input.draw, 'hamstringCoupling') * kneeDeg,
-            haveDeg: rangeValue(input.draw, 'hamstring', worked(input.side)),
+              valueOf(input.values, 'hamstringCoupling') * kneeDeg,
+            haveDeg: rangeValue(input.values, 'hamstring', worked(input.side)),
           },
         ],
         findings: { kneeBendDeg: kneeDeg, kneeRiseDeg: low.thighRiseDeg },
@@ -207,12 +218,24 @@ function raisedLegSeat(id: string, riseDeg: number, overhead: boolean): Family {
     why: (input, need) => {
       if (need.slot === 'hands') return palmWhy(need);
       const [side, other] = [worked(input.side), otherSide(worked(input.side))];
-      if (need.slot === 'seat') {
-        return need.rawCm <= 0
-          ? `Outward rotation ${rangeValue(input.draw, 'hipRotation', other).toFixed(0)}° ${other}: the crossed leg asks for no seat.`
-          : `Outward rotation ${rangeValue(input.draw, 'hipRotation', other).toFixed(0)}° ${other} → ${need.rawCm.toFixed(0)} cm, so that the back stands by itself.`;
-      }
-      return `Hamstring ${rangeValue(input.draw, 'hamstring', side).toFixed(0)}° ${side}: with the knee as bent as that asks, ${need.rawCm <= 0 ? 'the hand reaches the foot.' : `the hand stops ${need.rawCm.toFixed(0)} cm short of the foot.`}`;
+      if (need.slot === 'seat')
+        return [
+          {
+            code: 'raised-seat',
+            deg: rangeValue(input.values, 'hipRotation', other),
+            side: other,
+            cm: need.rawCm,
+          },
+        ];
+      return [
+        {
+          code: 'raised-strap',
+          deg: rangeValue(input.values, 'hamstring', side),
+          side,
+          cm: need.rawCm,
+          seated: true,
+        },
+      ];
     },
   };
 }

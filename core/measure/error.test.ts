@@ -1,5 +1,5 @@
 import { estimateRanges } from '../estimate/estimate';
-import { methodIds, protocolsOf } from '../ranges/protocols';
+import { methodIds, protocolsOf } from '../protocols/protocols';
 import { rangeIds, ranges } from '../ranges/ranges';
 import { samplePerson } from '../tests/samples';
 import { readingErrorBy } from './error';

@@ -1,5 +1,5 @@
 import { contextOf, type Estimates, type StudentRecord } from '../estimate/estimate';
-import { methodFor, semOf, type MethodId } from '../ranges/protocols';
+import { methodFor, semOf, type MethodId } from '../protocols/protocols';
 import type { RangeId, ReadingSide } from '../ranges/ranges';
 import { wayFor } from '../safety/reading';
 import { valueShowing } from './shown';

@@ -1,13 +1,14 @@
 import fc from 'fast-check';
 import { bodyFrom } from '../body/body';
 import { between, type Point } from '../geometry/posture';
-import { protocols } from '../ranges/protocols';
+import { protocols, type Protocol, type ProtocolId } from '../protocols/protocols';
 import { extremeBodies } from '../tests/samples';
 import { measuringFigure, type MeasuringFigure } from './figures';
-import { levelFrom, photoWays, readPhoto, type Spot } from './photoWays';
-import { tiltWays } from './tiltWays';
+import { levelFrom, readPhoto } from './photo';
+import type { Spot } from '../protocols/photoWay';
 
 const body = bodyFrom(170);
+const way = (id: ProtocolId) => protocols.find((one) => one.id === id) as Protocol;
 const onPicture = ([x, y]: Point): Spot => [500 + 4 * x, 900 - 4 * y];
 const middleOf = ({ least, most }: { least: number; most: number }, share: number) =>
   least + share * (most - least);
@@ -50,7 +51,7 @@ test('limbs keep their lengths in every drawing from the side', () => {
   }
 });
 
-test.each(Object.keys(photoWays))(
+test.each(protocols.filter(({ photo }) => photo !== null).map(({ id }) => id))(
   '%s: a picture of the drawn figure reads what was drawn',
   (id) => {
     const { least, most } = protocols.find((one) => one.id === id)!;
@@ -72,7 +73,7 @@ test.each(Object.keys(photoWays))(
         }),
         (value) => {
           const read = readPhoto(
-            photoWays[id]!,
+            way(id).photo!,
             measuringFigure(id, value, body)!.landmarks.map(onPicture),
             0,
             body,
@@ -98,18 +99,18 @@ test('a picture held askew reads the same once its level is laid', () => {
   const points = measuringFigure('straight-leg-raise.pelvis-watched', 64, body)!
     .landmarks.map(onPicture)
     .map(turn(7));
-  const way = photoWays['straight-leg-raise.pelvis-watched']!;
+  const { photo } = way('straight-leg-raise.pelvis-watched');
   const floor = levelFrom(turn(7)([0, 900]), turn(7)([900, 900]), 'level');
   const plumb = levelFrom(turn(7)([40, 900]), turn(7)([40, 100]), 'plumb');
   expect(floor).toBeCloseTo(7, 6);
   expect(plumb).toBeCloseTo(7, 6);
-  expect(readPhoto(way, points, floor, body)!.deg).toBeCloseTo(64, 3);
-  expect(readPhoto(way, points, 0, body)!.deg).toBeCloseTo(57, 0);
+  expect(readPhoto(photo!, points, floor, body)!.deg).toBeCloseTo(64, 3);
+  expect(readPhoto(photo!, points, 0, body)!.deg).toBeCloseTo(57, 0);
 });
 
 test('a long limb is read within about three degrees, a short line across the pelvis less well', () => {
-  const semOf = (id: string, value: number) =>
-    readPhoto(photoWays[id]!, measuringFigure(id, value, body)!.landmarks.map(onPicture), 0, body)!
+  const semOf = (id: ProtocolId, value: number) =>
+    readPhoto(way(id).photo!, measuringFigure(id, value, body)!.landmarks.map(onPicture), 0, body)!
       .semDeg;
   expect(semOf('knee-bend.on-back', 120)).toBeGreaterThan(1.5);
   expect(semOf('knee-bend.on-back', 120)).toBeLessThan(4);
@@ -120,7 +121,7 @@ test('a long limb is read within about three degrees, a short line across the pe
 test('points that lie on one another read nothing', () => {
   expect(
     readPhoto(
-      photoWays['pelvic-tilt.standing']!,
+      way('pelvic-tilt.standing').photo!,
       [
         [5, 5],
         [5, 5],
@@ -134,43 +135,38 @@ test('points that lie on one another read nothing', () => {
 test('a phone reads the drawn limbs as it would the real ones', () => {
   const directionOf = (from: Point, to: Point) =>
     (Math.atan2(to[1] - from[1], to[0] - from[0]) * 180) / Math.PI;
-  const sideOf = (id: string, value: number) => {
+  const sideOf = (id: ProtocolId, value: number) => {
     const drawn = measuringFigure(id, value, body)!.body;
     if (!('side' in drawn)) throw new Error(id);
     return drawn.side;
   };
   const raised = sideOf('straight-leg-raise.pelvis-watched', 112);
   expect(
-    tiltWays['straight-leg-raise.pelvis-watched']!.value(directionOf(raised.knee, raised.ankle)),
+    way('straight-leg-raise.pelvis-watched').tilt!.value(directionOf(raised.knee, raised.ankle)),
   ).toBeCloseTo(112, 6);
   const bent = sideOf('knee-bend.on-back', 138);
   expect(
-    tiltWays['knee-bend.on-back']!.value(
+    way('knee-bend.on-back').tilt!.value(
       directionOf(bent.hip, bent.knee),
       directionOf(bent.knee, bent.ankle),
     ),
   ).toBeCloseTo(138, 6);
   const lag = sideOf('knee-extension-90', 35);
-  expect(tiltWays['knee-extension-90']!.value(directionOf(lag.knee, lag.ankle))).toBeCloseTo(35, 6);
+  expect(way('knee-extension-90').tilt!.value(directionOf(lag.knee, lag.ankle))).toBeCloseTo(35, 6);
   const hanging = sideOf('thigh-behind.edge', 12);
-  expect(tiltWays['thigh-behind.edge']!.value(directionOf(hanging.hip, hanging.knee))).toBeCloseTo(
+  expect(way('thigh-behind.edge').tilt!.value(directionOf(hanging.hip, hanging.knee))).toBeCloseTo(
     12,
     6,
   );
   const shin = sideOf('ankle-bend.shin', 34);
-  expect(tiltWays['ankle-bend.shin']!.value(directionOf(shin.ankle, shin.knee))).toBeCloseTo(34, 6);
+  expect(way('ankle-bend.shin').tilt!.value(directionOf(shin.ankle, shin.knee))).toBeCloseTo(34, 6);
 });
 
-test('every way of a phone or a photo is one that its protocol names, and none is missing', () => {
-  for (const [ways, method] of [
-    [tiltWays, 'phone-tilt'],
-    [photoWays, 'photo'],
-  ] as const) {
-    expect(Object.keys(ways).sort()).toEqual(
-      protocols
-        .filter(({ methods }) => methods.includes(method))
-        .map(({ id }) => id)
-        .sort(),
-    );
-  }
+test('a phone and a photo have a way wherever a protocol names them, and nowhere else', () => {
+  for (const { id, methods, tilt, photo } of protocols)
+    expect([id, tilt !== null, photo !== null]).toEqual([
+      id,
+      methods.includes('phone-tilt'),
+      methods.includes('photo'),
+    ]);
 });

@@ -1,5 +1,6 @@
 import { asinDeg, atan2Deg, cosDeg, sinDeg } from '../angles';
 import { armCm, type Body } from '../body/body';
+import type { ProtocolId } from '../protocols/protocols';
 import { kneelingLegs } from '../geometry/kneelingSeat';
 import { longFoot, longLegs, sittingSpine } from '../geometry/longSit';
 import {
@@ -17,7 +18,7 @@ import {
 } from '../geometry/posture';
 import { lyingFigure, lyingHip } from '../geometry/reclinedOpen';
 import { kneeling } from '../parameters';
-import { fingersPastPalmCm, fingertipPitchDeg, kneeBendFromHeelCm } from '../ranges/protocols';
+import { fingersPastPalmCm, fingertipPitchDeg, kneeBendFromHeelCm } from '../protocols/protocols';
 
 /** A body seen from the front or from above: joints in the plane of the picture. */
 export interface FlatBody {
@@ -323,9 +324,10 @@ const around = (
   top: Math.max(...points.map(([, y]) => y)) + roomCm,
 });
 
-type Draw = (value: number, body: Body, seatCm: number) => MeasuringFigure;
+type Drawing = (value: number, body: Body, seatCm: number) => MeasuringFigure;
 
-const figures: Readonly<Record<string, Draw>> = {
+/** The drawing of each way of reading: apart from its entry, for only measuring draws it. */
+const figures: Readonly<Record<ProtocolId, Drawing>> = {
   'pelvic-tilt.standing': (tilt, body) => {
     const hip: Point = [0, body.ankleHeightCm + body.shinCm + body.thighCm];
     const posture = upright(body, hip, legFrom(hip, -90, 2, body), undefined, { lean: tilt - 10 });
@@ -701,10 +703,10 @@ const figures: Readonly<Record<string, Draw>> = {
   },
 };
 
-/** The drawing of a protocol with the body at one value of it; undefined for a protocol that nobody has drawn. */
+/** The drawing of a protocol with the body at one value of it. */
 export const measuringFigure = (
-  protocol: string,
+  protocol: ProtocolId,
   value: number,
   body: Body,
   seatCm = 0,
-): MeasuringFigure | undefined => figures[protocol]?.(value, body, seatCm);
+): MeasuringFigure => figures[protocol](value, body, seatCm);

@@ -1,5 +1,5 @@
 import { bodyFrom } from '../body/body';
-import { protocols, type ConversionContext } from '../ranges/protocols';
+import { protocols, type ConversionContext } from '../protocols/protocols';
 import { eyeSteps, usualOf, valueShowing } from './shown';
 
 const context: ConversionContext = { body: bodyFrom(170), coupling: { mean: 0.95, sd: 0.2 } };

@@ -1,5 +1,5 @@
 import { comesDownAt } from '../geometry/root';
-import type { ConversionContext, Protocol } from '../ranges/protocols';
+import type { ConversionContext, Protocol } from '../protocols/protocols';
 import { priorOf, ranges, type Prior, type RangeId, type Sex } from '../ranges/ranges';
 
 /** A pelvis in long sit has no prior of its own; drawings begin about here. */

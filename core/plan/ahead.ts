@@ -2,10 +2,10 @@ import type { LocalDay } from '../formats/time';
 import { forecastHeight, type Forecast } from '../adapt/forecast';
 import type { Estimates } from '../estimate/estimate';
 import type { PlanPose, PlanSlot } from '../formats/plan';
-import { slotKey } from '../geometry/family';
 import { comesDown } from '../poses/poses';
 import type { InPose } from './solve';
-import { settlePose } from './settle';
+import { preparePose } from './prepare';
+import { slotKey } from '../slots';
 
 /** A slot's height in the months to come. */
 export interface SlotAhead {
@@ -20,7 +20,7 @@ export function poseAhead(
   estimates: Estimates,
   today: LocalDay,
 ): SlotAhead[] {
-  const { pose, family, body, settings } = settlePose(person, planned.pose, planned.side, shelf);
+  const { pose, family, body, settings } = preparePose(person, planned.pose, planned.side, shelf);
   return planned.slots
     .filter((slot) => !slot.isLength && slot.stackCm > 0.5 && comesDown(pose, slotKey(slot)))
     .map((slot) => ({

@@ -1,20 +1,16 @@
 import type { Decision } from '../adapt/decide';
-import { chanceEnough, type Offset, type Spread } from '../adapt/offset';
+import { chanceEnough } from '../adapt/offset';
 import type { PlanSlot } from '../formats/plan';
 import { Z90, type Band } from '../geometry/band';
-import { sidelessKey, slotKey, type SlotNeed } from '../geometry/family';
-import {
-  decision as decisionParameter,
-  fold,
-  offset as offsetParameter,
-  squat,
-  standingFold,
-} from '../parameters';
-import { comesDown } from '../poses/poses';
-import type { Pose } from '../poses/poses';
+import type { SlotNeed } from '../geometry/family';
+import { decision as decisionParameter, offset as offsetParameter } from '../parameters';
+import { comesDown, type Pose } from '../poses/poses';
+import type { HeightReason, Reason } from '../reasons';
+import { sidelessKey, slotKey, type SlotKey } from '../slots';
+import type { SlotDoubt } from './evidence';
+import { leftEmpty, tooLowToFill } from './limits';
 import { bestStacks, rungAbove, rungBelow } from '../props/search';
 import type { Shelf } from '../props/shelf';
-import type { SlotId } from '../props/slots';
 import {
   piecesMoved,
   stackFaults,
@@ -24,26 +20,6 @@ import {
   type Stack,
   type Used,
 } from '../props/stack';
-
-/** What is not known of one slot's height: from the ranges, and from everything else. */
-export interface SlotDoubt {
-  readonly offset: Offset;
-  /** What the swing of the day does to the height. */
-  readonly range: Spread;
-}
-
-/** Slots that are left empty when they would have to stand higher than this. */
-const HIGHEST_CM: Readonly<Partial<Record<string, number>>> = {
-  forehead: fold.highestForeheadProp.value,
-  chest: fold.highestChestProp.value,
-  hands: standingFold.highestHandProp.value,
-  heels: squat.highestHeel.value,
-};
-/** Whether a slot is left empty since it would have to stand too high. */
-export const leftEmpty = (slot: string, cm: number) => cm > (HIGHEST_CM[slot] ?? Infinity);
-
-/** Lower gaps than these are left as they are. */
-const LOWEST_CM: Readonly<Record<string, number>> = { behindKnee: 0.5 };
 
 /** Everything that one slot's stack depends on. */
 export interface SlotBuild {
@@ -56,7 +32,7 @@ export interface SlotBuild {
   readonly lying: Stack | undefined;
   readonly rule: SlotRule;
   readonly shelf: Shelf;
-  readonly why: string;
+  readonly why: readonly HeightReason[];
   readonly pose: Pose;
   /** What the pose's other slots already use. */
   readonly used: Used;
@@ -92,7 +68,7 @@ export function buildSlot(of: SlotBuild): PlanSlot {
   const [stack, ...others] = stacks;
   const reached = stack ?? { pieces: [], heightCm: 0 };
   return {
-    slot: need.slot as SlotId,
+    slot: need.slot,
     part: need.part,
     side: need.side,
     targetCm: target,
@@ -102,7 +78,7 @@ export function buildSlot(of: SlotBuild): PlanSlot {
     stackCm: reached.heightCm,
     over: need.over,
     isLength: need.isLength,
-    reason: reasonFor(of, action, reached),
+    reasons: reasonsFor(of, action, reached),
     action,
     lastCm: lying?.heightCm ?? null,
     widestInput: band.parts[0]?.key ?? null,
@@ -113,29 +89,25 @@ export function buildSlot(of: SlotBuild): PlanSlot {
   };
 }
 
-function reasonFor(
+/** Why a slot stands as it does today: what the body asks, what the mat has taught, and what moved since last time. */
+function reasonsFor(
   { why, doubt, need, decision, lying }: SlotBuild,
   action: PlanSlot['action'],
   reached: Stack,
-): string {
-  const { offset } = doubt;
-  const learned =
-    offset.looks > 0 && Math.abs(offset.meanCm) >= 0.5
-      ? ` Learned on the mat: ${offset.meanCm > 0 ? '+' : '−'}${Math.abs(offset.meanCm).toFixed(1)} cm.`
-      : '';
-  const flagged =
-    Math.abs(offset.meanCm) > offsetParameter.flagAt.value * offsetParameter.priorSd.value
-      ? ' That is a lot: measure again, or look at the set-up.'
-      : '';
-  const moved =
-    action === 'lower' || action === 'raise'
-      ? ` ${action === 'lower' ? 'One rung lower' : reached.heightCm - (lying?.heightCm ?? 0) > decisionParameter.mostRung.value + 0.5 && !need.isLength ? 'Higher, until it is likely to be enough' : 'One rung higher'}: ${(lying?.heightCm ?? 0).toFixed(1)} → ${reached.heightCm.toFixed(1)} cm. ${decision.reasons.join(' ')}`
-      : '';
-  const short =
-    action === 'raise' && lying && reached.heightCm <= lying.heightCm && !need.isLength
-      ? ' The shelf builds nothing higher here.'
-      : '';
-  return `${why}${learned}${flagged}${moved}${short}`;
+): Reason[] {
+  const { meanCm, looks } = doubt.offset;
+  const reasons: Reason[] = [...why];
+  if (looks > 0 && Math.abs(meanCm) >= 0.5) reasons.push({ code: 'learned', cm: meanCm });
+  if (Math.abs(meanCm) > offsetParameter.flagAt.value * offsetParameter.priorSd.value)
+    reasons.push({ code: 'learned-much' });
+  const [fromCm, toCm] = [lying?.heightCm ?? 0, reached.heightCm];
+  if (action === 'lower') reasons.push({ code: 'rung-lower', fromCm, toCm }, ...decision.reasons);
+  if (action === 'raise') {
+    const more = toCm - fromCm > decisionParameter.mostRung.value + 0.5 && !need.isLength;
+    reasons.push({ code: 'rung-higher', fromCm, toCm, more }, ...decision.reasons);
+    if (lying && toCm <= fromCm && !need.isLength) reasons.push({ code: 'shelf-ends' });
+  }
+  return reasons;
 }
 
 /** The stack for a slot today: what the decision says for the slot that moves, what lay there for the rest, the nearest for a first time. */
@@ -153,11 +125,7 @@ function stackFor(
         ? (decision.action as 'lower' | 'raise')
         : 'keep';
   if (need.isLength) return { action, stacks: targetCm < 1 ? [] : bestStrap(shelf, targetCm) };
-  if (
-    targetCm < (LOWEST_CM[need.slot] ?? 1) &&
-    action !== 'raise' &&
-    !(lying && lying.heightCm > 0.5)
-  )
+  if (tooLowToFill(need.slot, targetCm) && action !== 'raise' && !(lying && lying.heightCm > 0.5))
     return { action, stacks: [] };
   if (leftEmpty(need.slot, targetCm)) return { action, stacks: [] };
   if (
@@ -205,7 +173,7 @@ function raised(
 }
 
 /** Whether a slot is the one that a decision moves: a pair that goes up goes up on both sides, each comes down by itself. */
-const movesWith = ({ action, slot }: Decision, key: string) =>
+const movesWith = ({ action, slot }: Decision, key: SlotKey) =>
   (action === 'lower' && slot === key) ||
   (action === 'raise' && slot !== null && sidelessKey(slot) === sidelessKey(key));
 

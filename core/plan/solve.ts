@@ -4,10 +4,11 @@ import { meansOf } from '../geometry/band';
 import type { Built, Figure } from '../geometry/family';
 import { bestStacks, rungAbove, rungBelow } from '../props/search';
 import type { Shelf } from '../props/shelf';
-import { slotRule, type SlotId } from '../props/slots';
+import { slotRule } from '../props/slots';
 import { piecesMoved, type SlotRule, type Stack, type Used } from '../props/stack';
 import type { ReadingSide } from '../ranges/ranges';
-import { settlePose } from './settle';
+import { preparePose } from './prepare';
+import type { SlotId } from '../slots';
 
 /** One student in one pose on one side, with the shelf at hand. */
 export interface InPose {
@@ -23,12 +24,12 @@ export function solveFigure(
   estimates: Estimates,
   built: Built,
 ): Figure {
-  const { family, body, settings } = settlePose(person, pose, side, shelf);
-  return family.figure({ body, draw: meansOf(beliefOf(estimates)), settings, side }, built);
+  const { family, body, settings } = preparePose(person, pose, side, shelf);
+  return family.figure({ body, values: meansOf(beliefOf(estimates)), settings, side }, built);
 }
 
 function ruleFor({ person, pose: id, side, shelf }: InPose, slot: SlotId): SlotRule {
-  const { pose, body } = settlePose(person, id, side, shelf);
+  const { pose, body } = preparePose(person, id, side, shelf);
   return slotRule(slot, pose.family, body);
 }
 

@@ -1,5 +1,6 @@
 import type { PlanPose } from '../formats/plan';
-import { slotKey, type Built } from '../geometry/family';
+import { type Built } from '../geometry/family';
+import { slotKey } from '../slots';
 
 /** The tallest height that may be tried by dragging. */
 export const TRY_MOST_CM = 62;

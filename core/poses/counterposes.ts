@@ -66,7 +66,7 @@ export const counter = [
     exit: ['Knees down, rest in Child.'],
     needs: [],
     comesDown: [],
-    goesUp: goesUpAt(''),
+    goesUp: goesUpAt(null),
     faults: [],
     warmUps: ['down-dog'],
     counterposes: ['child'],

@@ -1,18 +1,18 @@
 import type { QuestionId } from '../approaches/approaches';
 import type { FamilyId } from '../geometry/families';
-import type { SlotId } from '../props/slots';
 import type { RangeId } from '../ranges/ranges';
 import type { PoseTraits } from './traits';
+import type { SlotId, SlotName } from '../slots';
 
 export interface Stage {
   readonly id: string;
   readonly name: string;
   /** The stage holds while this slot stands at least so high; the last stage has no limit. */
-  readonly from?: { readonly slot: string; readonly cm: number };
+  readonly from?: { readonly slot: SlotName; readonly cm: number };
 }
 
 /** What may go wrong, what is seen, and which support mends it. */
-export interface Fault {
+export interface PoseFault {
   readonly id: string;
   readonly seen: string;
   readonly slot: SlotId;
@@ -44,37 +44,35 @@ export interface PoseEntry {
   readonly exit: readonly string[];
   readonly needs: readonly RangeId[];
   /** Slots in the order in which they come down, hips before knees before head. */
-  readonly comesDown: readonly string[];
+  readonly comesDown: readonly SlotName[];
   /** The slot that goes up, by what was seen or felt. */
-  readonly goesUp: Readonly<Record<RaiseReason, string>>;
-  readonly faults: readonly Fault[];
+  readonly goesUp: GoesUp;
+  readonly faults: readonly PoseFault[];
   readonly warmUps: readonly string[];
   readonly counterposes: readonly string[];
   readonly easier?: string;
   readonly harder?: string;
-  /** Another pose serves better once this slot would have to stand higher; `{cm}` in the words is the height. */
-  readonly insteadOver?: {
-    readonly slot: string;
-    readonly cm: number;
-    readonly pose: string;
-    readonly words: string;
-  };
+  /** Another pose serves better once this slot would have to stand higher. */
+  readonly insteadOver?: { readonly slot: SlotName; readonly cm: number; readonly pose: string };
   /** What builds it at home, and where nothing safe does. */
   readonly atHome: string;
   /** Hold by progress, in seconds: a first one and the longest. */
   readonly hold: { readonly firstSeconds: number; readonly mostSeconds: number };
 }
 
-const up = (
-  slot: string,
-  more: Partial<Record<RaiseReason, string>> = {},
-): Record<RaiseReason, string> => ({
+/** The slot that goes up, by what was seen or felt; none in a pose without supports. */
+export type GoesUp = Readonly<Record<RaiseReason, SlotName | null>>;
+
+/** One slot for everything, and others for what they mend better. */
+export const goesUpAt = (
+  slot: SlotName | null,
+  others: Partial<Record<RaiseReason, SlotName>> = {},
+): GoesUp => ({
   joint: slot,
   strong: slot,
   rolled: slot,
   arched: slot,
   'low-back': slot,
   other: slot,
-  ...more,
+  ...others,
 });
-export const goesUpAt = up;

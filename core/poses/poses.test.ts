@@ -1,7 +1,7 @@
-import { slotIds } from '../props/slots';
 import { rangeIds } from '../ranges/ranges';
 import type { Pose } from './poses';
 import { comesDown, poseById, poses, posesIn, stageOf } from './poses';
+import { slotIds } from '../slots';
 
 test('ids are unique, and found', () => {
   expect(new Set(poses.map(({ id }) => id)).size).toBe(poses.length);

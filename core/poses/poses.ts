@@ -1,4 +1,3 @@
-import { sidelessKey } from '../geometry/family';
 import { chair } from './chair';
 import { counter } from './counterposes';
 import { forwardBending } from './forwardBending';
@@ -6,6 +5,7 @@ import { kneeling } from './kneeling';
 import type { PoseEntry } from './pose';
 import { reclined } from './reclined';
 import { seated } from './seated';
+import { sidelessKey, type SlotKey, type SlotName } from '../slots';
 
 const entries = [
   ...seated,
@@ -49,11 +49,11 @@ export const posesIn = (group: Pose['group']): readonly PoseId[] =>
   poses.filter((pose) => pose.group === group).map(({ id }) => id);
 
 /** The stage that built heights make of a pose, most supported first. */
-export function stageOf(pose: Pose, built: Readonly<Record<string, number>>): string {
-  const standsAt = (slot: string) => {
+export function stageOf(pose: Pose, built: Readonly<Partial<Record<SlotKey, number>>>): string {
+  const standsAt = (slot: SlotName) => {
     let most = 0;
-    for (const key in built)
-      if (sidelessKey(key) === slot) most = Math.max(most, built[key] as number);
+    for (const [key, cm] of Object.entries(built) as [SlotKey, number][])
+      if (sidelessKey(key) === slot) most = Math.max(most, cm);
     return most;
   };
   const stage = pose.stages.find(
@@ -63,5 +63,5 @@ export function stageOf(pose: Pose, built: Readonly<Record<string, number>>): st
 }
 
 /** Whether a slot is one that a pose's table names, with or without its side. */
-export const comesDown = (pose: Pose | undefined, key: string) =>
+export const comesDown = (pose: Pose | undefined, key: SlotKey) =>
   pose?.comesDown.includes(sidelessKey(key)) ?? false;

@@ -121,7 +121,6 @@ export const seated = [
       slot: 'seat',
       cm: 30,
       pose: 'chair-seat',
-      words: 'The seat would have to stand {cm} high: a chair carries it better.',
     },
     atHome: 'Seat: firm cushion or folded blanket. Knees: cushions or books under towels.',
     hold: { firstSeconds: 60, mostSeconds: 600 },
@@ -182,7 +181,6 @@ export const seated = [
       slot: 'seat',
       cm: 26,
       pose: 'easy-cross',
-      words: 'The seat would have to stand {cm} high: plain crossed legs first.',
     },
     atHome: 'Seat: firm cushion. Knee: folded towels between knee and ankle.',
     hold: { firstSeconds: 60, mostSeconds: 300 },
@@ -487,8 +485,6 @@ export const seated = [
       slot: 'seat',
       cm: 12,
       pose: 'easy-cross',
-      words:
-        'Half lotus asks for rotation to spare; here the seat would have to stand {cm} high: plain crossed legs first.',
     },
     atHome:
       'Seat: firm cushion. Knee: cushion. Without room in the hip there is no stand-in: stay crossed.',

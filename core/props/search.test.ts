@@ -4,7 +4,7 @@ import { sampleShelf } from '../tests/samples';
 import { manyProps } from '../sim/manyProps';
 import { bestStacks, rungAbove, rungBelow } from './search';
 import { loadedCm, type Shelf } from './shelf';
-import { slotIds, slotRule } from './slots';
+import { slotRule } from './slots';
 import { usualItem } from './starterShelf';
 import {
   stackCostOf,
@@ -16,6 +16,7 @@ import {
   type Stack,
   type StackWish,
 } from './stack';
+import { slotIds } from '../slots';
 
 const body = bodyFrom(170);
 const kneelingSeat = slotRule('seat', 'kneeling', body);

@@ -436,7 +436,7 @@ function searchDeep(search: Search): void {
       const cm = at.cm + (heightCm[i] as number);
       if (cm >= mostCm) continue;
       // Already over the target, it can only go further over.
-      const over = Math.max(0, cm - targetCm) * stackCost.perCmHigh.value;
+      const over = Math.max(0, cm - targetCm) * stackCost.overTarget.value;
       if (at.spent + least + over >= rivals.limit) continue;
       const [count, softOnes, tops] = [
         at.pieces + (pieces[i] as number),

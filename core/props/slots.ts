@@ -2,47 +2,7 @@ import type { Body } from '../body/body';
 import type { FamilyId } from '../geometry/families';
 import { decision, loading } from '../parameters';
 import type { SlotRule } from './stack';
-
-export const slotIds = [
-  'seat',
-  'underKnees',
-  'behindKnee',
-  'underThigh',
-  'outerHip',
-  'hipLevel',
-  'underShin',
-  'ankle',
-  'heels',
-  'feet',
-  'hands',
-  'forehead',
-  'chest',
-  'back',
-  'neck',
-  'shoulder',
-  'strap',
-] as const;
-export type SlotId = (typeof slotIds)[number];
-
-export const slotNames: Readonly<Record<SlotId, string>> = {
-  seat: 'Seat',
-  underKnees: 'Under the knees',
-  behindKnee: 'Behind the knee',
-  underThigh: 'Under the thigh',
-  outerHip: 'Outer hip',
-  hipLevel: 'Under one hip',
-  underShin: 'Under the shin',
-  ankle: 'Front of the ankle',
-  heels: 'Heels',
-  feet: 'Feet',
-  hands: 'Hands',
-  forehead: 'Forehead',
-  chest: 'Chest',
-  back: 'Back',
-  neck: 'Neck and head',
-  shoulder: 'Shoulder',
-  strap: 'Strap',
-};
+import type { SlotId } from '../slots';
 
 /** Sit bones to the width that must be carried in a kneeling seat, which has to pass between the heels. */
 const KNEELING_SEAT_WIDTH_CM = 15;

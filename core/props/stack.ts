@@ -164,8 +164,8 @@ export const simplicityCost = (pieces: readonly Piece[], shelf: Shelf, rule: Slo
 /** Cost of standing off the target; too low costs more than too high. */
 export const missCost = (heightCm: number, targetCm: number) =>
   heightCm >= targetCm
-    ? (heightCm - targetCm) * stackCost.perCmHigh.value
-    : (targetCm - heightCm) * stackCost.perCmLow.value;
+    ? (heightCm - targetCm) * stackCost.overTarget.value
+    : (targetCm - heightCm) * stackCost.underTarget.value;
 
 const isAlike = (a: Piece, b: Piece) => a.item === b.item && a.state === b.state;
 const countOf = (pieces: readonly Piece[], piece: Piece) =>

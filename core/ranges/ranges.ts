@@ -28,7 +28,6 @@ export interface Prior {
 
 export interface Range {
   readonly id: RangeId;
-  readonly name: string;
   /** Left and right are read apart. */
   readonly sided: boolean;
   readonly unit: 'deg' | 'ratio';
@@ -45,7 +44,6 @@ export interface Range {
 
 const range = (
   id: RangeId,
-  name: string,
   sided: boolean,
   mean: number,
   sd: number,
@@ -53,12 +51,11 @@ const range = (
   most: number,
   warms: boolean,
   source: string,
-): Range => ({ id, name, sided, unit: 'deg', prior: { mean, sd }, least, most, warms, source });
+): Range => ({ id, sided, unit: 'deg', prior: { mean, sd }, least, most, warms, source });
 
 export const ranges: Readonly<Record<RangeId, Range>> = {
   'pelvicTilt.standing': range(
     'pelvicTilt.standing',
-    'Pelvic tilt, standing',
     false,
     10,
     5,
@@ -69,7 +66,6 @@ export const ranges: Readonly<Record<RangeId, Range>> = {
   ),
   'pelvicTilt.longSit': {
     id: 'pelvicTilt.longSit',
-    name: 'Pelvic tilt, long sit',
     sided: false,
     unit: 'deg',
     prior: null,
@@ -81,7 +77,6 @@ export const ranges: Readonly<Record<RangeId, Range>> = {
   hamstring: {
     ...range(
       'hamstring',
-      'Hamstring',
       true,
       56,
       11,
@@ -95,7 +90,6 @@ export const ranges: Readonly<Record<RangeId, Range>> = {
   hamstringCoupling: {
     ...range(
       'hamstringCoupling',
-      'Hip bend gained per degree of knee bend',
       false,
       0.95,
       0.2,
@@ -108,7 +102,6 @@ export const ranges: Readonly<Record<RangeId, Range>> = {
   },
   'kneeFlexion.hipBent': range(
     'kneeFlexion.hipBent',
-    'Knee bend, hip bent',
     true,
     145,
     8,
@@ -119,7 +112,6 @@ export const ranges: Readonly<Record<RangeId, Range>> = {
   ),
   'kneeFlexion.prone': range(
     'kneeFlexion.prone',
-    'Knee bend, face down',
     true,
     125,
     12,
@@ -130,7 +122,6 @@ export const ranges: Readonly<Record<RangeId, Range>> = {
   ),
   hipRotation: range(
     'hipRotation',
-    'Outward rotation',
     true,
     55,
     10,
@@ -139,43 +130,13 @@ export const ranges: Readonly<Record<RangeId, Range>> = {
     true,
     'norms 34–50 seated, more when flexed and open',
   ),
-  hipSpread: range('hipSpread', 'Spread', true, 40, 8, 5, 95, true, 'norms 39–45'),
-  hipFlexion: range('hipFlexion', 'Thigh to chest', true, 118, 8, 60, 160, true, 'norms 120'),
-  hipExtension: range(
-    'hipExtension',
-    'Thigh behind the pelvis',
-    true,
-    10,
-    7,
-    -30,
-    45,
-    true,
-    'modified front-of-hip test',
-  ),
-  ankleBend: range(
-    'ankleBend',
-    'Ankle bend',
-    true,
-    30,
-    7,
-    -10,
-    60,
-    true,
-    'weight-bearing lunge surveys 30–40',
-  ),
-  anklePoint: range('anklePoint', 'Pointed ankle', true, 55, 9, 10, 95, true, 'norms 40–60'),
-  spineFold: range(
-    'spineFold',
-    'Rounding of the spine',
-    false,
-    45,
-    12,
-    0,
-    110,
-    true,
-    'starting value',
-  ),
-  armReach: range('armReach', 'Arms overhead', true, 165, 12, 60, 190, true, 'norms 167–180'),
+  hipSpread: range('hipSpread', true, 40, 8, 5, 95, true, 'norms 39–45'),
+  hipFlexion: range('hipFlexion', true, 118, 8, 60, 160, true, 'norms 120'),
+  hipExtension: range('hipExtension', true, 10, 7, -30, 45, true, 'modified front-of-hip test'),
+  ankleBend: range('ankleBend', true, 30, 7, -10, 60, true, 'weight-bearing lunge surveys 30–40'),
+  anklePoint: range('anklePoint', true, 55, 9, 10, 95, true, 'norms 40–60'),
+  spineFold: range('spineFold', false, 45, 12, 0, 110, true, 'starting value'),
+  armReach: range('armReach', true, 165, 12, 60, 190, true, 'norms 167–180'),
 };
 
 /** What is believed of a range before any reading. Throws for a range that has no prior of its own. */

@@ -2,6 +2,64 @@ import type { PoseId } from '../poses/poses';
 import type { PoseEntry } from '../poses/pose';
 import type { Trait } from '../poses/traits';
 
+/** What rules say, by name; worded in `ui/words`. */
+export const ruleIds = [
+  'ask-surgeon',
+  'no-past-90',
+  'front-short',
+  'outer-hips-held',
+  'no-belt',
+  'nothing-under-load',
+  'no-stacked-shin',
+  'no-crossing',
+  'no-deep-fold',
+  'ask-kneeling',
+  'knee-in-hand',
+  'knee-spacer',
+  'knee-over-ankle',
+  'squat-high',
+  'fold-beneath',
+  'no-turned-weight',
+  'heel-not-drawn',
+  'hold-on',
+  'spine-quiet',
+  'knees-first',
+  'no-arch',
+  'no-hanging',
+  'no-standing-fold',
+  'no-leg-pulled',
+  'hips-level',
+  'no-wide',
+  'no-one-sided',
+  'no-fixed-twist',
+  'no-straight-end',
+  'no-strap-pull',
+  'no-end-range',
+  'spine-straight',
+  'no-loaded-twist',
+  'no-folded-turn',
+  'no-neck-weight',
+  'nothing-pushed',
+  'belly-room',
+  'ramp-high',
+  'not-flat',
+  'head-not-low',
+  'brief',
+  'up-in-stages',
+  'head-high',
+  'stop-before-end',
+  'nothing-yet',
+  'ankle-roll',
+  'not-on-heels',
+  'not-on-thigh',
+  'heels-up',
+  'arms-low',
+  'no-overhead',
+  'light-hands',
+  'second-adult',
+] as const;
+export type RuleId = (typeof ruleIds)[number];
+
 /** What a rule does to a pose that has its trait. */
 export type Effect =
   | {
@@ -10,17 +68,17 @@ export type Effect =
       readonly instead?: PoseId | Readonly<Partial<Record<PoseEntry['group'], PoseId>>>;
     }
   | { readonly does: 'ask-first' }
-  | { readonly does: 'change'; readonly change: Change };
+  | { readonly does: 'change'; readonly change: PoseChange };
 
 /** One thing that a body should not meet, and what follows where a pose asks it. */
 export type Rule = Effect & {
   /** Any of these; all poses alike where it is not about one part of the body. */
   readonly on: 'all' | readonly Trait[];
-  readonly words: string;
+  readonly says: RuleId;
 };
 
 /** Named changes; each one is a line in `settings.ts`. */
-export type Change =
+export type PoseChange =
   | 'knee margin'
   | 'knee spacer'
   | 'spine quiet'
@@ -45,24 +103,21 @@ export type Change =
 
 interface CautionEntry {
   readonly id: string;
-  readonly name: string;
-  readonly question: string;
   /** Asked of one side of the body, and in force there alone. */
   readonly sided: boolean;
   readonly rules: readonly Rule[];
-  readonly refer: string;
 }
 
 type On = Rule['on'];
 const forbid = (
   on: On,
-  words: string,
+  says: RuleId,
   instead?: Extract<Effect, { does: 'forbid' }>['instead'],
-): Rule => ({ on, words, does: 'forbid', ...(instead ? { instead } : {}) });
-const askFirst = (on: On, words: string): Rule => ({ on, words, does: 'ask-first' });
-const change = (on: On, name: Change, words: string): Rule => ({
+): Rule => ({ on, says, does: 'forbid', ...(instead ? { instead } : {}) });
+const askFirst = (on: On, says: RuleId): Rule => ({ on, says, does: 'ask-first' });
+const change = (on: On, name: PoseChange, says: RuleId): Rule => ({
   on,
-  words,
+  says,
   does: 'change',
   change: name,
 });
@@ -70,337 +125,190 @@ const change = (on: On, name: Change, words: string): Rule => ({
 const KNEELING = ['knee.satBackOn', 'knee.kneltOn'] as const;
 
 const soreKnee: readonly Rule[] = [
-  change(
-    ['knee.satBackOn'],
-    'knee margin',
-    'Sore knee: 15° of knee bend are kept in hand instead of 5°.',
-  ),
-  change(['knee.satBackOn'], 'knee spacer', 'A thin spacer behind the knee is on offer.'),
-  change(
-    ['knee.loaded'],
-    'knee margin',
-    'Sore knee: it stays over its ankle, never ahead of the toes.',
-  ),
-  change(['knee.squatted'], 'knee margin', 'Sore knee: the squat stays higher, on its seat.'),
-  change(
-    ['knee.kneltOn', 'knee.turned'],
-    'knee margin',
-    'Sore knee: a fold beneath it, and out at the first word from the joint.',
-  ),
-  forbid(['knee.turnedUnderWeight'], 'Sore knee: no weight on a turned knee.', {
+  change(['knee.satBackOn'], 'knee margin', 'knee-in-hand'),
+  change(['knee.satBackOn'], 'knee spacer', 'knee-spacer'),
+  change(['knee.loaded'], 'knee margin', 'knee-over-ankle'),
+  change(['knee.squatted'], 'knee margin', 'squat-high'),
+  change(['knee.kneltOn', 'knee.turned'], 'knee margin', 'fold-beneath'),
+  forbid(['knee.turnedUnderWeight'], 'no-turned-weight', {
     seated: 'easy-cross',
     'forward-bending': 'figure-four',
   }),
-  forbid(['knee.drawn'], 'Sore knee: nothing draws the heel to the seat.', 'chair-lunge'),
+  forbid(['knee.drawn'], 'heel-not-drawn', 'chair-lunge'),
 ];
 
-const FALLS = change(
-  ['whole.balance'],
-  'hold on',
-  'A fall is the danger here: a wall or a chair within reach.',
-);
+const FALLS = change(['whole.balance'], 'hold on', 'hold-on');
 
-const quietBack = (name: string): readonly Rule[] => [
-  change(
-    ['back.rounded', 'back.pulledRound'],
-    'spine quiet',
-    `${name}: the spine keeps nearly straight.`,
-  ),
-  change(['hip.hamstringStretched'], 'knees bent', `${name}: the knees bend first.`),
-  change(['back.arched'], 'no arch', `${name}: supports rise until nothing arches.`),
-  forbid(['back.hangs'], `${name}: no rounded hanging.`, 'chair-hinge'),
+const quietBack: readonly Rule[] = [
+  change(['back.rounded', 'back.pulledRound'], 'spine quiet', 'spine-quiet'),
+  change(['hip.hamstringStretched'], 'knees bent', 'knees-first'),
+  change(['back.arched'], 'no arch', 'no-arch'),
+  forbid(['back.hangs'], 'no-hanging', 'chair-hinge'),
 ];
 
 const entries = [
   {
     id: 'hip-replacement',
-    name: 'Hip replacement',
-    question: 'Has a hip been replaced?',
     sided: true,
     rules: [
-      askFirst(
-        'all',
-        'A replaced hip: ask for the surgeon’s or physiotherapist’s written go-ahead first.',
-      ),
+      askFirst('all', 'ask-surgeon'),
       change(
         ['hip.pastRightAngle', 'hip.hamstringStretched', 'knee.turned'],
         'hip flexion under 90',
-        'Replaced hip: no fold past 90° at the hip.',
+        'no-past-90',
       ),
-      change(
-        ['hip.frontStretched'],
-        'mid-range',
-        'Replaced hip: its front is not stretched to the end.',
-      ),
-      change(['hip.heldOpen'], 'outer hips held', 'Replaced hip: the outer hips are held.'),
-      change(['hip.heldOpen'], 'no strap', 'Replaced hip: no belt holds the legs open.'),
+      change(['hip.frontStretched'], 'mid-range', 'front-short'),
+      change(['hip.heldOpen'], 'outer hips held', 'outer-hips-held'),
+      change(['hip.heldOpen'], 'no strap', 'no-belt'),
       forbid(
         ['knee.turnedUnderWeight', 'hip.spreadLoaded', 'hip.frontLoaded'],
-        'Replaced hip: nothing turns, spreads or stretches it under load.',
+        'nothing-under-load',
       ),
-      forbid(['hip.turnedOutLoaded'], 'Replaced hip: no shin stacked on it.', 'chair-seat'),
-      forbid(
-        ['hip.crossesMidline'],
-        'Replaced hip: nothing that crosses the midline turning in.',
-        'constructive',
-      ),
-      forbid(['hip.foldedDeep'], 'Replaced hip: this folds it far past 90°.', {
+      forbid(['hip.turnedOutLoaded'], 'no-stacked-shin', 'chair-seat'),
+      forbid(['hip.crossesMidline'], 'no-crossing', 'constructive'),
+      forbid(['hip.foldedDeep'], 'no-deep-fold', {
         kneeling: 'constructive',
         'forward-bending': 'chair-seat',
       }),
     ],
-    refer: 'New pain, clicking or a feeling of giving way: back to the surgeon.',
   },
   {
     id: 'knee-meniscus',
-    name: 'Meniscus injury',
-    question: 'Has a meniscus been torn or repaired?',
     sided: true,
     rules: soreKnee,
-    refer: 'Locking, swelling or giving way: to a doctor or physiotherapist.',
   },
   {
     id: 'knee-ligament',
-    name: 'Knee ligament injury',
-    question: 'Has a knee ligament been injured?',
     sided: true,
     rules: soreKnee,
-    refer: 'Giving way or swelling: to a doctor or physiotherapist.',
   },
   {
     id: 'knee-arthritis',
-    name: 'Knee arthritis',
-    question: 'Is there arthritis in a knee?',
     sided: true,
     rules: soreKnee,
-    refer: 'Swelling, warmth or pain at night: to a doctor.',
   },
   {
     id: 'knee-replacement',
-    name: 'Knee replacement',
-    question: 'Has a knee been replaced?',
     sided: true,
-    rules: [
-      askFirst(
-        KNEELING,
-        'A replaced knee: kneeling only with the surgeon’s or physiotherapist’s written go-ahead.',
-      ),
-      ...soreKnee,
-    ],
-    refer: 'Swelling, warmth or pain at night: to the surgeon.',
+    rules: [askFirst(KNEELING, 'ask-kneeling'), ...soreKnee],
   },
   {
     id: 'low-back-disc',
-    name: 'Disc trouble in the low back',
-    question: 'Is there or was there disc trouble in the low back?',
     sided: false,
-    rules: quietBack('Low back'),
-    refer:
-      'Feeling below the knee, numbness, or trouble with bladder or bowel: stop, and to a doctor at once.',
+    rules: quietBack,
   },
   {
     id: 'sciatica',
-    name: 'Sciatica',
-    question: 'Does pain or tingling run down a leg?',
     sided: true,
     rules: [
-      ...quietBack('Nerve to the leg'),
-      forbid(['back.foldsStanding'], 'Nerve to the leg: no rounded hanging.', 'staff'),
-      forbid(
-        ['hip.straightLegPulled'],
-        'Nerve to the leg: no straight leg is pulled.',
-        'constructive',
-      ),
+      ...quietBack,
+      forbid(['back.foldsStanding'], 'no-standing-fold', 'staff'),
+      forbid(['hip.straightLegPulled'], 'no-leg-pulled', 'constructive'),
     ],
-    refer: 'Feeling below the knee during a pose: stop; to a doctor or physiotherapist.',
   },
   {
     id: 'sacroiliac',
-    name: 'Sacroiliac pain',
-    question: 'Is there pain at the back of the pelvis, to one side?',
     sided: true,
     rules: [
-      change(
-        'all',
-        'level hips',
-        'Back of the pelvis: keep the hips level and the work even on both sides.',
-      ),
-      forbid(['hip.spread'], 'Back of the pelvis: no wide deep hold.', 'staff'),
-      forbid(['back.oneSided'], 'Back of the pelvis: no one-sided deep hold.', {
+      change('all', 'level hips', 'hips-level'),
+      forbid(['hip.spread'], 'no-wide', 'staff'),
+      forbid(['back.oneSided'], 'no-one-sided', {
         reclined: 'reclined-hero',
         seated: 'figure-four',
         kneeling: 'figure-four',
         'forward-bending': 'figure-four',
       }),
-      forbid(['back.turnsSeated'], 'Back of the pelvis: no twist on a fixed pelvis.', 'easy-cross'),
+      forbid(['back.turnsSeated'], 'no-fixed-twist', 'easy-cross'),
     ],
-    refer: 'Pain that stays the next day: to a physiotherapist.',
   },
   {
     id: 'hamstring-origin',
-    name: 'Hamstring origin pain or tear',
-    question: 'Is there pain at the sit bone, or was a hamstring torn?',
     sided: true,
     rules: [
-      change(
-        ['hip.hamstringStretched'],
-        'mid-range',
-        'Hamstring origin: no end range with straight legs.',
-      ),
-      change(['hip.hamstringStretched'], 'knees bent', 'Hamstring origin: the knees bend first.'),
-      change(['hip.foldPulled'], 'no strap', 'Hamstring origin: no pull on a strap.'),
-      forbid(
-        ['hip.straightLegPulled'],
-        'Hamstring origin: no leg is pulled on a strap.',
-        'constructive',
-      ),
+      change(['hip.hamstringStretched'], 'mid-range', 'no-straight-end'),
+      change(['hip.hamstringStretched'], 'knees bent', 'knees-first'),
+      change(['hip.foldPulled'], 'no strap', 'no-strap-pull'),
+      forbid(['hip.straightLegPulled'], 'no-leg-pulled', 'constructive'),
     ],
-    refer: 'Pain when sitting, or a sudden pull: to a physiotherapist.',
   },
   {
     id: 'osteoporosis',
-    name: 'Osteoporosis',
-    question: 'Are the bones thin, or did one break from a small fall?',
     sided: false,
     rules: [
-      change('all', 'mid-range', 'Thin bones: no end range.'),
-      change(
-        ['back.rounded'],
-        'spine straight',
-        'Thin bones: no rounded fold, the back stays straight.',
-      ),
-      forbid(['back.hangs'], 'Thin bones: no rounded hanging.', 'chair-hinge'),
-      forbid(['back.turnsSeated'], 'Thin bones: no loaded twist.', 'easy-cross'),
-      forbid(['back.turnsFolded'], 'Thin bones: no turning while folded.', 'staff'),
-      forbid(['head.neckLoaded'], 'Thin bones: no weight on the neck.'),
+      change('all', 'mid-range', 'no-end-range'),
+      change(['back.rounded'], 'spine straight', 'spine-straight'),
+      forbid(['back.hangs'], 'no-hanging', 'chair-hinge'),
+      forbid(['back.turnsSeated'], 'no-loaded-twist', 'easy-cross'),
+      forbid(['back.turnsFolded'], 'no-folded-turn', 'staff'),
+      forbid(['head.neckLoaded'], 'no-neck-weight'),
       FALLS,
     ],
-    refer: 'Sudden back pain: to a doctor.',
   },
   {
     id: 'pregnancy',
-    name: 'Pregnancy',
-    question: 'Is she pregnant, or was there a birth in the last months?',
     sided: false,
     rules: [
-      change('all', 'mid-range', 'Pregnancy loosens ligaments: mid-range only, nothing is pushed.'),
-      change(
-        ['belly.pressed'],
-        'belly room',
-        'Room for the belly: feet apart, no folding over it.',
-      ),
-      change(['whole.onRamp'], 'ramp stays high', 'Not lying flat: the ramp stays at 30° or more.'),
-      forbid(['whole.flatOnBack'], 'Pregnancy: not flat on the back.', 'reclined-open'),
-      forbid(['back.turnsSeated'], 'Pregnancy: no strong twist.', 'easy-cross'),
+      change('all', 'mid-range', 'nothing-pushed'),
+      change(['belly.pressed'], 'belly room', 'belly-room'),
+      change(['whole.onRamp'], 'ramp stays high', 'ramp-high'),
+      forbid(['whole.flatOnBack'], 'not-flat', 'reclined-open'),
+      forbid(['back.turnsSeated'], 'no-loaded-twist', 'easy-cross'),
       FALLS,
     ],
-    refer: 'Pain in the pelvis or the front bone: to the midwife or physiotherapist.',
   },
   {
     id: 'head-pressure',
-    name: 'Blood or eye pressure, reflux, dizziness',
-    question: 'Is there high blood or eye pressure, reflux or dizziness?',
     sided: false,
     rules: [
-      change(
-        ['head.lowered'],
-        'head not low',
-        'Pressure or dizziness: the head stays no lower than the heart; look down rather than up; rise in stages.',
-      ),
-      change(['head.belowHeart'], 'brief', 'Pressure or dizziness: briefly, if at all.'),
-      forbid(['head.neckLoaded'], 'Pressure or dizziness: no weight on the neck.'),
-      change(
-        ['whole.longStill'],
-        'up in stages',
-        'Pressure or dizziness: up in stages after lying long, the head last.',
-      ),
+      change(['head.lowered'], 'head not low', 'head-not-low'),
+      change(['head.belowHeart'], 'brief', 'brief'),
+      forbid(['head.neckLoaded'], 'no-neck-weight'),
+      change(['whole.longStill'], 'up in stages', 'up-in-stages'),
       FALLS,
-      change(
-        ['whole.onRamp'],
-        'ramp stays high',
-        'Pressure or reflux: the head stays high on the ramp.',
-      ),
+      change(['whole.onRamp'], 'ramp stays high', 'head-high'),
     ],
-    refer: 'Dizziness that returns: to a doctor.',
   },
   {
     id: 'very-mobile',
-    name: 'Very mobile joints',
-    question: 'Do joints bend further than most, or slip?',
     sided: false,
-    rules: [change('all', 'mid-range', 'Very mobile: stop before the end; never deeper.')],
-    refer: 'Joints that slip out: to a doctor.',
+    rules: [change('all', 'mid-range', 'stop-before-end')],
   },
   {
     id: 'recent-or-unexplained',
-    name: 'Recent operation, injury, clot, numbness, night pain, locking or swelling',
-    question:
-      'In the last three months: an operation, injury, clot, numbness, night pain, locking or swelling?',
     sided: false,
-    rules: [
-      forbid(
-        'all',
-        'Recent or unexplained trouble: nothing here until a doctor or physiotherapist has looked.',
-      ),
-    ],
-    refer: 'To a doctor or physiotherapist first.',
+    rules: [forbid('all', 'nothing-yet')],
   },
   {
     id: 'ankle-foot',
-    name: 'Ankle or foot injury',
-    question: 'Is an ankle or foot injured?',
     sided: true,
     rules: [
-      change(
-        ['ankle.pressedFlat'],
-        'ankle roll',
-        'Ankle: a roll under its front, and no full kneel.',
-      ),
-      forbid(['ankle.fullKneel'], 'Ankle: no sitting on the heels.', 'chair-seat'),
-      forbid(['ankle.sickled'], 'Ankle: it is not laid on the other thigh.', {
+      change(['ankle.pressedFlat'], 'ankle roll', 'ankle-roll'),
+      forbid(['ankle.fullKneel'], 'not-on-heels', 'chair-seat'),
+      forbid(['ankle.sickled'], 'not-on-thigh', {
         seated: 'easy-cross',
       }),
-      change(
-        ['ankle.bentUnderWeight'],
-        'mid-range',
-        'Ankle: heels up, weight shared with a seat or the hands.',
-      ),
+      change(['ankle.bentUnderWeight'], 'mid-range', 'heels-up'),
     ],
-    refer: 'Swelling or pain when standing: to a doctor.',
   },
   {
     id: 'shoulder',
-    name: 'Shoulder trouble',
-    question: 'Is a shoulder sore or stiff?',
     sided: true,
     rules: [
-      change(['arms.restOverhead'], 'arms low', 'Shoulder: arms stay beside the body.'),
-      forbid(['arms.overhead'], 'Shoulder: no reaching overhead.', {
+      change(['arms.restOverhead'], 'arms low', 'arms-low'),
+      forbid(['arms.overhead'], 'no-overhead', {
         'forward-bending': 'pigeon',
         seated: 'heron',
       }),
-      change(
-        ['arms.carryWeight'],
-        'short hold',
-        'Shoulder: little weight on the hands, and briefly; leave it out if it speaks.',
-      ),
+      change(['arms.carryWeight'], 'short hold', 'light-hands'),
     ],
-    refer: 'Pain at night: to a doctor.',
   },
   {
     id: 'under-18',
-    name: 'Under 18',
-    question: 'Is the student under 18?',
     sided: false,
     rules: [
-      change(
-        'all',
-        'adult present',
-        'Under 18: a second adult present; no long holds at end range.',
-      ),
-      change('all', 'short hold', 'Under 18: a second adult present; no long holds at end range.'),
+      change('all', 'adult present', 'second-adult'),
+      change('all', 'short hold', 'second-adult'),
     ],
-    refer: 'Growing pains that stay: to a doctor.',
   },
 ] as const satisfies readonly CautionEntry[];
 

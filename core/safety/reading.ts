@@ -1,222 +1,152 @@
 import type { CautionAnswer } from '../formats/book';
 import { dayOf } from '../formats/time';
-import { protocolsOf, type MethodId, type Protocol } from '../ranges/protocols';
+import {
+  protocolsOf,
+  type MethodId,
+  type Protocol,
+  type ReadingTrait,
+} from '../protocols/protocols';
 import type { RangeId, ReadingSide } from '../ranges/ranges';
-import { cautionById } from './cautions';
-import { yesOf } from './verdict';
+import type { Reason } from '../reasons';
+import { cautionById, type CautionId } from './cautions';
+import { different, yesOf } from './verdict';
+
+/** What rules of reading say, by name; worded in `ui/words`. */
+export const readingRuleIds = [
+  'read-gently',
+  'read-from-high',
+  'read-no-hip-end',
+  'read-raise-low',
+  'read-kneeling-asked',
+  'read-no-rounding',
+  'read-slowly',
+  'read-no-leg-and-back',
+  'read-nerve-line',
+  'read-short-of-end',
+  'read-no-straight-end',
+  'read-well-before-end',
+  'read-not-face-down',
+  'read-not-long-on-back',
+  'read-not-pushed',
+  'read-head-not-low',
+  'read-up-in-stages',
+  'read-first-resistance',
+  'read-nothing',
+  'read-no-kneel',
+  'read-as-far-as-goes',
+  'read-no-overhead',
+  'read-adult-present',
+] as const;
+export type ReadingRuleId = (typeof readingRuleIds)[number];
 
 /** What a caution does to a way of reading: leave it out, or take care. */
 export interface ReadingEffect {
-  readonly on: 'all' | readonly string[];
+  readonly on: 'all' | readonly ReadingTrait[];
   readonly leaveOut: boolean;
-  readonly words: string;
+  readonly says: ReadingRuleId;
 }
 
-const leaveOut = (on: ReadingEffect['on'], words: string): ReadingEffect => ({
+const leaveOut = (on: ReadingEffect['on'], says: ReadingRuleId): ReadingEffect => ({
   on,
   leaveOut: true,
-  words,
+  says,
 });
-const takeCare = (on: ReadingEffect['on'], words: string): ReadingEffect => ({
+const takeCare = (on: ReadingEffect['on'], says: ReadingRuleId): ReadingEffect => ({
   on,
   leaveOut: false,
-  words,
+  says,
 });
 
-const RAISES = ['straight-leg-raise.pelvis-watched', 'straight-leg-raise.first-pull'] as const;
-const STRETCHED = [
-  ...RAISES,
-  'knee-extension-90',
-  'fingertip-floor',
-  'pelvic-tilt.long-sit',
-] as const;
-const KNEE_BENDS = [
-  'knee-bend.on-back',
-  'heel-to-seat',
-  'knee-bend.face-down',
-  'heel-to-seat.face-down',
-  'thigh-to-chest',
-  'crossed-seat-gap',
-  'table-edge-rotation',
-] as const;
-const KNEELING = ['kneeling-seat', 'kneeling-ankle-gap'] as const;
-const DEEP_HIP = [
-  'thigh-to-chest',
-  'knee-bend.on-back',
-  'heel-to-seat',
-  'crossed-seat-gap',
-  'table-edge-rotation',
-  'spread.on-back',
-  'straddle-width',
-  'thigh-behind.edge',
-  'fingertip-floor',
-  'kneeling-seat',
-] as const;
-const ROUNDED = ['spine-fold.seated', 'fingertip-floor'] as const;
-const FACE_DOWN = ['knee-bend.face-down', 'heel-to-seat.face-down'] as const;
-const ON_THE_BACK = [
-  ...RAISES,
-  'knee-extension-90',
-  'knee-bend.on-back',
-  'heel-to-seat',
-  'thigh-to-chest',
-  'spread.on-back',
-  'thigh-behind.edge',
-  'ankle-point.lying',
-  'arm-overhead.lying',
-] as const;
-/** These move both sides, or the trunk, at once. */
-const BOTH_SIDES: readonly string[] = [
-  'crossed-seat-gap',
-  'straddle-width',
-  'fingertip-floor',
-  'kneeling-seat',
-  'pelvic-tilt.long-sit',
-  'spine-fold.seated',
-  'kneeling-ankle-gap',
-];
+const soreKnee = [takeCare(['bendsKnee'], 'read-gently'), takeCare(['kneels'], 'read-from-high')];
 
-const soreKnee = [
-  takeCare(
-    KNEE_BENDS,
-    'Sore knee: bend only to the first word from the joint, your hand under the heel, and no push.',
-  ),
-  takeCare(KNEELING, 'Sore knee: from high to low, and out at the first word from the joint.'),
-];
-
-/** By caution. A caution that is not here changes no reading. */
-export const readingEffects: Readonly<Record<string, readonly ReadingEffect[]>> = {
+/** By caution. */
+export const readingEffects: Readonly<Record<CautionId, readonly ReadingEffect[]>> = {
   'hip-replacement': [
-    leaveOut(
-      DEEP_HIP,
-      'Hip replacement: no reading that bends the hip past 90°, turns it or takes it to its end, without the word of the surgeon or physiotherapist.',
-    ),
-    takeCare(
-      RAISES,
-      'Hip replacement: keep the raise under 90°, and lift nothing for the student.',
-    ),
+    leaveOut(['hipToEnd'], 'read-no-hip-end'),
+    takeCare(['liftsLeg'], 'read-raise-low'),
   ],
   'knee-meniscus': soreKnee,
   'knee-ligament': soreKnee,
   'knee-arthritis': soreKnee,
-  'knee-replacement': [
-    ...soreKnee,
-    leaveOut(KNEELING, 'Knee replacement: kneeling is asked about first.'),
-  ],
+  'knee-replacement': [...soreKnee, leaveOut(['kneels'], 'read-kneeling-asked')],
   'low-back-disc': [
-    leaveOut(ROUNDED, 'Disc trouble: no reading of a rounded back.'),
-    takeCare(
-      [...RAISES, 'knee-extension-90', 'pelvic-tilt.long-sit'],
-      'Disc trouble: slowly; feeling below the knee ends it and refers on.',
-    ),
+    leaveOut(['rounds'], 'read-no-rounding'),
+    takeCare(['straightLeg'], 'read-slowly'),
   ],
   sciatica: [
-    leaveOut(
-      ['knee-extension-90', 'fingertip-floor', 'spine-fold.seated'],
-      'Sciatica: no reading that stretches the leg and the back together.',
-    ),
-    takeCare(
-      [...RAISES, 'pelvic-tilt.long-sit'],
-      'Sciatica: slowly; a line of feeling down the leg ends it. It is no hamstring reading then, and refers on.',
-    ),
+    leaveOut(['legAndBack'], 'read-no-leg-and-back'),
+    takeCare(['liftsLeg'], 'read-nerve-line'),
   ],
-  sacroiliac: [
-    takeCare(
-      [
-        'spread.on-back',
-        'straddle-width',
-        'thigh-behind.edge',
-        'thigh-to-chest',
-        'crossed-seat-gap',
-      ],
-      'Sacroiliac pain: well short of the end, and level hips.',
-    ),
-  ],
-  'hamstring-origin': [leaveOut(STRETCHED, 'Hamstring origin: no straight leg to its end range.')],
-  osteoporosis: [
-    leaveOut(ROUNDED, 'Osteoporosis: no reading of a rounded back.'),
-    takeCare('all', 'Osteoporosis: stop well before the end, and nothing fast.'),
-  ],
+  sacroiliac: [takeCare(['movesPelvis'], 'read-short-of-end')],
+  'hamstring-origin': [leaveOut(['straightLeg'], 'read-no-straight-end')],
+  osteoporosis: [leaveOut(['rounds'], 'read-no-rounding'), takeCare('all', 'read-well-before-end')],
   pregnancy: [
-    leaveOut(FACE_DOWN, 'Pregnancy: nothing face down.'),
-    takeCare(ON_THE_BACK, 'Pregnancy: not long on the back; turn to the left side in between.'),
-    takeCare('all', 'Pregnancy: ligaments are loose, so no range is pushed.'),
+    leaveOut(['faceDown'], 'read-not-face-down'),
+    takeCare(['onBack'], 'read-not-long-on-back'),
+    takeCare('all', 'read-not-pushed'),
   ],
   'head-pressure': [
-    leaveOut(['fingertip-floor'], 'Pressure or dizziness: the head does not go below the heart.'),
-    takeCare(ON_THE_BACK, 'Pressure or dizziness: up again in stages.'),
+    leaveOut(['headLow'], 'read-head-not-low'),
+    takeCare(['onBack'], 'read-up-in-stages'),
   ],
-  'very-mobile': [takeCare('all', 'Very mobile: read to the first resistance, not to the end.')],
-  'recent-or-unexplained': [
-    leaveOut(
-      'all',
-      'Recent or unexplained: nothing is measured near it before a doctor or physiotherapist has looked.',
-    ),
-  ],
+  'very-mobile': [takeCare('all', 'read-first-resistance')],
+  'recent-or-unexplained': [leaveOut('all', 'read-nothing')],
   'ankle-foot': [
-    leaveOut(KNEELING, 'Ankle or foot injury: no full kneel.'),
-    takeCare(
-      ['knee-to-wall', 'ankle-bend.shin', 'ankle-point.lying'],
-      'Ankle or foot injury: only as far as it goes by itself.',
-    ),
+    leaveOut(['kneels'], 'read-no-kneel'),
+    takeCare(['bendsAnkle'], 'read-as-far-as-goes'),
   ],
-  shoulder: [leaveOut(['arm-overhead.lying'], 'Shoulder trouble: the arm is not read overhead.')],
-  'under-18': [takeCare('all', 'Under 18: an adult is present, and no range is taken to its end.')],
+  shoulder: [leaveOut(['armOverhead'], 'read-no-overhead')],
+  'under-18': [takeCare('all', 'read-adult-present')],
 };
 
 export interface ReadingVerdict {
   readonly leftOut: boolean;
-  readonly words: readonly string[];
-  readonly refer: readonly string[];
+  readonly reasons: readonly Reason[];
+  readonly refer: readonly Reason[];
 }
 
-/** A caution of a newer book cannot be weighed here: it is asked about. */
-const unknown = (id: string) =>
-  takeCare(
-    'all',
-    `“${id}” is answered yes and this version does not know it: ask before measuring.`,
-  );
+interface Said {
+  readonly leaveOut: boolean;
+  readonly reason: Reason;
+  readonly refer?: CautionId;
+}
 
-const touches = (effect: ReadingEffect, protocol: string) =>
-  effect.on === 'all' || effect.on.includes(protocol);
+/** What one caution says of a way of reading on a side; a caution of a newer book cannot be weighed here and is asked about. */
+function saidOf(answer: CautionAnswer, { traits }: Protocol, side: ReadingSide): Said[] {
+  const caution = cautionById(answer.id);
+  if (!caution)
+    return [
+      { leaveOut: false, reason: { code: 'caution-unknown', caution: answer.id, reading: true } },
+    ];
+  const sore = caution.sided ? (answer.side ?? 'both') : 'both';
+  const meant = sore === 'both' || side === 'both' || sore === side || traits.includes('bothSides');
+  if (!meant) return [];
+  return readingEffects[caution.id]
+    .filter(({ on }) => on === 'all' || on.some((trait) => traits.includes(trait)))
+    .map(({ leaveOut, says }) => ({
+      leaveOut: leaveOut && answer.goAheadAt === undefined,
+      reason: {
+        code: 'caution',
+        caution: caution.id,
+        rule: says,
+        goAheadOn: leaveOut && answer.goAheadAt !== undefined ? dayOf(answer.goAheadAt) : null,
+      },
+      ...(leaveOut ? { refer: caution.id } : {}),
+    }));
+}
 
 /** What the intake says of reading by a protocol on a side: a written go-ahead turns "leave out" into "take care". */
 export function readingVerdict(
-  protocol: string,
+  protocol: Protocol,
   side: ReadingSide,
   answers: readonly CautionAnswer[],
 ): ReadingVerdict {
-  const found = yesOf(answers).flatMap((answer) => {
-    const sided =
-      cautionById(answer.id)?.sided === true && answer.side !== undefined && answer.side !== 'both';
-    if (sided && side !== 'both' && answer.side !== side && !BOTH_SIDES.includes(protocol))
-      return [];
-    return (
-      Object.hasOwn(readingEffects, answer.id)
-        ? (readingEffects[answer.id] as readonly ReadingEffect[])
-        : [unknown(answer.id)]
-    )
-      .filter((effect) => touches(effect, protocol))
-      .map((effect) => ({ effect, answer }));
-  });
+  const found = yesOf(answers).flatMap((answer) => saidOf(answer, protocol, side));
+  const refer = new Set(found.flatMap((one) => one.refer ?? []));
   return {
-    leftOut: found.some(({ effect, answer }) => effect.leaveOut && answer.goAheadAt === undefined),
-    words: [
-      ...new Set(
-        found.map(({ effect, answer }) =>
-          effect.leaveOut && answer.goAheadAt !== undefined
-            ? `${effect.words} Go-ahead noted on ${dayOf(answer.goAheadAt)}.`
-            : effect.words,
-        ),
-      ),
-    ],
-    refer: [
-      ...new Set(
-        found
-          .filter(({ effect }) => effect.leaveOut)
-          .flatMap(({ answer }) => cautionById(answer.id)?.refer ?? []),
-      ),
-    ],
+    leftOut: found.some(({ leaveOut }) => leaveOut),
+    reasons: different(found.map(({ reason }) => reason)),
+    refer: [...refer].map((caution) => ({ code: 'refer', caution })),
   };
 }
 
@@ -226,7 +156,7 @@ export const allowedWays = (
   side: ReadingSide,
   answers: readonly CautionAnswer[],
 ): readonly Protocol[] =>
-  protocolsOf(range).filter(({ id }) => !readingVerdict(id, side, answers).leftOut);
+  protocolsOf(range).filter((protocol) => !readingVerdict(protocol, side, answers).leftOut);
 
 /** The way of reading that suits the method at hand, among those that no caution leaves out; undefined where all are. */
 export function wayFor(

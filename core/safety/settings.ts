@@ -1,5 +1,5 @@
 import type { Choices } from '../approaches/approaches';
-import type { Settings } from '../geometry/family';
+import type { PoseSettings } from '../geometry/family';
 import {
   cautionLimits,
   chair,
@@ -12,7 +12,7 @@ import {
   standingFold,
   workingShare,
 } from '../parameters';
-import type { Change } from './cautions';
+import type { PoseChange } from './cautions';
 
 const spineOf: Record<Choices['spine'], number> = {
   long: spineShare.longBack.value,
@@ -33,10 +33,10 @@ const shareOf: Record<Choices['hold'], number> = {
 /** What the approach's choices and the cautions' changes settle for the geometry. A caution always has the last word. */
 export function settingsFor(
   choices: Choices,
-  changes: ReadonlySet<Change>,
+  changes: ReadonlySet<PoseChange>,
   chairSeatCm: number = chair.seatHeight.value,
-): Settings {
-  const has = (change: Change) => changes.has(change);
+): PoseSettings {
+  const has = (change: PoseChange) => changes.has(change);
   const kneesFirst = choices.rounding === 'back-first' || has('knees bent');
   return {
     share: has('mid-range') ? workingShare.rest.value : shareOf[choices.hold],
@@ -79,7 +79,7 @@ export function settingsFor(
 }
 
 /** Holds that a caution keeps short, in seconds; no limit where none does. */
-export function longestHoldFor(changes: ReadonlySet<Change>): number {
+export function longestHoldFor(changes: ReadonlySet<PoseChange>): number {
   return changes.has('brief')
     ? cautionLimits.briefHold.value
     : changes.has('short hold')

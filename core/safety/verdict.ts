@@ -1,3 +1,4 @@
+import type { Reason } from '../reasons';
 import type { CautionAnswer } from '../formats/book';
 import { dayOf } from '../formats/time';
 import { poseById, type Pose, type PoseId } from '../poses/poses';
@@ -8,7 +9,7 @@ import {
   cautionIds,
   type Caution,
   type CautionId,
-  type Change,
+  type PoseChange,
   type Rule,
 } from './cautions';
 
@@ -18,9 +19,9 @@ export type Status = 'offered' | 'changed' | 'instead' | 'ask-first' | 'forbidde
 export interface Verdict {
   readonly status: Status;
   readonly instead: PoseId | null;
-  readonly changes: ReadonlySet<Change>;
-  readonly reasons: readonly string[];
-  readonly refer: readonly string[];
+  readonly changes: ReadonlySet<PoseChange>;
+  readonly reasons: readonly Reason[];
+  readonly refer: readonly Reason[];
 }
 
 const answerTo = (answers: readonly CautionAnswer[], id: string) =>
@@ -38,25 +39,21 @@ const strictest = (statuses: readonly Status[]): Status =>
   );
 
 /** What one rule that touches a pose comes to, once a written go-ahead is weighed in. */
-function statusOf(
-  rule: Rule,
-  pose: Pose,
-  goAheadAt: string | undefined,
-): { status: Status; words: string } {
+function statusOf(rule: Rule, pose: Pose, goAheadAt: string | undefined): Status {
   switch (rule.does) {
     case 'ask-first':
-      return goAheadAt === undefined
-        ? { status: 'ask-first', words: rule.words }
-        : { status: 'changed', words: `${rule.words} Go-ahead noted on ${dayOf(goAheadAt)}.` };
+      return goAheadAt === undefined ? 'ask-first' : 'changed';
     case 'change':
-      return { status: 'changed', words: rule.words };
+      return 'changed';
     case 'forbid':
-      return {
-        status: insteadOf(rule, pose).length === 0 ? 'forbidden' : 'instead',
-        words: rule.words,
-      };
+      return insteadOf(rule, pose).length === 0 ? 'forbidden' : 'instead';
   }
 }
+
+/** Reasons, each once. */
+export const different = (reasons: readonly Reason[]): Reason[] => [
+  ...new Map(reasons.map((one) => [JSON.stringify(one), one])).values(),
+];
 
 /** What was answered with yes, the latest answer to each question and side; kept for as long as the answers live. */
 const yesIn = new WeakMap<readonly CautionAnswer[], readonly CautionAnswer[]>();
@@ -101,38 +98,51 @@ export function verdictOn(
   answers: readonly CautionAnswer[],
   passed: readonly PoseId[] = [],
 ): Verdict {
-  const found = yesOf(answers).map((answer) => {
-    const caution = cautionById(answer.id);
-    // A caution of a newer book, unknown here, cannot be weighed: it is asked about.
-    if (!caution) return { rules: [askAbout(answer.id)], refer: [], goAheadAt: undefined };
-    const rules = rulesOn(caution, pose, side, answer.side);
-    return {
-      rules,
-      refer: rules.length > 0 ? [caution.refer] : [],
-      goAheadAt: answer.goAheadAt,
-    };
-  });
-  const rules = found.flatMap((one) => one.rules);
-  const weighed = found.flatMap((one) =>
-    one.rules.map((rule) => statusOf(rule, pose, one.goAheadAt)),
-  );
-  const strict = strictest(weighed.map((one) => one.status));
+  const found = yesOf(answers).flatMap((answer) => weigh(answer, pose, side));
+  const rules = found.flatMap(({ rule }) => rule ?? []);
+  const strict = strictest(found.map(({ status }) => status));
+  const candidates = rules.flatMap((rule) => insteadOf(rule, pose));
   const instead =
-    strict === 'instead'
-      ? firstAllowed(
-          rules.flatMap((rule) => insteadOf(rule, pose)),
-          side,
-          answers,
-          [...passed, pose.id],
-        )
-      : null;
+    strict === 'instead' ? firstAllowed(candidates, side, answers, [...passed, pose.id]) : null;
   return {
     status: strict === 'instead' && instead === null ? 'forbidden' : strict,
     instead,
     changes: new Set(rules.flatMap((rule) => (rule.does === 'change' ? [rule.change] : []))),
-    reasons: [...new Set(weighed.map(({ words }) => words))],
-    refer: [...new Set(found.flatMap(({ refer }) => refer))],
+    reasons: different(found.map(({ reason }) => reason)),
+    refer: different(found.flatMap(({ refer }) => refer)),
   };
+}
+
+interface Weighed {
+  readonly rule?: Rule;
+  readonly status: Status;
+  readonly reason: Reason;
+  readonly refer: readonly Reason[];
+}
+
+/** What one answer of "yes" does to a pose. A caution of a newer book, unknown here, cannot be weighed: it is asked about. */
+function weigh(answer: CautionAnswer, pose: Pose, side: ReadingSide): Weighed[] {
+  const caution = cautionById(answer.id);
+  if (!caution)
+    return [
+      {
+        status: 'ask-first',
+        reason: { code: 'caution-unknown', caution: answer.id, reading: false },
+        refer: [],
+      },
+    ];
+  const goAheadOn = answer.goAheadAt === undefined ? null : dayOf(answer.goAheadAt);
+  return rulesOn(caution, pose, side, answer.side).map((rule) => ({
+    rule,
+    status: statusOf(rule, pose, answer.goAheadAt),
+    reason: {
+      code: 'caution',
+      caution: caution.id,
+      rule: rule.says,
+      goAheadOn: rule.does === 'ask-first' ? goAheadOn : null,
+    },
+    refer: [{ code: 'refer', caution: caution.id }],
+  }));
 }
 
 /** The first of some poses that no caution forbids; one that is itself replaced leads on to what replaces it. */
@@ -156,9 +166,3 @@ export function firstAllowed(
   }
   return null;
 }
-
-const askAbout = (id: string): Rule => ({
-  does: 'ask-first',
-  on: 'all',
-  words: `“${id}” is answered yes and this version does not know it: ask before offering this.`,
-});

@@ -1,4 +1,4 @@
-import { shippedCaution } from '../plan/plan';
+import { shippedCare } from '../plan/context';
 import { starterShelf } from '../props/starterShelf';
 import { simulateCohort, tradeOff, type PolicyFigures, type PolicyId } from './cohort';
 
@@ -51,5 +51,5 @@ test('more caution stands higher and hurts less', () => {
   ]);
   expect(careful!.jointSignalsPer100).toBeLessThan(bold!.jointSignalsPer100);
   expect(careful!.meanExcessCm).toBeGreaterThan(bold!.meanExcessCm);
-  expect(shippedCaution.firstBuild).toBeGreaterThanOrEqual(0.5);
+  expect(shippedCare.firstBuild).toBeGreaterThanOrEqual(0.5);
 });

@@ -1,7 +1,8 @@
 import type { ApproachId } from '../approaches/approaches';
 import type { Person, Reading, Session } from '../formats/book';
 import { shiftDays, type LocalDay } from '../formats/time';
-import { planStudent, shippedCaution, type Caution } from '../plan/plan';
+import { shippedCare, type Care } from '../plan/context';
+import { planStudent } from '../plan/plan';
 import { decision as decisionParameter } from '../parameters';
 import type { Shelf } from '../props/shelf';
 import { ranges, sides, type RangeId } from '../ranges/ranges';
@@ -17,7 +18,7 @@ import {
   UNFELT_CM,
   type SimulatedStudent,
 } from './student';
-import type { Draw } from '../geometry/draw';
+import type { InputValues } from '../geometry/inputs';
 import { bestStacks } from '../props/search';
 import { slotRule } from '../props/slots';
 import type { SlotRule } from '../props/stack';
@@ -31,7 +32,7 @@ export interface CohortWish {
   readonly weeks: number;
   readonly seed: number;
   readonly policies?: readonly PolicyId[];
-  readonly caution?: Caution;
+  readonly care?: Care;
 }
 
 /** What came of a policy over all students and weeks. */
@@ -105,7 +106,12 @@ function figuresOf(policy: PolicyId, students: readonly (readonly Week[])[]): Po
 }
 
 /** Readings of one evening, as the teacher would take them. */
-function readOn(student: SimulatedStudent, day: LocalDay, truth: Draw, chance: Chance): Reading[] {
+function readOn(
+  student: SimulatedStudent,
+  day: LocalDay,
+  truth: InputValues,
+  chance: Chance,
+): Reading[] {
   return MEASURED.flatMap((id) =>
     (ranges[id].sided ? sides : (['left'] as const)).map((side) => ({
       ...measure(student, id, side, 'protractor', day, truth, chance),
@@ -131,7 +137,7 @@ function followStudent(
   policy: PolicyId,
   { weeks, seed }: CohortWish,
   shelf: Shelf,
-  caution: Caution,
+  care: Care,
 ): Week[] {
   const birth = chanceFrom(seedOf(seed, index, 1));
   const student = simulateStudent(strangerOf(index, birth), START, birth);
@@ -154,14 +160,14 @@ function followStudent(
     grown = grownAfter(grown, comes);
     if (!comes) continue;
     // A need below the floor is the floor.
-    const seatOf = (draw: Draw, edge: boolean) =>
-      Math.max(0, trueHeights(student, 'hero', draw, { edge }).seat ?? 0);
+    const seatOf = (values: InputValues, edge: boolean) =>
+      Math.max(0, trueHeights(student, 'hero', values, { edge }).seat ?? 0);
     // Only the rule looks back; the others need a plan once, for the height to begin with.
     const planned =
       policy === 'rule' || followed.length === 0
         ? planStudent({ person: student.person, readings, sessions }, shelf, day, {
             poses: ['hero'],
-            caution,
+            care,
           }).poses[0]
         : undefined;
     const seat = planned?.slots.find(({ slot }) => slot === 'seat');
@@ -202,25 +208,25 @@ function followStudent(
 
 /** Runs a simulated cohort under each policy. */
 export function simulateCohort(wish: CohortWish, shelf: Shelf): PolicyFigures[] {
-  const caution = wish.caution ?? shippedCaution;
+  const care = wish.care ?? shippedCare;
   return (wish.policies ?? policyIds).map((policy) =>
     figuresOf(
       policy,
       Array.from({ length: wish.students }, (_, index) =>
-        followStudent(index, policy, wish, shelf, caution),
+        followStudent(index, policy, wish, shelf, care),
       ),
     ),
   );
 }
 
-/** The trade-off of the rule: what each caution costs in height and saves in signals. */
+/** The trade-off of the rule: what each care costs in height and saves in signals. */
 export function tradeOff(
   wish: CohortWish,
   shelf: Shelf,
-  cautions: readonly Caution[],
-): (PolicyFigures & Caution)[] {
-  return cautions.map((caution) => ({
-    ...caution,
-    ...(simulateCohort({ ...wish, policies: ['rule'], caution }, shelf)[0] as PolicyFigures),
+  cautions: readonly Care[],
+): (PolicyFigures & Care)[] {
+  return cautions.map((care) => ({
+    ...care,
+    ...(simulateCohort({ ...wish, policies: ['rule'], care }, shelf)[0] as PolicyFigures),
   }));
 }

@@ -1,6 +1,6 @@
 import type { LocalDay } from '../formats/time';
 import type { Person, Reading } from '../formats/book';
-import { protocolOf } from '../ranges/protocols';
+import { protocolOf } from '../protocols/protocols';
 import { keysOf, splitKey, type RangeId } from '../ranges/ranges';
 import { shownFor } from './student';
 
@@ -17,12 +17,12 @@ export interface ExampleBody {
 }
 
 export const exampleBodies: readonly ExampleBody[] = [
-  { id: 'usual', words: 'Usual, 170 cm', statureCm: 170, values: {} },
-  { id: 'short', words: 'Short, 145 cm', statureCm: 145, values: {} },
-  { id: 'tall', words: 'Tall, 205 cm', statureCm: 205, values: {} },
+  { id: 'usual', words: 'Usual', statureCm: 170, values: {} },
+  { id: 'short', words: 'Short', statureCm: 145, values: {} },
+  { id: 'tall', words: 'Tall', statureCm: 205, values: {} },
   {
     id: 'stiff',
-    words: 'Stiff, 170 cm',
+    words: 'Stiff',
     statureCm: 170,
     values: {
       hamstring: 32,
@@ -40,7 +40,7 @@ export const exampleBodies: readonly ExampleBody[] = [
   },
   {
     id: 'free',
-    words: 'Free, 170 cm',
+    words: 'Free',
     statureCm: 170,
     values: {
       hamstring: 100,

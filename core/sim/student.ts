@@ -2,12 +2,12 @@ import { bodyFrom, type Body } from '../body/body';
 import type { Person, Reading, SessionPose } from '../formats/book';
 import type { PlanPose } from '../formats/plan';
 import { daysBetween, type LocalDay } from '../formats/time';
-import { slotKey, type Built } from '../geometry/family';
-import { atTheEdge, settlePose } from '../plan/settle';
+import { type Built } from '../geometry/family';
+import { atTheEdge, preparePose } from '../plan/prepare';
 import type { Shelf } from '../props/shelf';
-import { leftEmpty } from '../plan/buildSlot';
-import { uncertainParameters, type Draw, type InputKey } from '../geometry/draw';
-import { methods, protocolOf, type MethodId } from '../ranges/protocols';
+import { leftEmpty } from '../plan/limits';
+import { uncertainParameters, type InputValues, type InputKey } from '../geometry/inputs';
+import { methods, protocolOf, type MethodId } from '../protocols/protocols';
 import { reading } from '../parameters';
 import {
   keysOf,
@@ -21,6 +21,7 @@ import {
 } from '../ranges/ranges';
 import { comesDown, poseById } from '../poses/poses';
 import type { Chance } from './chance';
+import { slotKey } from '../slots';
 
 /** A student whose true ranges are known to the simulation and hidden from the reckoning. Marked as simulated wherever shown. */
 export interface SimulatedStudent {
@@ -28,9 +29,9 @@ export interface SimulatedStudent {
   readonly body: Body;
   readonly startAt: string;
   /** True value of every input at the start. */
-  readonly atStart: Draw;
+  readonly atStart: InputValues;
   /** Degrees gained a week with practice. */
-  readonly growthPerWeek: Draw;
+  readonly growthPerWeek: InputValues;
   /** What no model knows: centimetres more or less than reckoned, by pose and slot. */
   readonly quirkCm: (pose: string, slot: string) => number;
 }
@@ -40,7 +41,7 @@ export function simulateStudent(
   person: Person,
   startAt: string,
   chance: Chance,
-  set: Draw = {},
+  set: InputValues = {},
 ): SimulatedStudent {
   const truth: Partial<Record<InputKey, number>> = {};
   const growth: Partial<Record<InputKey, number>> = {};
@@ -74,7 +75,7 @@ export function simulateStudent(
 }
 
 /** True values on a day of somebody who practises every week: grown since the start, swung by the day. */
-export const truthOn = (student: SimulatedStudent, day: LocalDay, swingDeg: number): Draw =>
+export const truthOn = (student: SimulatedStudent, day: LocalDay, swingDeg: number): InputValues =>
   truthAfter(student, Math.max(0, daysBetween(student.startAt, day) / 7), swingDeg);
 
 /** Weeks of growth lost in a week without practice. */
@@ -84,7 +85,11 @@ export const grownAfter = (weeks: number, practised: boolean) =>
   Math.max(0, practised ? weeks + 1 : weeks - WANES_BY);
 
 /** True values after so many weeks of growth, swung by the day. */
-export function truthAfter(student: SimulatedStudent, weeks: number, swingDeg: number): Draw {
+export function truthAfter(
+  student: SimulatedStudent,
+  weeks: number,
+  swingDeg: number,
+): InputValues {
   return Object.fromEntries(
     Object.entries(student.atStart).map(([key, value]) => {
       const range = ranges[key.split(':')[0] as RangeId];
@@ -118,7 +123,7 @@ export function measure(
   side: Side,
   method: MethodId,
   at: string,
-  truth: Draw,
+  truth: InputValues,
   chance: Chance,
   readings = 2,
 ): Omit<Reading, 'id'> {
@@ -147,15 +152,15 @@ export function measure(
 export function trueHeights(
   student: SimulatedStudent,
   poseId: string,
-  truth: Draw,
+  truth: InputValues,
   {
     built = {},
     side = 'both',
     edge = false,
   }: { built?: Built; side?: ReadingSide; edge?: boolean } = {},
 ): Record<string, number> {
-  const { family, body, settings } = settlePose(student.person, poseId, side, NO_SHELF);
-  const input = { body, settings: edge ? atTheEdge(settings) : settings, draw: truth, side };
+  const { family, body, settings } = preparePose(student.person, poseId, side, NO_SHELF);
+  const input = { body, settings: edge ? atTheEdge(settings) : settings, values: truth, side };
   return Object.fromEntries(
     [...family.heights(input), ...(family.afterBuilt?.(input, built) ?? [])].map((need) => {
       const key = slotKey(need);
@@ -189,7 +194,7 @@ const UNKNOWN_CM = 2;
 export function doPose(
   student: SimulatedStudent,
   planned: PlanPose,
-  truth: Draw,
+  truth: InputValues,
   chance: Chance,
 ): SessionPose {
   const at = { built: builtOf(planned), side: planned.side };

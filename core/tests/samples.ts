@@ -1,16 +1,16 @@
 import fc from 'fast-check';
 import { bodyFrom } from '../body/body';
 import type { Person, Reading, Session, SessionPose } from '../formats/book';
-import type { Draw } from '../geometry/draw';
-import type { FamilyInput, Settings } from '../geometry/family';
+import type { InputValues } from '../geometry/inputs';
+import type { FamilyInput, PoseSettings } from '../geometry/family';
 import type { StudentRecord } from '../estimate/estimate';
 import { usualItem } from '../props/starterShelf';
 import { exampleBodies } from '../sim/examples';
 import type { Shelf } from '../props/shelf';
 import { keysOf, rangeIds, type RangeId, type ReadingSide } from '../ranges/ranges';
 
-/** Settings under which the worked examples of the reckoning were made. */
-export const plainSettings: Settings = {
+/** PoseSettings under which the worked examples of the reckoning were made. */
+export const plainSettings: PoseSettings = {
   share: 1,
   pelvisTargetDeg: -10,
   spineShareDeg: 25,
@@ -46,7 +46,7 @@ const usual: Readonly<Partial<Record<RangeId, number>>> = {
 };
 
 /** Every input at a usual value, with some set for both sides alike. */
-export function drawOf(set: Readonly<Partial<Record<RangeId, number>>> = {}): Draw {
+export function valuesOf(set: Readonly<Partial<Record<RangeId, number>>> = {}): InputValues {
   const values = { ...usual, ...set };
   return Object.fromEntries(
     rangeIds
@@ -57,12 +57,12 @@ export function drawOf(set: Readonly<Partial<Record<RangeId, number>>> = {}): Dr
 
 export const inputOf = (
   set: Readonly<Partial<Record<RangeId, number>>> = {},
-  settings: Partial<Settings> = {},
+  settings: Partial<PoseSettings> = {},
   statureCm = 170,
   side: ReadingSide = 'both',
 ): FamilyInput => ({
   body: bodyFrom(statureCm),
-  draw: drawOf(set),
+  values: valuesOf(set),
   settings: { ...plainSettings, ...settings },
   side,
 });

@@ -22,6 +22,7 @@ import {
 } from '@/store/store';
 import { Memory } from '@/store/tests/memory';
 import { breakBytes, mutate } from './mutate';
+import { wordsIn } from '@/ui/words/words';
 
 const MOST_TEXTS = 200;
 const TODAY = '2026-04-01';
@@ -43,7 +44,7 @@ function smallBook(): Book {
 }
 
 /** Questions at intake by the name that the screen gives them. */
-export const questions = cautions.map(({ id, name }) => ({ id, name }));
+export const questions = cautions.map(({ id }) => ({ id, name: wordsIn('cm').caution(id).name }));
 
 export interface Tally {
   books: number;

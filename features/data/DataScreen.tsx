@@ -3,7 +3,6 @@ import { View } from 'react-native';
 import { parseBookFile } from '@/core/formats/check';
 import type { Fact } from '@/core/formats/facts';
 import type { Fault } from '@/core/formats/limits';
-import { ranges } from '@/core/ranges/ranges';
 import { DAYS_TO_BRING_BACK, removedStudents, undoable } from '@/store/acts';
 import { differences, mergeBook, mergeChange, type Conflict, type Merge } from '@/store/merge';
 import { commit, factsOf, forgetSetAside, keepAside, undo } from '@/store/store';
@@ -16,6 +15,7 @@ import { Aside, Title, Words } from '@/ui/Words';
 import { nowIso, todayIso, useOjas, useOjasDispatch } from '../hooks';
 import { chooseFile, saveFile } from './files';
 import { saveBook } from './saveBook';
+import { rangeName } from '@/ui/words/words';
 
 /** More than two thousand students' records for years: a file larger than this is something else. */
 const MOST_BYTES = 400_000_000;
@@ -221,7 +221,7 @@ function Conflicts({ conflicts }: { readonly conflicts: readonly Conflict[] }) {
 /** A record as a teacher would call it. */
 function titleOf({ kind, id, record }: Fact): string {
   if (kind === 'people' || kind === 'shelf') return record.name;
-  if (kind === 'readings') return `${ranges[record.range].name}, ${date(record.at)}`;
+  if (kind === 'readings') return `${rangeName(record.range)}, ${date(record.at)}`;
   if (kind === 'sessions') return `Session of ${date(record.at)}`;
   return kind === 'settings' ? 'Settings' : `${kind}: ${id}`;
 }

@@ -2,7 +2,6 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import type { Person } from '@/core/formats/book';
 import type { PlanPose, PlanSlot } from '@/core/formats/plan';
-import { slotKey } from '@/core/geometry/family';
 import { otherStacks } from '@/core/plan/solve';
 import { stackWords, type Stack } from '@/core/props/stack';
 import { piecesSwapped, type Settled } from '@/store/mat';
@@ -11,10 +10,11 @@ import { length } from '@/ui/format';
 import { Press } from '@/ui/Press';
 import { Sheet } from '@/ui/Sheet';
 import { Title, Words } from '@/ui/Words';
-import { useOjas, useOjasDispatch, useUnits } from '../hooks';
-import { slotWords } from '../plan/words';
+import { useOjas, useOjasDispatch, useUnits, useWords } from '../hooks';
 import { asSettled, matKey, usedBeside } from './session';
 import { StackChoice } from './StackChoice';
+import { slotKey } from '@/core/slots';
+import { slotName } from '@/ui/words/words';
 
 interface BuildProps {
   readonly person: Person;
@@ -26,12 +26,13 @@ interface BuildProps {
 
 /** What to fetch, slot by slot; where a thing is missing or taken, other pieces for about the same height. */
 export function Build({ person, planned, lying, settled }: BuildProps) {
+  const say = useWords();
   return (
     <Sheet>
       <Title level={2}>Fetch and build</Title>
       {planned.decision.reasons.map((reason) => (
-        <Words key={reason} className="font-semibold">
-          {reason}
+        <Words key={reason.code} className="font-semibold">
+          {say.reason(reason)}
         </Words>
       ))}
       {lying.map((slot) => (
@@ -53,7 +54,7 @@ function Laid({
   const shelf = useOjas(selectShelf);
   const units = useUnits();
   const [open, setOpen] = useState(false);
-  const name = slotWords(slot);
+  const name = slotName(slot);
   const here = settled.find((one) => slotKey(one) === slotKey(slot));
   const others =
     open && here

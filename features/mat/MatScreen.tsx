@@ -13,7 +13,7 @@ import { Screen } from '@/ui/Screen';
 import { Sheet } from '@/ui/Sheet';
 import { Title, Words } from '@/ui/Words';
 import { minutes } from '@/ui/format';
-import { nowIso, todayIso, useOjas, useOjasDispatch, usePerson, usePlan } from '../hooks';
+import { nowIso, todayIso, useOjas, useOjasDispatch, usePerson, usePlan, useWords } from '../hooks';
 import { ActionMark } from '../plan/ActionMark';
 import { groupNames, poseGroups, poseTitle, statusWords } from '../plan/words';
 import { StudentTabs } from '../students/StudentTabs';
@@ -110,6 +110,7 @@ interface ChooseProps {
 }
 
 function Choose({ id, name, day, onDay, onStart }: ChooseProps) {
+  const say = useWords();
   const sessions = useOjas((state) => selectSessionsOf(state, id));
   const practised = practisedPoses(sessions);
   const [more, setMore] = useState<Pose['group'] | null>(null);
@@ -157,7 +158,10 @@ function Choose({ id, name, day, onDay, onStart }: ChooseProps) {
         </View>
         {can.includes(key)
           ? null
-          : planned.reasons.map((reason) => <Words key={reason}>{reason}</Words>)}
+          : planned.reasons.map((reason) => {
+              const words = say.reason(reason);
+              return <Words key={words}>{words}</Words>;
+            })}
       </Sheet>
     );
   };

@@ -3,7 +3,6 @@ import { View, type View as ViewType } from 'react-native';
 import { bodyFrom } from '@/core/body/body';
 import { stopWords, type Person, type StopWord } from '@/core/formats/book';
 import type { PlanPose } from '@/core/formats/plan';
-import { slotKey } from '@/core/geometry/family';
 import { solveFigure } from '@/core/plan/solve';
 import { poseById } from '@/core/poses/poses';
 import { selectShelf } from '@/store/selectors';
@@ -24,13 +23,15 @@ import { Sheet } from '@/ui/Sheet';
 import { Aside, Title, Words } from '@/ui/Words';
 import { nowIso, useEstimates, useOjas, useOjasDispatch, useUnits } from '../hooks';
 import { railColumns } from '../plan/columns';
-import { figureWords, poseTitle, slotWords } from '../plan/words';
+import { figureWords, poseTitle } from '../plan/words';
 import { Build } from './Build';
 import { Feel } from './Feel';
 import { Hold } from './Hold';
 import { HowLong } from './HowLong';
 import { Rungs } from './Rungs';
 import { asPlanned, builtOf, endSession, matKey, recordPose, type Felt } from './session';
+import { slotKey } from '@/core/slots';
+import { slotName } from '@/ui/words/words';
 
 const stepWords: Readonly<Record<MatStep, string>> = {
   build: 'Build',
@@ -203,7 +204,7 @@ export function PoseOnMat({ person, planned, mat, onEnded }: PoseOnMatProps) {
                 </Tick>
                 {(mat.faults[key] ?? []).includes(fault.id) ? (
                   <Words className="pl-9 font-semibold text-rust">
-                    {slotWords({ slot: fault.slot })}: one rung{' '}
+                    {slotName({ slot: fault.slot })}: one rung{' '}
                     {fault.way === 'raise' ? 'higher' : 'lower'}.
                   </Words>
                 ) : null}

@@ -2,7 +2,6 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import type { Person } from '@/core/formats/book';
 import type { PlanPose } from '@/core/formats/plan';
-import { slotKey } from '@/core/geometry/family';
 import { rungsFrom } from '@/core/plan/solve';
 import { comesDown, poseById } from '@/core/poses/poses';
 import { stackWords, type Stack } from '@/core/props/stack';
@@ -13,9 +12,10 @@ import { Chips } from '@/ui/Press';
 import { Sheet } from '@/ui/Sheet';
 import { Title, Words } from '@/ui/Words';
 import { nowIso, useOjas, useOjasDispatch, useUnits } from '../hooks';
-import { slotWords } from '../plan/words';
 import { asSettled, matKey, usedBeside } from './session';
 import { StackChoice } from './StackChoice';
+import { slotKey, slotRefOf } from '@/core/slots';
+import { slotName } from '@/ui/words/words';
 
 interface RungsProps {
   readonly person: Person;
@@ -49,7 +49,11 @@ export function Rungs({ person, planned, settled, mat }: RungsProps) {
     dispatch(
       rungMoved({
         pose: key,
-        slot: here.slot,
+        slot: {
+          slot: here.slot,
+          ...(here.part ? { part: here.part } : {}),
+          side: here.side,
+        },
         fromCm: here.heightCm,
         toCm: to.heightCm,
         atSeconds: Math.min(MOST_HELD_SECONDS, heldSeconds(mat, nowIso())),
@@ -62,7 +66,7 @@ export function Rungs({ person, planned, settled, mat }: RungsProps) {
       {movable.length > 1 ? (
         <Chips
           label="Which support"
-          options={movable.map((id) => ({ id, words: slotWords(refOf(id)) }))}
+          options={movable.map((id) => ({ id, words: slotName(slotRefOf(id)) }))}
           chosen={slotKey(here)}
           onChoose={setChosen}
         />
@@ -85,14 +89,3 @@ export function Rungs({ person, planned, settled, mat }: RungsProps) {
     </Sheet>
   );
 }
-
-/** A slot key taken apart again: `back.high`, `underThigh:left`. */
-const refOf = (key: string) => {
-  const [name, side] = key.split(':');
-  const [slot, part] = (name as string).split('.');
-  return {
-    slot: slot as string,
-    part: part as 'low' | 'high' | undefined,
-    side: side as 'left' | 'right' | undefined,
-  };
-};

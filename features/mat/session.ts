@@ -1,6 +1,6 @@
 import type { SessionPose, Session } from '@/core/formats/book';
 import type { Plan, PlanPose } from '@/core/formats/plan';
-import { slotKey } from '@/core/geometry/family';
+import { goesAgainst } from '@/core/plan/evidence';
 import { usedBy, type Stack, type Used } from '@/core/props/stack';
 import { put } from '@/store/facts';
 import {
@@ -13,6 +13,7 @@ import {
 } from '@/store/mat';
 import { commit, type Outcome, type Thunk } from '@/store/store';
 import { nowIso } from '../hooks';
+import { slotKey } from '@/core/slots';
 
 /** A pose and its side, as a line of the session. */
 export const matKey = ({ pose, side }: Pick<PlanPose, 'pose' | 'side'>) => `${pose}/${side}`;
@@ -59,14 +60,12 @@ const MOST_CHANGES = 60;
 export function outcomeOf(mat: Mat, planned: PlanPose, felt: Felt, held: number): SessionPose {
   const key = matKey(planned);
   const settled = mat.settled[key] ?? asPlanned(planned);
-  const changes = mat.changes[key] ?? [];
+  const changes = (mat.changes[key] ?? []) as NonNullable<SessionPose['changes']>;
   // Lowered by hand against a "keep" or "raise", or raised against a "lower": the teacher knows better, and it is learned from.
-  const moved = changes.reduce((sum, { fromCm, toCm }) => sum + toCm - fromCm, 0);
   const overruled =
-    Math.abs(moved) > 0.5 &&
     felt.stop === undefined &&
     felt.feeling.place !== 'joint' &&
-    (moved < 0 || planned.decision.action === 'lower');
+    goesAgainst(changes, planned.decision);
   return {
     pose: planned.pose,
     stage: planned.stage,
@@ -75,9 +74,7 @@ export function outcomeOf(mat: Mat, planned: PlanPose, felt: Felt, held: number)
     plannedSeconds: planned.holdSeconds,
     heldSeconds: held,
     faults: mat.faults[key] ?? [],
-    ...(changes.length > 0
-      ? { changes: changes.slice(-MOST_CHANGES) as NonNullable<SessionPose['changes']> }
-      : {}),
+    ...(changes.length > 0 ? { changes: changes.slice(-MOST_CHANGES) } : {}),
     ...(overruled ? { overruled: true } : {}),
     ...felt,
   };

@@ -3,10 +3,8 @@ import { View } from 'react-native';
 import { believableChange, contextOf, type Estimates } from '@/core/estimate/estimate';
 import { disagree, meanOf } from '@/core/estimate/observations';
 import type { Person, Reading } from '@/core/formats/book';
-import { readingFaults } from '@/core/formats/readingFaults';
+import { readingRefused } from '@/core/formats/readingFaults';
 import { eyeSteps, usualOf, valueShowing } from '@/core/measure/shown';
-import { photoWays } from '@/core/measure/photoWays';
-import { tiltWays } from '@/core/measure/tiltWays';
 import { workingOf } from '@/core/measure/working';
 import { readingVerdict, wayFor, type ReadingVerdict } from '@/core/safety/reading';
 import {
@@ -17,7 +15,7 @@ import {
   type ConversionContext,
   type MethodId,
   type Protocol,
-} from '@/core/ranges/protocols';
+} from '@/core/protocols/protocols';
 import { keyOf, ranges, type RangeId, type Side } from '@/core/ranges/ranges';
 import { put, type KeptPicture } from '@/store/facts';
 import {
@@ -30,13 +28,13 @@ import {
 } from '@/store/measuring';
 import { selectSettings } from '@/store/selectors';
 import { commit } from '@/store/store';
-import { degrees, withDoubt } from '@/ui/format';
+import { degrees, fromCm, length, toCm, withDoubt, type Units } from '@/ui/format';
 import { Field } from '@/ui/Field';
 import { readNumber } from '@/ui/number';
 import { Chips, Press, Tick } from '@/ui/Press';
 import { Sheet } from '@/ui/Sheet';
 import { Aside, Title, Words } from '@/ui/Words';
-import { freshId, nowIso, useOjas, useOjasDispatch } from '../hooks';
+import { freshId, nowIso, useOjas, useOjasDispatch, useUnits, useWords } from '../hooks';
 import { speak } from '../sound/speak';
 import { EyeReading } from './EyeReading';
 import { Guide } from './Guide';
@@ -46,16 +44,20 @@ import type { Dial } from './tilt/sources';
 import { TiltReading, type TiltHabits } from './tilt/TiltReading';
 import type { Tilt } from './tilt/useTilt';
 import { TypedReading } from './TypedReading';
+import { rangeName, valueIn, wordsIn, type Words as Say } from '@/ui/words/words';
 
 const SIMULATED = 'read by the simulated sensor';
 const MOST_READINGS = 5;
 const AGREEING = 2;
 const MOST_SEAT_CM = 80;
 
-const seatOf = (text: string) => {
+const seatOf = (text: string, units: Units) => {
   const read = readNumber(text);
-  return read.ok ? read.value : 0;
+  return read.ok ? toCm(read.value, units) : 0;
 };
+/** A typed value in the protocol's own unit: lengths are typed in the teacher's. */
+const asRead = (value: number, { unit }: Pick<Protocol, 'unit'>, units: Units) =>
+  unit === 'cm' ? toCm(value, units) : value;
 
 /** Where the cautions leave out every way of reading, the first of them, which says so. */
 export const wayOrFirst = (
@@ -76,6 +78,8 @@ export function useEntry(
 ) {
   const dispatch = useOjasDispatch();
   const eyes = useOjas(selectSettings).eyes;
+  const units = useUnits();
+  const say = useWords();
   const [fault, setFault] = useState<string>();
   const [typed, setTyped] = useState('');
   /** Beside each value, the picture to be kept with it; none outlives its value. */
@@ -91,7 +95,7 @@ export function useEntry(
   const method = methodFor(protocol, chosen);
   const context: ConversionContext = {
     ...contextOf(person, estimates),
-    ...(protocol.onSeat ? { seatCm: seatOf(entry.seat) } : {}),
+    ...(protocol.onSeat ? { seatCm: seatOf(entry.seat, units) } : {}),
   };
   const told = entry.sems.length > 0 ? meanOf(entry.sems) : undefined;
   const sem = told ?? semOf(protocol, method, eyes);
@@ -108,19 +112,22 @@ export function useEntry(
     dispatch(entryChanged({ values: entry.values.slice(0, -1), sems: entry.sems.slice(0, -1) }));
   };
   const faultOf = (value: number): string | null =>
-    readingFaults({
-      range: entry.range,
-      method,
-      protocol: protocol.id,
-      values: [value],
-      side: on,
-    }).join(' ') || null;
+    say.reasons(
+      readingRefused({
+        range: entry.range,
+        method,
+        protocol: protocol.id,
+        values: [value],
+        side: on,
+      }),
+    ) || null;
   /** What is typed, as a value that can stand; undefined when it cannot. */
   const readTyped = (): number | undefined => {
     const read = readNumber(typed);
-    const wrong = read.ok ? faultOf(read.value) : `${range.name}: ${read.words}`;
+    const value = read.ok ? asRead(read.value, protocol, units) : NaN;
+    const wrong = read.ok ? faultOf(value) : `${rangeName(range.id)}: ${read.words}`;
     setFault(wrong ?? undefined);
-    return read.ok && wrong === null ? read.value : undefined;
+    return read.ok && wrong === null ? value : undefined;
   };
   const takeTyped = () => {
     const value = readTyped();
@@ -137,11 +144,12 @@ export function useEntry(
     values: readonly number[] = entry.values,
     sems: readonly number[] = entry.sems,
   ): Promise<void> => {
-    if (values.length === 0) return setFault(`${range.name}: enter at least one reading.`);
+    if (values.length === 0) return setFault(`${rangeName(range.id)}: enter at least one reading.`);
     const seat = readNumber(entry.seat);
-    if (protocol.onSeat && (!seat.ok || seat.value < 0 || seat.value > MOST_SEAT_CM))
+    const seatCm = seatOf(entry.seat, units);
+    if (protocol.onSeat && (!seat.ok || seatCm < 0 || seatCm > MOST_SEAT_CM))
       return setFault(
-        `Seat: ${seat.ok ? `${seat.value} is not between 0 and ${MOST_SEAT_CM} cm.` : seat.words}`,
+        `Seat: ${seat.ok ? `${seat.value} is not between 0 and ${length(MOST_SEAT_CM, units)}.` : seat.words}`,
       );
     if (keeping.current) return undefined;
     keeping.current = true;
@@ -160,14 +168,14 @@ export function useEntry(
         method === 'phone-tilt' && habits.simulated
           ? [entry.note, SIMULATED].filter(Boolean).join(' · ')
           : entry.note,
-      ...(protocol.onSeat && seat.ok ? { seatCm: seat.value } : {}),
+      ...(protocol.onSeat && seat.ok ? { seatCm } : {}),
       ...(sems.length > 0 ? { sem: meanOf(sems) } : {}),
     };
     const picture = pictures.filter((one) => one !== null).at(-1);
     const kept: KeptPicture[] = picture ? [{ id: reading.id, person: person.id, ...picture }] : [];
     const outcome = await dispatch(
       commit({
-        words: `${range.name}${range.sided ? ` ${entry.side}` : ''} noted`,
+        words: `${rangeName(range.id)}${range.sided ? ` ${entry.side}` : ''} noted`,
         put: [put('readings', reading), ...kept.map((one) => put('pictures', one))],
         remove: [],
       }),
@@ -222,12 +230,12 @@ export function useEntry(
       setTyped(text);
       setFault(undefined);
     },
-    caution: readingVerdict(protocol.id, on, person.cautions),
+    caution: readingVerdict(protocol, on, person.cautions),
     take,
     canBeMeant,
     takeTyped,
     keepAll,
-    way: method === 'phone-tilt' ? tiltWays[protocol.id] : undefined,
+    way: method === 'phone-tilt' ? (protocol.tilt ?? undefined) : undefined,
   };
 }
 export type EntryWork = NonNullable<ReturnType<typeof useEntry>>;
@@ -247,22 +255,24 @@ export function Entry({ work, person, estimates, tilt, dial, habits, onHabits }:
   const dispatch = useOjasDispatch();
   const { entry, protocol, method, range, context, sem, fault, eyes, mean, typed, take, caution } =
     work;
+  const units = useUnits();
+  const say = useWords();
   const id = entry.range;
   const ways = protocolsOf(id);
   const usual = usualOf(id, person.sex);
-  const seatCm = seatOf(entry.seat);
+  const seatCm = seatOf(entry.seat, units);
   const converted =
     entry.values.length === 0
       ? null
       : protocol.convert(mean, sem / Math.sqrt(entry.values.length), context);
   const believed = estimates[keyOf(id, entry.side)];
   const drawnAt = entry.values.length > 0 ? mean : valueShowing(protocol, usual.mean, context);
-  const photo = photoWays[protocol.id];
-  const unit = protocol.unit === 'cm' ? ' cm' : '°';
+  const photo = protocol.photo;
+  const shownAs = (value: number) => (protocol.unit === 'cm' ? fromCm(value, units) : value);
   return (
     <View className="gap-4 lg:flex-row">
       <Sheet className="lg:flex-1">
-        <Title level={2}>{range.name}</Title>
+        <Title level={2}>{rangeName(range.id)}</Title>
         {range.sided ? (
           <Chips
             label="Side"
@@ -296,10 +306,10 @@ export function Entry({ work, person, estimates, tilt, dial, habits, onHabits }:
         )}
       </Sheet>
       {caution.leftOut ? (
-        <LeftOut caution={caution} />
+        <LeftOut caution={caution} say={say} />
       ) : (
         <Sheet className="lg:flex-1">
-          {caution.words.map((words) => (
+          {caution.reasons.map(say.reason).map((words) => (
             <Words key={words} className="text-rust">
               {words}
             </Words>
@@ -307,7 +317,7 @@ export function Entry({ work, person, estimates, tilt, dial, habits, onHabits }:
           {protocol.onSeat ? (
             <Field
               label="Seat height"
-              hint="cm, 0 for the floor"
+              hint={`${units}, 0 for the floor`}
               inputMode="decimal"
               value={entry.seat}
               onChangeText={(seat) => void dispatch(entryChanged({ seat }))}
@@ -346,11 +356,11 @@ export function Entry({ work, person, estimates, tilt, dial, habits, onHabits }:
           ) : null}
           {isTyped(method) ? (
             <TypedReading
-              unit={protocol.unit}
+              unit={protocol.unit === 'cm' ? units : 'degrees'}
               count={entry.values.length + 1}
               typed={typed}
               fault={fault}
-              working={typedWorking(protocol, typed, context)}
+              working={typedWorking(protocol, typed, context, units)}
               onType={work.setTyped}
               onTake={work.takeTyped}
             />
@@ -363,14 +373,16 @@ export function Entry({ work, person, estimates, tilt, dial, habits, onHabits }:
           {entry.values.length > 0 ? (
             <View className="gap-1">
               <ReadingDots
-                values={entry.values}
-                mean={mean}
-                sem={sem / Math.sqrt(entry.values.length)}
-                unit={unit}
+                values={entry.values.map(shownAs)}
+                mean={shownAs(mean)}
+                sem={shownAs(sem) / Math.sqrt(entry.values.length)}
+                unit={protocol.unit === 'cm' ? ` ${units}` : '°'}
               />
               <Words role="status">
-                Mean {mean.toFixed(0)}
-                {unit} ± {((1.28 * sem) / Math.sqrt(entry.values.length)).toFixed(0)}
+                Mean {valueIn(protocol.unit, mean, units)} ±{' '}
+                {shownAs((1.28 * sem) / Math.sqrt(entry.values.length)).toFixed(
+                  protocol.unit === 'cm' && units === 'in' ? 1 : 0,
+                )}
                 {converted && (Math.abs(converted.mean - mean) > 0.5 || protocol.unit === 'cm')
                   ? `, which is a range of ${withDoubt(converted.mean, converted.sem)}`
                   : ''}
@@ -378,13 +390,17 @@ export function Entry({ work, person, estimates, tilt, dial, habits, onHabits }:
                 {degrees(believableChange(converted?.sem ?? sem, 1))}.
               </Words>
               {protocol.unit === 'deg' && method !== 'protractor' ? (
-                <Working words={workingOf(protocol, mean, context)} />
+                <Working words={workingWords(protocol, mean, context, units)} />
               ) : null}
               {disagree(entry.values, sem) ? (
                 <Words className="text-rust">
                   The readings lie{' '}
-                  {(Math.max(...entry.values) - Math.min(...entry.values)).toFixed(0)}
-                  {unit} apart, more than this method explains: take another.
+                  {valueIn(
+                    protocol.unit,
+                    Math.max(...entry.values) - Math.min(...entry.values),
+                    units,
+                  )}{' '}
+                  apart, more than this method explains: take another.
                 </Words>
               ) : null}
               <Press kind="quiet" onPress={work.dropLast}>
@@ -423,13 +439,19 @@ export function Entry({ work, person, estimates, tilt, dial, habits, onHabits }:
 }
 
 /** A reading that the answers at intake leave out, with why and where to turn. */
-const LeftOut = ({ caution: { words, refer } }: { readonly caution: ReadingVerdict }) => (
+const LeftOut = ({
+  caution: { reasons, refer },
+  say,
+}: {
+  readonly caution: ReadingVerdict;
+  readonly say: Say;
+}) => (
   <Sheet className="border-rust lg:flex-1">
     <Title level={2}>Not measured this way</Title>
-    {words.map((one) => (
+    {reasons.map(say.reason).map((one) => (
       <Words key={one}>{one}</Words>
     ))}
-    {refer.map((one) => (
+    {refer.map(say.reason).map((one) => (
       <Aside key={one}>{one}</Aside>
     ))}
     <Words>
@@ -441,10 +463,25 @@ const LeftOut = ({ caution: { words, refer } }: { readonly caution: ReadingVerdi
 
 const isTyped = (method: MethodId) =>
   method === 'protractor' || method === 'tape' || method === 'from-pose';
-const typedWorking = (protocol: Protocol, typed: string, context: ConversionContext) => {
+const workingWords = (
+  protocol: Protocol,
+  value: number,
+  context: ConversionContext,
+  units: Units,
+) => {
+  const working = workingOf(protocol, value, context);
+  return working && wordsIn(units).reason(working);
+};
+const typedWorking = (
+  protocol: Protocol,
+  typed: string,
+  context: ConversionContext,
+  units: Units,
+) => {
   const read = readNumber(typed);
-  return read.ok && read.value >= protocol.least && read.value <= protocol.most
-    ? workingOf(protocol, read.value, context)
+  const value = read.ok ? asRead(read.value, protocol, units) : NaN;
+  return value >= protocol.least && value <= protocol.most
+    ? workingWords(protocol, value, context, units)
     : null;
 };
 

@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { Pressable, View } from 'react-native';
 import type { Body } from '@/core/body/body';
 import { measuringFigure } from '@/core/measure/figures';
-import type { Protocol } from '@/core/ranges/protocols';
+import type { Protocol } from '@/core/protocols/protocols';
 import { MeasureScene } from '@/ui/MeasureScene';
 import { Press } from '@/ui/Press';
 import { Aside, Words } from '@/ui/Words';

@@ -1,7 +1,7 @@
 import { View } from 'react-native';
 import type { Body } from '@/core/body/body';
 import { measuringFigure } from '@/core/measure/figures';
-import type { Protocol } from '@/core/ranges/protocols';
+import type { Protocol } from '@/core/protocols/protocols';
 import { MeasureScene } from '@/ui/MeasureScene';
 import { Aside, Words } from '@/ui/Words';
 

@@ -8,17 +8,19 @@ import type { StudentRecord } from '@/core/estimate/estimate';
 import { meanOf } from '@/core/estimate/observations';
 import type { Reading } from '@/core/formats/book';
 import { inTime } from '@/core/formats/time';
-import { readingFaults } from '@/core/formats/readingFaults';
-import { methods, protocolOf } from '@/core/ranges/protocols';
+import { readingRefused } from '@/core/formats/readingFaults';
+import { methods, protocolOf } from '@/core/protocols/protocols';
 import { ranges, type RangeId, type Side } from '@/core/ranges/ranges';
 import type { KeptPicture } from '@/store/facts';
-import { date, withDoubt } from '@/ui/format';
+import { date, fromCm, length, toCm, withDoubt } from '@/ui/format';
 import { Field } from '@/ui/Field';
 import { readNumber } from '@/ui/number';
 import { Press, Tick } from '@/ui/Press';
 import { Sheet } from '@/ui/Sheet';
 import { tone } from '@/ui/tones';
 import { Aside, Title, Words } from '@/ui/Words';
+import { rangeName } from '@/ui/words/words';
+import { useUnits, useWords } from '../hooks';
 
 interface HistoryProps {
   readonly record: StudentRecord;
@@ -50,7 +52,7 @@ export function History({ record, range, side, pictures, onChange, onRemove }: H
   return (
     <Sheet>
       <Title level={2}>Readings so far{ranges[range].sided ? `, ${side}` : ''}</Title>
-      {looks.length > 1 ? <Course looks={looks} name={ranges[range].name} /> : null}
+      {looks.length > 1 ? <Course looks={looks} name={rangeName(range)} /> : null}
       {looks.length > 1 ? (
         <Words>
           {real.length === 0
@@ -104,12 +106,14 @@ function ReadingLine({
   readonly look: Look | undefined;
 }) {
   const protocol = protocolOf(reading.range, reading.method, reading.protocol);
-  const unit = protocol?.unit === 'cm' ? ' cm' : '°';
+  const units = useUnits();
+  const unit = protocol?.unit ?? 'deg';
   return (
     <View>
       <Words>
-        {date(reading.at)}: {reading.values.join(', ')}
-        {unit}
+        {date(reading.at)}:{' '}
+        {reading.values.map((value) => (unit === 'cm' ? fromCm(value, units) : value)).join(', ')}
+        {unit === 'cm' ? ` ${units}` : '°'}
         {look && (protocol?.unit === 'cm' || Math.abs(look.mean - meanOf(reading.values)) > 0.5)
           ? ` → ${withDoubt(look.mean, look.sem)}`
           : ''}
@@ -119,7 +123,7 @@ function ReadingLine({
         {methods[reading.method].name}
         {protocol ? `, ${protocol.name.toLowerCase()}` : ''}
         {reading.warm ? ', warm' : ''}
-        {reading.seatCm === undefined ? '' : `, seat ${reading.seatCm} cm`}
+        {reading.seatCm === undefined ? '' : `, seat ${length(reading.seatCm, units)}`}
         {reading.note ? ` · ${reading.note}` : ''}
       </Aside>
       {look?.change ? (
@@ -312,7 +316,11 @@ function EditReading({
   readonly onDone: () => void;
 }) {
   const [opened, setOpened] = useState(reading);
-  const [text, setText] = useState(reading.values.join(' '));
+  const units = useUnits();
+  const say = useWords();
+  const isLength = protocolOf(reading.range, reading.method, reading.protocol)?.unit === 'cm';
+  const shown = reading.values.map((value) => (isLength ? fromCm(value, units) : value));
+  const [text, setText] = useState(shown.join(' '));
   const [warm, setWarm] = useState(reading.warm);
   const [note, setNote] = useState(reading.note);
   const [fault, setFault] = useState<string>();
@@ -323,9 +331,14 @@ function EditReading({
       .map(readNumber);
     const wrong = read.find((one) => !one.ok);
     if (wrong && !wrong.ok) return setFault(wrong.words);
-    const values = read.flatMap((one) => (one.ok ? [one.value] : []));
-    const faults = readingFaults({ ...reading, values });
-    if (faults.length > 0) return setFault(faults.join(' '));
+    // A value that was not touched stays as it was read, to the last digit.
+    const values = read.flatMap((one, i) => {
+      if (!one.ok) return [];
+      if (one.value === shown[i]) return [reading.values[i] as number];
+      return [isLength ? toCm(one.value, units) : one.value];
+    });
+    const refusedHere = readingRefused({ ...reading, values });
+    if (refusedHere.length > 0) return setFault(say.reasons(refusedHere));
     const refused = await onSave(opened, { ...opened, values, warm, note });
     if (refused === null) return onDone();
     // What it says by now is what the next save starts from.
@@ -336,7 +349,7 @@ function EditReading({
     <View className="gap-2">
       <Field
         label="Values"
-        hint="with spaces between"
+        hint={`${isLength ? `${units}, ` : ''}with spaces between`}
         value={text}
         onChangeText={setText}
         fault={fault}

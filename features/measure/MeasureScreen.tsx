@@ -5,7 +5,7 @@ import type { Estimates } from '@/core/estimate/estimate';
 import type { Person, Reading } from '@/core/formats/book';
 import type { Plan } from '@/core/formats/plan';
 import { visitSteps } from '@/core/plan/visit';
-import { ranges, type RangeId, type Side } from '@/core/ranges/ranges';
+import { type RangeId, type Side } from '@/core/ranges/ranges';
 import { editFields, type FactRef } from '@/store/facts';
 import {
   rangeClosed,
@@ -31,6 +31,7 @@ import { Overview } from './Overview';
 import { Dial } from './tilt/sources';
 import { TiltFoot, usualHabits } from './tilt/TiltReading';
 import { useTilt } from './tilt/useTilt';
+import { rangeName } from '@/ui/words/words';
 
 /** Measuring one student: a led visit, or one range after another. */
 export function MeasureScreen({ id }: { readonly id: string }) {
@@ -178,9 +179,9 @@ function VisitBar({ visit, steps, entry, units, onPass, onLeave }: VisitBarProps
         <Words role="status">
           {visit.done.length === 0
             ? 'Nothing was read.'
-            : `Read: ${visit.done.map((one) => ranges[one].name.toLowerCase()).join(', ')}.`}
+            : `Read: ${visit.done.map((one) => rangeName(one).toLowerCase()).join(', ')}.`}
           {visit.passed.length > 0
-            ? ` Passed over: ${visit.passed.map((one) => ranges[one].name.toLowerCase()).join(', ')}.`
+            ? ` Passed over: ${visit.passed.map((one) => rangeName(one).toLowerCase()).join(', ')}.`
             : ''}
         </Words>
         <Press onPress={onLeave}>All ranges</Press>
@@ -219,7 +220,7 @@ function Past({
   const record = useOjas((state) => selectRecord(state, person.id));
   const pictures = useOjas((state) => state.pictures);
   const dispatch = useOjasDispatch();
-  const name = ranges[range].name.toLowerCase();
+  const name = rangeName(range).toLowerCase();
   const change = async (before: Reading, after: Reading) => {
     const outcome = await dispatch(
       commit({

@@ -4,7 +4,7 @@ import type { Person } from '@/core/formats/book';
 import type { Plan } from '@/core/formats/plan';
 import { dayOf, daysBetween } from '@/core/formats/time';
 import { visitSteps, type VisitKind } from '@/core/plan/visit';
-import { protocolsOf, type MethodId } from '@/core/ranges/protocols';
+import { protocolsOf, type MethodId } from '@/core/protocols/protocols';
 import { mayRead } from '@/core/safety/reading';
 import { keysOf, rangeIds, ranges, splitKey, type RangeId, type Side } from '@/core/ranges/ranges';
 import { length, withDoubt, type Units } from '@/ui/format';
@@ -13,6 +13,7 @@ import { Sheet } from '@/ui/Sheet';
 import { Aside, Title, Words } from '@/ui/Words';
 import { selectMethod } from '@/store/selectors';
 import { todayIso, useOjas } from '../hooks';
+import { rangeName } from '@/ui/words/words';
 
 const measurable = rangeIds.filter((id) => protocolsOf(id).length > 0);
 const SHOWN_NEXT = 3;
@@ -85,7 +86,7 @@ function Visits({ plan, estimates, units, onVisit }: Omit<OverviewProps, 'person
 
 /** Names of ranges in a sentence. */
 const names = (ids: readonly RangeId[]) =>
-  ids.map((id, i) => (i === 0 ? ranges[id].name : ranges[id].name.toLowerCase())).join(', ');
+  ids.map((id, i) => (i === 0 ? rangeName(id) : rangeName(id).toLowerCase())).join(', ');
 
 /** In a sentence: read twice … */
 const byMethod: Readonly<Record<MethodId, string>> = {
@@ -113,7 +114,7 @@ function Next({ plan, units, onPick }: Pick<OverviewProps, 'plan' | 'units' | 'o
           key={range + side}
           onPress={() => onPick(range, side === 'right' ? 'right' : 'left')}
         >
-          {ranges[range].name}
+          {rangeName(range)}
           {side === 'both' ? '' : `, ${side}`}: narrower by {length(gainCm, units)}
         </Press>
       ))}
@@ -175,7 +176,7 @@ function RangeLine({
       onPress={() => onPick(id, 'left')}
       className={`min-h-14 gap-0.5 rounded-md border bg-sheet px-4 py-2 ${unmeasured && doubt > 0 ? 'border-dashed border-ochre' : 'border-line'}`}
     >
-      <Words className="font-semibold">{ranges[id].name}</Words>
+      <Words className="font-semibold">{rangeName(id)}</Words>
       <Aside>
         {id === 'pelvicTilt.longSit' ? 'a reading of the hamstrings' : own.map(known).join(' · ')}
       </Aside>

@@ -8,14 +8,17 @@ import {
   protocolsOf,
   type ConversionContext,
   type Protocol,
-} from '@/core/ranges/protocols';
-import { priorOf, rangeIds, ranges, type RangeId } from '@/core/ranges/ranges';
+} from '@/core/protocols/protocols';
+import { priorOf, rangeIds, type RangeId } from '@/core/ranges/ranges';
 import { exampleBodies, type ExampleBodyId } from '@/core/sim/examples';
+import { length } from '@/ui/format';
 import { MeasureScene } from '@/ui/MeasureScene';
 import { Chips } from '@/ui/Press';
 import { Screen } from '@/ui/Screen';
 import { Sheet } from '@/ui/Sheet';
 import { Aside, Title, Words } from '@/ui/Words';
+import { rangeName, valueIn } from '@/ui/words/words';
+import { useUnits } from '../hooks';
 
 const measurable = rangeIds.filter((id) => protocolsOf(id).length > 0);
 const SEAT_CM = 12;
@@ -24,6 +27,7 @@ const SEAT_CM = 12;
 export function ProtocolsScreen() {
   const [bodyId, setBodyId] = useState<ExampleBodyId>('usual');
   const body = bodyFrom(exampleBodies.find(({ id }) => id === bodyId)?.statureCm ?? 170);
+  const units = useUnits();
   return (
     <Screen title="How each range is read" wide>
       <Words>
@@ -32,13 +36,15 @@ export function ProtocolsScreen() {
       </Words>
       <Chips
         label="Which body"
-        options={exampleBodies.slice(0, 3).map(({ id, words }) => ({ id, words }))}
+        options={exampleBodies
+          .slice(0, 3)
+          .map((one) => ({ id: one.id, words: `${one.words}, ${length(one.statureCm, units)}` }))}
         chosen={bodyId}
         onChoose={setBodyId}
       />
       {measurable.map((id) => (
-        <Sheet key={id} role="article" aria-label={ranges[id].name}>
-          <Title level={2}>{ranges[id].name}</Title>
+        <Sheet key={id} role="article" aria-label={rangeName(id)}>
+          <Title level={2}>{rangeName(id)}</Title>
           {protocolsOf(id).map((protocol) => (
             <Way key={protocol.id} id={id} protocol={protocol} body={body} />
           ))}
@@ -62,6 +68,7 @@ function Way({
     coupling: priorOf('hamstringCoupling', 'unknown'),
     seatCm: SEAT_CM,
   };
+  const units = useUnits();
   const { mean, sd } = usualOf(id, 'unknown');
   return (
     <View className="gap-1 border-t border-line pt-2">
@@ -70,7 +77,11 @@ function Way({
         {[mean - 1.6 * sd, mean, mean + 1.6 * sd].map((range) => {
           const value = valueShowing(protocol, range, context);
           const figure = measuringFigure(protocol.id, value, body, SEAT_CM);
-          const read = `${Math.round(value)}${protocol.unit === 'cm' ? ' cm' : '°'}`;
+          const read = valueIn(
+            protocol.unit,
+            protocol.unit === 'cm' ? value : Math.round(value),
+            units,
+          );
           return (
             <View key={range} className="min-w-[150px] flex-1">
               {figure ? (

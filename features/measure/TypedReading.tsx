@@ -4,7 +4,7 @@ import { Press } from '@/ui/Press';
 import { Words } from '@/ui/Words';
 
 interface TypedReadingProps {
-  readonly unit: 'cm' | 'deg';
+  readonly unit: 'cm' | 'in' | 'degrees';
   /** Which reading this would be, from 1. */
   readonly count: number;
   readonly typed: string;
@@ -29,7 +29,7 @@ export function TypedReading({
     <>
       <Field
         label={`Reading ${count}`}
-        hint={unit === 'cm' ? 'cm' : 'degrees'}
+        hint={unit}
         inputMode="decimal"
         value={typed}
         onChangeText={onType}

@@ -4,13 +4,13 @@ import { whenUnder, type Forecast } from '@/core/adapt/forecast';
 import type { Estimates } from '@/core/estimate/estimate';
 import type { Person } from '@/core/formats/book';
 import type { PlanPose } from '@/core/formats/plan';
-import { slotKey } from '@/core/geometry/family';
 import { poseAhead } from '@/core/plan/ahead';
 import type { Shelf } from '@/core/props/shelf';
 import { length, month, type Units } from '@/ui/format';
 import { Aside, Title, Words } from '@/ui/Words';
 import { todayIso } from '../hooks';
-import { slotWords } from './words';
+import { slotKey } from '@/core/slots';
+import { slotName, wordsIn } from '@/ui/words/words';
 
 interface AheadProps {
   readonly planned: PlanPose;
@@ -35,11 +35,11 @@ export function Ahead({ planned, person, estimates, shelf, units }: AheadProps) 
       <Title level={3}>In the months to come</Title>
       {told.map(({ slot, forecast }) => (
         <View key={slotKey(slot)}>
-          <Words className="font-semibold">{slotWords(slot)}</Words>
+          <Words className="font-semibold">{slotName(slot)}</Words>
           {forecast.enough ? (
             <Told forecast={forecast} underCm={slot.stackCm / 2} units={units} />
           ) : (
-            <Aside>{forecast.words}</Aside>
+            <Aside>{wordsIn(units).reason(forecast.reason)}</Aside>
           )}
         </View>
       ))}

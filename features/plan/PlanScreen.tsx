@@ -7,13 +7,12 @@ import type { PlanPose } from '@/core/formats/plan';
 import { practisedPoses } from '@/core/plan/practised';
 import type { Pose } from '@/core/poses/poses';
 import { poseById, posesIn } from '@/core/poses/poses';
-import { cautionById } from '@/core/safety/cautions';
 import { selectSessionsOf, selectShelf } from '@/store/selectors';
 import { Chips, Press } from '@/ui/Press';
 import { Screen } from '@/ui/Screen';
 import { Sheet } from '@/ui/Sheet';
 import { Aside, Title, Words } from '@/ui/Words';
-import { todayIso, useEstimates, useOjas, usePerson, usePlan, useUnits } from '../hooks';
+import { todayIso, useEstimates, useOjas, usePerson, usePlan, useUnits, useWords } from '../hooks';
 import { useWide } from '../shell/Shell';
 import { StudentTabs } from '../students/StudentTabs';
 import { PoseCard } from './PoseCard';
@@ -41,6 +40,7 @@ type Place = 'practised' | Pose['group'];
 
 /** Every pose of a student today, in pieces of the shelf. */
 export function PlanScreen({ id }: { readonly id: string }) {
+  const say = useWords();
   const person = usePerson(id);
   const [place, setPlace] = useState<Place>('practised');
   const plan = usePlan(id, place === 'practised' ? [] : posesIn(place));
@@ -78,7 +78,7 @@ export function PlanScreen({ id }: { readonly id: string }) {
             Unknown is not “no”:{' '}
             {plan.unanswered
               .slice(0, 4)
-              .map((one) => cautionById(one)?.name ?? one)
+              .map((one) => say.caution(one).name)
               .join(', ')}
             {plan.unanswered.length > 4 ? ' and more' : ''}.
           </Words>

@@ -5,12 +5,10 @@ import type { Posture } from '@/core/geometry/posture';
 import type { Estimates } from '@/core/estimate/estimate';
 import type { Person } from '@/core/formats/book';
 import type { PlanPose } from '@/core/formats/plan';
-import { slotKey } from '@/core/geometry/family';
 import { solveFigure } from '@/core/plan/solve';
 import { poseById } from '@/core/poses/poses';
 import type { Shelf } from '@/core/props/shelf';
 import { stackWords } from '@/core/props/stack';
-import { ranges } from '@/core/ranges/ranges';
 import { degrees, length, type Units } from '@/ui/format';
 import { AboveScene } from '@/ui/AboveScene';
 import { isSpatial } from '@/ui/figure/above';
@@ -23,15 +21,9 @@ import { Ahead } from './Ahead';
 import { PoseChoices } from './PoseChoices';
 import { TryHeights } from './TryHeights';
 import { railColumns } from './columns';
-import {
-  figureWords,
-  heightWords,
-  inputWords,
-  poseName,
-  poseTitle,
-  slotWords,
-  statusWords,
-} from './words';
+import { figureWords, heightWords, inputWords, poseName, poseTitle, statusWords } from './words';
+import { slotKey } from '@/core/slots';
+import { rangeName, slotName, wordsIn } from '@/ui/words/words';
 
 interface PoseCardProps {
   readonly person: Person;
@@ -57,6 +49,7 @@ export function PoseCard({
   const [trying, setTrying] = useState(false);
   const [without, setWithout] = useState(false);
   const [above, setAbove] = useState(false);
+  const say = wordsIn(units);
   const pose = poseById(planned.pose);
   const stage = pose?.stages.find(({ id }) => id === planned.stage)?.name;
   const built = planned.slots.filter(
@@ -77,8 +70,8 @@ export function PoseCard({
           {planned.instead ? `: ${poseName(planned.instead)}` : ''}
         </Words>
       )}
-      {planned.reasons.map((reason) => (
-        <Words key={reason}>{reason}</Words>
+      {planned.reasons.map(say.reason).map((words) => (
+        <Words key={words}>{words}</Words>
       ))}
       {planned.posture ? (
         <>
@@ -123,11 +116,11 @@ export function PoseCard({
             {built.map((slot) => (
               <View key={slotKey(slot)} className="gap-0.5 border-l-4 border-tape pl-3">
                 <Words>
-                  <Words className="font-semibold">{slotWords(slot)} </Words>
+                  <Words className="font-semibold">{slotName(slot)} </Words>
                   {slot.isLength ? length(slot.targetCm, units) : length(slot.stackCm, units)}
                 </Words>
                 <Words>{stackWords(slot.stack, shelf)}</Words>
-                <Aside>{slot.reason}</Aside>
+                <Aside>{say.reasons(slot.reasons)}</Aside>
               </View>
             ))}
             {built.length === 0 ? (
@@ -165,7 +158,7 @@ export function PoseCard({
           {why ? <PoseChoices person={person} pose={planned.pose} /> : null}
         </>
       ) : null}
-      {planned.refer.length > 0 ? <Aside>{planned.refer.join(' ')}</Aside> : null}
+      {planned.refer.length > 0 ? <Aside>{say.reasons(planned.refer)}</Aside> : null}
     </Sheet>
   );
 }
@@ -183,7 +176,7 @@ function Working({ planned, shelf, units }: Pick<PoseCardProps, 'planned' | 'she
         <Title level={3}>What the pose asks of the joints</Title>
         {planned.demands.map(({ range, side, needDeg, haveDeg }) => (
           <Words key={range + side}>
-            {ranges[range].name}, {side}: asks {degrees(needDeg)}, has {degrees(haveDeg)}
+            {rangeName(range)}, {side}: asks {degrees(needDeg)}, has {degrees(haveDeg)}
             {needDeg > haveDeg ? ` — ${degrees(needDeg - haveDeg)} short` : ''}
           </Words>
         ))}
@@ -193,9 +186,9 @@ function Working({ planned, shelf, units }: Pick<PoseCardProps, 'planned' | 'she
         .map((slot) => (
           <View key={slotKey(slot)} className="gap-1">
             <Title level={3}>
-              {slotWords(slot)}: {heightWords(slot, units)}
+              {slotName(slot)}: {heightWords(slot, units)}
             </Title>
-            <Words>{slot.reason}</Words>
+            <Words>{wordsIn(units).reasons(slot.reasons)}</Words>
             {slot.isLength ? null : (
               <Aside>
                 Reckoned {length(Math.max(0, slot.reckonedCm), units)}; learned on the mat{' '}

@@ -5,17 +5,17 @@ import type { Estimates } from '@/core/estimate/estimate';
 import type { Person } from '@/core/formats/book';
 import type { PlanPose } from '@/core/formats/plan';
 import type { Posture } from '@/core/geometry/posture';
-import { slotKey } from '@/core/geometry/family';
 import { nearestStack, solveFigure } from '@/core/plan/solve';
 import { TRY_MOST_CM, triedHeights, tryableCm } from '@/core/plan/tryHeights';
 import type { Shelf } from '@/core/props/shelf';
 import { stackWords, usedBy } from '@/core/props/stack';
-import { ranges } from '@/core/ranges/ranges';
 import { degrees, length, type Units } from '@/ui/format';
 import { PoseScene } from '@/ui/PoseScene';
 import { Aside, Words } from '@/ui/Words';
 import { columnsOf, railColumns } from './columns';
-import { figureWords, slotWords } from './words';
+import { figureWords } from './words';
+import { slotKey } from '@/core/slots';
+import { rangeName, slotName } from '@/ui/words/words';
 
 interface TryHeightsProps {
   readonly planned: PlanPose;
@@ -82,13 +82,13 @@ export function TryHeights({ planned, person, estimates, shelf, units }: TryHeig
           .filter((slot) => tried[slotKey(slot)] !== undefined)
           .map((slot) => (
             <Words key={slotKey(slot)}>
-              {slotWords(slot)} {length(slot.stackCm, units)}: {stackWords(slot.stack, shelf)}
+              {slotName(slot)} {length(slot.stackCm, units)}: {stackWords(slot.stack, shelf)}
             </Words>
           ))}
         <Words>{figureWords(now, units)}</Words>
         {short.map(({ range, side, needDeg, haveDeg }) => (
           <Words key={range + side} className="text-rust">
-            {ranges[range].name}, {side}: {degrees(needDeg - haveDeg)} more than there is.
+            {rangeName(range)}, {side}: {degrees(needDeg - haveDeg)} more than there is.
           </Words>
         ))}
       </View>

@@ -1,8 +1,8 @@
 import type { PlanPose, PlanSlot } from '@/core/formats/plan';
-import { slotKey } from '@/core/geometry/family';
 import { comesDown, poseById } from '@/core/poses/poses';
 import type { RailColumn } from '@/ui/Rail';
 import { shortSlot } from './words';
+import { slotKey } from '@/core/slots';
 
 /** The rail of a pose: the slots that come down over the weeks, where anything stands or should. */
 export function railColumns(planned: PlanPose): RailColumn[] {

@@ -1,7 +1,7 @@
 import { planStudent } from '@/core/plan/plan';
 import { recordWith, sampleReading, sampleShelf } from '@/core/tests/samples';
 import { columnsOf, railColumns } from './columns';
-import { uncertainParameters } from '@/core/geometry/draw';
+import { uncertainParameters } from '@/core/geometry/inputs';
 import { posesIn } from '@/core/poses/poses';
 import {
   actionWords,
@@ -13,8 +13,8 @@ import {
   poseName,
   poseTitle,
   shortSlot,
-  slotWords,
 } from './words';
+import { slotName } from '@/ui/words/words';
 
 const planned = (pose: string) =>
   planStudent(
@@ -54,11 +54,11 @@ test('every action has a word and a mark: colour never stands alone', () => {
 });
 
 test('names are short where there is little room, and whole elsewhere', () => {
-  expect([shortSlot('underKnees'), slotWords({ slot: 'underKnees' })]).toEqual([
+  expect([shortSlot('underKnees'), slotName({ slot: 'underKnees' })]).toEqual([
     'Knees',
     'Under the knees',
   ]);
-  expect(slotWords({ slot: 'back', part: 'low' })).toBe('Ramp, low ribs');
+  expect(slotName({ slot: 'back', part: 'low' })).toBe('Ramp, low ribs');
   expect([poseName('hero'), poseName('stranger')]).toEqual(['Hero', 'stranger']);
 });
 
@@ -77,8 +77,8 @@ test('a pose with sides is titled with its side, a pair’s slot with its own', 
     poseTitle({ pose: 'hero', side: 'both' }),
   ]).toEqual(['Pigeon, left', 'Hero']);
   expect([
-    slotWords({ slot: 'underThigh', side: 'right' }),
-    slotWords({ slot: 'seat', side: 'both' }),
+    slotName({ slot: 'underThigh', side: 'right' }),
+    slotName({ slot: 'seat', side: 'both' }),
   ]).toEqual(['Under the thigh, right', 'Seat']);
 });
 

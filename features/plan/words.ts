@@ -1,29 +1,11 @@
 import type { PlanPose, PlanSlot } from '@/core/formats/plan';
-import { slotNames, type SlotId } from '@/core/props/slots';
 import { ranges, type RangeId, type ReadingSide } from '@/core/ranges/ranges';
 import { poseById } from '@/core/poses/poses';
 import type { Pose } from '@/core/poses/poses';
-import type { UncertainParameter } from '@/core/geometry/draw';
+import type { UncertainParameter } from '@/core/geometry/inputs';
 import { length, type Units } from '@/ui/format';
-
-/** A slot's name; a ramp has two ends, a pair two sides. */
-export const slotWords = ({
-  slot,
-  part,
-  side,
-}: {
-  slot: string;
-  part?: 'low' | 'high' | undefined;
-  side?: ReadingSide | undefined;
-}) => {
-  const name =
-    slot === 'back'
-      ? part === 'low'
-        ? 'Ramp, low ribs'
-        : 'Ramp, shoulder blades'
-      : slotNames[slot as SlotId];
-  return side === 'left' || side === 'right' ? `${name}, ${side}` : name;
-};
+import { rangeName, slotName } from '@/ui/words/words';
+import type { SlotId } from '@/core/slots';
 
 /** As short as a rail's foot has room for. */
 const shortNames: Readonly<Partial<Record<SlotId, string>>> = {
@@ -42,7 +24,7 @@ const shortNames: Readonly<Partial<Record<SlotId, string>>> = {
   shoulder: 'Shoulder',
   heels: 'Heels',
 };
-export const shortSlot = (slot: SlotId) => shortNames[slot] ?? slotNames[slot];
+export const shortSlot = (slot: SlotId) => shortNames[slot] ?? slotName({ slot });
 
 export const poseName = (id: string) => poseById(id)?.name ?? id;
 /** A pose with the side that works, where it has sides. */
@@ -92,8 +74,8 @@ export function heightWords(slot: PlanSlot, units: Units): string {
 export const inputWords = (key: string | null) => {
   if (key === null) return 'what the mat has taught so far';
   const [id, side] = key.split(':');
-  const range = ranges[id as RangeId];
-  if (range) return `${range.name.toLowerCase()}${side ? `, ${side}` : ''}`;
+  if (id !== undefined && Object.hasOwn(ranges, id))
+    return `${rangeName(id as RangeId).toLowerCase()}${side ? `, ${side}` : ''}`;
   return uncertainWords[key as UncertainParameter] ?? 'what the model leaves out';
 };
 
@@ -110,7 +92,7 @@ const uncertainWords: Readonly<Record<UncertainParameter, string>> = {
 export function figureWords(planned: PlanPose, units: Units): string {
   const supports = planned.slots
     .filter(({ stackCm, isLength }) => stackCm > 0.3 && !isLength)
-    .map((slot) => `${slotWords(slot).toLowerCase()} on ${length(slot.stackCm, units)}`);
+    .map((slot) => `${slotName(slot).toLowerCase()} on ${length(slot.stackCm, units)}`);
   const {
     rollBackDeg,
     inclineDeg,

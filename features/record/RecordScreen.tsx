@@ -1,7 +1,6 @@
 import { Link } from 'expo-router';
 import { View } from 'react-native';
 import type { Session, SessionPose } from '@/core/formats/book';
-import { slotKey } from '@/core/geometry/family';
 import { practisedPoses } from '@/core/plan/practised';
 import { stackWords } from '@/core/props/stack';
 import { edit } from '@/store/facts';
@@ -12,10 +11,12 @@ import { Chips, Press } from '@/ui/Press';
 import { Screen } from '@/ui/Screen';
 import { Sheet } from '@/ui/Sheet';
 import { Aside, Title, Words } from '@/ui/Words';
-import { useOjas, useOjasDispatch, usePerson, usePlan, useUnits } from '../hooks';
-import { actionWords, poseTitle, slotWords } from '../plan/words';
+import { useOjas, useOjasDispatch, usePerson, usePlan, useUnits, useWords } from '../hooks';
+import { actionWords, poseTitle } from '../plan/words';
 import { StudentTabs } from '../students/StudentTabs';
 import { NoStudent } from '../students/NoStudent';
+import { slotKey } from '@/core/slots';
+import { slotName } from '@/ui/words/words';
 
 const nextDay = [
   { id: 'better', words: 'Better' },
@@ -32,6 +33,7 @@ const placeWords: Readonly<Record<SessionPose['feeling']['place'], string>> = {
 
 /** What was settled on, session by session, and what it means for next time. */
 export function RecordScreen({ id }: { readonly id: string }) {
+  const say = useWords();
   const person = usePerson(id);
   const sessions = useOjas((state) => selectSessionsOf(state, id));
   const plan = usePlan(id);
@@ -111,7 +113,7 @@ export function RecordScreen({ id }: { readonly id: string }) {
                   {poseTitle({ pose, side })}: {actionWords[decision.action].words.toLowerCase()}
                   .{' '}
                 </Words>
-                {decision.reasons.join(' ')}
+                {say.reasons(decision.reasons)}
               </Words>
             ))}
         </Sheet>
@@ -131,7 +133,7 @@ function PoseLine({ outcome }: { readonly outcome: SessionPose }) {
         .filter(({ heightCm }) => heightCm > 0.3)
         .map((one) => (
           <Words key={slotKey(one)}>
-            {slotWords(one)} {length(one.heightCm, units)}: {stackWords(one.pieces, shelf)}
+            {slotName(one)} {length(one.heightCm, units)}: {stackWords(one.pieces, shelf)}
           </Words>
         ))}
       <Aside>

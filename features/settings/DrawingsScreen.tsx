@@ -2,7 +2,6 @@ import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { bodyFrom } from '@/core/body/body';
 import type { PlanPose } from '@/core/formats/plan';
-import { slotKey } from '@/core/geometry/family';
 import type { Posture } from '@/core/geometry/posture';
 import { planStudent } from '@/core/plan/plan';
 import type { Pose } from '@/core/poses/poses';
@@ -27,6 +26,7 @@ import {
   shortSlot,
   statusWords,
 } from '../plan/words';
+import { slotKey } from '@/core/slots';
 
 /** Every pose as it is reckoned and drawn for five example bodies on a small shelf. */
 export function DrawingsScreen() {
@@ -47,6 +47,7 @@ export function DrawingsScreen() {
       })),
     }));
   }, [group, day]);
+  const units = useUnits();
   return (
     <Screen title="Five bodies in every pose" wide>
       <Words>
@@ -71,7 +72,7 @@ export function DrawingsScreen() {
             {figures.map(({ body, planned }) => (
               <View key={body.id} className="min-w-[150px] flex-1">
                 <Drawn
-                  words={body.words}
+                  words={`${body.words}, ${length(body.statureCm, units)}`}
                   statureCm={body.statureCm}
                   planned={planned}
                   above={above}

@@ -1,8 +1,14 @@
 import { View } from 'react-native';
 import { allParameters, decision } from '@/core/parameters';
+import { fromCm, type Units } from '@/ui/format';
 import { Screen } from '@/ui/Screen';
 import { Sheet } from '@/ui/Sheet';
 import { Aside, Title, Words } from '@/ui/Words';
+import { useUnits } from '../hooks';
+
+/** A parameter in the teacher's units. */
+const told = (value: number, unit: string, units: Units) =>
+  unit === 'cm' ? fromCm(value, units) : value;
 
 const spaced = (name: string) =>
   name
@@ -12,6 +18,7 @@ const spaced = (name: string) =>
 
 /** The reckoning in plain words, and every number that it assumes. */
 export function ReckoningScreen() {
+  const units = useUnits();
   return (
     <Screen title="How it reckons">
       <Sheet>
@@ -41,10 +48,10 @@ export function ReckoningScreen() {
               <Words>
                 {spaced(name)}:{' '}
                 <Words className="font-semibold">
-                  {value}
-                  {sd > 0 ? ` ± ${sd}` : ''}
+                  {told(value, unit, units)}
+                  {sd > 0 ? ` ± ${told(sd, unit, units)}` : ''}
                 </Words>{' '}
-                {unit === 'ratio' ? '' : unit}
+                {unit === 'ratio' ? '' : unit === 'cm' ? units : unit}
               </Words>
               <Aside>{source}</Aside>
             </View>

@@ -12,7 +12,7 @@ import { Chips, Press } from '@/ui/Press';
 import { Screen } from '@/ui/Screen';
 import { Sheet } from '@/ui/Sheet';
 import { Aside, Title, Words } from '@/ui/Words';
-import { nowIso, todayIso, useOjasDispatch, usePerson } from '../hooks';
+import { nowIso, todayIso, useOjasDispatch, usePerson, useWords } from '../hooks';
 import { NoStudent } from './NoStudent';
 
 const answers = [
@@ -32,6 +32,7 @@ const answerTo = (person: Person, id: string) =>
 /** The questions that come before any measuring. */
 export function IntakeScreen({ id }: { readonly id: string }) {
   const person = usePerson(id);
+  const say = useWords();
   const dispatch = useOjasDispatch();
   if (!person) return <NoStudent />;
   /** Answers some questions; those given meanwhile in another tab stay. */
@@ -61,7 +62,7 @@ export function IntakeScreen({ id }: { readonly id: string }) {
     };
     return keep(
       [now],
-      `${caution.name}: ${answers.find((one) => one.id === now.answer)?.words.toLowerCase()}`,
+      `${say.caution(caution.id).name}: ${answers.find((one) => one.id === now.answer)?.words.toLowerCase()}`,
     );
   };
   const open = cautions.filter(
@@ -120,12 +121,14 @@ interface QuestionProps {
 
 function Question({ caution, answer, onAnswer }: QuestionProps) {
   const said = answer?.answer ?? 'unanswered';
+  const say = useWords();
+  const { name, question, refer } = say.caution(caution.id);
   const asks = caution.rules.some(({ does }) => does === 'ask-first');
   return (
     <Sheet>
-      <Title level={2}>{caution.question}</Title>
+      <Title level={2}>{question}</Title>
       <Chips
-        label={caution.name}
+        label={name}
         options={answers}
         chosen={said}
         onChoose={(choice) =>
@@ -151,10 +154,10 @@ function Question({ caution, answer, onAnswer }: QuestionProps) {
               onNote={(goAheadAt) => onAnswer({ goAheadAt })}
             />
           ) : null}
-          {[...new Set(caution.rules.map(({ words }) => words))].map((words) => (
+          {say.rules(caution.id).map((words) => (
             <Words key={words}>{words}</Words>
           ))}
-          <Aside>{caution.refer}</Aside>
+          <Aside>{refer}</Aside>
         </View>
       ) : null}
     </Sheet>

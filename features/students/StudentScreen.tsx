@@ -21,7 +21,7 @@ import { RangeBar } from '@/ui/RangeBar';
 import { Screen } from '@/ui/Screen';
 import { Sheet } from '@/ui/Sheet';
 import { Aside, Title, Words } from '@/ui/Words';
-import { useEstimates, useOjas, useOjasDispatch, usePerson, useUnits } from '../hooks';
+import { useEstimates, useOjas, useOjasDispatch, usePerson, useUnits, useWords } from '../hooks';
 import { Choice } from '../plan/PoseChoices';
 import { StudentForm, type PersonFields } from './StudentForm';
 import { StudentTabs } from './StudentTabs';
@@ -31,6 +31,7 @@ const questionIds = Object.keys(questions) as QuestionId[];
 
 /** One student: who they are, what is known of their ranges, and what to mind. */
 export function StudentScreen({ id }: { readonly id: string }) {
+  const say = useWords();
   const person = usePerson(id);
   const estimates = useEstimates(id);
   const readings = useOjas((state) => selectReadingsOf(state, id));
@@ -96,8 +97,9 @@ export function StudentScreen({ id }: { readonly id: string }) {
         ) : (
           yes.map(({ id: caution, side }) => (
             <Words key={caution}>
-              {cautionById(caution)?.name ??
-                `“${caution}”, not known to this version: ask before any pose`}
+              {cautionById(caution)
+                ? say.caution(caution).name
+                : `“${caution}”, not known to this version: ask before any pose`}
               {side && side !== 'both' ? `, ${side}` : ''}
             </Words>
           ))

@@ -2,9 +2,7 @@ import { Link } from 'expo-router';
 import { useState } from 'react';
 import { Pressable, View } from 'react-native';
 import type { Plan, PlanPose } from '@/core/formats/plan';
-import { slotKey } from '@/core/geometry/family';
 import { stackWords } from '@/core/props/stack';
-import { ranges } from '@/core/ranges/ranges';
 import { selectPeople, selectSessionsOf, selectShelf } from '@/store/selectors';
 import { ago, length } from '@/ui/format';
 import { Field } from '@/ui/Field';
@@ -14,8 +12,10 @@ import { Sheet } from '@/ui/Sheet';
 import { Aside, Title, Words } from '@/ui/Words';
 import { useOjas, usePerson, usePlan, useUnits } from '../hooks';
 import { ActionMark } from '../plan/ActionMark';
-import { poseTitle, slotWords } from '../plan/words';
+import { poseTitle } from '../plan/words';
 import { useWide } from '../shell/Shell';
+import { slotKey } from '@/core/slots';
+import { rangeName, slotName, wordsIn } from '@/ui/words/words';
 
 const SHOWN_AT_FIRST = 6;
 
@@ -170,7 +170,7 @@ function Check({ plan }: { readonly plan: Plan }) {
   if (!first) return null;
   return (
     <Words>
-      Check first: {ranges[first.range].name.toLowerCase()}
+      Check first: {rangeName(first.range).toLowerCase()}
       {first.side === 'both' ? '' : `, ${first.side}`}{' '}
       <Words className="text-faint">(narrower by {length(first.gainCm, units)})</Words>
     </Words>
@@ -193,11 +193,11 @@ function Move({ planned }: { readonly planned: PlanPose }) {
       </View>
       {slot && slot.lastCm !== null ? (
         <Words>
-          {slotWords(slot)} {length(slot.lastCm, units)} → {length(slot.stackCm, units)}:{' '}
+          {slotName(slot)} {length(slot.lastCm, units)} → {length(slot.stackCm, units)}:{' '}
           {stackWords(slot.stack, shelf)}
         </Words>
       ) : null}
-      <Aside>{planned.decision.reasons.join(' ')}</Aside>
+      <Aside>{wordsIn(units).reasons(planned.decision.reasons)}</Aside>
     </View>
   );
 }

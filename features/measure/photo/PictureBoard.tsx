@@ -1,7 +1,7 @@
 import { useEffect, useRef, useState } from 'react';
 import { Image, View, type ViewProps } from 'react-native';
 import Svg, { Circle, Line, Polyline } from 'react-native-svg';
-import type { Spot } from '@/core/measure/photoWays';
+import type { Spot } from '@/core/protocols/photoWay';
 import { Press } from '@/ui/Press';
 import { HaloText } from '@/ui/figure/HaloText';
 import { tone } from '@/ui/tones';

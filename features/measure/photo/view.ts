@@ -1,4 +1,4 @@
-import type { Spot } from '@/core/measure/photoWays';
+import type { Spot } from '@/core/protocols/photoWay';
 
 /** Which part of a picture a board shows: how many points a picture's pixel takes, and what lies at the left top. */
 export interface BoardView {

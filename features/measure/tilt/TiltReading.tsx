@@ -1,7 +1,7 @@
 import { useEffect, useRef, useState } from 'react';
 import { View } from 'react-native';
 import type { Edge } from '@/core/measure/tilt';
-import type { TiltWay } from '@/core/measure/tiltWays';
+import type { TiltWay } from '@/core/protocols/tiltWay';
 import { Chips, Press, Tick } from '@/ui/Press';
 import { Aside, Words } from '@/ui/Words';
 import { chime } from '../../sound/chime';

@@ -1,5 +1,5 @@
 import type { TiltSample } from '@/core/measure/tilt';
-import type { TiltWay } from '@/core/measure/tiltWays';
+import type { TiltWay } from '@/core/protocols/tiltWay';
 
 /** Why there is no angle, in words for the teacher. */
 export type Trouble = 'no-sensor' | 'refused' | 'not-secure';

@@ -1,6 +1,6 @@
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { TiltReader, type Edge, type TiltView } from '@/core/measure/tilt';
-import type { TiltWay } from '@/core/measure/tiltWays';
+import type { TiltWay } from '@/core/protocols/tiltWay';
 import type { TiltSource, Trouble } from './sources';
 
 /** A running sensor: those who show its angle follow it by themselves, so that nothing else is drawn sixty times a second. */

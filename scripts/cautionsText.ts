@@ -1,7 +1,8 @@
-import { poses, type Pose } from '../poses/poses';
-import type { ReadingSide } from '../ranges/ranges';
-import { cautions, type Caution } from './cautions';
-import { verdictOn, type Verdict } from './verdict';
+import { wordsIn } from '@/ui/words/words';
+import { poses, type Pose } from '@/core/poses/poses';
+import type { ReadingSide } from '@/core/ranges/ranges';
+import { cautions, type Caution } from '@/core/safety/cautions';
+import { verdictOn, type Verdict } from '@/core/safety/verdict';
 
 /** What one answer of "yes" does to one pose, as short as a table's cell. */
 function cell({ status, instead, changes }: Verdict): string {
@@ -29,7 +30,7 @@ function outcome({ id, sided }: Caution, pose: Pose): string {
 /** Every caution on every pose: docs/cautions.md, made from what the program itself asks. */
 export function cautionsText(): string {
   const sections = cautions.map((caution) => {
-    const { name, question, refer } = caution;
+    const { name, question, refer } = wordsIn('cm').caution(caution.id);
     const rows = poses.map((pose) => `| ${pose.name} | ${outcome(caution, pose)} |`);
     return [
       `## ${name}`,

@@ -15,25 +15,28 @@ export type UncertainParameter = keyof typeof uncertainParameters;
 export type InputKey = RangeKey | UncertainParameter;
 
 /** One value for every input: the means, or one sigma point about them. */
-export type Draw = Readonly<Partial<Record<InputKey, number>>>;
+export type InputValues = Readonly<Partial<Record<InputKey, number>>>;
 /** What is believed of every input. */
 export type Belief = Readonly<Partial<Record<InputKey, Prior>>>;
 
 /** The value of an input; throws when a family asks for one that nobody gave. */
-export function valueOf(draw: Draw, key: InputKey): number {
-  const value = draw[key];
+export function valueOf(values: InputValues, key: InputKey): number {
+  const value = values[key];
   if (value !== undefined) return value;
   if (key in uncertainParameters) return uncertainParameters[key as UncertainParameter].value;
   throw new Error(`no value for ${key}`);
 }
 
-export const rangeValue = (draw: Draw, id: RangeId, side: Side): number =>
-  valueOf(draw, keyOf(id, side));
+export const rangeValue = (values: InputValues, id: RangeId, side: Side): number =>
+  valueOf(values, keyOf(id, side));
 
 /** The least of a range over some legs. */
-export const leastOf = (draw: Draw, id: RangeId, legs: readonly Side[]): number =>
-  legs.reduce((least, side) => Math.min(least, rangeValue(draw, id, side)), Infinity);
+export const leastOf = (values: InputValues, id: RangeId, legs: readonly Side[]): number =>
+  legs.reduce((least, side) => Math.min(least, rangeValue(values, id, side)), Infinity);
 
 /** The leg with the smaller range, of some legs. */
-export const stifferSide = (draw: Draw, id: RangeId, legs: readonly Side[] = sides): Side =>
-  legs.reduce((a, b) => (rangeValue(draw, id, b) < rangeValue(draw, id, a) ? b : a));
+export const stifferSide = (
+  values: InputValues,
+  id: RangeId,
+  legs: readonly Side[] = sides,
+): Side => legs.reduce((a, b) => (rangeValue(values, id, b) < rangeValue(values, id, a) ? b : a));

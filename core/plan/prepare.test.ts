@@ -3,12 +3,12 @@ import { shiftDays } from '../formats/time';
 import { recordWith, samplePerson, sampleReading, sampleShelf } from '../tests/samples';
 import { poseAhead } from './ahead';
 import { planStudent } from './plan';
-import { atTheEdge, poseOr, settlePose } from './settle';
+import { atTheEdge, poseOr, preparePose } from './prepare';
 
 const DAY = '2026-06-01';
 
 test('a pose is settled from the approach, the student’s choices, the cautions and the shelf', () => {
-  const { settings, verdict } = settlePose(
+  const { settings, verdict } = preparePose(
     samplePerson({
       choices: { pelvis: 'tall' },
       cautions: [{ id: 'knee-arthritis', answer: 'yes', at: '2026-01-05' }],
@@ -19,11 +19,11 @@ test('a pose is settled from the approach, the student’s choices, the cautions
   );
   expect(settings).toMatchObject({ pelvisTargetDeg: -5, kneeMarginDeg: 15, chairSeatCm: 45 });
   expect(verdict.status).toBe('changed');
-  expect(settlePose(samplePerson(), 'hero', 'both', []).settings.chairSeatCm).toBe(45);
+  expect(preparePose(samplePerson(), 'hero', 'both', []).settings.chairSeatCm).toBe(45);
 });
 
 test('at the edge nothing is kept in hand, and all else stays', () => {
-  const { settings } = settlePose(samplePerson(), 'hero', 'both', sampleShelf);
+  const { settings } = preparePose(samplePerson(), 'hero', 'both', sampleShelf);
   expect(atTheEdge(settings)).toEqual({ ...settings, kneeMarginDeg: 0, share: 1 });
 });
 
@@ -54,6 +54,6 @@ test('every support that comes down has its months to come, or says why not', ()
   // The front thigh was never read.
   expect(told[1]?.forecast).toMatchObject({
     enough: false,
-    words: expect.stringContaining('0 of 3'),
+    reason: { code: 'few-looks', seen: 0, asked: 3 },
   });
 });

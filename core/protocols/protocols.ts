@@ -10,7 +10,18 @@ import {
   spineShare,
   standingFold,
 } from '../parameters';
-import { ranges, type RangeId } from './ranges';
+import { ranges, type RangeId } from '../ranges/ranges';
+import type { Reason } from '../reasons';
+import {
+  cornerDeg,
+  fallDeg,
+  overKnee,
+  overPelvis,
+  overRaise,
+  raisedDeg,
+  type PhotoWay,
+} from './photoWay';
+import { acrossPelvis, asItTurns, fromUpright, onward, type TiltWay } from './tiltWay';
 
 export const methodIds = [
   'phone-tilt',
@@ -58,7 +69,24 @@ export interface ConversionContext {
   readonly seatCm?: number;
 }
 
-export interface Protocol {
+/** What a way of reading does to a body. */
+export type ReadingTrait =
+  | 'liftsLeg'
+  | 'straightLeg'
+  | 'bendsKnee'
+  | 'kneels'
+  | 'hipToEnd'
+  | 'rounds'
+  | 'legAndBack'
+  | 'movesPelvis'
+  | 'headLow'
+  | 'bendsAnkle'
+  | 'armOverhead'
+  | 'faceDown'
+  | 'onBack'
+  | 'bothSides';
+
+interface ProtocolEntry {
   readonly id: string;
   readonly range: RangeId;
   readonly name: string;
@@ -72,11 +100,33 @@ export interface Protocol {
   readonly tool: string;
   readonly stopWhen: string;
   readonly spoiledBy: string;
+  /** What it does to a body, which is what cautions speak of. */
+  readonly traits: readonly ReadingTrait[];
   /** Read on a seat whose height must be noted. */
   readonly onSeat?: true;
+  /** How a phone laid on the body reads it; null where gravity does not show it. */
+  readonly tilt: TiltWay | null;
+  /** How a photo reads it; null where none does. */
+  readonly photo: PhotoWay | null;
+  /** How a value becomes the range, with the numbers on the way; null where the range is what is read. */
+  readonly working: Working | null;
   /** From the value read, with the error of one such reading, to the range. */
   readonly convert: (value: number, sem: number, context: ConversionContext) => Converted;
 }
+
+export type WorkingReason = Extract<Reason, { code: `working-${string}` }>;
+/** From the value read and the range that it comes to, the numbers on the way. */
+type Working = (value: number, deg: number, context: ConversionContext) => WorkingReason;
+
+const triangle: Working = (cm, deg, { body }) => ({
+  code: 'working-triangle',
+  thighCm: body.thighCm,
+  shinCm: body.shinCm,
+  cm,
+  kneeDeg: 180 - kneeBendFromHeelCm(cm, body),
+  deg,
+});
+const ankleFootCm = ({ footCm }: Body) => kneeling.ankleLever.value * footCm;
 
 const asRead = (value: number, sem: number): Converted => ({ mean: value, sem });
 const NEVER =
@@ -91,12 +141,13 @@ function through(formula: (value: number) => number, value: number, sem: number)
 
 const limits = (id: RangeId) => ({ least: ranges[id].least, most: ranges[id].most });
 
-export const protocols: readonly Protocol[] = [
+const entries = [
   {
     id: 'pelvic-tilt.standing',
     range: 'pelvicTilt.standing',
     name: 'Standing',
     methods: ['phone-tilt', 'protractor', 'photo', 'by-eye'],
+    traits: [],
     unit: 'deg',
     ...limits('pelvicTilt.standing'),
     position: 'Standing barefoot, feet hip-wide, weight even.',
@@ -104,6 +155,9 @@ export const protocols: readonly Protocol[] = [
     tool: 'Across the front and the rear hip-bone points of one side.',
     stopWhen: NEVER,
     spoiledBy: 'Standing to attention; thick waistbands.',
+    tilt: acrossPelvis,
+    photo: overPelvis,
+    working: null,
     convert: asRead,
   },
   {
@@ -111,6 +165,7 @@ export const protocols: readonly Protocol[] = [
     range: 'pelvicTilt.longSit',
     name: 'Long sit on a known seat',
     methods: ['phone-tilt', 'protractor', 'photo', 'by-eye'],
+    traits: ['liftsLeg', 'straightLeg', 'bothSides'],
     unit: 'deg',
     ...limits('pelvicTilt.longSit'),
     onSeat: true,
@@ -119,6 +174,9 @@ export const protocols: readonly Protocol[] = [
     tool: 'Across the front and the rear hip-bone points of one side.',
     stopWhen: NEVER,
     spoiledBy: 'Leaning on the hands; bent knees.',
+    tilt: acrossPelvis,
+    photo: overPelvis,
+    working: null,
     convert: asRead,
   },
   {
@@ -126,6 +184,7 @@ export const protocols: readonly Protocol[] = [
     range: 'hamstring',
     name: 'Leg raise, pelvis watched',
     methods: ['phone-tilt', 'protractor', 'photo', 'by-eye'],
+    traits: ['liftsLeg', 'straightLeg', 'onBack'],
     unit: 'deg',
     ...limits('hamstring'),
     position: 'On the back, other leg flat. Raise one leg with its knee straight.',
@@ -133,6 +192,9 @@ export const protocols: readonly Protocol[] = [
     tool: 'Along the shin of the raised leg.',
     stopWhen: `Stop as the pelvis starts to roll. ${NEVER} A line of feeling below the knee is no hamstring reading: refer on.`,
     spoiledBy: 'A bending knee; a pelvis already rolled.',
+    tilt: asItTurns('Along the shin, top of the phone to the foot'),
+    photo: overRaise,
+    working: null,
     convert: asRead,
   },
   {
@@ -140,6 +202,7 @@ export const protocols: readonly Protocol[] = [
     range: 'hamstring',
     name: 'Leg raise to the first firm pull',
     methods: ['phone-tilt', 'protractor', 'photo', 'by-eye'],
+    traits: ['liftsLeg', 'straightLeg', 'onBack'],
     unit: 'deg',
     ...limits('hamstring'),
     position: 'On the back, other leg flat. Raise one leg with its knee straight.',
@@ -147,6 +210,14 @@ export const protocols: readonly Protocol[] = [
     tool: 'Along the shin of the raised leg.',
     stopWhen: `Stop at the first firm pull; the share of the pelvis is taken away. ${NEVER}`,
     spoiledBy: 'A bending knee.',
+    tilt: asItTurns('Along the shin, top of the phone to the foot'),
+    photo: overRaise,
+    working: (readDeg, deg) => ({
+      code: 'working-first-pull',
+      share: readingParameter.pelvisShareOfLegRaise.value,
+      readDeg,
+      deg,
+    }),
     convert: (value, sem) => {
       const { value: share, sd } = readingParameter.pelvisShareOfLegRaise;
       return { mean: value * (1 - share), sem: Math.hypot((1 - share) * sem, value * sd) };
@@ -157,6 +228,7 @@ export const protocols: readonly Protocol[] = [
     range: 'hamstring',
     name: 'Knee lag from 90/90',
     methods: ['phone-tilt', 'protractor', 'photo', 'by-eye'],
+    traits: ['straightLeg', 'legAndBack', 'onBack'],
     unit: 'deg',
     least: 0,
     most: 90,
@@ -165,6 +237,18 @@ export const protocols: readonly Protocol[] = [
     tool: 'Along the shin; write what is missing to straight.',
     stopWhen: `Stop at the first firm pull. ${NEVER}`,
     spoiledBy: 'The thigh drifting away from upright.',
+    tilt: {
+      lies: 'back',
+      places: ['Along the shin, top of the phone to the foot'],
+      value: (deg) => Math.max(0, 90 - onward(deg)),
+    },
+    photo: overKnee,
+    working: (lagDeg, deg, { coupling }) => ({
+      code: 'working-lag',
+      coupling: coupling.mean,
+      lagDeg,
+      deg,
+    }),
     convert: (lag, sem, { coupling }) => ({
       mean: 90 - coupling.mean * lag,
       sem: Math.hypot(coupling.mean * sem, coupling.sd * lag),
@@ -175,6 +259,7 @@ export const protocols: readonly Protocol[] = [
     range: 'hamstring',
     name: 'Fingertip to floor (rough)',
     methods: ['tape'],
+    traits: ['straightLeg', 'hipToEnd', 'rounds', 'legAndBack', 'headLow', 'bothSides'],
     unit: 'cm',
     least: -25,
     most: 70,
@@ -184,6 +269,15 @@ export const protocols: readonly Protocol[] = [
     tool: 'Tape from the floor to the fingertip.',
     stopWhen: NEVER,
     spoiledBy: 'The spine has its share in it. Use this only when nothing better is possible.',
+    tilt: null,
+    photo: null,
+    working: (cm, deg, { body }) => ({
+      code: 'working-fingertip',
+      armCm: armCm(body),
+      cm,
+      trunkCm: body.trunkCm,
+      deg,
+    }),
     convert: (gapCm, _sem, { body }) => {
       return {
         mean:
@@ -197,6 +291,7 @@ export const protocols: readonly Protocol[] = [
     range: 'kneeFlexion.hipBent',
     name: 'On the back, heel drawn in',
     methods: ['protractor', 'phone-tilt', 'photo', 'by-eye'],
+    traits: ['bendsKnee', 'hipToEnd', 'onBack'],
     unit: 'deg',
     ...limits('kneeFlexion.hipBent'),
     position: 'On the back, draw the heel toward the seat.',
@@ -204,6 +299,16 @@ export const protocols: readonly Protocol[] = [
     tool: 'At the outer side of the knee.',
     stopWhen: `Stop when the shin meets firm flesh or the knee speaks. ${NEVER}`,
     spoiledBy: 'A foot turning sideways.',
+    tilt: {
+      lies: 'back',
+      places: [
+        'Along the thigh, top of the phone to the knee',
+        'Along the shin, top of the phone to the foot',
+      ],
+      value: (thigh, shin) => (((onward(thigh) - (shin as number)) % 360) + 360) % 360,
+    },
+    photo: overKnee,
+    working: null,
     convert: asRead,
   },
   {
@@ -211,6 +316,7 @@ export const protocols: readonly Protocol[] = [
     range: 'kneeFlexion.hipBent',
     name: 'Heel to seat',
     methods: ['tape'],
+    traits: ['bendsKnee', 'hipToEnd', 'onBack'],
     unit: 'cm',
     least: 0,
     most: 90,
@@ -219,6 +325,9 @@ export const protocols: readonly Protocol[] = [
     tool: 'Tape from the heel to the outer hip point.',
     stopWhen: NEVER,
     spoiledBy: 'A twisted shin.',
+    tilt: null,
+    photo: null,
+    working: triangle,
     convert: (distanceCm, sem, { body }) =>
       through((d) => kneeBendFromHeelCm(d, body), distanceCm, sem),
   },
@@ -227,6 +336,7 @@ export const protocols: readonly Protocol[] = [
     range: 'kneeFlexion.hipBent',
     name: 'Kneeling, lowered by layers',
     methods: ['from-pose'],
+    traits: ['kneels', 'hipToEnd', 'bothSides'],
     unit: 'cm',
     least: 0,
     most: 60,
@@ -235,6 +345,14 @@ export const protocols: readonly Protocol[] = [
     tool: 'Height of the support at the first knee or thigh signal.',
     stopWhen: NEVER,
     spoiledBy: 'Feet turned outward.',
+    tilt: null,
+    photo: null,
+    working: (cm, deg, { body }) => ({
+      code: 'working-kneeling',
+      cm,
+      thighCm: body.thighCm,
+      deg,
+    }),
     convert: (seatCm, sem, { body }) => {
       const converted = through(
         (h) => kneeBendOnSeat(h, body, kneeling.sitAllowance.value),
@@ -249,6 +367,7 @@ export const protocols: readonly Protocol[] = [
     range: 'kneeFlexion.prone',
     name: 'Face down',
     methods: ['phone-tilt', 'protractor', 'photo', 'by-eye'],
+    traits: ['bendsKnee', 'faceDown'],
     unit: 'deg',
     ...limits('kneeFlexion.prone'),
     position: 'Face down, bend one knee.',
@@ -256,6 +375,9 @@ export const protocols: readonly Protocol[] = [
     tool: 'Along the shin.',
     stopWhen: `Stop when the pelvis lifts or the front thigh pulls firmly. ${NEVER}`,
     spoiledBy: 'A lifting pelvis; a thigh drifting outward.',
+    tilt: asItTurns('Along the calf, top of the phone to the foot'),
+    photo: overKnee,
+    working: null,
     convert: asRead,
   },
   {
@@ -263,6 +385,7 @@ export const protocols: readonly Protocol[] = [
     range: 'kneeFlexion.prone',
     name: 'Face down, heel to seat',
     methods: ['tape'],
+    traits: ['bendsKnee', 'faceDown'],
     unit: 'cm',
     least: 0,
     most: 90,
@@ -271,6 +394,9 @@ export const protocols: readonly Protocol[] = [
     tool: 'Tape from the heel to the outer hip point.',
     stopWhen: `Stop when the pelvis lifts. ${NEVER}`,
     spoiledBy: 'A lifting pelvis.',
+    tilt: null,
+    photo: null,
+    working: triangle,
     convert: (distanceCm, sem, { body }) =>
       through((d) => kneeBendFromHeelCm(d, body), distanceCm, sem),
   },
@@ -279,6 +405,7 @@ export const protocols: readonly Protocol[] = [
     range: 'hipFlexion',
     name: 'Thigh to chest',
     methods: ['protractor', 'phone-tilt', 'photo', 'by-eye'],
+    traits: ['bendsKnee', 'hipToEnd', 'movesPelvis', 'onBack'],
     unit: 'deg',
     ...limits('hipFlexion'),
     position: 'On the back, one thigh drawn to the chest, knee bent.',
@@ -286,6 +413,14 @@ export const protocols: readonly Protocol[] = [
     tool: 'Along the thigh.',
     stopWhen: `Stop as the pelvis rolls. ${NEVER}`,
     spoiledBy: 'A rolling pelvis.',
+    tilt: asItTurns('Along the thigh, top of the phone to the knee'),
+    photo: {
+      points: ['heel of the flat leg', 'hip', 'knee of the drawn-up leg'],
+      against: 'level',
+      known: { from: 1, to: 2, is: 'thigh' },
+      value: raisedDeg,
+    },
+    working: null,
     convert: asRead,
   },
   {
@@ -293,6 +428,7 @@ export const protocols: readonly Protocol[] = [
     range: 'hipRotation',
     name: 'Knee gap in a crossed seat',
     methods: ['tape'],
+    traits: ['bendsKnee', 'hipToEnd', 'movesPelvis', 'bothSides'],
     unit: 'cm',
     least: 0,
     most: 60,
@@ -302,6 +438,13 @@ export const protocols: readonly Protocol[] = [
     tool: 'Tape from the floor to the underside of the knee.',
     stopWhen: NEVER,
     spoiledBy: 'A pelvis that leans to one side; a knee that is held up or pressed down.',
+    tilt: null,
+    photo: null,
+    working: (cm, deg, { body, seatCm = 0 }) => {
+      const [kneeCm, hipCm] = [cm + body.kneeBackCm, seatCm + body.seatToHipCm];
+      const riseDeg = asinDeg((kneeCm - hipCm) / body.thighCm);
+      return { code: 'working-crossed', kneeCm, hipCm, thighCm: body.thighCm, riseDeg, deg };
+    },
     convert: (gapCm, sem, { body, seatCm = 0 }) => {
       const at = (cm: number, kneeDeg: number) => crossedSeatRotation(cm, seatCm, kneeDeg, body);
       const read = through((cm) => at(cm, crossLegged.crossedKnee.value), gapCm, sem);
@@ -317,6 +460,7 @@ export const protocols: readonly Protocol[] = [
     range: 'hipRotation',
     name: 'On a table edge, shin swung inward',
     methods: ['phone-tilt', 'protractor', 'photo', 'by-eye'],
+    traits: ['bendsKnee', 'hipToEnd'],
     unit: 'deg',
     least: 0,
     most: 90,
@@ -325,6 +469,23 @@ export const protocols: readonly Protocol[] = [
     tool: 'Along the shin.',
     stopWhen: `Stop as the pelvis lifts. ${NEVER}`,
     spoiledBy: 'A lifting sit bone; a knee that has been hurt.',
+    tilt: {
+      lies: 'edge',
+      places: ['Along the inner side of the shin, top of the phone to the foot'],
+      value: fromUpright,
+    },
+    photo: {
+      points: ['knee', 'ankle'],
+      against: 'level',
+      known: { from: 0, to: 1, is: 'shin' },
+      value: (points, level) => 90 - fallDeg(points, level),
+    },
+    working: (readDeg, deg) => ({
+      code: 'working-table-edge',
+      readDeg,
+      moreDeg: crossLegged.flatFootRotation.value,
+      deg,
+    }),
     convert: (value, sem) => ({
       mean: value + crossLegged.flatFootRotation.value,
       sem: Math.hypot(sem, crossLegged.flatFootRotation.sd),
@@ -335,6 +496,7 @@ export const protocols: readonly Protocol[] = [
     range: 'hipSpread',
     name: 'Straddle, heel to heel',
     methods: ['tape'],
+    traits: ['hipToEnd', 'movesPelvis', 'bothSides'],
     unit: 'cm',
     least: 0,
     most: 240,
@@ -343,6 +505,14 @@ export const protocols: readonly Protocol[] = [
     tool: 'Tape from heel to heel.',
     stopWhen: NEVER,
     spoiledBy: 'Bent knees; feet falling forward.',
+    tilt: null,
+    photo: null,
+    working: (cm, deg, { body }) => ({
+      code: 'working-straddle',
+      cm,
+      legCm: body.thighCm + body.shinCm,
+      deg,
+    }),
     convert: (widthCm, sem, { body }) => {
       const legCm = body.thighCm + body.shinCm;
       const read = through((width) => asinDeg(width / 2 / legCm), widthCm, sem);
@@ -356,6 +526,7 @@ export const protocols: readonly Protocol[] = [
     range: 'hipSpread',
     name: 'On the back, one leg moved aside',
     methods: ['protractor', 'photo', 'by-eye'],
+    traits: ['hipToEnd', 'movesPelvis', 'onBack'],
     unit: 'deg',
     ...limits('hipSpread'),
     position: 'On the back, legs long; move one leg aside.',
@@ -363,6 +534,14 @@ export const protocols: readonly Protocol[] = [
     tool: 'Along the thigh, against the line of the two hip bones.',
     stopWhen: `Stop as the pelvis moves. ${NEVER}`,
     spoiledBy: 'A pelvis that tips.',
+    tilt: null,
+    photo: {
+      points: ['other hip', 'hip of the moved leg', 'knee of the moved leg'],
+      against: null,
+      known: { from: 1, to: 2, is: 'thigh' },
+      value: (points) => cornerDeg(points) - 90,
+    },
+    working: null,
     convert: asRead,
   },
   {
@@ -370,6 +549,7 @@ export const protocols: readonly Protocol[] = [
     range: 'hipExtension',
     name: 'On a table or bolster edge',
     methods: ['phone-tilt', 'protractor', 'photo', 'by-eye'],
+    traits: ['hipToEnd', 'movesPelvis', 'onBack'],
     unit: 'deg',
     ...limits('hipExtension'),
     position:
@@ -378,6 +558,18 @@ export const protocols: readonly Protocol[] = [
     tool: 'Along the thigh.',
     stopWhen: `Stop where it hangs by itself. ${NEVER}`,
     spoiledBy: 'An arched low back; a thigh that drifts outward.',
+    tilt: {
+      lies: 'back',
+      places: ['Along the thigh, top of the phone to the knee'],
+      value: (deg) => -deg,
+    },
+    photo: {
+      points: ['hip', 'knee'],
+      against: 'level',
+      known: { from: 0, to: 1, is: 'thigh' },
+      value: fallDeg,
+    },
+    working: null,
     convert: asRead,
   },
   {
@@ -385,6 +577,7 @@ export const protocols: readonly Protocol[] = [
     range: 'ankleBend',
     name: 'Knee to the wall',
     methods: ['tape'],
+    traits: ['bendsAnkle'],
     unit: 'cm',
     least: 0,
     most: 25,
@@ -394,6 +587,14 @@ export const protocols: readonly Protocol[] = [
     tool: 'Tape from the big toe to the wall.',
     stopWhen: NEVER,
     spoiledBy: 'A lifting heel; a foot turned out.',
+    tilt: null,
+    photo: null,
+    working: (cm, deg) => ({
+      code: 'working-wall',
+      cm,
+      degPerCm: DEG_PER_CM_OF_WALL,
+      deg,
+    }),
     convert: (cm, sem) => ({
       mean: DEG_PER_CM_OF_WALL * cm,
       sem: Math.hypot(DEG_PER_CM_OF_WALL * sem, 0.3 * cm),
@@ -404,6 +605,7 @@ export const protocols: readonly Protocol[] = [
     range: 'ankleBend',
     name: 'Shin over the foot',
     methods: ['phone-tilt', 'protractor', 'photo', 'by-eye'],
+    traits: ['bendsAnkle'],
     unit: 'deg',
     ...limits('ankleBend'),
     position: 'Standing, knee bent over the toes, heel down.',
@@ -411,6 +613,18 @@ export const protocols: readonly Protocol[] = [
     tool: 'Along the shin; write how far it leans from upright.',
     stopWhen: `Stop as the heel lifts. ${NEVER}`,
     spoiledBy: 'A lifting heel.',
+    tilt: {
+      lies: 'back',
+      places: ['Along the shin, top of the phone to the knee'],
+      value: fromUpright,
+    },
+    photo: {
+      points: ['knee', 'ankle'],
+      against: 'level',
+      known: { from: 0, to: 1, is: 'shin' },
+      value: (points, level) => 90 - fallDeg(points, level),
+    },
+    working: null,
     convert: asRead,
   },
   {
@@ -418,6 +632,7 @@ export const protocols: readonly Protocol[] = [
     range: 'anklePoint',
     name: 'Gap under the ankle, kneeling',
     methods: ['tape'],
+    traits: ['kneels', 'bothSides'],
     unit: 'cm',
     least: 0,
     most: 14,
@@ -426,6 +641,16 @@ export const protocols: readonly Protocol[] = [
     tool: 'Height of the gap under the front of the ankle.',
     stopWhen: NEVER,
     spoiledBy: 'Feet turned in or out.',
+    tilt: null,
+    photo: null,
+    working: (cm, deg, { body }) => ({
+      code: 'working-ankle-gap',
+      cm,
+      footCm: ankleFootCm(body),
+      shortDeg: asinDeg(cm / ankleFootCm(body)),
+      flatDeg: kneeling.anklePointNeeded.value,
+      deg,
+    }),
     convert: (gapCm, sem, { body }) => {
       const read = through(
         (gap) =>
@@ -443,6 +668,7 @@ export const protocols: readonly Protocol[] = [
     range: 'anklePoint',
     name: 'Foot pointed, lying',
     methods: ['protractor', 'photo', 'by-eye'],
+    traits: ['bendsAnkle', 'onBack'],
     unit: 'deg',
     ...limits('anklePoint'),
     position: 'On the back, foot over the edge, pointed.',
@@ -450,6 +676,14 @@ export const protocols: readonly Protocol[] = [
     tool: 'Shin and outer edge of the foot; square is 0.',
     stopWhen: NEVER,
     spoiledBy: 'Curled toes read as ankle.',
+    tilt: null,
+    photo: {
+      points: ['knee', 'ankle', 'ball of the foot'],
+      against: null,
+      known: { from: 0, to: 1, is: 'shin' },
+      value: (points) => cornerDeg(points) - 90,
+    },
+    working: null,
     convert: asRead,
   },
   {
@@ -457,6 +691,7 @@ export const protocols: readonly Protocol[] = [
     range: 'spineFold',
     name: 'Rounded on a stool',
     methods: ['phone-tilt', 'by-eye'],
+    traits: ['rounds', 'legAndBack', 'bothSides'],
     unit: 'deg',
     ...limits('spineFold'),
     position: 'Sitting on a stool, the back let round, head heavy.',
@@ -464,6 +699,16 @@ export const protocols: readonly Protocol[] = [
     tool: 'Over the sacrum, then between the shoulder blades: write the difference.',
     stopWhen: `Leave it out with a low-back caution. ${NEVER}`,
     spoiledBy: 'A pelvis that rolls.',
+    tilt: {
+      lies: 'back',
+      places: [
+        'Over the sacrum, top of the phone to the head',
+        'Between the shoulder blades, top of the phone to the head',
+      ],
+      value: (sacrum, blades) => Math.max(0, onward(sacrum) - (blades as number)),
+    },
+    photo: null,
+    working: null,
     convert: asRead,
   },
   {
@@ -471,6 +716,7 @@ export const protocols: readonly Protocol[] = [
     range: 'armReach',
     name: 'Arm overhead, lying',
     methods: ['phone-tilt', 'protractor', 'photo', 'by-eye'],
+    traits: ['armOverhead', 'onBack'],
     unit: 'deg',
     ...limits('armReach'),
     position: 'On the back, knees bent, arm raised overhead.',
@@ -478,9 +724,23 @@ export const protocols: readonly Protocol[] = [
     tool: 'Along the upper arm; on the floor is 180.',
     stopWhen: `Stop as the ribs lift. ${NEVER}`,
     spoiledBy: 'Flaring ribs.',
+    tilt: asItTurns('Along the upper arm, top of the phone to the elbow'),
+    photo: {
+      points: ['hip', 'shoulder', 'elbow'],
+      against: null,
+      known: { from: 1, to: 2, is: 'upperArm' },
+      value: cornerDeg,
+    },
+    working: null,
     convert: asRead,
   },
-];
+] as const satisfies readonly ProtocolEntry[];
+
+export type ProtocolId = (typeof entries)[number]['id'];
+export interface Protocol extends ProtocolEntry {
+  readonly id: ProtocolId;
+}
+export const protocols: readonly Protocol[] = entries;
 
 /** Doubt of the knee's own bend in a crossed seat. */
 const KNEE_DOUBT_DEG = 6;

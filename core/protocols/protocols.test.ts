@@ -1,7 +1,7 @@
 import { bodyFrom } from '../body/body';
 import { estimateRanges } from '../estimate/estimate';
 import { observationOf } from '../estimate/observations';
-import { recordWith, sampleReading, sampleSession } from '../tests/samples';
+import { recordWith, sampleReading } from '../tests/samples';
 import {
   crossedSeatRotation,
   protocolOf,
@@ -9,7 +9,7 @@ import {
   semOf,
   type ConversionContext,
 } from './protocols';
-import { rangeIds, type RangeId } from './ranges';
+import { rangeIds, type RangeId } from '../ranges/ranges';
 
 const body = bodyFrom(170);
 const context: ConversionContext = { body, coupling: { mean: 0.95, sd: 0.2 } };
@@ -144,38 +144,6 @@ test('a warm body is brought back to cold', () => {
       '2026-01-20',
     )['hipRotation:left']!.mean;
   expect(mean(false) - mean(true)).toBeGreaterThan(2);
-});
-
-describe('a settled kneeling seat speaks of the knees', () => {
-  const knee = (pose: string, heightCm: number, side: 'both' | 'left' = 'both') =>
-    estimateRanges(
-      recordWith({
-        sessions: [
-          sampleSession('2026-01-10', {
-            pose,
-            side,
-            settled: [{ slot: 'seat', side: 'both', heightCm, pieces: [] }],
-            feeling: { strength: 2, place: 'muscle' },
-          }),
-        ],
-      }),
-      '2026-01-20',
-    );
-  test('a low seat that went well says that the knees bend at least so far', () =>
-    expect(knee('hero', 2)['kneeFlexion.hipBent:left']!.mean).toBeGreaterThan(
-      knee('hero', 20)['kneeFlexion.hipBent:left']!.mean + 2,
-    ));
-  test('on the heels the same support stands higher', () =>
-    expect(knee('thunderbolt', 2)['kneeFlexion.hipBent:left']!.mean).toBeLessThan(
-      knee('hero', 2)['kneeFlexion.hipBent:left']!.mean,
-    ));
-  test('a one-sided pose speaks of its own side', () => {
-    const read = knee('reclined-hero-one', 2, 'left');
-    expect(read['kneeFlexion.hipBent:left']!.source).toBe('measured');
-    expect(read['kneeFlexion.hipBent:right']!.source).not.toBe('measured');
-  });
-  test('a pose that does not kneel says nothing', () =>
-    expect(knee('staff', 2)['kneeFlexion.hipBent:left']!.source).toBe('assumed'));
 });
 
 test('the ways of a range read in one unit each, and refuse what no person shows', () => {

@@ -2,23 +2,23 @@ import { choicesFor, type Choices } from '../approaches/approaches';
 import { bodyFrom, type Body } from '../body/body';
 import type { Person } from '../formats/book';
 import { families } from '../geometry/families';
-import type { Family, Settings } from '../geometry/family';
+import type { Family, PoseSettings } from '../geometry/family';
 import { workingShare } from '../parameters';
 import { poseById, type Pose } from '../poses/poses';
 import type { ReadingSide } from '../ranges/ranges';
 import type { Shelf } from '../props/shelf';
-import type { Change } from '../safety/cautions';
+import type { PoseChange } from '../safety/cautions';
 import { settingsFor } from '../safety/settings';
 import { verdictOn, type Verdict } from '../safety/verdict';
 
 /** A pose made ready for one student: what was chosen, what the cautions say, and what both settle. */
-export interface Settled {
+export interface Prepared {
   readonly pose: Pose;
   readonly family: Family;
   readonly body: Body;
   readonly choices: Choices;
   readonly verdict: Verdict;
-  readonly settings: Settings;
+  readonly settings: PoseSettings;
 }
 
 /** The pose of an id, or an error that names it. */
@@ -32,25 +32,25 @@ export function poseOr(id: string): Pose {
 const chairSeatCm = (shelf: Shelf): number | undefined =>
   shelf.find(({ kind, count }) => kind === 'chair' && count > 0)?.states[0]?.heightCm;
 
-/** Settings with nothing kept in hand: what a body can just do, and under which it says so. */
-export const atTheEdge = (settings: Settings): Settings => ({
+/** PoseSettings with nothing kept in hand: what a body can just do, and under which it says so. */
+export const atTheEdge = (settings: PoseSettings): PoseSettings => ({
   ...settings,
   kneeMarginDeg: 0,
   share: workingShare.edge.value,
 });
 
-export function settlePose(
+export function preparePose(
   person: Person,
   poseId: string,
   side: ReadingSide,
   shelf: Shelf,
-): Settled {
+): Prepared {
   const pose = poseOr(poseId);
   const choices = choicesFor(person.approach, person.choices, poseId);
   const asked = verdictOn(pose, side, person.cautions);
   // Marked very mobile by the teacher: mid-range, as the caution of that name has it.
   const verdict = person.veryMobile
-    ? { ...asked, changes: new Set<Change>([...asked.changes, 'mid-range']) }
+    ? { ...asked, changes: new Set<PoseChange>([...asked.changes, 'mid-range']) }
     : asked;
   return {
     pose,

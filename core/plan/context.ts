@@ -1,0 +1,126 @@
+import type { Day } from '../adapt/decide';
+import {
+  beliefOf,
+  estimateRanges,
+  sdOnDay,
+  type Estimates,
+  type StudentRecord,
+} from '../estimate/estimate';
+import { dayOf, daysBetween, type LocalDay } from '../formats/time';
+import type { Belief, InputKey, InputValues } from '../geometry/inputs';
+import { memoise } from '../memoise';
+import { decision as decisionParameter } from '../parameters';
+import type { Shelf } from '../props/shelf';
+import type { RangeKey } from '../ranges/ranges';
+import { isVeryMobile } from './checks';
+import { historyBefore, type History } from './evidence';
+import type { Planned } from './pose';
+
+/** Chances of being enough that are asked of a first build, and of a rung to come down or to go up to. */
+export interface Care {
+  readonly firstBuild: number;
+  readonly lowerRung: number;
+}
+export const shippedCare: Care = {
+  firstBuild: decisionParameter.firstChance.value,
+  lowerRung: decisionParameter.chance.value,
+};
+
+/** What every pose of one student's plan shares. */
+export interface StudentContext {
+  readonly record: StudentRecord;
+  readonly shelf: Shelf;
+  readonly today: LocalDay;
+  readonly history: History;
+  readonly estimates: Estimates;
+  readonly belief: Belief;
+  /** The most likely value of every input. */
+  readonly likely: InputValues;
+  /** Estimates as they stood on an earlier day. */
+  readonly estimatesOn: (day: LocalDay) => Estimates;
+  /** The most likely values on an earlier day, as they look today. */
+  readonly likelyOn: (day: LocalDay) => InputValues;
+  /** Share of an input's variance that is the swing of the day; the rest stays, and sessions speak of it. */
+  readonly dayShare: (key: InputKey) => number;
+  readonly veryMobile: boolean;
+  readonly care: Care;
+  readonly day: Day;
+  /** Poses that were planned already, by pose, side and choices. */
+  readonly planned: Map<string, Planned>;
+}
+
+/** The most likely values so many weeks ago, as all readings to this day tell it: the level of today less its drift. */
+function likelyBack(estimates: Estimates, weeks: number): InputValues {
+  const values: Partial<Record<InputKey, number>> = {};
+  for (const estimate of Object.values(estimates))
+    if (estimate) values[estimate.key] = estimate.mean - weeks * estimate.driftPerWeek;
+  return values;
+}
+
+function ofTheDay(key: InputKey, estimates: Estimates): number {
+  const estimate = estimates[key as RangeKey];
+  return estimate ? 1 - (estimate.sd / sdOnDay(estimate.key, estimate.sd)) ** 2 : 0;
+}
+
+function reckonContext(
+  record: StudentRecord,
+  shelf: Shelf,
+  today: LocalDay,
+  day: Day,
+  care: Care,
+): StudentContext {
+  const estimatesOn = memoise((on: LocalDay) => estimateRanges(record, on));
+  const estimates = estimatesOn(today);
+  const likelyOn = memoise((on: LocalDay) => likelyBack(estimates, daysBetween(on, today) / 7));
+  return {
+    record,
+    shelf,
+    today,
+    history: historyBefore(record.sessions, today),
+    estimates,
+    belief: beliefOf(estimates),
+    likely: likelyOn(today),
+    estimatesOn,
+    likelyOn,
+    dayShare: memoise((key: InputKey) => ofTheDay(key, estimates)),
+    veryMobile: isVeryMobile(record, estimates),
+    care,
+    day,
+    planned: new Map(),
+  };
+}
+
+/** Contexts of the last students planned, the newest last: a change of one choice or of the method re-solves nothing else. */
+const recent: { readonly from: readonly unknown[]; readonly context: StudentContext }[] = [];
+const MOST_KEPT = 4;
+
+/**
+ * What the poses of a student's plan share, for as long as nothing that it is made of changes; the choices of the
+ * approach are each pose's own.
+ */
+export function contextFor(
+  record: StudentRecord,
+  shelf: Shelf,
+  date: LocalDay,
+  day: Day,
+  care: Care,
+): StudentContext {
+  const { choices: _, approach: __, ...person } = record.person;
+  const from = [
+    record.readings,
+    record.sessions,
+    record.eyes,
+    shelf,
+    dayOf(date),
+    day,
+    care.firstBuild,
+    care.lowerRung,
+    JSON.stringify(person),
+  ];
+  const at = recent.findIndex((one) => one.from.every((part, i) => part === from[i]));
+  const known = at < 0 ? undefined : recent.splice(at, 1)[0];
+  const context = known?.context ?? reckonContext(record, shelf, dayOf(date), day, care);
+  recent.push({ from, context });
+  if (recent.length > MOST_KEPT) recent.shift();
+  return context;
+}

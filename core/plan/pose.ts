@@ -1,0 +1,266 @@
+import { decide, type Decision, type Earlier, type Rung } from '../adapt/decide';
+import { chanceEnough } from '../adapt/offset';
+import type { Choices } from '../approaches/approaches';
+import type { PlanPose, PlanSlot } from '../formats/plan';
+import { bandsOf, type Band } from '../geometry/band';
+import type { Built, Figure, FamilyInput, SlotNeed } from '../geometry/family';
+import { normalQuantile } from '../normal';
+import { decision as decisionParameter } from '../parameters';
+import { stageOf, type Pose } from '../poses/poses';
+import { rungBelow } from '../props/search';
+import { slotRule } from '../props/slots';
+import { usedWith, type Stack, type Used } from '../props/stack';
+import type { ReadingSide } from '../ranges/ranges';
+import { longestHoldFor } from '../safety/settings';
+import { firstAllowed, type Verdict } from '../safety/verdict';
+import { sidelessKey, slotKey, type SlotId, type SlotKey } from '../slots';
+import { buildSlot } from './buildSlot';
+import { lowCheckOf } from './checks';
+import type { StudentContext } from './context';
+import { earlierOf, offsetsOf, settledAt, slotToRaise, type SlotDoubt } from './evidence';
+import { holdFor } from './hold';
+import { leftEmpty } from './limits';
+import { atTheEdge, preparePose, type Prepared } from './prepare';
+
+/** A planned pose, with the bands that say what is worth measuring next. */
+export interface Planned {
+  readonly planPose: PlanPose;
+  readonly bands: readonly Band[];
+}
+
+const notBuilt = (
+  pose: Pose,
+  side: ReadingSide,
+  { status, instead, reasons, refer }: Pick<Verdict, 'status' | 'instead' | 'reasons' | 'refer'>,
+): PlanPose => ({
+  pose: pose.id,
+  side,
+  stage: '',
+  status,
+  instead,
+  reasons: [...reasons],
+  refer: [...refer],
+  decision: { action: 'rest', slot: null, reasons: [], refer: null },
+  slots: [],
+  demands: [],
+  findings: {},
+  holdSeconds: 0,
+  joints: {},
+  posture: null,
+});
+
+/** Everything about one pose on one side that its decision and its slots are made from. */
+interface Laid extends Prepared {
+  readonly side: ReadingSide;
+  readonly context: StudentContext;
+  readonly input: FamilyInput;
+  readonly bands: readonly Band[];
+  readonly earlier: readonly Earlier[];
+  readonly doubts: ReadonlyMap<SlotKey, SlotDoubt>;
+  /** Heights where the body says so, with nothing kept in hand. */
+  readonly edgeCm: ReadonlyMap<SlotKey, number>;
+}
+
+/** A pose on one side of one student, planned once for as long as what it is made of stays. */
+export function planPose(pose: Pose, side: ReadingSide, context: StudentContext): Planned {
+  const { record, shelf, planned } = context;
+  const prepared = preparePose(record.person, pose.id, side, shelf);
+  const key = `${pose.id}/${side}/${JSON.stringify(prepared.choices)}`;
+  const known = planned.get(key);
+  if (known) return known;
+  const one = reckonPose(prepared, side, context);
+  planned.set(key, one);
+  return one;
+}
+
+function reckonPose(prepared: Prepared, side: ReadingSide, context: StudentContext): Planned {
+  const { pose, family, body, settings, verdict } = prepared;
+  if (verdict.status === 'forbidden' || verdict.status === 'instead')
+    return { planPose: notBuilt(pose, side, verdict), bands: [] };
+  const input: FamilyInput = { body, values: context.likely, settings, side };
+  const bands = bandsOf(family, input, context.belief);
+  const earlier = earlierOf(context.history, pose.id, side);
+  const atEdge = family.heights({ ...input, settings: atTheEdge(settings) });
+  const laid: Laid = {
+    ...prepared,
+    side,
+    context,
+    input,
+    bands,
+    earlier,
+    doubts: offsetsOf(prepared, side, bands, earlier, context),
+    edgeCm: new Map(atEdge.map((need) => [slotKey(need), need.rawCm])),
+  };
+  return { bands, planPose: betterInstead(laid) ?? builtPose(laid) };
+}
+
+/** Where a support would have to stand too high to be sensible, the pose that serves better, unless a caution forbids that one. */
+function betterInstead({ pose, verdict, side, bands, doubts, context }: Laid): PlanPose | null {
+  const over = pose.insteadOver;
+  const band = over && bands.find(({ need }) => slotKey(need) === over.slot);
+  if (!over || !band) return null;
+  const cm = band.need.rawCm + (doubts.get(over.slot)?.offset.meanCm ?? 0);
+  if (cm <= over.cm) return null;
+  const instead = firstAllowed([over.pose], side, context.record.person.cautions);
+  return notBuilt(pose, side, {
+    status: instead === null ? 'forbidden' : 'instead',
+    instead,
+    reasons: [{ code: 'too-high', pose: pose.id, cm }, ...verdict.reasons],
+    refer: verdict.refer,
+  });
+}
+
+/** What lay in a slot last time. */
+function lyingAt({ earlier }: Laid, key: SlotKey): Stack | undefined {
+  const last = earlier.at(-1)?.outcome;
+  const there = last && settledAt(last, key);
+  return there && { pieces: there.pieces, heightCm: there.heightCm };
+}
+
+/** The next rung down of each slot that stands on something, in the pose's order. */
+function rungsOf(laid: Laid): Rung[] {
+  const { pose, body, bands, doubts, edgeCm, context } = laid;
+  return pose.comesDown
+    .flatMap((name) => bands.filter(({ need }) => sidelessKey(slotKey(need)) === name))
+    .flatMap(({ need }): Rung[] => {
+      const slot = slotKey(need);
+      const stands = lyingAt(laid, slot);
+      if (!stands || stands.heightCm < 0.5) return [];
+      const next = rungBelow(context.shelf, slotRule(need.slot, pose.family, body), stands);
+      if (!next) return [];
+      const { offset, range } = doubts.get(slot) as SlotDoubt;
+      const edge = edgeCm.get(slot) ?? need.rawCm;
+      return [
+        {
+          slot,
+          fromCm: stands.heightCm,
+          toCm: next.heightCm,
+          chance: chanceEnough(next.heightCm, edge, range, offset),
+        },
+      ];
+    });
+}
+
+/** With no pain at all accepted, a pull this mild still counts as easy. */
+const STRENGTH_WITHOUT_PAIN = 4;
+
+function decisionOn(laid: Laid): Decision {
+  const { pose, family, choices, side, earlier, input, context } = laid;
+  const last = earlier.at(-1)?.outcome;
+  return decide({
+    today: context.today,
+    earlier,
+    slotToRaise: (why) => slotToRaise(pose, family, input, last, why),
+    veryMobile: context.veryMobile,
+    lowCheck: lowCheckOf(family, side, context),
+    strengthAllowed:
+      choices.strength === 'none' ? STRENGTH_WITHOUT_PAIN : decisionParameter.easyFeeling.value,
+    chanceAsked: context.care.lowerRung,
+    day: context.day,
+    rungs: () => rungsOf(laid),
+  });
+}
+
+/** Slots whose height other slots of a pose follow. */
+const STOOD_ON: ReadonlySet<SlotId> = new Set([
+  'seat',
+  'underKnees',
+  'underShin',
+  'back',
+  'heels',
+  'hipLevel',
+  'feet',
+]);
+
+/** The slots in their order, each built on those before it and of the pieces that they leave. */
+function buildSlots(laid: Laid, decision: Decision): { slots: PlanSlot[]; built: Built } {
+  const { pose, family, body, verdict, input, bands, doubts, edgeCm, context } = laid;
+  const built: Partial<Record<SlotKey, number>> = {};
+  const slots: PlanSlot[] = [];
+  const firstZ = normalQuantile(context.care.firstBuild);
+  let used: Used = {};
+  // Solved anew only after a slot on which others stand.
+  let follow: readonly SlotNeed[] = [];
+  for (const band of bands) {
+    if (verdict.changes.has('no strap') && band.need.slot === 'strap') continue;
+    const key = slotKey(band.need);
+    const before = slots.at(-1)?.slot;
+    if (before !== undefined && family.afterBuilt && STOOD_ON.has(before))
+      follow = family.afterBuilt(input, built);
+    const need = follow.find((one) => slotKey(one) === key) ?? band.need;
+    const slot = buildSlot({
+      need,
+      edgeCm: need.rawCm + (edgeCm.get(key) ?? band.need.rawCm) - band.need.rawCm,
+      band,
+      doubt: doubts.get(key) as SlotDoubt,
+      decision,
+      lying: lyingAt(laid, key),
+      rule: slotRule(need.slot, pose.family, body),
+      shelf: context.shelf,
+      why: family.why(input, need),
+      pose,
+      used,
+      firstZ,
+      raisedChance: context.care.lowerRung,
+      extraRung: context.day !== 'usual',
+    });
+    slots.push(slot);
+    used = usedWith(used, slot.stack);
+    if (!need.isLength && !leftEmpty(need.slot, slot.targetCm)) built[key] = slot.stackCm;
+  }
+  return { slots, built };
+}
+
+function builtPose(laid: Laid): PlanPose {
+  const { pose, family, choices, verdict, side, earlier, input } = laid;
+  const decision = decisionOn(laid);
+  const { slots, built } = buildSlots(laid, decision);
+  const { posture, demands, findings } = family.figure(input, built);
+  const held = earlier.map(({ outcome }) => outcome);
+  return {
+    pose: pose.id,
+    side,
+    stage: stageFor(pose, built, slots, choices),
+    status: verdict.status,
+    instead: verdict.instead,
+    reasons: [...verdict.reasons, ...decision.reasons],
+    refer: [...verdict.refer, ...(decision.refer ? [decision.refer] : [])],
+    decision: {
+      action: decision.action,
+      slot: decision.slot,
+      reasons: [...decision.reasons],
+      refer: decision.refer,
+    },
+    slots,
+    demands: [...demands],
+    findings: { ...findings },
+    holdSeconds: Math.min(longestHoldFor(verdict.changes), holdFor(pose, held, choices)),
+    joints: jointsOf(posture),
+    posture: posture as PlanPose['posture'],
+  };
+}
+
+const jointsOf = (posture: Figure['posture']): PlanPose['joints'] => ({
+  hip: [...posture.hip],
+  knee: [...posture.knee],
+  ankle: [...posture.ankle],
+  toe: [...posture.toe],
+  shoulder: [...(posture.spine.at(-1) ?? posture.hip)],
+  head: [...posture.head],
+  hand: [...posture.hand],
+});
+
+/** Where leaning on the forearms is chosen, or no ramp can be built, the pose goes no further than the forearms. */
+function stageFor(pose: Pose, built: Built, slots: readonly PlanSlot[], choices: Choices): string {
+  const stands: Partial<Record<SlotKey, number>> = {};
+  for (const one of slots) stands[slotKey(one)] = one.targetCm;
+  Object.assign(stands, built);
+  if (!pose.family.startsWith('reclined hero')) return stageOf(pose, stands);
+  const ramp = slots.find(({ slot, part }) => slot === 'back' && part === 'high');
+  const unbuilt =
+    ramp !== undefined &&
+    ramp.targetCm >= 1 &&
+    ramp.targetCm - ramp.stackCm > decisionParameter.mostRung.value * 2;
+  if (unbuilt || choices.reclinedHero === 'forearms') return 'on-forearms';
+  return stageOf(pose, stands);
+}

@@ -1,0 +1,67 @@
+import { acosDeg, atan2Deg, cosDeg, sinDeg } from '../angles';
+
+/** A point on a picture, y down as pictures have it. */
+export type Spot = readonly [x: number, y: number];
+
+/** How a photo reads one protocol: its points in the order in which they are placed, and the angle that they make. */
+export interface PhotoWay {
+  readonly points: readonly string[];
+  /** Read against the level or the plumb line of the picture. */
+  readonly against: 'level' | null;
+  /** Two points whose distance on the body is known: thigh, shin, upper arm, or across the pelvis. */
+  readonly known: {
+    readonly from: number;
+    readonly to: number;
+    readonly is: 'thigh' | 'shin' | 'upperArm' | 'pelvis' | 'leg';
+  };
+  /** Degrees; `levelDeg` is the turn of the picture's own level, clockwise +. */
+  readonly value: (points: readonly Spot[], levelDeg: number) => number;
+}
+
+/** Angle at the middle one of three points, 0 to 180. */
+export function cornerDeg([a, b, c]: readonly Spot[]): number {
+  const [[ax, ay], [bx, by], [cx, cy]] = [a, b, c] as [Spot, Spot, Spot];
+  const [ux, uy, vx, vy] = [ax - bx, ay - by, cx - bx, cy - by];
+  return acosDeg((ux * vx + uy * vy) / (Math.hypot(ux, uy) * Math.hypot(vx, vy)));
+}
+
+/** Turns a step on the picture so that its level lies level. */
+function levelled([fx, fy]: Spot, [tx, ty]: Spot, levelDeg: number): Spot {
+  const [dx, dy] = [tx - fx, ty - fy];
+  return [
+    dx * cosDeg(levelDeg) + dy * sinDeg(levelDeg),
+    dy * cosDeg(levelDeg) - dx * sinDeg(levelDeg),
+  ];
+}
+
+/** How far the second point lies under the first, whichever way the picture faces, against the picture's level. */
+export function fallDeg([from, to]: readonly Spot[], levelDeg: number): number {
+  const [x, y] = levelled(from as Spot, to as Spot, levelDeg);
+  return atan2Deg(y, Math.abs(x));
+}
+
+/** How far a lifted leg stands over the level; the flat leg's heel only tells which way the feet are. */
+export function raisedDeg([heel, hip, lifted]: readonly Spot[], levelDeg: number): number {
+  const [feet] = levelled(hip as Spot, heel as Spot, levelDeg);
+  const [x, y] = levelled(hip as Spot, lifted as Spot, levelDeg);
+  return atan2Deg(-y, feet < 0 ? -x : x);
+}
+
+export const overPelvis: PhotoWay = {
+  points: ['rear hip-bone point', 'front hip-bone point'],
+  against: 'level',
+  known: { from: 0, to: 1, is: 'pelvis' },
+  value: fallDeg,
+};
+export const overRaise: PhotoWay = {
+  points: ['heel of the flat leg', 'hip', 'ankle of the raised leg'],
+  against: 'level',
+  known: { from: 1, to: 2, is: 'leg' },
+  value: raisedDeg,
+};
+export const overKnee: PhotoWay = {
+  points: ['hip', 'knee', 'ankle'],
+  against: null,
+  known: { from: 0, to: 1, is: 'thigh' },
+  value: (points) => 180 - cornerDeg(points),
+};

@@ -1,0 +1,28 @@
+/**
+ * How a phone reads one protocol: where it goes, how it lies there, and what its turn comes to. What turns about an
+ * upright axis has no such way, for gravity does not show it.
+ */
+export interface TiltWay {
+  /** On its back, or standing on its edge with the screen to the side. */
+  readonly lies: 'back' | 'edge';
+  /** Where its edge goes, one after the other. */
+  readonly places: readonly string[];
+  /** From one turn per place, in degrees from the floor, to the value of the protocol. */
+  readonly value: (...turnsDeg: number[]) => number;
+}
+
+/** Turns past the head's side of upright go on counting: 170, 180, 190. */
+export const onward = (deg: number) => (deg < -90 ? deg + 360 : deg);
+export const fromUpright = (deg: number) => Math.abs(90 - Math.abs(deg));
+/** What the phone shows is what is read. */
+export const asItTurns = (place: string): TiltWay => ({
+  lies: 'back',
+  places: [place],
+  value: onward,
+});
+
+export const acrossPelvis: TiltWay = {
+  lies: 'edge',
+  places: ['Across the rear and the front hip-bone point, top of the phone to the front'],
+  value: (deg) => -deg,
+};

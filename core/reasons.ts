@@ -1,0 +1,235 @@
+import type { PoseId } from './poses/poses';
+import type { RangeId, ReadingSide, Side } from './ranges/ranges';
+import type { CautionId, RuleId } from './safety/cautions';
+import type { ReadingRuleId } from './safety/reading';
+
+/** What a forehead, a knee or a seat stands on where that is not the floor. */
+export type Surface =
+  | 'floor'
+  | 'foot'
+  | 'shin'
+  | 'shins'
+  | 'knee'
+  | 'thigh'
+  | 'heels'
+  | 'ramp'
+  | 'seat'
+  | 'chair'
+  | 'lower ankle';
+type RampPlace = 'low' | 'high';
+/** A height that a slot asks for; nought or less where nothing is asked. */
+interface Gap {
+  readonly cm: number;
+}
+/** A range of the side that decides. */
+interface OfSide {
+  readonly deg: number;
+  readonly side: Side;
+}
+
+/** Why a support stands as high as it does: by code, with its numbers. */
+interface HeightReasons {
+  'palms-beside': Gap;
+  'long-sit-seat': Gap & OfSide & { readonly rollBackDeg: number };
+  'long-sit-knees': Gap & OfSide & { readonly backFirst: boolean };
+  'twist-seat': Gap & OfSide;
+  'strap-to-feet': Gap & OfSide;
+  'fold-chest': Gap;
+  'fold-forehead': Gap & { readonly over: Surface; readonly tooHigh: boolean };
+  'thigh-to-chest': { readonly deg: number; readonly knees: 'wide' | 'together' };
+  'spread-knees': OfSide;
+  'frog-knees': object;
+  'crossed-seat': Gap & OfSide & { readonly moreCm: number };
+  'knee-laid-open': Gap & OfSide & { readonly over: Surface };
+  'kneeling-seat': Gap &
+    OfSide & { readonly marginDeg: number; readonly over: Surface; readonly moreCm: number };
+  'ankle-points': OfSide & { readonly neededDeg: number };
+  'under-shins': Gap;
+  'behind-knee': Gap;
+  'front-thigh-ramp': Gap & OfSide & { readonly inclineDeg: number; readonly place: RampPlace };
+  'comfort-ramp': Gap & { readonly place: RampPlace };
+  'head-on-ramp': Gap;
+  'lying-head': Gap;
+  'long-leg-knee': Gap;
+  'hips-level': Gap;
+  'outer-hip': Gap & OfSide & { readonly place: 'outerHip' | 'underThigh' };
+  'belt-round-feet': object;
+  'rest-knees': Gap;
+  'standing-foot': object;
+  'strap-behind': Gap;
+  'by-trying': Gap & {
+    readonly under: 'top knee' | 'back foot' | 'shoulder' | 'knee';
+    readonly side: ReadingSide;
+  };
+  'other-thigh': Gap;
+  'raised-strap': Gap & OfSide & { readonly seated: boolean };
+  'raised-seat': Gap & OfSide;
+  lunge: Gap & {
+    readonly backDeg: number;
+    readonly back: Side;
+    readonly stepCm: number;
+    readonly frontDeg: number;
+    readonly side: Side;
+  };
+  'back-knee': object;
+  'horse-hands': Gap;
+  'pigeon-hip': Gap & OfSide & { readonly closed: boolean };
+  'pigeon-hands': Gap & OfSide;
+  'strap-over-shoulder': Gap;
+  'standing-hands': Gap & OfSide & { readonly kneeDeg: number; readonly onThighs: boolean };
+  'squat-heels': Gap & OfSide & { readonly beyond: boolean };
+  'squat-seat': Gap & { readonly kneeDeg: number };
+  'hands-down': Gap;
+  'chair-height': Gap & {
+    readonly slot: 'feet' | 'seat';
+    readonly behindKneeCm: number;
+    readonly chairCm: number;
+  };
+  'strap-to-shin': Gap;
+  'table-hands': Gap;
+  'dog-hands': object;
+  'dog-heels': Gap & OfSide;
+}
+
+/** What the mat has taught of a height, and what today does to it. */
+interface BuildReasons {
+  learned: { readonly cm: number };
+  'learned-much': object;
+  'rung-lower': { readonly fromCm: number; readonly toCm: number };
+  'rung-higher': {
+    readonly fromCm: number;
+    readonly toCm: number;
+    readonly more: boolean;
+  };
+  'shelf-ends': object;
+}
+
+/** What was felt or seen that asks for more support. */
+export type Complaint =
+  | { readonly of: 'joint' | 'low-back' | 'breath' | 'rolled' | 'arched' | 'next-day' }
+  | { readonly of: 'strong'; readonly strength: number; readonly overAllowed: boolean };
+/** A stop that rests a pose. */
+export type Alarm = 'sharp' | 'electric' | 'spreading' | 'numb' | 'nerve';
+
+/** Why a pose is lowered, kept, raised or left out today. */
+interface DecisionReasons {
+  'first-time': object;
+  'heavy-day': { readonly day: 'cold' | 'tired' | 'sore' };
+  'left-out': { readonly alarm: Alarm; readonly on: string };
+  'after-alarm': { readonly alarm: Alarm; readonly on: string };
+  'after-dizzy': { readonly on: string };
+  'last-time': { readonly on: string; readonly complaint: Complaint };
+  'low-check': {
+    readonly range: RangeId;
+    readonly side: ReadingSide;
+    readonly deg: number;
+    readonly underDeg: number;
+    readonly believableDeg: number;
+  };
+  'long-gap': { readonly days: number };
+  'not-held': { readonly heldSeconds: number; readonly plannedSeconds: number };
+  'very-mobile': object;
+  'more-sessions': {
+    readonly good: number;
+    readonly asked: number;
+    readonly raised: boolean;
+  };
+  'nothing-lies': object;
+  'no-step': { readonly cm: number };
+  'range-supports': { readonly good: number; readonly chance: number; readonly toCm: number };
+  'range-unsure': { readonly good: number; readonly chance: number; readonly asked: number };
+}
+
+/** What an intake answer does, and where to turn. */
+interface CautionReasons {
+  caution: {
+    readonly caution: CautionId;
+    readonly rule: RuleId | ReadingRuleId;
+    readonly goAheadOn: string | null;
+  };
+  'caution-unknown': { readonly caution: string; readonly reading: boolean };
+  refer: { readonly caution: CautionId };
+  'refer-alarm': object;
+  'refer-dizzy': object;
+  'refer-joint': object;
+  /** A support would have to stand too high to be sensible. */
+  'too-high': { readonly pose: PoseId; readonly cm: number };
+}
+
+/** Why nothing is said of the weeks to come. */
+interface ForecastReasons {
+  'no-such-support': object;
+  'few-looks': { readonly seen: number; readonly asked: number };
+}
+
+/** How a value that was read becomes its range. */
+interface WorkingReasons {
+  'working-triangle': {
+    readonly thighCm: number;
+    readonly shinCm: number;
+    readonly cm: number;
+    readonly kneeDeg: number;
+    readonly deg: number;
+  };
+  'working-straddle': { readonly cm: number; readonly legCm: number; readonly deg: number };
+  'working-wall': { readonly cm: number; readonly degPerCm: number; readonly deg: number };
+  'working-ankle-gap': {
+    readonly cm: number;
+    readonly footCm: number;
+    readonly shortDeg: number;
+    readonly flatDeg: number;
+    readonly deg: number;
+  };
+  'working-crossed': {
+    readonly kneeCm: number;
+    readonly hipCm: number;
+    readonly thighCm: number;
+    readonly riseDeg: number;
+    readonly deg: number;
+  };
+  'working-fingertip': {
+    readonly armCm: number;
+    readonly cm: number;
+    readonly trunkCm: number;
+    readonly deg: number;
+  };
+  'working-kneeling': { readonly cm: number; readonly thighCm: number; readonly deg: number };
+  'working-first-pull': { readonly share: number; readonly readDeg: number; readonly deg: number };
+  'working-lag': { readonly coupling: number; readonly lagDeg: number; readonly deg: number };
+  'working-table-edge': {
+    readonly readDeg: number;
+    readonly moreDeg: number;
+    readonly deg: number;
+  };
+}
+
+/** Why a reading cannot stand. */
+interface RefusedReasons {
+  'no-such-way': { readonly way: string; readonly range: RangeId };
+  'side-missing': { readonly range: RangeId };
+  'outside-range': {
+    readonly range: RangeId;
+    readonly value: number;
+    readonly least: number;
+    readonly most: number;
+    readonly unit: 'cm' | 'deg' | 'ratio';
+  };
+}
+
+/** Everything that the core gives as a reason, by code: worded in `ui/words`, and nowhere else. */
+export interface Reasons
+  extends
+    HeightReasons,
+    BuildReasons,
+    DecisionReasons,
+    CautionReasons,
+    ForecastReasons,
+    RefusedReasons,
+    WorkingReasons {}
+export type ReasonCode = keyof Reasons;
+/** One reason: its code, with numbers whose names carry their units. */
+export type Reason<C extends ReasonCode = ReasonCode> = {
+  [K in C]: { readonly code: K } & Readonly<Reasons[K]>;
+}[C];
+/** Why a support stands as high as it does. */
+export type HeightReason = Reason<keyof HeightReasons>;

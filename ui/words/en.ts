@@ -1,0 +1,548 @@
+import type { Alarm, Complaint, Reasons, Surface } from '@/core/reasons';
+import type { RangeId } from '@/core/ranges/ranges';
+import type { Language, Telling } from './language';
+
+const deg = (value: number) => `${value.toFixed(0)}°`;
+/** A chance as people say it: "94 in 100"; never rounded up to what was asked for. */
+const inHundred = (chance: number) => `${Math.floor(chance * 100 + 1e-9)} in 100`;
+
+const over: Readonly<Record<Surface, string>> = {
+  floor: 'the floor',
+  foot: 'the foot',
+  shin: 'the shin',
+  shins: 'the shins',
+  knee: 'the knee',
+  thigh: 'the thigh',
+  heels: 'the heels',
+  ramp: 'the ramp',
+  seat: 'the seat',
+  chair: 'the chair',
+  'lower ankle': 'the lower ankle',
+};
+const rampPlace = { low: 'the low ribs', high: 'the shoulder blades' } as const;
+const tried = {
+  'top knee': () => 'the upper knee',
+  'back foot': () => 'the foot',
+  shoulder: () => 'the shoulder that lifts',
+  knee: (side: string) => `the ${side} knee`,
+} as const;
+
+const alarms: Readonly<Record<Alarm, string>> = {
+  sharp: 'a sharp feeling',
+  electric: 'an electric feeling',
+  spreading: 'a spreading feeling',
+  numb: 'numbness',
+  nerve: 'a nerve-like feeling',
+};
+
+function complaint(one: Complaint): string {
+  switch (one.of) {
+    case 'joint':
+      return 'felt at a joint line';
+    case 'low-back':
+      return 'felt in the low back';
+    case 'strong':
+      return `felt at ${one.strength} of 10${one.overAllowed ? ', over what this approach allows' : ''}`;
+    case 'breath':
+      return 'the breath was held';
+    case 'rolled':
+      return 'the pelvis rolled back';
+    case 'arched':
+      return 'the low back arched';
+    case 'next-day':
+      return 'worse the next day';
+  }
+}
+
+const ranges: Readonly<Record<RangeId, string>> = {
+  'pelvicTilt.standing': 'Pelvic tilt, standing',
+  'pelvicTilt.longSit': 'Pelvic tilt, long sit',
+  hamstring: 'Hamstring',
+  hamstringCoupling: 'Hip bend gained per degree of knee bend',
+  'kneeFlexion.hipBent': 'Knee bend, hip bent',
+  'kneeFlexion.prone': 'Knee bend, face down',
+  hipRotation: 'Outward rotation',
+  hipSpread: 'Spread',
+  hipFlexion: 'Thigh to chest',
+  hipExtension: 'Thigh behind the pelvis',
+  ankleBend: 'Ankle bend',
+  anklePoint: 'Pointed ankle',
+  spineFold: 'Rounding of the spine',
+  armReach: 'Arms overhead',
+};
+
+const palms = (cm: number, otherwise: string) =>
+  cm <= 0 ? 'the palms reach the floor.' : otherwise;
+const moreThan = (cm: number, other: string, tell: Telling) =>
+  cm >= 0.5 ? `; ${tell.length(cm)} more than ${other}` : '';
+const otherSide = { left: 'right', right: 'left' } as const;
+
+const chairHeight = (
+  { slot, behindKneeCm, chairCm, cm }: Reasons['chair-height'],
+  tell: Telling,
+): string => {
+  const stands = `The back of the knee stands ${tell.length(behindKneeCm)} up, the chair ${tell.length(chairCm)}`;
+  if (cm <= 0)
+    return `${stands}: ${slot === 'feet' ? 'the feet reach the floor' : 'nothing on the seat'}.`;
+  return `${stands}: ${tell.length(cm)} ${slot === 'feet' ? 'under the feet' : 'on the seat'} make knees and hips square.`;
+};
+
+const squatHeels = ({ deg: bend, side, cm, beyond }: Reasons['squat-heels'], tell: Telling) => {
+  const ankle = `Ankle bend ${deg(bend)} ${side}`;
+  if (cm <= 0) return `${ankle}: the weight stays over the feet with the heels down.`;
+  return beyond
+    ? `${ankle}: no heel lift brings the weight over the feet, so sit on the seat.`
+    : `${ankle} → heels ${tell.length(cm)} up, and the weight stays over the feet.`;
+};
+
+const standingHands = (
+  { deg: bend, side, kneeDeg, cm, onThighs }: Reasons['standing-hands'],
+  tell: Telling,
+) => {
+  const hamstring = `Hamstring ${deg(bend)} ${side}, knees bent ${deg(kneeDeg)}`;
+  return `${hamstring}: ${palms(cm, onThighs ? `the palms stop ${tell.length(cm)} up, so they rest on the thighs.` : `the palms stop ${tell.length(cm)} over the floor.`)}`;
+};
+
+/** English. */
+export const en: Language = {
+  tag: 'en-GB',
+  units: { cm: 'cm', in: 'in' },
+  unitNames: { cm: 'centimetre', in: 'inch' },
+  sides: { left: 'left', right: 'right', both: 'both' },
+  slots: {
+    seat: 'Seat',
+    underKnees: 'Under the knees',
+    behindKnee: 'Behind the knee',
+    underThigh: 'Under the thigh',
+    outerHip: 'Outer hip',
+    hipLevel: 'Under one hip',
+    underShin: 'Under the shin',
+    ankle: 'Front of the ankle',
+    heels: 'Heels',
+    feet: 'Feet',
+    hands: 'Hands',
+    forehead: 'Forehead',
+    chest: 'Chest',
+    back: 'Back',
+    neck: 'Neck and head',
+    shoulder: 'Shoulder',
+    strap: 'Strap',
+  },
+  rampEnds: { low: 'Ramp, low ribs', high: 'Ramp, shoulder blades' },
+  ranges,
+  reasons: {
+    'palms-beside': ({ cm }, tell) =>
+      palms(
+        cm,
+        `with this trunk and these arms the palms stop ${tell.length(cm)} over the floor: something under them lets the back grow.`,
+      ),
+    'long-sit-seat': ({ cm, deg: bend, side, rollBackDeg }, tell) =>
+      cm <= 0
+        ? `Hamstring ${deg(bend)} ${side}: the pelvis stands upright on the floor.`
+        : `Hamstring ${deg(bend)} ${side}: on the floor the pelvis would roll back ${deg(rollBackDeg)} → ${tell.length(cm)} under the seat.`,
+    'long-sit-knees': ({ cm, deg: bend, side, backFirst }, tell) =>
+      cm <= 0
+        ? 'Straight knees cost the back nothing here.'
+        : `Hamstring ${deg(bend)} ${side}, ${backFirst ? 'back before knees' : 'the seat is as high as it goes'} → knees on ${tell.length(cm)}.`,
+    'twist-seat': ({ cm, deg: bend, side }, tell) =>
+      `Hamstring ${deg(bend)} ${side}, its knee kept soft${cm <= 0 ? ': the pelvis stands upright on the floor.' : ` → ${tell.length(cm)}, so that the back can grow before it turns.`}`,
+    'strap-to-feet': ({ cm, deg: bend }, tell) =>
+      cm <= 0
+        ? 'The hands reach the feet.'
+        : `With ${deg(bend)} of hamstring the hands stop ${tell.length(cm)} short of the feet: a strap makes it up.`,
+    'fold-chest': ({ cm }, tell) =>
+      cm <= 0
+        ? 'The chest comes down by itself.'
+        : `The breastbone stops ${tell.length(cm)} over the floor: a support there lets the back be quiet.`,
+    'fold-forehead': ({ cm, over: under, tooHigh }, tell) =>
+      cm <= 0
+        ? `The forehead comes down on ${over[under]} by itself.`
+        : `The forehead stops ${tell.length(cm)} over ${over[under]}${tooHigh ? ': too far to rest yet, keep it in line with a long back' : ''}.`,
+    'thigh-to-chest': ({ deg: bend, knees }) => `Thigh to chest ${deg(bend)}, knees ${knees}.`,
+    'spread-knees': ({ deg: spread, side }) => `Spread ${deg(spread)} ${side}.`,
+    'frog-knees': () => 'A fold under each knee: they carry weight on their inner edge.',
+    'crossed-seat': ({ cm, deg: turn, side, moreCm }, tell) =>
+      `Outward rotation ${deg(turn)} ${side}${cm <= 0 ? ': the knees come level with the hips on the floor.' : ` → ${tell.length(cm)} until the knee is no higher than the hip${moreThan(moreCm, 'the other side', tell)}.`}`,
+    'knee-laid-open': ({ cm, deg: turn, side, over: under }, tell) =>
+      cm <= 0
+        ? `With ${deg(turn)} of rotation the ${side} knee rests on ${over[under]} by itself.`
+        : `With ${deg(turn)} of rotation the ${side} knee stays ${tell.length(cm)} over ${over[under]}: that is filled, not pressed down.`,
+    'kneeling-seat': ({ cm, deg: bend, side, marginDeg, over: under, moreCm }, tell) => {
+      const height =
+        cm <= 0
+          ? over[under]
+          : `${tell.length(cm)}${under === 'floor' ? '' : ` over ${over[under]}`}`;
+      return `Knee bend ${deg(bend)} ${side}, ${deg(marginDeg)} kept in hand → ${height}${moreThan(moreCm, `the ${otherSide[side]}`, tell)}.`;
+    },
+    'ankle-points': ({ deg: point, side, neededDeg }) =>
+      `The ${side} ankle points ${deg(point)} of the ${deg(neededDeg)} asked: a roll fills what is left.`,
+    'under-shins': ({ cm }) =>
+      cm > 0
+        ? 'A blanket under the shins, feet over its edge, spares the ankles; the seat rises with it.'
+        : 'No blanket asked for.',
+    'behind-knee': ({ cm }) =>
+      cm > 0 ? 'A thin pad gives the joint room; more would only lift.' : 'No pad asked for.',
+    'front-thigh-ramp': ({ cm, deg: bend, side, inclineDeg, place }, tell) =>
+      `Front thigh ${deg(bend)} face down, ${side} → trunk at ${deg(inclineDeg)}, so ${tell.length(Math.max(0, cm))} under ${rampPlace[place]}.`,
+    'comfort-ramp': ({ cm, place }, tell) =>
+      `A ramp by comfort: ${tell.length(Math.max(0, cm))} under ${rampPlace[place]}, its low end against the pelvis.`,
+    'head-on-ramp': ({ cm }, tell) =>
+      `The back of the head is less deep than the back: ${tell.length(cm)} over the ramp keep the throat long.`,
+    'lying-head': ({ cm }, tell) =>
+      `The head is less deep than the back: ${tell.length(cm)} under it keep the throat long.`,
+    'long-leg-knee': ({ cm }, tell) =>
+      cm <= 0
+        ? 'The long leg lies on the floor.'
+        : `The long leg falls away from the seat: ${tell.length(cm)} under its knee keep it from pulling the pelvis down.`,
+    'hips-level': ({ cm }, tell) =>
+      cm < 0.5
+        ? 'Both hips stand level on this seat.'
+        : `The other hip sinks ${tell.exact(cm)} lower than the folded side: a wedge levels the pelvis.`,
+    'outer-hip': ({ cm, deg: turn, side, place }, tell) => {
+      const where = place === 'outerHip' ? 'the upper thigh' : 'the knee';
+      return `With ${deg(turn)} of rotation ${where} ${cm <= 0 ? `rests by itself, ${side}.` : `stays ${tell.length(cm)} up, ${side}: that is carried.`}`;
+    },
+    'belt-round-feet': () =>
+      'A belt round the sacrum and the feet; leave it out where a hip must not be held open.',
+    'rest-knees': ({ cm }, tell) =>
+      `A roll of ${tell.length(cm)} under the knees lets the low back and the front of the hips be quiet.`,
+    'standing-foot': () =>
+      'The standing foot stays on the floor; a block under it deepens the pose, and comes last.',
+    'strap-behind': ({ cm }, tell) =>
+      cm <= 0
+        ? 'The hand reaches the back foot.'
+        : `The hand stops ${tell.length(cm)} short of the back foot.`,
+    'by-trying': ({ cm, under, side }, tell) =>
+      `Found by trying: begin with ${tell.length(cm)} under ${tried[under](side)} and go on rung by rung.`,
+    'other-thigh': ({ cm }) =>
+      cm <= 0
+        ? 'The other leg lies flat.'
+        : 'The other thigh cannot lie flat with the pelvis level: a roll meets its knee.',
+    'raised-strap': ({ cm, deg: bend, side, seated }, tell) =>
+      `Hamstring ${deg(bend)} ${side}: ${seated ? 'with the knee as bent as that asks, ' : ''}${cm <= 0 ? 'the hand reaches the foot.' : `the hand stops ${tell.length(cm)} short of the foot.`}`,
+    'raised-seat': ({ cm, deg: turn, side }, tell) =>
+      `Outward rotation ${deg(turn)} ${side}${cm <= 0 ? ': the crossed leg asks for no seat.' : ` → ${tell.length(cm)}, so that the back stands by itself.`}`,
+    lunge: ({ cm, backDeg, back, stepCm, frontDeg, side }, tell) =>
+      `Back thigh ${deg(backDeg)} behind the pelvis, ${back}: a step of ${tell.length(stepCm)} from knee to ankle. Front hip ${deg(frontDeg)} ${side}: ${palms(cm, `the palms stop ${tell.length(cm)} up.`)}`,
+    'back-knee': () => 'A fold under the back knee: it carries weight.',
+    'horse-hands': ({ cm }, tell) =>
+      cm <= 0
+        ? 'The hands reach the floor.'
+        : `The hands press ${tell.length(cm)} up, so that the knee carries only what it likes.`,
+    'pigeon-hip': ({ cm, deg: turn, side, closed }, tell) =>
+      `Outward rotation ${deg(turn)} ${side}, ${closed ? 'heel drawn in' : 'shin toward square'}${cm <= 0 ? ': the front hip comes down by itself.' : ` → ${tell.length(cm)} under the front hip, so that nothing is asked of the knee.`}`,
+    'pigeon-hands': ({ cm, deg: back, side }, tell) =>
+      `Back thigh ${deg(back)} behind the pelvis, ${side}: ${palms(cm, `the palms press ${tell.length(cm)} up.`)}`,
+    'strap-over-shoulder': ({ cm }, tell) =>
+      `From the raised back foot over the shoulder to the hand: ${tell.length(cm)} of strap.`,
+    'standing-hands': standingHands,
+    'squat-heels': squatHeels,
+    'squat-seat': ({ cm, kneeDeg }, tell) =>
+      `With the knees bent to ${deg(kneeDeg)} the sit bones stop ${tell.length(cm)} up: a seat there asks for no balance.`,
+    'hands-down': ({ cm }, tell) =>
+      cm <= 0 ? 'The hands reach the floor.' : `The palms stop ${tell.length(cm)} over the floor.`,
+    'chair-height': chairHeight,
+    'strap-to-shin': ({ cm }, tell) =>
+      cm <= 0
+        ? 'The hands reach the shin.'
+        : `The hands stop ${tell.length(cm)} short of the shin.`,
+    'table-hands': ({ cm }, tell) =>
+      cm <= 0
+        ? 'The arms reach the floor with the trunk level.'
+        : `With these shins and arms the palms press ${tell.length(cm)} up.`,
+    'dog-hands': () =>
+      'The hands stay on the floor; blocks under them when the shoulders are tired.',
+    'dog-heels': ({ cm, deg: bend, side }, tell) =>
+      cm <= 0
+        ? 'The heels come down.'
+        : `Ankle bend ${deg(bend)} ${side}, less with straight knees: the heels stay ${tell.length(cm)} up.`,
+
+    learned: ({ cm }, tell) =>
+      `Learned on the mat: ${cm > 0 ? '+' : '−'}${tell.exact(Math.abs(cm))}.`,
+    'learned-much': () => 'That is a lot: measure again, or look at the set-up.',
+    'rung-lower': ({ fromCm, toCm }, tell) =>
+      `One rung lower: ${tell.number(fromCm)} → ${tell.exact(toCm)}.`,
+    'rung-higher': ({ fromCm, toCm, more }, tell) =>
+      `${more ? 'Higher, until it is likely to be enough' : 'One rung higher'}: ${tell.number(fromCm)} → ${tell.exact(toCm)}.`,
+    'shelf-ends': () => 'The shelf builds nothing higher here.',
+
+    'first-time': () => 'First time: built from the measurements.',
+    'heavy-day': ({ day }) => `A ${day} day: one rung higher than usual.`,
+    'left-out': ({ alarm, on }, tell) => `Left out today: ${alarms[alarm]} on ${tell.day(on)}.`,
+    'after-alarm': ({ alarm, on }, tell) =>
+      `${alarms[alarm]} on ${tell.day(on)}: one rung higher, and with care.`,
+    'after-dizzy': ({ on }, tell) =>
+      `Dizziness on ${tell.day(on)}: one rung higher, rise in stages.`,
+    'last-time': ({ on, complaint: one }, tell) => `Last time, ${tell.day(on)}: ${complaint(one)}.`,
+    'low-check': ({ range, side, deg: now, underDeg, believableDeg }) =>
+      `Today’s check: ${ranges[range].toLowerCase()}${side === 'both' ? '' : ` ${side}`} ${deg(now)}, ${deg(underDeg)} under the last estimate (more than the ${deg(believableDeg)} that chance explains).`,
+    'long-gap': ({ days }) => `${days} days since the last time: settle in again first.`,
+    'not-held': ({ heldSeconds, plannedSeconds }) =>
+      `Held ${Math.round(heldSeconds)} of ${Math.round(plannedSeconds)} s last time: the whole time first.`,
+    'very-mobile': () => 'Very mobile: support at mid-range, never deeper; add strength instead.',
+    'more-sessions': ({ good, asked, raised }) =>
+      `${raised ? 'raised recently, ' : ''}${good} good ${good === 1 ? 'session' : 'sessions'} at this height; ${asked} are asked for.`,
+    'nothing-lies': () => 'Nothing lies there that could be taken away.',
+    'no-step': ({ cm }, tell) => `The shelf has no step of ${tell.length(cm)} or less below this.`,
+    'range-supports': ({ good, chance, toCm }, tell) =>
+      `${good} good sessions running, and ${Math.round(chance * 100)} in 100 that the range supports ${tell.exact(toCm)}.`,
+    'range-unsure': ({ good, chance, asked }) =>
+      `${good} good sessions, but only ${inHundred(chance)} that the range supports the next rung; ${Math.round(asked * 100)} are asked for.`,
+
+    caution: ({ caution, rule, goAheadOn }, tell) =>
+      `${en.cautions[caution].short}: ${en.rules[rule]}${goAheadOn === null ? '' : ` Go-ahead noted on ${tell.day(goAheadOn)}.`}`,
+    'caution-unknown': ({ caution, reading }) =>
+      `“${caution}” is answered yes and this version does not know it: ask before ${reading ? 'measuring' : 'offering this'}.`,
+    refer: ({ caution }) => en.cautions[caution].refer,
+    'refer-alarm': () =>
+      'If it comes back, or stays: to a doctor or physiotherapist before this pose again.',
+    'refer-dizzy': () => 'Dizziness that returns: to a doctor.',
+    'refer-joint': () => 'A joint that goes on speaking: to a physiotherapist.',
+    'too-high': ({ pose, cm }, tell) =>
+      (en.tooHigh[pose] ?? ((height) => `The support would have to stand ${height} high.`))(
+        tell.length(cm),
+      ),
+
+    'no-such-support': () => 'This pose has no such support.',
+    'few-looks': ({ seen, asked }) =>
+      `Not enough record: ${seen} of ${asked} dated readings of what limits this height.`,
+
+    'no-such-way': ({ way, range }) =>
+      `${way} is no way of reading ${ranges[range].toLowerCase()}.`,
+    'side-missing': ({ range }) => `${ranges[range]} is read left and right apart; say which side.`,
+    'outside-range': ({ range, value, least, most, unit }, tell) => {
+      const [read, from, to] = [value, least, most].map((one) =>
+        unit === 'cm' ? tell.number(one) : String(one),
+      );
+      const sign = { cm: ` ${tell.short}`, deg: '°', ratio: '' }[unit];
+      return `${read}${sign} is outside what a person can show for ${ranges[range].toLowerCase()} (${from} to ${to}${sign}); read it again.`;
+    },
+
+    'working-triangle': ({ thighCm, shinCm, cm, kneeDeg, deg: bend }, tell) => {
+      const [thigh, shin, gap] = [tell.number(thighCm), tell.number(shinCm), tell.number(cm)];
+      return `Thigh ${thigh}, shin ${shin} and ${tell.exact(cm)} make a triangle. Its angle at the knee: acos((${thigh}² + ${shin}² − ${gap}²) ÷ (2 × ${thigh} × ${shin})) = ${deg(kneeDeg)}. The bend is what is missing to 180: ${deg(bend)}.`;
+    },
+    'working-straddle': ({ cm, legCm, deg: out }, tell) =>
+      `Half of ${tell.exact(cm)} over a leg of ${tell.exact(legCm)}: asin(${tell.number(cm / 2)} ÷ ${tell.number(legCm)}) = ${deg(out)} on each side.`,
+    'working-wall': ({ cm, degPerCm, deg: bend }, tell) => {
+      const each = (degPerCm * tell.unitCm).toFixed(1);
+      return `About ${each}° for each ${tell.unit}: ${tell.number(cm)} × ${each} = ${deg(bend)}.`;
+    },
+    'working-ankle-gap': ({ cm, footCm, shortDeg, flatDeg, deg: point }, tell) =>
+      `A gap of ${tell.exact(cm)} over ${tell.exact(footCm)} of foot: ${deg(shortDeg)} short of the ${deg(flatDeg)} that lie flat: ${deg(point)}.`,
+    'working-crossed': ({ kneeCm, hipCm, thighCm, riseDeg, deg: turn }, tell) =>
+      `The knee’s centre stands ${tell.exact(kneeCm)} over the floor, the hip’s ${tell.number(hipCm)}; over a thigh of ${tell.exact(thighCm)} it rises asin(${tell.number(kneeCm - hipCm)} ÷ ${tell.number(thighCm)}) = ${deg(riseDeg)}. The crossed leg that ends there has turned out ${deg(turn)}.`,
+    'working-fingertip': ({ armCm, cm, trunkCm, deg: bend }, tell) =>
+      `An arm of ${tell.exact(armCm)} that ends ${tell.exact(cm)} over the floor hangs from a trunk of ${tell.exact(trunkCm)}; what the spine gives is taken away: ${deg(bend)}. The spine’s share is guessed, so this is rough.`,
+    'working-kneeling': ({ cm, thighCm, deg: bend }, tell) =>
+      `On ${tell.exact(cm)}, a thigh of ${tell.exact(thighCm)} slopes down to the knee, and the shin lies flat: the knee bends ${deg(bend)}.`,
+    'working-first-pull': ({ share, readDeg, deg: bend }) =>
+      `The pelvis has a share of ${Math.round(share * 100)} % in an unwatched raise: ${readDeg.toFixed(0)} × ${(1 - share).toFixed(2)} = ${deg(bend)}.`,
+    'working-lag': ({ coupling, lagDeg, deg: bend }) =>
+      `Each degree of knee bend is worth ${coupling.toFixed(2)} of hip bend: 90 − ${coupling.toFixed(2)} × ${lagDeg.toFixed(0)} = ${deg(bend)}.`,
+    'working-table-edge': ({ readDeg, moreDeg, deg: turn }) =>
+      `Seated, less shows than a crossed leg may use: ${readDeg.toFixed(0)} + ${moreDeg} = ${deg(turn)}.`,
+  },
+  cautions: {
+    'hip-replacement': {
+      name: 'Hip replacement',
+      question: 'Has a hip been replaced?',
+      short: 'Replaced hip',
+      refer: 'New pain, clicking or a feeling of giving way: back to the surgeon.',
+    },
+    'knee-meniscus': {
+      name: 'Meniscus injury',
+      question: 'Has a meniscus been torn or repaired?',
+      short: 'Sore knee',
+      refer: 'Locking, swelling or giving way: to a doctor or physiotherapist.',
+    },
+    'knee-ligament': {
+      name: 'Knee ligament injury',
+      question: 'Has a knee ligament been injured?',
+      short: 'Sore knee',
+      refer: 'Giving way or swelling: to a doctor or physiotherapist.',
+    },
+    'knee-arthritis': {
+      name: 'Knee arthritis',
+      question: 'Is there arthritis in a knee?',
+      short: 'Sore knee',
+      refer: 'Swelling, warmth or pain at night: to a doctor.',
+    },
+    'knee-replacement': {
+      name: 'Knee replacement',
+      question: 'Has a knee been replaced?',
+      short: 'Replaced knee',
+      refer: 'Swelling, warmth or pain at night: to the surgeon.',
+    },
+    'low-back-disc': {
+      name: 'Disc trouble in the low back',
+      question: 'Is there or was there disc trouble in the low back?',
+      short: 'Low back',
+      refer:
+        'Feeling below the knee, numbness, or trouble with bladder or bowel: stop, and to a doctor at once.',
+    },
+    sciatica: {
+      name: 'Sciatica',
+      question: 'Does pain or tingling run down a leg?',
+      short: 'Nerve to the leg',
+      refer: 'Feeling below the knee during a pose: stop; to a doctor or physiotherapist.',
+    },
+    sacroiliac: {
+      name: 'Sacroiliac pain',
+      question: 'Is there pain at the back of the pelvis, to one side?',
+      short: 'Back of the pelvis',
+      refer: 'Pain that stays the next day: to a physiotherapist.',
+    },
+    'hamstring-origin': {
+      name: 'Hamstring origin pain or tear',
+      question: 'Is there pain at the sit bone, or was a hamstring torn?',
+      short: 'Hamstring origin',
+      refer: 'Pain when sitting, or a sudden pull: to a physiotherapist.',
+    },
+    osteoporosis: {
+      name: 'Osteoporosis',
+      question: 'Are the bones thin, or did one break from a small fall?',
+      short: 'Thin bones',
+      refer: 'Sudden back pain: to a doctor.',
+    },
+    pregnancy: {
+      name: 'Pregnancy',
+      question: 'Is she pregnant, or was there a birth in the last months?',
+      short: 'Pregnancy',
+      refer: 'Pain in the pelvis or the front bone: to the midwife or physiotherapist.',
+    },
+    'head-pressure': {
+      name: 'Blood or eye pressure, reflux, dizziness',
+      question: 'Is there high blood or eye pressure, reflux or dizziness?',
+      short: 'Pressure or dizziness',
+      refer: 'Dizziness that returns: to a doctor.',
+    },
+    'very-mobile': {
+      name: 'Very mobile joints',
+      question: 'Do joints bend further than most, or slip?',
+      short: 'Very mobile',
+      refer: 'Joints that slip out: to a doctor.',
+    },
+    'recent-or-unexplained': {
+      name: 'Recent operation, injury, clot, numbness, night pain, locking or swelling',
+      question:
+        'In the last three months: an operation, injury, clot, numbness, night pain, locking or swelling?',
+      short: 'Recent or unexplained trouble',
+      refer: 'To a doctor or physiotherapist first.',
+    },
+    'ankle-foot': {
+      name: 'Ankle or foot injury',
+      question: 'Is an ankle or foot injured?',
+      short: 'Ankle',
+      refer: 'Swelling or pain when standing: to a doctor.',
+    },
+    shoulder: {
+      name: 'Shoulder trouble',
+      question: 'Is a shoulder sore or stiff?',
+      short: 'Shoulder',
+      refer: 'Pain at night: to a doctor.',
+    },
+    'under-18': {
+      name: 'Under 18',
+      question: 'Is the student under 18?',
+      short: 'Under 18',
+      refer: 'Growing pains that stay: to a doctor.',
+    },
+  },
+  rules: {
+    'ask-surgeon': 'ask for the surgeon’s or physiotherapist’s written go-ahead first.',
+    'no-past-90': 'no fold past 90° at the hip.',
+    'front-short': 'its front is not stretched to the end.',
+    'outer-hips-held': 'the outer hips are held.',
+    'no-belt': 'no belt holds the legs open.',
+    'nothing-under-load': 'nothing turns, spreads or stretches it under load.',
+    'no-stacked-shin': 'no shin stacked on it.',
+    'no-crossing': 'nothing that crosses the midline turning in.',
+    'no-deep-fold': 'this folds it far past 90°.',
+    'ask-kneeling': 'kneeling only with the surgeon’s or physiotherapist’s written go-ahead.',
+    'knee-in-hand': '15° of knee bend are kept in hand instead of 5°.',
+    'knee-spacer': 'a thin spacer behind the knee is on offer.',
+    'knee-over-ankle': 'it stays over its ankle, never ahead of the toes.',
+    'squat-high': 'the squat stays higher, on its seat.',
+    'fold-beneath': 'a fold beneath it, and out at the first word from the joint.',
+    'no-turned-weight': 'no weight on a turned knee.',
+    'heel-not-drawn': 'nothing draws the heel to the seat.',
+    'hold-on': 'a wall or a chair within reach, for a fall is the danger here.',
+    'spine-quiet': 'the spine keeps nearly straight.',
+    'knees-first': 'the knees bend first.',
+    'no-arch': 'supports rise until nothing arches.',
+    'no-hanging': 'no rounded hanging.',
+    'no-standing-fold': 'no fold from standing, which stretches leg and back together.',
+    'no-leg-pulled': 'no straight leg is pulled.',
+    'hips-level': 'keep the hips level and the work even on both sides.',
+    'no-wide': 'no wide deep hold.',
+    'no-one-sided': 'no one-sided deep hold.',
+    'no-fixed-twist': 'no twist on a fixed pelvis.',
+    'no-straight-end': 'no end range with straight legs.',
+    'no-strap-pull': 'no pull on a strap.',
+    'no-end-range': 'no end range.',
+    'spine-straight': 'no rounded fold, the back stays straight.',
+    'no-loaded-twist': 'no loaded twist.',
+    'no-folded-turn': 'no turning while folded.',
+    'no-neck-weight': 'no weight on the neck.',
+    'nothing-pushed': 'it loosens ligaments: mid-range only, nothing is pushed.',
+    'belly-room': 'room for the belly: feet apart, no folding over it.',
+    'ramp-high': 'not lying flat: the ramp stays at 30° or more.',
+    'not-flat': 'not flat on the back.',
+    'head-not-low':
+      'the head stays no lower than the heart; look down rather than up; rise in stages.',
+    brief: 'briefly, if at all.',
+    'up-in-stages': 'up in stages after lying long, the head last.',
+    'head-high': 'the head stays high on the ramp.',
+    'stop-before-end': 'stop before the end; never deeper.',
+    'nothing-yet': 'nothing here until a doctor or physiotherapist has looked.',
+    'ankle-roll': 'a roll under its front, and no full kneel.',
+    'not-on-heels': 'no sitting on the heels.',
+    'not-on-thigh': 'it is not laid on the other thigh.',
+    'heels-up': 'heels up, weight shared with a seat or the hands.',
+    'arms-low': 'arms stay beside the body.',
+    'no-overhead': 'no reaching overhead.',
+    'light-hands': 'little weight on the hands, and briefly; leave it out if it speaks.',
+    'second-adult': 'a second adult present; no long holds at end range.',
+    'read-gently':
+      'bend only to the first word from the joint, your hand under the heel, and no push.',
+    'read-from-high': 'from high to low, and out at the first word from the joint.',
+    'read-no-hip-end':
+      'no reading that bends the hip past 90°, turns it or takes it to its end, without the word of the surgeon or physiotherapist.',
+    'read-raise-low': 'keep the raise under 90°, and lift nothing for the student.',
+    'read-kneeling-asked': 'kneeling is asked about first.',
+    'read-no-rounding': 'no reading of a rounded back.',
+    'read-slowly': 'slowly; feeling below the knee ends it and refers on.',
+    'read-no-leg-and-back': 'no reading that stretches the leg and the back together.',
+    'read-nerve-line':
+      'slowly; a line of feeling down the leg ends it. It is no hamstring reading then, and refers on.',
+    'read-short-of-end': 'well short of the end, and level hips.',
+    'read-no-straight-end': 'no straight leg to its end range.',
+    'read-well-before-end': 'stop well before the end, and nothing fast.',
+    'read-not-face-down': 'nothing face down.',
+    'read-not-long-on-back': 'not long on the back; turn to the left side in between.',
+    'read-not-pushed': 'ligaments are loose, so no range is pushed.',
+    'read-head-not-low': 'the head does not go below the heart.',
+    'read-up-in-stages': 'up again in stages.',
+    'read-first-resistance': 'read to the first resistance, not to the end.',
+    'read-nothing': 'nothing is measured near it before a doctor or physiotherapist has looked.',
+    'read-no-kneel': 'no full kneel.',
+    'read-as-far-as-goes': 'only as far as it goes by itself.',
+    'read-no-overhead': 'the arm is not read overhead.',
+    'read-adult-present': 'an adult is present, and no range is taken to its end.',
+  },
+  tooHigh: {
+    'easy-cross': (height) =>
+      `The seat would have to stand ${height} high: a chair carries it better.`,
+    'stacked-shins': (height) =>
+      `The seat would have to stand ${height} high: plain crossed legs first.`,
+    'half-lotus-seat': (height) =>
+      `Half lotus asks for rotation to spare; here the seat would have to stand ${height} high: plain crossed legs first.`,
+    'stacked-fold': (height) =>
+      `The seat would have to stand ${height} high: soles together first.`,
+    pigeon: (height) =>
+      `The front hip would have to stand on ${height}: the figure four on the back gives the same without the load.`,
+    'king-pigeon': (height) =>
+      `The front hip would have to stand on ${height}: the figure four on the back comes first.`,
+  },
+};

@@ -1,0 +1,50 @@
+import type { PoseId } from '@/core/poses/poses';
+import type { Reasons } from '@/core/reasons';
+import type { RangeId } from '@/core/ranges/ranges';
+import type { CautionId, RuleId } from '@/core/safety/cautions';
+import type { ReadingRuleId } from '@/core/safety/reading';
+import type { SlotId } from '@/core/slots';
+
+/** How numbers are told: in the teacher's units, and by the language's own habits. */
+export interface Telling {
+  /** A height or length, in half centimetres or quarter inches. */
+  readonly length: (cm: number) => string;
+  /** A measured length inside a reckoning, to the millimetre. */
+  readonly exact: (cm: number) => string;
+  /** The same without its unit, for a formula. */
+  readonly number: (cm: number) => string;
+  /** The unit of lengths by its whole name, and how long it is. */
+  readonly unit: string;
+  readonly short: string;
+  readonly unitCm: number;
+  readonly day: (on: string) => string;
+}
+
+/** One sentence or part of it for each code, from its numbers. */
+export type Worded<T> = {
+  readonly [K in keyof T]: (numbers: Readonly<T[K]>, tell: Telling) => string;
+};
+
+interface CautionWords {
+  readonly name: string;
+  readonly question: string;
+  /** Before what a rule says: "Sore knee". */
+  readonly short: string;
+  readonly refer: string;
+}
+
+/** Everything that one language has to say: a second one is a second object of this shape. */
+export interface Language {
+  readonly tag: string;
+  readonly units: Readonly<Record<'cm' | 'in', string>>;
+  readonly unitNames: Readonly<Record<'cm' | 'in', string>>;
+  readonly slots: Readonly<Record<SlotId, string>>;
+  readonly rampEnds: Readonly<Record<'low' | 'high', string>>;
+  readonly ranges: Readonly<Record<RangeId, string>>;
+  readonly sides: Readonly<Record<'left' | 'right' | 'both', string>>;
+  readonly reasons: Worded<Reasons>;
+  readonly cautions: Readonly<Record<CautionId, CautionWords>>;
+  readonly rules: Readonly<Record<RuleId | ReadingRuleId, string>>;
+  /** Why another pose serves better, for each pose that says so. */
+  readonly tooHigh: Readonly<Partial<Record<PoseId, (height: string) => string>>>;
+}

@@ -1,0 +1,204 @@
+import { protocols } from '@/core/protocols/protocols';
+import { families } from '@/core/geometry/families';
+import type { FamilyInput } from '@/core/geometry/family';
+import { workingOf } from '@/core/measure/working';
+import { planStudent } from '@/core/plan/plan';
+import { poses } from '@/core/poses/poses';
+import type { Reason, ReasonCode } from '@/core/reasons';
+import { rangeIds } from '@/core/ranges/ranges';
+import { cautions, ruleIds } from '@/core/safety/cautions';
+import { readingRuleIds } from '@/core/safety/reading';
+import { slotRefOf } from '@/core/slots';
+import {
+  extremeBodies,
+  inputOf,
+  recordWith,
+  samplePerson,
+  sampleReading,
+  sampleSession,
+  sampleShelf,
+} from '@/core/tests/samples';
+import { en } from './en';
+import { wordedPlan } from './wordedPlan';
+import { rangeName, slotName, valueIn, wordsIn } from './words';
+
+const units = ['cm', 'in'] as const;
+const say = wordsIn('cm');
+const inches = wordsIn('in');
+
+/** A sentence that a teacher can read, in these units alone. */
+function fit(words: string, unit: 'cm' | 'in') {
+  expect(words).toMatch(/^[A-Z“+−0-9].{6,}[.°]$/);
+  expect(words).not.toMatch(/NaN|undefined|null|Infinity|\[object/);
+  if (unit === 'in') expect(words).not.toMatch(/\bcm\b|centimet/i);
+  else expect(words).not.toMatch(/\d in\b(?! (100|hand))/);
+}
+
+const inFamilies = poses.flatMap((pose): Reason[] =>
+  [...extremeBodies, inputOf()].flatMap((body) => {
+    const family = families[pose.family];
+    const input: FamilyInput = { ...body, side: pose.sides === 'each' ? 'left' : 'both' };
+    return family
+      .heights(input)
+      .flatMap((need) => [
+        ...family.why(input, need),
+        ...family.why(input, { ...need, rawCm: -3 }),
+        ...family.why(input, { ...need, rawCm: 70 }),
+      ]);
+  }),
+);
+
+/** What families do not say themselves, with every way that it can be said. */
+const others: readonly Reason[] = [
+  { code: 'learned', cm: -1.4 },
+  { code: 'learned-much' },
+  { code: 'rung-lower', fromCm: 15, toCm: 12.5 },
+  { code: 'rung-higher', fromCm: 15, toCm: 17.5, more: false },
+  { code: 'rung-higher', fromCm: 15, toCm: 20, more: true },
+  { code: 'shelf-ends' },
+  { code: 'first-time' },
+  { code: 'heavy-day', day: 'tired' },
+  ...(['sharp', 'electric', 'spreading', 'numb', 'nerve'] as const).flatMap((alarm): Reason[] => [
+    { code: 'left-out', alarm, on: '2026-03-02' },
+    { code: 'after-alarm', alarm, on: '2026-03-02' },
+  ]),
+  { code: 'after-dizzy', on: '2026-03-02' },
+  ...(['joint', 'low-back', 'breath', 'rolled', 'arched', 'next-day'] as const).map(
+    (of): Reason => ({ code: 'last-time', on: '2026-03-02', complaint: { of } }),
+  ),
+  {
+    code: 'last-time',
+    on: '2026-03-02',
+    complaint: { of: 'strong', strength: 5, overAllowed: true },
+  },
+  {
+    code: 'low-check',
+    range: 'hamstring',
+    side: 'left',
+    deg: 52,
+    underDeg: 14,
+    believableDeg: 11,
+  },
+  { code: 'long-gap', days: 30 },
+  { code: 'not-held', heldSeconds: 30, plannedSeconds: 60 },
+  { code: 'very-mobile' },
+  { code: 'more-sessions', good: 1, asked: 2, raised: true },
+  { code: 'nothing-lies' },
+  { code: 'no-step', cm: 2.5 },
+  { code: 'range-supports', good: 2, chance: 0.94, toCm: 12.5 },
+  { code: 'range-unsure', good: 2, chance: 0.799, asked: 0.935 },
+  { code: 'caution-unknown', caution: 'glass-bones', reading: true },
+  { code: 'caution-unknown', caution: 'glass-bones', reading: false },
+  { code: 'refer-alarm' },
+  { code: 'refer-dizzy' },
+  { code: 'refer-joint' },
+  { code: 'no-such-support' },
+  { code: 'few-looks', seen: 1, asked: 3 },
+  { code: 'no-such-way', way: 'by-feel', range: 'hamstring' },
+  { code: 'side-missing', range: 'hamstring' },
+  {
+    code: 'outside-range',
+    range: 'kneeFlexion.hipBent',
+    value: 95,
+    least: 0,
+    most: 90,
+    unit: 'cm',
+  },
+  ...cautions.flatMap(({ id, rules }): Reason[] => [
+    { code: 'refer', caution: id },
+    ...rules.map(({ says }): Reason => ({
+      code: 'caution',
+      caution: id,
+      rule: says,
+      goAheadOn: '2026-01-20',
+    })),
+    ...readingRuleIds.map((rule): Reason => ({
+      code: 'caution',
+      caution: id,
+      rule,
+      goAheadOn: null,
+    })),
+  ]),
+  ...poses.flatMap((pose): Reason[] =>
+    pose.insteadOver ? [{ code: 'too-high', pose: pose.id, cm: 31 }] : [],
+  ),
+  ...protocols.flatMap((protocol): Reason[] => {
+    const context = { body: inputOf().body, coupling: { mean: 0.95, sd: 0.2 }, seatCm: 10 };
+    const working = workingOf(protocol, (protocol.least + protocol.most) / 4, context);
+    return working ? [working] : [];
+  }),
+];
+
+test.each(units)('everything that the core can say is worded in %s', (unit) => {
+  const words = wordsIn(unit);
+  for (const reason of [...inFamilies, ...others]) fit(words.reason(reason), unit);
+});
+
+test('no code is left without having been said', () => {
+  const said = new Set<ReasonCode>([...inFamilies, ...others].map(({ code }) => code));
+  expect((Object.keys(en.reasons) as ReasonCode[]).filter((code) => !said.has(code))).toEqual([]);
+});
+
+test('every rule is one that some caution has', () => {
+  const used = new Set(cautions.flatMap(({ rules }) => rules.map(({ says }) => says)));
+  expect(ruleIds.filter((id) => !used.has(id))).toEqual([]);
+  for (const { id } of cautions)
+    for (const words of say.rules(id)) expect(words).toMatch(`${say.caution(id).short}: `);
+});
+
+test('numbers come in the teacher’s units, as fine as a fold can be told', () => {
+  const seat: Reason = {
+    code: 'kneeling-seat',
+    deg: 126,
+    side: 'left',
+    marginDeg: 5,
+    cm: 26.04,
+    over: 'floor',
+    moreCm: 2.16,
+  };
+  expect(say.reason(seat)).toBe(
+    'Knee bend 126° left, 5° kept in hand → 26 cm; 2 cm more than the right.',
+  );
+  expect(inches.reason(seat)).toBe(
+    'Knee bend 126° left, 5° kept in hand → 10.25 in; 0.75 in more than the right.',
+  );
+  expect(
+    say.reason({
+      code: 'working-triangle',
+      thighCm: 46,
+      shinCm: 41.8,
+      cm: 30,
+      kneeDeg: 40,
+      deg: 140,
+    }),
+  ).toMatch(/^Thigh 46, shin 41\.8 and 30 cm make a triangle/);
+  expect(inches.reason({ code: 'working-wall', cm: 2.54, degPerCm: 3.6, deg: 9.1 })).toBe(
+    'About 9.1° for each inch: 1 × 9.1 = 9°.',
+  );
+  expect(valueIn('cm', 25.4, 'in')).toBe('10 in');
+  expect(valueIn('deg', 25.4, 'in')).toBe('25°');
+});
+
+test('slots, ranges and cautions have names; what is not known goes by its id', () => {
+  expect(slotName(slotRefOf('back.low'))).toBe('Ramp, low ribs');
+  expect(slotName(slotRefOf('underThigh:right'))).toBe('Under the thigh, right');
+  for (const id of rangeIds) expect(rangeName(id).length).toBeGreaterThan(3);
+  expect(say.caution('glass-bones').name).toBe('glass-bones');
+});
+
+test('a plan for reading elsewhere has its reasons in words beside the codes', () => {
+  const record = recordWith({
+    person: samplePerson({
+      cautions: [{ id: 'knee-arthritis', side: 'both', answer: 'yes', at: '2026-01-05' }],
+    }),
+    readings: [sampleReading()],
+    sessions: [sampleSession('2026-01-15', { feeling: { strength: 3, place: 'joint' } })],
+  });
+  const plan = planStudent(record, sampleShelf, '2026-01-22', { poses: ['hero'] });
+  const [hero] = wordedPlan(plan, inches).poses;
+  expect(hero?.words?.join(' ')).toMatch(
+    /Sore knee: 15° of knee bend.*Last time, 15 Jan: felt at a joint line\./,
+  );
+  expect(hero?.slots[0]?.words).toMatch(/until it is likely to be enough: [\d.]+ → [\d.]+ in\./);
+  expect(hero?.slots[0]?.reasons).toEqual(plan.poses[0]?.slots[0]?.reasons);
+});

@@ -1,0 +1,100 @@
+import type { Reason, Reasons } from '@/core/reasons';
+import type { RangeId, ReadingSide } from '@/core/ranges/ranges';
+import { cautionById, type CautionId } from '@/core/safety/cautions';
+import type { SlotRef } from '@/core/slots';
+import { fromCm, length, toCm, type Units } from '../format';
+import { en } from './en';
+import type { Language, Telling, Worded } from './language';
+
+const trimmed = (x: number) =>
+  Math.abs(x - Math.round(x)) < 0.05 ? Math.round(x).toString() : x.toFixed(1);
+
+function telling(units: Units, language: Language): Telling {
+  const number = (cm: number) => trimmed(fromCm(cm, units));
+  const days = new Intl.DateTimeFormat(language.tag, {
+    day: 'numeric',
+    month: 'short',
+    timeZone: 'UTC',
+  });
+  return {
+    length: (cm) => length(cm, units),
+    number,
+    unit: language.unitNames[units],
+    short: language.units[units],
+    unitCm: toCm(1, units),
+    exact: (cm) => `${number(cm)} ${language.units[units]}`,
+    day: (on) => days.format(Date.parse(on)),
+  };
+}
+
+/** What the core says, in words and in the teacher's units. */
+export interface Words {
+  readonly reason: (reason: Reason) => string;
+  /** Several, one after the other. */
+  readonly reasons: (reasons: readonly Reason[]) => string;
+  readonly slot: (slot: SlotRef) => string;
+  readonly range: (id: RangeId) => string;
+  readonly side: (side: ReadingSide) => string;
+  readonly length: (cm: number) => string;
+  /** A caution's words; those of a newer book go by their id. */
+  readonly caution: (id: string) => Language['cautions'][CautionId];
+  /** What the rules of a caution say, each once. */
+  readonly rules: (id: CautionId) => readonly string[];
+}
+
+const capital = (words: string) => words.charAt(0).toUpperCase() + words.slice(1);
+
+function wording(units: Units, language: Language): Words {
+  const tell = telling(units, language);
+  const reason = (one: Reason): string => {
+    const say = (language.reasons as Worded<Reasons>)[one.code] as (
+      numbers: Reason,
+      tell: Telling,
+    ) => string;
+    return capital(say(one, tell));
+  };
+  const caution = (id: string) =>
+    Object.hasOwn(language.cautions, id)
+      ? language.cautions[id as CautionId]
+      : { name: id, question: id, short: id, refer: '' };
+  return {
+    reason,
+    reasons: (all) => all.map(reason).filter(Boolean).join(' '),
+    slot: ({ slot, part, side }) => {
+      const name = slot === 'back' ? language.rampEnds[part ?? 'high'] : language.slots[slot];
+      return side === 'left' || side === 'right' ? `${name}, ${language.sides[side]}` : name;
+    },
+    range: (id) => language.ranges[id],
+    side: (side) => language.sides[side],
+    length: tell.length,
+    caution,
+    rules: (id) => [
+      ...new Set(
+        (cautionById(id)?.rules ?? []).map(({ says }) =>
+          reason({ code: 'caution', caution: id, rule: says, goAheadOn: null }),
+        ),
+      ),
+    ],
+  };
+}
+
+const known = new Map<string, Words>();
+/** The words of a language in some units; the same object each time. */
+export function wordsIn(units: Units, language: Language = en): Words {
+  const key = `${language.tag}/${units}`;
+  const before = known.get(key);
+  if (before) return before;
+  const words = wording(units, language);
+  known.set(key, words);
+  return words;
+}
+
+/** A slot's name; a ramp has two ends, a pair two sides. */
+export const slotName = (slot: SlotRef) => wordsIn('cm').slot(slot);
+export const rangeName = (id: RangeId) => wordsIn('cm').range(id);
+
+/** A value of a way of reading: degrees, or a length in the teacher's units. */
+export function valueIn(unit: 'deg' | 'cm', value: number, units: Units, digits = 0): string {
+  if (unit === 'deg') return `${value.toFixed(digits)}°`;
+  return `${trimmed(fromCm(value, units))} ${en.units[units]}`;
+}
