@@ -26,6 +26,8 @@ module.exports = {
       setupFilesAfterEnv: ['<rootDir>/scripts/jest-screens.ts'],
       moduleNameMapper: {
         ...alias,
+        // In the browser they come late; what they do is the same.
+        '^\\.\\./forms/late$': '<rootDir>/features/forms/all.ts',
         '^lucide-react-native/icons/(.*)$':
           '<rootDir>/node_modules/lucide-react-native/dist/cjs/icons/$1.js',
         '^expo-router$': '<rootDir>/features/tests/router.tsx',

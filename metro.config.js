@@ -1,14 +1,40 @@
+const { join } = require('node:path');
 const { getDefaultConfig } = require('expo/metro-config');
 const { withNativeWind } = require('nativewind/metro');
 
 const config = getDefaultConfig(__dirname);
 
-// Zod's forty locales are never used here; leaving them out saves 80 KB of gzipped script per bundle.
+/**
+ * Parts of packages that come along with what is used of them and are never reached here; each weighs on the first load.
+ * A part that is reached after all fails at once, in every end-to-end test.
+ */
+const leftOut = [
+  // The validator's forty locales, its writer and reader of JSON Schema, and its compiler.
+  /[\\/]zod[\\/]v4[\\/]locales[\\/]index\.js$/,
+  /[\\/]zod[\\/]v4[\\/]core[\\/](json-schema-processors|compile)\.js$/,
+  /[\\/]zod[\\/]v4[\\/]classic[\\/]from-json-schema\.js$/,
+  // The router's stacks, tabs, previews and site map: the shell shows places in a slot of its own.
+  /[\\/]expo-router[\\/]build[\\/]layouts[\\/](stack-utils[\\/]toolbar|experimental-stack|Tabs|TabsClient|Drawer)/,
+  /[\\/]expo-router[\\/]build[\\/]react-navigation[\\/](bottom-tabs|native-stack[\\/]views|elements)[\\/]/,
+  /[\\/]expo-router[\\/]build[\\/](native-tabs|toolbar|color)[\\/]/,
+  /[\\/]expo-router[\\/]build[\\/]views[\\/]Sitemap/,
+  // Lists, animations and touchables of the web's React Native: nothing here scrolls by windows or moves by itself.
+  /[\\/]react-native-web[\\/]dist[\\/]vendor[\\/]react-native[\\/](Animated|VirtualizedList|VirtualizedSectionList|FlatList|SectionList|FillRateHelper|ViewabilityHelper|VirtualizeUtils|PanResponder)[\\/]/,
+  /[\\/]react-native-web[\\/]dist[\\/]exports[\\/](Animated|FlatList|SectionList|VirtualizedList|TouchableHighlight|TouchableOpacity|TouchableNativeFeedback|CheckBox|Switch|ProgressBar|Modal|Button|Picker|PanResponder|ImageBackground|KeyboardAvoidingView|RefreshControl)[\\/]/,
+  // Drawings come from code, never from text.
+  /[\\/]react-native-svg[\\/]lib[\\/]module[\\/](xml|xmlTags|deprecated)\.js$/,
+];
+
 const resolve = config.resolver.resolveRequest;
 config.resolver.resolveRequest = (context, name, platform) => {
-  if (name.endsWith('/locales/index.js') && /[\\/]zod[\\/]/.test(context.originModulePath))
-    return { type: 'empty' };
-  return (resolve ?? context.resolveRequest)(context, name, platform);
+  if (platform === 'web' && name === 'react-native-screens')
+    return { type: 'sourceFile', filePath: join(__dirname, 'scripts', 'web', 'noScreens.js') };
+  const found = (resolve ?? context.resolveRequest)(context, name, platform);
+  return platform === 'web' &&
+    found.type === 'sourceFile' &&
+    leftOut.some((part) => part.test(found.filePath))
+    ? { type: 'empty' }
+    : found;
 };
 
 module.exports = withNativeWind(config, { input: './ui/global.css' });

@@ -12,6 +12,7 @@ export interface Parameter {
     | 'ratio'
     | 'of stature'
     | 'deg/week'
+    | 'deg/cm'
     | 'days'
     | 'sessions'
     | 'seconds'
@@ -192,10 +193,10 @@ export const crossLegged = {
   stackedFootPast: p(0.13, 'of stature', 'ankle over the other knee; starting value'),
   thighSupportAt: p(1, 'ratio', 'along the thigh from the hip: at the knee; starting value'),
   outerHipAt: p(0.3, 'ratio', 'along the thigh from the hip; starting value'),
-  fallPerCm: p(
+  fallWithHeight: p(
     3,
-    'ratio',
-    'degrees that a thigh falls under level per centimetre of seat; starting value',
+    'deg/cm',
+    'how far a thigh falls under level as the seat rises; starting value',
   ),
   flatFootRotation: p(
     12,

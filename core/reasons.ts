@@ -1,3 +1,4 @@
+import type { TapedLength } from './body/body';
 import type { PoseId } from './poses/poses';
 import type { RangeId, ReadingSide, Side } from './ranges/ranges';
 import type { CautionId, RuleId } from './safety/cautions';
@@ -203,8 +204,14 @@ interface WorkingReasons {
   };
 }
 
-/** Why a reading cannot stand. */
+/** Why a reading cannot stand, or a length is asked about. */
 interface RefusedReasons {
+  'unlikely-length': {
+    readonly length: TapedLength;
+    readonly cm: number;
+    readonly usualCm: number;
+    readonly statureCm: number;
+  };
   'no-such-way': { readonly way: string; readonly range: RangeId };
   'side-missing': { readonly range: RangeId };
   'outside-range': {

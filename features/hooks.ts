@@ -1,4 +1,4 @@
-import { formatRFC3339 } from 'date-fns';
+import { formatRFC3339 } from 'date-fns/formatRFC3339';
 import { useSyncExternalStore } from 'react';
 import { useDispatch, useSelector } from 'react-redux';
 import { dayOf, type LocalDay } from '@/core/formats/time';

@@ -330,23 +330,8 @@ export class Vault {
         await this.readNow(body),
         body.flatMap(({ kind, how, was }) => (how === 'went' ? [{ kind, record: was }] : [])),
       );
-      const after: After = new Map();
-      // Students first: what is theirs leans on them.
-      for (const touched of [...body].sort(
-        (a, b) => Number(b.kind === 'people') - Number(a.kind === 'people'),
-      )) {
-        const key = keyOf(touched);
-        const now = before.get(key) ?? null;
-        if (touched.how === 'went' && now !== null)
-          return { ok: false, words: 'Not undone: a record of the same name is here again.' };
-        if (touched.how === 'changed' && now === null)
-          return { ok: false, words: 'Not undone: the record was removed meanwhile.' };
-        const back = takenBack(touched, now);
-        const checked = back === null ? null : writable(touched, back, before, after);
-        if (checked && 'words' in checked)
-          return { ok: false, words: checked.words.replace('Not saved', 'Not undone') };
-        after.set(key, checked);
-      }
+      const after = allTakenBack(body, before);
+      if ('words' in after) return { ok: false, words: after.words };
       return this.write(before, after, { words: `Undone: ${head.words}`, kind: 'undo' }, head.seq);
     });
   }
@@ -622,6 +607,31 @@ type Before = ReadonlyMap<string, Fact['record'] | null>;
 /** What is to be stored under each key; null where the record goes. */
 type After = Map<string, { readonly text: string; readonly record: Fact['record'] } | null>;
 type Refused = Extract<Done, { ok: false }>;
+
+/** What is stored once all that an act touched is as it was before it; students first, for what is theirs leans on them. */
+function allTakenBack(
+  body: readonly Touched[],
+  before: Before,
+): After | { readonly words: string } {
+  const after: After = new Map();
+  const peopleFirst = [...body].sort(
+    (a, b) => Number(b.kind === 'people') - Number(a.kind === 'people'),
+  );
+  for (const touched of peopleFirst) {
+    const key = keyOf(touched);
+    const now = before.get(key) ?? null;
+    if (touched.how === 'went' && now !== null)
+      return { words: 'Not undone: a record of the same name is here again.' };
+    if (touched.how === 'changed' && now === null)
+      return { words: 'Not undone: the record was removed meanwhile.' };
+    const back = takenBack(touched, now);
+    const checked = back === null ? null : writable(touched, back, before, after);
+    if (checked && 'words' in checked)
+      return { words: checked.words.replace('Not saved', 'Not undone') };
+    after.set(key, checked);
+  }
+  return after;
+}
 
 /** The student to whom a record belongs. */
 function ownerOf(of: { kind: FactKind; record: unknown }): FactRef | null {

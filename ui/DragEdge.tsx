@@ -1,10 +1,12 @@
 import { useRef } from 'react';
 import { View, type ViewProps } from 'react-native';
+import { length, type Units } from './format';
 
 interface DragEdgeProps {
   /** What is moved, for those who hear the screen. */
   readonly label: string;
   readonly valueCm: number;
+  readonly units: Units;
   readonly mostCm: number;
   /** Middle of the edge in the picture, in points from its left and top. */
   readonly leftPx: number;
@@ -23,7 +25,16 @@ const STEPS: Readonly<Record<string, number>> = {
 };
 
 /** The top edge of a support, to be dragged up and down, or moved with the arrow keys. */
-export function DragEdge({ label, valueCm, mostCm, leftPx, topPx, scale, onMove }: DragEdgeProps) {
+export function DragEdge({
+  label,
+  valueCm,
+  units,
+  mostCm,
+  leftPx,
+  topPx,
+  scale,
+  onMove,
+}: DragEdgeProps) {
   const grip = useRef<{ y: number; cm: number; scale: number } | null>(null);
   // The web's own events: a native gesture would not see a mouse.
   const pointer = {
@@ -55,7 +66,7 @@ export function DragEdge({ label, valueCm, mostCm, leftPx, topPx, scale, onMove 
       aria-valuemin={0}
       aria-valuemax={mostCm}
       aria-orientation="vertical"
-      aria-valuetext={`${valueCm.toFixed(1)} cm`}
+      aria-valuetext={length(valueCm, units)}
       className="absolute items-center justify-center"
       style={
         {

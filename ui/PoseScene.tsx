@@ -96,6 +96,7 @@ export function PoseScene({
       {widthPx > 0 && onMove
         ? columns.map((column, i) => (
             <DragEdge
+              units={units}
               key={column.key}
               label={`Height, ${column.name.toLowerCase()}`}
               valueCm={column.stackCm}

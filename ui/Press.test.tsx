@@ -37,6 +37,38 @@ test('one of a few is chosen, and told', () => {
   expect(screen.getByRole('radio', { name: 'Left' })).not.toBeChecked();
 });
 
+test('Tab comes to the chosen one of a few, and the arrow keys choose round and round', () => {
+  function Days() {
+    const [day, setDay] = useState<'usual' | 'cold' | 'tired'>('usual');
+    return (
+      <Chips
+        label="Today"
+        options={[
+          { id: 'usual', words: 'As usual' },
+          { id: 'cold', words: 'Cold' },
+          { id: 'tired', words: 'Tired' },
+        ]}
+        chosen={day}
+        onChoose={setDay}
+      />
+    );
+  }
+  render(<Days />);
+  const radio = (name: string) => screen.getByRole('radio', { name });
+  const stops = () => screen.getAllByRole('radio').map((one) => one.getAttribute('tabindex'));
+  expect(stops()).toEqual(['0', '-1', '-1']);
+  radio('As usual').focus();
+  fireEvent.keyDown(radio('As usual'), { key: 'ArrowRight' });
+  expect(radio('Cold')).toBeChecked();
+  expect(radio('Cold')).toHaveFocus();
+  expect(stops()).toEqual(['-1', '0', '-1']);
+  fireEvent.keyDown(radio('Cold'), { key: 'ArrowUp' });
+  fireEvent.keyDown(radio('As usual'), { key: 'ArrowLeft' });
+  expect(radio('Tired')).toBeChecked();
+  fireEvent.keyDown(radio('Tired'), { key: 'ArrowDown' });
+  expect(radio('As usual')).toBeChecked();
+});
+
 test('a line can be ticked', () => {
   const toggled = jest.fn();
   render(

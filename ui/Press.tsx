@@ -71,15 +71,41 @@ interface ChipsProps<T extends string> {
   readonly onChoose: (id: T) => void;
 }
 
-/** One of a few, side by side. */
+/** How far an arrow key goes in a group of radios. */
+const STEPS: Readonly<Record<string, number>> = {
+  ArrowRight: 1,
+  ArrowDown: 1,
+  ArrowLeft: -1,
+  ArrowUp: -1,
+};
+
+/** One of a few, side by side. Tab comes to the chosen one, the arrow keys choose the next. */
 export function Chips<T extends string>({ label, options, chosen, onChoose }: ChipsProps<T>) {
+  const radios = useRef<(View | null)[]>([]);
+  const at = options.findIndex(({ id }) => id === chosen);
+  // The web's own event: native presses know no keys.
+  const keys = {
+    onKeyDown: (event: React.KeyboardEvent<HTMLElement>) => {
+      const step = STEPS[event.key];
+      if (step === undefined) return;
+      event.preventDefault();
+      const here = radios.current.findIndex((one) => one === (event.target as unknown));
+      const next = ((here < 0 ? at : here) + step + options.length) % options.length;
+      radios.current[next]?.focus();
+      onChoose((options[next] as { id: T }).id);
+    },
+  } as object;
   return (
-    <View role="radiogroup" aria-label={label} className="flex-row flex-wrap gap-2">
-      {options.map(({ id, words }) => (
+    <View role="radiogroup" aria-label={label} className="flex-row flex-wrap gap-2" {...keys}>
+      {options.map(({ id, words }, i) => (
         <Pressable
           key={id}
+          ref={(radio) => {
+            radios.current[i] = radio;
+          }}
           role="radio"
           aria-checked={id === chosen}
+          tabIndex={i === Math.max(0, at) ? 0 : -1}
           onPress={() => onChoose(id)}
           className={`min-h-12 max-w-full flex-row items-center justify-center rounded-md border px-3 py-2 ${id === chosen ? 'border-thread bg-thread' : 'border-line bg-sheet'}`}
         >

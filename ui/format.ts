@@ -1,14 +1,12 @@
-import {
-  differenceInSeconds,
-  format,
-  formatDistanceStrict,
-  formatDistanceToNowStrict,
-  isAfter,
-  isEqual,
-  parseISO,
-  startOfDay,
-  subDays,
-} from 'date-fns';
+import { differenceInSeconds } from 'date-fns/differenceInSeconds';
+import { format } from 'date-fns/format';
+import { formatDistanceStrict } from 'date-fns/formatDistanceStrict';
+import { formatDistanceToNowStrict } from 'date-fns/formatDistanceToNowStrict';
+import { isAfter } from 'date-fns/isAfter';
+import { isEqual } from 'date-fns/isEqual';
+import { parseISO } from 'date-fns/parseISO';
+import { startOfDay } from 'date-fns/startOfDay';
+import { subDays } from 'date-fns/subDays';
 import { dayOf } from '@/core/formats/time';
 
 export type Units = 'cm' | 'in';

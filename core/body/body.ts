@@ -1,4 +1,5 @@
 import { bodyShare } from '../parameters';
+import type { Reason } from '../reasons';
 
 /** A student's lengths in centimetres, complete: taped where taped, else from stature. */
 export interface Body {
@@ -115,20 +116,13 @@ export const armCm = (body: Body) => body.upperArmCm + body.forearmCm + body.pal
 /** A taped length further than this from its usual share of stature is questioned, not refused. */
 const UNLIKELY_SHARE = 0.2;
 
-/** Taped lengths that look mistaken against stature, each with a sentence for the teacher. */
-export function unlikelyLengths(
-  statureCm: number,
-  taped: TapedBody,
-): { length: TapedLength; words: string }[] {
+/** Taped lengths that look mistaken against stature. */
+export function unlikelyLengths(statureCm: number, taped: TapedBody): Reason<'unlikely-length'>[] {
   return tapedLengths.flatMap((length) => {
     const cm = taped[length];
-    const usual = usualShare[length] * statureCm;
-    if (cm === undefined || Math.abs(cm - usual) <= UNLIKELY_SHARE * usual) return [];
-    return [
-      {
-        length,
-        words: `${length} ${cm} cm is far from the ${usual.toFixed(0)} cm that a stature of ${statureCm} cm suggests; tape it again.`,
-      },
-    ];
+    const usualCm = usualShare[length] * statureCm;
+    return cm === undefined || Math.abs(cm - usualCm) <= UNLIKELY_SHARE * usualCm
+      ? []
+      : [{ code: 'unlikely-length', length, cm, usualCm, statureCm }];
   });
 }

@@ -12,6 +12,8 @@ import {
   type Family,
   type FamilyInput,
   type SlotNeed,
+  type Demand,
+  type Figure,
 } from './family';
 import {
   armToward,
@@ -23,6 +25,7 @@ import {
   upperFrom,
   type Leg,
   type Point,
+  type SupportPlace,
 } from './posture';
 
 /** Back of the knee over the floor, foot flat. */
@@ -121,6 +124,96 @@ function crossedOver(input: FamilyInput, sitting: Seated): Leg {
 /** Rotation of a shin laid across the other thigh. */
 const CROSSED_ROTATION_DEG = 45;
 
+/** What stands under a body on a chair, the chair itself first. */
+function chairSupports(
+  { settings }: FamilyInput,
+  built: Built,
+  sitting: Seated,
+  hand: Point,
+): SupportPlace[] {
+  return [
+    { slot: 'chair', xCm: sitting.hip[0] + 2, bottomCm: 0, topCm: settings.chairSeatCm },
+    ...(built.seat
+      ? [
+          {
+            slot: 'seat',
+            xCm: sitting.hip[0] - 2,
+            bottomCm: settings.chairSeatCm,
+            topCm: settings.chairSeatCm + built.seat,
+          },
+        ]
+      : []),
+    ...(built.feet
+      ? [{ slot: 'feet', xCm: sitting.near.ankle[0] + 5, bottomCm: 0, topCm: built.feet }]
+      : []),
+    ...(built.hands ? [{ slot: 'hands', xCm: hand[0], bottomCm: 0, topCm: built.hands }] : []),
+  ];
+}
+
+function chairDemands(input: FamilyInput, sitting: Seated, lean: number, does: OnChair): Demand[] {
+  const side = worked(input.side);
+  const back = otherSide(side);
+  return does === 'crosses'
+    ? [
+        {
+          range: 'hipRotation',
+          side,
+          needDeg: CROSSED_ROTATION_DEG,
+          haveDeg: rangeValue(input.values, 'hipRotation', side),
+        },
+      ]
+    : [
+        ...workingLegs(input.side).map((leg) => ({
+          range: 'hipFlexion' as const,
+          side: leg,
+          needDeg: 90 + sitting.riseDeg + lean,
+          haveDeg: rangeValue(input.values, 'hipFlexion', leg),
+        })),
+        ...(does === 'lunges'
+          ? [
+              {
+                range: 'hipExtension' as const,
+                side: back,
+                needDeg: 90 - backFallDeg(input, sitting) - strapped.lungeArch.value,
+                haveDeg: rangeValue(input.values, 'hipExtension', back),
+              },
+            ]
+          : []),
+      ];
+}
+
+function chairFigure(input: FamilyInput, built: Built, does: OnChair): Figure {
+  const { body } = input;
+  const sitting = seated(input, built);
+  const [lean, endLean] = trunkLeans(input, sitting, does);
+  const spine = spineFrom(sitting.hip, body.trunkCm, lean, endLean);
+  const shoulder = spine.at(-1) as Point;
+  const crossed = does === 'crosses';
+  const far = crossed ? sitting.near : otherLeg(input, sitting, does);
+  const near = crossed ? crossedOver(input, sitting) : sitting.near;
+  const hand: Point =
+    built.hands !== undefined
+      ? [shoulder[0] + 4, Math.max(built.hands, shoulder[1] - armCm(body))]
+      : [near.knee[0] - 6, near.knee[1] + body.thighRadiusAtKneeCm + 1];
+  return {
+    posture: postureFrom({
+      near,
+      far,
+      hip: sitting.hip,
+      upper: upperFrom(
+        spine,
+        headFrom(shoulder, body, lean * 0.7 + 2),
+        armToward(shoulder, hand, body, -1),
+      ),
+      pelvisDeg: lean,
+      pelvisLeanDeg: lean,
+      supports: chairSupports(input, built, sitting, hand),
+    }),
+    demands: chairDemands(input, sitting, lean, does),
+    findings: { thighRiseDeg: sitting.riseDeg, ...(lean > 0 ? { trunkLeanDeg: lean } : {}) },
+  };
+}
+
 /** Chair poses: the feet meet a floor as high as the chair asks, or the seat rises for long legs. */
 function chairFamily(
   id: string,
@@ -172,83 +265,7 @@ function chairFamily(
       return needs(input, { ...built, feet: Math.max(0, needOf.feet(input, built).rawCm) });
     },
     afterBuilt: (input, built) => needs(input, built).slice(slots.includes('seat') ? 1 : 0),
-    figure: (input, built) => {
-      const { body, settings } = input;
-      const sitting = seated(input, built);
-      const [lean, endLean] = trunkLeans(input, sitting, does);
-      const spine = spineFrom(sitting.hip, body.trunkCm, lean, endLean);
-      const shoulder = spine.at(-1) as Point;
-      const crossed = does === 'crosses';
-      const far = crossed ? sitting.near : otherLeg(input, sitting, does);
-      const near = crossed ? crossedOver(input, sitting) : sitting.near;
-      const hand: Point =
-        built.hands !== undefined
-          ? [shoulder[0] + 4, Math.max(built.hands, shoulder[1] - armCm(body))]
-          : [near.knee[0] - 6, near.knee[1] + body.thighRadiusAtKneeCm + 1];
-      const side = worked(input.side);
-      const back = otherSide(side);
-      return {
-        posture: postureFrom({
-          near,
-          far,
-          hip: sitting.hip,
-          upper: upperFrom(
-            spine,
-            headFrom(shoulder, body, lean * 0.7 + 2),
-            armToward(shoulder, hand, body, -1),
-          ),
-          pelvisDeg: lean,
-          pelvisLeanDeg: lean,
-          supports: [
-            { slot: 'chair', xCm: sitting.hip[0] + 2, bottomCm: 0, topCm: settings.chairSeatCm },
-            ...(built.seat
-              ? [
-                  {
-                    slot: 'seat',
-                    xCm: sitting.hip[0] - 2,
-                    bottomCm: settings.chairSeatCm,
-                    topCm: settings.chairSeatCm + built.seat,
-                  },
-                ]
-              : []),
-            ...(built.feet
-              ? [{ slot: 'feet', xCm: sitting.near.ankle[0] + 5, bottomCm: 0, topCm: built.feet }]
-              : []),
-            ...(built.hands
-              ? [{ slot: 'hands', xCm: hand[0], bottomCm: 0, topCm: built.hands }]
-              : []),
-          ],
-        }),
-        demands: crossed
-          ? [
-              {
-                range: 'hipRotation',
-                side,
-                needDeg: CROSSED_ROTATION_DEG,
-                haveDeg: rangeValue(input.values, 'hipRotation', side),
-              },
-            ]
-          : [
-              ...workingLegs(input.side).map((leg) => ({
-                range: 'hipFlexion' as const,
-                side: leg,
-                needDeg: 90 + sitting.riseDeg + lean,
-                haveDeg: rangeValue(input.values, 'hipFlexion', leg),
-              })),
-              ...(does === 'lunges'
-                ? [
-                    {
-                      range: 'hipExtension' as const,
-                      side: back,
-                      needDeg: 90 - backFallDeg(input, sitting) - strapped.lungeArch.value,
-                      haveDeg: rangeValue(input.values, 'hipExtension', back),
-                    },
-                  ]
-                : []),
-            ],
-        findings: { thighRiseDeg: sitting.riseDeg, ...(lean > 0 ? { trunkLeanDeg: lean } : {}) },
-      };
-    },
+    figure: (input, built) => chairFigure(input, built, does),
     why: (input, need) => {
       if (need.slot === 'feet' || need.slot === 'seat')
         return [

@@ -71,7 +71,7 @@ export function thighRiseDeg(
   const drop = (crossing.footCm - hipY) / Math.hypot(a, b);
   // Past level, the formula lets a thigh drop to the floor within a centimetre or two of seat: no hip does that.
   const overLevel = hipY - hipForRiseCm(0, rotationDeg, crossing, body);
-  const gentle = overLevel > 0 ? -crossLegged.fallPerCm.value * overLevel : -90;
+  const gentle = overLevel > 0 ? -crossLegged.fallWithHeight.value * overLevel : -90;
   const exact = Math.abs(drop) <= 1 ? (Math.atan2(b, a) * 180) / Math.PI + asinDeg(drop) : -90;
   if (exact >= onFloorDeg && exact >= gentle)
     return { riseDeg: exact, kneeDeg: crossing.kneeDeg, rotationDeg };

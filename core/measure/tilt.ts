@@ -100,6 +100,22 @@ export class TiltReader {
     return true;
   }
 
+  /** Keeps a turn with those of the last moments, and tells how far they lie apart, in degrees. */
+  private remember(atMs: number, deg: number): number {
+    this.recent.push({ atMs, deg });
+    while (
+      this.recent.length > 1 &&
+      (this.recent[1] as { atMs: number }).atMs <= atMs - phoneTilt.stillFor.value
+    )
+      this.recent.shift();
+    let [low, high] = [deg, deg];
+    for (const one of this.recent) {
+      if (one.deg < low) low = one.deg;
+      if (one.deg > high) high = one.deg;
+    }
+    return high - low;
+  }
+
   take({ atMs, betaDeg, gammaDeg }: TiltSample): TiltView {
     const raw = upFrom(betaDeg, gammaDeg);
     // Vectors are smoothed, not angles: an average of angles breaks where they wrap.
@@ -120,19 +136,9 @@ export class TiltReader {
     // Carried on past ±180 from where it was, so that stillness does not break there.
     const deg = this.recent.length === 0 ? now : last + wrapped(now - last);
     const skewDeg = skewOf(this.up, this.hold);
-    this.recent.push({ atMs, deg });
-    while (
-      this.recent.length > 1 &&
-      (this.recent[1] as { atMs: number }).atMs <= atMs - phoneTilt.stillFor.value
-    )
-      this.recent.shift();
-    let [low, high] = [deg, deg];
-    for (const one of this.recent) {
-      if (one.deg < low) low = one.deg;
-      if (one.deg > high) high = one.deg;
-    }
+    const spread = this.remember(atMs, deg);
     if (Math.abs(wrapped(deg - this.restedDeg)) > phoneTilt.moved.value) this.armed = true;
-    const moves = high - low >= phoneTilt.stillSpread.value;
+    const moves = spread >= phoneTilt.stillSpread.value;
     const still =
       moves || Math.abs(skewDeg) > phoneTilt.mostSkew.value
         ? 0

@@ -8,7 +8,7 @@ import { comesDown, type Pose } from '../poses/poses';
 import type { HeightReason, Reason } from '../reasons';
 import { sidelessKey, slotKey, type SlotKey } from '../slots';
 import type { SlotDoubt } from './evidence';
-import { leftEmpty, tooLowToFill } from './limits';
+import { leftEmpty, tooLowToFill } from '../props/slots';
 import { bestStacks, rungAbove, rungBelow } from '../props/search';
 import type { Shelf } from '../props/shelf';
 import {
@@ -110,55 +110,63 @@ function reasonsFor(
   return reasons;
 }
 
+/** What happens to a slot today: the one that the decision moves moves, and what lay there stays. */
+function actionOf({ need, decision, lying }: SlotBuild): PlanSlot['action'] {
+  if (lying === undefined) return 'first';
+  return movesWith(decision, slotKey(need)) ? (decision.action as 'lower' | 'raise') : 'keep';
+}
+
+/** Whether nothing needs to lie in a slot: a gap too small to fill, or a place too high to reach. */
+const staysEmpty = ({ need, lying }: SlotBuild, action: PlanSlot['action'], targetCm: number) =>
+  leftEmpty(need.slot, targetCm) ||
+  (tooLowToFill(need.slot, targetCm) && action !== 'raise' && !(lying && lying.heightCm > 0.5));
+
 /** The stack for a slot today: what the decision says for the slot that moves, what lay there for the rest, the nearest for a first time. */
 function stackFor(
   of: SlotBuild,
   targetCm: number,
   aimCm: number,
 ): { action: PlanSlot['action']; stacks: Stack[] } {
-  const { need, decision, lying, rule, shelf, pose, used } = of;
-  const key = slotKey(need);
-  const action =
-    lying === undefined
-      ? 'first'
-      : movesWith(decision, key)
-        ? (decision.action as 'lower' | 'raise')
-        : 'keep';
+  const { need, lying, rule, shelf, used } = of;
+  const action = actionOf(of);
   if (need.isLength) return { action, stacks: targetCm < 1 ? [] : bestStrap(shelf, targetCm) };
-  if (tooLowToFill(need.slot, targetCm) && action !== 'raise' && !(lying && lying.heightCm > 0.5))
-    return { action, stacks: [] };
-  if (leftEmpty(need.slot, targetCm)) return { action, stacks: [] };
-  if (
-    lying &&
-    action === 'keep' &&
-    (comesDown(pose, key) || need.slot !== 'underKnees') &&
-    stillThere(lying.pieces, shelf, rule, used)
-  ) {
-    // A slot that follows another (the low end of a ramp) is built anew when that one moved.
-    const follows = need.part === 'low' || need.slot === 'neck';
-    if (!follows || Math.abs(lying.heightCm - targetCm) <= decisionParameter.mostRung.value) {
-      const again = { pieces: lying.pieces, heightCm: stackHeightCm(lying.pieces, shelf, rule) };
-      const rivals = bestStacks(shelf, rule, {
-        targetCm: again.heightCm,
-        lying: lying.pieces,
-        used,
-      }).filter(({ pieces }) => piecesMoved(pieces, again.pieces) > 0);
-      return { action, stacks: [again, ...rivals.slice(0, 2)] };
-    }
+  if (staysEmpty(of, action, targetCm)) return { action, stacks: [] };
+  if (!lying) return { action, stacks: firstStacks(of, aimCm) };
+  switch (action) {
+    case 'lower':
+      return { action, stacks: [rungBelow(shelf, rule, lying, used) ?? lying] };
+    case 'raise':
+      return { action, stacks: [raised(of, lying)] };
+    default:
+      return { action, stacks: againStacks(of, lying, targetCm) };
   }
-  if (lying && action === 'lower')
-    return { action, stacks: [rungBelow(shelf, rule, lying, used) ?? lying] };
-  if (lying && action === 'raise') return { action, stacks: [raised(of, lying)] };
-  const stacks = bestStacks(shelf, rule, {
-    targetCm: lying ? lying.heightCm : aimCm,
+}
+
+/** The nearest stacks for a first time; one rung more on a heavy day. */
+function firstStacks({ need, rule, shelf, used, pose, extraRung }: SlotBuild, aimCm: number) {
+  const stacks = bestStacks(shelf, rule, { targetCm: aimCm, used });
+  const [first, ...others] = stacks;
+  if (!first || !extraRung || !comesDown(pose, slotKey(need))) return stacks;
+  return [rungAbove(shelf, rule, first, used) ?? first, ...others];
+}
+
+/** What lay there last time with its rivals, where it can be built again; else the nearest to its height. */
+function againStacks(of: SlotBuild, lying: Stack, targetCm: number): Stack[] {
+  const { need, rule, shelf, pose, used } = of;
+  // A slot that follows another (the low end of a ramp) is built anew when that one moved.
+  const follows = need.part === 'low' || need.slot === 'neck';
+  const mayStay =
+    (comesDown(pose, slotKey(need)) || need.slot !== 'underKnees') &&
+    (!follows || Math.abs(lying.heightCm - targetCm) <= decisionParameter.mostRung.value);
+  if (!mayStay || !stillThere(lying.pieces, shelf, rule, used))
+    return bestStacks(shelf, rule, { targetCm: lying.heightCm, used, lying: lying.pieces });
+  const again = { pieces: lying.pieces, heightCm: stackHeightCm(lying.pieces, shelf, rule) };
+  const rivals = bestStacks(shelf, rule, {
+    targetCm: again.heightCm,
+    lying: lying.pieces,
     used,
-    lying: lying?.pieces,
-  });
-  const higher =
-    !lying && of.extraRung && comesDown(pose, key) && stacks[0]
-      ? rungAbove(shelf, rule, stacks[0], used)
-      : undefined;
-  return { action, stacks: higher ? [higher, ...stacks.slice(1)] : stacks };
+  }).filter(({ pieces }) => piecesMoved(pieces, again.pieces) > 0);
+  return [again, ...rivals.slice(0, 2)];
 }
 
 /** One rung higher; two where, after what was felt, one is still less likely to be enough than a rung to come down to must be. */

@@ -11,7 +11,7 @@ import type { RaiseReason } from '../poses/pose';
 import type { Pose } from '../poses/poses';
 import type { ReadingSide } from '../ranges/ranges';
 import { sidelessKey, slotKey, type SlotKey } from '../slots';
-import { leftEmpty } from './limits';
+import { leftEmpty } from '../props/slots';
 import { atTheEdge, type Prepared } from './prepare';
 
 /** Earlier times of every pose and side before today, oldest first; ask for one with `earlierOf`. */

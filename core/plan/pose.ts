@@ -8,18 +8,17 @@ import { normalQuantile } from '../normal';
 import { decision as decisionParameter } from '../parameters';
 import { stageOf, type Pose } from '../poses/poses';
 import { rungBelow } from '../props/search';
-import { slotRule } from '../props/slots';
+import { isStoodOn, leftEmpty, slotRule } from '../props/slots';
 import { usedWith, type Stack, type Used } from '../props/stack';
 import type { ReadingSide } from '../ranges/ranges';
 import { longestHoldFor } from '../safety/settings';
 import { firstAllowed, type Verdict } from '../safety/verdict';
-import { sidelessKey, slotKey, type SlotId, type SlotKey } from '../slots';
+import { sidelessKey, slotKey, type SlotKey } from '../slots';
 import { buildSlot } from './buildSlot';
 import { lowCheckOf } from './checks';
 import type { StudentContext } from './context';
 import { earlierOf, offsetsOf, settledAt, slotToRaise, type SlotDoubt } from './evidence';
 import { holdFor } from './hold';
-import { leftEmpty } from './limits';
 import { atTheEdge, preparePose, type Prepared } from './prepare';
 
 /** A planned pose, with the bands that say what is worth measuring next. */
@@ -161,17 +160,6 @@ function decisionOn(laid: Laid): Decision {
   });
 }
 
-/** Slots whose height other slots of a pose follow. */
-const STOOD_ON: ReadonlySet<SlotId> = new Set([
-  'seat',
-  'underKnees',
-  'underShin',
-  'back',
-  'heels',
-  'hipLevel',
-  'feet',
-]);
-
 /** The slots in their order, each built on those before it and of the pieces that they leave. */
 function buildSlots(laid: Laid, decision: Decision): { slots: PlanSlot[]; built: Built } {
   const { pose, family, body, verdict, input, bands, doubts, edgeCm, context } = laid;
@@ -185,7 +173,7 @@ function buildSlots(laid: Laid, decision: Decision): { slots: PlanSlot[]; built:
     if (verdict.changes.has('no strap') && band.need.slot === 'strap') continue;
     const key = slotKey(band.need);
     const before = slots.at(-1)?.slot;
-    if (before !== undefined && family.afterBuilt && STOOD_ON.has(before))
+    if (before !== undefined && family.afterBuilt && isStoodOn(before))
       follow = family.afterBuilt(input, built);
     const need = follow.find((one) => slotKey(one) === key) ?? band.need;
     const slot = buildSlot({

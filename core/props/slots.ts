@@ -1,6 +1,6 @@
 import type { Body } from '../body/body';
 import type { FamilyId } from '../geometry/families';
-import { decision, loading } from '../parameters';
+import { decision, fold, loading, squat, standingFold } from '../parameters';
 import type { SlotRule } from './stack';
 import type { SlotId } from '../slots';
 
@@ -66,6 +66,204 @@ function seatRule(family: FamilyId, body: Body): SlotRule {
   };
 }
 
+interface SlotEntry {
+  /** What may serve here, for a family and a body. */
+  readonly rule: (family: FamilyId, body: Body) => SlotRule;
+  /** Left empty where it would have to stand higher than this, in cm. */
+  readonly mostCm?: number;
+  /** Gaps lower than this, in cm, are left as they are; 1 where nothing is said. */
+  readonly leastCm?: number;
+  /** Other slots of a pose follow its height. */
+  readonly stoodOn?: true;
+}
+
+/** Head and neck are met alike. */
+const HEAD: SlotRule = {
+  load: loading.head.value,
+  leastWidthCm: 15,
+  serves: {
+    blanket: FOLDS,
+    towel: ['fold-2', 'fold-4', 'fold-8'],
+    block: 'any',
+    'half-block': 'any',
+    'bolster-round': 'any',
+    'bolster-flat': 'any',
+    cushion: 'any',
+    books: 'any',
+  },
+};
+
+/** Every slot: what serves there, how high and how low it may stand, and whether others stand on it. */
+const slots: Readonly<Record<SlotId, SlotEntry>> = {
+  seat: { stoodOn: true, rule: seatRule },
+  underKnees: {
+    stoodOn: true,
+    rule: (family) => ({
+      load: loading.knee.value,
+      leastWidthCm: UNDER_BOTH_KNEES.includes(family) ? 35 : 12,
+      serves: {
+        ...SOFT_LAYERS,
+        towel: ['fold-2', 'fold-4', 'fold-8', 'roll'],
+        'bolster-round': 'any',
+        'bolster-flat': 'any',
+        block: ['flat'],
+      },
+    }),
+  },
+  behindKnee: {
+    leastCm: 0.5,
+    rule: () => ({
+      load: loading.knee.value,
+      leastWidthCm: 0,
+      serves: {
+        strap: ['fold-3'],
+        towel: ['fold-2', 'fold-4', 'fold-8'],
+        blanket: ['fold-2', 'fold-4'],
+      },
+    }),
+  },
+  underThigh: {
+    rule: () => ({
+      load: loading.knee.value,
+      leastWidthCm: 12,
+      serves: {
+        ...SOFT_LAYERS,
+        block: ['flat', 'edge'],
+        'half-block': 'any',
+        'bolster-flat': 'any',
+        books: 'any',
+      },
+    }),
+  },
+  outerHip: {
+    rule: () => ({
+      load: loading.knee.value,
+      leastWidthCm: 12,
+      serves: { ...SOFT_LAYERS, 'bolster-flat': 'any' },
+    }),
+  },
+  hipLevel: {
+    stoodOn: true,
+    rule: () => ({
+      load: loading.kneelingSeat.value,
+      leastWidthCm: 15,
+      serves: {
+        blanket: FOLDS,
+        block: ['flat'],
+        'half-block': 'any',
+        wedge: 'any',
+        'bolster-flat': 'any',
+        cushion: 'any',
+        books: 'any',
+      },
+    }),
+  },
+  underShin: {
+    stoodOn: true,
+    rule: () => ({
+      load: loading.knee.value,
+      leastWidthCm: 35,
+      serves: {
+        blanket: FOLDS,
+        mat: ['single', 'fold-4'],
+        towel: ['fold-2', 'fold-4', 'fold-8'],
+      },
+    }),
+  },
+  ankle: {
+    rule: () => ({
+      load: loading.knee.value,
+      leastWidthCm: 0,
+      serves: {
+        towel: 'any',
+        blanket: ['fold-2', 'fold-4', 'fold-8', 'roll-half'],
+        mat: ['fold-4'],
+      },
+    }),
+  },
+  heels: {
+    stoodOn: true,
+    mostCm: squat.highestHeel.value,
+    rule: (family) => ({
+      load: loading.hands.value,
+      leastWidthCm: family === 'squat' || family === 'downward dog' ? 35 : 15,
+      serves: {
+        wedge: 'any',
+        'half-block': 'any',
+        mat: ['single', 'fold-4'],
+        blanket: FOLDS,
+        block: ['flat'],
+        books: 'any',
+      },
+    }),
+  },
+  feet: {
+    stoodOn: true,
+    rule: () => ({
+      load: loading.hands.value,
+      leastWidthCm: 0,
+      pair: true,
+      serves: {
+        block: ['flat', 'edge'],
+        'half-block': 'any',
+        books: 'any',
+        bench: 'any',
+        blanket: FOLDS,
+      },
+    }),
+  },
+  hands: {
+    mostCm: standingFold.highestHandProp.value,
+    rule: () => ({
+      load: loading.hands.value,
+      leastWidthCm: 0,
+      pair: true,
+      mostStepCm: decision.mostHandRung.value,
+      serves: { block: 'any', 'half-block': 'any', books: 'any', chair: 'any', bench: 'any' },
+    }),
+  },
+  forehead: { mostCm: fold.highestForeheadProp.value, rule: () => HEAD },
+  chest: {
+    mostCm: fold.highestChestProp.value,
+    rule: () => ({
+      load: loading.back.value,
+      leastWidthCm: 20,
+      serves: { 'bolster-round': 'any', 'bolster-flat': 'any', blanket: FOLDS, cushion: 'any' },
+    }),
+  },
+  back: {
+    stoodOn: true,
+    rule: () => ({
+      load: loading.back.value,
+      leastWidthCm: 20,
+      serves: {
+        'bolster-round': 'any',
+        'bolster-flat': 'any',
+        blanket: FOLDS,
+        block: 'any',
+        'half-block': 'any',
+        cushion: 'any',
+      },
+    }),
+  },
+  neck: { rule: () => HEAD },
+  shoulder: {
+    rule: () => ({
+      load: loading.head.value,
+      leastWidthCm: 15,
+      serves: { blanket: FOLDS, towel: ['fold-2', 'fold-4', 'fold-8'], cushion: 'any' },
+    }),
+  },
+  strap: { rule: () => ({ load: 0, leastWidthCm: 0, serves: { strap: ['length'] } }) },
+};
+
+/** Whether a slot is left empty since it would have to stand too high. */
+export const leftEmpty = (slot: SlotId, cm: number) => cm > (slots[slot].mostCm ?? Infinity);
+/** Whether a gap is too low to be filled. */
+export const tooLowToFill = (slot: SlotId, cm: number) => cm < (slots[slot].leastCm ?? 1);
+/** Whether other slots of a pose follow this one's height. */
+export const isStoodOn = (slot: SlotId) => slots[slot].stoodOn === true;
+
 const knownRules = new Map<string, SlotRule>();
 
 /** What may serve in a slot, for a body and a family. The same question always gets the same object. */
@@ -73,165 +271,7 @@ export function slotRule(slot: SlotId, family: FamilyId, body: Body): SlotRule {
   const key = `${slot}/${family}/${slot === 'seat' ? Math.round(body.hipWidthCm) : ''}`;
   const known = knownRules.get(key);
   if (known) return known;
-  const rule = ruleOf(slot, family, body);
+  const rule = slots[slot].rule(family, body);
   knownRules.set(key, rule);
   return rule;
-}
-
-function ruleOf(slot: SlotId, family: FamilyId, body: Body): SlotRule {
-  switch (slot) {
-    case 'seat':
-      return seatRule(family, body);
-    case 'underKnees':
-      return {
-        load: loading.knee.value,
-        leastWidthCm: UNDER_BOTH_KNEES.includes(family) ? 35 : 12,
-        serves: {
-          ...SOFT_LAYERS,
-          towel: ['fold-2', 'fold-4', 'fold-8', 'roll'],
-          'bolster-round': 'any',
-          'bolster-flat': 'any',
-          block: ['flat'],
-        },
-      };
-    case 'underThigh':
-      return {
-        load: loading.knee.value,
-        leastWidthCm: 12,
-        serves: {
-          ...SOFT_LAYERS,
-          block: ['flat', 'edge'],
-          'half-block': 'any',
-          'bolster-flat': 'any',
-          books: 'any',
-        },
-      };
-    case 'outerHip':
-      return {
-        load: loading.knee.value,
-        leastWidthCm: 12,
-        serves: { ...SOFT_LAYERS, 'bolster-flat': 'any' },
-      };
-    case 'hipLevel':
-      return {
-        load: loading.kneelingSeat.value,
-        leastWidthCm: 15,
-        serves: {
-          blanket: FOLDS,
-          block: ['flat'],
-          'half-block': 'any',
-          wedge: 'any',
-          'bolster-flat': 'any',
-          cushion: 'any',
-          books: 'any',
-        },
-      };
-    case 'back':
-      return {
-        load: loading.back.value,
-        leastWidthCm: 20,
-        serves: {
-          'bolster-round': 'any',
-          'bolster-flat': 'any',
-          blanket: FOLDS,
-          block: 'any',
-          'half-block': 'any',
-          cushion: 'any',
-        },
-      };
-    case 'chest':
-      return {
-        load: loading.back.value,
-        leastWidthCm: 20,
-        serves: { 'bolster-round': 'any', 'bolster-flat': 'any', blanket: FOLDS, cushion: 'any' },
-      };
-    case 'neck':
-    case 'forehead':
-      return {
-        load: loading.head.value,
-        leastWidthCm: 15,
-        serves: {
-          blanket: FOLDS,
-          towel: ['fold-2', 'fold-4', 'fold-8'],
-          block: 'any',
-          'half-block': 'any',
-          'bolster-round': 'any',
-          'bolster-flat': 'any',
-          cushion: 'any',
-          books: 'any',
-        },
-      };
-    case 'shoulder':
-      return {
-        load: loading.head.value,
-        leastWidthCm: 15,
-        serves: { blanket: FOLDS, towel: ['fold-2', 'fold-4', 'fold-8'], cushion: 'any' },
-      };
-    case 'behindKnee':
-      return {
-        load: loading.knee.value,
-        leastWidthCm: 0,
-        serves: {
-          strap: ['fold-3'],
-          towel: ['fold-2', 'fold-4', 'fold-8'],
-          blanket: ['fold-2', 'fold-4'],
-        },
-      };
-    case 'underShin':
-      return {
-        load: loading.knee.value,
-        leastWidthCm: 35,
-        serves: {
-          blanket: FOLDS,
-          mat: ['single', 'fold-4'],
-          towel: ['fold-2', 'fold-4', 'fold-8'],
-        },
-      };
-    case 'ankle':
-      return {
-        load: loading.knee.value,
-        leastWidthCm: 0,
-        serves: {
-          towel: 'any',
-          blanket: ['fold-2', 'fold-4', 'fold-8', 'roll-half'],
-          mat: ['fold-4'],
-        },
-      };
-    case 'heels':
-      return {
-        load: loading.hands.value,
-        leastWidthCm: family === 'squat' || family === 'downward dog' ? 35 : 15,
-        serves: {
-          wedge: 'any',
-          'half-block': 'any',
-          mat: ['single', 'fold-4'],
-          blanket: FOLDS,
-          block: ['flat'],
-          books: 'any',
-        },
-      };
-    case 'feet':
-      return {
-        load: loading.hands.value,
-        leastWidthCm: 0,
-        pair: true,
-        serves: {
-          block: ['flat', 'edge'],
-          'half-block': 'any',
-          books: 'any',
-          bench: 'any',
-          blanket: FOLDS,
-        },
-      };
-    case 'hands':
-      return {
-        load: loading.hands.value,
-        leastWidthCm: 0,
-        pair: true,
-        mostStepCm: decision.mostHandRung.value,
-        serves: { block: 'any', 'half-block': 'any', books: 'any', chair: 'any', bench: 'any' },
-      };
-    case 'strap':
-      return { load: 0, leastWidthCm: 0, serves: { strap: ['length'] } };
-  }
 }

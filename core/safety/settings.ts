@@ -30,50 +30,68 @@ const shareOf: Record<Choices['hold'], number> = {
   long: workingShare.rest.value,
 };
 
+type Has = (change: PoseChange) => boolean;
+
+/** Back, spine and what they ask of the legs; a caution always has the last word. */
+function backSettings(choices: Choices, has: Has) {
+  const spineShareDeg = has('spine straight')
+    ? 0
+    : has('spine quiet')
+      ? spineShare.careful.value
+      : spineOf[choices.spine];
+  const kneesFirst = choices.rounding === 'back-first' || has('knees bent');
+  const standingKnee = has('knees bent')
+    ? standingFold.carefulKnee
+    : kneesFirst
+      ? standingFold.bentKnee
+      : standingFold.softKnee;
+  return {
+    share: has('mid-range') ? workingShare.rest.value : shareOf[choices.hold],
+    pelvisTargetDeg: pelvisTarget[choices.pelvis].value,
+    spineShareDeg,
+    lumbarAllowanceDeg: has('no arch') ? 0 : reclinedHero.lumbarAllowance.value,
+    firstToRise: kneesFirst ? 'knees' : 'seat',
+    standingKneeDeg: standingKnee.value,
+  } as const;
+}
+
+/** Knees, shins and hips that are held or turned. */
+function legSettings(choices: Choices, has: Has) {
+  const careful = has('knee margin') || has('mid-range') || has('ankle roll');
+  const padCm = padOf[choices.behindKnee];
+  const square = choices.pigeonShin === 'square' && !has('knee margin');
+  return {
+    kneeMarginDeg: (careful ? kneeMargin.careful : kneeMargin.usual).value,
+    behindKneeCm: has('knee spacer') ? Math.max(kneeling.strapPad.value, padCm) : padCm,
+    underShinCm: has('ankle roll') ? kneeling.shinPad.value : 0,
+    childKnees: has('belly room') ? 'wide' : choices.childKnees,
+    pigeonKneeDeg: (square ? pigeon.squareKnee : pigeon.closedKnee).value,
+    reclinedOpenHeld: has('outer hips held')
+      ? 'outerHip'
+      : choices.reclinedOpen === 'knees'
+        ? 'underThigh'
+        : 'by ramp',
+  } as const;
+}
+
+/** Limits that only cautions set. */
+const limitSettings = (has: Has) => ({
+  hipFlexionMostDeg: has('hip flexion under 90') ? cautionLimits.hipFlexion.value : 180,
+  pitchMostDeg: has('head not low') ? cautionLimits.pitch.value : 180,
+  inclineLeastDeg: has('ramp stays high') ? cautionLimits.incline.value : 0,
+});
+
 /** What the approach's choices and the cautions' changes settle for the geometry. A caution always has the last word. */
 export function settingsFor(
   choices: Choices,
   changes: ReadonlySet<PoseChange>,
   chairSeatCm: number = chair.seatHeight.value,
 ): PoseSettings {
-  const has = (change: PoseChange) => changes.has(change);
-  const kneesFirst = choices.rounding === 'back-first' || has('knees bent');
+  const has: Has = (change) => changes.has(change);
   return {
-    share: has('mid-range') ? workingShare.rest.value : shareOf[choices.hold],
-    pelvisTargetDeg: pelvisTarget[choices.pelvis].value,
-    spineShareDeg: has('spine straight')
-      ? 0
-      : has('spine quiet')
-        ? spineShare.careful.value
-        : spineOf[choices.spine],
-    kneeMarginDeg:
-      has('knee margin') || has('mid-range') || has('ankle roll')
-        ? kneeMargin.careful.value
-        : kneeMargin.usual.value,
-    lumbarAllowanceDeg: has('no arch') ? 0 : reclinedHero.lumbarAllowance.value,
-    behindKneeCm: has('knee spacer')
-      ? Math.max(kneeling.strapPad.value, padOf[choices.behindKnee])
-      : padOf[choices.behindKnee],
-    firstToRise: kneesFirst ? 'knees' : 'seat',
-    standingKneeDeg: has('knees bent')
-      ? standingFold.carefulKnee.value
-      : kneesFirst
-        ? standingFold.bentKnee.value
-        : standingFold.softKnee.value,
-    hipFlexionMostDeg: has('hip flexion under 90') ? cautionLimits.hipFlexion.value : 180,
-    pitchMostDeg: has('head not low') ? cautionLimits.pitch.value : 180,
-    inclineLeastDeg: has('ramp stays high') ? cautionLimits.incline.value : 0,
-    childKnees: has('belly room') ? 'wide' : choices.childKnees,
-    pigeonKneeDeg:
-      choices.pigeonShin === 'square' && !has('knee margin')
-        ? pigeon.squareKnee.value
-        : pigeon.closedKnee.value,
-    reclinedOpenHeld: has('outer hips held')
-      ? 'outerHip'
-      : choices.reclinedOpen === 'knees'
-        ? 'underThigh'
-        : 'by ramp',
-    underShinCm: has('ankle roll') ? kneeling.shinPad.value : 0,
+    ...backSettings(choices, has),
+    ...legSettings(choices, has),
+    ...limitSettings(has),
     chairSeatCm,
   };
 }

@@ -1,3 +1,4 @@
+import type { PlanSlot } from '../formats/plan';
 import type { ApproachId } from '../approaches/approaches';
 import type { Person, Reading, Session } from '../formats/book';
 import { shiftDays, type LocalDay } from '../formats/time';
@@ -128,6 +129,24 @@ const HAIR_CM = 1e-6;
 /** Of all evenings: some come always, some every other time. */
 const [COMES_LEAST, COMES_MOST] = [0.5, 1];
 
+/** Hero as it would be planned on a day, from what was read and done until then. */
+const planHero = (
+  { person }: SimulatedStudent,
+  readings: readonly Reading[],
+  sessions: readonly Session[],
+  shelf: Shelf,
+  day: LocalDay,
+  care: Care,
+) =>
+  planStudent({ person, readings: [...readings], sessions: [...sessions] }, shelf, day, {
+    poses: ['hero'],
+    care,
+  }).poses[0];
+
+/** Whether a slot's band holds what is needed. */
+const holds = ({ lowCm, highCm }: Pick<PlanSlot, 'lowCm' | 'highCm'>, needCm: number) =>
+  needCm >= lowCm - HAIR_CM && needCm <= highCm + HAIR_CM;
+
 /**
  * One student's weeks under one policy. The same seed gives every policy the same student, days, absences and readings.
  * Ranges grow with a week of practice and wane without; every day swings about them.
@@ -165,31 +184,22 @@ function followStudent(
     // Only the rule looks back; the others need a plan once, for the height to begin with.
     const planned =
       policy === 'rule' || followed.length === 0
-        ? planStudent({ person: student.person, readings, sessions }, shelf, day, {
-            poses: ['hero'],
-            care,
-          }).poses[0]
+        ? planHero(student, readings, sessions, shelf, day, care)
         : undefined;
     const seat = planned?.slots.find(({ slot }) => slot === 'seat');
     if (followed.length === 0) firstCm = seat?.stackCm ?? 0;
-    const seatCm =
-      policy === 'rule'
-        ? (seat?.stackCm ?? 0)
-        : policy === 'never'
-          ? firstCm
-          : policy === 'fixed'
-            ? Math.max(0, firstCm - decisionParameter.mostRung.value * Math.floor(week / 2))
-            : rungFrom(shelf, rule, seatOf(level, false));
-    const done =
-      planned && planned.decision.action !== 'rest'
-        ? doPose(student, planned, truth, felt)
-        : undefined;
-    if (done)
+    const seatCm = {
+      rule: () => seat?.stackCm ?? 0,
+      never: () => firstCm,
+      fixed: () => Math.max(0, firstCm - decisionParameter.mostRung.value * Math.floor(week / 2)),
+      truth: () => rungFrom(shelf, rule, seatOf(level, false)),
+    }[policy]();
+    if (planned && planned.decision.action !== 'rest')
       sessions.push({
         id: `${student.person.id}-${week}`,
         person: student.person.id,
         at: day,
-        poses: [done],
+        poses: [doPose(student, planned, truth, felt)],
       });
     const needCm = seatOf(truth, false);
     followed.push({
@@ -197,10 +207,7 @@ function followStudent(
       seatCm,
       edgeCm: seatOf(truth, true),
       signal: seatOf(truth, true) - seatCm > UNFELT_CM,
-      inBand:
-        policy === 'rule' && seat
-          ? needCm >= seat.lowCm - HAIR_CM && needCm <= seat.highCm + HAIR_CM
-          : null,
+      inBand: policy === 'rule' && seat ? holds(seat, needCm) : null,
     });
   }
   return followed;

@@ -5,7 +5,7 @@ import { daysBetween, type LocalDay } from '../formats/time';
 import { type Built } from '../geometry/family';
 import { atTheEdge, preparePose } from '../plan/prepare';
 import type { Shelf } from '../props/shelf';
-import { leftEmpty } from '../plan/limits';
+import { leftEmpty } from '../props/slots';
 import { uncertainParameters, type InputValues, type InputKey } from '../geometry/inputs';
 import { methods, protocolOf, type MethodId } from '../protocols/protocols';
 import { reading } from '../parameters';
@@ -190,6 +190,18 @@ const NO_SHELF: Shelf = [];
 /** Spread of what no range and no parameter explains, per pose and slot. */
 const UNKNOWN_CM = 2;
 
+/** The slot that stands furthest under what is needed. */
+function shortestOf(planned: PlanPose, needs: Readonly<Record<string, number>>) {
+  const pose = poseById(planned.pose);
+  return planned.slots
+    .filter((slot) => comesDown(pose, slotKey(slot)) && isBuilt(slot))
+    .map((slot) => ({
+      key: slotKey(slot),
+      cm: Math.max(0, needs[slotKey(slot)] ?? 0) - slot.stackCm,
+    }))
+    .sort((a, b) => b.cm - a.cm)[0];
+}
+
 /** What happens on the mat when a planned pose is done: how it felt, where, and how long it was held. */
 export function doPose(
   student: SimulatedStudent,
@@ -199,24 +211,13 @@ export function doPose(
 ): SessionPose {
   const at = { built: builtOf(planned), side: planned.side };
   const needs = trueHeights(student, planned.pose, truth, { ...at, edge: true });
-  const pose = poseById(planned.pose);
-  const short = planned.slots
-    .filter((slot) => comesDown(pose, slotKey(slot)) && isBuilt(slot))
-    .map((slot) => ({
-      key: slotKey(slot),
-      cm: Math.max(0, needs[slotKey(slot)] ?? 0) - slot.stackCm,
-    }))
-    .sort((a, b) => b.cm - a.cm)[0];
+  const short = shortestOf(planned, needs);
   const tooLow = short !== undefined && short.cm > UNFELT_CM;
-  const joint = tooLow && JOINTS_SPEAK[short.key]?.includes(pose?.family ?? '') === true;
+  const joint =
+    tooLow && JOINTS_SPEAK[short.key]?.includes(poseById(planned.pose)?.family ?? '') === true;
   const rolled = tooLow && !joint && (short.key === 'seat' || short.key === 'underKnees');
-  const strength = Math.max(
-    1,
-    Math.min(
-      9,
-      Math.round(3.5 + (short ? Math.max(-2, short.cm * 0.5) : 0) + chance.normal(0, 0.6)),
-    ),
-  );
+  const pull = 3.5 + (short ? Math.max(-2, short.cm * 0.5) : 0) + chance.normal(0, 0.6);
+  const strength = Math.max(1, Math.min(9, Math.round(pull)));
   const held = tooLow ? planned.holdSeconds * 0.6 : planned.holdSeconds;
   return {
     pose: planned.pose,

@@ -30,6 +30,7 @@ test('a picture is taken with the camera, marked, and kept on purpose with its r
   await expect(page.getByRole('img', { name: /^Readings / })).toBeVisible();
   await page.getByRole('button', { name: 'Keep', exact: true }).click();
   await expect(page.getByText(/Hamstring left noted/)).toBeVisible();
+  await expect(page.getByRole('radio', { name: /^Right/ })).toBeChecked();
   await page.reload();
   await page.getByRole('button', { name: /^Hamstring ?left/ }).click();
   await expect(page.getByLabel('The picture kept with this reading')).toBeVisible();

@@ -2,35 +2,7 @@ import { AxeBuilder } from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
 import { expect, test } from '../silentPage';
 import { focusOn } from '../steps';
-
-const places: readonly {
-  readonly name: string;
-  readonly path: string;
-  readonly heading: string;
-}[] = [
-  { name: 'Today', path: '/', heading: 'Today' },
-  { name: 'Students', path: '/students', heading: 'Students' },
-  { name: 'New student', path: '/students/new', heading: 'New student' },
-  { name: 'Student', path: '/students/p-ines', heading: 'Ines Calloway' },
-  { name: 'Intake', path: '/students/p-dario/intake', heading: 'Questions for Dario Whitlock' },
-  { name: 'Measure', path: '/students/p-bram/measure', heading: 'Bram Okonjo-Vale' },
-  { name: 'Plan', path: '/students/p-marit/plan', heading: 'Marit Osei' },
-  { name: 'Plan with a caution', path: '/students/p-dario/plan', heading: 'Dario Whitlock' },
-  { name: 'Mat', path: '/students/p-yusuf/mat', heading: 'Yusuf Bellamy' },
-  { name: 'Record', path: '/students/p-hettie/record', heading: 'Hettie Marchbanks' },
-  { name: 'Shelf', path: '/shelf', heading: 'Shelf' },
-  { name: 'More', path: '/more', heading: 'More' },
-  { name: 'Data', path: '/more/data', heading: 'Data' },
-  { name: 'How it reckons', path: '/more/reckoning', heading: 'How it reckons' },
-  { name: 'Drawings', path: '/more/drawings', heading: 'Five bodies in every pose' },
-  { name: 'Protocols', path: '/more/protocols', heading: 'How each range is read' },
-  {
-    name: 'Proportions',
-    path: '/students/p-bram/proportions',
-    heading: 'Proportions of Bram Okonjo-Vale',
-  },
-  { name: 'No such place', path: '/nowhere/at/all', heading: 'There is no such place' },
-];
+import { places } from './places';
 
 async function serious(page: Page) {
   const { violations } = await new AxeBuilder({ page }).analyze();
@@ -123,25 +95,26 @@ for (const scheme of ['light', 'dark'] as const) {
   });
 }
 
-test('nothing spills over the side at 200 % text, on a phone or wide', async ({ page }) => {
-  for (const viewport of [
-    { width: 390, height: 844 },
-    { width: 1280, height: 800 },
-  ]) {
-    await page.setViewportSize(viewport);
-    for (const { path } of places) {
-      await page.goto(path);
-      await page.getByRole('heading').first().waitFor();
-      await page.evaluate(() => document.documentElement.style.setProperty('font-size', '200%'));
-      expect(
-        await page.evaluate(
-          () => document.documentElement.scrollWidth - document.documentElement.clientWidth,
-        ),
-        path,
-      ).toBeLessThanOrEqual(1);
+for (const [seen, viewport] of [
+  ['on a phone', { width: 390, height: 844 }],
+  ['wide', { width: 1280, height: 800 }],
+] as const) {
+  test.describe(`at 200 % text ${seen}`, () => {
+    test.use({ viewport });
+    for (const { name, path } of places) {
+      test(`${name}: nothing spills over the side`, async ({ page }) => {
+        await page.goto(path);
+        await page.getByRole('heading').first().waitFor();
+        await page.evaluate(() => document.documentElement.style.setProperty('font-size', '200%'));
+        expect(
+          await page.evaluate(
+            () => document.documentElement.scrollWidth - document.documentElement.clientWidth,
+          ),
+        ).toBeLessThanOrEqual(1);
+      });
     }
-  }
-});
+  });
+}
 
 test('the keyboard alone goes from Today to a student’s working', async ({ page }) => {
   await page.goto('/');

@@ -85,7 +85,6 @@ export function PoseOnMat({ person, planned, mat, onEnded }: PoseOnMatProps) {
   const lying = now.slots.filter(
     ({ stack, stackCm, isLength }) => stack.length > 0 && (isLength || stackCm > 0.3),
   );
-  const next = matSteps[matSteps.indexOf(mat.step) + 1];
   const finish = async (felt: Felt, heldAs?: number) => {
     if (heldAs === undefined && leftRunning(heldSeconds(mat, nowIso()), planned.holdSeconds))
       return setAsked(felt);
@@ -121,28 +120,7 @@ export function PoseOnMat({ person, planned, mat, onEnded }: PoseOnMatProps) {
     <Screen
       title={poseTitle(planned)}
       beside={<Aside>{`${mat.at + 1} of ${mat.poses.length} · ${person.name}`}</Aside>}
-      foot={
-        <View className="gap-2">
-          <View role="group" aria-label="Stop words" className="flex-row flex-wrap gap-1.5">
-            {stopWords.map((word) => (
-              <Press
-                key={word}
-                kind="warn"
-                className="min-w-[30%] flex-1 px-1"
-                onPress={() => setStopped(word)}
-              >
-                {stopMeans[word]}
-              </Press>
-            ))}
-          </View>
-          {next ? (
-            <Press
-              kind="main"
-              onPress={() => dispatch(stepTaken(next))}
-            >{`Next: ${stepWords[next].toLowerCase()}`}</Press>
-          ) : null}
-        </View>
-      }
+      foot={<Foot step={mat.step} onStop={setStopped} />}
     >
       <View ref={heading} tabIndex={-1}>
         <Chips
@@ -172,47 +150,8 @@ export function PoseOnMat({ person, planned, mat, onEnded }: PoseOnMatProps) {
       {mat.step === 'build' ? (
         <Build person={person} planned={planned} lying={lying} settled={settled} />
       ) : null}
-      {mat.step === 'enter' ? (
-        <Sheet>
-          <Title level={2}>Enter</Title>
-          {pose?.entry.map((cue, i) => (
-            <Words key={cue} className="text-lg">
-              {i + 1}. {cue}
-            </Words>
-          ))}
-        </Sheet>
-      ) : null}
-      {mat.step === 'look' ? (
-        <>
-          <Sheet>
-            <Title level={2}>Look</Title>
-            {pose?.look.map((cue) => (
-              <Words key={cue} className="text-lg">
-                {cue}
-              </Words>
-            ))}
-          </Sheet>
-          <Sheet>
-            <Title level={2}>Seen anything of this?</Title>
-            {pose?.faults.map((fault) => (
-              <View key={fault.id}>
-                <Tick
-                  checked={(mat.faults[key] ?? []).includes(fault.id)}
-                  onToggle={() => dispatch(faultToggled({ pose: key, fault: fault.id }))}
-                >
-                  {fault.seen}
-                </Tick>
-                {(mat.faults[key] ?? []).includes(fault.id) ? (
-                  <Words className="pl-9 font-semibold text-rust">
-                    {slotName({ slot: fault.slot })}: one rung{' '}
-                    {fault.way === 'raise' ? 'higher' : 'lower'}.
-                  </Words>
-                ) : null}
-              </View>
-            ))}
-          </Sheet>
-        </>
-      ) : null}
+      {mat.step === 'enter' ? <Enter planned={planned} /> : null}
+      {mat.step === 'look' ? <Look planned={planned} mat={mat} /> : null}
       {mat.step === 'hold' ? <Hold person={person} planned={planned} mat={mat} /> : null}
       {mat.step === 'build' || mat.step === 'look' || mat.step === 'hold' ? (
         <Rungs person={person} planned={planned} settled={settled} mat={mat} />
@@ -232,6 +171,90 @@ export function PoseOnMat({ person, planned, mat, onEnded }: PoseOnMatProps) {
         </Press>
       </View>
     </Screen>
+  );
+}
+
+/** Stop words, one tap away on every step, and the way on. */
+function Foot({
+  step,
+  onStop,
+}: {
+  readonly step: MatStep;
+  readonly onStop: (word: StopWord) => void;
+}) {
+  const dispatch = useOjasDispatch();
+  const next = matSteps[matSteps.indexOf(step) + 1];
+  return (
+    <View className="gap-2">
+      <View role="group" aria-label="Stop words" className="flex-row flex-wrap gap-1.5">
+        {stopWords.map((word) => (
+          <Press
+            key={word}
+            kind="warn"
+            className="min-w-[30%] flex-1 px-1"
+            onPress={() => onStop(word)}
+          >
+            {stopMeans[word]}
+          </Press>
+        ))}
+      </View>
+      {next ? (
+        <Press
+          kind="main"
+          onPress={() => dispatch(stepTaken(next))}
+        >{`Next: ${stepWords[next].toLowerCase()}`}</Press>
+      ) : null}
+    </View>
+  );
+}
+
+const Enter = ({ planned }: { readonly planned: PlanPose }) => (
+  <Sheet>
+    <Title level={2}>Enter</Title>
+    {poseById(planned.pose)?.entry.map((cue, i) => (
+      <Words key={cue} className="text-lg">
+        {i + 1}. {cue}
+      </Words>
+    ))}
+  </Sheet>
+);
+
+/** What to look at, and what may be seen with the support that mends it. */
+function Look({ planned, mat }: { readonly planned: PlanPose; readonly mat: Mat }) {
+  const dispatch = useOjasDispatch();
+  const pose = poseById(planned.pose);
+  const key = matKey(planned);
+  const seen = mat.faults[key] ?? [];
+  return (
+    <>
+      <Sheet>
+        <Title level={2}>Look</Title>
+        {pose?.look.map((cue) => (
+          <Words key={cue} className="text-lg">
+            {cue}
+          </Words>
+        ))}
+      </Sheet>
+      <Sheet>
+        <Title level={2}>Seen anything of this?</Title>
+        {pose?.faults.map((fault) => (
+          <View key={fault.id}>
+            <Tick
+              checked={seen.includes(fault.id)}
+              onToggle={() => dispatch(faultToggled({ pose: key, fault: fault.id }))}
+            >
+              {fault.seen}
+            </Tick>
+            {seen.includes(fault.id) ? (
+              <Words className="pl-9 font-semibold text-rust">
+                {slotName({ slot: fault.slot })}: one rung{' '}
+                {fault.way === 'raise' ? 'higher' : 'lower'}.
+              </Words>
+            ) : null}
+          </View>
+        ))}
+      </Sheet>
+    </>
   );
 }
 

@@ -15,6 +15,7 @@ import {
   visitEnded,
   type Measuring,
 } from '@/store/measuring';
+import type { MethodId } from '@/core/protocols/protocols';
 import { selectMethod, selectRecord } from '@/store/selectors';
 import { commit, recordNow } from '@/store/store';
 import { length } from '@/ui/format';
@@ -25,11 +26,12 @@ import { Title, Words } from '@/ui/Words';
 import { useEstimates, useOjas, useOjasDispatch, usePerson, usePlan, useUnits } from '../hooks';
 import { NoStudent } from '../students/NoStudent';
 import { StudentTabs } from '../students/StudentTabs';
-import { Entry, useEntry, wayOrFirst } from './Entry';
+import { Entry } from './Entry';
+import { useEntry, wayOrFirst, type EntryWork } from './useEntry';
 import { History } from './History';
 import { Overview } from './Overview';
 import { Dial } from './tilt/sources';
-import { TiltFoot, usualHabits } from './tilt/TiltReading';
+import { TiltFoot, usualHabits, type TiltHabits } from './tilt/TiltReading';
 import { useTilt } from './tilt/useTilt';
 import { rangeName } from '@/ui/words/words';
 
@@ -80,46 +82,14 @@ function Measure({ person, estimates, plan }: MeasureProps) {
         protocol: wayOrFirst(range, side, method, person)?.id ?? '',
       }),
     );
-  const steps = useMemo(
-    () => (visit ? visitSteps(visit.kind, plan, visit.done, visit.passed) : []),
-    [visit, plan],
-  );
-  // A visit opens by itself what comes next; when nothing is left it ends with its summary.
-  const next = visit && !measuring?.entry ? steps[0] : undefined;
-  const nextSide: Side = next?.sides[0] === 'right' ? 'right' : 'left';
-  const nextWay = next && wayOrFirst(next.range, nextSide, method, person)?.id;
-  useEffect(() => {
-    if (next && nextWay)
-      dispatch(rangeOpened({ person: id, range: next.range, side: nextSide, protocol: nextWay }));
-  }, [next, nextSide, nextWay, id, dispatch]);
-
-  // What was opened and never begun is not gone on with when one comes back.
-  const idle = useRef(
-    measuring?.entry !== null && visit === null && measuring?.entry?.values.length === 0,
-  );
-  useEffect(() => {
-    if (idle.current) dispatch(rangeClosed());
-    idle.current = false;
-  }, [dispatch]);
-
-  const foot =
-    work?.way && tilt.running && !work.caution.leftOut ? (
-      <TiltFoot
-        key={`${work.protocol.id}${work.entry.side}`}
-        tilt={tilt}
-        way={work.way}
-        habits={habits}
-        who={work.range.sided ? (work.entry.side === 'left' ? 'Left' : 'Right') : ''}
-        canBeMeant={work.canBeMeant}
-        onTaken={(value) => void work.take(value)}
-      />
-    ) : (
-      <Link href={`/students/${id}/plan`} asChild>
-        <Press kind={work ? 'plain' : 'main'}>See the plan</Press>
-      </Link>
-    );
+  const steps = useVisit(person, plan, measuring, method);
+  useForgetting(measuring);
   return (
-    <Screen title={person.name} wide foot={foot}>
+    <Screen
+      title={person.name}
+      wide
+      foot={<Foot id={id} work={work} tilt={tilt} habits={habits} />}
+    >
       <StudentTabs id={id} here="measure" />
       {visit ? (
         <VisitBar
@@ -156,6 +126,66 @@ function Measure({ person, estimates, plan }: MeasureProps) {
         />
       )}
     </Screen>
+  );
+}
+
+/** What is left of a visit; it opens by itself what comes next, and ends with its summary when nothing is left. */
+function useVisit(person: Person, plan: Plan, measuring: Measuring | null, method: MethodId) {
+  const dispatch = useOjasDispatch();
+  const { id } = person;
+  const visit = measuring?.visit ?? null;
+  const steps = useMemo(
+    () => (visit ? visitSteps(visit.kind, plan, visit.done, visit.passed) : []),
+    [visit, plan],
+  );
+  const next = visit && !measuring?.entry ? steps[0] : undefined;
+  const nextSide: Side = next?.sides[0] === 'right' ? 'right' : 'left';
+  const nextWay = next && wayOrFirst(next.range, nextSide, method, person)?.id;
+  useEffect(() => {
+    if (next && nextWay)
+      dispatch(rangeOpened({ person: id, range: next.range, side: nextSide, protocol: nextWay }));
+  }, [next, nextSide, nextWay, id, dispatch]);
+  return steps;
+}
+
+/** What was opened and never begun is not gone on with when one comes back. */
+function useForgetting(measuring: Measuring | null) {
+  const dispatch = useOjasDispatch();
+  const idle = useRef(
+    measuring?.entry !== null && measuring?.visit == null && measuring?.entry?.values.length === 0,
+  );
+  useEffect(() => {
+    if (idle.current) dispatch(rangeClosed());
+    idle.current = false;
+  }, [dispatch]);
+}
+
+interface FootProps {
+  readonly id: string;
+  readonly work: EntryWork | null;
+  readonly tilt: ReturnType<typeof useTilt>;
+  readonly habits: TiltHabits;
+}
+
+/** The way on; while a phone reads, what it shows. */
+function Foot({ id, work, tilt, habits }: FootProps) {
+  if (!work?.way || !tilt.running || work.caution.leftOut)
+    return (
+      <Link href={`/students/${id}/plan`} asChild>
+        <Press kind={work ? 'plain' : 'main'}>See the plan</Press>
+      </Link>
+    );
+  const { entry, range, protocol } = work;
+  return (
+    <TiltFoot
+      key={`${protocol.id}${entry.side}`}
+      tilt={tilt}
+      way={work.way}
+      habits={habits}
+      who={range.sided ? (entry.side === 'left' ? 'Left' : 'Right') : ''}
+      canBeMeant={work.canBeMeant}
+      onTaken={(value) => void work.take(value)}
+    />
   );
 }
 

@@ -35,26 +35,15 @@ interface PoseCardProps {
   readonly mostHeightPx?: number;
 }
 
+/** How a pose is shown: as planned, without its supports, from above, or with heights that are being tried. */
+type Shown = 'plan' | 'without' | 'above' | 'trying';
+
 /** One pose of the plan: its figure and rail, its pieces, its reason, and on asking its working. */
-export function PoseCard({
-  planned,
-  person,
-  estimates,
-  body,
-  shelf,
-  units,
-  mostHeightPx = 260,
-}: PoseCardProps) {
-  const [why, setWhy] = useState(false);
-  const [trying, setTrying] = useState(false);
-  const [without, setWithout] = useState(false);
-  const [above, setAbove] = useState(false);
+export function PoseCard(card: PoseCardProps) {
+  const { planned, units } = card;
   const say = wordsIn(units);
   const pose = poseById(planned.pose);
   const stage = pose?.stages.find(({ id }) => id === planned.stage)?.name;
-  const built = planned.slots.filter(
-    ({ stack, stackCm, isLength }) => stack.length > 0 && (isLength || stackCm > 0.3),
-  );
   return (
     <Sheet role="article" aria-label={poseTitle(planned)}>
       <View className="flex-row flex-wrap items-start justify-between gap-2">
@@ -73,93 +62,115 @@ export function PoseCard({
       {planned.reasons.map(say.reason).map((words) => (
         <Words key={words}>{words}</Words>
       ))}
-      {planned.posture ? (
-        <>
-          {above ? (
-            <AboveScene
-              posture={planned.posture as Posture}
-              body={body}
-              side={planned.side}
-              words={`${poseTitle(planned)}, seen from above.`}
-              mostHeightPx={mostHeightPx}
-            />
-          ) : trying ? (
-            <TryHeights
-              planned={planned}
-              person={person}
-              estimates={estimates}
-              shelf={shelf}
-              units={units}
-            />
-          ) : (
-            <PoseScene
-              posture={planned.posture as Posture}
-              over={
-                without
-                  ? solveFigure(
-                      { person, pose: planned.pose, side: planned.side, shelf },
-                      estimates,
-                      {},
-                    ).posture
-                  : null
-              }
-              body={body}
-              shelf={shelf}
-              stacks={stacksOf(planned)}
-              columns={railColumns(planned)}
-              units={units}
-              words={figureWords(planned, units)}
-              mostHeightPx={mostHeightPx}
-            />
-          )}
-          <View className="gap-3">
-            {built.map((slot) => (
-              <View key={slotKey(slot)} className="gap-0.5 border-l-4 border-tape pl-3">
-                <Words>
-                  <Words className="font-semibold">{slotName(slot)} </Words>
-                  {slot.isLength ? length(slot.targetCm, units) : length(slot.stackCm, units)}
-                </Words>
-                <Words>{stackWords(slot.stack, shelf)}</Words>
-                <Aside>{say.reasons(slot.reasons)}</Aside>
-              </View>
-            ))}
-            {built.length === 0 ? (
-              <Words>Nothing underneath: the floor is near enough.</Words>
-            ) : null}
-          </View>
-          <View className="flex-row flex-wrap gap-2">
-            <Press aria-expanded={why} onPress={() => setWhy(!why)}>
-              {why ? 'Hide the working' : 'Why'}
-            </Press>
-            <Press aria-pressed={without} onPress={() => setWithout(!without)}>
-              {without ? 'Without: shown' : 'Without support'}
-            </Press>
-            {isSpatial(planned.posture as Posture) ? (
-              <Press aria-pressed={above} onPress={() => setAbove(!above)}>
-                {above ? 'From the side' : 'From above'}
-              </Press>
-            ) : null}
-            {railColumns(planned).length > 0 ? (
-              <Press aria-pressed={trying} onPress={() => setTrying(!trying)}>
-                {trying ? 'Back to the plan' : 'Try other heights'}
-              </Press>
-            ) : null}
-          </View>
-          {why ? <Working planned={planned} shelf={shelf} units={units} /> : null}
-          {why ? (
-            <Ahead
-              planned={planned}
-              person={person}
-              estimates={estimates}
-              shelf={shelf}
-              units={units}
-            />
-          ) : null}
-          {why ? <PoseChoices person={person} pose={planned.pose} /> : null}
-        </>
-      ) : null}
+      {planned.posture ? <Offered {...card} /> : null}
       {planned.refer.length > 0 ? <Aside>{say.reasons(planned.refer)}</Aside> : null}
     </Sheet>
+  );
+}
+
+/** What is shown of a pose that is offered, with the ways to look at it. */
+function Offered(card: PoseCardProps) {
+  const { planned, person, shelf, units } = card;
+  const [why, setWhy] = useState(false);
+  const [shown, setShown] = useState<Shown>('plan');
+  const toggle = (id: Shown, on: string, off: string) => (
+    <Press aria-pressed={shown === id} onPress={() => setShown(shown === id ? 'plan' : id)}>
+      {shown === id ? on : off}
+    </Press>
+  );
+  return (
+    <>
+      <Scene {...card} shown={shown} />
+      <Pieces {...card} />
+      <View className="flex-row flex-wrap gap-2">
+        <Press aria-expanded={why} onPress={() => setWhy(!why)}>
+          {why ? 'Hide the working' : 'Why'}
+        </Press>
+        {toggle('without', 'Without: shown', 'Without support')}
+        {isSpatial(planned.posture as Posture)
+          ? toggle('above', 'From the side', 'From above')
+          : null}
+        {railColumns(planned).length > 0
+          ? toggle('trying', 'Back to the plan', 'Try other heights')
+          : null}
+      </View>
+      {why ? (
+        <>
+          <Working planned={planned} shelf={shelf} units={units} />
+          <Ahead {...card} />
+          <PoseChoices person={person} pose={planned.pose} />
+        </>
+      ) : null}
+    </>
+  );
+}
+
+function Scene({
+  planned,
+  person,
+  estimates,
+  body,
+  shelf,
+  units,
+  mostHeightPx = 260,
+  shown,
+}: PoseCardProps & { readonly shown: Shown }) {
+  const posture = planned.posture as Posture;
+  if (shown === 'above')
+    return (
+      <AboveScene
+        posture={posture}
+        body={body}
+        side={planned.side}
+        words={`${poseTitle(planned)}, seen from above.`}
+        mostHeightPx={mostHeightPx}
+      />
+    );
+  if (shown === 'trying')
+    return (
+      <TryHeights
+        planned={planned}
+        person={person}
+        estimates={estimates}
+        shelf={shelf}
+        units={units}
+      />
+    );
+  const inPose = { person, pose: planned.pose, side: planned.side, shelf };
+  return (
+    <PoseScene
+      posture={posture}
+      over={shown === 'without' ? solveFigure(inPose, estimates, {}).posture : null}
+      body={body}
+      shelf={shelf}
+      stacks={stacksOf(planned)}
+      columns={railColumns(planned)}
+      units={units}
+      words={figureWords(planned, units)}
+      mostHeightPx={mostHeightPx}
+    />
+  );
+}
+
+/** What lies where, piece by piece, and why. */
+function Pieces({ planned, shelf, units }: Pick<PoseCardProps, 'planned' | 'shelf' | 'units'>) {
+  const built = planned.slots.filter(
+    ({ stack, stackCm, isLength }) => stack.length > 0 && (isLength || stackCm > 0.3),
+  );
+  return (
+    <View className="gap-3">
+      {built.map((slot) => (
+        <View key={slotKey(slot)} className="gap-0.5 border-l-4 border-tape pl-3">
+          <Words>
+            <Words className="font-semibold">{slotName(slot)} </Words>
+            {slot.isLength ? length(slot.targetCm, units) : length(slot.stackCm, units)}
+          </Words>
+          <Words>{stackWords(slot.stack, shelf)}</Words>
+          <Aside>{wordsIn(units).reasons(slot.reasons)}</Aside>
+        </View>
+      ))}
+      {built.length === 0 ? <Words>Nothing underneath: the floor is near enough.</Words> : null}
+    </View>
   );
 }
 

@@ -1,14 +1,16 @@
 import { View } from 'react-native';
 import { allParameters, decision } from '@/core/parameters';
-import { fromCm, type Units } from '@/ui/format';
+import { fromCm, toCm, type Units } from '@/ui/format';
 import { Screen } from '@/ui/Screen';
 import { Sheet } from '@/ui/Sheet';
 import { Aside, Title, Words } from '@/ui/Words';
 import { useUnits } from '../hooks';
 
 /** A parameter in the teacher's units. */
-const told = (value: number, unit: string, units: Units) =>
-  unit === 'cm' ? fromCm(value, units) : value;
+const told = (value: number, unit: string, units: Units) => {
+  if (unit === 'cm') return fromCm(value, units);
+  return unit === 'deg/cm' ? Math.round(toCm(value, units) * 100) / 100 : value;
+};
 
 const spaced = (name: string) =>
   name
@@ -51,7 +53,7 @@ export function ReckoningScreen() {
                   {told(value, unit, units)}
                   {sd > 0 ? ` ± ${told(sd, unit, units)}` : ''}
                 </Words>{' '}
-                {unit === 'ratio' ? '' : unit === 'cm' ? units : unit}
+                {unit === 'ratio' ? '' : unit.replace(/\bcm\b/, units)}
               </Words>
               <Aside>{source}</Aside>
             </View>

@@ -15,7 +15,7 @@ import { tone } from '@/ui/tones';
 import { Aside, Title, Words } from '@/ui/Words';
 import { freshId, useOjas, useOjasDispatch, useUnits } from '../hooks';
 import { useWide } from '../shell/Shell';
-import { ItemForm } from './ItemForm';
+import { ItemForm } from '../forms/late';
 
 /** What there is, how many, and how high each thing stands. */
 export function ShelfScreen() {

@@ -6,7 +6,8 @@ import { commit } from '@/store/store';
 import { Screen } from '@/ui/Screen';
 import { Words } from '@/ui/Words';
 import { freshId, useOjasDispatch, useUnits } from '../hooks';
-import { StudentForm, type PersonFields } from './StudentForm';
+import { StudentForm } from '../forms/late';
+import type { PersonFields } from '../forms/StudentForm';
 
 /** A new student: then the questions, then the measuring. */
 export function NewStudentScreen() {

@@ -8,7 +8,7 @@ import {
   questions,
   type QuestionId,
 } from '@/core/approaches/approaches';
-import type { RangeEstimate } from '@/core/estimate/estimate';
+import type { Estimates, RangeEstimate } from '@/core/estimate/estimate';
 import { ranges, splitKey } from '@/core/ranges/ranges';
 import { cautionById } from '@/core/safety/cautions';
 import type { Person } from '@/core/formats/book';
@@ -23,7 +23,8 @@ import { Sheet } from '@/ui/Sheet';
 import { Aside, Title, Words } from '@/ui/Words';
 import { useEstimates, useOjas, useOjasDispatch, usePerson, useUnits, useWords } from '../hooks';
 import { Choice } from '../plan/PoseChoices';
-import { StudentForm, type PersonFields } from './StudentForm';
+import { StudentForm } from '../forms/late';
+import type { PersonFields } from '../forms/StudentForm';
 import { StudentTabs } from './StudentTabs';
 import { NoStudent } from './NoStudent';
 
@@ -31,7 +32,6 @@ const questionIds = Object.keys(questions) as QuestionId[];
 
 /** One student: who they are, what is known of their ranges, and what to mind. */
 export function StudentScreen({ id }: { readonly id: string }) {
-  const say = useWords();
   const person = usePerson(id);
   const estimates = useEstimates(id);
   const readings = useOjas((state) => selectReadingsOf(state, id));
@@ -41,7 +41,6 @@ export function StudentScreen({ id }: { readonly id: string }) {
   const units = useUnits();
   /** The student as they were when the form was opened. */
   const [editing, setEditing] = useState<Person | null>(null);
-  const [choosing, setChoosing] = useState(false);
   if (!person || !estimates) return <NoStudent />;
 
   const save = async ({ birthYear, ...fields }: PersonFields) => {
@@ -69,13 +68,6 @@ export function StudentScreen({ id }: { readonly id: string }) {
     );
     if (outcome.ok) router.replace('/students');
   };
-  const known = Object.values(estimates).filter((one): one is RangeEstimate => one !== undefined);
-  const measured = known.filter(({ source }) => source !== 'assumed');
-  const chosen = Object.entries(person.choices);
-  const own = chosen.filter(([key, choice]) => isKnownChoice(key, choice)).length;
-  const strange = chosen.filter(([key, choice]) => !isKnownChoice(key, choice));
-  const taped = Object.keys(person.bodyCm).length;
-  const yes = person.cautions.filter(({ answer }) => answer === 'yes');
   return (
     <Screen
       title={person.name}
@@ -90,81 +82,10 @@ export function StudentScreen({ id }: { readonly id: string }) {
         {length(person.statureCm, units)}
         {person.birthYear ? ` · born ${person.birthYear}` : ''} · {approaches[person.approach].name}
       </Words>
-      <Sheet>
-        <Title level={2}>To mind</Title>
-        {yes.length === 0 ? (
-          <Words>Nothing answered with yes.</Words>
-        ) : (
-          yes.map(({ id: caution, side }) => (
-            <Words key={caution}>
-              {cautionById(caution)
-                ? say.caution(caution).name
-                : `“${caution}”, not known to this version: ask before any pose`}
-              {side && side !== 'both' ? `, ${side}` : ''}
-            </Words>
-          ))
-        )}
-        <Link href={`/students/${id}/intake`} asChild>
-          <Press>Questions and answers</Press>
-        </Link>
-      </Sheet>
-      <Sheet>
-        <Title level={2}>Ranges</Title>
-        {measured.length === 0 ? (
-          <Words>
-            Nothing measured yet: everything is assumed from what is usual, and the plan’s bands are
-            wide.
-          </Words>
-        ) : null}
-        <View className="gap-3">
-          {measured.map((estimate) => (
-            <RangeBar
-              key={estimate.key}
-              estimate={estimate}
-              range={ranges[splitKey(estimate.key).id]}
-              side={splitKey(estimate.key).side}
-            />
-          ))}
-        </View>
-        <Aside>{known.length - measured.length} more are assumed.</Aside>
-      </Sheet>
-      <Sheet>
-        <Title level={2}>Where teachers disagree</Title>
-        <Words>
-          {approaches[person.approach].name}: {approaches[person.approach].inShort}
-        </Words>
-        <Aside>
-          {own === 0
-            ? 'Every choice is the approach’s.'
-            : `${own} ${own === 1 ? 'choice is' : 'choices are'} set for this student alone.`}{' '}
-          A choice for one pose is set under “Why” in the plan.
-        </Aside>
-        {strange.length > 0 ? (
-          <Aside>
-            Kept from another version and not used here:{' '}
-            {strange.map(([key, choice]) => `${key} = ${choice}`).join(', ')}.
-          </Aside>
-        ) : null}
-        <Press aria-expanded={choosing} onPress={() => setChoosing(!choosing)}>
-          {choosing ? 'Hide the choices' : 'Choices'}
-        </Press>
-        {choosing
-          ? questionIds.map((question) => (
-              <Choice key={question} person={person} question={question} />
-            ))
-          : null}
-      </Sheet>
-      <Sheet>
-        <Title level={2}>Proportions</Title>
-        <Words>
-          {taped === 0
-            ? 'Every length comes from the stature.'
-            : `${taped} of ${tapedLengths.length} lengths are taped; the rest come from the stature.`}
-        </Words>
-        <Link href={`/students/${id}/proportions`} asChild>
-          <Press>Tape the lengths</Press>
-        </Link>
-      </Sheet>
+      <ToMind person={person} />
+      <Ranges estimates={estimates} />
+      <Choices person={person} />
+      <Lengths person={person} />
       {editing ? (
         <Sheet>
           <StudentForm person={editing} units={units} saveWords="Save" onSave={save} />
@@ -179,5 +100,116 @@ export function StudentScreen({ id }: { readonly id: string }) {
         </Press>
       </View>
     </Screen>
+  );
+}
+
+interface OfPerson {
+  readonly person: Person;
+}
+
+/** What was answered with yes at intake. */
+function ToMind({ person }: OfPerson) {
+  const say = useWords();
+  const yes = person.cautions.filter(({ answer }) => answer === 'yes');
+  return (
+    <Sheet>
+      <Title level={2}>To mind</Title>
+      {yes.length === 0 ? (
+        <Words>Nothing answered with yes.</Words>
+      ) : (
+        yes.map(({ id: caution, side }) => (
+          <Words key={caution}>
+            {cautionById(caution)
+              ? say.caution(caution).name
+              : `“${caution}”, not known to this version: ask before any pose`}
+            {side && side !== 'both' ? `, ${side}` : ''}
+          </Words>
+        ))
+      )}
+      <Link href={`/students/${person.id}/intake`} asChild>
+        <Press>Questions and answers</Press>
+      </Link>
+    </Sheet>
+  );
+}
+
+/** What was read of each range, as bars on what is usual. */
+function Ranges({ estimates }: { readonly estimates: Estimates }) {
+  const known = Object.values(estimates).filter((one): one is RangeEstimate => one !== undefined);
+  const measured = known.filter(({ source }) => source !== 'assumed');
+  return (
+    <Sheet>
+      <Title level={2}>Ranges</Title>
+      {measured.length === 0 ? (
+        <Words>
+          Nothing measured yet: everything is assumed from what is usual, and the plan’s bands are
+          wide.
+        </Words>
+      ) : null}
+      <View className="gap-3">
+        {measured.map((estimate) => (
+          <RangeBar
+            key={estimate.key}
+            estimate={estimate}
+            range={ranges[splitKey(estimate.key).id]}
+            side={splitKey(estimate.key).side}
+          />
+        ))}
+      </View>
+      <Aside>{known.length - measured.length} more are assumed.</Aside>
+    </Sheet>
+  );
+}
+
+/** The approach, and the choices that are set for this student alone. */
+function Choices({ person }: OfPerson) {
+  const [choosing, setChoosing] = useState(false);
+  const chosen = Object.entries(person.choices);
+  const own = chosen.filter(([key, choice]) => isKnownChoice(key, choice)).length;
+  const strange = chosen.filter(([key, choice]) => !isKnownChoice(key, choice));
+  return (
+    <Sheet>
+      <Title level={2}>Where teachers disagree</Title>
+      <Words>
+        {approaches[person.approach].name}: {approaches[person.approach].inShort}
+      </Words>
+      <Aside>
+        {own === 0
+          ? 'Every choice is the approach’s.'
+          : `${own} ${own === 1 ? 'choice is' : 'choices are'} set for this student alone.`}{' '}
+        A choice for one pose is set under “Why” in the plan.
+      </Aside>
+      {strange.length > 0 ? (
+        <Aside>
+          Kept from another version and not used here:{' '}
+          {strange.map(([key, choice]) => `${key} = ${choice}`).join(', ')}.
+        </Aside>
+      ) : null}
+      <Press aria-expanded={choosing} onPress={() => setChoosing(!choosing)}>
+        {choosing ? 'Hide the choices' : 'Choices'}
+      </Press>
+      {choosing
+        ? questionIds.map((question) => (
+            <Choice key={question} person={person} question={question} />
+          ))
+        : null}
+    </Sheet>
+  );
+}
+
+function Lengths({ person }: OfPerson) {
+  const taped = Object.keys(person.bodyCm).length;
+  return (
+    <Sheet>
+      <Title level={2}>Proportions</Title>
+      <Words>
+        {taped === 0
+          ? 'Every length comes from the stature.'
+          : `${taped} of ${tapedLengths.length} lengths are taped; the rest come from the stature.`}
+      </Words>
+      <Link href={`/students/${person.id}/proportions`} asChild>
+        <Press>Tape the lengths</Press>
+      </Link>
+    </Sheet>
   );
 }

@@ -1,5 +1,6 @@
 import type { Alarm, Complaint, Reasons, Surface } from '@/core/reasons';
 import type { RangeId } from '@/core/ranges/ranges';
+import { tapes } from '@/core/body/body';
 import type { Language, Telling } from './language';
 
 const deg = (value: number) => `${value.toFixed(0)}°`;
@@ -307,6 +308,8 @@ export const en: Language = {
     'few-looks': ({ seen, asked }) =>
       `Not enough record: ${seen} of ${asked} dated readings of what limits this height.`,
 
+    'unlikely-length': ({ length, cm, usualCm, statureCm }, tell) =>
+      `${tapes[length].name} ${tell.exact(cm)} is far from the ${tell.length(usualCm)} that a stature of ${tell.length(statureCm)} suggests; tape it again.`,
     'no-such-way': ({ way, range }) =>
       `${way} is no way of reading ${ranges[range].toLowerCase()}.`,
     'side-missing': ({ range }) => `${ranges[range]} is read left and right apart; say which side.`,

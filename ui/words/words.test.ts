@@ -94,6 +94,7 @@ const others: readonly Reason[] = [
   { code: 'refer-joint' },
   { code: 'no-such-support' },
   { code: 'few-looks', seen: 1, asked: 3 },
+  { code: 'unlikely-length', length: 'thigh', cm: 70, usualCm: 42, statureCm: 170 },
   { code: 'no-such-way', way: 'by-feel', range: 'hamstring' },
   { code: 'side-missing', range: 'hamstring' },
   {

@@ -1,5 +1,5 @@
 import { useEffect, useRef, useState } from 'react';
-import { Image, View, type ViewProps } from 'react-native';
+import { Image, View, type ViewProps, type View as ViewType } from 'react-native';
 import Svg, { Circle, Line, Polyline } from 'react-native-svg';
 import type { Spot } from '@/core/protocols/photoWay';
 import { Press } from '@/ui/Press';
@@ -33,22 +33,10 @@ const STEPS: Readonly<Record<string, Spot>> = {
   ArrowDown: [0, 1],
 };
 
-/** The picture with its points: dragged by mouse, touch or arrow keys, under a loupe; pinched or wheeled to zoom. */
-export function PictureBoard({ picture, landmarks, line, onMove }: PictureBoardProps) {
-  const [widthPx, setWidthPx] = useState(0);
-  const [held, setHeld] = useState<string | null>(null);
-  const [view, setView] = useState<BoardView | null>(null);
-  const size: Size = { width: picture.widthPx, height: picture.heightPx };
-  const board: Size = {
-    width: widthPx,
-    height: Math.min(480, Math.max(200, (widthPx * size.height) / size.width)),
-  };
-  const shown = view ?? wholePicture(size, board);
-  // From the newest view: two fingers move within one frame, and neither may undo the other.
-  const change = (to: (view: BoardView) => BoardView) =>
-    setView((before) => to(before ?? wholePicture(size, board)));
-  const middle: Spot = [board.width / 2, board.height / 2];
+type Change = (to: (view: BoardView) => BoardView) => void;
 
+/** Pinched, dragged or wheeled: how the fingers change what is shown of a picture. */
+function useZoom(change: Change, size: Size, board: Size) {
   const fingers = useRef(new Map<number, Spot>());
   const frame = useRef<HTMLElement | null>(null);
   const wheel = useRef<(event: WheelEvent) => void>(() => undefined);
@@ -73,7 +61,7 @@ export function PictureBoard({ picture, landmarks, line, onMove }: PictureBoardP
     // React listens to wheels passively, and a passive listener cannot keep the page from scrolling.
     element?.addEventListener('wheel', roll, { passive: false });
     return () => element?.removeEventListener('wheel', roll);
-  }, [widthPx > 0]); // eslint-disable-line react-hooks/exhaustive-deps
+  }, [board.width > 0]); // eslint-disable-line react-hooks/exhaustive-deps
 
   const pan = {
     onPointerDown: (event: React.PointerEvent<HTMLElement>) => {
@@ -106,14 +94,35 @@ export function PictureBoard({ picture, landmarks, line, onMove }: PictureBoardP
       void fingers.current.delete(event.pointerId),
   } as unknown as ViewProps;
 
+  const framed = (view: ViewType | null) =>
+    void (frame.current = view as unknown as HTMLElement | null);
+  return { framed, pan };
+}
+
+/** The picture with its points: dragged by mouse, touch or arrow keys, under a loupe; pinched or wheeled to zoom. */
+export function PictureBoard({ picture, landmarks, line, onMove }: PictureBoardProps) {
+  const [widthPx, setWidthPx] = useState(0);
+  const [held, setHeld] = useState<string | null>(null);
+  const [view, setView] = useState<BoardView | null>(null);
+  const size: Size = { width: picture.widthPx, height: picture.heightPx };
+  const board: Size = {
+    width: widthPx,
+    height: Math.min(480, Math.max(200, (widthPx * size.height) / size.width)),
+  };
+  const shown = view ?? wholePicture(size, board);
+  // From the newest view: two fingers move within one frame, and neither may undo the other.
+  const change = (to: (view: BoardView) => BoardView) =>
+    setView((before) => to(before ?? wholePicture(size, board)));
+  const middle: Spot = [board.width / 2, board.height / 2];
+
+  const { framed, pan } = useZoom(change, size, board);
   const heldMark = [...landmarks, ...line].find(({ id }) => id === held);
-  const spots = landmarks.map(({ at }) => onBoard(at, shown));
   return (
     <View className="gap-2">
       <View onLayout={({ nativeEvent }) => setWidthPx(nativeEvent.layout.width)} className="w-full">
         {widthPx > 0 ? (
           <View
-            ref={(view) => void (frame.current = view as unknown as HTMLElement | null)}
+            ref={framed}
             className="overflow-hidden rounded-md border border-line bg-well"
             style={
               {
@@ -137,42 +146,7 @@ export function PictureBoard({ picture, landmarks, line, onMove }: PictureBoardP
               }}
               resizeMode="stretch"
             />
-            <Svg
-              width={board.width}
-              height={board.height}
-              style={{ position: 'absolute', pointerEvents: 'none' }}
-              aria-hidden
-            >
-              {line.length === 2 ? (
-                <Over from={onBoard(line[0]!.at, shown)} to={onBoard(line[1]!.at, shown)} />
-              ) : null}
-              <Polyline
-                points={spots.map(([x, y]) => `${x},${y}`).join(' ')}
-                fill="none"
-                stroke="white"
-                strokeWidth={5}
-                strokeOpacity={0.7}
-              />
-              <Polyline
-                points={spots.map(([x, y]) => `${x},${y}`).join(' ')}
-                fill="none"
-                stroke={tone('thread')}
-                strokeWidth={2}
-              />
-              {spots.map(([x, y], i) => (
-                <HaloText
-                  key={i}
-                  x={x > board.width / 2 ? x - 14 : x + 14}
-                  y={y - 12}
-                  textAnchor={x > board.width / 2 ? 'end' : 'start'}
-                  fontSize={14}
-                  behind="paper"
-                  haloWidth={4}
-                >
-                  {landmarks[i]?.name ?? ''}
-                </HaloText>
-              ))}
-            </Svg>
+            <Lines landmarks={landmarks} line={line} shown={shown} board={board} />
             {[...line, ...landmarks].map((mark) => (
               <Handle
                 key={mark.id}
@@ -211,6 +185,57 @@ export function PictureBoard({ picture, landmarks, line, onMove }: PictureBoardP
         <Press onPress={() => setView(null)}>Whole picture</Press>
       </View>
     </View>
+  );
+}
+
+/** The line through the points with their names, over the picture. */
+function Lines({
+  landmarks,
+  line,
+  shown,
+  board,
+}: Pick<PictureBoardProps, 'landmarks' | 'line'> & {
+  readonly shown: BoardView;
+  readonly board: Size;
+}) {
+  const spots = landmarks.map(({ at }) => onBoard(at, shown));
+  return (
+    <Svg
+      width={board.width}
+      height={board.height}
+      style={{ position: 'absolute', pointerEvents: 'none' }}
+      aria-hidden
+    >
+      {line.length === 2 ? (
+        <Over from={onBoard(line[0]!.at, shown)} to={onBoard(line[1]!.at, shown)} />
+      ) : null}
+      <Polyline
+        points={spots.map(([x, y]) => `${x},${y}`).join(' ')}
+        fill="none"
+        stroke="white"
+        strokeWidth={5}
+        strokeOpacity={0.7}
+      />
+      <Polyline
+        points={spots.map(([x, y]) => `${x},${y}`).join(' ')}
+        fill="none"
+        stroke={tone('thread')}
+        strokeWidth={2}
+      />
+      {spots.map(([x, y], i) => (
+        <HaloText
+          key={i}
+          x={x > board.width / 2 ? x - 14 : x + 14}
+          y={y - 12}
+          textAnchor={x > board.width / 2 ? 'end' : 'start'}
+          fontSize={14}
+          behind="paper"
+          haloWidth={4}
+        >
+          {landmarks[i]?.name ?? ''}
+        </HaloText>
+      ))}
+    </Svg>
   );
 }
 

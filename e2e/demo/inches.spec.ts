@@ -1,0 +1,77 @@
+import type { Page } from '@playwright/test';
+import { expect, test } from '../silentPage';
+import { places } from './places';
+
+/** Everything that a page says, to the eye or to a screen reader. */
+const saidOn = (page: Page) =>
+  page.evaluate(() => {
+    const spoken = ['aria-label', 'aria-valuetext', 'placeholder', 'title', 'alt'];
+    return [
+      document.body.innerText,
+      ...[...document.querySelectorAll('*')].flatMap((one) =>
+        spoken.flatMap((name) => one.getAttribute(name) ?? []),
+      ),
+      ...[...document.querySelectorAll('svg text')].map((one) => one.textContent ?? ''),
+    ].join('\n');
+  });
+
+/** Lines in which a centimetre is left. */
+const centimetresOn = async (page: Page) =>
+  (await saidOn(page)).split('\n').filter((line) => /\bcm\b|centimetre(?!s$)/i.test(line));
+
+test.beforeEach(async ({ page }) => {
+  await page.goto('/more');
+  await page.getByRole('radio', { name: 'Inches' }).click();
+  await expect(page.getByText('Lengths in inches')).toBeVisible();
+});
+
+for (const { name, path, heading } of places) {
+  test(`${name}: with inches chosen no centimetre is left`, async ({ page }) => {
+    await page.goto(path);
+    await expect(page.getByRole('heading', { name: heading, exact: true }).first()).toBeVisible();
+    expect(await centimetresOn(page)).toEqual([]);
+  });
+}
+
+test('the working, the months to come and other heights of a pose are told in inches', async ({
+  page,
+}) => {
+  await page.goto('/students/p-marit/plan');
+  const hero = page.getByRole('article', { name: 'Hero', exact: true });
+  await hero.getByRole('button', { name: 'Why', exact: true }).click();
+  await expect(hero.getByText(/Reckoned [\d.]+ in/).first()).toBeVisible();
+  await hero.getByRole('button', { name: 'Try other heights' }).click();
+  await hero.getByRole('slider').first().press('ArrowUp');
+  expect(await centimetresOn(page)).toEqual([]);
+});
+
+test('on the mat, step by step', async ({ page }) => {
+  await page.goto('/students/p-marit/mat');
+  await page.getByRole('button', { name: /^Begin/ }).click();
+  for (const step of ['Build', 'Enter', 'Look', 'Hold', 'Feel']) {
+    await page.getByRole('radio', { name: step }).click();
+    expect(await centimetresOn(page), step).toEqual([]);
+  }
+});
+
+test('a tape is read in inches, its working too, and kept to the millimetre', async ({ page }) => {
+  await page.goto('/students/p-marit/measure');
+  await page.getByRole('button', { name: /^Knee bend, hip bent ?left/ }).click();
+  await page.getByRole('radio', { name: 'Heel to seat', exact: true }).click();
+  await page.getByLabel('Reading 1').fill('12');
+  await expect(page.getByText(/and 12 in make a triangle/)).toBeVisible();
+  await page.getByRole('button', { name: 'Take this reading' }).click();
+  await expect(page.getByText(/Mean 12 in ± /)).toBeVisible();
+  expect(await centimetresOn(page)).toEqual([]);
+  await page.getByLabel('Reading 2').fill('200');
+  await page.getByRole('button', { name: 'Take this reading' }).click();
+  await expect(page.getByText(/200 in is outside what a person can show/)).toBeVisible();
+  await page.getByLabel('Reading 2').fill('');
+  await page.getByRole('button', { name: 'Keep', exact: true }).click();
+  await expect(page.getByText(/Knee bend, hip bent left noted/)).toBeVisible();
+  await page.goto('/more');
+  await page.getByRole('radio', { name: 'Centimetres' }).click();
+  await page.goto('/students/p-marit/measure');
+  await page.getByRole('button', { name: /^Knee bend, hip bent ?left/ }).click();
+  await expect(page.getByText(/: 30.5 cm/).first()).toBeVisible();
+});

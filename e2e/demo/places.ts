@@ -1,0 +1,29 @@
+/** Every place of the app, on the demo book. */
+export const places: readonly {
+  readonly name: string;
+  readonly path: string;
+  readonly heading: string;
+}[] = [
+  { name: 'Today', path: '/', heading: 'Today' },
+  { name: 'Students', path: '/students', heading: 'Students' },
+  { name: 'New student', path: '/students/new', heading: 'New student' },
+  { name: 'Student', path: '/students/p-ines', heading: 'Ines Calloway' },
+  { name: 'Intake', path: '/students/p-dario/intake', heading: 'Questions for Dario Whitlock' },
+  { name: 'Measure', path: '/students/p-bram/measure', heading: 'Bram Okonjo-Vale' },
+  { name: 'Plan', path: '/students/p-marit/plan', heading: 'Marit Osei' },
+  { name: 'Plan with a caution', path: '/students/p-dario/plan', heading: 'Dario Whitlock' },
+  { name: 'Mat', path: '/students/p-yusuf/mat', heading: 'Yusuf Bellamy' },
+  { name: 'Record', path: '/students/p-hettie/record', heading: 'Hettie Marchbanks' },
+  { name: 'Shelf', path: '/shelf', heading: 'Shelf' },
+  { name: 'More', path: '/more', heading: 'More' },
+  { name: 'Data', path: '/more/data', heading: 'Data' },
+  { name: 'How it reckons', path: '/more/reckoning', heading: 'How it reckons' },
+  { name: 'Drawings', path: '/more/drawings', heading: 'Five bodies in every pose' },
+  { name: 'Protocols', path: '/more/protocols', heading: 'How each range is read' },
+  {
+    name: 'Proportions',
+    path: '/students/p-bram/proportions',
+    heading: 'Proportions of Bram Okonjo-Vale',
+  },
+  { name: 'No such place', path: '/nowhere/at/all', heading: 'There is no such place' },
+];

@@ -1,0 +1,3 @@
+export { ItemForm } from './ItemForm';
+export { Proportions } from './Proportions';
+export { StudentForm } from './StudentForm';
