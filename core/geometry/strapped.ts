@@ -1,3 +1,4 @@
+import type { HeightReason } from '../reasons';
 import { asinDeg, sinDeg } from '../angles';
 import { armCm } from '../body/body';
 import { crossLegged, strapped as parameter } from '../parameters';
@@ -215,29 +216,31 @@ function raisedLegSeat(id: string, riseDeg: number, overhead: boolean): Family {
         findings: { kneeBendDeg: kneeDeg, kneeRiseDeg: low.thighRiseDeg },
       };
     },
-    why: (input, need) => {
-      if (need.slot === 'hands') return palmWhy(need);
-      const [side, other] = [worked(input.side), otherSide(worked(input.side))];
-      if (need.slot === 'seat')
-        return [
-          {
-            code: 'raised-seat',
-            deg: rangeValue(input.values, 'hipRotation', other),
-            side: other,
-            cm: need.rawCm,
-          },
-        ];
-      return [
-        {
-          code: 'raised-strap',
-          deg: rangeValue(input.values, 'hamstring', side),
-          side,
-          cm: need.rawCm,
-          seated: true,
-        },
-      ];
-    },
+    why: raisedLegWhy,
   };
+}
+
+function raisedLegWhy(input: FamilyInput, need: SlotNeed): HeightReason[] {
+  if (need.slot === 'hands') return palmWhy(need);
+  const [side, other] = [worked(input.side), otherSide(worked(input.side))];
+  if (need.slot === 'seat')
+    return [
+      {
+        code: 'raised-seat',
+        deg: rangeValue(input.values, 'hipRotation', other),
+        side: other,
+        cm: need.rawCm,
+      },
+    ];
+  return [
+    {
+      code: 'raised-strap',
+      deg: rangeValue(input.values, 'hamstring', side),
+      side,
+      cm: need.rawCm,
+      seated: true,
+    },
+  ];
 }
 
 export const heron = raisedLegSeat('heron', parameter.seatedRaise.value, false);

@@ -143,6 +143,7 @@ const planHero = (
     care,
   }).poses[0];
 
+const heightOf = (slot: PlanSlot | undefined) => slot?.stackCm ?? 0;
 /** Whether a slot's band holds what is needed. */
 const holds = ({ lowCm, highCm }: Pick<PlanSlot, 'lowCm' | 'highCm'>, needCm: number) =>
   needCm >= lowCm - HAIR_CM && needCm <= highCm + HAIR_CM;
@@ -164,6 +165,7 @@ function followStudent(
   const attends = COMES_LEAST + birth.uniform() * (COMES_MOST - COMES_LEAST);
   const days = chanceFrom(seedOf(seed, index, 2));
   const felt = chanceFrom(seedOf(seed, index, 3));
+  const looksBack = policy === 'rule';
   const readings: Reading[] = [];
   const sessions: Session[] = [];
   const followed: Week[] = [];
@@ -183,13 +185,14 @@ function followStudent(
       Math.max(0, trueHeights(student, 'hero', values, { edge }).seat ?? 0);
     // Only the rule looks back; the others need a plan once, for the height to begin with.
     const planned =
-      policy === 'rule' || followed.length === 0
+      looksBack || followed.length === 0
         ? planHero(student, readings, sessions, shelf, day, care)
         : undefined;
     const seat = planned?.slots.find(({ slot }) => slot === 'seat');
-    if (followed.length === 0) firstCm = seat?.stackCm ?? 0;
+    const builtCm = heightOf(seat);
+    if (followed.length === 0) firstCm = builtCm;
     const seatCm = {
-      rule: () => seat?.stackCm ?? 0,
+      rule: () => builtCm,
       never: () => firstCm,
       fixed: () => Math.max(0, firstCm - decisionParameter.mostRung.value * Math.floor(week / 2)),
       truth: () => rungFrom(shelf, rule, seatOf(level, false)),
@@ -207,7 +210,7 @@ function followStudent(
       seatCm,
       edgeCm: seatOf(truth, true),
       signal: seatOf(truth, true) - seatCm > UNFELT_CM,
-      inBand: policy === 'rule' && seat ? holds(seat, needCm) : null,
+      inBand: looksBack && seat ? holds(seat, needCm) : null,
     });
   }
   return followed;

@@ -202,6 +202,25 @@ function shortestOf(planned: PlanPose, needs: Readonly<Record<string, number>>) 
     .sort((a, b) => b.cm - a.cm)[0];
 }
 
+/** Where it is felt, and what the pelvis does, when a slot stands too low; null where none does. */
+function feltOn(
+  tooLow: string | null,
+  pose: string,
+  strength: number,
+): Pick<SessionPose, 'feeling' | 'pelvis'> {
+  const family = poseById(pose)?.family ?? '';
+  if (tooLow !== null && JOINTS_SPEAK[tooLow]?.includes(family))
+    return {
+      feeling: { strength: Math.max(3, strength - 1), place: 'joint' },
+      pelvis: tooLow === 'back.high' ? 'arched' : 'upright',
+    };
+  const rolled = tooLow === 'seat' || tooLow === 'underKnees';
+  return {
+    feeling: { strength, place: 'muscle' },
+    pelvis: rolled ? 'rolled' : tooLow === 'back.high' ? 'arched' : 'upright',
+  };
+}
+
 /** What happens on the mat when a planned pose is done: how it felt, where, and how long it was held. */
 export function doPose(
   student: SimulatedStudent,
@@ -213,9 +232,6 @@ export function doPose(
   const needs = trueHeights(student, planned.pose, truth, { ...at, edge: true });
   const short = shortestOf(planned, needs);
   const tooLow = short !== undefined && short.cm > UNFELT_CM;
-  const joint =
-    tooLow && JOINTS_SPEAK[short.key]?.includes(poseById(planned.pose)?.family ?? '') === true;
-  const rolled = tooLow && !joint && (short.key === 'seat' || short.key === 'underKnees');
   const pull = 3.5 + (short ? Math.max(-2, short.cm * 0.5) : 0) + chance.normal(0, 0.6);
   const strength = Math.max(1, Math.min(9, Math.round(pull)));
   const held = tooLow ? planned.holdSeconds * 0.6 : planned.holdSeconds;
@@ -232,11 +248,7 @@ export function doPose(
       heightCm: round1(stackCm),
       pieces: stack,
     })),
-    feeling: {
-      strength: joint ? Math.max(3, strength - 1) : strength,
-      place: joint ? 'joint' : 'muscle',
-    },
-    pelvis: rolled ? 'rolled' : tooLow && short.key === 'back.high' ? 'arched' : 'upright',
+    ...feltOn(tooLow ? short.key : null, planned.pose, strength),
     breath: strength >= 8 ? 'held' : 'easy',
     faults: [],
   };

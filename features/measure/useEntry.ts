@@ -168,7 +168,7 @@ export function useEntry(
   });
   const setting = useSetting(person, now, chosen, estimates);
   if (!setting) return null;
-  const { entry, protocol, method, range, on, context, sem, units } = setting;
+  const { entry, protocol, method, range, on, sem, units } = setting;
 
   /** Another side, way or method: what was typed, taken and pictured for the one before goes. */
   const beginAnew = (change: Partial<EntryState>) => {
