@@ -1,5 +1,5 @@
 import { spawnSync } from 'node:child_process';
-import { mkdtempSync, rmSync } from 'node:fs';
+import { existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { buildSync } from 'esbuild';
@@ -20,4 +20,12 @@ buildSync({
 });
 const { status } = spawnSync(process.execPath, [bundle], { cwd: root, stdio: 'inherit' });
 rmSync(folder, { recursive: true });
+
+const times = join(root, '.cache', 'times.json');
+if (existsSync(times)) {
+  const seconds = JSON.parse(readFileSync(times, 'utf8'));
+  const whole = Object.values(seconds).reduce((sum, one) => sum + one, 0);
+  const parts = Object.entries(seconds).map(([name, one]) => `${name} ${one} s`);
+  process.stdout.write(`The last npm test took ${whole} s: ${parts.join(', ')}.\n`);
+} else process.stdout.write('npm test has not run here yet: nothing is known of its time.\n');
 process.exit(status ?? 1);

@@ -1,5 +1,5 @@
 import { spawnSync } from 'node:child_process';
-import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
+import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { needBuild, needNode, needPackages, root, runs, stop } from './steps.mjs';
 
@@ -28,10 +28,16 @@ const readReport = (name) =>
   existsSync(report(name)) ? JSON.parse(readFileSync(report(name), 'utf8')) : null;
 const total = { passed: 0, failed: 0 };
 
+/** Seconds of each step, for `npm run bench` to tell. */
+const seconds = {};
+let since = Date.now();
+
 function count(name, passed, failed) {
   total.passed += passed;
   total.failed += failed;
-  process.stdout.write(`— ${name}: ${passed} passed, ${failed} failed\n`);
+  seconds[name] = Math.round((Date.now() - since) / 1000);
+  since = Date.now();
+  process.stdout.write(`— ${name}: ${passed} passed, ${failed} failed, ${seconds[name]} s\n`);
 }
 
 /** A step that only passes or fails. */
@@ -71,5 +77,6 @@ const e2e = readReport('e2e.json')?.stats;
 const e2eFailed = (e2e?.unexpected ?? 0) + (e2e?.flaky ?? 0);
 count('end to end', e2e?.expected ?? 0, !e2eOk && e2eFailed === 0 ? 1 : e2eFailed);
 
+writeFileSync(report('times.json'), JSON.stringify(seconds));
 process.stdout.write(`${total.passed} passed, ${total.failed} failed\n`);
 process.exit(total.failed === 0 && total.passed > 0 ? 0 : 1);
