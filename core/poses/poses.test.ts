@@ -38,17 +38,18 @@ test.each([
   expect(stageOf(poseById(id)!, built as Record<string, number>)).toBe(stage),
 );
 
-test('the catalogue is whole: forty-seven poses, by group', () => {
+test('the catalogue has all that it began with, by group', () => {
   const count = (group: Pose['group']) => posesIn(group).length;
-  expect([
-    count('seated'),
-    count('kneeling'),
-    count('reclined'),
-    count('forward-bending'),
-    count('chair'),
-    count('counter'),
-  ]).toEqual([9, 7, 9, 13, 6, 3]);
-  expect(poses).toHaveLength(47);
+  const began = {
+    seated: 9,
+    kneeling: 7,
+    reclined: 9,
+    'forward-bending': 13,
+    chair: 6,
+    counter: 3,
+  } as const satisfies Record<Pose['group'], number>;
+  for (const [group, least] of Object.entries(began))
+    expect(count(group as Pose['group'])).toBeGreaterThanOrEqual(least);
 });
 
 test('names are not given twice, apart from a pose and its later stages', () => {

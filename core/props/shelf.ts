@@ -74,7 +74,7 @@ export const kinds: Readonly<Record<PropKind, KindOfProp>> = {
   ]),
   'half-block': kind('half-block', 'Half block', 0, 30, 20, [['flat', 'flat', 2.5]]),
   wedge: kind('wedge', 'Wedge', 0, 40, 15, [['thick-back', 'thick side back', 4]]),
-  blanket: kind('blanket', 'Blanket', 0.25, 60, 40, [
+  blanket: kind('blanket', 'Blanket', 0.25, 60, 34, [
     ['fold-2', 'folded in 2', 1],
     ['fold-4', 'folded in 4', 2],
     ['fold-8', 'folded in 8', 4],
@@ -84,26 +84,26 @@ export const kinds: Readonly<Record<PropKind, KindOfProp>> = {
     ['roll-tight', 'rolled tight', 12],
     ['roll-loose', 'rolled loose', 16],
   ]),
-  towel: kind('towel', 'Towel', 0.25, 40, 30, [
+  towel: kind('towel', 'Towel', 0.25, 40, 24, [
     ['fold-2', 'folded in 2', 0.8],
     ['fold-4', 'folded in 4', 1.6],
     ['fold-8', 'folded in 8', 3.2],
     ['roll', 'rolled', 7],
   ]),
-  'bolster-round': kind('bolster-round', 'Round bolster', 0.23, 65, 22, [['flat', 'lying', 22]]),
+  'bolster-round': kind('bolster-round', 'Round bolster', 0.23, 65, 23, [['flat', 'lying', 22]]),
   'bolster-flat': kind('bolster-flat', 'Flat bolster', 0.2, 65, 30, [['flat', 'lying', 15]]),
-  cushion: kind('cushion', 'Cushion', 0.6, 40, 40, [['flat', 'flat', 15]]),
-  strap: kind('strap', 'Strap', 0, 4, 30, [
+  cushion: kind('cushion', 'Cushion', 0.6, 40, 36, [['flat', 'flat', 15]]),
+  strap: kind('strap', 'Strap', 0, 4, 6, [
     ['fold-3', 'folded in 3', 0.75],
     ['length', 'long', 0],
   ]),
-  mat: kind('mat', 'Mat', 0, 60, 60, [
+  mat: kind('mat', 'Mat', 0, 60, 40, [
     ['single', 'one layer', 0.5],
     ['fold-4', 'folded in 4', 2],
     ['roll', 'rolled', 12],
   ]),
   chair: kind('chair', 'Chair', 0, 40, 40, [['seat', 'its seat', 45]]),
-  bench: kind('bench', 'Bench or stool', 0, 40, 25, [['top', 'its top', 20]]),
+  bench: kind('bench', 'Bench or stool', 0, 40, 26, [['top', 'its top', 20]]),
   books: kind('books', 'Books', 0, 24, 17, [
     ['one', 'one', 3],
     ['two', 'two', 6],

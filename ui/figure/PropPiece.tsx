@@ -1,5 +1,5 @@
 import { Circle, Ellipse, G, Line, Path, Rect } from 'react-native-svg';
-import type { PropKind } from '@/core/props/shelf';
+import { kinds, type PropKind } from '@/core/props/shelf';
 import { tone } from '../tones';
 
 interface PropPieceProps {
@@ -15,27 +15,11 @@ interface PropPieceProps {
   readonly line: number;
 }
 
-const depthOf: Readonly<Record<PropKind, number>> = {
-  block: 15,
-  'half-block': 20,
-  wedge: 15,
-  blanket: 34,
-  towel: 24,
-  'bolster-round': 23,
-  'bolster-flat': 30,
-  cushion: 36,
-  strap: 6,
-  mat: 40,
-  chair: 40,
-  bench: 26,
-  books: 17,
-};
-
 /** How deep a piece is, seen from the side. */
 export function pieceDepthCm(kind: PropKind, state: string, heightCm: number): number {
   if (kind === 'block') return state === 'flat' ? 15 : 7.5;
   if (state.startsWith('roll')) return heightCm * 1.08;
-  return depthOf[kind];
+  return kinds[kind].depthCm;
 }
 
 /** One piece of a prop to scale, with the texture of what it is made of. */

@@ -259,7 +259,7 @@ export const en: Language = {
         : `Ankle bend ${deg(bend)} ${side}, less with straight knees: the heels stay ${tell.length(cm)} up.`,
 
     learned: ({ cm }, tell) =>
-      `Learned on the mat: ${cm > 0 ? '+' : '−'}${tell.exact(Math.abs(cm))}.`,
+      `Learned on the mat: ${cm > 0 ? '+' : '−'}${tell.length(Math.abs(cm))}.`,
     'learned-much': () => 'That is a lot: measure again, or look at the set-up.',
     'rung-lower': ({ fromCm, toCm }, tell) =>
       `One rung lower: ${tell.number(fromCm)} → ${tell.exact(toCm)}.`,
