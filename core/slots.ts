@@ -35,6 +35,7 @@ export interface SlotRef {
   readonly side?: ReadingSide | undefined;
 }
 
+/** The key of a slot: its name, the end of a ramp, and the side where supports stand apart. */
 export const slotKey = ({ slot, part, side }: SlotRef): SlotKey => {
   const end = (part ? `${slot}.${part}` : slot) as SlotName;
   return side === 'left' || side === 'right' ? `${end}:${side}` : end;

@@ -109,6 +109,7 @@ export interface Reached {
   readonly latestOn: string | null;
 }
 
+/** When a height comes down to `cm`: the median, and the span of four in five. */
 export function whenUnder(ahead: readonly HeightAhead[], cm: number): Reached {
   const first = (of: (one: HeightAhead) => number) =>
     ahead.find((one) => of(one) <= cm)?.on ?? null;

@@ -50,6 +50,7 @@ export interface StudentRecord {
   readonly eyes?: Eyes;
 }
 
+/** How a range's noise scales: degrees as they are, ratios by a hundredth. */
 export const scaleOf = (id: RangeId) => (ranges[id].unit === 'deg' ? 1 : 0.01);
 const weeksBetween = (from: string, to: string) => Math.max(0, daysBetween(from, to) / 7);
 

@@ -24,6 +24,7 @@ export interface Observation {
   readonly bound: 'equal' | 'atLeast';
 }
 
+/** Mean of some values; NaN of none. */
 export const meanOf = (values: readonly number[]) =>
   values.reduce((sum, value) => sum + value, 0) / values.length;
 

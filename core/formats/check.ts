@@ -92,6 +92,7 @@ export function parseBook(text: string, today: LocalDay): Parsed<Book> {
   return checkBook(json, today);
 }
 
+/** Checks a book that was read already: the book with notes, or every fault with its place and remedy. */
 export function checkBook(json: unknown, today: LocalDay): Parsed<Book> {
   const unfit = unfitIn(json);
   if (unfit) return { ok: false, faults: [unfit] };

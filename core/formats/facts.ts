@@ -29,6 +29,7 @@ export const factKinds = [
   'extras',
 ] as const;
 export type FactKind = (typeof factKinds)[number];
+/** Whether a name is that of a kind of fact. */
 export const isFactKind = (kind: string): kind is FactKind =>
   (factKinds as readonly string[]).includes(kind);
 

@@ -5,6 +5,7 @@ export interface Fault {
   readonly words: string;
 }
 
+/** A path in a file as words: `people[2].name`. */
 export const pathWords = (path: readonly PropertyKey[]) =>
   path.reduce<string>(
     (sum, step) =>

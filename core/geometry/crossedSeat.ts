@@ -50,6 +50,7 @@ export interface CrossedForm {
   readonly stacked?: boolean;
 }
 
+/** How the shins of a form lie on one another in this body. */
 export const crossingOf = (
   { kneeDeg, footShare, pastShare }: CrossedForm,
   { statureCm }: Body,
@@ -59,6 +60,7 @@ export const crossingOf = (
   pastMidlineCm: pastShare * statureCm,
 });
 
+/** Outward rotation in degrees that the pose may use on a side. */
 export const usableRotation = ({ values, settings }: FamilyInput, side: Side) =>
   settings.share * rangeValue(values, 'hipRotation', side);
 

@@ -62,6 +62,7 @@ export interface FamilyInput {
 /** The legs that a pose asks the same of. */
 export const workingLegs = (side: ReadingSide): readonly Side[] =>
   side === 'both' ? sides : [side];
+/** Right for left, left for right. */
 export const otherSide = (side: Side): Side => (side === 'left' ? 'right' : 'left');
 /** The leg that a one-sided pose works; the left one stands for both where a pose has no sides. */
 export const worked = (side: ReadingSide): Side => (side === 'both' ? 'left' : side);

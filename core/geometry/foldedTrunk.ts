@@ -13,7 +13,7 @@ import {
   type SupportPlace,
   type Upper,
 } from './posture';
-import { comesDownAt } from './root';
+import { firstZero } from './root';
 
 /** What the forehead comes down over, at a place in front of the hips. */
 export interface Under {
@@ -78,6 +78,7 @@ export function foldedTrunk(
   };
 }
 
+/** The spine of a folded trunk, from the hip to the shoulder. */
 export const foldedSpine = (
   { hip, leanDeg, endLeanDeg }: FoldedTrunk,
   { trunkCm }: Body,
@@ -118,7 +119,7 @@ export function restingOn(
     });
   const sunkBy = ({ gapCm, chestCm }: FoldedTrunk) =>
     Math.max((built.forehead ?? 0) - gapCm, (built.chest ?? 0) - chestCm);
-  return folded(comesDownAt((share) => sunkBy(folded(share)), 1, 0, CLOSE));
+  return folded(firstZero((share) => sunkBy(folded(share)), 1, 0, CLOSE));
 }
 /** Of the whole fold, and in centimetres. */
 const CLOSE = 2e-4;
@@ -131,12 +132,14 @@ export function floorAhead(shoulder: Point, body: Body): Point {
 }
 const HAND_CM = 2;
 
+/** The height that the forehead asks for, over what it comes down on. */
 export const foreheadNeed = ({ gapCm, over: { under } }: FoldedTrunk): SlotNeed => ({
   slot: 'forehead',
   side: 'both',
   rawCm: gapCm,
   over: under === 'floor' ? undefined : under,
 });
+/** The height that the breastbone asks for, over the floor. */
 export const chestNeed = ({ chestCm }: FoldedTrunk): SlotNeed => ({
   slot: 'chest',
   side: 'both',

@@ -27,6 +27,11 @@ export function valueOf(values: InputValues, key: InputKey): number {
   throw new Error(`no value for ${key}`);
 }
 
+/**
+ * The value of a range on a side, in its own unit.
+ *
+ * @throws where nobody gave one.
+ */
 export const rangeValue = (values: InputValues, id: RangeId, side: Side): number =>
   valueOf(values, keyOf(id, side));
 

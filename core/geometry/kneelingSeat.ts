@@ -47,6 +47,7 @@ export function kneelingSeatCm(usableDeg: number, body: Body, allowanceDeg: numb
 export const padOpensDeg = (padCm: number, { statureCm }: Body) =>
   ((padCm / (kneeling.padLever.value * statureCm)) * 180) / Math.PI;
 
+/** Knee bend in degrees that a kneeling seat may use on a side: what there is, less the margin and what a pad takes. */
 export const usableKneeDeg = ({ body, values, settings }: FamilyInput, side: Side) =>
   rangeValue(values, 'kneeFlexion.hipBent', side) -
   settings.kneeMarginDeg -
@@ -161,6 +162,7 @@ export function kneelingWhy(input: FamilyInput, need: SlotNeed): HeightReason[] 
   ];
 }
 
+/** Inputs on which a kneeling seat leans. */
 export const kneelingKeys = (side: ReadingSide): readonly InputKey[] => [
   'kneeling.sitAllowance',
   ...keysOn(workingLegs(side), 'kneeFlexion.hipBent', 'anklePoint'),

@@ -25,7 +25,7 @@ import {
   type Point,
   type Posture,
 } from './posture';
-import { comesDownAt } from './root';
+import { firstZero } from './root';
 
 /** Angles of two legs stretched forward over a seat and a roll under the knees. */
 interface LongLegAngles {
@@ -109,6 +109,7 @@ function hipFlexionOf(input: FamilyInput): (kneeBendDeg: number) => number {
     return least;
   };
 }
+/** Hip flexion in degrees that the stiffer leg has at a knee bend. */
 export const hipFlexionAt = (kneeBendDeg: number, input: FamilyInput) =>
   hipFlexionOf(input)(kneeBendDeg);
 
@@ -122,6 +123,7 @@ function rollBackOn(seatCm: number, input: FamilyInput): (rollCm: number) => num
     return Math.max(0, 90 - thighFallDeg + settings.pelvisTargetDeg - hipFlexion(kneeBendDeg));
   };
 }
+/** Degrees by which the pelvis rolls back on a seat and a roll of these heights. */
 export const rollBackDeg = (seatCm: number, rollCm: number, input: FamilyInput) =>
   rollBackOn(seatCm, input)(rollCm);
 
@@ -139,7 +141,7 @@ export function rollUnderKneesCm(seatCm: number, input: FamilyInput): number {
   for (let step = 1; step <= ROLL_STEPS; step++) {
     const here = from + ((to - from) * step) / ROLL_STEPS;
     if (over(here) <= 0)
-      return comesDownAt(over, from + ((to - from) * (step - 1)) / ROLL_STEPS, here, CLOSE_CM);
+      return firstZero(over, from + ((to - from) * (step - 1)) / ROLL_STEPS, here, CLOSE_CM);
   }
   return to;
 }
@@ -173,6 +175,7 @@ export function longSitNeeds(input: FamilyInput): SlotNeed[] {
   ];
 }
 
+/** What long legs ask of the hamstrings, side by side. */
 export function hamstringDemands(input: FamilyInput, legs: LongLegs): Demand[] {
   const coupling = valueOf(input.values, 'hamstringCoupling');
   const need =
@@ -260,8 +263,10 @@ export const mendsRollBack: NonNullable<Family['mendsRollBack']> = (input, built
 
 /** How upright a sitting trunk stands over a seat: the pelvis leans back by the roll-back and the spine rounds forward to meet it. */
 const sittingLeans = (rollBack: number) => [-rollBack, rollBack * 0.9] as const;
+/** Where the shoulder is of somebody who sits with this roll of the pelvis. */
 export const sittingShoulder = (hip: Point, rollBack: number, body: Body): Point =>
   spineAt(hip, body.trunkCm, ...sittingLeans(rollBack));
+/** The spine over a pelvis that rolls back: it bends forward again on the way up. */
 export const sittingSpine = (hip: Point, rollBack: number, body: Body): Point[] =>
   spineFrom(hip, body.trunkCm, ...sittingLeans(rollBack));
 

@@ -42,6 +42,7 @@ import {
   type Point,
 } from './posture';
 
+/** How the front shin lies at a knee bend. */
 export const crossingAt = (kneeDeg: number, { body }: FamilyInput): Crossing => ({
   kneeDeg,
   footCm: crossLegged.footHeight.value * body.statureCm,
@@ -73,6 +74,7 @@ export function hipForCm({ kneeDeg, footCm }: Crossing, input: FamilyInput): num
   return body.kneeBackCm + body.thighCm * sinDeg(Math.max(-90, fall));
 }
 
+/** Height in cm over the floor at which the front hip's rotation is enough. */
 export const pigeonHipCm = (input: FamilyInput) => hipForCm(crossing(input), input);
 
 const hipOn = (input: FamilyInput, supportCm: number): Point => [

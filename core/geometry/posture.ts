@@ -77,6 +77,7 @@ export interface Posture extends Leg {
 
 /** Trunk, head and near arm. */
 export type Upper = Pick<Posture, 'spine' | 'head' | 'crownDeg' | 'elbow' | 'hand'>;
+/** Spine, head and arm of a posture, put together. */
 export const upperFrom = (
   spine: readonly Point[],
   { head, crownDeg }: Pick<Posture, 'head' | 'crownDeg'>,
@@ -121,10 +122,12 @@ export const postureFrom = ({
   strapTo,
 });
 
+/** The point so many centimetres from another, leaning so many degrees from upright, forward +. */
 export const along = ([x, y]: Point, leanDeg: number, cm: number): Point => [
   x + cm * sinDeg(leanDeg),
   y + cm * cosDeg(leanDeg),
 ];
+/** Distance of two points, in cm. */
 export const between = (a: Point, b: Point): number => Math.hypot(b[0] - a[0], b[1] - a[1]);
 
 const VERTEBRAE = 12;

@@ -233,6 +233,7 @@ function heroWhy(input: FamilyInput, need: SlotNeed): HeightReason[] {
   ];
 }
 
+/** Why something lies under the head on a ramp. */
 export const neckWhy = ({ rawCm }: SlotNeed): HeightReason[] => [
   { code: 'head-on-ramp', cm: rawCm },
 ];

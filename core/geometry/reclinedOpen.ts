@@ -143,8 +143,10 @@ export const reclinedOpen: Family = {
 
 /** Lying flat: the back's own depth over the floor. */
 export const lyingHip = (body: Body): Point => [0, body.seatToHipCm];
+/** Trunk, head and arms of somebody who lies, or lies a little raised. */
 export const lyingFigure = (body: Body, built: Built, liftDeg = 0) =>
   reclinedFigure(lyingHip(body), Math.max(liftDeg, flatInclineDeg(body)), 0, built, body);
+/** Where the shoulder is of somebody who lies flat. */
 export const lyingShoulder = (body: Body): Point =>
   along(lyingHip(body), flatInclineDeg(body) - 90, body.trunkCm);
 /** A trunk on the floor: shoulders as high over it as the back is deep. */

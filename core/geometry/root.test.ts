@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { comesDownAt } from './root';
+import { firstZero } from './root';
 
 test('the crossing of any falling curve, from either side', () => {
   const curve = fc.record({
@@ -10,8 +10,8 @@ test('the crossing of any falling curve, from either side', () => {
   fc.assert(
     fc.property(curve, ({ at, steep, cube }) => {
       const fall = (x: number) => steep * (at - x) + cube * (at - x) ** 3;
-      expect(Math.abs(comesDownAt(fall, -10, 10, 1e-6) - at)).toBeLessThan(1e-5);
-      expect(Math.abs(comesDownAt((x) => -fall(x), 10, -10, 1e-6) - at)).toBeLessThan(1e-5);
+      expect(Math.abs(firstZero(fall, -10, 10, 1e-6) - at)).toBeLessThan(1e-5);
+      expect(Math.abs(firstZero((x) => -fall(x), 10, -10, 1e-6) - at)).toBeLessThan(1e-5);
     }),
   );
 });
@@ -22,11 +22,11 @@ test('a curve with a bend or a step is found in few tries', () => {
     asked += 1;
     return x < 3 ? 10 : 3.5 - x;
   };
-  expect(comesDownAt(bent, 0, 20, 0.01)).toBeCloseTo(3.5, 1);
+  expect(firstZero(bent, 0, 20, 0.01)).toBeCloseTo(3.5, 1);
   expect(asked).toBeLessThan(20);
 });
 
 test('where there is nothing to cross it answers the end that holds', () => {
-  expect(comesDownAt((x) => -1 - x, 0, 5, 0.01)).toBe(0);
-  expect(comesDownAt(() => 1, 0, 5, 0.01)).toBe(5);
+  expect(firstZero((x) => -1 - x, 0, 5, 0.01)).toBe(0);
+  expect(firstZero(() => 1, 0, 5, 0.01)).toBe(5);
 });

@@ -5,7 +5,7 @@ const TRIES = 40;
  * `to` where it never gets there. False position, each end's value halved while that end stands still: a handful of
  * tries where halving takes a dozen. At the answer either the place or the function is right to within `closeTo`.
  */
-export function comesDownAt(
+export function firstZero(
   of: (at: number) => number,
   from: number,
   to: number,

@@ -21,7 +21,7 @@ import {
   type Leg,
   type Point,
 } from './posture';
-import { comesDownAt } from './root';
+import { firstZero } from './root';
 
 interface Squatting {
   readonly hip: Point;
@@ -97,7 +97,7 @@ export function heelLiftCm(input: FamilyInput): number {
   const squatting = squattingOn(input);
   const short = (cm: number) => parameter.ahead.value - squatting(cm).aheadCm;
   const most = parameter.highestHeel.value;
-  return comesDownAt(short, -most, most, CLOSE_CM);
+  return firstZero(short, -most, most, CLOSE_CM);
 }
 
 const seatUnder = ({ hip }: Squatting, { seatToHipCm }: Body): SlotNeed => ({

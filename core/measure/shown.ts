@@ -1,4 +1,4 @@
-import { comesDownAt } from '../geometry/root';
+import { firstZero } from '../geometry/root';
 import type { ConversionContext, Protocol } from '../protocols/protocols';
 import { priorOf, ranges, type Prior, type RangeId, type Sex } from '../ranges/ranges';
 
@@ -41,7 +41,7 @@ export function valueShowing(
 ): number {
   const meanAt = (value: number) => convert(value, 1, context).mean;
   const way = meanAt(most) > meanAt(least) ? 1 : -1;
-  return comesDownAt((value) => way * (rangeMean - meanAt(value)), least, most, CLOSE);
+  return firstZero((value) => way * (rangeMean - meanAt(value)), least, most, CLOSE);
 }
 /** In the protocol's own unit, and the range's. */
 const CLOSE = 1e-6;

@@ -17,6 +17,7 @@ import { atTheEdge, type Prepared } from './prepare';
 /** Earlier times of every pose and side before today, oldest first; ask for one with `earlierOf`. */
 export type History = ReadonlyMap<string, readonly Earlier[]>;
 
+/** What was done before a day, by pose and side, oldest first. */
 export function historyBefore(sessions: readonly Session[], today: LocalDay): History {
   const before = inTime(sessions.filter((one) => dayOf(one.at) < dayOf(today)));
   const times = before.flatMap(({ at, poses }) =>
@@ -26,12 +27,14 @@ export function historyBefore(sessions: readonly Session[], today: LocalDay): Hi
 }
 
 const NEVER: readonly Earlier[] = [];
+/** Earlier times of a pose on a side; none where there are none. */
 export const earlierOf = (
   history: History,
   pose: string,
   side: SessionPose['side'],
 ): readonly Earlier[] => history.get(`${pose}/${side}`) ?? NEVER;
 
+/** What was settled on in a slot; undefined where nothing was noted. */
 export const settledAt = (outcome: SessionPose, key: SlotKey): Settled | undefined =>
   outcome.settled.find((one) => slotKey(one) === key);
 

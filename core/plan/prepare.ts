@@ -39,6 +39,11 @@ export const atTheEdge = (settings: PoseSettings): PoseSettings => ({
   share: workingShare.edge.value,
 });
 
+/**
+ * Makes a pose ready for one student on one side.
+ *
+ * @throws RangeError for a pose that nobody knows.
+ */
 export function preparePose(
   person: Person,
   poseId: string,

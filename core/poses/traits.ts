@@ -91,7 +91,9 @@ export interface PoseTraits {
   readonly whole: readonly In<'whole'>[];
 }
 
+/** What a pose does to both legs alike. */
 export const bothLegs = <T extends string>(...of: T[]): Legs<T> => ({ working: of, other: of });
+/** What a pose does to the leg that works, and to the other. */
 export const legs = <T extends string>(working: T[], other: T[]): Legs<T> => ({ working, other });
 export const neitherLeg: Legs<never> = { working: [], other: [] };
 

@@ -117,6 +117,7 @@ export const stateName = (item: Pick<ShelfItem, 'kind'>, stateId: string) =>
 
 /** Hard things carry soft ones, never the other way about. */
 export const SOFT_FROM = 0.08;
+/** Whether a prop gives under weight. */
 export const isSoft = (item: ShelfItem) => item.softness >= SOFT_FROM;
 
 /** Height of one piece under a share of the seated load. A height taped under load is scaled back for lighter loads. */

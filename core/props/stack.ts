@@ -158,6 +158,7 @@ export const layersCost = (layers: readonly Layer[]) =>
       wobbleOf(layer) * stackCost.perWobble.value,
     0,
   );
+/** What a stack costs for its pieces: fewer, and fewer kinds, cost less. */
 export const simplicityCost = (pieces: readonly Piece[], shelf: Shelf, rule: SlotRule) =>
   layersCost(layersOf(pieces, shelf, rule.load));
 
@@ -170,6 +171,7 @@ export const missCost = (heightCm: number, targetCm: number) =>
 const isAlike = (a: Piece, b: Piece) => a.item === b.item && a.state === b.state;
 const countOf = (pieces: readonly Piece[], piece: Piece) =>
   pieces.reduce((sum, one) => sum + (isAlike(one, piece) ? one.count : 0), 0);
+/** How many pieces lie in a stack. */
 export const countAll = (pieces: readonly Piece[]) =>
   pieces.reduce((sum, { count }) => sum + count, 0);
 
@@ -239,9 +241,11 @@ export interface StackWish {
   readonly used?: Used;
 }
 
+/** What a stack costs for the pieces that would have to be moved. */
 export const movedCost = (lying: readonly Piece[] | undefined, to: readonly Piece[]) =>
   lying && lying.length > 0 ? piecesMoved(lying, to) * stackCost.perPieceMoved.value : 0;
 
+/** What a stack costs in all: its distance from the target, its pieces, and what is moved. */
 export const stackCostOf = (
   stack: Stack,
   shelf: Shelf,

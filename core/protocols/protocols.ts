@@ -789,6 +789,7 @@ export function couplingFrom(hamstringDeg: number, kneeLagDeg: number): number {
   return Math.min(most, Math.max(least, (90 - hamstringDeg) / kneeLagDeg));
 }
 
+/** The ways of reading a range, the usual one first. */
 export const protocolsOf = (id: RangeId): readonly Protocol[] =>
   protocols.filter((protocol) => protocol.range === id);
 

@@ -13,6 +13,7 @@ export interface TiltWay {
 
 /** Turns past the head's side of upright go on counting: 170, 180, 190. */
 export const onward = (deg: number) => (deg < -90 ? deg + 360 : deg);
+/** Degrees between an edge and upright, whichever way it leans. */
 export const fromUpright = (deg: number) => Math.abs(90 - Math.abs(deg));
 /** What the phone shows is what is read. */
 export const asItTurns = (place: string): TiltWay => ({

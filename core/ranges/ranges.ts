@@ -157,7 +157,9 @@ const keys = Object.fromEntries(
     ranges[id].sided ? { left: `${id}:left`, right: `${id}:right` } : { left: id, right: id },
   ]),
 ) as Record<RangeId, Record<Side, RangeKey>>;
+/** The key of a range on a side; of the whole body where it has no sides. */
 export const keyOf = (id: RangeId, side: Side): RangeKey => keys[id][side];
+/** Every key of a range: both sides, or one. */
 export const keysOf = (id: RangeId): RangeKey[] =>
   ranges[id].sided ? [`${id}:left`, `${id}:right`] : [id];
 const split = new Map<string, { readonly id: RangeId; readonly side: ReadingSide }>(

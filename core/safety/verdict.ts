@@ -57,6 +57,7 @@ export const different = (reasons: readonly Reason[]): Reason[] => [
 
 /** What was answered with yes, the latest answer to each question and side; kept for as long as the answers live. */
 const yesIn = new WeakMap<readonly CautionAnswer[], readonly CautionAnswer[]>();
+/** What was answered with yes, the newest answer to each question and side. */
 export function yesOf(answers: readonly CautionAnswer[]): readonly CautionAnswer[] {
   const known = yesIn.get(answers);
   if (known) return known;

@@ -20,6 +20,7 @@ export function seedOf(...parts: readonly number[]): number {
   return hash | 0;
 }
 
+/** A source of chance from a seed: the same seed tells the same story. */
 export function chanceFrom(seed: number): Chance {
   const generator = xoroshiro128plus(seed);
   const uniform = () => uniformFloat64(generator);

@@ -104,6 +104,7 @@ export function truthAfter(
   );
 }
 
+/** How far the ranges of one day lie off their level, in degrees. */
 export const daySwing = (chance: Chance) => chance.normal(0, reading.daySwing.value);
 
 /** What a method shows for a true range, where its protocol reads a little off and puts it right again. */
