@@ -83,6 +83,10 @@ export const questions = {
   }),
 } as const;
 export type QuestionId = keyof typeof questions;
+/** One answer to a question: `childKnees=together`. */
+export type ChoiceId = {
+  [Q in QuestionId]: `${Q}=${keyof (typeof questions)[Q]['choices'] & string}`;
+}[QuestionId];
 export type Choices = { readonly [Q in QuestionId]: keyof (typeof questions)[Q]['choices'] };
 
 export interface Approach {

@@ -52,7 +52,7 @@ export function preparePose(
 ): Prepared {
   const pose = poseOr(poseId);
   const choices = choicesFor(person.approach, person.choices, poseId);
-  const asked = verdictOn(pose, side, person.cautions);
+  const asked = verdictOn(pose, side, person.cautions, choices);
   // Marked very mobile by the teacher: mid-range, as the caution of that name has it.
   const verdict = person.veryMobile
     ? { ...asked, changes: new Set<PoseChange>([...asked.changes, 'mid-range']) }

@@ -125,10 +125,11 @@ export const kneeling = [
       ankle: bothLegs('pressedFlat'),
       back: ['rounded'],
       head: ['lowered'],
-      belly: ['pressed'],
+      belly: [],
       arms: ['restOverhead'],
       whole: [],
     },
+    traitsIf: { 'childKnees=together': ['belly.pressed'] },
     stages: [
       { id: 'chest-carried', name: 'Chest on its support', from: { slot: 'chest', cm: 8 } },
       { id: 'heels-met', name: 'Support between seat and heels', from: { slot: 'seat', cm: 0.5 } },

@@ -1,7 +1,7 @@
-import type { QuestionId } from '../approaches/approaches';
+import type { ChoiceId, QuestionId } from '../approaches/approaches';
 import type { FamilyId } from '../geometry/families';
 import type { RangeId } from '../ranges/ranges';
-import type { PoseTraits } from './traits';
+import type { PoseTraits, Trait } from './traits';
 import type { SlotId, SlotName } from '../slots';
 
 export interface Stage {
@@ -36,6 +36,8 @@ export interface PoseEntry {
   readonly asks?: readonly QuestionId[];
   /** What it does to a body, which is what cautions speak of. */
   readonly traits: PoseTraits;
+  /** What it does more where a question is answered so. */
+  readonly traitsIf?: Readonly<Partial<Record<ChoiceId, readonly Trait[]>>>;
   /** Most supported first. */
   readonly stages: readonly Stage[];
   /** Three to five things to look at. */

@@ -1,3 +1,4 @@
+import type { ChoiceId, QuestionId } from '../approaches/approaches';
 import type { ReadingSide, Side } from '../ranges/ranges';
 
 /**
@@ -97,6 +98,14 @@ export const bothLegs = <T extends string>(...of: T[]): Legs<T> => ({ working: o
 export const legs = <T extends string>(working: T[], other: T[]): Legs<T> => ({ working, other });
 export const neitherLeg: Legs<never> = { working: [], other: [] };
 
+/** What a pose does of itself, and what it does more where a question is answered so. */
+interface WithTraits {
+  readonly traits: PoseTraits;
+  readonly traitsIf?: Readonly<Partial<Record<ChoiceId, readonly Trait[]>>>;
+}
+/** The answers in force for a pose; at their worst where they are not known. */
+export type Answered = Readonly<Partial<Record<QuestionId, string>>>;
+
 /** The legs of a pose that a side of the body is: what is sore on the left works on one side of the pose and not on the other. */
 function roles(side: ReadingSide, sore: ReadingSide): readonly (keyof Legs<string>)[] {
   if (side === 'both' || sore === 'both') return ['working', 'other'];
@@ -108,13 +117,19 @@ function roles(side: ReadingSide, sore: ReadingSide): readonly (keyof Legs<strin
  *
  * @param side the side that the pose works; both where it has none.
  * @param sore the side of the body that is asked about; both for all of it.
+ * @param choices the answers in force; where they are not known, any of them.
  */
 export function hasTrait(
-  of: PoseTraits,
+  { traits: of, traitsIf = {} }: WithTraits,
   trait: Trait,
   side: ReadingSide,
   sore: ReadingSide = 'both',
+  choices?: Answered,
 ): boolean {
+  for (const [choice, added] of Object.entries(traitsIf)) {
+    const [question, answer] = choice.split('=') as [QuestionId, string];
+    if (added?.includes(trait) && (!choices || choices[question] === answer)) return true;
+  }
   const [region, name] = trait.split('.') as [Region, string];
   const found: readonly string[] | Legs<string> = of[region];
   const lists = 'working' in found ? roles(side, sore).map((leg) => found[leg]) : [found];

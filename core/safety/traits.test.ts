@@ -73,7 +73,7 @@ test.each(cautions.map((caution) => [caution.id, caution] as const))(
   '%s: what it must never meet is never offered, and what it must act on is never passed over',
   (id, { sided }) => {
     for (const { pose, side, sore } of cases.filter((one) => one.caution.id === id)) {
-      const meets = (trait: Trait) => hasTrait(pose.traits, trait, side, sided ? sore : 'both');
+      const meets = (trait: Trait) => hasTrait(pose, trait, side, sided ? sore : 'both');
       const { status, reasons, refer } = verdictOn(pose, side, yes(id, sore));
       const where = `${pose.id} ${side}, sore ${sore}`;
       if (never[id].some(meets)) expect([where, refused.includes(status)]).toEqual([where, true]);
@@ -89,7 +89,7 @@ test('a pose that has none of a caution’s traits on the sore side is left as i
     const touched = caution.rules.some(
       ({ on }) =>
         on === 'all' ||
-        on.some((trait) => hasTrait(pose.traits, trait, side, caution.sided ? sore : 'both')),
+        on.some((trait) => hasTrait(pose, trait, side, caution.sided ? sore : 'both')),
     );
     if (!touched)
       expect(verdictOn(pose, side, yes(caution.id, sore))).toMatchObject({
@@ -110,7 +110,7 @@ test('what stands in for a pose does not itself do what the pose was left out fo
         instead,
         trait,
         hasTrait(
-          other.traits,
+          other,
           trait,
           other.sides === 'both' ? 'both' : side,
           caution.sided ? sore : 'both',
@@ -137,6 +137,16 @@ test('a pose with sides is asked of the leg that is sore: the side-lying stretch
   });
   expect(verdictOn(stretch, 'left', yes('knee-meniscus', 'left')).status).toBe('offered');
   expect(verdictOn(stretch, 'left', yes('knee-meniscus', 'both')).status).toBe('instead');
+});
+
+test('what a setting alone does counts where it is chosen, and at its worst where nobody knows', () => {
+  const child = poses.find(({ id }) => id === 'child') as Pose;
+  const changes = (childKnees?: string) =>
+    verdictOn(child, 'both', yes('pregnancy', 'both'), childKnees ? { childKnees } : undefined)
+      .changes;
+  expect(changes('together')).toContain('belly room');
+  expect(changes('wide')).not.toContain('belly room');
+  expect(changes()).toContain('belly room');
 });
 
 test('every trait is one that some caution speaks of', () => {

@@ -2,7 +2,7 @@ import type { Reason } from '../reasons';
 import type { CautionAnswer } from '../formats/book';
 import { dayOf } from '../formats/time';
 import { poseById, type Pose, type PoseId } from '../poses/poses';
-import { hasTrait } from '../poses/traits';
+import { hasTrait, type Answered } from '../poses/traits';
 import type { ReadingSide } from '../ranges/ranges';
 import {
   cautionById,
@@ -73,10 +73,12 @@ export function rulesOn(
   pose: Pose,
   side: ReadingSide,
   sore: ReadingSide = 'both',
+  choices?: Answered,
 ): readonly Rule[] {
   return rules.filter(
     ({ on }) =>
-      on === 'all' || on.some((trait) => hasTrait(pose.traits, trait, side, sided ? sore : 'both')),
+      on === 'all' ||
+      on.some((trait) => hasTrait(pose, trait, side, sided ? sore : 'both', choices)),
   );
 }
 
@@ -91,15 +93,17 @@ function insteadOf(rule: Rule, { group }: Pose): readonly PoseId[] {
  * Weighs every "yes" against a pose: the strictest rule rules, and every change in force is kept.
  *
  * @param side the side that the pose works; both where it has none.
+ * @param choices the answers in force for this pose; where they are not known, the worst of them counts.
  * @param passed poses that this one already stands in for.
  */
 export function verdictOn(
   pose: Pose,
   side: ReadingSide,
   answers: readonly CautionAnswer[],
+  choices?: Answered,
   passed: readonly PoseId[] = [],
 ): Verdict {
-  const found = yesOf(answers).flatMap((answer) => weigh(answer, pose, side));
+  const found = yesOf(answers).flatMap((answer) => weigh(answer, pose, side, choices));
   const rules = found.flatMap(({ rule }) => rule ?? []);
   const strict = strictest(found.map(({ status }) => status));
   const candidates = rules.flatMap((rule) => insteadOf(rule, pose));
@@ -122,7 +126,12 @@ interface Weighed {
 }
 
 /** What one answer of "yes" does to a pose. A caution of a newer book, unknown here, cannot be weighed: it is asked about. */
-function weigh(answer: CautionAnswer, pose: Pose, side: ReadingSide): Weighed[] {
+function weigh(
+  answer: CautionAnswer,
+  pose: Pose,
+  side: ReadingSide,
+  choices: Answered | undefined,
+): Weighed[] {
   const caution = cautionById(answer.id);
   if (!caution)
     return [
@@ -133,7 +142,7 @@ function weigh(answer: CautionAnswer, pose: Pose, side: ReadingSide): Weighed[] 
       },
     ];
   const goAheadOn = answer.goAheadAt === undefined ? null : dayOf(answer.goAheadAt);
-  return rulesOn(caution, pose, side, answer.side).map((rule) => ({
+  return rulesOn(caution, pose, side, answer.side, choices).map((rule) => ({
     rule,
     status: statusOf(rule, pose, answer.goAheadAt),
     reason: {
@@ -160,6 +169,7 @@ export function firstAllowed(
       pose,
       pose.sides === 'both' ? 'both' : side,
       answers,
+      undefined,
       passed,
     );
     if (status === 'instead') return instead;
