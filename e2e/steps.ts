@@ -83,3 +83,9 @@ export async function focusOn(page: Page, name: RegExp, mostTabs = 60): Promise<
   }
   throw new Error(`the keyboard never reached ${name}`);
 }
+
+/** Waits until a kept reading has left its form, and the form on its way is stored as it is now. */
+export async function keptAway(page: Page): Promise<void> {
+  await expect(page.getByRole('img', { name: /^Readings / })).toBeHidden();
+  await page.waitForTimeout(500);
+}

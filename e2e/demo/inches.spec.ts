@@ -1,5 +1,6 @@
 import type { Page } from '@playwright/test';
 import { expect, test } from '../silentPage';
+import { keptAway } from '../steps';
 import { places } from './places';
 
 /** Everything that a page says, to the eye or to a screen reader. */
@@ -69,6 +70,7 @@ test('a tape is read in inches, its working too, and kept to the millimetre', as
   await page.getByLabel('Reading 2').fill('');
   await page.getByRole('button', { name: 'Keep', exact: true }).click();
   await expect(page.getByText(/Knee bend, hip bent left noted/)).toBeVisible();
+  await keptAway(page);
   await page.goto('/more');
   await page.getByRole('radio', { name: 'Centimetres' }).click();
   await page.goto('/students/p-marit/measure');
