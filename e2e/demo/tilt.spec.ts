@@ -92,5 +92,8 @@ test('the keyboard alone takes a reading by the simulated sensor', async ({ page
   await page.keyboard.press('Enter');
   await reach(/^Turn of the simulated phone/);
   for (let i = 0; i < 6; i++) await page.keyboard.press('PageUp');
-  await expect(page.getByRole('img', { name: /^Readings (59|60|61)(\.5)?,/ })).toBeVisible();
+  // A key that comes late lets it read a turn on the way, too.
+  await expect(
+    page.getByRole('img', { name: /^Readings (.*, )?(59|60|61)(\.5)?, / }),
+  ).toBeVisible();
 });
