@@ -168,6 +168,8 @@ module.exports = [
   {
     rules: {
       'import/no-named-as-default-member': 'off',
+      // A module's types and values come in one import.
+      'no-duplicate-imports': 'error',
       'import/no-cycle': ['error', { ignoreExternal: true }],
       eqeqeq: 'error',
       'no-console': 'error',

@@ -5,8 +5,9 @@ const { withNativeWind } = require('nativewind/metro');
 const config = getDefaultConfig(__dirname);
 
 /**
- * Parts of packages that come along with what is used of them and are never reached here; each weighs on the first load.
- * A part that is reached after all fails at once, in every end-to-end test.
+ * Parts of packages that come along with what is used of them and that the app never reaches; each weighs on the first
+ * load. They are left out of what is built, which is what the end-to-end tests run: one that comes to be needed fails
+ * where it is first used. While developing all parts are there, for the tools that come with it use some.
  */
 const leftOut = [
   // The validator's forty locales, its writer and reader of JSON Schema, and its compiler.
@@ -25,14 +26,16 @@ const leftOut = [
   /[\\/]react-native-svg[\\/]lib[\\/]module[\\/](xml|xmlTags|deprecated)\.js$/,
 ];
 
-const resolve = config.resolver.resolveRequest;
+const { resolveRequest } = config.resolver;
+const find = (context, name, platform) =>
+  (resolveRequest ?? context.resolveRequest)(context, name, platform);
+
 config.resolver.resolveRequest = (context, name, platform) => {
-  if (platform === 'web' && name === 'react-native-screens')
+  if (context.dev || platform !== 'web') return find(context, name, platform);
+  if (name === 'react-native-screens')
     return { type: 'sourceFile', filePath: join(__dirname, 'scripts', 'web', 'noScreens.js') };
-  const found = (resolve ?? context.resolveRequest)(context, name, platform);
-  return platform === 'web' &&
-    found.type === 'sourceFile' &&
-    leftOut.some((part) => part.test(found.filePath))
+  const found = find(context, name, platform);
+  return found.type === 'sourceFile' && leftOut.some((part) => part.test(found.filePath))
     ? { type: 'empty' }
     : found;
 };

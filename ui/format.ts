@@ -23,6 +23,13 @@ export const toCm = (value: number, units: Units) => (units === 'in' ? value * C
 export const fromCm = (cm: number, units: Units) =>
   units === 'in' ? Math.round((cm / CM_PER_INCH) * 100) / 100 : Math.round(cm * 10) / 10;
 
+/** A value of a way of reading as it is shown and typed: degrees as they are, a length in the teacher's units. */
+export const shownIn = (unit: 'deg' | 'cm', value: number, units: Units) =>
+  unit === 'cm' ? fromCm(value, units) : value;
+/** The value that something so shown or typed stands for. */
+export const readIn = (unit: 'deg' | 'cm', shown: number, units: Units) =>
+  unit === 'cm' ? toCm(shown, units) : shown;
+
 export const degrees = (deg: number) => `${Math.round(deg)}°`;
 /** "128° ± 4": the half width of the band within which four in five lie. */
 export const withDoubt = (mean: number, sd: number) =>

@@ -1,8 +1,7 @@
-import type { LocalDay } from '../formats/time';
 import fc from 'fast-check';
 import { recordWith, samplePerson, sampleReading, sampleSession } from '../tests/samples';
 import type { Reading } from '../formats/book';
-import { shiftDays } from '../formats/time';
+import { shiftDays, type LocalDay } from '../formats/time';
 import { bodyFrom } from '../body/body';
 import { longLegs } from '../geometry/longSit';
 import { believableChange, estimateRanges } from './estimate';

@@ -2,9 +2,8 @@ import { z } from 'zod';
 import { approachIds } from '../approaches/approaches';
 import { rangeIds } from '../ranges/ranges';
 import type { Reason, Surface } from '../reasons';
-import type { SlotKey } from '../slots';
+import { slotIds, type SlotKey } from '../slots';
 import { moment, pieceSchema, sideSchema } from './book';
-import { slotIds } from '../slots';
 
 /** A reason: its code, with its numbers beside it. */
 const reasonSchema = z.looseObject({ code: z.string() }) as unknown as z.ZodType<Reason>;

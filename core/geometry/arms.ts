@@ -1,5 +1,4 @@
-import type { Body } from '../body/body';
-import { armCm } from '../body/body';
+import { armCm, type Body } from '../body/body';
 import type { Point } from './posture';
 
 /** An arm that hangs and presses is not quite straight. */

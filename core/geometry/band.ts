@@ -49,7 +49,7 @@ export function bandsOf(
   const means = input.values ?? meansOf(belief);
   const centre = family.heights({ ...input, values: means });
   const parts = centre.map((): BandPart[] => []);
-  // One values that is moved and put back: a copy for every move would cost more than the geometry.
+  // One set of values that is moved and put back: a copy for every move would cost more than the geometry.
   const moved: Partial<Record<InputKey, number>> = { ...means };
   const there: FamilyInput = { ...input, values: moved };
   const at = (key: InputKey, value: number) => {

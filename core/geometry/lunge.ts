@@ -1,6 +1,5 @@
 import { asinDeg, cosDeg, sinDeg } from '../angles';
-import type { Body } from '../body/body';
-import { armCm } from '../body/body';
+import { armCm, type Body } from '../body/body';
 import { ladderStart, strapped } from '../parameters';
 import { palmGapCm } from './arms';
 import { rangeValue } from './inputs';

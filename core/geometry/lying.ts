@@ -1,10 +1,8 @@
-import type { ReadingSide } from '../ranges/ranges';
-import type { HeightReason, Reason } from '../reasons';
 import { cosDeg, sinDeg } from '../angles';
-import type { Body } from '../body/body';
-import { armCm } from '../body/body';
+import { armCm, type Body } from '../body/body';
 import { reclined } from '../parameters';
-import { sides } from '../ranges/ranges';
+import { sides, type ReadingSide } from '../ranges/ranges';
+import type { HeightReason, Reason } from '../reasons';
 import { leastOf, rangeValue, valueOf } from './inputs';
 import {
   keysOn,

@@ -1,7 +1,6 @@
-import type { HeightReason } from '../reasons';
-import type { Body } from '../body/body';
-import { armCm } from '../body/body';
+import { armCm, type Body } from '../body/body';
 import { fold as parameter } from '../parameters';
+import type { HeightReason } from '../reasons';
 import { rangeValue, stifferSide } from './inputs';
 import type { Built, Family, FamilyInput, SlotNeed } from './family';
 import {

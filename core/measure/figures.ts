@@ -1,6 +1,5 @@
 import { asinDeg, atan2Deg, cosDeg, sinDeg } from '../angles';
 import { armCm, type Body } from '../body/body';
-import type { ProtocolId } from '../protocols/protocols';
 import { kneelingLegs } from '../geometry/kneelingSeat';
 import { longFoot, longLegs, sittingSpine } from '../geometry/longSit';
 import {
@@ -18,7 +17,12 @@ import {
 } from '../geometry/posture';
 import { lyingFigure, lyingHip } from '../geometry/reclinedOpen';
 import { kneeling } from '../parameters';
-import { fingersPastPalmCm, fingertipPitchDeg, kneeBendFromHeelCm } from '../protocols/protocols';
+import {
+  fingersPastPalmCm,
+  fingertipPitchDeg,
+  kneeBendFromHeelCm,
+  type ProtocolId,
+} from '../protocols/protocols';
 
 /** A body seen from the front or from above: joints in the plane of the picture. */
 export interface FlatBody {

@@ -122,5 +122,5 @@ export function contextFor(
   const context = known?.context ?? reckonContext(record, shelf, dayOf(date), day, care);
   recent.push({ from, context });
   if (recent.length > MOST_KEPT) recent.shift();
-  return context;
+  return { ...context, record };
 }

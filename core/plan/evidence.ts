@@ -10,7 +10,7 @@ import { decision as decisionParameter, offset as parameter } from '../parameter
 import type { RaiseReason } from '../poses/pose';
 import type { Pose } from '../poses/poses';
 import type { ReadingSide } from '../ranges/ranges';
-import { sidelessKey, slotKey, type SlotKey } from '../slots';
+import { sidelessKey, slotKey, slotRefOf, type SlotKey } from '../slots';
 import { leftEmpty } from '../props/slots';
 import { atTheEdge, type Prepared } from './prepare';
 
@@ -72,7 +72,7 @@ export function chosenAgainst({ overruled, changes }: SessionPose, key: SlotKey)
   if (!changes || changes.length === 0) return true;
   const own = changes.filter((change) =>
     change.part === undefined && change.side === undefined
-      ? sidelessKey(key).split('.')[0] === change.slot
+      ? slotRefOf(key).slot === change.slot
       : slotKey(change) === key,
   );
   return Math.abs(movedCm(own)) > MOVED_CM;

@@ -42,7 +42,7 @@ export function planStudent(
   const { estimates } = context;
   const wanted = wish.poses === undefined ? poses : wish.poses.map(poseOr);
   const planned = wanted.flatMap((pose) =>
-    plannedSides(pose).map((side) => planPose(pose, side, { ...context, record })),
+    plannedSides(pose).map((side) => planPose(pose, side, context)),
   );
   const toNarrow = worthReading(planned, practisedPoses(sessions));
   return {

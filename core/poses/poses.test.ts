@@ -1,7 +1,6 @@
 import { rangeIds } from '../ranges/ranges';
-import type { Pose } from './poses';
-import { comesDown, poseById, poses, posesIn, stageOf } from './poses';
 import { slotIds } from '../slots';
+import { comesDown, poseById, poses, posesIn, stageOf, type Pose } from './poses';
 
 test('ids are unique, and found', () => {
   expect(new Set(poses.map(({ id }) => id)).size).toBe(poses.length);

@@ -1,6 +1,5 @@
-import type { Body } from '../body/body';
-import { armCm } from '../body/body';
 import { acosDeg, asinDeg } from '../angles';
+import { armCm, type Body } from '../body/body';
 import { rotationFrom } from '../geometry/crossedLeg';
 import { kneeBendOnSeat } from '../geometry/kneelingSeat';
 import {

@@ -6,8 +6,8 @@ import {
   protocolOf,
   protocols,
   semOf,
+  type ProtocolId,
 } from '../protocols/protocols';
-import type { ProtocolId } from '../protocols/protocols';
 import { keyOf, keysOf, priorOf, rangeIds, ranges, splitKey } from './ranges';
 
 /** The middle of what people show, in cm, where it is not about 30. */

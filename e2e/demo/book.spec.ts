@@ -43,7 +43,9 @@ test('an exported book is whole, comes back as the same, and a changed one asks 
     page.getByText('Name: Ines Calloway here, Ines Calloway-Reed in the book'),
   ).toBeVisible();
   await page.getByRole('button', { name: /Take in all, replacing 1/ }).click();
-  await page.getByRole('button', { name: 'Undo', exact: true }).click();
+  const undo = page.getByRole('button', { name: 'Undo', exact: true });
+  await undo.click();
+  await expect(undo).toBeHidden();
   await page.goto('/students');
   await expect(page.getByRole('heading', { name: 'Ines Calloway', exact: true })).toBeVisible();
 });

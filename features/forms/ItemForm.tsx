@@ -1,14 +1,14 @@
 import { zodResolver } from '@hookform/resolvers/zod';
-import { Controller, useFieldArray, useForm } from 'react-hook-form';
+import { useFieldArray, useForm } from 'react-hook-form';
 import { View } from 'react-native';
 import { z } from 'zod';
 import { stateName, type ShelfItem } from '@/core/props/shelf';
 import { fromCm, toCm, type Units } from '@/ui/format';
-import { Field } from '@/ui/Field';
 import { readNumber } from '@/ui/number';
 import { numberText } from '@/ui/numberText';
 import { Press } from '@/ui/Press';
 import { Words } from '@/ui/Words';
+import { FormField } from './FormField';
 
 interface ItemFormProps {
   readonly item: ShelfItem;
@@ -53,11 +53,7 @@ const valueOf = (text: string) => {
 
 /** Name, count, and the height of each way a thing lies, free and sat on. */
 export function ItemForm({ item, units, onKeep }: ItemFormProps) {
-  const {
-    control,
-    handleSubmit,
-    formState: { errors },
-  } = useForm({
+  const { control, handleSubmit } = useForm({
     resolver: zodResolver(schemaFor(units)),
     defaultValues: {
       name: item.name,
@@ -84,31 +80,8 @@ export function ItemForm({ item, units, onKeep }: ItemFormProps) {
   );
   return (
     <View className="gap-3">
-      <Controller
-        control={control}
-        name="name"
-        render={({ field }) => (
-          <Field
-            label="Name"
-            value={field.value}
-            onChangeText={field.onChange}
-            fault={errors.name?.message}
-          />
-        )}
-      />
-      <Controller
-        control={control}
-        name="count"
-        render={({ field }) => (
-          <Field
-            label="How many"
-            inputMode="numeric"
-            value={field.value}
-            onChangeText={field.onChange}
-            fault={errors.count?.message}
-          />
-        )}
-      />
+      <FormField control={control} name="name" label="Name" />
+      <FormField control={control} name="count" label="How many" inputMode="numeric" />
       {fields
         .filter(({ id }) => id !== 'length')
         .map(({ key, id }) => {
@@ -117,33 +90,19 @@ export function ItemForm({ item, units, onKeep }: ItemFormProps) {
           return (
             <View key={key} className="gap-2 border-l-4 border-tape pl-3">
               <Words className="font-semibold">{words}</Words>
-              <Controller
+              <FormField
                 control={control}
                 name={`states.${index}.height`}
-                render={({ field }) => (
-                  <Field
-                    label={`Height, ${words}`}
-                    hint={units}
-                    inputMode="decimal"
-                    value={field.value}
-                    onChangeText={field.onChange}
-                    fault={errors.states?.[index]?.height?.message}
-                  />
-                )}
+                label={`Height, ${words}`}
+                hint={units}
+                inputMode="decimal"
               />
-              <Controller
+              <FormField
                 control={control}
                 name={`states.${index}.loaded`}
-                render={({ field }) => (
-                  <Field
-                    label={`Sat on, ${words}`}
-                    hint={`${units}, may stay empty`}
-                    inputMode="decimal"
-                    value={field.value}
-                    onChangeText={field.onChange}
-                    fault={errors.states?.[index]?.loaded?.message}
-                  />
-                )}
+                label={`Sat on, ${words}`}
+                hint={`${units}, may stay empty`}
+                inputMode="decimal"
               />
             </View>
           );

@@ -1,7 +1,7 @@
 import { zodResolver } from '@hookform/resolvers/zod';
 import { Link } from 'expo-router';
 import { useState } from 'react';
-import { Controller, useForm, useWatch } from 'react-hook-form';
+import { useForm, useWatch } from 'react-hook-form';
 import { View } from 'react-native';
 import { z } from 'zod';
 import {
@@ -18,7 +18,6 @@ import { editFields } from '@/store/facts';
 import { commit, recordNow } from '@/store/store';
 import { BodyScene } from '@/ui/BodyScene';
 import { fromCm, length, toCm, type Units } from '@/ui/format';
-import { Field } from '@/ui/Field';
 import { readNumber } from '@/ui/number';
 import { numberText } from '@/ui/numberText';
 import { Press } from '@/ui/Press';
@@ -27,6 +26,7 @@ import { Sheet } from '@/ui/Sheet';
 import { Aside, Words } from '@/ui/Words';
 import { wordsIn } from '@/ui/words/words';
 import { useOjasDispatch } from '../hooks';
+import { FormField } from './FormField';
 
 const [LEAST_CM, MOST_CM] = [2, 120];
 
@@ -58,11 +58,7 @@ export function Proportions({ person, units }: { readonly person: Person; readon
       ]),
     ),
   );
-  const {
-    control,
-    handleSubmit,
-    formState: { errors },
-  } = useForm<Record<string, string>>({
+  const { control, handleSubmit } = useForm<Record<string, string>>({
     resolver: zodResolver(schema),
     defaultValues: Object.fromEntries(
       tapedLengths.map((id) => [
@@ -124,21 +120,14 @@ export function Proportions({ person, units }: { readonly person: Person; readon
         <Sheet className="lg:flex-1">
           {tapedLengths.map((id) => (
             <View key={id} className="gap-0.5">
-              <Controller
+              <FormField
                 control={control}
                 name={id}
-                render={({ field }) => (
-                  <Field
-                    label={tapes[id].name}
-                    hint={`${units}, may stay empty`}
-                    inputMode="decimal"
-                    value={field.value ?? ''}
-                    onChangeText={field.onChange}
-                    onFocus={() => setActive(id)}
-                    onBlur={() => setActive(null)}
-                    fault={errors[id]?.message as string | undefined}
-                  />
-                )}
+                label={tapes[id].name}
+                hint={`${units}, may stay empty`}
+                inputMode="decimal"
+                onFocus={() => setActive(id)}
+                onBlur={() => setActive(null)}
               />
               <Aside>
                 {tapes[id].how} Usual for this stature:{' '}

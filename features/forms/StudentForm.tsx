@@ -6,11 +6,11 @@ import { approaches, approachIds, type ApproachId } from '@/core/approaches/appr
 import type { Person } from '@/core/formats/book';
 import type { Sex } from '@/core/ranges/ranges';
 import { fromCm, toCm, type Units } from '@/ui/format';
-import { Field } from '@/ui/Field';
 import { readNumber } from '@/ui/number';
 import { numberText } from '@/ui/numberText';
 import { Chips, Press } from '@/ui/Press';
 import { Words } from '@/ui/Words';
+import { FormField } from './FormField';
 
 interface Filled {
   readonly name: string;
@@ -62,11 +62,7 @@ interface StudentFormProps {
 
 /** Name, stature, and what narrows the first assumptions. */
 export function StudentForm({ person, units, saveWords, onSave }: StudentFormProps) {
-  const {
-    control,
-    handleSubmit,
-    formState: { errors },
-  } = useForm<Filled>({
+  const { control, handleSubmit } = useForm<Filled>({
     resolver: zodResolver(schemaFor(units, new Date().getFullYear())),
     defaultValues: {
       name: person?.name ?? '',
@@ -90,48 +86,20 @@ export function StudentForm({ person, units, saveWords, onSave }: StudentFormPro
   });
   return (
     <View className="gap-4">
-      <Controller
-        control={control}
-        name="name"
-        render={({ field }) => (
-          <Field
-            label="Name"
-            value={field.value}
-            onChangeText={field.onChange}
-            onBlur={field.onBlur}
-            fault={errors.name?.message}
-          />
-        )}
-      />
-      <Controller
+      <FormField control={control} name="name" label="Name" />
+      <FormField
         control={control}
         name="stature"
-        render={({ field }) => (
-          <Field
-            label="Stature"
-            hint={units}
-            inputMode="decimal"
-            value={field.value}
-            onChangeText={field.onChange}
-            onBlur={field.onBlur}
-            fault={errors.stature?.message}
-          />
-        )}
+        label="Stature"
+        hint={units}
+        inputMode="decimal"
       />
-      <Controller
+      <FormField
         control={control}
         name="birthYear"
-        render={({ field }) => (
-          <Field
-            label="Year of birth"
-            hint="may stay empty"
-            inputMode="numeric"
-            value={field.value}
-            onChangeText={field.onChange}
-            onBlur={field.onBlur}
-            fault={errors.birthYear?.message}
-          />
-        )}
+        label="Year of birth"
+        hint="may stay empty"
+        inputMode="numeric"
       />
       <View className="gap-1">
         <Words className="font-semibold">Usual ranges to start from</Words>

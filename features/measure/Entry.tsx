@@ -14,7 +14,7 @@ import {
 import { keyOf, type RangeId, type Side } from '@/core/ranges/ranges';
 import type { ReadingVerdict } from '@/core/safety/reading';
 import { entryChanged, methodChosen } from '@/store/measuring';
-import { degrees, fromCm, withDoubt, type Units } from '@/ui/format';
+import { degrees, readIn, shownIn, withDoubt, type Units } from '@/ui/format';
 import { Field } from '@/ui/Field';
 import { readNumber } from '@/ui/number';
 import { Chips, Press, Tick } from '@/ui/Press';
@@ -30,7 +30,7 @@ import type { Dial } from './tilt/sources';
 import { TiltReading, type TiltHabits } from './tilt/TiltReading';
 import type { Tilt } from './tilt/useTilt';
 import { TypedReading } from './TypedReading';
-import { asRead, seatOf, type EntryWork } from './useEntry';
+import { seatOf, type EntryWork } from './useEntry';
 
 interface EntryProps {
   readonly work: EntryWork;
@@ -202,7 +202,7 @@ function Readings({ work }: OfWork) {
   const { values } = entry;
   if (values.length === 0) return null;
   const isLength = protocol.unit === 'cm';
-  const shownAs = (value: number) => (isLength ? fromCm(value, units) : value);
+  const shownAs = (value: number) => shownIn(protocol.unit, value, units);
   const semOfMean = sem / Math.sqrt(values.length);
   const converted = protocol.convert(mean, semOfMean, context);
   return (
@@ -304,7 +304,7 @@ const typedWorking = (
   units: Units,
 ) => {
   const read = readNumber(typed);
-  const value = read.ok ? asRead(read.value, protocol, units) : NaN;
+  const value = read.ok ? readIn(protocol.unit, read.value, units) : NaN;
   return value >= protocol.least && value <= protocol.most
     ? workingWords(protocol, value, context, units)
     : null;

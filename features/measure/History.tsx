@@ -12,7 +12,7 @@ import { readingRefused } from '@/core/formats/readingFaults';
 import { methods, protocolOf } from '@/core/protocols/protocols';
 import { ranges, type RangeId, type Side } from '@/core/ranges/ranges';
 import type { KeptPicture } from '@/store/facts';
-import { date, fromCm, length, toCm, withDoubt } from '@/ui/format';
+import { date, length, readIn, shownIn, withDoubt } from '@/ui/format';
 import { Field } from '@/ui/Field';
 import { readNumber } from '@/ui/number';
 import { Press, Tick } from '@/ui/Press';
@@ -111,8 +111,7 @@ function ReadingLine({
   return (
     <View>
       <Words>
-        {date(reading.at)}:{' '}
-        {reading.values.map((value) => (unit === 'cm' ? fromCm(value, units) : value)).join(', ')}
+        {date(reading.at)}: {reading.values.map((value) => shownIn(unit, value, units)).join(', ')}
         {unit === 'cm' ? ` ${units}` : '°'}
         {look && (protocol?.unit === 'cm' || Math.abs(look.mean - meanOf(reading.values)) > 0.5)
           ? ` → ${withDoubt(look.mean, look.sem)}`
@@ -318,8 +317,8 @@ function EditReading({
   const [opened, setOpened] = useState(reading);
   const units = useUnits();
   const say = useWords();
-  const isLength = protocolOf(reading.range, reading.method, reading.protocol)?.unit === 'cm';
-  const shown = reading.values.map((value) => (isLength ? fromCm(value, units) : value));
+  const unit = protocolOf(reading.range, reading.method, reading.protocol)?.unit ?? 'deg';
+  const shown = reading.values.map((value) => shownIn(unit, value, units));
   const [text, setText] = useState(shown.join(' '));
   const [warm, setWarm] = useState(reading.warm);
   const [note, setNote] = useState(reading.note);
@@ -335,7 +334,7 @@ function EditReading({
     const values = read.flatMap((one, i) => {
       if (!one.ok) return [];
       if (one.value === shown[i]) return [reading.values[i] as number];
-      return [isLength ? toCm(one.value, units) : one.value];
+      return [readIn(unit, one.value, units)];
     });
     const refusedHere = readingRefused({ ...reading, values });
     if (refusedHere.length > 0) return setFault(say.reasons(refusedHere));
@@ -349,7 +348,7 @@ function EditReading({
     <View className="gap-2">
       <Field
         label="Values"
-        hint={`${isLength ? `${units}, ` : ''}with spaces between`}
+        hint={`${unit === 'cm' ? `${units}, ` : ''}with spaces between`}
         value={text}
         onChangeText={setText}
         fault={fault}

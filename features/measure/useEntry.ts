@@ -23,7 +23,7 @@ import {
 } from '@/store/measuring';
 import { selectSettings } from '@/store/selectors';
 import { commit } from '@/store/store';
-import { length, toCm, type Units } from '@/ui/format';
+import { length, readIn, toCm, type Units } from '@/ui/format';
 import { readNumber } from '@/ui/number';
 import { rangeName } from '@/ui/words/words';
 import { freshId, nowIso, useOjas, useOjasDispatch, useUnits, useWords } from '../hooks';
@@ -39,9 +39,6 @@ export const seatOf = (text: string, units: Units) => {
   const read = readNumber(text);
   return read.ok ? toCm(read.value, units) : 0;
 };
-/** A typed value in the protocol's own unit: lengths are typed in the teacher's. */
-export const asRead = (value: number, { unit }: Pick<Protocol, 'unit'>, units: Units) =>
-  unit === 'cm' ? toCm(value, units) : value;
 
 /** Where the cautions leave out every way of reading, the first of them, which says so. */
 export const wayOrFirst = (
@@ -188,7 +185,7 @@ export function useEntry(
   /** What is typed, as a value that can stand; undefined when it cannot. */
   const readTyped = (): number | undefined => {
     const read = readNumber(typed);
-    const value = read.ok ? asRead(read.value, protocol, units) : NaN;
+    const value = read.ok ? readIn(protocol.unit, read.value, units) : NaN;
     const wrong = read.ok ? faultOf(value) : `${rangeName(range.id)}: ${read.words}`;
     setFault(wrong ?? undefined);
     return read.ok && wrong === null ? value : undefined;

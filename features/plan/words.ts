@@ -1,11 +1,10 @@
 import type { PlanPose, PlanSlot } from '@/core/formats/plan';
 import { ranges, type RangeId, type ReadingSide } from '@/core/ranges/ranges';
-import { poseById } from '@/core/poses/poses';
-import type { Pose } from '@/core/poses/poses';
+import { poseById, type Pose } from '@/core/poses/poses';
 import type { UncertainParameter } from '@/core/geometry/inputs';
+import type { SlotId } from '@/core/slots';
 import { length, type Units } from '@/ui/format';
 import { rangeName, slotName } from '@/ui/words/words';
-import type { SlotId } from '@/core/slots';
 
 /** As short as a rail's foot has room for. */
 const shortNames: Readonly<Partial<Record<SlotId, string>>> = {

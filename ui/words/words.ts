@@ -36,6 +36,8 @@ export interface Words {
   readonly range: (id: RangeId) => string;
   readonly side: (side: ReadingSide) => string;
   readonly length: (cm: number) => string;
+  /** A measured length, to the millimetre. */
+  readonly exact: (cm: number) => string;
   /** A caution's words; those of a newer book go by their id. */
   readonly caution: (id: string) => Language['cautions'][CautionId];
   /** What the rules of a caution say, each once. */
@@ -67,6 +69,7 @@ function wording(units: Units, language: Language): Words {
     range: (id) => language.ranges[id],
     side: (side) => language.sides[side],
     length: tell.length,
+    exact: tell.exact,
     caution,
     rules: (id) => [
       ...new Set(
@@ -94,7 +97,5 @@ export const slotName = (slot: SlotRef) => wordsIn('cm').slot(slot);
 export const rangeName = (id: RangeId) => wordsIn('cm').range(id);
 
 /** A value of a way of reading: degrees, or a length in the teacher's units. */
-export function valueIn(unit: 'deg' | 'cm', value: number, units: Units, digits = 0): string {
-  if (unit === 'deg') return `${value.toFixed(digits)}°`;
-  return `${trimmed(fromCm(value, units))} ${en.units[units]}`;
-}
+export const valueIn = (unit: 'deg' | 'cm', value: number, units: Units): string =>
+  unit === 'deg' ? `${value.toFixed(0)}°` : wordsIn(units).exact(value);
