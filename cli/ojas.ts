@@ -9,15 +9,20 @@ import { planSchema } from '@/core/formats/plan';
 import { shippedCare } from '@/core/plan/context';
 import { planStudent } from '@/core/plan/plan';
 import { poseById } from '@/core/poses/poses';
-import { starterShelf } from '@/core/props/starterShelf';
+import { starterShelf, usualShelves, type UsualShelf } from '@/core/props/usualShelves';
 import { wordedPlan } from '@/ui/words/wordedPlan';
 import { wordsIn } from '@/ui/words/words';
+import { approachIds } from '@/core/approaches/approaches';
 import { policyIds, simulateCohort, tradeOff } from '@/core/sim/cohort';
+import { roomFigures } from '@/core/sim/room';
+import { roomWords } from './roomWords';
 
 const USAGE = `ojas plan BOOK.json [--person ID] [--date YYYY-MM-DD] [--poses a,b]   the plan of one student, or of all (an array)
 ojas check BOOK.json                                                    what is wrong in a book, if anything
 ojas simulate --students N --weeks W --seed S [--policy rule|fixed|never|truth] [--trade-off]
-                                                                        figures of simulated students under each way of deciding`;
+                                                                        figures of simulated students under each way of deciding
+ojas room --people N --seed S [--shelf studio|starter|home] [--approach ID] [--json]
+                                                                        heights of ordinary adults, beside what teachers use`;
 
 /** What the command answers: data to stdout, words to stderr, 0 when all is well. */
 export interface Answer {
@@ -125,6 +130,33 @@ function simulate(flags: {
   };
 }
 
+function room(flags: {
+  people?: string;
+  seed?: string;
+  shelf?: string;
+  approach?: string;
+  json?: boolean;
+}): Answer {
+  const wish = { people: Number(flags.people ?? 400), seed: Number(flags.seed ?? 1) };
+  for (const [name, value] of Object.entries(wish)) {
+    const most = name === 'people' ? MOST.students : 2 ** 31;
+    if (!Number.isInteger(value) || value < 1 || value > most)
+      return refuse(`--${name}: expected a whole number from 1 to ${most}.`);
+  }
+  const shelf = flags.shelf ?? 'studio';
+  if (!Object.hasOwn(usualShelves, shelf))
+    return refuse(`--shelf: expected one of ${Object.keys(usualShelves).join(', ')}.`);
+  const approach = approachIds.find((id) => id === (flags.approach ?? approachIds[0]));
+  if (!approach) return refuse(`--approach: expected one of ${approachIds.join(', ')}.`);
+  const figures = roomFigures({ ...wish, approach }, usualShelves[shelf as UsualShelf]);
+  return {
+    out: flags.json
+      ? JSON.stringify({ ...wish, shelf, approach, poses: figures }, null, 2)
+      : roomWords(figures),
+    exit: 0,
+  };
+}
+
 /** Runs one command line. `today` is a calendar day. */
 export async function run(argv: readonly string[], today: LocalDay): Promise<Answer> {
   let parsed;
@@ -141,6 +173,10 @@ export async function run(argv: readonly string[], today: LocalDay): Promise<Ans
         person: { type: 'string' },
         date: { type: 'string' },
         poses: { type: 'string' },
+        people: { type: 'string' },
+        shelf: { type: 'string' },
+        approach: { type: 'string' },
+        json: { type: 'boolean' },
         help: { type: 'boolean' },
       },
     });
@@ -152,5 +188,6 @@ export async function run(argv: readonly string[], today: LocalDay): Promise<Ans
   if (command === 'plan') return plan(file, parsed.values, today);
   if (command === 'check') return check(file, today);
   if (command === 'simulate') return simulate(parsed.values);
+  if (command === 'room') return room(parsed.values);
   return refuse(command === undefined ? USAGE : `There is no command ${command}.\n${USAGE}`);
 }

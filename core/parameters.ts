@@ -15,6 +15,7 @@ export interface Parameter {
     | 'deg/cm'
     | 'days'
     | 'sessions'
+    | 'pieces'
     | 'seconds'
     | 'ms'
     | '0-10'
@@ -60,7 +61,7 @@ export const bodyShare = {
     'of stature',
     'ankle centre over the floor with the top of the foot down; starting value',
   ),
-  heelsSatOn: p(0.058, 'of stature', 'height of the heels when sat on; starting value'),
+  heelsSatOn: p(0.067, 'of stature', 'height of the heels when sat on; starting value'),
   calfRadius: p(0.034, 'of stature'),
   thighRadiusAtHip: p(0.06, 'of stature'),
   thighRadiusAtKnee: p(0.037, 'of stature'),
@@ -71,8 +72,17 @@ export const bodyShare = {
 
 /** How much of a range a pose may use. */
 export const workingShare = {
-  rest: p(0.85, 'ratio'),
-  steady: p(0.95, 'ratio'),
+  midRange: p(0.85, 'ratio', 'very mobile joints stay away from their ends; starting value'),
+  rest: p(
+    0.95,
+    'ratio',
+    'long and quiet: a little short of the end, which slower tissue still reaches; was 0.85, which built a third higher than a room does',
+  ),
+  steady: p(
+    1,
+    'ratio',
+    'a range is read where it first resists, and a pose may use it to there; was 0.95 on top of a margin',
+  ),
   edge: p(1, 'ratio'),
 } as const;
 
@@ -93,42 +103,55 @@ export const cautionLimits = {
   briefHold: p(30, 'seconds', 'a head lower than the heart, if at all; starting value'),
 } as const;
 
+const SITS_BACK =
+  'from standing to sitting well a pelvis tips back 20 to 25° on X-rays; at 10° a room of ordinary adults would sit on 17 cm';
 /** Pelvis in sitting, against the standing pelvis. */
 export const pelvisTarget = {
-  tall: p(-5, 'deg', 'sitting tips the pelvis back a little even when it is well; starting value'),
-  neutral: p(
-    -10,
-    'deg',
-    'sitting tips the pelvis back a little even when it is well; starting value',
-  ),
-  soft: p(-15, 'deg', 'sitting tips the pelvis back a little even when it is well; starting value'),
+  tall: p(-15, 'deg', SITS_BACK),
+  neutral: p(-20, 'deg', SITS_BACK),
+  soft: p(-25, 'deg', SITS_BACK),
 } as const;
 
 /** How far the spine itself may round in a fold. */
 export const spineShare = {
-  longBack: p(10, 'deg'),
-  soft: p(25, 'deg'),
+  longBack: p(
+    20,
+    'deg',
+    'even a back that is kept long rounds by so much; at 10 no head of the room came to rest',
+  ),
+  soft: p(
+    48,
+    'deg',
+    'a spine that may round in a fold does so by what most spines have; was 25, at which no ordinary adult folded',
+  ),
   curledRest: p(55, 'deg', 'for a spine that rounds as most do; starting value'),
   careful: p(5, 'deg', 'with a low-back caution; starting value'),
 } as const;
 
 export const longSit = {
+  seatStraight: p(11, 'cm', 'legs first: so high before the knees are lifted; starting value'),
   rollBackAllowed: p(4, 'deg', 'roll-back that costs nothing; starting value'),
-  seatBeforeRoll: p(
-    8,
+  seatUsual: p(8, 'cm', 'two folded blankets or a flat block: so high before the knees are lifted'),
+  seatMost: p(15, 'cm', 'nobody sits higher with the legs long: then the knees bend'),
+  kneesMost: p(
+    20,
     'cm',
-    'back first: one firm fold or a flat block under the seat before the knees are lifted; starting value',
+    'a bolster under the knees; beyond it the feet stand and nothing lies there',
   ),
-  seatMost: p(
-    24,
+  kneesBent: p(
+    34,
     'cm',
-    'legs first: the seat rises no further than this before the knees are lifted; starting value',
+    'backs of the knees over the floor with the feet planted, knees bent about 85°',
   ),
-  rollMost: p(28, 'cm', 'a bolster and a thick fold; starting value'),
 } as const;
 
 export const kneeling = {
-  sitAllowance: p(15, 'deg', 'flesh, and the calf rolled aside; starting value', 5),
+  sitAllowance: p(
+    19,
+    'deg',
+    'flesh, and the calf rolled aside; at 15 a room of ordinary adults sat in hero on 17 cm, and nobody could have sat on the floor',
+    5,
+  ),
   padLever: p(
     0.07,
     'of stature',
@@ -146,17 +169,32 @@ export const kneeling = {
 } as const;
 
 export const reclinedHero = {
+  rampLever: p(
+    0.65,
+    'ratio',
+    'share of what stands under a ramp’s head end that is felt at the shoulder blades; starting value',
+  ),
   frontThighCoupling: p(
     1,
     'ratio',
     'knee bend gained per degree of hip flexion; starting value',
     0.2,
   ),
-  margin: p(5, 'deg'),
+  margin: p(2, 'deg', 'front thigh kept in hand, beside what a first build adds; starting value'),
   lumbarAllowance: p(
-    10,
+    24,
     'deg',
-    'the low back gives a little; 0 with a spine caution; starting value',
+    'the low back gives a little and the knees may rise a little; 0 with a spine caution; at 10 ordinary adults got 37 cm under the blades',
+  ),
+  tuck: p(
+    5,
+    'deg',
+    'with one leg folded the standing foot lets the tail tuck, which spares the front thigh; starting value',
+  ),
+  sinks: p(
+    2.5,
+    'cm',
+    'with one leg folded the other hip sinks beside it and the seat may be lower; starting value',
   ),
   lowRibsAt: p(0.35, 'ratio', 'along the trunk from the hip; starting value'),
   bladesAt: p(0.8, 'ratio', 'along the trunk from the hip; starting value'),
@@ -166,7 +204,27 @@ export const reclinedHero = {
 export const standingFold = {
   spineCounts: p(0.6, 'ratio', 'share of the rounding that lowers the shoulders; starting value'),
   softKnee: p(5, 'deg', 'knees never locked; starting value'),
-  bentKnee: p(20, 'deg', 'back first: knees bent this far; starting value'),
+  bentKnee: p(20, 'deg', 'back first: knees bent at least so far; starting value'),
+  handsWanted: p(
+    23,
+    'cm',
+    'a block on its end: the knees bend until the hands come down to it; starting value',
+  ),
+  mostBentKnee: p(
+    50,
+    'deg',
+    'back first: the furthest that knees bend for the hands; starting value',
+  ),
+  mostSoftKnee: p(
+    35,
+    'deg',
+    'legs first: the furthest that knees bend for the hands; starting value',
+  ),
+  shouldersGive: p(
+    4,
+    'cm',
+    'shoulder blades that slide forward lengthen a hanging arm; starting value',
+  ),
   carefulKnee: p(30, 'deg', 'with a low-back or hamstring caution; starting value'),
   hangingKnee: p(30, 'deg', 'hanging fold: knees soft; starting value'),
   highestHandProp: p(
@@ -187,43 +245,66 @@ export const crossLegged = {
     'of stature',
     'ankle over the floor in a crossed or open seat; starting value',
   ),
-  stackedFootHeight: p(0.1, 'of stature', 'the upper ankle of stacked shins; starting value'),
-  lotusFootHeight: p(0.075, 'of stature', 'ankle on the other calf or thigh; starting value'),
+  stackedRise: p(
+    8,
+    'deg',
+    'thighs of stacked shins stand a little over level until the hips open; level, nobody could sit there',
+  ),
+  stackedSupportAt: p(
+    0.55,
+    'ratio',
+    'along the thigh from the hip: bricks lie under the thighs, not the knees; starting value',
+  ),
+  lotusFootHeight: p(0.062, 'of stature', 'ankle on the other calf or thigh; starting value'),
   crossedFootPast: p(0.06, 'of stature', 'ankle past the midline; starting value'),
   stackedFootPast: p(0.13, 'of stature', 'ankle over the other knee; starting value'),
-  thighSupportAt: p(1, 'ratio', 'along the thigh from the hip: at the knee; starting value'),
-  outerHipAt: p(0.3, 'ratio', 'along the thigh from the hip; starting value'),
+  thighSupportAt: p(
+    0.5,
+    'ratio',
+    'along the thigh from the hip: half-way, where a roll or cushion lies; starting value',
+  ),
+  outerHipAt: p(0.45, 'ratio', 'along the thigh from the hip; starting value'),
   fallWithHeight: p(
     3,
     'deg/cm',
     'how far a thigh falls under level as the seat rises; starting value',
   ),
   flatFootRotation: p(
-    12,
+    22,
     'deg',
-    'rotation read on a table edge, less than the crossed seat uses; starting value',
+    'a thigh that opens to the side, over a pelvis that tips, turns out further than on a table edge: adults read 40 to 48° there and sit level crossed on 4 to 10 cm, which takes 62 to 70°; was 12',
     6,
   ),
 } as const;
 
 export const straddle = {
+  pelvisSpared: p(
+    6,
+    'deg',
+    'palms that press behind bring a wide seat up; without it ordinary adults get rolls that nobody uses there',
+  ),
   easyShare: p(0.75, 'ratio', 'share of the spread that costs the pelvis nothing; starting value'),
   widest: p(55, 'deg', 'half angle past which width serves nothing; starting value'),
   standingWidest: p(35, 'deg', 'half angle of a standing wide fold; starting value'),
 } as const;
 
 export const pigeon = {
+  elbowsSoft: p(
+    0.75,
+    'ratio',
+    'of the arm: hands that lift the chest press with soft elbows; starting value',
+  ),
   closedKnee: p(130, 'deg', 'front heel near the other hip; starting value'),
   squareKnee: p(112, 'deg', 'front shin toward square; starting value'),
   rotationSpared: p(
-    10,
+    17,
     'deg',
-    'rotation that the tilted pelvis gives beyond a crossed seat; starting value',
+    'rotation that the tilted pelvis gives beyond a crossed seat; at 10 ordinary adults got 13 cm under the hip',
     4,
   ),
   highestHip: p(20, 'cm', 'over this the reclined figure four serves better; starting value'),
   lumbarArch: p(
-    40,
+    32,
     'deg',
     'back-bending of the low back that helps the trunk to stand; starting value',
   ),
@@ -237,11 +318,16 @@ export const squat = {
     'ankle in front of the back of the heel, share of the foot; starting value',
   ),
   ahead: p(
-    2,
+    5,
     'cm',
     'how far the centre of mass stays in front of the heel’s back edge; starting value',
   ),
-  highestHeel: p(10, 'cm', 'the highest heel lift worth building; starting value'),
+  highestHeel: p(12, 'cm', 'the highest heel lift worth building; starting value'),
+  loadedBend: p(
+    10,
+    'deg',
+    'the weight of a squat bends a knee further than a hand does; without it ordinary adults sat on 23 cm',
+  ),
 } as const;
 
 /** Shares of body mass and centres of mass along each segment, from cadaver tables. */
@@ -256,15 +342,24 @@ export const mass = {
 
 export const child = {
   wideKnees: p(10, 'deg', 'hip bend gained with the knees wide; starting value'),
-  neckDrop: p(30, 'deg', 'the neck lets the forehead down; starting value'),
+  neckDrop: p(
+    45,
+    'deg',
+    'a neck that is let go bends so far and lets the forehead down; at 30 every head of the room hung',
+  ),
   chestAt: p(0.75, 'ratio', 'breastbone along the trunk; starting value'),
 } as const;
 
 export const reclined = {
   openRise: p(
-    18,
+    16,
     'cm',
     'ramp of reclined soles-together at its high end, by comfort; starting value',
+  ),
+  risesFor: p(
+    0.45,
+    'ratio',
+    'centimetres of that ramp for each degree by which a hip turns out less than most; starting value',
   ),
   steepRise: p(19, 'cm', 'from here the knees are propped rather than the hips; starting value'),
   restRoll: p(12, 'cm', 'roll under the knees at rest; starting value'),
@@ -272,23 +367,39 @@ export const reclined = {
 
 /** Small gaps found by trying, rung by rung, where no formula would be worth its measuring. */
 export const ladderStart = {
-  crossedKnee: p(14, 'cm', 'under the upper knee of a twist; starting value', 5),
+  crossedKnee: p(11, 'cm', 'under the upper knee of a twist; starting value', 5),
   lyingShoulder: p(4, 'cm', 'under the shoulder that lifts in a twist; starting value', 2),
   lyingFoot: p(5, 'cm', 'under a foot that hangs; starting value', 2.5),
   kneePad: p(2, 'cm', 'a fold under a knee that bears weight; starting value'),
 } as const;
 
 export const strapped = {
+  lungeRounds: p(
+    0.6,
+    'ratio',
+    'share of the spine’s rounding that brings the hands down in a lunge; starting value',
+  ),
   seatedRaise: p(20, 'deg', 'thigh over the horizontal in Heron; starting value'),
   sundialRaise: p(35, 'deg', 'thigh over the horizontal in Sundial; starting value'),
   lungeArch: p(15, 'deg', 'tilt of the pelvis that lengthens a lunge; starting value'),
-  lizardOutside: p(10, 'deg', 'hip bend gained with the foot outside the hands; starting value'),
-  frogSpread: p(20, 'deg', 'spread gained with hips and knees bent; starting value'),
-  straightKneeAnkle: p(10, 'deg', 'ankle bend lost with a straight knee; starting value'),
+  lizardOutside: p(
+    0,
+    'deg',
+    'hip bend gained with the foot outside the hands; the spine alone brings the hands down',
+  ),
+  frogSpread: p(25, 'deg', 'spread gained with hips and knees bent; starting value'),
+  straightKneeAnkle: p(1, 'deg', 'ankle bend lost with a nearly straight knee; starting value'),
 } as const;
 
 export const fold = {
-  highestForeheadProp: p(40, 'cm', 'above it nothing steady can stand on the legs; starting value'),
+  kneesForHead: p(
+    14,
+    'cm',
+    'so much is laid under the knees for the head’s sake; beyond it the feet stand and the knees bend well',
+  ),
+  onChair: p(40, 'cm', 'a chair seat less a little, where a head comes to rest over the legs'),
+  highestForeheadProp: p(50, 'cm', 'a chair seat with a fold on it; above it one sits upright'),
+  onLegsMost: p(20, 'cm', 'so much stands steadily on legs; higher, a stool or chair over them'),
   highestChestProp: p(
     30,
     'cm',
@@ -342,6 +453,7 @@ export const offset = {
 } as const;
 
 export const decision = {
+  mostPieces: p(6, 'pieces', 'no pose builds more: it is set up otherwise'),
   goodSessions: p(2, 'sessions', 'good sessions running before a step down; starting value'),
   chance: p(
     0.935,
@@ -357,9 +469,9 @@ export const decision = {
   longestGap: p(21, 'days'),
   mostRung: p(2.5, 'cm', 'largest single step down; starting value'),
   mostHandRung: p(
-    16,
+    22.5,
     'cm',
-    'hands come down by faces of blocks, and from a chair to a block: no smaller step exists there; starting value',
+    'hands come down by faces of blocks, and from a chair to a block on end: no smaller step exists there; starting value',
   ),
   leastRung: p(1, 'cm', 'smaller steps cannot be felt; starting value'),
   sameHeight: p(0.6, 'cm', 'heights nearer than this count as one; starting value'),
@@ -386,7 +498,11 @@ export const loading = {
 export const stackCost = {
   overTarget: p(1, 'ratio', 'cost of each unit of length over the target; starting value'),
   underTarget: p(2, 'ratio', 'cost of each unit of length under it; starting value'),
-  perPiece: p(0.35, 'ratio'),
+  perPiece: p(
+    0.75,
+    'ratio',
+    'nobody fetches a piece for half a centimetre; at 0.35 ordinary adults got eight pieces in a seated fold',
+  ),
   perSoftLayer: p(0.12, 'ratio'),
   perWobble: p(0.8, 'ratio'),
   perPieceMoved: p(0.15, 'ratio', 'change from what already lies there; starting value'),

@@ -54,7 +54,6 @@ interface HeightReasons {
   'long-leg-knee': Gap;
   'hips-level': Gap;
   'outer-hip': Gap & OfSide & { readonly place: 'outerHip' | 'underThigh' };
-  'belt-round-feet': object;
   'rest-knees': Gap;
   'standing-foot': object;
   'strap-behind': Gap;

@@ -1,4 +1,4 @@
-import { usualItem as item } from '@/core/props/starterShelf';
+import { usualItem as item } from '@/core/props/usualShelves';
 import type { ShelfItem } from '@/core/props/shelf';
 
 /** What stands on the boathouse shelf. */

@@ -5,4 +5,5 @@ import type { Point } from './posture';
 const HANGING_SHARE = 0.98;
 
 /** How high a palm under the shoulder stands over the floor; below 0 the arm bends. */
-export const palmGapCm = (shoulder: Point, body: Body) => shoulder[1] - HANGING_SHARE * armCm(body);
+export const palmGapCm = (shoulder: Point, body: Body, share = HANGING_SHARE) =>
+  shoulder[1] - share * armCm(body);

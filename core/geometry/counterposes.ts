@@ -1,6 +1,6 @@
 import { acosDeg, asinDeg, cosDeg, sinDeg } from '../angles';
 import { armCm, type Body } from '../body/body';
-import { squat, strapped } from '../parameters';
+import { squat, standingFold, strapped } from '../parameters';
 import { sides } from '../ranges/ranges';
 import { palmGapCm } from './arms';
 import { leastOf, rangeValue, stifferSide } from './inputs';
@@ -108,7 +108,8 @@ const legCm = (body: Body) => body.thighCm + body.shinCm;
 function dog(input: FamilyInput): Dog {
   const { body } = input;
   const reach = Math.max(0, 175 - leastOf(input.values, 'armReach', sides));
-  const hipFlexionDeg = Math.max(40, Math.min(125, hipFlexionAt(KNEE_DEG, input)));
+  const rounds = standingFold.spineCounts.value * input.settings.spineShareDeg;
+  const hipFlexionDeg = Math.max(40, Math.min(125, hipFlexionAt(KNEE_DEG, input) + rounds));
   const inside = 180 - hipFlexionDeg;
   // A shoulder that does not open all the way shortens the upper side a little.
   const upper = Math.sqrt(

@@ -46,7 +46,7 @@ export interface CrossedForm {
   readonly pastShare: number;
   /** Folded forward with the forehead on something. */
   readonly folds?: boolean;
-  /** The gap between the top knee and the ankle below it is filled, not the one over the floor. */
+  /** One shin over the other: bricks lie under both thighs, lowered over the weeks. */
   readonly stacked?: boolean;
 }
 
@@ -64,10 +64,10 @@ export const crossingOf = (
 export const usableRotation = ({ values, settings }: FamilyInput, side: Side) =>
   settings.share * rangeValue(values, 'hipRotation', side);
 
-/** The thigh may rise no higher than level, and no higher than the pelvis can stand with. */
-const mostRiseDeg = ({ values, settings }: FamilyInput, side: Side) =>
+/** The thigh may rise no higher than level (stacked, a little over it), and no higher than the pelvis can stand with. */
+const mostRiseDeg = ({ values, settings }: FamilyInput, side: Side, { stacked }: CrossedForm) =>
   Math.min(
-    0,
+    stacked ? parameter.stackedRise.value : 0,
     Math.min(settings.hipFlexionMostDeg, rangeValue(values, 'hipFlexion', side)) -
       90 -
       settings.pelvisTargetDeg,
@@ -76,7 +76,7 @@ const mostRiseDeg = ({ values, settings }: FamilyInput, side: Side) =>
 /** Seat on which one leg's knee comes level with its hip; below 0: room to spare. */
 export const crossedSeatCm = (input: FamilyInput, side: Side, form: CrossedForm) =>
   hipForRiseCm(
-    mostRiseDeg(input, side),
+    mostRiseDeg(input, side, form),
     usableRotation(input, side),
     crossingOf(form, input.body),
     input.body,
@@ -94,17 +94,15 @@ function kneeGap(input: FamilyInput, side: Side, seatCm: number, form: CrossedFo
   const hipY = seatCm + body.seatToHipCm;
   const crossing = crossingOf(form, body);
   const { riseDeg } = thighRiseDeg(hipY, usableRotation(input, side), crossing, body);
-  const gap = thighGapCm(hipY, riseDeg, parameter.thighSupportAt.value, body);
-  // Stacked: the top knee rests on the ankle of the leg below it.
-  return form.stacked ? gap - 2 * body.calfRadiusCm : gap;
+  const at = form.stacked ? parameter.stackedSupportAt : parameter.thighSupportAt;
+  return thighGapCm(hipY, riseDeg, at.value, body);
 }
 
 function gapNeeds(input: FamilyInput, seatCm: number, form: CrossedForm): SlotNeed[] {
   return sides.map((side) => ({
-    slot: form.stacked ? 'underKnees' : 'underThigh',
+    slot: 'underThigh',
     side,
     rawCm: kneeGap(input, side, seatCm, form),
-    over: form.stacked ? 'lower ankle' : undefined,
   }));
 }
 
@@ -183,7 +181,7 @@ export function crossedSeat(id: string, form: CrossedForm): Family {
       };
       const rise = Math.max(legs.left.thighRiseDeg, legs.right.thighRiseDeg);
       // A knee over the hip tips the pelvis back as far as the hip cannot bend.
-      const rollBack = Math.max(0, rise);
+      const rollBack = Math.max(0, rise - (form.stacked ? parameter.stackedRise.value : 0));
       return {
         posture: crossedPosture(
           input,
@@ -219,20 +217,12 @@ function crossedPosture(
   const { body } = input;
   const seatCm = seatOf(built);
   const { left: near, right: far } = legs;
-  const gapSlot = form.stacked ? 'underKnees' : 'underThigh';
   const knees: SupportPlace[] = sides.flatMap((side) => {
-    const height = built[slotKey({ slot: gapSlot, side })] ?? 0;
-    const bottom = form.stacked ? Math.max(0, legs[side].knee[1] - body.kneeBackCm - height) : 0;
-    return height > 0
-      ? [
-          {
-            slot: slotKey({ slot: gapSlot, side }),
-            xCm: legs[side].knee[0] - 4,
-            bottomCm: bottom,
-            topCm: bottom + height,
-          },
-        ]
-      : [];
+    const key = slotKey({ slot: 'underThigh', side });
+    const height = built[key] ?? 0;
+    const share = form.stacked ? parameter.stackedSupportAt.value : 1;
+    const xCm = hip[0] + share * (legs[side].knee[0] - hip[0]) - 4 * share;
+    return height > 0 ? [{ slot: key, xCm, bottomCm: 0, topCm: height }] : [];
   });
   const seat: SupportPlace = { slot: 'seat', xCm: hip[0] - 5, bottomCm: 0, topCm: seatCm };
   if (leanDeg !== null) {

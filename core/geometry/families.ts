@@ -21,7 +21,7 @@ const foot = crossLegged.footHeight.value;
 const open = { kneeDeg: crossLegged.solesNearKnee.value, footShare: foot, pastShare: 0 };
 const stacked = {
   kneeDeg: crossLegged.stackedKnee.value,
-  footShare: crossLegged.stackedFootHeight.value,
+  footShare: crossLegged.footHeight.value,
   pastShare: crossLegged.stackedFootPast.value,
   stacked: true,
 };

@@ -1,6 +1,6 @@
 import type { HeightReason, Surface } from '../reasons';
 import { armCm, type Body } from '../body/body';
-import { child } from '../parameters';
+import { child, fold } from '../parameters';
 import type { Built, FamilyInput, SlotNeed } from './family';
 import {
   along,
@@ -34,6 +34,8 @@ export interface FoldedTrunk {
   /** What the forehead comes down over. */
   readonly over: Under;
   readonly gapCm: number;
+  /** The same over the legs, wherever it comes to rest. */
+  readonly overLegsCm: number;
   /** Skin of the breastbone over the floor. */
   readonly chestCm: number;
   readonly chestX: number;
@@ -64,7 +66,10 @@ export function foldedTrunk(
   const shoulder = spineAt(hip, body.trunkCm, pelvis, endLeanDeg);
   const forehead = along(shoulder, endLeanDeg + neckDropDeg, body.foreheadPastShoulderCm);
   const chest = spineAt(hip, body.trunkCm, pelvis, endLeanDeg, child.chestAt.value);
-  const over = underAt(forehead[0]);
+  const under = underAt(forehead[0]);
+  // Too far over the legs for anything to stand on them, the head rests on a stool or chair that stands over them.
+  const over: Under =
+    forehead[1] - under.cm > fold.onLegsMost.value ? { cm: 0, under: 'floor' } : under;
   return {
     hip,
     leanDeg: pelvis,
@@ -73,6 +78,7 @@ export function foldedTrunk(
     forehead,
     over,
     gapCm: forehead[1] - over.cm,
+    overLegsCm: forehead[1] - under.cm,
     chestCm: chest[1] - body.trunkDepthCm,
     chestX: chest[0],
   };

@@ -123,27 +123,42 @@ function rollBackOn(seatCm: number, input: FamilyInput): (rollCm: number) => num
     return Math.max(0, 90 - thighFallDeg + settings.pelvisTargetDeg - hipFlexion(kneeBendDeg));
   };
 }
+/** The highest seat before the knees are lifted: all that anybody uses where the legs stay straight. */
+const seatBeforeKneesCm = ({ settings }: FamilyInput) =>
+  (settings.firstToRise === 'knees' ? parameter.seatUsual : parameter.seatStraight).value;
 /** Degrees by which the pelvis rolls back on a seat and a roll of these heights. */
 export const rollBackDeg = (seatCm: number, rollCm: number, input: FamilyInput) =>
   rollBackOn(seatCm, input)(rollCm);
 
-const ROLL_STEPS = 7;
+const ROLL_STEPS = 10;
 const CLOSE_CM = 0.01;
 
-/** The least roll on this seat that keeps the roll-back within what is allowed, 0 when none is asked, the highest when none is enough. */
+/**
+ * The least height under the knees, on this seat, that keeps the roll-back within what is allowed; 0 when none is asked.
+ * Over what a support may be, the feet stand and the knees bend so far by themselves.
+ */
 export function rollUnderKneesCm(seatCm: number, input: FamilyInput): number {
   const rollBack = rollBackOn(seatCm, input);
   const over = (rollCm: number) => rollBack(rollCm) - parameter.rollBackAllowed.value;
+  return leastKneesCm(seatCm, input.body, over) ?? parameter.kneesBent.value;
+}
+
+/** The least height under the knees at which something is no longer over what is allowed; undefined where none is enough. */
+export function leastKneesCm(
+  seatCm: number,
+  body: Body,
+  over: (kneesCm: number) => number,
+): number | undefined {
   if (over(0) <= 0) return 0;
   // A roll works only from the gap upward, so the height switches from 0 to the gap in one step.
-  const from = Math.max(0, kneeGapCm(seatCm, input.body));
-  const to = Math.max(from, parameter.rollMost.value);
+  const from = Math.max(0, kneeGapCm(seatCm, body));
+  const to = Math.max(from, parameter.kneesBent.value);
   for (let step = 1; step <= ROLL_STEPS; step++) {
     const here = from + ((to - from) * step) / ROLL_STEPS;
     if (over(here) <= 0)
       return firstZero(over, from + ((to - from) * (step - 1)) / ROLL_STEPS, here, CLOSE_CM);
   }
-  return to;
+  return undefined;
 }
 
 /** Seat that straight legs ask for, with no roll: below 0 means room to spare. */
@@ -159,19 +174,29 @@ export function straightLegSeatCm(input: FamilyInput): number {
 }
 
 /**
- * Seat and roll together. Searching every pair for the least cost would let a freer hamstring trade a lower roll for a
- * higher seat; instead the two rise along one path, seat first a little (back before knees) or seat first all the way
- * (legs first), so that a freer range never asks for more of either.
+ * Seat and knees together. Searching every pair for the least cost would let a freer hamstring trade a lower roll for a
+ * higher seat; instead the two rise along one path: the seat to what is usual, then the knees to the most that anything
+ * is laid under them, then more seat, then knees bent with the feet planted; so a freer range never asks for more of
+ * either. Where the legs stay straight, the seat rises all the way first.
  */
-export function longSitNeeds(input: FamilyInput): SlotNeed[] {
-  const seatLimit =
-    input.settings.firstToRise === 'knees'
-      ? parameter.seatBeforeRoll.value
-      : parameter.seatMost.value;
-  const seatCm = Math.min(seatLimit, straightLegSeatCm(input));
+export function longSitNeeds(
+  input: FamilyInput,
+  kneesOn: (seatCm: number) => number = (seatCm) => rollUnderKneesCm(seatCm, input),
+): SlotNeed[] {
+  const straight = straightLegSeatCm(input);
+  let seatCm = Math.min(seatBeforeKneesCm(input), straight);
+  let knees = kneesOn(Math.max(0, seatCm));
+  const over = (seat: number) => kneesOn(seat) - parameter.kneesMost.value;
+  if (knees > parameter.kneesMost.value && seatCm < parameter.seatMost.value) {
+    const higher = firstZero(over, Math.max(0, seatCm), parameter.seatMost.value, CLOSE_CM);
+    if (over(higher) <= CLOSE_CM) {
+      seatCm = higher;
+      knees = kneesOn(seatCm);
+    }
+  }
   return [
     { slot: 'seat', side: 'both', rawCm: seatCm },
-    { slot: 'underKnees', side: 'both', rawCm: rollUnderKneesCm(Math.max(0, seatCm), input) },
+    { slot: 'underKnees', side: 'both', rawCm: knees },
   ];
 }
 
@@ -253,13 +278,8 @@ export const longSitSupports = (
 ];
 
 /** Seat first while the path still raises it, then the knees: on a roll, a higher seat turns the pelvis hardly at all. */
-export const mendsRollBack: NonNullable<Family['mendsRollBack']> = (input, built) => {
-  const limit =
-    input.settings.firstToRise === 'knees'
-      ? parameter.seatBeforeRoll.value
-      : parameter.seatMost.value;
-  return (built.seat ?? 0) < limit - 1 ? 'seat' : 'underKnees';
-};
+export const mendsRollBack: NonNullable<Family['mendsRollBack']> = (input, built) =>
+  (built.seat ?? 0) < seatBeforeKneesCm(input) - 1 ? 'seat' : 'underKnees';
 
 /** How upright a sitting trunk stands over a seat: the pelvis leans back by the roll-back and the spine rounds forward to meet it. */
 const sittingLeans = (rollBack: number) => [-rollBack, rollBack * 0.9] as const;
@@ -269,6 +289,13 @@ export const sittingShoulder = (hip: Point, rollBack: number, body: Body): Point
 /** The spine over a pelvis that rolls back: it bends forward again on the way up. */
 export const sittingSpine = (hip: Point, rollBack: number, body: Body): Point[] =>
   spineFrom(hip, body.trunkCm, ...sittingLeans(rollBack));
+
+/**
+ * Height of the backs of the knees: on what lies there, or, where nothing may stand so high, with the feet planted and the
+ * knees bent as far as is asked.
+ */
+export const kneesUpCm = (builtCm: number | undefined, askedCm: number) =>
+  builtCm ?? (askedCm > parameter.kneesMost.value ? askedCm : 0);
 
 /** Palms beside the hips, on a seat as high as this. */
 const handsNeed = (input: FamilyInput, seatCm: number, rollCm: number): SlotNeed => {
@@ -283,30 +310,44 @@ const handsNeed = (input: FamilyInput, seatCm: number, rollCm: number): SlotNeed
   };
 };
 
+/** A wide seat as its hamstrings feel it: the palms press, and the pelvis may stay a little further back. */
+export const pressedUp = (input: FamilyInput): FamilyInput => ({
+  ...input,
+  settings: {
+    ...input.settings,
+    pelvisTargetDeg: input.settings.pelvisTargetDeg - straddle.pelvisSpared.value,
+  },
+});
+
 /** Legs long, pelvis as near upright as the hamstrings allow, palms beside the hips; legs together or spread. */
 function sitWithLongLegs(id: string, spread: boolean): Family {
   const built = (needs: readonly SlotNeed[], slot: string) =>
     Math.max(0, needs.find((need) => need.slot === slot)?.rawCm ?? 0);
+  const sat = (input: FamilyInput) => (spread ? pressedUp(input) : input);
   return {
     id,
     needs: (side) => [
       'hamstringCoupling',
       ...keysOn(side === 'both' ? sides : [otherSide(side)], 'hamstring', 'hipFlexion'),
     ],
-    heights: (input) => {
+    heights: (asked) => {
+      const input = sat(asked);
       const needs = longSitNeeds(input);
       return [...needs, handsNeed(input, built(needs, 'seat'), built(needs, 'underKnees'))];
     },
     mendsRollBack,
-    afterBuilt: (input, { seat = 0, underKnees }) => {
+    afterBuilt: (asked, { seat = 0, underKnees }) => {
+      const input = sat(asked);
       const roll = rollUnderKneesCm(seat, input);
       return [
         { slot: 'underKnees', side: 'both', rawCm: roll },
-        handsNeed(input, seat, underKnees ?? roll),
+        handsNeed(input, seat, kneesUpCm(underKnees, roll)),
       ];
     },
-    figure: (input, { seat: seatCm = 0, underKnees: rollCm = 0, hands: handsCm = 0 }) => {
+    figure: (asked, { seat: seatCm = 0, underKnees, hands: handsCm = 0 }) => {
+      const input = sat(asked);
       const { body } = input;
+      const rollCm = kneesUpCm(underKnees, rollUnderKneesCm(seatCm, input));
       const legs = longLegs(seatCm, rollCm, body);
       const rollBack = rollBackDeg(seatCm, rollCm, input);
       const spine = sittingSpine(legs.hip, rollBack, body);
@@ -329,7 +370,7 @@ function sitWithLongLegs(id: string, spread: boolean): Family {
           pelvisDeg: input.settings.pelvisTargetDeg - rollBack,
           pelvisLeanDeg: -rollBack,
           supports: [
-            ...longSitSupports(legs, seatCm, rollCm, body, outDeg),
+            ...longSitSupports(legs, seatCm, underKnees ?? 0, body, outDeg),
             ...(handsCm > 0 ? [{ slot: 'hands', xCm: palm[0], bottomCm: 0, topCm: handsCm }] : []),
           ],
         }),

@@ -70,7 +70,8 @@ function leanDeg(input: FamilyInput, { frontRiseDeg }: Stepped, outsideDeg: numb
       input.settings.hipFlexionMostDeg,
       rangeValue(input.values, 'hipFlexion', worked(input.side)),
     ) + outsideDeg;
-  return Math.min(input.settings.pitchMostDeg, 88, Math.max(0, bends - 90 - frontRiseDeg));
+  const rounds = strapped.lungeRounds.value * input.settings.spineShareDeg;
+  return Math.min(input.settings.pitchMostDeg, 88, Math.max(0, bends - 90 - frontRiseDeg + rounds));
 }
 
 /** Lunges with the back knee down: the back thigh sets the step, the front hip how far the hands must be raised. */

@@ -28,6 +28,7 @@ import {
   type Leg,
   type Point,
 } from './posture';
+import { firstZero } from './root';
 import { foldOrSitWhy, seatedFold } from './seatedFold';
 
 /** The leg that is bent and laid open beside the long one. */
@@ -133,12 +134,13 @@ function standingLeg(input: FamilyInput, hip: Point): Leg & { riseDeg: number } 
   };
 }
 
-/** Bend of the long knee, kept soft where nothing lies under it. */
-const SOFT_KNEE_DEG = 15;
+/** Bend of the long knee: soft where nothing lies under it, and the furthest that it bends before the seat rises more. */
+const [SOFT_KNEE_DEG, BENT_KNEE_DEG] = [4, 25];
 
-/** The long leg with a soft knee: it lies on nothing, and still stands a little off the straight line. */
+/** The long leg with its knee bent so far: it lies on nothing, and still stands a little off the straight line. */
 function softLeg(input: FamilyInput, seatCm: number) {
-  const lift = 0.5 * input.body.thighCm * sinDeg(SOFT_KNEE_DEG);
+  const kneeDeg = kneeBendInTwist(input, seatCm);
+  const lift = 0.5 * input.body.thighCm * sinDeg(kneeDeg);
   const rollCm = Math.max(0, kneeGapCm(seatCm, input.body)) + lift;
   return {
     legs: longLegs(seatCm, rollCm, input.body),
@@ -146,19 +148,34 @@ function softLeg(input: FamilyInput, seatCm: number) {
   };
 }
 
-/** The seat at which the pelvis stands with the long knee soft; below 0: room to spare. */
-function twistSeatCm(input: FamilyInput): number {
+/** The seat at which the pelvis stands with the long knee bent so far; below 0: room to spare. */
+function seatAtBendCm(input: FamilyInput, kneeDeg: number): number {
   const { body, settings } = input;
   const fall =
     90 +
     settings.pelvisTargetDeg -
     longSitParameter.rollBackAllowed.value -
-    hipFlexionAt(SOFT_KNEE_DEG, input);
-  const seatCm =
+    hipFlexionAt(kneeDeg, input);
+  return (
     (body.thighCm + body.shinCm) * sinDeg(Math.min(90, Math.max(-90, fall))) +
     body.ankleOverHeelCm -
-    body.seatToHipCm;
-  return Math.min(longSitParameter.seatMost.value, seatCm);
+    body.seatToHipCm
+  );
+}
+
+/** The least bend of the long knee at which this seat is enough. */
+const kneeBendInTwist = (input: FamilyInput, seatCm: number) =>
+  firstZero((deg) => seatAtBendCm(input, deg) - seatCm, SOFT_KNEE_DEG, BENT_KNEE_DEG, 0.01);
+
+/** The seat to what is usual, then the long knee bends, then more seat. */
+function twistSeatCm(input: FamilyInput): number {
+  const soft = seatAtBendCm(input, SOFT_KNEE_DEG);
+  const usual = longSitParameter.seatUsual.value;
+  if (soft <= usual) return soft;
+  return Math.min(
+    longSitParameter.seatMost.value,
+    Math.max(usual, seatAtBendCm(input, BENT_KNEE_DEG)),
+  );
 }
 
 const twistNeeds = (input: FamilyInput, seatCm: number): SlotNeed => {

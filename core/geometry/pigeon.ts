@@ -115,11 +115,17 @@ const trunkUp = (hip: Point, leanDeg: number, input: FamilyInput) =>
   spineFrom(hip, input.body.trunkCm, leanDeg, leanDeg);
 const shoulderUp = (hip: Point, leanDeg: number, { body }: FamilyInput) =>
   along(hip, leanDeg, body.trunkCm);
-const palms = (input: FamilyInput, hip: Point): SlotNeed => ({
+const palms = (input: FamilyInput, hip: Point, share = 1): SlotNeed => ({
   slot: 'hands',
   side: 'both',
-  rawCm: palmGapCm(shoulderUp(hip, uprightLeanDeg(input, hip), input), input.body),
+  rawCm: palmGapCm(
+    shoulderUp(hip, share * uprightLeanDeg(input, hip), input),
+    input.body,
+    parameter.elbowsSoft.value,
+  ),
 });
+/** The later stages lift the chest out of half the lean. */
+const LIFTED = 0.5;
 
 /** The fold over the front shin: as far as the front hip bends. */
 function folded(input: FamilyInput, hip: Point, built?: Built): FoldedTrunk {
@@ -302,12 +308,12 @@ export const kingPigeon: Family = {
     const hip = hipOn(input, Math.max(0, hipLevel));
     return [
       { slot: 'hipLevel', side: 'both', rawCm: hipLevel },
-      palms(input, hip),
+      palms(input, hip, LIFTED),
       { slot: 'strap', side: 'both', rawCm: strapBehindCm(input, hip), isLength: true },
     ];
   },
   afterBuilt: (input, { hipLevel = 0 }) => [
-    palms(input, hipOn(input, hipLevel)),
+    palms(input, hipOn(input, hipLevel), LIFTED),
     {
       slot: 'strap',
       side: 'both',
@@ -318,7 +324,7 @@ export const kingPigeon: Family = {
   figure: (input, built) => {
     const { body } = input;
     const hip = hipOn(input, built.hipLevel ?? 0);
-    const lean = uprightLeanDeg(input, hip) / 2;
+    const lean = LIFTED * uprightLeanDeg(input, hip);
     const spine = trunkUp(hip, lean, input);
     const shoulder = spine.at(-1) as Point;
     const back = raisedBackLeg(input, hip);

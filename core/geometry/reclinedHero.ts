@@ -43,16 +43,20 @@ export function rampInclineDeg(
   );
 }
 
+/** With one leg folded, the other foot lets the tail tuck. */
+const tuckDeg = ({ side, settings }: FamilyInput) =>
+  side === 'both' || settings.lumbarAllowanceDeg === 0 ? 0 : parameter.tuck.value;
+
 /** Height of the back's skin over the floor at a share of the trunk, on a trunk inclined from the hip. */
 const backHeightCm = (share: number, hipY: number, inclineDeg: number, body: Body) =>
   hipY + share * body.trunkCm * sinDeg(inclineDeg) - body.trunkDepthCm * cosDeg(inclineDeg);
 
-const inclineFor = ({ values, settings }: FamilyInput, side: Side) =>
+const inclineFor = (input: FamilyInput, side: Side) =>
   rampInclineDeg(
-    rangeValue(values, 'kneeFlexion.prone', side),
-    valueOf(values, 'kneeling.sitAllowance'),
-    valueOf(values, 'reclinedHero.frontThighCoupling'),
-    settings.lumbarAllowanceDeg,
+    rangeValue(input.values, 'kneeFlexion.prone', side),
+    valueOf(input.values, 'kneeling.sitAllowance'),
+    valueOf(input.values, 'reclinedHero.frontThighCoupling'),
+    input.settings.lumbarAllowanceDeg + tuckDeg(input),
   );
 
 /** The incline that the folded front thighs allow, between lying flat and sitting up. */
@@ -73,12 +77,6 @@ export function rampNeeds(inclineDeg: number, hipY: number, body: Body): SlotNee
       part: 'high',
       side: 'both',
       rawCm: backHeightCm(parameter.bladesAt.value, hipY, inclineDeg, body),
-    },
-    {
-      slot: 'back',
-      part: 'low',
-      side: 'both',
-      rawCm: backHeightCm(parameter.lowRibsAt.value, hipY, inclineDeg, body),
     },
     {
       slot: 'neck',
@@ -268,6 +266,12 @@ export const reclinedHero: Family = {
   why: heroWhy,
 };
 
+/** The other hip sinks beside the folded leg, and takes the seat with it. */
+const sunk = (needs: readonly SlotNeed[]): SlotNeed[] =>
+  needs.map((need) =>
+    need.slot === 'seat' ? { ...need, rawCm: need.rawCm - parameter.sinks.value } : need,
+  );
+
 /** Centimetres by which the folded side's hip stands over the other one: the other sinks to the seat when the seat is lower than the folded knee asks. */
 const hipGapCm = (input: FamilyInput, seatCm: number) =>
   Math.max(0, kneelingSeatNeedCm(input) - Math.max(0, seatCm));
@@ -286,7 +290,7 @@ export const reclinedHeroOne: Family = {
   id: 'reclined hero, one leg',
   needs: reclinedHero.needs,
   heights: (input) => {
-    const needs = reclinedHero.heights(input);
+    const needs = sunk(reclinedHero.heights(input));
     const seatCm = seatOf(needs);
     return [...needs, ...longSideNeeds(input, Math.max(seatCm, kneelingSeatNeedCm(input)))];
   },

@@ -1,13 +1,13 @@
 import { cosDeg, sinDeg } from '../angles';
 import type { Body } from '../body/body';
 import { crossLegged, reclined } from '../parameters';
-import { sides, type Side } from '../ranges/ranges';
+import { ranges, sides, type Side } from '../ranges/ranges';
 import { crossedLeg, solesTogether } from './crossedLeg';
 import { thighGapCm, usableRotation } from './crossedSeat';
-import { rangeValue } from './inputs';
+import { leastOf, rangeValue } from './inputs';
 import { keysOn, type Built, type Family, type FamilyInput, type SlotNeed } from './family';
 import { inclineOn, neckWhy, rampNeeds, reclinedFigure } from './reclinedHero';
-import { along, between, legOf, postureFrom, type Point } from './posture';
+import { along, legOf, postureFrom, type Point } from './posture';
 import { slotKey } from '../slots';
 
 const openLeg = (input: FamilyInput, side: Side) =>
@@ -37,21 +37,14 @@ function legNeeds(input: FamilyInput, riseCm: number): SlotNeed[] {
   }));
 }
 
-/** The comfortable ramp, and no lower than a caution lets it be. */
-function inclineDeg({ body, settings }: FamilyInput): number {
-  return Math.max(
-    settings.inclineLeastDeg,
-    inclineOn(reclined.openRise.value, body.seatToHipCm, body),
-  );
-}
-
-/** A belt round the sacrum and both feet. */
-function beltCm(input: FamilyInput, body: Body): number {
-  const legs = sides.reduce(
-    (sum, side) => sum + between([0, body.seatToHipCm], openLeg(input, side).ankle),
+/** The comfortable ramp, higher for thighs that hang, and no lower than a caution lets it be. */
+function inclineDeg({ body, settings, values }: FamilyInput): number {
+  const lessDeg = Math.max(
     0,
+    (ranges.hipRotation.prior?.mean ?? 0) - leastOf(values, 'hipRotation', sides),
   );
-  return legs + body.hipWidthCm + 2 * body.footCm * 0.4;
+  const riseCm = reclined.openRise.value + reclined.risesFor.value * lessDeg;
+  return Math.max(settings.inclineLeastDeg, inclineOn(riseCm, body.seatToHipCm, body));
 }
 
 /** Reclined soles together: the ramp touches the pelvis, and what holds the legs keeps the inner thighs from hanging. */
@@ -63,11 +56,7 @@ export const reclinedOpen: Family = {
       ...need,
       isChosen: true,
     }));
-    return [
-      ...ramp,
-      ...legNeeds(input, ramp[0]?.rawCm ?? 0),
-      { slot: 'strap', side: 'both', rawCm: beltCm(input, input.body), isLength: true },
-    ];
+    return [...ramp, ...legNeeds(input, ramp[0]?.rawCm ?? 0)];
   },
   afterBuilt: (input, built) => {
     const incline =
@@ -127,7 +116,6 @@ export const reclinedOpen: Family = {
     if (need.slot === 'neck') return neckWhy(need);
     if (need.slot === 'back')
       return [{ code: 'comfort-ramp', cm: need.rawCm, place: need.part ?? 'high' }];
-    if (need.slot === 'strap') return [{ code: 'belt-round-feet' }];
     const side = need.side === 'both' ? 'left' : need.side;
     return [
       {

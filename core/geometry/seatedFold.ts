@@ -1,9 +1,10 @@
 import { armCm, type Body } from '../body/body';
-import { fold as parameter } from '../parameters';
+import { fold as parameter, longSit as longSitParameter } from '../parameters';
 import type { HeightReason } from '../reasons';
 import { rangeValue, stifferSide } from './inputs';
 import type { Built, Family, FamilyInput, SlotNeed } from './family';
 import {
+  AT_REST,
   chestNeed,
   floorAhead,
   foldedTrunk,
@@ -20,6 +21,8 @@ import {
   hamstringDemands,
   hamstringLegs,
   hipFlexionAt,
+  kneesUpCm,
+  leastKneesCm,
   longFoot,
   longLegs,
   longSit,
@@ -27,6 +30,7 @@ import {
   longSitSupports,
   longSitWhy,
   mendsRollBack,
+  pressedUp,
   rollBackDeg,
   rollUnderKneesCm,
   spreadDemands,
@@ -36,13 +40,12 @@ import {
 } from './longSit';
 import { between, legWithFoot, postureFrom, type Point } from './posture';
 
-/** Lean of the pelvis past upright, minus when it rolls back, from what the hamstrings leave. */
-export function pelvisLeanDeg(legs: LongLegs, input: FamilyInput): number {
-  const left = hipFlexionAt(legs.kneeBendDeg, input) - (90 - legs.thighFallDeg);
-  // Between the sitting target and the standing pelvis the trunk is upright; only past either does it lean.
-  if (left >= 0) return left;
-  return Math.min(0, left - input.settings.pelvisTargetDeg);
-}
+/**
+ * Lean of the trunk's lower end past upright, minus when it rolls back, from what the hamstrings leave. A trunk stands
+ * upright over a pelvis that sits well, and leans by every degree that the pelvis tips past that.
+ */
+export const pelvisLeanDeg = (legs: LongLegs, input: FamilyInput): number =>
+  hipFlexionAt(legs.kneeBendDeg, input) - (90 - legs.thighFallDeg) - input.settings.pelvisTargetDeg;
 
 /** Height of the leg's upper surface at x, and its name. */
 export function surfaceUnder(x: number, legs: LongLegs, body: Body): Under {
@@ -80,15 +83,44 @@ function folded(
   const under = (x: number) => (spread ? onFloor() : surfaceUnder(x, legs, body));
   const lean = pelvisLeanDeg(legs, input);
   const trunk = built
-    ? restingOn(input, legs.hip, lean, under, built)
-    : foldedTrunk(input, legs.hip, lean, under);
+    ? restingOn(input, legs.hip, lean, under, built, AT_REST)
+    : foldedTrunk(input, legs.hip, lean, under, AT_REST);
   const ball: Point = longFoot(legs, body).toe;
-  return { legs, trunk, strapCm: Math.max(0, between(trunk.shoulder, ball) - armCm(body)) };
+  // A head that rests lets the hands lie where they come to; one that stays up holds a strap.
+  const stays = trunk.gapCm > parameter.highestForeheadProp.value;
+  return {
+    legs,
+    trunk,
+    strapCm: stays ? Math.max(0, between(trunk.shoulder, ball) - armCm(body)) : 0,
+  };
 }
 
 /** What tells one long-legged fold from another. */
 interface FoldForm {
   readonly spread?: boolean;
+}
+
+/** Feet that stand hold the knees over whatever might have lain there. */
+const PLANTED_CM = 1;
+
+/**
+ * Height of the knees that lets both the pelvis tip and the forehead come down: to something on the legs, else to a stool
+ * or chair over them; where neither is to be had the trunk stays up.
+ */
+function kneesInFoldCm(seatCm: number, input: FamilyInput, form: FoldForm): number {
+  const forPelvis = rollUnderKneesCm(seatCm, input);
+  if (input.settings.firstToRise !== 'knees') return forPelvis;
+  const trunkOver = (kneesCm: number) => folded(seatCm, kneesCm, input, form).trunk;
+  const least = (over: (trunk: FoldedTrunk) => number) =>
+    leastKneesCm(seatCm, input.body, (kneesCm) => over(trunkOver(kneesCm)));
+  const forHead =
+    least(({ overLegsCm }) => overLegsCm - parameter.onLegsMost.value) ??
+    least(({ forehead }) => forehead[1] - parameter.onChair.value) ??
+    0;
+  if (forHead <= forPelvis) return forPelvis;
+  return forHead <= parameter.kneesForHead.value
+    ? forHead
+    : Math.max(forHead, longSitParameter.kneesMost.value + PLANTED_CM);
 }
 
 function upperNeeds(
@@ -111,25 +143,29 @@ function foldOverLongLegs(id: string, form: FoldForm): Family {
   return {
     id,
     needs: longSit.needs,
-    heights: (input) => {
-      const needs = longSitNeeds(input);
+    heights: (asked) => {
+      const input = form.spread ? pressedUp(asked) : asked;
+      const needs = longSitNeeds(input, (seatCm) => kneesInFoldCm(seatCm, input, form));
       return [
         ...needs,
         ...upperNeeds(heightOf(needs, 'seat'), heightOf(needs, 'underKnees'), input, form),
       ];
     },
     mendsRollBack,
-    afterBuilt: (input, built: Built) => {
+    afterBuilt: (asked, built: Built) => {
+      const input = form.spread ? pressedUp(asked) : asked;
       const seatCm = built.seat ?? 0;
-      const roll = rollUnderKneesCm(seatCm, input);
+      const knees = kneesInFoldCm(seatCm, input, form);
       return [
-        { slot: 'underKnees', side: 'both', rawCm: roll },
-        ...upperNeeds(seatCm, built.underKnees ?? roll, input, form),
+        { slot: 'underKnees', side: 'both', rawCm: knees },
+        ...upperNeeds(seatCm, kneesUpCm(built.underKnees, knees), input, form),
       ];
     },
-    figure: (input, built) => {
+    figure: (asked, built) => {
+      const input = form.spread ? pressedUp(asked) : asked;
       const { body } = input;
-      const [seatCm, rollCm] = [built.seat ?? 0, built.underKnees ?? 0];
+      const seatCm = built.seat ?? 0;
+      const rollCm = kneesUpCm(built.underKnees, kneesInFoldCm(seatCm, input, form));
       const { legs, trunk, strapCm } = folded(seatCm, rollCm, input, form, built);
       const foot = longFoot(legs, body);
       const rollBack = rollBackDeg(seatCm, rollCm, input);
@@ -143,7 +179,7 @@ function foldOverLongLegs(id: string, form: FoldForm): Family {
           pelvisDeg: trunk.leanDeg >= 0 ? trunk.leanDeg : input.settings.pelvisTargetDeg - rollBack,
           pelvisLeanDeg: trunk.leanDeg,
           supports: [
-            ...longSitSupports(legs, seatCm, rollCm, body, halfAngle),
+            ...longSitSupports(legs, seatCm, built.underKnees ?? 0, body, halfAngle),
             ...foldSupports(trunk, built),
           ],
         }),

@@ -46,7 +46,10 @@ export function squattingOn({
 }: FamilyInput): (heelCm: number) => Squatting {
   const legs = workingLegs(side);
   const ankleBendDeg = leastOf(values, 'ankleBend', legs);
-  const bendDeg = leastOf(values, 'kneeFlexion.hipBent', legs) - settings.kneeMarginDeg;
+  const bendDeg =
+    leastOf(values, 'kneeFlexion.hipBent', legs) +
+    parameter.loadedBend.value -
+    settings.kneeMarginDeg;
   const hipBendDeg = Math.min(settings.hipFlexionMostDeg, leastOf(values, 'hipFlexion', legs));
   const ankleX = parameter.ankleAt.value * body.footCm;
   return (heelCm) => {

@@ -15,6 +15,7 @@ import {
   type Aside,
   type Point,
 } from './posture';
+import { firstZero } from './root';
 
 interface Hang {
   readonly hip: Point;
@@ -45,7 +46,15 @@ function hang(input: FamilyInput, kneeDeg: number, halfAngleDeg = 0): Hang {
     baseDeg + parameter.spineCounts.value * settings.spineShareDeg,
   );
   const shoulder = along(hip, pitchDeg, body.trunkCm);
-  return { hip, knee, ankle, pitchDeg, baseDeg, shoulder, handsCm: shoulder[1] - armCm(body) };
+  return {
+    hip,
+    knee,
+    ankle,
+    pitchDeg,
+    baseDeg,
+    shoulder,
+    handsCm: shoulder[1] - armCm(body) - parameter.shouldersGive.value,
+  };
 }
 
 /** Palms' height over the floor with arms hanging straight; under 0 the palms lie on the floor. */
@@ -70,6 +79,17 @@ function asideOf(halfAngleDeg: number, kneeDeg: number, { thighCm, shinCm }: Bod
   return { knee: thighCm * out, ankle: (thighCm + shinCm) * out, toe: (thighCm + shinCm) * out };
 }
 
+/** The least bend of the knees, from where they begin, that brings the hands down to a block; the most where none does. */
+function kneesBentDeg(input: FamilyInput, fromDeg: number, halfAngleDeg: number): number {
+  const most = (
+    input.settings.firstToRise === 'knees' ? parameter.mostBentKnee : parameter.mostSoftKnee
+  ).value;
+  const over = (kneeDeg: number) =>
+    handsHeightCm(input, kneeDeg, halfAngleDeg) - parameter.handsWanted.value;
+  return firstZero(over, fromDeg, Math.max(fromDeg, most), CLOSE_CM);
+}
+const CLOSE_CM = 0.01;
+
 /** What tells the standing folds apart. */
 interface StandingForm {
   /** Knees bent at least so far. */
@@ -79,8 +99,12 @@ interface StandingForm {
 
 /** Standing folds: hands always on something. */
 function standing(id: string, form: StandingForm): Family {
-  const kneeOf = ({ settings }: FamilyInput) =>
-    Math.max(settings.standingKneeDeg, form.leastKneeDeg ?? 0);
+  const kneeOf = (input: FamilyInput) =>
+    kneesBentDeg(
+      input,
+      Math.max(input.settings.standingKneeDeg, form.leastKneeDeg ?? 0),
+      halfOf(input),
+    );
   const halfOf = ({ values }: FamilyInput) =>
     form.wide
       ? Math.min(
@@ -101,7 +125,7 @@ function standing(id: string, form: StandingForm): Family {
       const { body } = input;
       const kneeDeg = kneeOf(input);
       const half = halfOf(input);
-      const { hip, knee, ankle, pitchDeg, baseDeg, shoulder } = hang(input, kneeDeg, half);
+      const { hip, knee, ankle, pitchDeg, baseDeg, shoulder, handsCm } = hang(input, kneeDeg, half);
       const handY = built.hands;
       const onThigh: Point = [
         (hip[0] + knee[0]) / 2 + body.thighRadiusAtKneeCm,
@@ -140,7 +164,7 @@ function standing(id: string, form: StandingForm): Family {
           needDeg: Math.max(0, baseDeg + kneeDeg / 2 - coupling * kneeDeg),
           haveDeg: rangeValue(input.values, 'hamstring', side),
         })),
-        findings: { pitchDeg, kneeBendDeg: kneeDeg, handsCm: shoulder[1] - armCm(body) },
+        findings: { pitchDeg, kneeBendDeg: kneeDeg, handsCm },
       };
     },
     why: (input, need) => {

@@ -8,10 +8,12 @@ import { comesDown, type Pose } from '../poses/poses';
 import type { HeightReason, Reason } from '../reasons';
 import { sidelessKey, slotKey, type SlotKey } from '../slots';
 import type { SlotDoubt } from './evidence';
-import { leftEmpty, tooLowToFill } from '../props/slots';
+import { mostCmAt, staysEmptyOver } from './limits';
+import { purposeOf, tooLowToFill, type Purpose } from '../props/slots';
 import { bestStacks, rungAbove, rungBelow } from '../props/search';
 import type { Shelf } from '../props/shelf';
 import {
+  countAll,
   piecesMoved,
   stackFaults,
   stackHeightCm,
@@ -42,6 +44,8 @@ export interface SlotBuild {
   readonly raisedChance: number;
   /** A cold, tired or sore day: what is built for the first time stands one rung higher. */
   readonly extraRung: boolean;
+  /** So many pieces are left of those that a pose may build. */
+  readonly mostPieces: number;
 }
 
 /** One slot of a plan: target, band, the stack that builds it today, and why. */
@@ -60,11 +64,7 @@ export function buildSlot(of: SlotBuild): PlanSlot {
     Math.min(rawTarget, band.need.rawCm + moved + offset.meanCm - Z90 * down),
   );
   const highCm = Math.max(target, rawTarget + Z90 * up);
-  const { action, stacks } = stackFor(
-    of,
-    target,
-    Math.max(target, of.edgeCm + offset.meanCm + of.firstZ * up),
-  );
+  const { action, stacks } = stackFor(of, target, aimOf(of, target, up));
   const [stack, ...others] = stacks;
   const reached = stack ?? { pieces: [], heightCm: 0 };
   return {
@@ -88,6 +88,27 @@ export function buildSlot(of: SlotBuild): PlanSlot {
     others: others.map(({ pieces, heightCm }) => ({ pieces: [...pieces], heightCm })),
   };
 }
+
+/** What a support is for in this pose. */
+const purposeHere = ({ need, pose }: SlotBuild): Purpose => purposeOf(need.slot, pose.family);
+const mostHere = ({ need, pose }: SlotBuild) => mostCmAt(pose, slotKey(need));
+
+/** Where a first build aims: what carries keeps its margin, everything else goes by the most likely body. */
+function aimOf(of: SlotBuild, targetCm: number, upSdCm: number): number {
+  const aim =
+    purposeHere(of) === 'carry'
+      ? Math.max(targetCm, of.edgeCm + of.doubt.offset.meanCm + of.firstZ * upSdCm)
+      : targetCm;
+  return Math.min(aim, mostHere(of));
+}
+
+/** What fills a gap may stand over it by so much, and no slot stands over the most that anybody builds. */
+const highestCm = (of: SlotBuild, targetCm: number) =>
+  Math.min(
+    mostHere(of) + FILL_OVER_CM / 2,
+    purposeHere(of) === 'fill' ? targetCm + FILL_OVER_CM : Infinity,
+  );
+const FILL_OVER_CM = 1;
 
 /** Why a slot stands as it does today: what the body asks, what the mat has taught, and what moved since last time. */
 function reasonsFor(
@@ -117,9 +138,15 @@ function actionOf({ need, decision, lying }: SlotBuild): PlanSlot['action'] {
 }
 
 /** Whether nothing needs to lie in a slot: a gap too small to fill, or a place too high to reach. */
-const staysEmpty = ({ need, lying }: SlotBuild, action: PlanSlot['action'], targetCm: number) =>
-  leftEmpty(need.slot, targetCm) ||
-  (tooLowToFill(need.slot, targetCm) && action !== 'raise' && !(lying && lying.heightCm > 0.5));
+const staysEmpty = (of: SlotBuild, action: PlanSlot['action'], targetCm: number) =>
+  staysEmptyOver(of.pose, slotKey(of.need), targetCm) ||
+  (tooLowToFill(of.need.slot, targetCm, purposeHere(of)) &&
+    action !== 'raise' &&
+    !(of.lying && of.lying.heightCm > 0.5));
+
+/** Whether a slot is built only on request, and nobody asked for it yet; or nothing is left of what a pose may build. */
+const isOnlyOffered = ({ need, pose, lying, mostPieces }: SlotBuild) =>
+  mostPieces < 1 || (pose.optional?.includes(need.slot) === true && !lying?.pieces.length);
 
 /** The stack for a slot today: what the decision says for the slot that moves, what lay there for the rest, the nearest for a first time. */
 function stackFor(
@@ -130,11 +157,11 @@ function stackFor(
   const { need, lying, rule, shelf, used } = of;
   const action = actionOf(of);
   if (need.isLength) return { action, stacks: targetCm < 1 ? [] : bestStrap(shelf, targetCm) };
-  if (staysEmpty(of, action, targetCm)) return { action, stacks: [] };
-  if (!lying) return { action, stacks: firstStacks(of, aimCm) };
+  if (staysEmpty(of, action, targetCm) || isOnlyOffered(of)) return { action, stacks: [] };
+  if (!lying) return { action, stacks: firstStacks(of, targetCm, aimCm) };
   switch (action) {
     case 'lower':
-      return { action, stacks: [rungBelow(shelf, rule, lying, used) ?? lying] };
+      return { action, stacks: [rungBelow(shelf, rule, lying, used, of.mostPieces) ?? lying] };
     case 'raise':
       return { action, stacks: [raised(of, lying)] };
     default:
@@ -143,23 +170,44 @@ function stackFor(
 }
 
 /** The nearest stacks for a first time; one rung more on a heavy day. */
-function firstStacks({ need, rule, shelf, used, pose, extraRung }: SlotBuild, aimCm: number) {
-  const stacks = bestStacks(shelf, rule, { targetCm: aimCm, used });
+function firstStacks(of: SlotBuild, targetCm: number, aimCm: number) {
+  const { need, rule, shelf, used, pose, extraRung, mostPieces } = of;
+  const stacks = bestStacks(
+    shelf,
+    rule,
+    { targetCm: aimCm, used, mostPieces },
+    0,
+    highestCm(of, targetCm),
+  );
   const [first, ...others] = stacks;
   if (!first || !extraRung || !comesDown(pose, slotKey(need))) return stacks;
-  return [rungAbove(shelf, rule, first, used) ?? first, ...others];
+  return [
+    rungAbove(shelf, rule, first, used, { mostPieces, mostCm: mostHere(of) }) ?? first,
+    ...others,
+  ];
 }
 
 /** What lay there last time with its rivals, where it can be built again; else the nearest to its height. */
 function againStacks(of: SlotBuild, lying: Stack, targetCm: number): Stack[] {
-  const { need, rule, shelf, pose, used } = of;
+  const { need, rule, shelf, pose, used, mostPieces } = of;
   // A slot that follows another (the low end of a ramp) is built anew when that one moved.
-  const follows = need.part === 'low' || need.slot === 'neck';
+  const follows = need.slot === 'neck';
   const mayStay =
     (comesDown(pose, slotKey(need)) || need.slot !== 'underKnees') &&
     (!follows || Math.abs(lying.heightCm - targetCm) <= decisionParameter.mostRung.value);
-  if (!mayStay || !stillThere(lying.pieces, shelf, rule, used))
-    return bestStacks(shelf, rule, { targetCm: lying.heightCm, used, lying: lying.pieces });
+  if (
+    !mayStay ||
+    lying.heightCm > mostHere(of) + FILL_OVER_CM ||
+    countAll(lying.pieces) > mostPieces ||
+    !stillThere(lying.pieces, shelf, rule, used)
+  )
+    return bestStacks(
+      shelf,
+      rule,
+      { targetCm: lying.heightCm, used, lying: lying.pieces, mostPieces },
+      0,
+      mostHere(of) + FILL_OVER_CM / 2,
+    );
   const again = { pieces: lying.pieces, heightCm: stackHeightCm(lying.pieces, shelf, rule) };
   const rivals = bestStacks(shelf, rule, {
     targetCm: again.heightCm,
@@ -170,14 +218,13 @@ function againStacks(of: SlotBuild, lying: Stack, targetCm: number): Stack[] {
 }
 
 /** One rung higher; two where, after what was felt, one is still less likely to be enough than a rung to come down to must be. */
-function raised(
-  { lying, rule, shelf, used, edgeCm, doubt, raisedChance, decision }: SlotBuild,
-  from: Stack,
-): Stack {
-  const one = rungAbove(shelf, rule, from, used);
+function raised(of: SlotBuild, from: Stack): Stack {
+  const { lying, rule, shelf, used, edgeCm, doubt, raisedChance, decision, mostPieces } = of;
+  const most = { mostPieces, mostCm: mostHere(of) + FILL_OVER_CM / 2 };
+  const one = rungAbove(shelf, rule, from, used, most);
   if (!one || !lying || decision.oneRung) return one ?? from;
   const enough = chanceEnough(one.heightCm, edgeCm, doubt.range, doubt.offset) >= raisedChance;
-  return (enough ? undefined : rungAbove(shelf, rule, one, used)) ?? one;
+  return (enough ? undefined : rungAbove(shelf, rule, one, used, most)) ?? one;
 }
 
 /** Whether a slot is the one that a decision moves: a pair that goes up goes up on both sides, each comes down by itself. */

@@ -11,7 +11,7 @@ import type { RaiseReason } from '../poses/pose';
 import type { Pose } from '../poses/poses';
 import type { ReadingSide } from '../ranges/ranges';
 import { sidelessKey, slotKey, slotRefOf, type SlotKey } from '../slots';
-import { leftEmpty } from '../props/slots';
+import { staysEmptyOver } from './limits';
 import { atTheEdge, type Prepared } from './prepare';
 
 /** Earlier times of every pose and side before today, oldest first; ask for one with `earlierOf`. */
@@ -149,8 +149,8 @@ function reckonedThen(family: Family, input: FamilyInput, outcome: SessionPose) 
   return new Map(needs.map((need) => [slotKey(need), need.rawCm]));
 }
 
-const learnsNothing = ({ isLength, isChosen, slot, rawCm }: SlotNeed) =>
-  isLength || isChosen || leftEmpty(slot, rawCm);
+const learnsNothing = (pose: Pose, need: SlotNeed) =>
+  need.isLength || need.isChosen || staysEmptyOver(pose, slotKey(need), need.rawCm);
 
 interface OffsetContext {
   readonly likelyOn: (day: LocalDay) => InputValues;
@@ -185,7 +185,7 @@ export function offsetsOf(
     bands.map((band): [SlotKey, SlotDoubt] => {
       const { need } = band;
       const key = slotKey(need);
-      const evidence = learnsNothing(need)
+      const evidence = learnsNothing(pose, need)
         ? []
         : then.flatMap(({ outcome, edge, target, goesUp }) => {
             const reckoned = (target && chosenAgainst(outcome, key) ? target : edge).get(key);

@@ -8,12 +8,13 @@ import { normalQuantile } from '../normal';
 import { decision as decisionParameter } from '../parameters';
 import { stageOf, type Pose } from '../poses/poses';
 import { rungBelow } from '../props/search';
-import { isStoodOn, leftEmpty, slotRule } from '../props/slots';
-import { usedWith, type Stack, type Used } from '../props/stack';
+import { staysEmptyOver } from './limits';
+import { isStoodOn, slotRule } from '../props/slots';
+import { countAll, usedWith, type Stack, type Used } from '../props/stack';
 import type { ReadingSide } from '../ranges/ranges';
 import { longestHoldFor } from '../safety/settings';
 import { firstAllowed, type Verdict } from '../safety/verdict';
-import { sidelessKey, slotKey, type SlotKey } from '../slots';
+import { sidelessKey, slotKey, type SlotId, type SlotKey } from '../slots';
 import { buildSlot } from './buildSlot';
 import { lowCheckOf } from './checks';
 import type { StudentContext } from './context';
@@ -169,7 +170,8 @@ function buildSlots(laid: Laid, decision: Decision): { slots: PlanSlot[]; built:
   let used: Used = {};
   // Solved anew only after a slot on which others stand.
   let follow: readonly SlotNeed[] = [];
-  for (const band of bands) {
+  let laidPieces = 0;
+  for (const [at, band] of bands.entries()) {
     if (verdict.changes.has('no strap') && band.need.slot === 'strap') continue;
     const key = slotKey(band.need);
     const before = slots.at(-1)?.slot;
@@ -191,13 +193,24 @@ function buildSlots(laid: Laid, decision: Decision): { slots: PlanSlot[]; built:
       firstZ,
       raisedChance: context.care.lowerRung,
       extraRung: context.day !== 'usual',
+      mostPieces:
+        decisionParameter.mostPieces.value - laidPieces - keptFor(bands.slice(at + 1), pose),
     });
     slots.push(slot);
     used = usedWith(used, slot.stack);
-    if (!need.isLength && !leftEmpty(need.slot, slot.targetCm)) built[key] = slot.stackCm;
+    laidPieces += countAll(slot.stack);
+    if (!need.isLength && !staysEmptyOver(pose, key, slot.targetCm)) built[key] = slot.stackCm;
   }
   return { slots, built };
 }
+
+/** Comforts, which go first where a pose would ask for too many pieces. */
+const COMFORTS: readonly SlotId[] = ['neck', 'ankle', 'shoulder', 'behindKnee'];
+/** Pieces that are kept for what is still to be built. */
+const keptFor = (later: readonly Band[], pose: Pose) =>
+  later.filter(({ need }) => {
+    return !COMFORTS.includes(need.slot) && !pose.optional?.includes(need.slot) && need.rawCm >= 1;
+  }).length;
 
 function builtPose(laid: Laid): PlanPose {
   const { pose, family, choices, verdict, side, earlier, input } = laid;

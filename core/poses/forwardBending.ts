@@ -236,6 +236,7 @@ export const forwardBending = [
     sides: 'both',
     family: 'straddle fold',
     slots: ['seat', 'underKnees', 'chest', 'forehead'],
+    optional: ['chest'],
     asks: ['rounding', 'spine', 'straddleEntry'],
     traits: {
       knee: neitherLeg,
@@ -330,7 +331,7 @@ export const forwardBending = [
     name: 'Stacked-shin fold',
     sides: 'both',
     family: 'stacked fold',
-    slots: ['seat', 'underKnees', 'forehead'],
+    slots: ['seat', 'underThigh', 'forehead'],
     traits: {
       knee: bothLegs('turned'),
       hip: bothLegs('pastRightAngle', 'turnedOutLoaded'),
@@ -350,18 +351,18 @@ export const forwardBending = [
     entry: ['Sit in Stacked shins.', 'Tip the pelvis over the shins.', 'Forehead on its support.'],
     exit: ['Walk the hands back.', 'Unstack with the hands.'],
     needs: ['hipRotation', 'hipFlexion'],
-    comesDown: ['seat', 'underKnees', 'forehead'],
-    goesUp: goesUpAt('forehead', { rolled: 'seat', joint: 'underKnees' }),
+    comesDown: ['seat', 'underThigh', 'forehead'],
+    goesUp: goesUpAt('forehead', { rolled: 'seat', joint: 'underThigh' }),
     faults: [
       { id: 'one-bone', seen: 'A sit bone lifts', slot: 'seat', way: 'raise' },
-      { id: 'knee-twists', seen: 'Feeling in the knee', slot: 'underKnees', way: 'raise' },
+      { id: 'knee-twists', seen: 'Feeling in the knee', slot: 'underThigh', way: 'raise' },
     ],
     warmUps: ['stacked-shins'],
     counterposes: ['table-up'],
     easier: 'stacked-shins',
     insteadOver: {
       slot: 'seat',
-      cm: 26,
+      cm: 18,
       pose: 'open-book-fold',
     },
     atHome: 'Forehead: fists, books or a stool.',
@@ -475,7 +476,7 @@ export const forwardBending = [
     insteadOver: {
       slot: 'hipLevel',
       cm: pigeon.highestHip.value,
-      pose: 'figure-four',
+      pose: 'pigeon',
     },
     atHome: 'Strap: a long belt. Shin at a wall instead.',
     hold: { firstSeconds: 20, mostSeconds: 60 },

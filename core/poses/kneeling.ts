@@ -118,6 +118,7 @@ export const kneeling = [
     sides: 'both',
     family: 'child',
     slots: ['seat', 'behindKnee', 'ankle', 'underShin', 'chest', 'forehead'],
+    optional: ['chest', 'ankle'],
     asks: ['childKnees', 'behindKnee'],
     traits: {
       knee: bothLegs('satBackOn'),

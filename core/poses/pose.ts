@@ -32,6 +32,8 @@ export interface PoseEntry {
   readonly sides: 'both' | 'each';
   readonly family: FamilyId;
   readonly slots: readonly SlotId[];
+  /** Slots that are offered with their heights and built only on request. */
+  readonly optional?: readonly SlotId[];
   /** Questions of the approach whose answer changes this pose; the rest concern every pose alike. */
   readonly asks?: readonly QuestionId[];
   /** What it does to a body, which is what cautions speak of. */

@@ -124,7 +124,7 @@ export const reclined = [
     sanskrit: 'Supta Baddha Koṇāsana',
     sides: 'both',
     family: 'reclined open',
-    slots: ['back', 'neck', 'outerHip', 'underThigh', 'strap'],
+    slots: ['back', 'neck', 'outerHip', 'underThigh'],
     asks: ['reclinedOpen'],
     traits: {
       knee: bothLegs('turned'),
@@ -176,6 +176,7 @@ export const reclined = [
     sides: 'each',
     family: 'side-lying thigh stretch',
     slots: ['underKnees', 'feet', 'shoulder', 'strap'],
+    optional: ['feet'],
     traits: {
       knee: legs([], ['drawn']),
       hip: legs(['crossesMidline'], ['frontStretched']),

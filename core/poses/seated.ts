@@ -11,6 +11,7 @@ export const seated = [
     sides: 'both',
     family: 'long sit',
     slots: ['seat', 'underKnees', 'hands'],
+    optional: ['hands'],
     asks: ['rounding', 'pelvis'],
     traits: {
       knee: neitherLeg,
@@ -119,7 +120,7 @@ export const seated = [
     harder: 'open-book',
     insteadOver: {
       slot: 'seat',
-      cm: 30,
+      cm: 22,
       pose: 'chair-seat',
     },
     atHome: 'Seat: firm cushion or folded blanket. Knees: cushions or books under towels.',
@@ -132,7 +133,7 @@ export const seated = [
     sanskrit: 'Agnistambhāsana',
     sides: 'both',
     family: 'stacked',
-    slots: ['seat', 'underKnees'],
+    slots: ['seat', 'underThigh'],
     traits: {
       knee: bothLegs('turned'),
       hip: bothLegs('turnedOutLoaded'),
@@ -145,7 +146,7 @@ export const seated = [
     },
     stages: [
       { id: 'high', name: 'Raised seat, knee met', from: { slot: 'seat', cm: 0.5 } },
-      { id: 'knee-met', name: 'On the floor, top knee met', from: { slot: 'underKnees', cm: 1 } },
+      { id: 'knee-met', name: 'On the floor, top knee met', from: { slot: 'underThigh', cm: 1 } },
       { id: 'stacked', name: 'Shins stacked' },
     ],
     look: [
@@ -162,13 +163,13 @@ export const seated = [
     ],
     exit: ['Lift the top shin off with both hands.', 'Lengthen the legs and rest.'],
     needs: ['hipRotation', 'hipFlexion'],
-    comesDown: ['seat', 'underKnees'],
-    goesUp: goesUpAt('seat', { joint: 'underKnees' }),
+    comesDown: ['seat', 'underThigh'],
+    goesUp: goesUpAt('seat', { joint: 'underThigh' }),
     faults: [
       {
         id: 'knee-twists',
         seen: 'Feeling at the edge of the knee',
-        slot: 'underKnees',
+        slot: 'underThigh',
         way: 'raise',
       },
       { id: 'one-bone', seen: 'Sits on one bone', slot: 'seat', way: 'raise' },
@@ -179,7 +180,7 @@ export const seated = [
     harder: 'stacked-fold',
     insteadOver: {
       slot: 'seat',
-      cm: 26,
+      cm: 18,
       pose: 'easy-cross',
     },
     atHome: 'Seat: firm cushion. Knee: folded towels between knee and ankle.',
@@ -243,6 +244,7 @@ export const seated = [
     sides: 'both',
     family: 'straddle',
     slots: ['seat', 'underKnees', 'hands'],
+    optional: ['hands'],
     asks: ['rounding', 'straddleEntry'],
     traits: {
       knee: neitherLeg,
@@ -395,6 +397,7 @@ export const seated = [
     sides: 'each',
     family: 'seated twist',
     slots: ['seat', 'hands'],
+    optional: ['hands'],
     traits: {
       knee: neitherLeg,
       hip: legs(['pastRightAngle', 'crossesMidline'], ['hamstringStretched']),
@@ -483,7 +486,7 @@ export const seated = [
     easier: 'easy-cross',
     insteadOver: {
       slot: 'seat',
-      cm: 12,
+      cm: 10,
       pose: 'easy-cross',
     },
     atHome:

@@ -5,7 +5,7 @@ import { manyProps } from '../sim/manyProps';
 import { bestStacks, rungAbove, rungBelow } from './search';
 import { loadedCm, type Shelf } from './shelf';
 import { slotRule } from './slots';
-import { usualItem } from './starterShelf';
+import { usualItem } from './usualShelves';
 import {
   stackCostOf,
   stackFaults,

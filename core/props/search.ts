@@ -1,6 +1,6 @@
 import { groupedBy } from '../grouped';
 import { decision, stackCost } from '../parameters';
-import { isSoft, kinds, loadedCm, type Shelf } from './shelf';
+import { isSoft, kinds, type Shelf } from './shelf';
 import {
   askedBy,
   carriesNothing,
@@ -8,6 +8,7 @@ import {
   countAsked,
   isLeft,
   layerFaults,
+  layerHeightCm,
   layersCost,
   missCost,
   MOST_PIECES,
@@ -16,6 +17,7 @@ import {
   pairFaults,
   pieceWidthCm,
   takenFrom,
+  wholeFaults,
   type Layer,
   type Piece,
   type SlotRule,
@@ -30,6 +32,7 @@ const TALLEST_CM = 62;
 
 /** Everything that may fill one layer of a slot, the cheapest first, laid out for scanning. */
 interface Layers {
+  readonly rule: SlotRule;
   readonly all: readonly Layer[];
   readonly heightCm: Float64Array;
   /** Cost of each by itself: its pieces, softness, wobble. */
@@ -78,7 +81,7 @@ function layersFor(shelf: Shelf, rule: SlotRule): Layers {
   const before = known.get(rule);
   if (before) return before;
   const key = JSON.stringify(rule);
-  const layers = known.get(key) ?? laidOut(fewAlike(everyLayer(shelf, rule)));
+  const layers = known.get(key) ?? laidOut(fewAlike(everyLayer(shelf, rule)), rule);
   known.set(key, layers).set(rule, layers);
   return layers;
 }
@@ -94,7 +97,7 @@ function everyLayer(shelf: Shelf, rule: SlotRule): Layer[] {
             countAsked(item, rule),
             Math.ceil(rule.leastWidthCm / pieceWidthCm(item, state)),
           );
-          const layer = { item, state, count, heightCm: loadedCm(item, state, rule.load) };
+          const layer = { item, state, count, heightCm: layerHeightCm(item, state, rule) };
           return count <= item.count &&
             count <= MOST_PIECES &&
             layer.heightCm <= TALLEST_CM &&
@@ -128,7 +131,7 @@ function fewAlike(layers: readonly Layer[]): readonly Layer[] {
   return layers.filter((layer) => kept.has(layer));
 }
 
-function laidOut(firmFirst: readonly Layer[]): Layers {
+function laidOut(firmFirst: readonly Layer[], rule: SlotRule): Layers {
   const firmnessOf = new Map(firmFirst.map((layer, i) => [layer, i]));
   const costOf = new Map(firmFirst.map((layer) => [layer, layersCost([layer])]));
   const all = [...firmFirst].sort((a, b) => (costOf.get(a) as number) - (costOf.get(b) as number));
@@ -139,6 +142,7 @@ function laidOut(firmFirst: readonly Layer[]): Layers {
     .slice()
     .sort((a, b) => (heightCm[a] as number) - (heightCm[b] as number) || a - b);
   const layers: Layers = {
+    rule,
     all,
     heightCm,
     cost,
@@ -184,7 +188,7 @@ function everyStack(layers: Layers): Stacks {
 /** Some layers as a stack; undefined where no order of them may stand, null where not even more of them could. */
 function wholeOf(
   numbers: readonly number[],
-  { all, heightCm: heights, cost: costs, soft, firmness, fits, pieces }: Layers,
+  { all, rule, heightCm: heights, cost: costs, soft, firmness, fits, pieces }: Layers,
 ): Whole | null | undefined {
   let [count, softOnes, heightCm, cost] = [0, 0, 0, 0];
   for (const i of numbers) {
@@ -200,7 +204,7 @@ function wholeOf(
     const key = below * all.length + above;
     const known = fits.get(key);
     if (known !== undefined) return known;
-    const answer = pairFaults(all[below] as Layer, all[above] as Layer).length === 0;
+    const answer = pairFaults(all[below] as Layer, all[above] as Layer, rule).length === 0;
     fits.set(key, answer);
     return answer;
   };
@@ -208,6 +212,14 @@ function wholeOf(
     [...numbers].sort((a, b) => (firmness[a] as number) - (firmness[b] as number)),
     mayLie,
   );
+  if (
+    order &&
+    wholeFaults(
+      order.map((i) => all[i] as Layer),
+      rule,
+    ).length > 0
+  )
+    return undefined;
   return (
     order && {
       pieces: piecesOf(order.map((i) => all[i] as Layer)),
@@ -315,7 +327,7 @@ function firstOrder(
 export function bestStacks(
   shelf: Shelf,
   rule: SlotRule,
-  { targetCm, lying, used = {} }: StackWish,
+  { targetCm, lying, used = {}, mostPieces = MOST_PIECES }: StackWish,
   leastCm = 0,
   mostCm = Infinity,
   most = MOST_RIVALS,
@@ -329,6 +341,8 @@ export function bestStacks(
     mostCm: Math.min(TALLEST_CM, mostCm),
     taken: takenFrom(shelf, used),
     lying: lying && lying.length > 0 ? lying : null,
+    rounds: rule.rounds,
+    mostPieces,
   };
   if (layers.stacks) lookThrough(search, layers.stacks);
   else searchDeep(search);
@@ -347,13 +361,18 @@ interface Search {
   readonly mostCm: number;
   readonly taken: readonly Some[];
   readonly lying: readonly Piece[] | null;
+  readonly rounds: SlotRule['rounds'];
+  readonly mostPieces: number;
 }
 
 /** Weighs one stack that could be worth it: what it asks for must be left, and moving what lies there costs. */
-function weigh({ rivals, taken, lying, targetCm }: Search, whole: Whole): void {
-  if (!isLeft(whole.asked, taken)) return;
+function weigh(search: Search, whole: Whole): void {
+  const { rivals, taken, lying, targetCm, rounds, mostPieces } = search;
+  if (!isLeft(whole.asked, taken) || countAll(whole.pieces) > mostPieces) return;
   const cost =
-    whole.cost + missCost(whole.heightCm, targetCm) + (lying ? movedCost(lying, whole.pieces) : 0);
+    whole.cost +
+    missCost(whole.heightCm, targetCm, rounds) +
+    (lying ? movedCost(lying, whole.pieces) : 0);
   if (cost < rivals.limit) rivals.add(whole, cost);
 }
 
@@ -381,9 +400,9 @@ function outward(
 }
 
 function lookThrough(search: Search, { all, heightCm, cost }: Stacks): void {
-  const { rivals, targetCm } = search;
+  const { rivals, targetCm, rounds } = search;
   outward(search, heightCm, 0, (at) => {
-    const miss = missCost(heightCm[at] as number, targetCm);
+    const miss = missCost(heightCm[at] as number, targetCm, rounds);
     if (miss >= rivals.limit) return false;
     if (miss + (cost[at] as number) < rivals.limit) weigh(search, all[at] as Whole);
     return true;
@@ -396,7 +415,7 @@ function lookThrough(search: Search, { all, heightCm, cost }: Stacks): void {
  * is no slower than its near ones.
  */
 function searchDeep(search: Search): void {
-  const { layers, rivals, targetCm, leastCm, mostCm } = search;
+  const { layers, rivals, targetCm, leastCm, mostCm, rounds } = search;
   const { all, heightCm, cost, pieces, soft, topOnly, rising, risingCm, lower } = layers;
   // What moving is sure to cost, over the pieces that lie there and may stay: so much for each piece that is laid.
   const perPiece = search.lying ? stackCost.perPieceMoved.value : 0;
@@ -409,7 +428,7 @@ function searchDeep(search: Search): void {
     const dearest = (cost[at.from] ?? Infinity) + perPiece;
     outward(search, risingCm, at.cm, (place) => {
       const i = rising[place] as number;
-      const miss = missCost(at.cm + (risingCm[place] as number), targetCm);
+      const miss = missCost(at.cm + (risingCm[place] as number), targetCm, rounds);
       if (at.spent + miss + dearest >= rivals.limit) return false;
       if (
         i < at.from ||
@@ -494,9 +513,15 @@ export function rungBelow(
   rule: SlotRule,
   lying: Stack,
   used: Used = {},
+  mostPieces = MOST_PIECES,
 ): Stack | undefined {
   const { heightCm, pieces } = lying;
-  const wish = { targetCm: Math.max(0, heightCm - MIDDLE_STEP), lying: pieces, used };
+  const wish = {
+    targetCm: Math.max(0, heightCm - MIDDLE_STEP),
+    lying: pieces,
+    used,
+    mostPieces: Math.max(mostPieces, countAll(pieces)),
+  };
   return bestStacks(
     shelf,
     rule,
@@ -513,17 +538,18 @@ export function rungAbove(
   rule: SlotRule,
   lying: Stack,
   used: Used = {},
+  { mostPieces = MOST_PIECES, mostCm = Infinity }: { mostPieces?: number; mostCm?: number } = {},
 ): Stack | undefined {
   const { heightCm, pieces } = lying;
-  const wish = { targetCm: heightCm + MIDDLE_STEP, lying: pieces, used };
+  const wish = { targetCm: heightCm + MIDDLE_STEP, lying: pieces, used, mostPieces };
   return (
     bestStacks(
       shelf,
       rule,
       wish,
       heightCm + LEAST_STEP - HAIR,
-      heightCm + MOST_STEP + HAIR,
+      Math.min(mostCm, heightCm + MOST_STEP + HAIR),
       1,
-    )[0] ?? bestStacks(shelf, rule, wish, heightCm + LEAST_STEP - HAIR, Infinity, 1)[0]
+    )[0] ?? bestStacks(shelf, rule, wish, heightCm + LEAST_STEP - HAIR, mostCm, 1)[0]
   );
 }

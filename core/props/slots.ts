@@ -1,14 +1,29 @@
 import type { Body } from '../body/body';
 import type { FamilyId } from '../geometry/families';
-import { decision, fold, loading, squat, standingFold } from '../parameters';
+import { decision, fold, loading, reclinedHero, squat, standingFold } from '../parameters';
 import type { SlotRule } from './stack';
 import type { SlotId } from '../slots';
+
+/**
+ * What a support is for; it decides margin, rounding and limit.
+ *
+ * - `carry`: a joint's end range decides. Stands at least where the joint keeps its margin.
+ * - `tilt`: the pelvis that the approach asks for, at the most likely body. No margin; the nearest height.
+ * - `fill`: meets what hangs once the carrying pieces stand. Never more than a centimetre over the gap.
+ * - `reach`: the length between a hand and something. The nearest height.
+ * - `space`: opens a joint by a thickness found by trying.
+ */
+export type Purpose = 'carry' | 'tilt' | 'fill' | 'reach' | 'space';
 
 /** Sit bones to the width that must be carried in a kneeling seat, which has to pass between the heels. */
 const KNEELING_SEAT_WIDTH_CM = 15;
 
-const FOLDS = ['fold-2', 'fold-4', 'fold-8', 'fold-16', 'fold-32'] as const;
+/** Sixteen layers at most: thicker folds tip. */
+const FOLDS = ['fold-2', 'fold-4', 'fold-8', 'fold-16'] as const;
 const ROLLS = ['roll-half', 'roll-tight', 'roll-loose'] as const;
+
+/** A free seat is at most so many times as tall as its smaller side, a hand support so many times. */
+const [FREE_SEAT, HAND_SUPPORT] = [1.5, 2];
 
 /** Families whose seat stands between or on the heels. */
 const SITS_ON_SHINS: readonly FamilyId[] = [
@@ -20,16 +35,22 @@ const SITS_ON_SHINS: readonly FamilyId[] = [
 ];
 const SQUATS: readonly FamilyId[] = ['squat', 'squat, one side', 'side squat'];
 /** Families in which one thing lies under both knees. */
-const UNDER_BOTH_KNEES: readonly FamilyId[] = [
+const UNDER_BOTH_KNEES: readonly FamilyId[] = ['long sit', 'fold', 'lying at rest'];
+/** Families whose seat keeps a knee off its end; every other seat stands for the pelvis. */
+const CARRIES_SEAT: readonly FamilyId[] = [...SITS_ON_SHINS, ...SQUATS];
+/** Families whose knees lie apart: each has its own. */
+const KNEES_APART: readonly FamilyId[] = ['straddle', 'straddle fold'];
+/** Families in which knees are lifted for the pelvis' sake. */
+const TILTS_BY_KNEES: readonly FamilyId[] = [
   'long sit',
   'straddle',
   'fold',
+  'one-leg fold',
   'straddle fold',
-  'lying at rest',
 ];
 const SOFT_LAYERS = { blanket: [...FOLDS, ...ROLLS], towel: 'any', cushion: 'any' } as const;
 
-function seatRule(family: FamilyId, body: Body): SlotRule {
+function seatRule(family: FamilyId, body: Body): Omit<SlotRule, 'rounds'> {
   const onShins = SITS_ON_SHINS.includes(family);
   if (family === 'chair seat')
     return {
@@ -54,6 +75,7 @@ function seatRule(family: FamilyId, body: Body): SlotRule {
   return {
     load: onShins ? loading.kneelingSeat.value : loading.seat.value,
     leastWidthCm: onShins ? KNEELING_SEAT_WIDTH_CM : Math.round(body.hipWidthCm),
+    ...(onShins ? { bolsterOnBolster: true } : { mostSlender: FREE_SEAT }),
     serves: {
       block: onShins ? ['flat', 'edge'] : ['flat'],
       'half-block': 'any',
@@ -67,9 +89,11 @@ function seatRule(family: FamilyId, body: Body): SlotRule {
 }
 
 interface SlotEntry {
+  /** What a support is for here; what carries in one family tilts in another. */
+  readonly purpose: Purpose | ((family: FamilyId) => Purpose);
   /** What may serve here, for a family and a body. */
-  readonly rule: (family: FamilyId, body: Body) => SlotRule;
-  /** Left empty where it would have to stand higher than this, in cm. */
+  readonly rule: (family: FamilyId, body: Body) => Omit<SlotRule, 'rounds'>;
+  /** Nothing stands higher than this here, in cm, where a pose's own table does not say. */
   readonly mostCm?: number;
   /** Gaps lower than this, in cm, are left as they are; 1 where nothing is said. */
   readonly leastCm?: number;
@@ -78,7 +102,7 @@ interface SlotEntry {
 }
 
 /** Head and neck are met alike. */
-const HEAD: SlotRule = {
+const HEAD: Omit<SlotRule, 'rounds'> = {
   load: loading.head.value,
   leastWidthCm: 15,
   serves: {
@@ -90,17 +114,25 @@ const HEAD: SlotRule = {
     'bolster-flat': 'any',
     cushion: 'any',
     books: 'any',
+    bench: 'any',
+    chair: 'any',
   },
 };
 
 /** Every slot: what serves there, how high and how low it may stand, and whether others stand on it. */
 const slots: Readonly<Record<SlotId, SlotEntry>> = {
-  seat: { stoodOn: true, rule: seatRule },
+  seat: {
+    purpose: (family) => (CARRIES_SEAT.includes(family) ? 'carry' : 'tilt'),
+    stoodOn: true,
+    rule: seatRule,
+  },
   underKnees: {
+    purpose: (family) => (TILTS_BY_KNEES.includes(family) ? 'tilt' : 'fill'),
     stoodOn: true,
     rule: (family) => ({
       load: loading.knee.value,
       leastWidthCm: UNDER_BOTH_KNEES.includes(family) ? 35 : 12,
+      ...(KNEES_APART.includes(family) ? { pair: true } : {}),
       serves: {
         ...SOFT_LAYERS,
         towel: ['fold-2', 'fold-4', 'fold-8', 'roll'],
@@ -111,6 +143,7 @@ const slots: Readonly<Record<SlotId, SlotEntry>> = {
     }),
   },
   behindKnee: {
+    purpose: 'space',
     leastCm: 0.5,
     rule: () => ({
       load: loading.knee.value,
@@ -123,6 +156,7 @@ const slots: Readonly<Record<SlotId, SlotEntry>> = {
     }),
   },
   underThigh: {
+    purpose: 'fill',
     rule: () => ({
       load: loading.knee.value,
       leastWidthCm: 12,
@@ -136,6 +170,7 @@ const slots: Readonly<Record<SlotId, SlotEntry>> = {
     }),
   },
   outerHip: {
+    purpose: 'fill',
     rule: () => ({
       load: loading.knee.value,
       leastWidthCm: 12,
@@ -143,6 +178,7 @@ const slots: Readonly<Record<SlotId, SlotEntry>> = {
     }),
   },
   hipLevel: {
+    purpose: (family) => (family === 'reclined hero, one leg' ? 'fill' : 'carry'),
     stoodOn: true,
     rule: () => ({
       load: loading.kneelingSeat.value,
@@ -159,6 +195,7 @@ const slots: Readonly<Record<SlotId, SlotEntry>> = {
     }),
   },
   underShin: {
+    purpose: 'space',
     stoodOn: true,
     rule: () => ({
       load: loading.knee.value,
@@ -171,6 +208,7 @@ const slots: Readonly<Record<SlotId, SlotEntry>> = {
     }),
   },
   ankle: {
+    purpose: 'fill',
     rule: () => ({
       load: loading.knee.value,
       leastWidthCm: 0,
@@ -182,6 +220,7 @@ const slots: Readonly<Record<SlotId, SlotEntry>> = {
     }),
   },
   heels: {
+    purpose: 'carry',
     stoodOn: true,
     mostCm: squat.highestHeel.value,
     rule: (family) => ({
@@ -198,6 +237,7 @@ const slots: Readonly<Record<SlotId, SlotEntry>> = {
     }),
   },
   feet: {
+    purpose: 'fill',
     stoodOn: true,
     rule: () => ({
       load: loading.hands.value,
@@ -208,22 +248,24 @@ const slots: Readonly<Record<SlotId, SlotEntry>> = {
         'half-block': 'any',
         books: 'any',
         bench: 'any',
-        blanket: FOLDS,
       },
     }),
   },
   hands: {
+    purpose: 'reach',
     mostCm: standingFold.highestHandProp.value,
     rule: () => ({
       load: loading.hands.value,
       leastWidthCm: 0,
       pair: true,
+      mostSlender: HAND_SUPPORT,
       mostStepCm: decision.mostHandRung.value,
       serves: { block: 'any', 'half-block': 'any', books: 'any', chair: 'any', bench: 'any' },
     }),
   },
-  forehead: { mostCm: fold.highestForeheadProp.value, rule: () => HEAD },
+  forehead: { purpose: 'fill', mostCm: fold.highestForeheadProp.value, rule: () => HEAD },
   chest: {
+    purpose: 'fill',
     mostCm: fold.highestChestProp.value,
     rule: () => ({
       load: loading.back.value,
@@ -232,37 +274,53 @@ const slots: Readonly<Record<SlotId, SlotEntry>> = {
     }),
   },
   back: {
+    purpose: (family) => (family === 'reclined open' ? 'fill' : 'carry'),
     stoodOn: true,
     rule: () => ({
       load: loading.back.value,
       leastWidthCm: 20,
+      rampLever: reclinedHero.rampLever.value,
+      bolsterOnBolster: true,
       serves: {
         'bolster-round': 'any',
         'bolster-flat': 'any',
         blanket: FOLDS,
-        block: 'any',
+        block: ['flat', 'edge'],
         'half-block': 'any',
         cushion: 'any',
+        books: 'any',
       },
     }),
   },
-  neck: { rule: () => HEAD },
+  neck: { purpose: 'fill', rule: () => HEAD },
   shoulder: {
+    purpose: 'fill',
     rule: () => ({
       load: loading.head.value,
       leastWidthCm: 15,
       serves: { blanket: FOLDS, towel: ['fold-2', 'fold-4', 'fold-8'], cushion: 'any' },
     }),
   },
-  strap: { rule: () => ({ load: 0, leastWidthCm: 0, serves: { strap: ['length'] } }) },
+  strap: {
+    purpose: 'reach',
+    rule: () => ({ load: 0, leastWidthCm: 0, serves: { strap: ['length'] } }),
+  },
 };
 
-/** Whether a slot is left empty since it would have to stand too high. */
-export const leftEmpty = (slot: SlotId, cm: number) => cm > (slots[slot].mostCm ?? Infinity);
-/** Whether a gap is too low to be filled. */
-export const tooLowToFill = (slot: SlotId, cm: number) => cm < (slots[slot].leastCm ?? 1);
+/** The most that stands in a slot of any pose, in cm. */
+export const slotMostCm = (slot: SlotId) => slots[slot].mostCm ?? Infinity;
+/** Whether a gap is too low to be filled: what only fills leaves under two centimetres as they are. */
+export const tooLowToFill = (slot: SlotId, cm: number, purpose: Purpose) =>
+  cm < (slots[slot].leastCm ?? (purpose === 'fill' ? LEAST_FILL_CM : 1));
+const LEAST_FILL_CM = 2;
 /** Whether other slots of a pose follow this one's height. */
 export const isStoodOn = (slot: SlotId) => slots[slot].stoodOn === true;
+
+/** What a slot's support is for in a family. */
+export function purposeOf(slot: SlotId, family: FamilyId): Purpose {
+  const { purpose } = slots[slot];
+  return typeof purpose === 'function' ? purpose(family) : purpose;
+}
 
 const knownRules = new Map<string, SlotRule>();
 
@@ -271,7 +329,11 @@ export function slotRule(slot: SlotId, family: FamilyId, body: Body): SlotRule {
   const key = `${slot}/${family}/${slot === 'seat' ? Math.round(body.hipWidthCm) : ''}`;
   const known = knownRules.get(key);
   if (known) return known;
-  const rule = slots[slot].rule(family, body);
+  const purpose = purposeOf(slot, family);
+  const rule: SlotRule = {
+    ...slots[slot].rule(family, body),
+    rounds: purpose === 'carry' || purpose === 'space' ? 'up' : 'nearest',
+  };
   knownRules.set(key, rule);
   return rule;
 }

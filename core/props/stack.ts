@@ -33,8 +33,19 @@ export interface SlotRule {
   readonly leastWidthCm: number;
   /** The largest single step down, where the usual one cannot be built. */
   readonly mostStepCm?: number;
+  /** Whether too low is worse than too high, or either as bad. */
+  readonly rounds: 'up' | 'nearest';
   /** Each hand or foot has a stack of its own, built of twins. */
   readonly pair?: boolean;
+  /**
+   * A ramp: something long and soft lies with its foot at the pelvis and its head end on the rest, of whose height the
+   * shoulder blades feel this share.
+   */
+  readonly rampLever?: number;
+  /** A pile that stands by itself is at most so many times as tall as its smaller side. */
+  readonly mostSlender?: number;
+  /** A flat bolster may lie on a flat one: the body holds them. */
+  readonly bolsterOnBolster?: boolean;
 }
 
 export const MOST_PIECES = 4;
@@ -48,18 +59,31 @@ export interface Layer {
   readonly heightCm: number;
 }
 
-function layersOf(stack: readonly Piece[], shelf: Shelf, load: number): Layer[] {
+/** What lies lengthwise under a back; all else stands under its head end. */
+const LONG: readonly PropKind[] = ['bolster-round', 'bolster-flat', 'blanket', 'cushion'];
+
+/** Height that one layer adds, as it stands under its slot's load. */
+export function layerHeightCm(
+  item: ShelfItem,
+  state: PropState,
+  { load, rampLever }: Pick<SlotRule, 'load' | 'rampLever'>,
+) {
+  const share = rampLever === undefined || LONG.includes(item.kind) ? 1 : rampLever;
+  return share * loadedCm(item, state, load);
+}
+
+function layersOf(stack: readonly Piece[], shelf: Shelf, rule: SlotRule): Layer[] {
   return stack.map(({ item: id, state: stateId, count }) => {
     const item = shelf.find((one) => one.id === id);
     const state = item?.states.find((one) => one.id === stateId);
     if (!item || !state) throw new Error(`the shelf has no ${id} ${stateId}`);
-    return { item, state, count, heightCm: loadedCm(item, state, load) };
+    return { item, state, count, heightCm: layerHeightCm(item, state, rule) };
   });
 }
 
 /** Height of a stack as it stands under its slot's load. */
 export const stackHeightCm = (pieces: readonly Piece[], shelf: Shelf, rule: SlotRule) =>
-  layersOf(pieces, shelf, rule.load).reduce((sum, { heightCm }) => sum + heightCm, 0);
+  layersOf(pieces, shelf, rule).reduce((sum, { heightCm }) => sum + heightCm, 0);
 
 /** How wide one piece lies across the body in a state; a block on its end is as wide as it is deep. */
 export const pieceWidthCm = (item: ShelfItem, state: PropState) =>
@@ -88,12 +112,25 @@ export const countAsked = (item: ShelfItem, rule: SlotRule) =>
   rule.pair && !['chair', 'bench'].includes(item.kind) ? 2 : 1;
 
 /** What forbids one layer on another. */
-export function pairFaults(below: Layer, above: Layer): string[] {
+export function pairFaults(
+  below: Layer,
+  above: Layer,
+  { bolsterOnBolster }: Pick<SlotRule, 'bolsterOnBolster'> = {},
+): string[] {
   const faults: string[] = [];
   if (isSoft(below.item) && !isSoft(above.item))
     faults.push(`${above.item.name} is hard and may not lie on ${below.item.name}`);
   if (below.state.id === 'end') faults.push('nothing lies on a block on end');
-  if (above.state.id === 'end') faults.push('a block on end stands on the floor');
+  if (above.state.id === 'end' || above.state.id === 'edge')
+    faults.push('a block on edge or end stands on the floor');
+  if (above.item.kind === 'bolster-round' && isSoft(below.item))
+    faults.push('a round bolster lies on nothing soft');
+  if (
+    below.item.kind === 'bolster-flat' &&
+    above.item.kind === 'bolster-flat' &&
+    bolsterOnBolster !== true
+  )
+    faults.push('a flat bolster lies on another only where the body holds both');
   if (isRoll(below.state)) faults.push('nothing lies on a roll');
   if (
     below.item.kind === 'bolster-round' &&
@@ -112,6 +149,33 @@ export function pairFaults(below: Layer, above: Layer): string[] {
   return faults;
 }
 
+/** The smaller side that a layer stands on, in centimetres; twins for two hands stand apart, others side by side. */
+function smallerSideCm({ item, state, count }: Layer, pair: boolean) {
+  const { widthCm, depthCm, states } = kinds[item.kind];
+  const flatCm = states[0]?.heightCm ?? depthCm;
+  const across = pair ? widthCm : widthCm * count;
+  if (state.id === 'edge') return Math.min(across, flatCm);
+  if (state.id === 'end') return Math.min(depthCm, flatCm);
+  return Math.min(across, depthCm);
+}
+
+/** Furniture has its own height free. */
+const isFurniture = ({ item }: Layer) => item.kind === 'chair' || item.kind === 'bench';
+
+/** What forbids some layers as a whole, whichever lies on which. */
+export function wholeFaults(layers: readonly Layer[], rule: SlotRule): string[] {
+  const faults: string[] = [];
+  const top = layers.at(-1);
+  if (rule.rampLever !== undefined && top && !LONG.includes(top.item.kind))
+    faults.push('a back lies on something long, not on blocks');
+  const free = layers.filter((layer) => !isFurniture(layer));
+  const heightCm = free.reduce((sum, layer) => sum + layer.heightCm, 0);
+  const sideCm = Math.min(...free.map((layer) => smallerSideCm(layer, rule.pair === true)));
+  if (rule.mostSlender !== undefined && free.length > 1 && heightCm > rule.mostSlender * sideCm)
+    faults.push(`${heightCm.toFixed(0)} cm is too tall for its ${sideCm.toFixed(0)} cm side`);
+  return faults;
+}
+
 /** The rules that a stack breaks, in words, beside what is in use elsewhere; an empty list for a stack that may be used. */
 export function stackFaults(
   pieces: readonly Piece[],
@@ -119,12 +183,13 @@ export function stackFaults(
   rule: SlotRule,
   used: Used = {},
 ): string[] {
-  const layers = layersOf(pieces, shelf, rule.load);
+  const layers = layersOf(pieces, shelf, rule);
   const all = layers.reduce((sum, { count }) => sum + count, 0);
   return [
     ...new Set([
       ...layers.flatMap((layer) => layerFaults(layer, rule)),
-      ...layers.slice(1).flatMap((above, i) => pairFaults(layers[i] as Layer, above)),
+      ...layers.slice(1).flatMap((above, i) => pairFaults(layers[i] as Layer, above, rule)),
+      ...wholeFaults(layers, rule),
       ...askedBy(layers).flatMap(({ item, count }) =>
         count + (used[item.id] ?? 0) > item.count
           ? [`the shelf has ${item.count} of ${item.name}, not ${count + (used[item.id] ?? 0)}`]
@@ -160,13 +225,16 @@ export const layersCost = (layers: readonly Layer[]) =>
   );
 /** What a stack costs for its pieces: fewer, and fewer kinds, cost less. */
 export const simplicityCost = (pieces: readonly Piece[], shelf: Shelf, rule: SlotRule) =>
-  layersCost(layersOf(pieces, shelf, rule.load));
+  layersCost(layersOf(pieces, shelf, rule));
 
-/** Cost of standing off the target; too low costs more than too high. */
-export const missCost = (heightCm: number, targetCm: number) =>
+/** Of two heights as far off, the lower. */
+const TIES_DOWN = 0.98;
+/** Cost of standing off the target; where it rounds up, too low costs more than too high. */
+export const missCost = (heightCm: number, targetCm: number, rounds: SlotRule['rounds']) =>
   heightCm >= targetCm
     ? (heightCm - targetCm) * stackCost.overTarget.value
-    : (targetCm - heightCm) * stackCost.underTarget.value;
+    : (targetCm - heightCm) *
+      (rounds === 'up' ? stackCost.underTarget.value : TIES_DOWN * stackCost.overTarget.value);
 
 const isAlike = (a: Piece, b: Piece) => a.item === b.item && a.state === b.state;
 const countOf = (pieces: readonly Piece[], piece: Piece) =>
@@ -239,6 +307,8 @@ export interface StackWish {
   readonly lying?: readonly Piece[] | undefined;
   /** What other slots of the pose already use, by item. */
   readonly used?: Used;
+  /** So many pieces at most. */
+  readonly mostPieces?: number;
 }
 
 /** What a stack costs for the pieces that would have to be moved. */
@@ -252,7 +322,7 @@ export const stackCostOf = (
   rule: SlotRule,
   { targetCm, lying }: StackWish,
 ) =>
-  missCost(stack.heightCm, targetCm) +
+  missCost(stack.heightCm, targetCm, rule.rounds) +
   simplicityCost(stack.pieces, shelf, rule) +
   movedCost(lying, stack.pieces);
 

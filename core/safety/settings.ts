@@ -46,7 +46,7 @@ function backSettings(choices: Choices, has: Has) {
       ? standingFold.bentKnee
       : standingFold.softKnee;
   return {
-    share: has('mid-range') ? workingShare.rest.value : shareOf[choices.hold],
+    share: has('mid-range') ? workingShare.midRange.value : shareOf[choices.hold],
     pelvisTargetDeg: pelvisTarget[choices.pelvis].value,
     spineShareDeg,
     lumbarAllowanceDeg: has('no arch') ? 0 : reclinedHero.lumbarAllowance.value,

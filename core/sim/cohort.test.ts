@@ -1,5 +1,5 @@
 import { shippedCare } from '../plan/context';
-import { starterShelf } from '../props/starterShelf';
+import { starterShelf } from '../props/usualShelves';
 import { simulateCohort, tradeOff, type PolicyFigures, type PolicyId } from './cohort';
 
 const wish = { students: 16, weeks: 16, seed: 11 };

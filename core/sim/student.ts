@@ -5,7 +5,7 @@ import { daysBetween, type LocalDay } from '../formats/time';
 import { type Built } from '../geometry/family';
 import { atTheEdge, preparePose } from '../plan/prepare';
 import type { Shelf } from '../props/shelf';
-import { leftEmpty } from '../props/slots';
+import { staysEmptyOver } from '../plan/limits';
 import { uncertainParameters, type InputValues, type InputKey } from '../geometry/inputs';
 import { methods, protocolOf, type MethodId } from '../protocols/protocols';
 import { reading } from '../parameters';
@@ -174,10 +174,15 @@ export function trueHeights(
 }
 
 const builtOf = (planned: PlanPose): Built =>
-  Object.fromEntries(planned.slots.filter(isBuilt).map((slot) => [slotKey(slot), slot.stackCm]));
+  Object.fromEntries(
+    planned.slots.filter(isBuiltIn(planned)).map((slot) => [slotKey(slot), slot.stackCm]),
+  );
 /** A strap is no height, and a slot left empty because it is too high up is not the floor. */
-const isBuilt = (slot: PlanPose['slots'][number]) =>
-  !slot.isLength && !leftEmpty(slot.slot, slot.targetCm);
+const isBuiltIn = ({ pose: id }: PlanPose) => {
+  const pose = poseById(id);
+  return (slot: PlanPose['slots'][number]) =>
+    !slot.isLength && pose !== undefined && !staysEmptyOver(pose, slotKey(slot), slot.targetCm);
+};
 
 /** Slots that, too low, are felt in the knee; elsewhere muscles pull and the pelvis rolls. */
 const JOINTS_SPEAK: Readonly<Record<string, readonly string[]>> = {
@@ -195,7 +200,7 @@ const UNKNOWN_CM = 2;
 function shortestOf(planned: PlanPose, needs: Readonly<Record<string, number>>) {
   const pose = poseById(planned.pose);
   return planned.slots
-    .filter((slot) => comesDown(pose, slotKey(slot)) && isBuilt(slot))
+    .filter((slot) => comesDown(pose, slotKey(slot)) && isBuiltIn(planned)(slot))
     .map((slot) => ({
       key: slotKey(slot),
       cm: Math.max(0, needs[slotKey(slot)] ?? 0) - slot.stackCm,
@@ -242,13 +247,15 @@ export function doPose(
     side: planned.side,
     plannedSeconds: planned.holdSeconds,
     heldSeconds: Math.round(held),
-    settled: planned.slots.filter(isBuilt).map(({ slot, part, side, stackCm, stack }) => ({
-      slot,
-      ...(part ? { part } : {}),
-      side,
-      heightCm: round1(stackCm),
-      pieces: stack,
-    })),
+    settled: planned.slots
+      .filter(isBuiltIn(planned))
+      .map(({ slot, part, side, stackCm, stack }) => ({
+        slot,
+        ...(part ? { part } : {}),
+        side,
+        heightCm: round1(stackCm),
+        pieces: stack,
+      })),
     ...feltOn(tooLow ? short.key : null, planned.pose, strength),
     breath: strength >= 8 ? 'held' : 'easy',
     faults: [],

@@ -4,7 +4,7 @@ import type { Person, Reading, Session, SessionPose } from '../formats/book';
 import type { InputValues } from '../geometry/inputs';
 import type { FamilyInput, PoseSettings } from '../geometry/family';
 import type { StudentRecord } from '../estimate/estimate';
-import { usualItem } from '../props/starterShelf';
+import { usualItem } from '../props/usualShelves';
 import { exampleBodies } from '../sim/examples';
 import type { Shelf } from '../props/shelf';
 import { keysOf, rangeIds, type RangeId, type ReadingSide } from '../ranges/ranges';

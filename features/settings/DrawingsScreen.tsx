@@ -4,10 +4,10 @@ import { bodyFrom } from '@/core/body/body';
 import type { PlanPose } from '@/core/formats/plan';
 import type { Posture } from '@/core/geometry/posture';
 import { planStudent } from '@/core/plan/plan';
-import type { Pose } from '@/core/poses/poses';
-import { poses } from '@/core/poses/poses';
-import { starterShelf } from '@/core/props/starterShelf';
+import { poses, type Pose } from '@/core/poses/poses';
+import { starterShelf } from '@/core/props/usualShelves';
 import { exampleBodies, exampleRecord } from '@/core/sim/examples';
+import { slotKey } from '@/core/slots';
 import { AboveScene } from '@/ui/AboveScene';
 import { isSpatial } from '@/ui/figure/above';
 import { PoseScene } from '@/ui/PoseScene';
@@ -26,7 +26,6 @@ import {
   shortSlot,
   statusWords,
 } from '../plan/words';
-import { slotKey } from '@/core/slots';
 
 /** Every pose as it is reckoned and drawn for five example bodies on a small shelf. */
 export function DrawingsScreen() {

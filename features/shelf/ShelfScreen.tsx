@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import Svg, { Line } from 'react-native-svg';
 import { kinds, propKinds, stateName, type PropKind, type ShelfItem } from '@/core/props/shelf';
-import { starterShelf, usualItem } from '@/core/props/starterShelf';
+import { starterShelf, usualItem } from '@/core/props/usualShelves';
 import { editFields, put } from '@/store/facts';
 import { selectShelf } from '@/store/selectors';
 import { commit, recordNow } from '@/store/store';

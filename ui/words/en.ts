@@ -203,8 +203,6 @@ export const en: Language = {
       const where = place === 'outerHip' ? 'the upper thigh' : 'the knee';
       return `With ${deg(turn)} of rotation ${where} ${cm <= 0 ? `rests by itself, ${side}.` : `stays ${tell.length(cm)} up, ${side}: that is carried.`}`;
     },
-    'belt-round-feet': () =>
-      'A belt round the sacrum and the feet; leave it out where a hip must not be held open.',
     'rest-knees': ({ cm }, tell) =>
       `A roll of ${tell.length(cm)} under the knees lets the low back and the front of the hips be quiet.`,
     'standing-foot': () =>

@@ -1,0 +1,25 @@
+import { ordinaryAt } from '../poses/ordinary';
+import type { Pose } from '../poses/poses';
+import { purposeOf, slotMostCm } from '../props/slots';
+import { sidelessKey, slotRefOf, type SlotKey } from '../slots';
+
+type InPose = Pick<Pose, 'id' | 'family'>;
+
+/** Nobody builds higher in this slot of a pose, in cm; infinite where nothing is known. */
+export const mostCmAt = ({ id }: InPose, key: SlotKey): number =>
+  ordinaryAt(id, sidelessKey(key))?.mostCm ?? slotMostCm(slotRefOf(key).slot);
+
+/** A table in whole centimetres says no more than this. */
+const SLACK_CM = 0.5;
+
+/**
+ * Whether a slot that asks for so much stays empty, since beyond its most the pose is set up otherwise: hands rest on the
+ * thighs, the trunk stays up, the feet stand and the knees bend by themselves. Elsewhere the most is built.
+ */
+export function staysEmptyOver(pose: InPose, key: SlotKey, cm: number): boolean {
+  const { slot } = slotRefOf(key);
+  const otherwise =
+    ['hands', 'forehead', 'chest'].includes(slot) ||
+    (slot === 'underKnees' && purposeOf(slot, pose.family) === 'tilt');
+  return otherwise && cm > mostCmAt(pose, key) + SLACK_CM;
+}

@@ -1,0 +1,215 @@
+import type { ApproachId } from '../approaches/approaches';
+import { tapedLengths, usualShare, type TapedBody } from '../body/body';
+import type { StudentRecord } from '../estimate/estimate';
+import type { Person, Reading } from '../formats/book';
+import type { LocalDay } from '../formats/time';
+import type { PlanPose } from '../formats/plan';
+import { decision } from '../parameters';
+import { planStudent } from '../plan/plan';
+import { ordinaryAt, type Heights, type OrdinaryHeights } from '../poses/ordinary';
+import { poses } from '../poses/poses';
+import type { Shelf } from '../props/shelf';
+import { countAll } from '../props/stack';
+import { rangeIds, ranges, sides, type RangeId } from '../ranges/ranges';
+import { sidelessKey, slotKey, type SlotName } from '../slots';
+import { chanceFrom, seedOf, type Chance } from './chance';
+import { daySwing, measure, simulateStudent, truthOn } from './student';
+
+export interface RoomWish {
+  readonly people: number;
+  readonly seed: number;
+  readonly approach?: ApproachId;
+}
+
+/** How far the figures of a slot agree with what an ordinary room uses; null where nothing is known of that slot. */
+export interface Agreement {
+  readonly usual: Heights;
+  readonly high: Heights;
+  readonly mostCm: number;
+  /** Why it need not agree, where it cannot. */
+  readonly unlike: string | null;
+  readonly middleAgrees: boolean;
+  readonly highAgrees: boolean;
+}
+
+/** One slot of a pose over the whole room. Heights in centimetres as built; sides are counted apart. */
+export interface RoomSlot {
+  readonly slot: SlotName;
+  /** Share of those who do the pose for whom anything stands here. */
+  readonly built: number;
+  readonly tenth: number;
+  readonly middle: number;
+  readonly ninetieth: number;
+  readonly largest: number;
+  /** Share that stands at the most that anybody builds, or over it. */
+  readonly atMost: number;
+  readonly agreement: Agreement | null;
+}
+
+/** A pose over the whole room. */
+export interface RoomPose {
+  readonly pose: string;
+  /** Share of people who are offered it, on either side. */
+  readonly offered: number;
+  /** What is practised in its place, with the share of people. */
+  readonly instead: Readonly<Record<string, number>>;
+  readonly stages: Readonly<Record<string, number>>;
+  readonly piecesMiddle: number;
+  readonly piecesMost: number;
+  readonly slots: readonly RoomSlot[];
+}
+
+const TODAY = '2026-03-02' as LocalDay;
+/** Readings are a week old: measured, and not of this very day. */
+const MEASURED_AT = '2026-02-23T10:00:00Z';
+/** Lengths of one body spread about the usual share of stature by this much. */
+const LENGTH_SPREAD = 0.035;
+
+function lengthsOf(statureCm: number, chance: Chance): TapedBody {
+  const taped: Partial<TapedBody> = {};
+  for (const length of tapedLengths)
+    taped[length] =
+      Math.round(usualShare[length] * statureCm * chance.normal(1, LENGTH_SPREAD) * 10) / 10;
+  return taped;
+}
+
+function somebody(index: number, approach: ApproachId, chance: Chance): Person {
+  const sex = index % 2 === 0 ? 'woman' : 'man';
+  const statureCm = Math.round(chance.normal(sex === 'woman' ? 166 : 179, 7));
+  return {
+    id: `room-${index}`,
+    name: `Ordinary ${index}`,
+    statureCm,
+    bodyCm: lengthsOf(statureCm, chance),
+    sex,
+    cautions: [],
+    approach,
+    choices: {},
+    home: [],
+    veryMobile: false,
+  };
+}
+
+/** Ranges that are read on both legs, or once, of everybody in the room. */
+const readHere = rangeIds.filter(
+  (id): id is RangeId => id !== 'pelvicTilt.longSit' && ranges[id].unit === 'deg',
+);
+
+/** An ordinary adult of the room, measured once with a protractor. The same seed and number are always the same person. */
+export function ordinaryAdult(index: number, seed: number, approach: ApproachId): StudentRecord {
+  const chance = chanceFrom(seedOf(seed, index));
+  const person = somebody(index, approach, chance);
+  const student = simulateStudent(person, TODAY, chance);
+  const truth = truthOn(student, TODAY, daySwing(chance));
+  const readings = readHere.flatMap((id): Reading[] =>
+    (ranges[id].sided ? sides : (['left'] as const)).map((side) => ({
+      ...measure(student, id, side, 'protractor', MEASURED_AT, truth, chance),
+      id: `${id}/${side}`,
+    })),
+  );
+  return { person, readings, sessions: [] };
+}
+
+/** The value under which so large a share of sorted numbers lies. */
+const quantile = (sorted: readonly number[], share: number) =>
+  sorted[Math.min(sorted.length - 1, Math.floor(share * sorted.length))] ?? 0;
+
+const within = (cm: number, [from, to]: Heights) => cm >= from - SLACK_CM && cm <= to + SLACK_CM;
+/** Heights nearer than this count as one. */
+const SLACK_CM = decision.sameHeight.value;
+
+function agreementOf(
+  ordinary: OrdinaryHeights | undefined,
+  middle: number,
+  ninetieth: number,
+): Agreement | null {
+  if (!ordinary) return null;
+  const { usual, high, mostCm, unlike = null } = ordinary;
+  return {
+    unlike,
+    usual,
+    high,
+    mostCm,
+    middleAgrees: within(middle, usual),
+    highAgrees: within(ninetieth, high),
+  };
+}
+
+const isDone = ({ status }: PlanPose) =>
+  status === 'offered' || status === 'changed' || status === 'ask-first';
+const share = (part: number, whole: number) => (whole === 0 ? 0 : part / whole);
+
+function slotFigures(pose: string, slot: SlotName, heights: readonly number[]): RoomSlot {
+  const ordinary = ordinaryAt(pose, slot);
+  const standing = heights.filter((cm) => cm > 0.5);
+  const counted = (ordinary?.ifBuilt ? standing : [...heights]).sort((a, b) => a - b);
+  const [tenth, middle, ninetieth] = [0.1, 0.5, 0.9].map((at) => quantile(counted, at)) as [
+    number,
+    number,
+    number,
+  ];
+  return {
+    slot,
+    built: share(standing.length, heights.length),
+    tenth,
+    middle,
+    ninetieth,
+    largest: counted.at(-1) ?? 0,
+    atMost: ordinary
+      ? share(heights.filter((cm) => cm >= ordinary.mostCm - SLACK_CM).length, heights.length)
+      : 0,
+    agreement: agreementOf(ordinary, middle, ninetieth),
+  };
+}
+
+const countedBy = (ids: readonly string[], of: number): Record<string, number> =>
+  Object.fromEntries(
+    [...new Set(ids)].sort().map((id) => [id, share(ids.filter((one) => one === id).length, of)]),
+  );
+
+/** How many pieces a planned pose asks for. */
+export const piecesOf = ({ slots }: PlanPose) =>
+  slots.reduce((sum, { stack }) => sum + countAll(stack), 0);
+
+function poseFigures(pose: string, planned: readonly PlanPose[]): RoomPose {
+  const done = planned.filter(isDone);
+  const pieces = done.map(piecesOf).sort((a, b) => a - b);
+  const names = [
+    ...new Set(done.flatMap(({ slots }) => slots.map((slot) => sidelessKey(slotKey(slot))))),
+  ];
+  return {
+    pose,
+    offered: share(done.length, planned.length),
+    instead: countedBy(
+      planned.flatMap(({ status, instead }) => (status === 'instead' && instead ? [instead] : [])),
+      planned.length,
+    ),
+    stages: countedBy(
+      done.map(({ stage }) => stage),
+      done.length,
+    ),
+    piecesMiddle: quantile(pieces, 0.5),
+    piecesMost: pieces.at(-1) ?? 0,
+    slots: names.map((name) =>
+      slotFigures(
+        pose,
+        name,
+        done.flatMap(({ slots }) =>
+          slots
+            .filter((slot) => !slot.isLength && sidelessKey(slotKey(slot)) === name)
+            .map(({ stackCm }) => stackCm),
+        ),
+      ),
+    ),
+  };
+}
+
+/** Every pose planned for a room of ordinary measured adults who come for the first time. */
+export function roomFigures({ people, seed, approach }: RoomWish, shelf: Shelf): RoomPose[] {
+  const planned = new Map<string, PlanPose[]>(poses.map(({ id }) => [id, []]));
+  for (let index = 0; index < people; index++) {
+    const record = ordinaryAdult(index, seed, approach ?? 'built-up-alignment');
+    for (const one of planStudent(record, shelf, TODAY).poses) planned.get(one.pose)?.push(one);
+  }
+  return [...planned].map(([pose, all]) => poseFigures(pose, all));
+}
