@@ -15,6 +15,7 @@ export interface Parameter {
     | 'deg/cm'
     | 'days'
     | 'sessions'
+    | 'breaths'
     | 'pieces'
     | 'seconds'
     | 'ms'
@@ -311,6 +312,7 @@ export const pigeon = {
 } as const;
 
 export const squat = {
+  heelsAlone: p(10, 'cm', 'heels lifted further wobble: a seat serves better; starting value'),
   heelLever: p(0.75, 'ratio', 'share of the foot behind its ball; starting value'),
   ankleAt: p(
     0.25,
@@ -392,6 +394,11 @@ export const strapped = {
 } as const;
 
 export const fold = {
+  kneesWellBent: p(
+    28,
+    'cm',
+    'backs of the knees over the floor with the belly on the thighs; starting value',
+  ),
   kneesForHead: p(
     14,
     'cm',
@@ -509,6 +516,10 @@ export const stackCost = {
 } as const;
 
 export const hold = {
+  firstBreaths: p(5, 'breaths', 'a hold that is counted with the breath begins so; starting value'),
+  mostBreaths: p(10, 'breaths', 'and grows to so many; starting value'),
+  backTo: p(0.667, 'ratio', 'after pain a hold goes back by a third'),
+  least: p(12, 'seconds', 'two breaths: nothing is held shorter; starting value'),
   settling: p(45, 'seconds', 'the body only settles; starting value'),
   breath: p(6, 'seconds', 'one easy breath; starting value'),
   longestGrowth: p(2, 'ratio', 'a hold is never more than doubled from last time'),

@@ -1,6 +1,7 @@
 import type { TapedLength } from './body/body';
 import type { PoseId } from './poses/poses';
 import type { RangeId, ReadingSide, Side } from './ranges/ranges';
+import type { SlotName } from './slots';
 import type { CautionId, RuleId } from './safety/cautions';
 import type { ReadingRuleId } from './safety/reading';
 
@@ -114,6 +115,26 @@ export type Alarm = 'sharp' | 'electric' | 'spreading' | 'numb' | 'nerve';
 /** Why a pose is lowered, kept, raised or left out today. */
 interface DecisionReasons {
   'first-time': object;
+  /** What is said where no support answers a complaint. */
+  'ease-cue': { readonly pose: string; readonly why: string };
+  'fault-cue': { readonly pose: string; readonly fault: string };
+  'seen-again': { readonly fault: string; readonly on: string };
+  'fault-stands': { readonly on: string };
+  'gate-range': {
+    readonly range: RangeId;
+    readonly side: Side;
+    readonly leastDeg: number;
+    /** Null where it was not measured. */
+    readonly deg: number | null;
+  };
+  'gate-record': {
+    readonly pose: string;
+    readonly done: number;
+    readonly sessions: number;
+    readonly weeks: number;
+    readonly slot: SlotName | null;
+    readonly mostCm: number | null;
+  };
   'heavy-day': { readonly day: 'cold' | 'tired' | 'sore' };
   'left-out': { readonly alarm: Alarm; readonly on: string };
   'after-alarm': { readonly alarm: Alarm; readonly on: string };

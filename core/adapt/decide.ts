@@ -3,13 +3,25 @@ import { daysBetween, type LocalDay, dayOf } from '../formats/time';
 import { decision as parameter } from '../parameters';
 import type { RaiseReason } from '../poses/pose';
 import type { Alarm, Complaint, Reason } from '../reasons';
-import type { SlotKey } from '../slots';
+import { sidelessKey, type SlotKey, type SlotName } from '../slots';
 
 export type Action = 'first' | 'rest' | 'raise' | 'keep' | 'lower';
+
+/** What a decision comes to: a slot that comes down eases where it stood too high. */
+export type DecisionWord = 'first' | 'rest' | 'ease' | 'keep' | 'deepen';
+
+/** What answers a complaint: a slot that moves by one rung, or words alone. */
+export interface Easing {
+  readonly slot: SlotKey | null;
+  readonly way: 'raise' | 'lower';
+  /** Said where no support is the answer. */
+  readonly cue: Reason | null;
+}
 
 /** What to do with a pose today, with its reasons. */
 export interface Decision {
   readonly action: Action;
+  readonly word: DecisionWord;
   /** The one slot that moves, as a slot key; null when none does. */
   readonly slot: SlotKey | null;
   /** Only the one rung, however unlikely it is to be enough: for the day's sake, not for what the body said. */
@@ -50,8 +62,12 @@ export interface DecisionInput {
   readonly strengthAllowed: number;
   /** Chance of being enough that a lower rung must have. */
   readonly chanceAsked: number;
-  /** The slot that goes up for a reason. */
-  readonly slotToRaise: (why: RaiseReason) => SlotKey | null;
+  /** What eases the pose, for a reason. */
+  readonly easingFor: (why: RaiseReason) => Easing;
+  /** Slots of which a fault that was seen last time says that they stand too low. */
+  readonly faulted: ReadonlySet<SlotName>;
+  /** A fault that was seen the last two times, with what mends it. */
+  readonly seenAgain: { readonly fault: string; readonly easing: Easing } | null;
 }
 
 /** A session that speaks for coming down: full time, easy breath, muscle only, nothing strong, pelvis upright. */
@@ -93,14 +109,19 @@ export function askedForMore(
 }
 
 const still = (
-  action: Action,
+  action: 'first' | 'rest' | 'keep',
   reasons: readonly Reason[],
   refer: Reason | null = null,
-): Decision => ({ action, slot: null, reasons, refer });
-const raise = (slot: SlotKey | null, reason: Reason, refer: Reason | null = null): Decision => ({
-  action: 'raise',
+): Decision => ({ action, word: action, slot: null, reasons, refer });
+const ease = (
+  { slot, way, cue }: Easing,
+  reason: Reason,
+  refer: Reason | null = null,
+): Decision => ({
+  action: way,
+  word: 'ease',
   slot,
-  reasons: [reason],
+  reasons: cue ? [reason, cue] : [reason],
   refer,
 });
 
@@ -111,7 +132,7 @@ function alarmIn({ stop, feeling }: SessionPose): Alarm | null {
 }
 
 /** Stop and refer, or raise, for what the last session or today says; null where nothing does. */
-function easing({ today, day, lowCheck, slotToRaise, ...input }: DecisionInput, last: Earlier) {
+function easing({ today, day, lowCheck, easingFor, ...input }: DecisionInput, last: Earlier) {
   const { outcome } = last;
   const on = dayOf(last.at);
   const alarm = alarmIn(outcome);
@@ -119,20 +140,22 @@ function easing({ today, day, lowCheck, slotToRaise, ...input }: DecisionInput, 
     const refer: Reason = { code: 'refer-alarm' };
     return daysBetween(on, today) < parameter.restDays.value
       ? still('rest', [{ code: 'left-out', alarm, on }], refer)
-      : raise(slotToRaise('other'), { code: 'after-alarm', alarm, on }, refer);
+      : ease(easingFor('other'), { code: 'after-alarm', alarm, on }, refer);
   }
   if (outcome.stop === 'dizzy')
-    return raise(slotToRaise('other'), { code: 'after-dizzy', on }, { code: 'refer-dizzy' });
+    return ease(easingFor('other'), { code: 'after-dizzy', on }, { code: 'refer-dizzy' });
   const more = askedForMore(outcome, input.strengthAllowed);
   if (more)
-    return raise(
-      slotToRaise(more.why),
+    return ease(
+      easingFor(more.why),
       { code: 'last-time', on, complaint: more.complaint },
       more.why === 'joint' ? { code: 'refer-joint' } : null,
     );
+  const { seenAgain } = input;
+  if (seenAgain) return ease(seenAgain.easing, { code: 'seen-again', fault: seenAgain.fault, on });
   if (day !== 'usual')
-    return { ...raise(slotToRaise('other'), { code: 'heavy-day', day }), oneRung: true as const };
-  return lowCheck === null ? null : raise(slotToRaise('other'), lowCheck);
+    return { ...ease(easingFor('other'), { code: 'heavy-day', day }), oneRung: true as const };
+  return lowCheck === null ? null : ease(easingFor('other'), lowCheck);
 }
 
 /** Why nothing may come down yet, whatever the ranges say; null where it may. */
@@ -176,7 +199,10 @@ export function decide(input: DecisionInput): Decision {
   if (kept) return still('keep', [kept]);
 
   const good = goodRunning(earlier, input.strengthAllowed);
-  const rungs = input.rungs();
+  const all = input.rungs();
+  const rungs = all.filter(({ slot }) => !input.faulted.has(sidelessKey(slot)));
+  if (rungs.length < all.length && rungs.length === 0)
+    return still('keep', [{ code: 'fault-stands', on: dayOf(last.at) }]);
   if (rungs.length === 0)
     return still('keep', [
       standsOnFloor(last.outcome)
@@ -187,6 +213,7 @@ export function decide(input: DecisionInput): Decision {
   if (next)
     return {
       action: 'lower',
+      word: 'deepen',
       slot: next.slot,
       reasons: [{ code: 'range-supports', good, chance: next.chance, toCm: next.toCm }],
       refer: null,

@@ -165,11 +165,19 @@ export const approaches: Readonly<Record<ApproachId, Approach>> = {
 export const choiceKey = (question: QuestionId, pose?: string) =>
   pose === undefined ? question : `${pose}/${question}`;
 
+/** Under a pose's own key: the way in which it is set up, and whether what must come first is taken as done. */
+export const wayKey = (pose: string) => `${pose}/way`;
+export const gateKey = (pose: string) => `${pose}/gate`;
+/** `practised`: elsewhere, so the record is not asked; `open`: the teacher opens it on purpose. */
+export const gateAnswers = ['practised', 'open'] as const;
+
 const isAnswer = ([id, choice]: readonly [string, string]) =>
   Object.hasOwn(questions, id) && Object.hasOwn(questions[id as QuestionId].choices, choice);
 
 /** Whether a choice, for every pose or for one alone, is one that this version knows; any other is kept and not used. */
 export const isKnownChoice = (key: string, choice: string) =>
+  key.endsWith('/way') ||
+  (key.endsWith('/gate') && (gateAnswers as readonly string[]).includes(choice)) ||
   isAnswer([key.slice(key.lastIndexOf('/') + 1), choice]);
 
 /**

@@ -73,6 +73,8 @@ export const planPoseSchema = z.object({
   pose: z.string(),
   side: sideSchema,
   stage: z.string(),
+  /** The way in which it is set up; empty where the pose has but one. */
+  way: z.string(),
   status: z.enum(['offered', 'changed', 'instead', 'ask-first', 'forbidden']),
   instead: z.string().nullable(),
   reasons: z.array(reasonSchema),
@@ -80,6 +82,8 @@ export const planPoseSchema = z.object({
   words: z.array(z.string()).optional(),
   decision: z.object({
     action: z.enum(['first', 'rest', 'raise', 'keep', 'lower']),
+    /** What that comes to: a slot that comes down eases where it stood too high. */
+    word: z.enum(['first', 'rest', 'ease', 'keep', 'deepen']),
     slot: slotKeySchema.nullable(),
     reasons: z.array(reasonSchema),
     refer: reasonSchema.nullable(),
@@ -95,6 +99,8 @@ export const planPoseSchema = z.object({
   ),
   findings: z.record(z.string(), z.number()),
   holdSeconds: z.number().min(0),
+  /** Of a movement that is counted with the breath; null for a pose that is held. */
+  times: z.number().int().nullable(),
   joints: z.record(z.string(), point),
   posture: postureSchema.nullable(),
 });

@@ -28,6 +28,10 @@ export interface PoseSettings {
   readonly reclinedOpenHeld: 'outerHip' | 'underThigh' | 'by ramp';
   /** Blanket under the shins when kneeling, feet over its edge. */
   readonly underShinCm: number;
+  /** Nothing strong: what can be rested on is offered first. */
+  readonly restful: boolean;
+  /** The way in which the pose is set up; empty where it has but one. */
+  readonly way: string;
   /** Seat of the chair at hand, loaded. */
   readonly chairSeatCm: number;
 }
@@ -91,6 +95,8 @@ export interface Family {
   readonly heights: (input: FamilyInput) => SlotNeed[];
   /** Heights that depend on what was really built under other slots. */
   readonly afterBuilt?: (input: FamilyInput, built: Built) => SlotNeed[];
+  /** The way that suits this body, where it is the body that decides. */
+  readonly way?: (input: FamilyInput) => string | undefined;
   /** The support that mends a pelvis that rolls back on what was built; the pose's own table says it for the rest. */
   readonly mendsRollBack?: (input: FamilyInput, built: Built) => SlotKey;
   /** The figure on what was really built. */

@@ -229,8 +229,7 @@ export const pigeonPose: Family = {
     const front = crossedLeg(hip[1], 90, crossing(input), body);
     const back = backLeg(hip, input);
     const lean = uprightLeanDeg(input, hip);
-    // Something under the chest or forehead means that the fold is what is being done.
-    const rests = (built.chest ?? 0) > 0 || (built.forehead ?? 0) > 0;
+    const rests = input.settings.way === 'folded' || input.settings.way === 'diagonal';
     const trunk = folded(input, hip, built);
     const spine = rests ? foldedSpine(trunk, body) : trunkUp(hip, lean, input);
     const shoulder = spine.at(-1) as Point;

@@ -87,7 +87,8 @@ function folded(
     : foldedTrunk(input, legs.hip, lean, under, AT_REST);
   const ball: Point = longFoot(legs, body).toe;
   // A head that rests lets the hands lie where they come to; one that stays up holds a strap.
-  const stays = trunk.gapCm > parameter.highestForeheadProp.value;
+  const stays =
+    input.settings.way === 'upright' || trunk.gapCm > parameter.highestForeheadProp.value;
   return {
     legs,
     trunk,
@@ -108,7 +109,9 @@ const PLANTED_CM = 1;
  * or chair over them; where neither is to be had the trunk stays up.
  */
 function kneesInFoldCm(seatCm: number, input: FamilyInput, form: FoldForm): number {
+  if (input.settings.way === 'belly-on-thighs') return parameter.kneesWellBent.value;
   const forPelvis = rollUnderKneesCm(seatCm, input);
+  if (input.settings.way === 'upright') return forPelvis;
   if (input.settings.firstToRise !== 'knees') return forPelvis;
   const trunkOver = (kneesCm: number) => folded(seatCm, kneesCm, input, form).trunk;
   const least = (over: (trunk: FoldedTrunk) => number) =>

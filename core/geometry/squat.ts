@@ -151,6 +151,10 @@ function otherLeg(form: SquatForm, input: FamilyInput, solved: Squatting): Leg |
   return undefined;
 }
 
+/** Heels alone where they need little; else a seat takes the balance away. */
+const wayForAnkles = (input: FamilyInput) =>
+  input.settings.restful || heelLiftCm(input) > parameter.heelsAlone.value ? 'seat' : 'heels';
+
 /** Squats: how high the heels must stand to balance, and how high a seat meets the sit bones where no balance is asked. */
 function squatFamily(id: string, form: SquatForm): Family {
   const needsOn = (input: FamilyInput, heelCm: number): SlotNeed[] => {
@@ -169,6 +173,7 @@ function squatFamily(id: string, form: SquatForm): Family {
   };
   return {
     id,
+    ...(form.other === undefined ? { way: wayForAnkles } : {}),
     needs: (side) => keysOn(workingLegs(side), 'ankleBend', 'kneeFlexion.hipBent', 'hipFlexion'),
     heights: (input) => {
       const heels = heelLiftCm(input);

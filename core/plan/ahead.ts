@@ -4,7 +4,9 @@ import type { Estimates } from '../estimate/estimate';
 import type { PlanPose, PlanSlot } from '../formats/plan';
 import { comesDown } from '../poses/poses';
 import type { InPose } from './solve';
-import { preparePose } from './prepare';
+import { inItsWay, preparePose } from './prepare';
+import { beliefOf } from '../estimate/estimate';
+import { meansOf } from '../geometry/band';
 import { slotKey } from '../slots';
 
 /** A slot's height in the months to come. */
@@ -20,7 +22,11 @@ export function poseAhead(
   estimates: Estimates,
   today: LocalDay,
 ): SlotAhead[] {
-  const { pose, family, body, settings } = preparePose(person, planned.pose, planned.side, shelf);
+  const { pose, family, body, settings } = inItsWay(
+    preparePose(person, planned.pose, planned.side, shelf),
+    person,
+    { values: meansOf(beliefOf(estimates)), side: planned.side },
+  );
   return planned.slots
     .filter((slot) => !slot.isLength && slot.stackCm > 0.5 && comesDown(pose, slotKey(slot)))
     .map((slot) => ({

@@ -1,4 +1,4 @@
-import { askedForMore, wentWell, type Decision, type Earlier } from '../adapt/decide';
+import { askedForMore, wentWell, type Decision, type Earlier, type Easing } from '../adapt/decide';
 import { offsetFrom, type HeightEvidence, type Offset, type Spread } from '../adapt/offset';
 import type { Session, SessionPose, Settled } from '../formats/book';
 import { dayOf, inTime, type LocalDay } from '../formats/time';
@@ -7,10 +7,11 @@ import type { Built, Family, FamilyInput, SlotNeed } from '../geometry/family';
 import type { InputKey, InputValues } from '../geometry/inputs';
 import { groupedBy } from '../grouped';
 import { decision as decisionParameter, offset as parameter } from '../parameters';
-import type { RaiseReason } from '../poses/pose';
+import type { RaiseReason, Remedy } from '../poses/pose';
+import type { Reason } from '../reasons';
 import type { Pose } from '../poses/poses';
 import type { ReadingSide } from '../ranges/ranges';
-import { sidelessKey, slotKey, slotRefOf, type SlotKey } from '../slots';
+import { sidelessKey, slotKey, slotRefOf, type SlotKey, type SlotName } from '../slots';
 import { staysEmptyOver } from './limits';
 import { atTheEdge, type Prepared } from './prepare';
 
@@ -78,6 +79,7 @@ export function chosenAgainst({ overruled, changes }: SessionPose, key: SlotKey)
   return Math.abs(movedCm(own)) > MOVED_CM;
 }
 
+const NONE: ReadonlySet<SlotName> = new Set();
 /**
  * What one earlier time says of a slot's height, against the height reckoned for that day.
  *
@@ -89,11 +91,14 @@ export function evidenceOf(
   key: SlotKey,
   reckonedCm: number,
   goesUp: SlotKey | null,
+  faulted: ReadonlySet<SlotName> = NONE,
 ): HeightEvidence[] {
   const settled = settledAt(outcome, key);
   if (!settled) return [];
   const overReckonedCm = settled.heightCm - reckonedCm;
   if (chosenAgainst(outcome, key)) return [{ says: 'settled', overReckonedCm }];
+  // What is seen counts as much as what is felt.
+  if (faulted.has(sidelessKey(key))) return [{ says: 'tooLow', overReckonedCm }];
   // What was hardly felt would have been enough a little lower, too.
   if (wentWell(outcome))
     return [
@@ -111,17 +116,49 @@ export function evidenceOf(
   return [];
 }
 
-/** The slot that goes up for what was felt or seen at an earlier time; null in a pose without supports. */
-export function slotToRaise(
+/** What a remedy does: its slot moves, or its words are said. */
+const easingBy = (remedy: Remedy | null, cue: Reason): Easing =>
+  remedy === null || 'cue' in remedy
+    ? { slot: null, way: 'raise', cue: remedy === null ? null : cue }
+    : { slot: remedy.slot, way: remedy.way, cue: null };
+
+/** What eases a pose for what was felt or seen at an earlier time. */
+export function easingFor(
   pose: Pose,
   family: Family,
   input: FamilyInput,
   outcome: SessionPose | undefined,
   why: RaiseReason,
-): SlotKey | null {
-  return why === 'rolled' && outcome && family.mendsRollBack
-    ? family.mendsRollBack(input, builtOf(outcome))
-    : pose.goesUp[why];
+): Easing {
+  if (why === 'rolled' && outcome && family.mendsRollBack)
+    return { slot: family.mendsRollBack(input, builtOf(outcome)), way: 'raise', cue: null };
+  return easingBy(pose.eases[why], { code: 'ease-cue', pose: pose.id, why });
+}
+
+/** Faults of a pose that were seen at an earlier time. */
+const faultsSeen = (pose: Pose, outcome: SessionPose | undefined) =>
+  pose.faults.filter(({ id }) => outcome?.faults.includes(id));
+
+/** The slot that a remedy moves as asked; `back` is the ramp's high end. */
+const slotMoved = (remedy: Remedy, way: 'raise' | 'lower'): SlotName | null =>
+  'slot' in remedy && remedy.way === way
+    ? remedy.slot === 'back'
+      ? 'back.high'
+      : remedy.slot
+    : null;
+
+/** Slots of which what was seen says that they stand too low. */
+export const faultedSlots = (pose: Pose, outcome: SessionPose | undefined): ReadonlySet<SlotName> =>
+  new Set(faultsSeen(pose, outcome).flatMap((fault) => slotMoved(fault, 'raise') ?? []));
+
+/** A fault that was seen the last two times, with what mends it; null where there is none. */
+export function seenAgain(pose: Pose, earlier: readonly Earlier[]) {
+  const [before, last] = earlier.slice(-2).map(({ outcome }) => outcome);
+  const fault = last && faultsSeen(pose, last).find(({ id }) => before?.faults.includes(id));
+  if (!fault) return null;
+  const easing = easingBy(fault, { code: 'fault-cue', pose: pose.id, fault: fault.id });
+  const slot = easing.slot === 'back' ? 'back.high' : easing.slot;
+  return { fault: fault.seen, easing: { ...easing, slot } };
 }
 
 /** What is not known of one slot's height: from the ranges, and from everything else. */
@@ -152,6 +189,8 @@ function reckonedThen(family: Family, input: FamilyInput, outcome: SessionPose) 
 const learnsNothing = (pose: Pose, need: SlotNeed) =>
   need.isLength || need.isChosen || staysEmptyOver(pose, slotKey(need), need.rawCm);
 
+const raisedBy = ({ slot, way }: Easing) => (way === 'raise' ? slot : null);
+
 interface OffsetContext {
   readonly likelyOn: (day: LocalDay) => InputValues;
   readonly dayShare: (key: InputKey) => number;
@@ -178,7 +217,8 @@ export function offsetsOf(
       outcome,
       edge: reckonedThen(family, atEdge, outcome),
       target: outcome.overruled ? reckonedThen(family, { ...atEdge, settings }, outcome) : null,
-      goesUp: more && slotToRaise(pose, family, atEdge, outcome, more.why),
+      goesUp: more && raisedBy(easingFor(pose, family, atEdge, outcome, more.why)),
+      faulted: faultedSlots(pose, outcome),
     };
   });
   return new Map(
@@ -187,9 +227,9 @@ export function offsetsOf(
       const key = slotKey(need);
       const evidence = learnsNothing(pose, need)
         ? []
-        : then.flatMap(({ outcome, edge, target, goesUp }) => {
+        : then.flatMap(({ outcome, edge, target, goesUp, faulted }) => {
             const reckoned = (target && chosenAgainst(outcome, key) ? target : edge).get(key);
-            return evidenceOf(outcome, key, reckoned ?? need.rawCm, goesUp);
+            return evidenceOf(outcome, key, reckoned ?? need.rawCm, goesUp, faulted);
           });
       const stays = evenly(spreadOf(band, (input) => 1 - dayShare(input)));
       const priorSdCm = need.isChosen ? 0 : Math.hypot(parameter.priorSd.value, stays);

@@ -1,25 +1,72 @@
+import { askedForMore, wentWell } from '../adapt/decide';
 import type { Choices } from '../approaches/approaches';
-import { hold as parameter } from '../parameters';
+import type { SessionPose } from '../formats/book';
+import { decision, hold as parameter } from '../parameters';
+import type { HoldRule } from '../poses/pose';
 import type { Pose } from '../poses/poses';
 
-const BREATHS = 8;
-/** Seconds by which a hold may grow from one time to the next. */
-const GROWS_SECONDS = { minutes: 15, long: 30 } as const;
+/** Breaths of a hold that is counted by them. */
+const BREATHS: HoldRule = {
+  firstSeconds: parameter.firstBreaths.value * parameter.breath.value,
+  mostSeconds: parameter.mostBreaths.value * parameter.breath.value,
+  growsSeconds: parameter.breath.value,
+};
+
+/** How a pose is held in an approach. */
+function ruleFor({ hold }: Pick<Pose, 'hold'>, choices: Pick<Choices, 'hold'>): HoldRule {
+  if (hold.isRest) return hold;
+  if (choices.hold === 'breaths') {
+    const mostSeconds = Math.min(BREATHS.mostSeconds, hold.mostSeconds);
+    return {
+      ...BREATHS,
+      mostSeconds,
+      firstSeconds: Math.min(BREATHS.firstSeconds, hold.firstSeconds, mostSeconds),
+    };
+  }
+  return choices.hold === 'long' ? (hold.long ?? hold) : hold;
+}
+
+/** Times that went well, to be held longer; with the breath every second one, with the clock each. */
+const asksFor = (choices: Pick<Choices, 'hold'>, { hold }: Pick<Pose, 'hold'>) =>
+  choices.hold === 'breaths' && !hold.isRest ? 2 : 1;
+
+const complained = (outcome: SessionPose) =>
+  outcome.stop !== undefined || askedForMore(outcome, decision.strongFeeling.value - 1) !== null;
 
 /**
- * How long to hold, in seconds: by the approach and by the times done, never more than doubled from last time.
+ * How long to hold, in seconds: it grows by its step after a time that went well, goes back by a third after pain, a stop
+ * or a worse next day, and stays otherwise; never more than doubled from last time.
  *
- * @param earlier what was held before, oldest first.
+ * @param earlier what was done before, oldest first.
+ * @param heavyDay a cold, tired or sore day keeps what was held.
  */
 export function holdFor(
-  { hold }: Pick<Pose, 'hold'>,
-  earlier: readonly { readonly heldSeconds: number }[],
+  pose: Pick<Pose, 'hold'>,
+  earlier: readonly SessionPose[],
   choices: Pick<Choices, 'hold'>,
+  heavyDay = false,
 ): number {
-  const { firstSeconds, mostSeconds } = hold;
-  if (choices.hold === 'breaths') return BREATHS * parameter.breath.value;
-  const last = earlier.at(-1)?.heldSeconds;
-  if (last === undefined || last === 0) return firstSeconds;
-  const wish = Math.min(mostSeconds, firstSeconds + earlier.length * GROWS_SECONDS[choices.hold]);
-  return Math.min(wish, Math.max(firstSeconds, last * parameter.longestGrowth.value));
+  const { firstSeconds, mostSeconds, growsSeconds } = ruleFor(pose, choices);
+  const last = earlier.at(-1);
+  const planned = last?.plannedSeconds ?? last?.heldSeconds ?? 0;
+  if (!last || planned === 0) return firstSeconds;
+  const within = (seconds: number) => Math.round(Math.min(mostSeconds, seconds));
+  if (complained(last))
+    return within(Math.max(parameter.least.value, planned * parameter.backTo.value));
+  const good = earlier.slice(-asksFor(choices, pose));
+  const grows =
+    !heavyDay &&
+    good.length === asksFor(choices, pose) &&
+    good.every((one) => wentWell(one) && (one.plannedSeconds ?? planned) === planned);
+  const most = Math.max(firstSeconds, last.heldSeconds * parameter.longestGrowth.value);
+  return within(grows ? Math.min(most, planned + growsSeconds) : planned);
 }
+
+/** How many times a counted movement is done with the breath; null for a pose that is held. */
+export const timesFor = (
+  { hold: { counted } }: Pick<Pose, 'hold'>,
+  seconds: number,
+): number | null =>
+  counted
+    ? Math.min(counted.most, Math.max(counted.first, Math.round(seconds / parameter.breath.value)))
+    : null;

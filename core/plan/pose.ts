@@ -1,12 +1,13 @@
 import { decide, type Decision, type Earlier, type Rung } from '../adapt/decide';
 import { chanceEnough } from '../adapt/offset';
-import type { Choices } from '../approaches/approaches';
+import { gateKey, wayKey } from '../approaches/approaches';
 import type { PlanPose, PlanSlot } from '../formats/plan';
 import { bandsOf, type Band } from '../geometry/band';
 import type { Built, Figure, FamilyInput, SlotNeed } from '../geometry/family';
 import { normalQuantile } from '../normal';
 import { decision as decisionParameter } from '../parameters';
-import { stageOf, type Pose } from '../poses/poses';
+import { stageOf, wayOf, type Pose, type PoseId } from '../poses/poses';
+import type { Reason } from '../reasons';
 import { rungBelow } from '../props/search';
 import { staysEmptyOver } from './limits';
 import { isStoodOn, slotRule } from '../props/slots';
@@ -18,9 +19,18 @@ import { sidelessKey, slotKey, type SlotId, type SlotKey } from '../slots';
 import { buildSlot } from './buildSlot';
 import { lowCheckOf } from './checks';
 import type { StudentContext } from './context';
-import { earlierOf, offsetsOf, settledAt, slotToRaise, type SlotDoubt } from './evidence';
-import { holdFor } from './hold';
-import { atTheEdge, preparePose, type Prepared } from './prepare';
+import {
+  earlierOf,
+  easingFor,
+  faultedSlots,
+  offsetsOf,
+  seenAgain,
+  settledAt,
+  type SlotDoubt,
+} from './evidence';
+import { holdFor, timesFor } from './hold';
+import { shutBy } from './gate';
+import { atTheEdge, inItsWay, preparePose, type Prepared } from './prepare';
 
 /** A planned pose, with the bands that say what is worth measuring next. */
 export interface Planned {
@@ -36,15 +46,17 @@ const notBuilt = (
   pose: pose.id,
   side,
   stage: '',
+  way: '',
   status,
   instead,
   reasons: [...reasons],
   refer: [...refer],
-  decision: { action: 'rest', slot: null, reasons: [], refer: null },
+  decision: { action: 'rest', word: 'rest', slot: null, reasons: [], refer: null },
   slots: [],
   demands: [],
   findings: {},
   holdSeconds: 0,
+  times: null,
   joints: {},
   posture: null,
 });
@@ -64,8 +76,11 @@ interface Laid extends Prepared {
 /** A pose on one side of one student, planned once for as long as what it is made of stays. */
 export function planPose(pose: Pose, side: ReadingSide, context: StudentContext): Planned {
   const { record, shelf, planned } = context;
-  const prepared = preparePose(record.person, pose.id, side, shelf);
-  const key = `${pose.id}/${side}/${JSON.stringify(prepared.choices)}`;
+  const { person } = record;
+  const values = context.likely;
+  const prepared = inItsWay(preparePose(person, pose.id, side, shelf), person, { values, side });
+  const own = [person.choices[wayKey(pose.id)], person.choices[gateKey(pose.id)]];
+  const key = `${pose.id}/${side}/${JSON.stringify([prepared.choices, own])}`;
   const known = planned.get(key);
   if (known) return known;
   const one = reckonPose(prepared, side, context);
@@ -74,11 +89,18 @@ export function planPose(pose: Pose, side: ReadingSide, context: StudentContext)
 }
 
 function reckonPose(prepared: Prepared, side: ReadingSide, context: StudentContext): Planned {
-  const { pose, family, body, settings, verdict } = prepared;
+  const { pose, family, body, verdict } = prepared;
   if (verdict.status === 'forbidden' || verdict.status === 'instead')
     return { planPose: notBuilt(pose, side, verdict), bands: [] };
+  const shut = shutBy(pose.gate, pose, side, context);
+  if (pose.gate && shut.length > 0)
+    return { planPose: behindGate(prepared, side, context, shut), bands: [] };
+  const { settings } = prepared;
   const input: FamilyInput = { body, values: context.likely, settings, side };
-  const bands = bandsOf(family, input, context.belief);
+  const built = wayOf(pose, settings.way)?.slots;
+  const bands = bandsOf(family, input, context.belief).filter(
+    ({ need }) => built === undefined || built.includes(need.slot),
+  );
   const earlier = earlierOf(context.history, pose.id, side);
   const atEdge = family.heights({ ...input, settings: atTheEdge(settings) });
   const laid: Laid = {
@@ -92,6 +114,22 @@ function reckonPose(prepared: Prepared, side: ReadingSide, context: StudentConte
     edgeCm: new Map(atEdge.map((need) => [slotKey(need), need.rawCm])),
   };
   return { bands, planPose: betterInstead(laid) ?? builtPose(laid) };
+}
+
+/** What to practise until what must come first is done. */
+function behindGate(
+  { pose, verdict }: Prepared,
+  side: ReadingSide,
+  { record }: StudentContext,
+  shut: readonly Reason[],
+): PlanPose {
+  const wished = pose.gate?.instead as PoseId;
+  return notBuilt(pose, side, {
+    status: 'instead',
+    instead: firstAllowed([wished], side, record.person.cautions),
+    reasons: [...verdict.reasons, ...shut],
+    refer: verdict.refer,
+  });
 }
 
 /** Where a support would have to stand too high to be sensible, the pose that serves better, unless a caution forbids that one. */
@@ -150,7 +188,9 @@ function decisionOn(laid: Laid): Decision {
   return decide({
     today: context.today,
     earlier,
-    slotToRaise: (why) => slotToRaise(pose, family, input, last, why),
+    easingFor: (why) => easingFor(pose, family, input, last, why),
+    faulted: faultedSlots(pose, last),
+    seenAgain: seenAgain(pose, earlier),
     veryMobile: context.veryMobile,
     lowCheck: lowCheckOf(family, side, context),
     strengthAllowed:
@@ -217,17 +257,28 @@ function builtPose(laid: Laid): PlanPose {
   const decision = decisionOn(laid);
   const { slots, built } = buildSlots(laid, decision);
   const { posture, demands, findings } = family.figure(input, built);
-  const held = earlier.map(({ outcome }) => outcome);
+  const holdSeconds = Math.min(
+    longestHoldFor(verdict.changes),
+    wayOf(pose, input.settings.way)?.mostSeconds ?? Infinity,
+    holdFor(
+      pose,
+      earlier.map(({ outcome }) => outcome),
+      choices,
+      laid.context.day !== 'usual',
+    ),
+  );
   return {
     pose: pose.id,
     side,
-    stage: stageFor(pose, built, slots, choices),
+    stage: stageFor(pose, built, slots, input.settings.way),
+    way: input.settings.way,
     status: verdict.status,
     instead: verdict.instead,
     reasons: [...verdict.reasons, ...decision.reasons],
     refer: [...verdict.refer, ...(decision.refer ? [decision.refer] : [])],
     decision: {
       action: decision.action,
+      word: decision.word,
       slot: decision.slot,
       reasons: [...decision.reasons],
       refer: decision.refer,
@@ -235,7 +286,8 @@ function builtPose(laid: Laid): PlanPose {
     slots,
     demands: [...demands],
     findings: { ...findings },
-    holdSeconds: Math.min(longestHoldFor(verdict.changes), holdFor(pose, held, choices)),
+    holdSeconds,
+    times: timesFor(pose, holdSeconds),
     joints: jointsOf(posture),
     posture: posture as PlanPose['posture'],
   };
@@ -251,17 +303,13 @@ const jointsOf = (posture: Figure['posture']): PlanPose['joints'] => ({
   hand: [...posture.hand],
 });
 
-/** Where leaning on the forearms is chosen, or no ramp can be built, the pose goes no further than the forearms. */
-function stageFor(pose: Pose, built: Built, slots: readonly PlanSlot[], choices: Choices): string {
-  const stands: Partial<Record<SlotKey, number>> = {};
-  for (const one of slots) stands[slotKey(one)] = one.targetCm;
-  Object.assign(stands, built);
-  if (!pose.family.startsWith('reclined hero')) return stageOf(pose, stands);
-  const ramp = slots.find(({ slot, part }) => slot === 'back' && part === 'high');
+/** The stage that what was really built makes; where no ramp can be built, a reclined pose goes no further than the forearms. */
+function stageFor(pose: Pose, built: Built, slots: readonly PlanSlot[], way: string): string {
+  const ramp = slots.find(({ slot }) => slot === 'back');
   const unbuilt =
     ramp !== undefined &&
     ramp.targetCm >= 1 &&
     ramp.targetCm - ramp.stackCm > decisionParameter.mostRung.value * 2;
-  if (unbuilt || choices.reclinedHero === 'forearms') return 'on-forearms';
-  return stageOf(pose, stands);
+  if (unbuilt && pose.family.startsWith('reclined hero')) return 'on-forearms';
+  return stageOf(pose, built, way);
 }

@@ -1,8 +1,8 @@
-import { choicesFor, type Choices } from '../approaches/approaches';
+import { choicesFor, wayKey, type Choices, type QuestionId } from '../approaches/approaches';
 import { bodyFrom, type Body } from '../body/body';
 import type { Person } from '../formats/book';
 import { families } from '../geometry/families';
-import type { Family, PoseSettings } from '../geometry/family';
+import type { Family, FamilyInput, PoseSettings } from '../geometry/family';
 import { workingShare } from '../parameters';
 import { poseById, type Pose } from '../poses/poses';
 import type { ReadingSide } from '../ranges/ranges';
@@ -31,6 +31,33 @@ export function poseOr(id: string): Pose {
 /** Seat of the first chair on the shelf. */
 const chairSeatCm = (shelf: Shelf): number | undefined =>
   shelf.find(({ kind, count }) => kind === 'chair' && count > 0)?.states[0]?.heightCm;
+
+/** The way in which a pose is set up: the student's own, else what approach or body speak for, else the first. */
+function wayFor(
+  { pose, family, body, choices, settings }: Prepared,
+  input: Pick<FamilyInput, 'values' | 'side'>,
+  own: string | undefined,
+) {
+  const { ways = [] } = pose;
+  const asked = ways.find(({ id }) => id === own);
+  if (asked) return asked.id;
+  const answered = ways.find(({ proposedIf }) => {
+    const [question, answer] = proposedIf?.split('=') ?? [];
+    return question !== undefined && choices[question as QuestionId] === answer;
+  });
+  return answered?.id ?? family.way?.({ body, settings, ...input }) ?? ways[0]?.id ?? '';
+}
+
+/** A prepared pose in the way that it is set up for this body. */
+export function inItsWay(
+  prepared: Prepared,
+  person: Person,
+  input: Pick<FamilyInput, 'values' | 'side'>,
+): Prepared {
+  if (!prepared.pose.ways) return prepared;
+  const way = wayFor(prepared, input, person.choices[wayKey(prepared.pose.id)]);
+  return { ...prepared, settings: { ...prepared.settings, way } };
+}
 
 /** PoseSettings with nothing kept in hand: what a body can just do, and under which it says so. */
 export const atTheEdge = (settings: PoseSettings): PoseSettings => ({

@@ -7,7 +7,7 @@ import type { Shelf } from '../props/shelf';
 import { slotRule } from '../props/slots';
 import { piecesMoved, type SlotRule, type Stack, type Used } from '../props/stack';
 import type { ReadingSide } from '../ranges/ranges';
-import { preparePose } from './prepare';
+import { inItsWay, preparePose } from './prepare';
 import type { SlotId } from '../slots';
 
 /** One student in one pose on one side, with the shelf at hand. */
@@ -24,8 +24,10 @@ export function solveFigure(
   estimates: Estimates,
   built: Built,
 ): Figure {
-  const { family, body, settings } = preparePose(person, pose, side, shelf);
-  return family.figure({ body, values: meansOf(beliefOf(estimates)), settings, side }, built);
+  const values = meansOf(beliefOf(estimates));
+  const prepared = preparePose(person, pose, side, shelf);
+  const { family, body, settings } = inItsWay(prepared, person, { values, side });
+  return family.figure({ body, values, settings, side }, built);
 }
 
 function ruleFor({ person, pose: id, side, shelf }: InPose, slot: SlotId): SlotRule {

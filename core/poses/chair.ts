@@ -1,4 +1,4 @@
-import { goesUpAt, type PoseEntry } from './pose';
+import { easedBy, type PoseEntry } from './pose';
 import { bothLegs, legs, neitherLeg } from './traits';
 
 /** Poses on a chair. */
@@ -40,7 +40,7 @@ export const chair = [
     exit: ['Lean forward, hands on the thighs.', 'Stand in stages.'],
     needs: ['hipFlexion'],
     comesDown: ['feet', 'seat'],
-    goesUp: goesUpAt('feet'),
+    eases: easedBy('feet'),
     faults: [
       { id: 'feet-hang', seen: 'Feet hang', slot: 'feet', way: 'raise' },
       { id: 'knees-high', seen: 'Knees over the hips', slot: 'seat', way: 'raise' },
@@ -49,7 +49,7 @@ export const chair = [
     counterposes: [],
     harder: 'easy-cross',
     atHome: 'Feet: thick books. Seat: a firm cushion.',
-    hold: { firstSeconds: 60, mostSeconds: 600 },
+    hold: { firstSeconds: 60, mostSeconds: 600, growsSeconds: 15 },
   },
   {
     id: 'chair-tilts',
@@ -85,13 +85,13 @@ export const chair = [
     exit: ['Rest in the middle.'],
     needs: [],
     comesDown: ['feet'],
-    goesUp: goesUpAt('feet'),
+    eases: easedBy('feet'),
     faults: [{ id: 'feet-hang', seen: 'Feet hang', slot: 'feet', way: 'raise' }],
     warmUps: ['chair-seat'],
     counterposes: [],
     easier: 'chair-seat',
     atHome: 'Feet: thick books.',
-    hold: { firstSeconds: 60, mostSeconds: 300 },
+    hold: { firstSeconds: 60, mostSeconds: 120, growsSeconds: 15, counted: { first: 8, most: 16 } },
   },
   {
     id: 'chair-wide',
@@ -128,16 +128,20 @@ export const chair = [
     exit: ['Hands to the thighs, come up.', 'Knees together, rest.'],
     needs: ['hipFlexion'],
     comesDown: ['hands', 'feet'],
-    goesUp: goesUpAt('hands'),
+    eases: easedBy('hands'),
     faults: [
-      { id: 'feet-roll', seen: 'Feet roll out', slot: 'feet', way: 'raise' },
+      {
+        id: 'feet-roll',
+        seen: 'Feet roll out',
+        cue: 'Feet under the knees, weight on the inner heel.',
+      },
       { id: 'rounds', seen: 'Back rounds', slot: 'hands', way: 'raise' },
     ],
     warmUps: ['chair-seat'],
     counterposes: ['chair-tilts'],
     easier: 'chair-seat',
     atHome: 'Hands: a stool or books. Feet: books.',
-    hold: { firstSeconds: 45, mostSeconds: 180 },
+    hold: { firstSeconds: 45, mostSeconds: 180, growsSeconds: 15 },
   },
   {
     id: 'chair-lunge',
@@ -175,7 +179,7 @@ export const chair = [
     exit: ['Bring the back leg in.', 'Turn round, change sides.'],
     needs: ['hipExtension', 'hipFlexion'],
     comesDown: ['hands', 'feet'],
-    goesUp: goesUpAt('hands'),
+    eases: easedBy('hands'),
     faults: [
       { id: 'slides', seen: 'Slides off the edge', slot: 'feet', way: 'raise' },
       { id: 'arches', seen: 'Low back arches', slot: 'hands', way: 'raise' },
@@ -185,7 +189,7 @@ export const chair = [
     easier: 'chair-seat',
     harder: 'low-lunge',
     atHome: 'Hands: a second chair or a table.',
-    hold: { firstSeconds: 30, mostSeconds: 120 },
+    hold: { firstSeconds: 30, mostSeconds: 120, growsSeconds: 15 },
   },
   {
     id: 'chair-four',
@@ -222,17 +226,27 @@ export const chair = [
     exit: ['Lift the ankle off with the hands.', 'Change sides.'],
     needs: ['hipRotation'],
     comesDown: ['feet'],
-    goesUp: goesUpAt('feet'),
+    eases: easedBy({
+      cue: 'Cross lower on the thigh, or keep the foot on the floor and lean less.',
+    }),
     faults: [
-      { id: 'knee-speaks', seen: 'Feeling in the knee', slot: 'feet', way: 'raise' },
-      { id: 'leans', seen: 'Leans to one side', slot: 'feet', way: 'raise' },
+      {
+        id: 'knee-speaks',
+        seen: 'Feeling in the knee',
+        cue: 'Cross lower on the thigh, flex the foot; or leave the leg down.',
+      },
+      {
+        id: 'leans',
+        seen: 'Leans to one side',
+        cue: 'Lean less; a fold under the light sit bone.',
+      },
     ],
     warmUps: ['chair-seat'],
     counterposes: ['chair-tilts'],
     easier: 'chair-seat',
     harder: 'figure-four',
     atHome: 'Foot: books. Strap: a scarf round the shin.',
-    hold: { firstSeconds: 45, mostSeconds: 180 },
+    hold: { firstSeconds: 45, mostSeconds: 180, growsSeconds: 15 },
   },
   {
     id: 'chair-hinge',
@@ -265,7 +279,7 @@ export const chair = [
     exit: ['Hands to the thighs.', 'Come up in stages, head last.'],
     needs: ['hipFlexion'],
     comesDown: ['hands', 'feet'],
-    goesUp: goesUpAt('hands'),
+    eases: easedBy('hands'),
     faults: [
       { id: 'rounds', seen: 'Back rounds', slot: 'hands', way: 'raise' },
       { id: 'feet-lift', seen: 'Feet lift', slot: 'feet', way: 'raise' },
@@ -275,6 +289,6 @@ export const chair = [
     easier: 'chair-seat',
     harder: 'standing-fold',
     atHome: 'Hands: a second chair, a stool, books.',
-    hold: { firstSeconds: 30, mostSeconds: 180 },
+    hold: { firstSeconds: 48, mostSeconds: 96, growsSeconds: 6, counted: { first: 6, most: 12 } },
   },
 ] as const satisfies readonly PoseEntry[];

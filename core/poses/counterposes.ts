@@ -1,4 +1,4 @@
-import { goesUpAt, type PoseEntry } from './pose';
+import { easedBy, type PoseEntry } from './pose';
 import { bothLegs, neitherLeg } from './traits';
 
 /** Counterposes. */
@@ -29,7 +29,7 @@ export const counter = [
     exit: ['Lower the seat between the feet and the hands.'],
     needs: [],
     comesDown: ['hands'],
-    goesUp: goesUpAt('hands'),
+    eases: easedBy('hands'),
     faults: [
       { id: 'wrists', seen: 'Wrists sore', slot: 'hands', way: 'raise' },
       { id: 'hips-sag', seen: 'Hips sag', slot: 'hands', way: 'raise' },
@@ -37,7 +37,7 @@ export const counter = [
     warmUps: ['staff'],
     counterposes: [],
     atHome: 'Hands: books under the palms.',
-    hold: { firstSeconds: 15, mostSeconds: 45 },
+    hold: { firstSeconds: 18, mostSeconds: 48, growsSeconds: 6 },
   },
   {
     id: 'plank',
@@ -66,13 +66,13 @@ export const counter = [
     exit: ['Knees down, rest in Child.'],
     needs: [],
     comesDown: [],
-    goesUp: goesUpAt(null),
+    eases: easedBy(null),
     faults: [],
     warmUps: ['down-dog'],
     counterposes: ['child'],
     easier: 'table-up',
     atHome: 'On the forearms, or hands on a bench.',
-    hold: { firstSeconds: 10, mostSeconds: 45 },
+    hold: { firstSeconds: 18, mostSeconds: 48, growsSeconds: 6 },
   },
   {
     id: 'down-dog',
@@ -110,15 +110,24 @@ export const counter = [
     exit: ['Knees down, rest in Child.'],
     needs: ['hamstring', 'hipFlexion', 'ankleBend', 'armReach'],
     comesDown: ['heels'],
-    goesUp: goesUpAt('heels', { 'low-back': 'hands' }),
+    eases: easedBy('heels', { 'low-back': 'hands' }),
     faults: [
+      {
+        id: 'saves-knees',
+        seen: 'Low back rounds to keep the knees straight',
+        cue: 'Bend the knees, lengthen the back.',
+      },
       { id: 'rounds', seen: 'Back rounds', slot: 'heels', way: 'raise' },
-      { id: 'shoulders', seen: 'Shoulders crowd the ears', slot: 'hands', way: 'raise' },
+      {
+        id: 'shoulders',
+        seen: 'Hangs in the shoulders',
+        cue: 'Press the floor away; bend the knees.',
+      },
     ],
     warmUps: ['child'],
     counterposes: ['child'],
     harder: 'standing-fold',
     atHome: 'Heels: a book or rolled mat. Hands: a chair seat against a wall.',
-    hold: { firstSeconds: 20, mostSeconds: 90 },
+    hold: { firstSeconds: 20, mostSeconds: 90, growsSeconds: 15 },
   },
 ] as const satisfies readonly PoseEntry[];

@@ -1,5 +1,5 @@
 import { pigeon } from '../parameters';
-import { goesUpAt, type PoseEntry } from './pose';
+import { easedBy, type PoseEntry } from './pose';
 import { bothLegs, legs, neitherLeg } from './traits';
 
 /** Forward bends, hip openers and squats. */
@@ -12,6 +12,15 @@ export const forwardBending = [
     sides: 'both',
     family: 'standing fold',
     slots: ['hands'],
+    ways: [
+      { id: 'hands-met', name: 'Hands on blocks or a chair' },
+      {
+        id: 'thighs',
+        name: 'Hands on the thighs or shins',
+        slots: [],
+        stages: [{ id: 'thighs', name: 'Hands on the thighs or shins' }],
+      },
+    ],
     asks: ['rounding', 'spine'],
     traits: {
       knee: neitherLeg,
@@ -48,8 +57,13 @@ export const forwardBending = [
     ],
     needs: ['hamstring', 'hipFlexion'],
     comesDown: ['hands'],
-    goesUp: goesUpAt('hands'),
+    eases: easedBy('hands'),
     faults: [
+      {
+        id: 'saves-knees',
+        seen: 'Low back rounds to keep the knees straight',
+        cue: 'Bend the knees more, until the pelvis tips.',
+      },
       { id: 'hips-back', seen: 'Hips sway behind the heels', slot: 'hands', way: 'raise' },
       { id: 'hands-air', seen: 'Hands hang in the air', slot: 'hands', way: 'raise' },
     ],
@@ -58,7 +72,7 @@ export const forwardBending = [
     easier: 'chair-hinge',
     harder: 'wide-fold',
     atHome: 'Hands: a chair seat against a wall, then a stool, then stacked books.',
-    hold: { firstSeconds: 45, mostSeconds: 180 },
+    hold: { firstSeconds: 30, mostSeconds: 180, growsSeconds: 15 },
   },
   {
     id: 'ragdoll',
@@ -67,6 +81,15 @@ export const forwardBending = [
     sides: 'both',
     family: 'hanging fold',
     slots: ['hands'],
+    ways: [
+      { id: 'hands-met', name: 'Hands on something' },
+      {
+        id: 'loose',
+        name: 'Hands loose, arms folded',
+        slots: [],
+        stages: [{ id: 'loose', name: 'Hanging, arms folded' }],
+      },
+    ],
     traits: {
       knee: neitherLeg,
       hip: bothLegs('pastRightAngle', 'hamstringStretched'),
@@ -96,8 +119,13 @@ export const forwardBending = [
     exit: ['Hands to the thighs, knees bent.', 'Come up in stages.'],
     needs: ['hamstring', 'hipFlexion'],
     comesDown: ['hands'],
-    goesUp: goesUpAt('hands'),
+    eases: easedBy('hands'),
     faults: [
+      {
+        id: 'saves-knees',
+        seen: 'Low back rounds to keep the knees straight',
+        cue: 'Bend the knees more, until the pelvis tips.',
+      },
       { id: 'knees-lock', seen: 'Knees lock', slot: 'hands', way: 'raise' },
       { id: 'hands-air', seen: 'Hands hang in the air', slot: 'hands', way: 'raise' },
     ],
@@ -106,7 +134,7 @@ export const forwardBending = [
     easier: 'chair-hinge',
     harder: 'standing-fold',
     atHome: 'Hands: a chair seat, then books.',
-    hold: { firstSeconds: 30, mostSeconds: 180 },
+    hold: { firstSeconds: 30, mostSeconds: 180, growsSeconds: 15 },
   },
   {
     id: 'seated-fold',
@@ -116,6 +144,37 @@ export const forwardBending = [
     sides: 'both',
     family: 'fold',
     slots: ['seat', 'underKnees', 'forehead', 'strap'],
+    ways: [
+      {
+        id: 'at-rest',
+        name: 'Forehead at rest',
+        slots: ['seat', 'underKnees', 'forehead', 'strap'],
+      },
+      {
+        id: 'upright',
+        name: 'Upright with a strap',
+        slots: ['seat', 'underKnees', 'strap'],
+        entry: [
+          'Sit on the front edge of the support, legs long.',
+          'Strap round the feet, arms straight.',
+          'Draw the breastbone forward and up; the belly, not the head, goes to the thighs.',
+          'Bend the knees before the low back rounds.',
+        ],
+        stages: [{ id: 'strap', name: 'Upright, feet on a strap' }],
+      },
+      {
+        id: 'belly-on-thighs',
+        name: 'Belly on the thighs, then walk the hips back',
+        slots: ['seat', 'forehead'],
+        entry: [
+          'Feet planted, knees well bent; lay the belly on the thighs.',
+          'Hold the feet or shins; let the head hang or rest.',
+          'Walk the hips back a little at a time; the belly stays on the thighs.',
+          'Stop where it wants to come off.',
+        ],
+        stages: [{ id: 'knees-bent', name: 'Belly on the thighs, knees bent' }],
+      },
+    ],
     asks: ['rounding', 'spine'],
     traits: {
       knee: neitherLeg,
@@ -152,7 +211,7 @@ export const forwardBending = [
     exit: ['Press the feet, come up with a long back.', 'Bend the knees, lean back and rest.'],
     needs: ['hamstring', 'hipFlexion'],
     comesDown: ['seat', 'underKnees', 'forehead'],
-    goesUp: goesUpAt('underKnees', { rolled: 'seat', arched: 'forehead', other: 'forehead' }),
+    eases: easedBy('underKnees', { rolled: 'seat', arched: 'forehead', other: 'forehead' }),
     faults: [
       { id: 'uphill', seen: 'Hinges uphill: the pelvis stays back', slot: 'seat', way: 'raise' },
       { id: 'rounds', seen: 'Rounds in the low back', slot: 'underKnees', way: 'raise' },
@@ -164,7 +223,12 @@ export const forwardBending = [
     harder: 'head-to-knee',
     atHome:
       'Seat: firm cushion. Knees: rolled blanket. Strap: a belt or scarf. Forehead: books on the shins, or a stool across.',
-    hold: { firstSeconds: 60, mostSeconds: 300 },
+    hold: {
+      firstSeconds: 60,
+      mostSeconds: 300,
+      growsSeconds: 30,
+      long: { firstSeconds: 120, mostSeconds: 300, growsSeconds: 30 },
+    },
   },
   {
     id: 'head-to-knee',
@@ -212,7 +276,7 @@ export const forwardBending = [
     ],
     needs: ['hamstring', 'hipFlexion', 'hipRotation'],
     comesDown: ['seat', 'underThigh', 'underKnees', 'forehead'],
-    goesUp: goesUpAt('underKnees', {
+    eases: easedBy('underKnees', {
       rolled: 'seat',
       joint: 'underThigh',
       other: 'forehead',
@@ -227,7 +291,12 @@ export const forwardBending = [
     counterposes: ['table-up'],
     easier: 'seated-fold',
     atHome: 'Seat: firm cushion. Knees: cushions. Forehead: books or a stool. Strap: a belt.',
-    hold: { firstSeconds: 60, mostSeconds: 300 },
+    hold: {
+      firstSeconds: 60,
+      mostSeconds: 300,
+      growsSeconds: 30,
+      long: { firstSeconds: 120, mostSeconds: 300, growsSeconds: 30 },
+    },
   },
   {
     id: 'straddle-fold',
@@ -262,8 +331,13 @@ export const forwardBending = [
     exit: ['Walk the hands back.', 'Hands under the knees, bring the legs in.'],
     needs: ['hamstring', 'hipFlexion', 'hipSpread'],
     comesDown: ['seat', 'underKnees', 'chest', 'forehead'],
-    goesUp: goesUpAt('chest', { rolled: 'seat', 'low-back': 'underKnees', joint: 'underKnees' }),
+    eases: easedBy('chest', { rolled: 'seat', 'low-back': 'underKnees', joint: 'underKnees' }),
     faults: [
+      {
+        id: 'too-wide',
+        seen: 'Legs too wide: the pelvis cannot follow',
+        cue: 'Bring the legs nearer together, until the pelvis comes up.',
+      },
       { id: 'uphill', seen: 'Hinges uphill', slot: 'seat', way: 'raise' },
       { id: 'toes-in', seen: 'Toes fall forward', slot: 'underKnees', way: 'raise' },
       { id: 'hangs', seen: 'Chest hangs from the arms', slot: 'chest', way: 'raise' },
@@ -272,7 +346,12 @@ export const forwardBending = [
     counterposes: ['table-up'],
     easier: 'straddle',
     atHome: 'Chest: sofa cushions or a low stool. Forehead: books.',
-    hold: { firstSeconds: 60, mostSeconds: 300 },
+    hold: {
+      firstSeconds: 60,
+      mostSeconds: 300,
+      growsSeconds: 30,
+      long: { firstSeconds: 120, mostSeconds: 300, growsSeconds: 30 },
+    },
   },
   {
     id: 'open-book-fold',
@@ -314,7 +393,7 @@ export const forwardBending = [
     exit: ['Walk the hands back.', 'Hands close the knees.'],
     needs: ['hipRotation', 'hipFlexion'],
     comesDown: ['seat', 'underThigh', 'forehead'],
-    goesUp: goesUpAt('forehead', { rolled: 'seat', joint: 'underThigh' }),
+    eases: easedBy('forehead', { rolled: 'seat', joint: 'underThigh' }),
     faults: [
       { id: 'rounds', seen: 'Rounds instead of tipping', slot: 'seat', way: 'raise' },
       { id: 'head-hangs', seen: 'Head hangs', slot: 'forehead', way: 'raise' },
@@ -323,7 +402,12 @@ export const forwardBending = [
     counterposes: ['table-up'],
     easier: 'open-book',
     atHome: 'Forehead: books on the feet or a stool across.',
-    hold: { firstSeconds: 60, mostSeconds: 300 },
+    hold: {
+      firstSeconds: 60,
+      mostSeconds: 300,
+      growsSeconds: 30,
+      long: { firstSeconds: 120, mostSeconds: 300, growsSeconds: 30 },
+    },
   },
   {
     id: 'stacked-fold',
@@ -332,6 +416,7 @@ export const forwardBending = [
     sides: 'both',
     family: 'stacked fold',
     slots: ['seat', 'underThigh', 'forehead'],
+    gate: { after: [{ pose: 'stacked-shins', sessions: 2 }], instead: 'stacked-shins' },
     traits: {
       knee: bothLegs('turned'),
       hip: bothLegs('pastRightAngle', 'turnedOutLoaded'),
@@ -352,7 +437,7 @@ export const forwardBending = [
     exit: ['Walk the hands back.', 'Unstack with the hands.'],
     needs: ['hipRotation', 'hipFlexion'],
     comesDown: ['seat', 'underThigh', 'forehead'],
-    goesUp: goesUpAt('forehead', { rolled: 'seat', joint: 'underThigh' }),
+    eases: easedBy('forehead', { rolled: 'seat', joint: 'underThigh' }),
     faults: [
       { id: 'one-bone', seen: 'A sit bone lifts', slot: 'seat', way: 'raise' },
       { id: 'knee-twists', seen: 'Feeling in the knee', slot: 'underThigh', way: 'raise' },
@@ -366,7 +451,12 @@ export const forwardBending = [
       pose: 'open-book-fold',
     },
     atHome: 'Forehead: fists, books or a stool.',
-    hold: { firstSeconds: 60, mostSeconds: 300 },
+    hold: {
+      firstSeconds: 60,
+      mostSeconds: 300,
+      growsSeconds: 30,
+      long: { firstSeconds: 120, mostSeconds: 300, growsSeconds: 30 },
+    },
   },
   {
     id: 'pigeon',
@@ -376,6 +466,54 @@ export const forwardBending = [
     sides: 'each',
     family: 'pigeon',
     slots: ['hipLevel', 'hands', 'chest', 'forehead'],
+    ways: [
+      {
+        id: 'upright',
+        name: 'Upright on the hands',
+        slots: ['hipLevel', 'hands'],
+        stages: [
+          {
+            id: 'tall-hip',
+            name: 'Hip on a tall support, upright',
+            from: { slot: 'hipLevel', cm: 8 },
+          },
+          { id: 'low-hip', name: 'Hip on a fold, upright', from: { slot: 'hipLevel', cm: 0.5 } },
+          { id: 'floor', name: 'Hip on the floor, upright' },
+        ],
+      },
+      {
+        id: 'folded',
+        name: 'Folded over the shin',
+        slots: ['hipLevel', 'chest', 'forehead'],
+        gate: { after: [{ pose: 'pigeon', sessions: 2 }], instead: 'pigeon' },
+        entry: [
+          'From upright, walk the hands forward, breastbone first.',
+          'Forearms down, then the forehead on its support.',
+          'Hips stay level; the front foot stays alive.',
+        ],
+        stages: [
+          {
+            id: 'tall-hip',
+            name: 'Hip on a tall support, folded',
+            from: { slot: 'hipLevel', cm: 8 },
+          },
+          { id: 'low-hip', name: 'Hip on a fold, folded', from: { slot: 'hipLevel', cm: 0.5 } },
+          { id: 'floor', name: 'Hip on the floor, folded' },
+        ],
+      },
+      {
+        id: 'diagonal',
+        name: 'Diagonal, over the shin',
+        slots: ['hipLevel', 'forehead'],
+        gate: { after: [{ pose: 'pigeon', sessions: 2 }], instead: 'pigeon' },
+        entry: [
+          'From upright, turn the chest over the front shin.',
+          'Fold along it, forearms either side.',
+          'The other sitting bone reaches away.',
+        ],
+        stages: [{ id: 'diagonal', name: 'Folded over the shin, on the diagonal' }],
+      },
+    ],
     asks: ['pigeonShin'],
     traits: {
       knee: legs(['turned', 'turnedUnderWeight'], ['kneltOn']),
@@ -410,7 +548,7 @@ export const forwardBending = [
     ],
     needs: ['hipRotation', 'hipExtension', 'hipFlexion'],
     comesDown: ['hipLevel', 'chest', 'forehead'],
-    goesUp: goesUpAt('hipLevel', { 'low-back': 'hands', arched: 'hands', other: 'chest' }),
+    eases: easedBy('hipLevel', { 'low-back': 'hands', arched: 'hands', other: 'chest' }),
     faults: [
       { id: 'knee-edge', seen: 'Feeling at the edge of the knee', slot: 'hipLevel', way: 'raise' },
       { id: 'hip-drops', seen: 'Falls to the front hip', slot: 'hipLevel', way: 'raise' },
@@ -426,7 +564,12 @@ export const forwardBending = [
       pose: 'figure-four',
     },
     atHome: 'Hip: folded blankets or a firm cushion. Chest: pillows.',
-    hold: { firstSeconds: 60, mostSeconds: 480 },
+    hold: {
+      firstSeconds: 60,
+      mostSeconds: 300,
+      growsSeconds: 30,
+      long: { firstSeconds: 120, mostSeconds: 300, growsSeconds: 60 },
+    },
   },
   {
     id: 'king-pigeon',
@@ -436,6 +579,14 @@ export const forwardBending = [
     sides: 'each',
     family: 'king pigeon',
     slots: ['hipLevel', 'hands', 'strap'],
+    gate: {
+      ranges: [
+        { range: 'hipExtension', leastDeg: 12, of: 'other' },
+        { range: 'kneeFlexion.prone', leastDeg: 125, of: 'other' },
+      ],
+      after: [{ pose: 'pigeon', sessions: 6, weeks: 8, slot: 'hipLevel', mostCm: 8.5 }],
+      instead: 'pigeon',
+    },
     asks: ['pigeonShin'],
     traits: {
       knee: legs(['turned', 'turnedUnderWeight'], ['drawn']),
@@ -465,7 +616,7 @@ export const forwardBending = [
     exit: ['Let the strap go slowly.', 'Hands down, out as from Pigeon.'],
     needs: ['hipRotation', 'hipExtension', 'kneeFlexion.prone', 'armReach'],
     comesDown: ['hipLevel'],
-    goesUp: goesUpAt('hipLevel', { 'low-back': 'hands', arched: 'hands' }),
+    eases: easedBy('hipLevel', { 'low-back': 'hands', arched: 'hands' }),
     faults: [
       { id: 'arches', seen: 'Bends in the low back alone', slot: 'hands', way: 'raise' },
       { id: 'knee-edge', seen: 'Feeling in the front knee', slot: 'hipLevel', way: 'raise' },
@@ -479,7 +630,7 @@ export const forwardBending = [
       pose: 'pigeon',
     },
     atHome: 'Strap: a long belt. Shin at a wall instead.',
-    hold: { firstSeconds: 20, mostSeconds: 60 },
+    hold: { firstSeconds: 30, mostSeconds: 150, growsSeconds: 15 },
   },
   {
     id: 'squat',
@@ -489,6 +640,32 @@ export const forwardBending = [
     sides: 'both',
     family: 'squat',
     slots: ['heels', 'seat'],
+    ways: [
+      {
+        id: 'heels',
+        name: 'Heels met, no seat',
+        slots: ['heels'],
+        stages: [
+          { id: 'heels', name: 'Heels on a roll', from: { slot: 'heels', cm: 0.5 } },
+          { id: 'free', name: 'Heels down' },
+        ],
+      },
+      {
+        id: 'seat',
+        name: 'A seat, heels down',
+        slots: ['seat'],
+        stages: [{ id: 'seated', name: 'On a low seat' }],
+      },
+      { id: 'both', name: 'A seat, and the heels met' },
+    ],
+    entryIf: {
+      'squatEntry=sitting': [
+        'Sit on the seat, feet wider than the hips, turned out as the knees go.',
+        'Lean forward, weight into the feet.',
+        'Knees follow the toes; elbows inside them.',
+        'Tail lets go towards the floor; grow from there.',
+      ],
+    },
     asks: ['squatEntry'],
     traits: {
       knee: bothLegs('squatted'),
@@ -515,7 +692,7 @@ export const forwardBending = [
     exit: ['Hands down, sit back, or straighten with bent knees.', 'Walk a few steps.'],
     needs: ['ankleBend', 'kneeFlexion.hipBent', 'hipFlexion'],
     comesDown: ['seat', 'heels'],
-    goesUp: goesUpAt('seat', { other: 'heels' }),
+    eases: easedBy('seat', { other: 'heels' }),
     faults: [
       { id: 'heels-lift', seen: 'Heels lift or rock', slot: 'heels', way: 'raise' },
       { id: 'falls-back', seen: 'Falls backward', slot: 'heels', way: 'raise' },
@@ -524,8 +701,9 @@ export const forwardBending = [
     warmUps: ['open-book', 'low-lunge'],
     counterposes: ['standing-fold'],
     easier: 'chair-seat',
+    homeDose: 'Every day, five minutes in all, in parts: a minute here and there.',
     atHome: 'Heels: a book or rolled mat. Seat: a low stool or thick books.',
-    hold: { firstSeconds: 30, mostSeconds: 300 },
+    hold: { firstSeconds: 60, mostSeconds: 300, growsSeconds: 30 },
   },
   {
     id: 'squat-one-side',
@@ -558,7 +736,7 @@ export const forwardBending = [
     exit: ['Hands down, change legs.', 'Lengthen both legs.'],
     needs: ['ankleBend', 'kneeFlexion.hipBent', 'hipFlexion'],
     comesDown: ['seat', 'heels'],
-    goesUp: goesUpAt('seat', { other: 'heels' }),
+    eases: easedBy('seat', { other: 'heels' }),
     faults: [
       { id: 'heel-lifts', seen: 'Heel lifts', slot: 'heels', way: 'raise' },
       { id: 'leans', seen: 'Leans to one side', slot: 'seat', way: 'raise' },
@@ -568,7 +746,7 @@ export const forwardBending = [
     easier: 'squat',
     harder: 'side-squat',
     atHome: 'Heel: a book. Seat: thick books.',
-    hold: { firstSeconds: 30, mostSeconds: 120 },
+    hold: { firstSeconds: 30, mostSeconds: 120, growsSeconds: 15 },
   },
   {
     id: 'side-squat',
@@ -609,7 +787,7 @@ export const forwardBending = [
     exit: ['Hands down, come up to the middle.', 'Change sides.'],
     needs: ['ankleBend', 'kneeFlexion.hipBent', 'hipFlexion'],
     comesDown: ['seat', 'heels', 'hands'],
-    goesUp: goesUpAt('seat', { other: 'hands' }),
+    eases: easedBy('seat', { other: 'hands' }),
     faults: [
       { id: 'heel-lifts', seen: 'Heel lifts', slot: 'heels', way: 'raise' },
       { id: 'falls', seen: 'Hands do not reach', slot: 'hands', way: 'raise' },
@@ -618,7 +796,7 @@ export const forwardBending = [
     counterposes: ['standing-fold'],
     easier: 'squat-one-side',
     atHome: 'Heel: a book. Hands: a chair or stacked books.',
-    hold: { firstSeconds: 20, mostSeconds: 90 },
+    hold: { firstSeconds: 20, mostSeconds: 90, growsSeconds: 15 },
   },
   {
     id: 'wide-fold',
@@ -653,8 +831,13 @@ export const forwardBending = [
     exit: ['Bend the knees, hands to the hips.', 'Come up with a long back, step in.'],
     needs: ['hamstring', 'hipFlexion', 'hipSpread'],
     comesDown: ['hands'],
-    goesUp: goesUpAt('hands'),
+    eases: easedBy('hands'),
     faults: [
+      {
+        id: 'saves-knees',
+        seen: 'Low back rounds to keep the knees straight',
+        cue: 'Bend the knees more, until the pelvis tips.',
+      },
       { id: 'feet-roll', seen: 'Feet roll in', slot: 'hands', way: 'raise' },
       { id: 'hands-air', seen: 'Hands hang in the air', slot: 'hands', way: 'raise' },
     ],
@@ -662,6 +845,6 @@ export const forwardBending = [
     counterposes: ['constructive'],
     easier: 'chair-hinge',
     atHome: 'Hands: a chair against a wall, then books.',
-    hold: { firstSeconds: 30, mostSeconds: 180 },
+    hold: { firstSeconds: 30, mostSeconds: 180, growsSeconds: 15 },
   },
 ] as const satisfies readonly PoseEntry[];

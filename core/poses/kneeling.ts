@@ -1,4 +1,4 @@
-import { goesUpAt, type PoseEntry } from './pose';
+import { easedBy, type PoseEntry } from './pose';
 import { bothLegs, legs, neitherLeg } from './traits';
 
 /** Kneeling poses. */
@@ -35,7 +35,7 @@ export const kneeling = [
     exit: ['Lean forward on to the hands.', 'Tuck the toes, step back, lengthen the legs.'],
     needs: ['kneeFlexion.hipBent', 'anklePoint'],
     comesDown: ['seat'],
-    goesUp: goesUpAt('seat'),
+    eases: easedBy('seat'),
     faults: [
       { id: 'ankles-out', seen: 'Ankles fall outward', slot: 'seat', way: 'raise' },
       { id: 'ankle-front', seen: 'Front of the ankle strained', slot: 'ankle', way: 'raise' },
@@ -45,7 +45,7 @@ export const kneeling = [
     easier: 'chair-seat',
     harder: 'hero',
     atHome: 'Seat: a firm cushion across the heels. Ankles: a rolled towel.',
-    hold: { firstSeconds: 30, mostSeconds: 300 },
+    hold: { firstSeconds: 60, mostSeconds: 300, growsSeconds: 30 },
   },
   {
     id: 'hero',
@@ -91,7 +91,7 @@ export const kneeling = [
     ],
     needs: ['kneeFlexion.hipBent', 'anklePoint'],
     comesDown: ['seat'],
-    goesUp: goesUpAt('seat'),
+    eases: easedBy('seat'),
     faults: [
       {
         id: 'ankle-out',
@@ -108,7 +108,12 @@ export const kneeling = [
     harder: 'reclined-hero',
     atHome:
       'Seat: thick books under a folded towel between the feet, never a soft cushion alone. Ankles: a rolled towel.',
-    hold: { firstSeconds: 60, mostSeconds: 300 },
+    hold: {
+      firstSeconds: 60,
+      mostSeconds: 300,
+      growsSeconds: 30,
+      long: { firstSeconds: 120, mostSeconds: 300, growsSeconds: 30 },
+    },
   },
   {
     id: 'child',
@@ -118,7 +123,25 @@ export const kneeling = [
     sides: 'both',
     family: 'child',
     slots: ['seat', 'behindKnee', 'ankle', 'underShin', 'chest', 'forehead'],
-    optional: ['chest', 'ankle'],
+    ways: [
+      {
+        id: 'head-met',
+        name: 'Forehead on the floor or on something',
+        slots: ['seat', 'behindKnee', 'ankle', 'underShin', 'forehead'],
+        stages: [
+          { id: 'heels-met', name: 'Seat met, forehead met', from: { slot: 'seat', cm: 0.5 } },
+          { id: 'forehead-met', name: 'Forehead met', from: { slot: 'forehead', cm: 0.5 } },
+          { id: 'floor', name: 'On the floor' },
+        ],
+      },
+      {
+        id: 'on-bolster',
+        name: 'Resting on a bolster',
+        slots: ['seat', 'behindKnee', 'ankle', 'underShin', 'chest'],
+        stages: [{ id: 'chest-carried', name: 'Chest carried' }],
+      },
+    ],
+    optional: ['ankle'],
     asks: ['childKnees', 'behindKnee'],
     traits: {
       knee: bothLegs('satBackOn'),
@@ -152,7 +175,7 @@ export const kneeling = [
     exit: ['Walk the hands back under the shoulders.', 'Come up with a long back.'],
     needs: ['kneeFlexion.hipBent', 'hipFlexion', 'spineFold', 'anklePoint'],
     comesDown: ['seat', 'chest', 'forehead'],
-    goesUp: goesUpAt('seat', {
+    eases: easedBy('seat', {
       'low-back': 'chest',
       rolled: 'chest',
       strong: 'chest',
@@ -168,7 +191,12 @@ export const kneeling = [
     harder: 'thunderbolt',
     atHome:
       'Heels: folded blanket. Chest: bed pillow lengthwise. Forehead: stacked hands or books.',
-    hold: { firstSeconds: 60, mostSeconds: 300 },
+    hold: {
+      firstSeconds: 120,
+      mostSeconds: 300,
+      growsSeconds: 30,
+      long: { firstSeconds: 180, mostSeconds: 300, growsSeconds: 30 },
+    },
   },
   {
     id: 'frog',
@@ -178,6 +206,7 @@ export const kneeling = [
     sides: 'both',
     family: 'frog',
     slots: ['underKnees', 'chest', 'forehead'],
+    gate: { after: [{ pose: 'child', sessions: 1 }], instead: 'child' },
     traits: {
       knee: bothLegs('kneltOn'),
       hip: bothLegs('spread', 'spreadLoaded'),
@@ -207,7 +236,7 @@ export const kneeling = [
     exit: ['Walk the hands back, knees toward each other.', 'Rest in Child or on the side.'],
     needs: ['hipSpread'],
     comesDown: ['chest', 'forehead'],
-    goesUp: goesUpAt('chest'),
+    eases: easedBy('chest'),
     faults: [
       { id: 'hips-ahead', seen: 'Hips slide ahead of the knees', slot: 'chest', way: 'raise' },
       { id: 'knees-sore', seen: 'Inner knees sore', slot: 'underKnees', way: 'raise' },
@@ -216,7 +245,12 @@ export const kneeling = [
     counterposes: ['constructive'],
     easier: 'open-book',
     atHome: 'Knees: folded towels. Chest: firm sofa cushion.',
-    hold: { firstSeconds: 60, mostSeconds: 300 },
+    hold: {
+      firstSeconds: 60,
+      mostSeconds: 300,
+      growsSeconds: 30,
+      long: { firstSeconds: 120, mostSeconds: 300, growsSeconds: 30 },
+    },
   },
   {
     id: 'low-lunge',
@@ -256,7 +290,7 @@ export const kneeling = [
     exit: ['Hands down, step back.', 'Rest, change sides.'],
     needs: ['hipExtension', 'hipFlexion'],
     comesDown: ['hands'],
-    goesUp: goesUpAt('hands'),
+    eases: easedBy('hands', { arched: { slot: 'hands', way: 'lower' }, joint: 'underKnees' }),
     faults: [
       { id: 'knee-ahead', seen: 'Front knee slides past the toes', slot: 'hands', way: 'raise' },
       { id: 'arches', seen: 'Low back arches', slot: 'hands', way: 'raise' },
@@ -267,7 +301,7 @@ export const kneeling = [
     easier: 'chair-lunge',
     harder: 'lizard',
     atHome: 'Hands: a chair seat, then stacked books. Knee: folded towel.',
-    hold: { firstSeconds: 30, mostSeconds: 120 },
+    hold: { firstSeconds: 30, mostSeconds: 120, growsSeconds: 15 },
   },
   {
     id: 'lizard',
@@ -306,7 +340,7 @@ export const kneeling = [
     exit: ['Hands under the shoulders, foot back in.', 'Step back, change sides.'],
     needs: ['hipExtension', 'hipFlexion'],
     comesDown: ['hands'],
-    goesUp: goesUpAt('hands'),
+    eases: easedBy('hands'),
     faults: [
       { id: 'knee-in', seen: 'Front knee falls inward', slot: 'hands', way: 'raise' },
       { id: 'rounds', seen: 'Back rounds', slot: 'hands', way: 'raise' },
@@ -316,7 +350,7 @@ export const kneeling = [
     easier: 'low-lunge',
     harder: 'pigeon',
     atHome: 'Hands: stacked books or a stool. Knee: folded towel.',
-    hold: { firstSeconds: 30, mostSeconds: 180 },
+    hold: { firstSeconds: 30, mostSeconds: 180, growsSeconds: 15 },
   },
   {
     id: 'horse',
@@ -326,6 +360,14 @@ export const kneeling = [
     sides: 'each',
     family: 'horse',
     slots: ['underKnees', 'hands'],
+    entryIf: {
+      'horseFoot=out': [
+        'Half kneeling on a pad, the standing foot turned out.',
+        'The knee over its toes; pelvis between the legs.',
+        'Hands on their supports; grow.',
+      ],
+    },
+    gate: { after: [{ pose: 'half-lotus-seat', sessions: 3 }], instead: 'half-lotus-seat' },
     asks: ['horseFoot'],
     traits: {
       knee: legs(['kneltOn', 'turned', 'turnedUnderWeight'], ['loaded']),
@@ -357,7 +399,7 @@ export const kneeling = [
     exit: ['Hands down, foot out of the lotus first.', 'Sit, lengthen both legs.'],
     needs: ['hipRotation', 'hipExtension'],
     comesDown: ['hands', 'underKnees'],
-    goesUp: goesUpAt('hands', { joint: 'underKnees' }),
+    eases: easedBy('hands', { joint: 'underKnees' }),
     faults: [
       { id: 'knee-speaks', seen: 'The knee complains', slot: 'underKnees', way: 'raise' },
       { id: 'weight-down', seen: 'Weight drops on the knee', slot: 'hands', way: 'raise' },
@@ -367,6 +409,6 @@ export const kneeling = [
     easier: 'half-lotus-seat',
     atHome:
       'Hands: a chair against a wall. Knee: folded towels. Without an easy half lotus there is no stand-in.',
-    hold: { firstSeconds: 15, mostSeconds: 60 },
+    hold: { firstSeconds: 15, mostSeconds: 60, growsSeconds: 15 },
   },
 ] as const satisfies readonly PoseEntry[];

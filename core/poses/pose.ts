@@ -11,12 +11,56 @@ export interface Stage {
   readonly from?: { readonly slot: SlotName; readonly cm: number };
 }
 
-/** What may go wrong, what is seen, and which support mends it. */
-export interface PoseFault {
+/** What must come first: each leg's ranges as measured, and times that other poses went well. */
+export interface Gate {
+  readonly ranges?: readonly {
+    readonly range: RangeId;
+    readonly leastDeg: number;
+    /** The leg that works, the other one, or both. */
+    readonly of: 'worked' | 'other' | 'both';
+  }[];
+  readonly after?: readonly {
+    readonly pose: string;
+    /** So many times that went well, on this side where the pose has sides. */
+    readonly sessions: number;
+    /** From the first of them to the last. */
+    readonly weeks?: number;
+    /** With this slot no higher than so much. */
+    readonly slot?: SlotName;
+    readonly mostCm?: number;
+  }[];
+  /** What to practise until it opens. */
+  readonly instead: string;
+}
+
+/** One way of setting up a pose. */
+export interface PoseWay {
   readonly id: string;
-  readonly seen: string;
-  readonly slot: SlotId;
-  readonly way: 'raise' | 'lower';
+  readonly name: string;
+  /** The slots that it builds; all of the pose's where none are named. */
+  readonly slots?: readonly SlotId[];
+  readonly entry?: readonly string[];
+  readonly stages?: readonly Stage[];
+  /** Proposed where a question is answered so. */
+  readonly proposedIf?: ChoiceId;
+  readonly gate?: Gate;
+  /** Held no longer than this. */
+  readonly mostSeconds?: number;
+}
+
+/** What eases a complaint or mends what is seen: a slot one rung up or down, or words alone. */
+export type Remedy =
+  { readonly slot: SlotName; readonly way: 'raise' | 'lower' } | { readonly cue: string };
+
+/** What may go wrong, what is seen, and what mends it. */
+export type PoseFault = { readonly id: string; readonly seen: string } & Remedy;
+
+/** How long a pose is held. */
+export interface HoldRule {
+  readonly firstSeconds: number;
+  readonly mostSeconds: number;
+  /** By so much after a time that went well. */
+  readonly growsSeconds: number;
 }
 
 /** Why a support goes up. */
@@ -32,6 +76,12 @@ export interface PoseEntry {
   readonly sides: 'both' | 'each';
   readonly family: FamilyId;
   readonly slots: readonly SlotId[];
+  /** Ways of setting it up; the first one is proposed where nothing speaks for another. */
+  readonly ways?: readonly PoseWay[];
+  /** What must come first. */
+  readonly gate?: Gate;
+  /** The way in where a question is answered so. */
+  readonly entryIf?: Readonly<Partial<Record<ChoiceId, readonly string[]>>>;
   /** Slots that are offered with their heights and built only on request. */
   readonly optional?: readonly SlotId[];
   /** Questions of the approach whose answer changes this pose; the rest concern every pose alike. */
@@ -49,8 +99,8 @@ export interface PoseEntry {
   readonly needs: readonly RangeId[];
   /** Slots in the order in which they come down, hips before knees before head. */
   readonly comesDown: readonly SlotName[];
-  /** The slot that goes up, by what was seen or felt. */
-  readonly goesUp: GoesUp;
+  /** What eases it, by what was seen or felt. */
+  readonly eases: Eases;
   readonly faults: readonly PoseFault[];
   readonly warmUps: readonly string[];
   readonly counterposes: readonly string[];
@@ -60,23 +110,35 @@ export interface PoseEntry {
   readonly insteadOver?: { readonly slot: SlotName; readonly cm: number; readonly pose: string };
   /** What builds it at home, and where nothing safe does. */
   readonly atHome: string;
-  /** Hold by progress, in seconds: a first one and the longest. */
-  readonly hold: { readonly firstSeconds: number; readonly mostSeconds: number };
+  readonly hold: HoldRule & {
+    /** In the approach that holds long and still. */
+    readonly long?: HoldRule;
+    /** A rest keeps its minutes, whatever the approach. */
+    readonly isRest?: true;
+    /** A movement that is counted with the breath rather than held: the first number of times, and the most. */
+    readonly counted?: { readonly first: number; readonly most: number };
+  };
+  /** What to do at home every day, where it matters. */
+  readonly homeDose?: string;
 }
 
-/** The slot that goes up, by what was seen or felt; none in a pose without supports. */
-export type GoesUp = Readonly<Record<RaiseReason, SlotName | null>>;
+/** What eases a pose, by what was seen or felt; null in a pose without supports. */
+export type Eases = Readonly<Record<RaiseReason, Remedy | null>>;
 
-/** One slot for everything, and others for what they mend better. */
-export const goesUpAt = (
-  slot: SlotName | null,
-  others: Partial<Record<RaiseReason, SlotName>> = {},
-): GoesUp => ({
-  joint: slot,
-  strong: slot,
-  rolled: slot,
-  arched: slot,
-  'low-back': slot,
-  other: slot,
-  ...others,
-});
+/** One remedy for everything, and others for what they mend better; a slot alone goes up. */
+export function easedBy(
+  first: SlotName | Remedy | null,
+  others: Partial<Record<RaiseReason, SlotName | Remedy>> = {},
+): Eases {
+  const remedy = (one: SlotName | Remedy | null): Remedy | null =>
+    typeof one === 'string' ? { slot: one, way: 'raise' } : one;
+  const of = (why: RaiseReason) => remedy(others[why] ?? first);
+  return {
+    joint: of('joint'),
+    strong: of('strong'),
+    rolled: of('rolled'),
+    arched: of('arched'),
+    'low-back': of('low-back'),
+    other: of('other'),
+  };
+}

@@ -2,7 +2,8 @@ import { chair } from './chair';
 import { counter } from './counterposes';
 import { forwardBending } from './forwardBending';
 import { kneeling } from './kneeling';
-import type { PoseEntry } from './pose';
+import type { Choices, QuestionId } from '../approaches/approaches';
+import type { PoseEntry, PoseWay, Stage } from './pose';
 import { reclined } from './reclined';
 import { seated } from './seated';
 import { sidelessKey, type SlotKey, type SlotName } from '../slots';
@@ -48,18 +49,40 @@ export const poseById = (id: string): Pose | undefined => byId.get(id);
 export const posesIn = (group: Pose['group']): readonly PoseId[] =>
   poses.filter((pose) => pose.group === group).map(({ id }) => id);
 
+/** One way of a pose by its id; undefined where the pose has none of that name. */
+export const wayOf = (pose: Pose | undefined, id: string): PoseWay | undefined =>
+  pose?.ways?.find((way) => way.id === id);
+
+/** The stages of a pose in one of its ways. */
+export const stagesOf = (pose: Pose, way = ''): readonly Stage[] =>
+  wayOf(pose, way)?.stages ?? pose.stages;
+
+/** How a pose is entered in one of its ways, as the approach's answers have it. */
+export function entryOf(pose: Pose, way: string, choices: Choices): readonly string[] {
+  const own = wayOf(pose, way)?.entry;
+  if (own) return own;
+  const answered = Object.entries(pose.entryIf ?? {}).find(([choice]) => {
+    const [question, answer] = choice.split('=');
+    return choices[question as QuestionId] === answer;
+  });
+  return answered?.[1] ?? pose.entry;
+}
+
 /** The stage that built heights make of a pose, most supported first. */
-export function stageOf(pose: Pose, built: Readonly<Partial<Record<SlotKey, number>>>): string {
+export function stageOf(
+  pose: Pose,
+  built: Readonly<Partial<Record<SlotKey, number>>>,
+  way = '',
+): string {
   const standsAt = (slot: SlotName) => {
     let most = 0;
     for (const [key, cm] of Object.entries(built) as [SlotKey, number][])
       if (sidelessKey(key) === slot) most = Math.max(most, cm);
     return most;
   };
-  const stage = pose.stages.find(
-    ({ from }) => from === undefined || standsAt(from.slot) >= from.cm,
-  );
-  return (stage ?? pose.stages.at(-1))?.id ?? '';
+  const stages = stagesOf(pose, way);
+  const stage = stages.find(({ from }) => from === undefined || standsAt(from.slot) >= from.cm);
+  return (stage ?? stages.at(-1))?.id ?? '';
 }
 
 /** Whether a slot is one that a pose's table names, with or without its side. */

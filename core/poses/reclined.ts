@@ -1,4 +1,4 @@
-import { goesUpAt, type PoseEntry } from './pose';
+import { easedBy, type PoseEntry } from './pose';
 import { bothLegs, legs, neitherLeg } from './traits';
 
 /** Reclined poses. */
@@ -11,6 +11,41 @@ export const reclined = [
     sides: 'both',
     family: 'reclined hero',
     slots: ['seat', 'behindKnee', 'ankle', 'underShin', 'back', 'neck'],
+    ways: [
+      {
+        id: 'ramp',
+        name: 'On a ramp',
+        stages: [
+          { id: 'ramp', name: 'On a ramp', from: { slot: 'back.high', cm: 20 } },
+          { id: 'low-ramp', name: 'On a low ramp', from: { slot: 'back.high', cm: 1 } },
+          { id: 'floor', name: 'On the floor' },
+        ],
+      },
+      {
+        id: 'forearms',
+        name: 'Back on the forearms',
+        proposedIf: 'reclinedHero=forearms',
+        slots: ['seat', 'behindKnee', 'ankle', 'underShin'],
+        entry: [
+          'Sit in hero on its support.',
+          'Hands behind, then one forearm after the other, elbows wide.',
+          'Tail long, front ribs down; the knees may rise a little.',
+        ],
+        stages: [{ id: 'on-forearms', name: 'On the forearms' }],
+      },
+      {
+        id: 'hands',
+        name: 'Back on the hands',
+        slots: ['seat', 'behindKnee', 'ankle', 'underShin'],
+        entry: [
+          'Sit in hero on its support.',
+          'Hands behind, fingers as they like; lift the chest.',
+          'Tail long, front ribs down.',
+        ],
+        stages: [{ id: 'on-hands', name: 'On the hands' }],
+      },
+    ],
+    gate: { after: [{ pose: 'hero', sessions: 1 }], instead: 'hero' },
     asks: ['reclinedHero', 'behindKnee'],
     traits: {
       knee: bothLegs('satBackOn'),
@@ -47,8 +82,9 @@ export const reclined = [
     ],
     needs: ['kneeFlexion.hipBent', 'kneeFlexion.prone', 'anklePoint'],
     comesDown: ['seat', 'back.high'],
-    goesUp: goesUpAt('back.high', { joint: 'seat' }),
+    eases: easedBy('back.high', { joint: 'seat' }),
     faults: [
+      { id: 'ankle-bulges', seen: 'Outer ankle bulges', slot: 'seat', way: 'raise' },
       { id: 'gap', seen: 'Gap behind the low back, over-arched', slot: 'back', way: 'raise' },
       { id: 'ribs', seen: 'Front ribs flare', slot: 'back', way: 'raise' },
       { id: 'chin', seen: 'Chin lifts, throat tight', slot: 'neck', way: 'raise' },
@@ -58,7 +94,12 @@ export const reclined = [
     easier: 'hero',
     atHome:
       'Ramp: firm sofa cushions against a wall, the low one under the ribs. No safe stand-in for a seat under a sore knee.',
-    hold: { firstSeconds: 60, mostSeconds: 300 },
+    hold: {
+      firstSeconds: 60,
+      mostSeconds: 300,
+      growsSeconds: 30,
+      long: { firstSeconds: 120, mostSeconds: 300, growsSeconds: 30 },
+    },
   },
   {
     id: 'reclined-hero-one',
@@ -68,6 +109,30 @@ export const reclined = [
     sides: 'each',
     family: 'reclined hero, one leg',
     slots: ['seat', 'behindKnee', 'ankle', 'underShin', 'back', 'neck', 'underKnees', 'hipLevel'],
+    ways: [
+      {
+        id: 'ramp',
+        name: 'On a ramp',
+        stages: [
+          { id: 'two-bolsters', name: 'On a high ramp', from: { slot: 'back.high', cm: 24 } },
+          { id: 'one-bolster', name: 'On a bolster', from: { slot: 'back.high', cm: 12 } },
+          { id: 'blocks', name: 'On a low ramp', from: { slot: 'back.high', cm: 1 } },
+          { id: 'floor', name: 'On the floor' },
+        ],
+      },
+      {
+        id: 'forearms',
+        name: 'Back on the forearms',
+        proposedIf: 'reclinedHero=forearms',
+        slots: ['seat', 'behindKnee', 'ankle', 'underShin', 'underKnees', 'hipLevel'],
+        entry: [
+          'Sit on the support, one leg folded back, the other foot planted.',
+          'Hands behind, then one forearm after the other.',
+          'Let the planted foot tuck the tail.',
+        ],
+        stages: [{ id: 'on-forearms', name: 'On the forearms' }],
+      },
+    ],
     asks: ['reclinedHero', 'behindKnee'],
     traits: {
       knee: legs(['satBackOn'], []),
@@ -104,8 +169,15 @@ export const reclined = [
     ],
     needs: ['kneeFlexion.hipBent', 'kneeFlexion.prone', 'anklePoint'],
     comesDown: ['seat', 'back.high'],
-    goesUp: goesUpAt('back.high', { joint: 'seat' }),
+    eases: easedBy('back.high', { joint: 'seat', other: 'back.high' }),
     faults: [
+      { id: 'ankle-bulges', seen: 'Outer ankle bulges', slot: 'seat', way: 'raise' },
+      {
+        id: 'knee-too-high',
+        seen: 'Pelvis tips: the knee blanket is too high',
+        slot: 'underKnees',
+        way: 'lower',
+      },
       { id: 'lists', seen: 'Pelvis lists to one side', slot: 'hipLevel', way: 'raise' },
       { id: 'gap', seen: 'Gap behind the low back', slot: 'back', way: 'raise' },
       { id: 'knee-floats', seen: 'Folded knee drifts outward', slot: 'back', way: 'raise' },
@@ -114,8 +186,14 @@ export const reclined = [
     counterposes: ['constructive'],
     easier: 'cats-tail',
     harder: 'reclined-hero',
+    homeDose: 'Most days, a minute each leg at first, three in the end.',
     atHome: 'Ramp: sofa cushions against a wall. Long knee: rolled blanket.',
-    hold: { firstSeconds: 60, mostSeconds: 300 },
+    hold: {
+      firstSeconds: 60,
+      mostSeconds: 300,
+      growsSeconds: 30,
+      long: { firstSeconds: 120, mostSeconds: 300, growsSeconds: 30 },
+    },
   },
   {
     id: 'reclined-open',
@@ -125,6 +203,24 @@ export const reclined = [
     sides: 'both',
     family: 'reclined open',
     slots: ['back', 'neck', 'outerHip', 'underThigh'],
+    ways: [
+      {
+        id: 'rolls',
+        name: 'On a ramp, rolls at the outer hips',
+        slots: ['back', 'neck', 'outerHip', 'underThigh'],
+      },
+      {
+        id: 'flat',
+        name: 'Flat, outer hips held',
+        slots: ['neck', 'outerHip', 'underThigh'],
+        entry: [
+          'Lie on the back, knees bent.',
+          'Soles together, heels where the low back stays easy.',
+          'A roll at each outer hip until the thighs are heavy.',
+        ],
+        stages: [{ id: 'flat', name: 'Flat, hips held' }],
+      },
+    ],
     asks: ['reclinedOpen'],
     traits: {
       knee: bothLegs('turned'),
@@ -151,7 +247,7 @@ export const reclined = [
     exit: ['Hands close the knees.', 'Roll to the side and rest before coming up.'],
     needs: ['hipRotation'],
     comesDown: ['back.high', 'outerHip', 'underThigh'],
-    goesUp: goesUpAt('outerHip', {
+    eases: easedBy('outerHip', {
       'low-back': 'back.high',
       arched: 'back.high',
       rolled: 'back.high',
@@ -167,7 +263,7 @@ export const reclined = [
     easier: 'rest',
     harder: 'open-book',
     atHome: 'Ramp: sofa cushions. Hips: rolled blankets. Head: pillow.',
-    hold: { firstSeconds: 300, mostSeconds: 900 },
+    hold: { firstSeconds: 300, mostSeconds: 900, growsSeconds: 60, isRest: true },
   },
   {
     id: 'cats-tail',
@@ -206,7 +302,7 @@ export const reclined = [
     exit: ['Let the foot go, bring the knees together.', 'Roll over, change sides.'],
     needs: ['kneeFlexion.prone', 'hipExtension'],
     comesDown: ['underKnees', 'feet', 'shoulder'],
-    goesUp: goesUpAt('underKnees', { 'low-back': 'shoulder' }),
+    eases: easedBy('underKnees', { 'low-back': 'shoulder' }),
     faults: [
       { id: 'back-arches', seen: 'Low back arches', slot: 'underKnees', way: 'raise' },
       { id: 'shoulder-lifts', seen: 'Shoulder lifts', slot: 'shoulder', way: 'raise' },
@@ -216,7 +312,12 @@ export const reclined = [
     counterposes: ['constructive'],
     harder: 'reclined-hero-one',
     atHome: 'Knee: pillow. Shoulder: folded towel. Strap: a scarf.',
-    hold: { firstSeconds: 60, mostSeconds: 240 },
+    hold: {
+      firstSeconds: 60,
+      mostSeconds: 240,
+      growsSeconds: 30,
+      long: { firstSeconds: 180, mostSeconds: 300, growsSeconds: 30 },
+    },
   },
   {
     id: 'crossed-twist',
@@ -259,7 +360,7 @@ export const reclined = [
     exit: ['Bring the knees up on an out-breath, one at a time.', 'Uncross, rest, change sides.'],
     needs: [],
     comesDown: ['underKnees', 'shoulder'],
-    goesUp: goesUpAt('underKnees', { 'low-back': 'underKnees' }),
+    eases: easedBy('underKnees'),
     faults: [
       { id: 'shoulder-lifts', seen: 'A shoulder lifts', slot: 'shoulder', way: 'raise' },
       { id: 'knees-hang', seen: 'Knees hang in the air', slot: 'underKnees', way: 'raise' },
@@ -268,7 +369,12 @@ export const reclined = [
     counterposes: ['constructive'],
     harder: 'seated-twist',
     atHome: 'Knees: pillows. Shoulder: folded towel.',
-    hold: { firstSeconds: 45, mostSeconds: 180 },
+    hold: {
+      firstSeconds: 60,
+      mostSeconds: 180,
+      growsSeconds: 30,
+      long: { firstSeconds: 120, mostSeconds: 300, growsSeconds: 30 },
+    },
   },
   {
     id: 'figure-four',
@@ -302,9 +408,11 @@ export const reclined = [
     exit: ['Foot down, uncross with the hand.', 'Change sides.'],
     needs: ['hipRotation'],
     comesDown: ['feet'],
-    goesUp: goesUpAt('feet', {}),
+    eases: easedBy({
+      cue: 'Draw the legs in less, cross lower on the thigh, or hug the knee instead.',
+    }),
     faults: [
-      { id: 'pelvis-rolls', seen: 'Pelvis rolls up', slot: 'feet', way: 'lower' },
+      { id: 'pelvis-rolls', seen: 'Pelvis rolls up', cue: 'Draw in less; the tail stays heavy.' },
       { id: 'chin', seen: 'Chin lifts', slot: 'neck', way: 'raise' },
     ],
     warmUps: ['constructive'],
@@ -312,7 +420,12 @@ export const reclined = [
     easier: 'constructive',
     harder: 'pigeon',
     atHome: 'Head: folded towel. Foot: a low step, later.',
-    hold: { firstSeconds: 60, mostSeconds: 240 },
+    hold: {
+      firstSeconds: 60,
+      mostSeconds: 240,
+      growsSeconds: 30,
+      long: { firstSeconds: 120, mostSeconds: 300, growsSeconds: 30 },
+    },
   },
   {
     id: 'leg-up',
@@ -350,17 +463,21 @@ export const reclined = [
     exit: ['Bend the knee, foot down.', 'Change sides.'],
     needs: ['hamstring', 'hipExtension'],
     comesDown: ['underKnees'],
-    goesUp: goesUpAt('underKnees'),
+    eases: easedBy(
+      { cue: 'Let the strap out and the leg down until the pull is mild; the knee may soften.' },
+      { arched: 'underKnees' },
+    ),
     faults: [
-      { id: 'pelvis-rolls', seen: 'Pelvis rolls back', slot: 'strap', way: 'raise' },
+      { id: 'pelvis-rolls', seen: 'Pelvis rolls back', cue: 'Lower the leg; let the strap out.' },
       { id: 'other-lifts', seen: 'The other thigh lifts', slot: 'underKnees', way: 'raise' },
     ],
     warmUps: ['constructive'],
     counterposes: ['constructive'],
     easier: 'constructive',
     harder: 'seated-fold',
+    homeDose: 'Every day, a minute and a half each leg, where it pulls mildly.',
     atHome: 'Strap: a belt or scarf. Other knee: rolled towel.',
-    hold: { firstSeconds: 30, mostSeconds: 180 },
+    hold: { firstSeconds: 45, mostSeconds: 180, growsSeconds: 15 },
   },
   {
     id: 'constructive',
@@ -393,13 +510,13 @@ export const reclined = [
     exit: ['Roll to the side.', 'Come up by the hands.'],
     needs: [],
     comesDown: ['neck'],
-    goesUp: goesUpAt('neck'),
+    eases: easedBy('neck'),
     faults: [{ id: 'chin', seen: 'Chin lifts', slot: 'neck', way: 'raise' }],
     warmUps: [],
     counterposes: [],
     harder: 'rest',
     atHome: 'Head: a folded towel or a thin book.',
-    hold: { firstSeconds: 60, mostSeconds: 600 },
+    hold: { firstSeconds: 300, mostSeconds: 900, growsSeconds: 60, isRest: true },
   },
   {
     id: 'rest',
@@ -432,7 +549,7 @@ export const reclined = [
     exit: ['Bend the knees, roll to the side.', 'Rest there, come up slowly, the head last.'],
     needs: ['hipExtension'],
     comesDown: ['underKnees'],
-    goesUp: goesUpAt('underKnees'),
+    eases: easedBy('underKnees'),
     faults: [
       { id: 'back-arches', seen: 'Low back arches', slot: 'underKnees', way: 'raise' },
       { id: 'chin', seen: 'Chin lifts', slot: 'neck', way: 'raise' },
@@ -441,6 +558,6 @@ export const reclined = [
     counterposes: [],
     easier: 'constructive',
     atHome: 'Knees: rolled blanket or pillows. Head: folded towel.',
-    hold: { firstSeconds: 300, mostSeconds: 900 },
+    hold: { firstSeconds: 120, mostSeconds: 600, growsSeconds: 60, isRest: true },
   },
 ] as const satisfies readonly PoseEntry[];

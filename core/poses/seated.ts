@@ -1,4 +1,4 @@
-import { goesUpAt, type PoseEntry } from './pose';
+import { easedBy, type PoseEntry } from './pose';
 import { bothLegs, legs, neitherLeg } from './traits';
 
 /** Seated poses. */
@@ -43,7 +43,7 @@ export const seated = [
     exit: ['Bend the knees one at a time.', 'Lean back on the hands and rest.'],
     needs: ['hamstring', 'hipFlexion'],
     comesDown: ['seat', 'underKnees'],
-    goesUp: goesUpAt('seat', {
+    eases: easedBy('seat', {
       'low-back': 'underKnees',
       strong: 'underKnees',
       joint: 'underKnees',
@@ -64,7 +64,12 @@ export const seated = [
     harder: 'seated-fold',
     atHome:
       'Seat: firm sofa cushion or books under a towel. Knees: a rolled blanket. Palms: books.',
-    hold: { firstSeconds: 60, mostSeconds: 300 },
+    hold: {
+      firstSeconds: 60,
+      mostSeconds: 300,
+      growsSeconds: 30,
+      long: { firstSeconds: 120, mostSeconds: 300, growsSeconds: 30 },
+    },
   },
   {
     id: 'easy-cross',
@@ -104,8 +109,14 @@ export const seated = [
     exit: ['Uncross with the hands under the knees.', 'Lengthen one leg after the other.'],
     needs: ['hipRotation', 'hipFlexion'],
     comesDown: ['seat', 'underThigh'],
-    goesUp: goesUpAt('seat', { joint: 'underThigh', strong: 'underThigh' }),
+    eases: easedBy('seat', { joint: 'underThigh', strong: 'underThigh' }),
     faults: [
+      {
+        id: 'knees-lifted',
+        seen: 'Supports lift the knees over the hips',
+        slot: 'underThigh',
+        way: 'lower',
+      },
       {
         id: 'knees-up',
         seen: 'Knees stand over the hips, back rounds',
@@ -124,7 +135,12 @@ export const seated = [
       pose: 'chair-seat',
     },
     atHome: 'Seat: firm cushion or folded blanket. Knees: cushions or books under towels.',
-    hold: { firstSeconds: 60, mostSeconds: 600 },
+    hold: {
+      firstSeconds: 60,
+      mostSeconds: 300,
+      growsSeconds: 30,
+      long: { firstSeconds: 120, mostSeconds: 300, growsSeconds: 30 },
+    },
   },
   {
     id: 'stacked-shins',
@@ -164,7 +180,7 @@ export const seated = [
     exit: ['Lift the top shin off with both hands.', 'Lengthen the legs and rest.'],
     needs: ['hipRotation', 'hipFlexion'],
     comesDown: ['seat', 'underThigh'],
-    goesUp: goesUpAt('seat', { joint: 'underThigh' }),
+    eases: easedBy('seat', { joint: 'underThigh' }),
     faults: [
       {
         id: 'knee-twists',
@@ -184,7 +200,12 @@ export const seated = [
       pose: 'easy-cross',
     },
     atHome: 'Seat: firm cushion. Knee: folded towels between knee and ankle.',
-    hold: { firstSeconds: 60, mostSeconds: 300 },
+    hold: {
+      firstSeconds: 60,
+      mostSeconds: 240,
+      growsSeconds: 30,
+      long: { firstSeconds: 120, mostSeconds: 300, growsSeconds: 30 },
+    },
   },
   {
     id: 'open-book',
@@ -224,8 +245,14 @@ export const seated = [
     exit: ['Hands under the knees, close them.', 'Lengthen the legs.'],
     needs: ['hipRotation', 'hipFlexion'],
     comesDown: ['seat', 'underThigh'],
-    goesUp: goesUpAt('seat', { joint: 'underThigh', strong: 'underThigh' }),
+    eases: easedBy('seat', { joint: 'underThigh', strong: 'underThigh' }),
     faults: [
+      {
+        id: 'knees-lifted',
+        seen: 'Supports lift the knees over the hips',
+        slot: 'underThigh',
+        way: 'lower',
+      },
       { id: 'rolls', seen: 'Pelvis rolls back with the knees high', slot: 'seat', way: 'raise' },
       { id: 'knee-hangs', seen: 'A knee hangs in the air', slot: 'underThigh', way: 'raise' },
     ],
@@ -234,7 +261,12 @@ export const seated = [
     easier: 'easy-cross',
     harder: 'open-book-fold',
     atHome: 'Seat: firm cushion. Knees: sofa cushions or books under towels.',
-    hold: { firstSeconds: 60, mostSeconds: 300 },
+    hold: {
+      firstSeconds: 60,
+      mostSeconds: 300,
+      growsSeconds: 30,
+      long: { firstSeconds: 120, mostSeconds: 300, growsSeconds: 30 },
+    },
   },
   {
     id: 'straddle',
@@ -244,6 +276,14 @@ export const seated = [
     sides: 'both',
     family: 'straddle',
     slots: ['seat', 'underKnees', 'hands'],
+    entryIf: {
+      'straddleEntry=front': [
+        'Sit on the front edge of the support.',
+        'Open the legs until the pelvis wants to roll; come back a little.',
+        'Rolls under the knees.',
+        'Hands in front; draw the breastbone forward and grow.',
+      ],
+    },
     optional: ['hands'],
     asks: ['rounding', 'straddleEntry'],
     traits: {
@@ -276,12 +316,17 @@ export const seated = [
     exit: ['Hands under the knees, bend them.', 'Bring the legs together one at a time.'],
     needs: ['hamstring', 'hipFlexion', 'hipSpread'],
     comesDown: ['seat', 'underKnees'],
-    goesUp: goesUpAt('seat', {
+    eases: easedBy('seat', {
       'low-back': 'underKnees',
       strong: 'underKnees',
       joint: 'underKnees',
     }),
     faults: [
+      {
+        id: 'too-wide',
+        seen: 'Legs too wide: the pelvis cannot follow',
+        cue: 'Bring the legs nearer together, until the pelvis comes up.',
+      },
       { id: 'rolls', seen: 'Tail tucked, back rounded', slot: 'seat', way: 'raise' },
       { id: 'toes-in', seen: 'Knees and toes roll forward', slot: 'underKnees', way: 'raise' },
       { id: 'palms-short', seen: 'Palms do not reach', slot: 'hands', way: 'raise' },
@@ -291,7 +336,12 @@ export const seated = [
     easier: 'staff',
     harder: 'straddle-fold',
     atHome: 'Seat: firm cushion. Knees: rolled towels. Palms: books.',
-    hold: { firstSeconds: 60, mostSeconds: 300 },
+    hold: {
+      firstSeconds: 60,
+      mostSeconds: 300,
+      growsSeconds: 30,
+      long: { firstSeconds: 120, mostSeconds: 300, growsSeconds: 30 },
+    },
   },
   {
     id: 'heron',
@@ -301,6 +351,19 @@ export const seated = [
     sides: 'each',
     family: 'heron',
     slots: ['seat', 'strap'],
+    ways: [
+      { id: 'ahead', name: 'Straight ahead' },
+      {
+        id: 'swept',
+        name: 'Swept to the side',
+        gate: { after: [{ pose: 'heron', sessions: 2 }], instead: 'heron' },
+        entry: [
+          'From heron, foot in the strap, sitting tall.',
+          'Sweep the leg out to the side without following it.',
+          'Both sit bones heavy; bring the leg back before lowering it.',
+        ],
+      },
+    ],
     traits: {
       knee: legs([], ['turned']),
       hip: legs(['pastRightAngle', 'hamstringStretched', 'straightLegPulled'], []),
@@ -330,17 +393,23 @@ export const seated = [
     exit: ['Bend the knee, lower the foot with both hands.', 'Change sides.'],
     needs: ['hamstring', 'hipRotation', 'hipFlexion'],
     comesDown: ['seat'],
-    goesUp: goesUpAt('seat'),
+    eases: easedBy('seat', {
+      strong: { cue: 'Lower the leg, or bend its knee and let the strap out.' },
+    }),
     faults: [
       { id: 'leans-back', seen: 'Leans back, low back rounds', slot: 'seat', way: 'raise' },
-      { id: 'shoulders-up', seen: 'Shoulders hunch on the strap', slot: 'strap', way: 'raise' },
+      {
+        id: 'shoulders-up',
+        seen: 'Shoulders hunch on the strap',
+        cue: 'Let the strap out; elbows soft.',
+      },
     ],
     warmUps: ['leg-up', 'easy-cross'],
     counterposes: ['staff'],
     easier: 'leg-up',
     harder: 'sundial',
     atHome: 'Seat: firm cushion. Strap: a belt or scarf.',
-    hold: { firstSeconds: 30, mostSeconds: 120 },
+    hold: { firstSeconds: 30, mostSeconds: 120, growsSeconds: 15 },
   },
   {
     id: 'sundial',
@@ -350,6 +419,7 @@ export const seated = [
     sides: 'each',
     family: 'sundial',
     slots: ['seat', 'strap', 'hands'],
+    gate: { after: [{ pose: 'heron', sessions: 2 }], instead: 'heron' },
     traits: {
       knee: legs([], ['turned']),
       hip: legs(['pastRightAngle', 'spreadLoaded', 'hamstringStretched', 'straightLegPulled'], []),
@@ -379,7 +449,9 @@ export const seated = [
     exit: ['Come up with the breath in.', 'Bend the knee, lower the leg, change sides.'],
     needs: ['hamstring', 'hipRotation', 'hipFlexion'],
     comesDown: ['seat', 'hands'],
-    goesUp: goesUpAt('seat', { strong: 'hands' }),
+    eases: easedBy('seat', {
+      strong: { cue: 'Lower the leg, or bend its knee and let the strap out.' },
+    }),
     faults: [
       { id: 'collapses', seen: 'Side ribs collapse', slot: 'hands', way: 'raise' },
       { id: 'leans-back', seen: 'Low back rounds', slot: 'seat', way: 'raise' },
@@ -388,7 +460,7 @@ export const seated = [
     counterposes: ['constructive'],
     easier: 'heron',
     atHome: 'Seat: firm cushion. Hand: books. Or stand side-on at a wall.',
-    hold: { firstSeconds: 20, mostSeconds: 60 },
+    hold: { firstSeconds: 30, mostSeconds: 90, growsSeconds: 15 },
   },
   {
     id: 'seated-twist',
@@ -427,7 +499,7 @@ export const seated = [
     exit: ['Look ahead first, then unwind.', 'Lengthen the leg, change sides.'],
     needs: ['hamstring', 'hipFlexion'],
     comesDown: ['seat', 'hands'],
-    goesUp: goesUpAt('seat'),
+    eases: easedBy('seat'),
     faults: [
       { id: 'rounds', seen: 'Back rounds as it turns', slot: 'seat', way: 'raise' },
       { id: 'hand-far', seen: 'The hand behind does not reach', slot: 'hands', way: 'raise' },
@@ -436,7 +508,7 @@ export const seated = [
     counterposes: ['constructive'],
     easier: 'crossed-twist',
     atHome: 'Seat: firm cushion. Hand: books.',
-    hold: { firstSeconds: 30, mostSeconds: 90 },
+    hold: { firstSeconds: 30, mostSeconds: 90, growsSeconds: 15 },
   },
   {
     id: 'half-lotus-seat',
@@ -446,6 +518,11 @@ export const seated = [
     sides: 'both',
     family: 'half lotus',
     slots: ['seat', 'underThigh'],
+    gate: {
+      ranges: [{ range: 'hipRotation', leastDeg: 74, of: 'both' }],
+      after: [{ pose: 'easy-cross', sessions: 2, slot: 'seat', mostCm: 10.5 }],
+      instead: 'easy-cross',
+    },
     traits: {
       knee: bothLegs('turned', 'turnedUnderWeight'),
       hip: bothLegs('turnedOutLoaded'),
@@ -476,7 +553,7 @@ export const seated = [
     exit: ['Carry the foot down with both hands.', 'Lengthen the legs and rest.'],
     needs: ['hipRotation', 'kneeFlexion.hipBent'],
     comesDown: ['seat', 'underThigh'],
-    goesUp: goesUpAt('seat', { joint: 'underThigh', strong: 'underThigh' }),
+    eases: easedBy('seat', { joint: 'underThigh', strong: 'underThigh' }),
     faults: [
       { id: 'knee-speaks', seen: 'Feeling in the knee', slot: 'underThigh', way: 'raise' },
       { id: 'ankle-bends', seen: 'The ankle sickles', slot: 'seat', way: 'raise' },
@@ -491,6 +568,6 @@ export const seated = [
     },
     atHome:
       'Seat: firm cushion. Knee: cushion. Without room in the hip there is no stand-in: stay crossed.',
-    hold: { firstSeconds: 30, mostSeconds: 300 },
+    hold: { firstSeconds: 30, mostSeconds: 300, growsSeconds: 30 },
   },
 ] as const satisfies readonly PoseEntry[];

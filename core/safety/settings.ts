@@ -92,6 +92,8 @@ export function settingsFor(
     ...backSettings(choices, has),
     ...legSettings(choices, has),
     ...limitSettings(has),
+    way: '',
+    restful: choices.strength === 'none',
     chairSeatCm,
   };
 }

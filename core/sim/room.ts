@@ -1,15 +1,15 @@
-import type { ApproachId } from '../approaches/approaches';
+import { gateKey, wayKey, type ApproachId } from '../approaches/approaches';
 import { tapedLengths, usualShare, type TapedBody } from '../body/body';
 import type { StudentRecord } from '../estimate/estimate';
 import type { Person, Reading } from '../formats/book';
 import type { LocalDay } from '../formats/time';
 import type { PlanPose } from '../formats/plan';
 import { decision } from '../parameters';
+import { piecesIn } from '../plan/pieces';
 import { planStudent } from '../plan/plan';
 import { ordinaryAt, type Heights, type OrdinaryHeights } from '../poses/ordinary';
 import { poses } from '../poses/poses';
 import type { Shelf } from '../props/shelf';
-import { countAll } from '../props/stack';
 import { rangeIds, ranges, sides, type RangeId } from '../ranges/ranges';
 import { sidelessKey, slotKey, type SlotName } from '../slots';
 import { chanceFrom, seedOf, type Chance } from './chance';
@@ -84,11 +84,17 @@ function somebody(index: number, approach: ApproachId, chance: Chance): Person {
     sex,
     cautions: [],
     approach,
-    choices: {},
+    // Half of the room sits in the squat, for the sake of what a seat is in it.
+    choices: { ...practisedElsewhere, ...(index % 4 < 2 ? { [wayKey('squat')]: 'seat' } : {}) },
     home: [],
     veryMobile: false,
   };
 }
+
+/** Everybody has practised before, so that every pose can be looked at. */
+const practisedElsewhere = Object.fromEntries(
+  poses.map(({ id }) => [gateKey(id), 'practised' as const]),
+);
 
 /** Ranges that are read on both legs, or once, of everybody in the room. */
 const readHere = rangeIds.filter(
@@ -167,13 +173,9 @@ const countedBy = (ids: readonly string[], of: number): Record<string, number> =
     [...new Set(ids)].sort().map((id) => [id, share(ids.filter((one) => one === id).length, of)]),
   );
 
-/** How many pieces a planned pose asks for. */
-export const piecesOf = ({ slots }: PlanPose) =>
-  slots.reduce((sum, { stack }) => sum + countAll(stack), 0);
-
 function poseFigures(pose: string, planned: readonly PlanPose[]): RoomPose {
   const done = planned.filter(isDone);
-  const pieces = done.map(piecesOf).sort((a, b) => a - b);
+  const pieces = done.map(piecesIn).sort((a, b) => a - b);
   const names = [
     ...new Set(done.flatMap(({ slots }) => slots.map((slot) => sidelessKey(slotKey(slot))))),
   ];

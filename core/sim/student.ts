@@ -3,7 +3,7 @@ import type { Person, Reading, SessionPose } from '../formats/book';
 import type { PlanPose } from '../formats/plan';
 import { daysBetween, type LocalDay } from '../formats/time';
 import { type Built } from '../geometry/family';
-import { atTheEdge, preparePose } from '../plan/prepare';
+import { atTheEdge, inItsWay, preparePose } from '../plan/prepare';
 import type { Shelf } from '../props/shelf';
 import { staysEmptyOver } from '../plan/limits';
 import { uncertainParameters, type InputValues, type InputKey } from '../geometry/inputs';
@@ -160,7 +160,11 @@ export function trueHeights(
     edge = false,
   }: { built?: Built; side?: ReadingSide; edge?: boolean } = {},
 ): Record<string, number> {
-  const { family, body, settings } = preparePose(student.person, poseId, side, NO_SHELF);
+  const { family, body, settings } = inItsWay(
+    preparePose(student.person, poseId, side, NO_SHELF),
+    student.person,
+    { values: truth, side },
+  );
   const input = { body, settings: edge ? atTheEdge(settings) : settings, values: truth, side };
   return Object.fromEntries(
     [...family.heights(input), ...(family.afterBuilt?.(input, built) ?? [])].map((need) => {

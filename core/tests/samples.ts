@@ -26,6 +26,8 @@ export const plainSettings: PoseSettings = {
   pigeonKneeDeg: 130,
   reclinedOpenHeld: 'by ramp',
   underShinCm: 0,
+  way: '',
+  restful: false,
   chairSeatCm: 45,
 };
 

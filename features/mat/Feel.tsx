@@ -21,6 +21,11 @@ const pelvises = [
   { id: 'rolled', words: 'Rolled back' },
   { id: 'arched', words: 'Low back arched' },
 ] as const;
+const lists = [
+  { id: 'none', words: 'No' },
+  { id: 'left', words: 'Left' },
+  { id: 'right', words: 'Right' },
+] as const;
 const breaths = [
   { id: 'easy', words: 'Easy' },
   { id: 'held', words: 'Held' },
@@ -39,6 +44,7 @@ export function Feel({ planned, exit, last, onRecord }: FeelProps) {
   const [strength, setStrength] = useState<string | null>(null);
   const [pelvis, setPelvis] = useState<SessionPose['pelvis']>('upright');
   const [breath, setBreath] = useState<SessionPose['breath']>('easy');
+  const [list, setList] = useState<NonNullable<SessionPose['list']>>('none');
   const counter = (poseById(planned.pose)?.counterposes ?? []).flatMap(
     (id) => poseById(id)?.name ?? [],
   );
@@ -78,6 +84,10 @@ export function Feel({ planned, exit, last, onRecord }: FeelProps) {
           <Chips label="The pelvis" options={pelvises} chosen={pelvis} onChoose={setPelvis} />
         </View>
         <View className="gap-1">
+          <Words>Leans to a side</Words>
+          <Chips label="Leans to a side" options={lists} chosen={list} onChoose={setList} />
+        </View>
+        <View className="gap-1">
           <Words>The breath</Words>
           <Chips label="The breath" options={breaths} chosen={breath} onChoose={setBreath} />
         </View>
@@ -87,7 +97,12 @@ export function Feel({ planned, exit, last, onRecord }: FeelProps) {
           onPress={() =>
             place !== null &&
             strength !== null &&
-            onRecord({ feeling: { strength: Number(strength), place }, pelvis, breath })
+            onRecord({
+              feeling: { strength: Number(strength), place },
+              pelvis,
+              breath,
+              ...(list === 'none' ? {} : { list }),
+            })
           }
         >
           {last ? 'Record and end' : 'Record, next pose'}

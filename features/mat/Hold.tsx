@@ -45,6 +45,9 @@ function marksOf(planned: PlanPose, person: Person): Mark[] {
   ];
 }
 
+/** From here on it is no longer muscle alone that gives. */
+const SLOW_TISSUE_SECONDS = 90;
+
 /** The timer: it counts from when the hold began, so a locked phone or a reload loses nothing. */
 export function Hold({ person, planned, mat }: HoldProps) {
   const dispatch = useOjasDispatch();
@@ -69,7 +72,9 @@ export function Hold({ person, planned, mat }: HoldProps) {
   const left = Math.max(0, whole - held);
   return (
     <Sheet className="items-center">
-      <Title level={2}>Hold</Title>
+      <Title level={2}>
+        {planned.times === null ? 'Hold' : `${planned.times} times, with the breath`}
+      </Title>
       <Ring
         share={whole === 0 ? 1 : Math.min(1, held / whole)}
         marks={marks.map(({ atSeconds }) => atSeconds / whole)}
@@ -87,6 +92,11 @@ export function Hold({ person, planned, mat }: HoldProps) {
           {passed.at(-1)?.words ?? 'Let the body settle first.'}
         </Words>
       </View>
+      {whole > SLOW_TISSUE_SECONDS ? (
+        <Aside className="text-center">
+          Past a minute and a half the slower tissues answer: keep it mild.
+        </Aside>
+      ) : null}
       <Press
         kind="main"
         onPress={() => {

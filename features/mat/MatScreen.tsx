@@ -148,7 +148,7 @@ function Choose({ id, name, day, onDay, onStart }: ChooseProps) {
             <Title level={3}>{poseTitle(planned)}</Title>
           )}
           {can.includes(key) ? (
-            <ActionMark action={planned.decision.action} />
+            <ActionMark word={planned.decision.word} />
           ) : (
             <Words className="text-rust">
               {statusWords[planned.status] || 'Leave it out today'}

@@ -4,7 +4,9 @@ import { bodyFrom } from '@/core/body/body';
 import { stopWords, type Person, type StopWord } from '@/core/formats/book';
 import type { PlanPose } from '@/core/formats/plan';
 import { solveFigure } from '@/core/plan/solve';
-import { poseById } from '@/core/poses/poses';
+import { choicesFor } from '@/core/approaches/approaches';
+import type { Remedy } from '@/core/poses/pose';
+import { entryOf, poseById } from '@/core/poses/poses';
 import { selectShelf } from '@/store/selectors';
 import {
   faultToggled,
@@ -30,7 +32,7 @@ import { Hold } from './Hold';
 import { HowLong } from './HowLong';
 import { Rungs } from './Rungs';
 import { asPlanned, builtOf, endSession, matKey, recordPose, type Felt } from './session';
-import { slotKey } from '@/core/slots';
+import { slotKey, slotRefOf } from '@/core/slots';
 import { slotName } from '@/ui/words/words';
 
 const stepWords: Readonly<Record<MatStep, string>> = {
@@ -150,7 +152,7 @@ export function PoseOnMat({ person, planned, mat, onEnded }: PoseOnMatProps) {
       {mat.step === 'build' ? (
         <Build person={person} planned={planned} lying={lying} settled={settled} />
       ) : null}
-      {mat.step === 'enter' ? <Enter planned={planned} /> : null}
+      {mat.step === 'enter' ? <Enter person={person} planned={planned} /> : null}
       {mat.step === 'look' ? <Look planned={planned} mat={mat} /> : null}
       {mat.step === 'hold' ? <Hold person={person} planned={planned} mat={mat} /> : null}
       {mat.step === 'build' || mat.step === 'look' || mat.step === 'hold' ? (
@@ -208,16 +210,26 @@ function Foot({
   );
 }
 
-const Enter = ({ planned }: { readonly planned: PlanPose }) => (
+const entryCues = ({ approach, choices }: Person, { pose: id, way }: PlanPose) => {
+  const pose = poseById(id);
+  return pose ? entryOf(pose, way, choicesFor(approach, choices, id)) : [];
+};
+
+const Enter = ({ person, planned }: { readonly person: Person; readonly planned: PlanPose }) => (
   <Sheet>
     <Title level={2}>Enter</Title>
-    {poseById(planned.pose)?.entry.map((cue, i) => (
+    {entryCues(person, planned).map((cue, i) => (
       <Words key={cue} className="text-lg">
         {i + 1}. {cue}
       </Words>
     ))}
   </Sheet>
 );
+
+const remedyWords = (remedy: Remedy) =>
+  'cue' in remedy
+    ? remedy.cue
+    : `${slotName(slotRefOf(remedy.slot))}: one rung ${remedy.way === 'raise' ? 'higher' : 'lower'}.`;
 
 /** What to look at, and what may be seen with the support that mends it. */
 function Look({ planned, mat }: { readonly planned: PlanPose; readonly mat: Mat }) {
@@ -246,10 +258,7 @@ function Look({ planned, mat }: { readonly planned: PlanPose; readonly mat: Mat 
               {fault.seen}
             </Tick>
             {seen.includes(fault.id) ? (
-              <Words className="pl-9 font-semibold text-rust">
-                {slotName({ slot: fault.slot })}: one rung{' '}
-                {fault.way === 'raise' ? 'higher' : 'lower'}.
-              </Words>
+              <Words className="pl-9 font-semibold text-rust">{remedyWords(fault)}</Words>
             ) : null}
           </View>
         ))}

@@ -51,7 +51,7 @@ export const builtOf = (settled: readonly Settled[]) =>
   Object.fromEntries(settled.map((one) => [slotKey(one), one.heightCm]));
 
 export type Felt = Pick<SessionPose, 'feeling' | 'pelvis' | 'breath'> &
-  Partial<Pick<SessionPose, 'stop'>>;
+  Partial<Pick<SessionPose, 'stop' | 'list'>>;
 
 /** Changes of height that one record can hold: the last ones. */
 const MOST_CHANGES = 60;

@@ -10,9 +10,9 @@ const looks = {
   faint: 'border-faint text-faint',
 } as const;
 
-/** Lower, keep, raise: a stitched tag with its word and its mark. */
-export function ActionMark({ action }: { readonly action: PlanPose['decision']['action'] }) {
-  const { words, mark, tone } = actionWords[action];
+/** Ease, keep, deepen: a stitched tag with its word and its mark. */
+export function ActionMark({ word }: { readonly word: PlanPose['decision']['word'] }) {
+  const { words, mark, tone } = actionWords[word];
   return (
     <View
       className={`flex-row items-center gap-2 rounded-sm border-2 border-dashed px-2 py-1 ${looks[tone]}`}

@@ -6,7 +6,8 @@ import type { Estimates } from '@/core/estimate/estimate';
 import type { Person } from '@/core/formats/book';
 import type { PlanPose } from '@/core/formats/plan';
 import { solveFigure } from '@/core/plan/solve';
-import { poseById } from '@/core/poses/poses';
+import { piecesIn } from '@/core/plan/pieces';
+import { poseById, stagesOf } from '@/core/poses/poses';
 import type { Shelf } from '@/core/props/shelf';
 import { stackWords } from '@/core/props/stack';
 import { degrees, length, type Units } from '@/ui/format';
@@ -18,7 +19,7 @@ import { Sheet } from '@/ui/Sheet';
 import { Aside, Title, Words } from '@/ui/Words';
 import { ActionMark } from './ActionMark';
 import { Ahead } from './Ahead';
-import { PoseChoices } from './PoseChoices';
+import { Gate, PoseChoices, Ways } from './PoseChoices';
 import { TryHeights } from './TryHeights';
 import { railColumns } from './columns';
 import { figureWords, heightWords, inputWords, poseName, poseTitle, statusWords } from './words';
@@ -43,15 +44,24 @@ export function PoseCard(card: PoseCardProps) {
   const { planned, units } = card;
   const say = wordsIn(units);
   const pose = poseById(planned.pose);
-  const stage = pose?.stages.find(({ id }) => id === planned.stage)?.name;
+  const stage = pose && stagesOf(pose, planned.way).find(({ id }) => id === planned.stage)?.name;
+  const pieces = piecesIn(planned);
   return (
     <Sheet role="article" aria-label={poseTitle(planned)}>
       <View className="flex-row flex-wrap items-start justify-between gap-2">
         <View className="shrink">
           <Title level={2}>{poseTitle(planned)}</Title>
-          <Aside>{[pose?.sanskrit, stage].filter(Boolean).join(' · ')}</Aside>
+          <Aside>
+            {[
+              pose?.sanskrit,
+              stage,
+              planned.posture ? `${pieces} ${pieces === 1 ? 'piece' : 'pieces'}` : null,
+            ]
+              .filter(Boolean)
+              .join(' · ')}
+          </Aside>
         </View>
-        {planned.posture ? <ActionMark action={planned.decision.action} /> : null}
+        {planned.posture ? <ActionMark word={planned.decision.word} /> : null}
       </View>
       {planned.status === 'offered' ? null : (
         <Words className="font-semibold text-rust">
@@ -62,7 +72,8 @@ export function PoseCard(card: PoseCardProps) {
       {planned.reasons.map(say.reason).map((words) => (
         <Words key={words}>{words}</Words>
       ))}
-      {planned.posture ? <Offered {...card} /> : null}
+      <Ways person={card.person} pose={planned.pose} way={planned.way} />
+      {planned.posture ? <Offered {...card} /> : <Gate person={card.person} planned={planned} />}
       {planned.refer.length > 0 ? <Aside>{say.reasons(planned.refer)}</Aside> : null}
     </Sheet>
   );
@@ -152,10 +163,18 @@ function Scene({
   );
 }
 
+/** A gap that is offered to be filled is at least so high, in cm. */
+const WORTH_OFFERING_CM = 2;
+
 /** What lies where, piece by piece, and why. */
 function Pieces({ planned, shelf, units }: Pick<PoseCardProps, 'planned' | 'shelf' | 'units'>) {
   const built = planned.slots.filter(
     ({ stack, stackCm, isLength }) => stack.length > 0 && (isLength || stackCm > 0.3),
+  );
+  const optional = poseById(planned.pose)?.optional ?? [];
+  const wanted = planned.slots.filter(
+    ({ slot, stack, targetCm }) =>
+      optional.includes(slot) && stack.length === 0 && targetCm >= WORTH_OFFERING_CM,
   );
   return (
     <View className="gap-3">
@@ -170,6 +189,15 @@ function Pieces({ planned, shelf, units }: Pick<PoseCardProps, 'planned' | 'shel
         </View>
       ))}
       {built.length === 0 ? <Words>Nothing underneath: the floor is near enough.</Words> : null}
+      {wanted.length > 0 ? (
+        <Aside>
+          If wanted:{' '}
+          {wanted
+            .map((slot) => `${slotName(slot).toLowerCase()} ${length(slot.targetCm, units)}`)
+            .join(', ')}
+          .
+        </Aside>
+      ) : null}
     </View>
   );
 }

@@ -1,10 +1,18 @@
 import { View } from 'react-native';
-import { choiceKey, choicesFor, questions, type QuestionId } from '@/core/approaches/approaches';
+import {
+  choiceKey,
+  choicesFor,
+  gateKey,
+  questions,
+  wayKey,
+  type QuestionId,
+} from '@/core/approaches/approaches';
+import type { PlanPose } from '@/core/formats/plan';
 import type { Person } from '@/core/formats/book';
 import { poseById } from '@/core/poses/poses';
 import { edit } from '@/store/facts';
 import { commit } from '@/store/store';
-import { Chips } from '@/ui/Press';
+import { Chips, Press } from '@/ui/Press';
 import { Title, Words } from '@/ui/Words';
 import { useOjasDispatch } from '../hooks';
 import { poseName } from './words';
@@ -56,6 +64,71 @@ export function Choice({ person, question, pose }: ChoiceProps) {
           ...Object.entries(words).map(([id, one]) => ({ id, words: one })),
         ]}
       />
+    </View>
+  );
+}
+
+/** Keeps one choice of a student, or takes it back where none is given. */
+function useChoice(person: Person, key: string) {
+  const dispatch = useOjasDispatch();
+  return (words: string, choice: string | null) =>
+    void dispatch(
+      commit({
+        words: `${person.name}, ${words}`,
+        put: [],
+        remove: [],
+        edit: [
+          edit('people', person.id, (now) => {
+            const { [key]: _before, ...others } = now.choices;
+            return { ...now, choices: choice === null ? others : { ...others, [key]: choice } };
+          }),
+        ],
+      }),
+    );
+}
+
+interface WaysProps {
+  readonly person: Person;
+  readonly pose: string;
+  /** The way that is planned. */
+  readonly way: string;
+}
+
+/** The ways of setting up a pose, one tap each; what is chosen stays for this student. */
+export function Ways({ person, pose: id, way }: WaysProps) {
+  const choose = useChoice(person, wayKey(id));
+  const ways = poseById(id)?.ways ?? [];
+  if (ways.length < 2 || way === '') return null;
+  return (
+    <Chips
+      label={`Ways of ${poseName(id)}`}
+      chosen={way}
+      onChoose={(chosen) =>
+        choose(`${poseName(id)}: ${ways.find((one) => one.id === chosen)?.name ?? chosen}`, chosen)
+      }
+      options={ways.map(({ id: one, name }) => ({ id: one, words: name }))}
+    />
+  );
+}
+
+/** What opens a pose that is not offered yet: it was practised elsewhere, or the teacher opens it on purpose. */
+export function Gate({ person, planned }: { readonly person: Person; readonly planned: PlanPose }) {
+  const choose = useChoice(person, gateKey(planned.pose));
+  const asks = (code: string) => planned.reasons.some((one) => one.code === code);
+  const name = poseName(planned.pose);
+  if (!asks('gate-record') && !asks('gate-range')) return null;
+  return (
+    <View className="flex-row flex-wrap gap-2">
+      {asks('gate-record') ? (
+        <Press onPress={() => choose(`${name}: practised elsewhere`, 'practised')}>
+          Practised elsewhere
+        </Press>
+      ) : null}
+      {asks('gate-range') ? (
+        <Press onPress={() => choose(`${name}: opened on purpose`, 'open')}>
+          Offer it all the same
+        </Press>
+      ) : null}
     </View>
   );
 }

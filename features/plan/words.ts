@@ -43,15 +43,15 @@ export const poseGroups = Object.keys(groupNames) as Pose['group'][];
 /** What today changes, as a word with its mark. */
 export const actionWords: Readonly<
   Record<
-    PlanPose['decision']['action'],
+    PlanPose['decision']['word'],
     { words: string; mark: string; tone: 'moss' | 'ochre' | 'rust' | 'thread' | 'faint' }
   >
 > = {
   first: { words: 'First time', mark: '○', tone: 'thread' },
-  lower: { words: 'One rung lower', mark: '↓', tone: 'moss' },
+  deepen: { words: 'Deepen', mark: '↓', tone: 'moss' },
   keep: { words: 'Keep', mark: '=', tone: 'ochre' },
-  raise: { words: 'One rung higher', mark: '↑', tone: 'rust' },
-  rest: { words: 'Leave it out today', mark: '–', tone: 'rust' },
+  ease: { words: 'Ease', mark: '↑', tone: 'rust' },
+  rest: { words: 'Rest it today', mark: '–', tone: 'rust' },
 };
 
 export const statusWords: Readonly<Record<PlanPose['status'], string>> = {

@@ -110,7 +110,7 @@ export function RecordScreen({ id }: { readonly id: string }) {
             .map(({ pose, side, decision }) => (
               <Words key={`${pose}/${side}`}>
                 <Words className="font-semibold">
-                  {poseTitle({ pose, side })}: {actionWords[decision.action].words.toLowerCase()}
+                  {poseTitle({ pose, side })}: {actionWords[decision.word].words.toLowerCase()}
                   .{' '}
                 </Words>
                 {say.reasons(decision.reasons)}

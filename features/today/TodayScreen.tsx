@@ -189,7 +189,7 @@ function Move({ planned }: { readonly planned: PlanPose }) {
     <View className="gap-1 border-t border-line pt-2">
       <View className="flex-row flex-wrap items-center justify-between gap-2">
         <Words className="font-semibold">{poseTitle(planned)}</Words>
-        <ActionMark action={planned.decision.action} />
+        <ActionMark word={planned.decision.word} />
       </View>
       {slot && slot.lastCm !== null ? (
         <Words>

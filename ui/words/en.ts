@@ -1,4 +1,6 @@
 import type { Alarm, Complaint, Reasons, Surface } from '@/core/reasons';
+import type { RaiseReason, Remedy } from '@/core/poses/pose';
+import { poseById } from '@/core/poses/poses';
 import type { RangeId } from '@/core/ranges/ranges';
 import { tapes } from '@/core/body/body';
 import type { Language, Telling } from './language';
@@ -54,6 +56,9 @@ function complaint(one: Complaint): string {
       return 'worse the next day';
   }
 }
+
+/** The words of a remedy that moves no support. */
+const cueOf = (remedy: Remedy | null) => (remedy && 'cue' in remedy ? remedy.cue : '');
 
 const ranges: Readonly<Record<RangeId, string>> = {
   'pelvicTilt.standing': 'Pelvic tilt, standing',
@@ -265,6 +270,17 @@ export const en: Language = {
       `${more ? 'Higher, until it is likely to be enough' : 'One rung higher'}: ${tell.number(fromCm)} → ${tell.exact(toCm)}.`,
     'shelf-ends': () => 'The shelf builds nothing higher here.',
 
+    'gate-range': ({ range, side, leastDeg, deg: has }) =>
+      `First: ${ranges[range].toLowerCase()} ${side} of ${deg(leastDeg)} or more; ${has === null ? 'it is not measured yet' : `it reads ${deg(has)}`}.`,
+    'gate-record': ({ pose, done, sessions, weeks, slot, mostCm }, tell) =>
+      `First: ${poseById(pose)?.name ?? pose}, ${sessions === 1 ? 'once' : `${sessions} times`} without complaint${weeks > 0 ? ` over ${weeks} weeks` : ''}${slot !== null && mostCm !== null ? `, on ${tell.length(mostCm)} or less` : ''}; ${done === 0 ? 'not yet done' : `${done} so far`}.`,
+    'ease-cue': ({ pose, why }) => cueOf(poseById(pose)?.eases[why as RaiseReason] ?? null),
+    'fault-cue': ({ pose, fault }) =>
+      cueOf(poseById(pose)?.faults.find(({ id }) => id === fault) ?? null),
+    'seen-again': ({ fault, on }, tell) =>
+      `Seen twice now, last on ${tell.day(on)}: ${fault.charAt(0).toLowerCase()}${fault.slice(1)}.`,
+    'fault-stands': ({ on }, tell) =>
+      `What was seen on ${tell.day(on)} speaks of this support: it stays until that is gone.`,
     'first-time': () => 'First time: built from the measurements.',
     'heavy-day': ({ day }) => `A ${day} day: one rung higher than usual.`,
     'left-out': ({ alarm, on }, tell) => `Left out today: ${alarms[alarm]} on ${tell.day(on)}.`,
