@@ -343,6 +343,7 @@ export const mass = {
 } as const;
 
 export const child = {
+  mostHeadGap: p(23, 'cm', 'a block on its end under the forehead; beyond it the chest is carried'),
   wideKnees: p(10, 'deg', 'hip bend gained with the knees wide; starting value'),
   neckDrop: p(
     45,
@@ -384,11 +385,7 @@ export const strapped = {
   seatedRaise: p(20, 'deg', 'thigh over the horizontal in Heron; starting value'),
   sundialRaise: p(35, 'deg', 'thigh over the horizontal in Sundial; starting value'),
   lungeArch: p(15, 'deg', 'tilt of the pelvis that lengthens a lunge; starting value'),
-  lizardOutside: p(
-    0,
-    'deg',
-    'hip bend gained with the foot outside the hands; the spine alone brings the hands down',
-  ),
+  lizardOutside: p(3, 'deg', 'hip bend gained with the foot outside the hands; starting value'),
   frogSpread: p(25, 'deg', 'spread gained with hips and knees bent; starting value'),
   straightKneeAnkle: p(1, 'deg', 'ankle bend lost with a nearly straight knee; starting value'),
 } as const;
@@ -519,7 +516,7 @@ export const hold = {
   firstBreaths: p(5, 'breaths', 'a hold that is counted with the breath begins so; starting value'),
   mostBreaths: p(10, 'breaths', 'and grows to so many; starting value'),
   backTo: p(0.667, 'ratio', 'after pain a hold goes back by a third'),
-  least: p(12, 'seconds', 'two breaths: nothing is held shorter; starting value'),
+  leastShare: p(0.5, 'ratio', 'of the first hold: nothing goes back further; starting value'),
   settling: p(45, 'seconds', 'the body only settles; starting value'),
   breath: p(6, 'seconds', 'one easy breath; starting value'),
   longestGrowth: p(2, 'ratio', 'a hold is never more than doubled from last time'),

@@ -1,7 +1,7 @@
 import type { TapedLength } from './body/body';
 import type { PoseId } from './poses/poses';
 import type { RangeId, ReadingSide, Side } from './ranges/ranges';
-import type { SlotName } from './slots';
+import type { SlotId, SlotName } from './slots';
 import type { CautionId, RuleId } from './safety/cautions';
 import type { ReadingRuleId } from './safety/reading';
 
@@ -33,7 +33,8 @@ interface OfSide {
 interface HeightReasons {
   'palms-beside': Gap;
   'long-sit-seat': Gap & OfSide & { readonly rollBackDeg: number };
-  'long-sit-knees': Gap & OfSide & { readonly backFirst: boolean };
+  'long-sit-knees': Gap &
+    OfSide & { readonly backFirst: boolean; readonly planted: boolean; readonly spread: boolean };
   'twist-seat': Gap & OfSide;
   'strap-to-feet': Gap & OfSide;
   'fold-chest': Gap;
@@ -103,6 +104,7 @@ interface BuildReasons {
     readonly more: boolean;
   };
   'shelf-ends': object;
+  'at-most': { readonly slot: SlotId };
 }
 
 /** What was felt or seen that asks for more support. */

@@ -33,7 +33,7 @@ test('the reckoning is told with the numbers that it uses', () => {
     `chance of being enough is ${decision!.firstChance!.value * 100} %`,
     `next rung is ${decision!.chance!.value * 100} %`,
     `no more than ${crossLegged!.fallWithHeight!.value}° per centimetre`,
-    `the seat rises ${longSit!.seatBeforeRoll!.value} cm and then the knees`,
+    `the seat rises ${longSit!.seatUsual!.value} cm and then the knees`,
     `Over ${pigeon!.highestHip!.value} cm the figure four`,
     `left out over ${fold!.highestChestProp!.value} cm`,
   ])

@@ -44,7 +44,9 @@ const deciding = (earlier: readonly Earlier[], more: Partial<DecisionInput> = {}
     lowCheck: null,
     strengthAllowed: 6,
     chanceAsked: 0.8,
-    slotToRaise: (why) => slotFor[why],
+    easingFor: (why) => ({ slot: slotFor[why], way: 'raise', cue: null }),
+    faulted: new Set(),
+    seenAgain: null,
     ...more,
   });
 

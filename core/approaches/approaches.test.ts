@@ -28,15 +28,15 @@ test('approaches differ where teachers do', () => {
   const settings = (id: (typeof approachIds)[number]) => settingsFor(choicesFor(id, {}), new Set());
   expect(settings('built-up-alignment')).toMatchObject({
     firstToRise: 'knees',
-    pelvisTargetDeg: -10,
-    spineShareDeg: 25,
+    pelvisTargetDeg: -20,
+    spineShareDeg: 48,
   });
   expect(settings('breath-paced')).toMatchObject({
     firstToRise: 'seat',
-    pelvisTargetDeg: -5,
-    spineShareDeg: 10,
+    pelvisTargetDeg: -15,
+    spineShareDeg: 20,
   });
-  expect(settings('long-quiet-holds')).toMatchObject({ share: 0.85, spineShareDeg: 55 });
+  expect(settings('long-quiet-holds')).toMatchObject({ share: 0.95, spineShareDeg: 55 });
 });
 
 test('a choice for one pose goes over the student’s, and the student’s over the approach’s', () => {

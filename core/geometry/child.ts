@@ -65,6 +65,12 @@ const upper = (input: FamilyInput, seatCm: number): SlotNeed[] => {
 /** Child: the seat comes down on the heels or on what fills the gap to them; chest and forehead are met where they stop. */
 export const childPose: Family = {
   id: 'child',
+  // A head that would hang far over the floor is better met by a bolster under the chest.
+  way: (input) => {
+    const seat = Math.max(0, kneelingSeatNeedCm(input) - input.body.heelsSatOnCm);
+    const { gapCm } = restingTrunk(input, heelsSeat(input, seat));
+    return gapCm > parameter.mostHeadGap.value ? 'on-bolster' : 'head-met';
+  },
   needs: (side) => [...kneelingKeys(side), 'spineFold', ...keysOn(sides, 'hipFlexion')],
   heights: (input) => {
     const seat = kneelingSeatNeedCm(input) - input.body.heelsSatOnCm;

@@ -225,12 +225,20 @@ export function longFoot(legs: LongLegs, body: Body): Pick<Posture, 'heel' | 'to
 }
 
 /** Why seat and roll stand as high as they do, shared by the long sit and its folds. */
-export function longSitWhy(input: FamilyInput, need: SlotNeed): HeightReason[] {
+export function longSitWhy(input: FamilyInput, need: SlotNeed, spread = false): HeightReason[] {
   const side = stifferSide(input.values, 'hamstring', hamstringLegs(input));
   const said = { deg: rangeValue(input.values, 'hamstring', side), side, cm: need.rawCm };
   return need.slot === 'seat'
     ? [{ code: 'long-sit-seat', ...said, rollBackDeg: rollBackDeg(0, 0, input) }]
-    : [{ code: 'long-sit-knees', ...said, backFirst: input.settings.firstToRise === 'knees' }];
+    : [
+        {
+          code: 'long-sit-knees',
+          ...said,
+          backFirst: input.settings.firstToRise === 'knees',
+          planted: need.rawCm > parameter.kneesMost.value,
+          spread,
+        },
+      ];
 }
 
 /** Half the angle between spread legs: as wide as costs the pelvis nothing. */
@@ -385,7 +393,7 @@ function sitWithLongLegs(id: string, spread: boolean): Family {
         },
       };
     },
-    why: (input, need) => (need.slot === 'hands' ? palmWhy(need) : longSitWhy(input, need)),
+    why: (input, need) => (need.slot === 'hands' ? palmWhy(need) : longSitWhy(input, need, spread)),
   };
 }
 

@@ -198,18 +198,22 @@ function foldOverLongLegs(id: string, form: FoldForm): Family {
         },
       };
     },
-    why: foldOrSitWhy,
+    why: (input, need) => foldOrSitWhy(input, need, form.spread),
   };
 }
 
 /** Why a slot of a fold over a long sit stands as high as it does. */
-export function foldOrSitWhy(input: FamilyInput, need: SlotNeed): readonly HeightReason[] {
+export function foldOrSitWhy(
+  input: FamilyInput,
+  need: SlotNeed,
+  spread = false,
+): readonly HeightReason[] {
   if (need.slot === 'strap') {
     const side = stifferSide(input.values, 'hamstring', hamstringLegs(input));
     const deg = rangeValue(input.values, 'hamstring', side);
     return [{ code: 'strap-to-feet', deg, side, cm: need.rawCm }];
   }
-  return foldWhy(need, parameter.highestForeheadProp.value) ?? longSitWhy(input, need);
+  return foldWhy(need, parameter.highestForeheadProp.value) ?? longSitWhy(input, need, spread);
 }
 
 export const seatedFold = foldOverLongLegs('fold', {});

@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { squat as parameter, standingFold } from '../parameters';
 import { inputOf } from '../tests/samples';
 import { poplitealCm } from './chair';
 import { families } from './families';
@@ -12,7 +13,7 @@ const heights = (family: Family, input: FamilyInput) =>
 const onLeft = (input: FamilyInput): FamilyInput => ({ ...input, side: 'left' });
 
 describe('squat', () => {
-  test('on the heel lift that is reckoned, the weight stands two centimetres in front of the heels’ edge', () => {
+  test('on the heel lift that is reckoned, the weight stands as far as is asked in front of the heels’ edge', () => {
     fc.assert(
       fc.property(
         fc.double({ min: 0, max: 28, noNaN: true }),
@@ -20,7 +21,9 @@ describe('squat', () => {
         (ankleBend, hipFlexion) => {
           const input = inputOf({ ankleBend, hipFlexion });
           const lift = heelLiftCm(input);
-          if (lift < 10 && lift > -10) expect(squattingOn(input)(lift).aheadCm).toBeCloseTo(2, 1);
+          const most = parameter.highestHeel.value;
+          if (Math.abs(lift) < most)
+            expect(squattingOn(input)(lift).aheadCm).toBeCloseTo(parameter.ahead.value, 1);
         },
       ),
     );
@@ -33,7 +36,7 @@ describe('squat', () => {
 
   test('where no lift is enough, the seat is named instead', () => {
     const input = inputOf({ ankleBend: -5, hipFlexion: 85 });
-    expect(heelLiftCm(input)).toBe(10);
+    expect(heelLiftCm(input)).toBe(parameter.highestHeel.value);
     expect(families.squat.why(input, families.squat.heights(input)[0]!)).toMatchObject([
       { code: 'squat-heels', beyond: true },
     ]);
@@ -46,7 +49,7 @@ describe('squat', () => {
   });
 
   test('a one-sided squat asks its own ankle alone', () => {
-    const input = inputOf({ ankleBend: 30 });
+    const input = inputOf({ ankleBend: 35 });
     const uneven: FamilyInput = { ...input, values: { ...input.values, 'ankleBend:right': 5 } };
     expect(heights(families['squat, one side'], { ...uneven, side: 'left' }).heels).toBeLessThan(1);
     expect(
@@ -89,10 +92,16 @@ describe('pigeon', () => {
     expect(lean(0)).toBeGreaterThan(lean(10) + 20);
   });
 
-  test('something under the chest means that the fold is done', () => {
-    const input = onLeft(inputOf());
-    const up = families.pigeon.figure(input, { hipLevel: 14 }).posture.spine.at(-1)!;
-    const down = families.pigeon.figure(input, { hipLevel: 14, chest: 20 }).posture.spine.at(-1)!;
+  test('folded over the shin the shoulders come down', () => {
+    const up = families.pigeon
+      .figure(onLeft(inputOf({}, { way: 'upright' })), { hipLevel: 14 })
+      .posture.spine.at(-1)!;
+    const down = families.pigeon
+      .figure(onLeft(inputOf({}, { way: 'folded' })), {
+        hipLevel: 14,
+        chest: 20,
+      })
+      .posture.spine.at(-1)!;
     expect(down[1]).toBeLessThan(up[1] - 5);
   });
 
@@ -176,18 +185,31 @@ describe('on a strap', () => {
 
 describe('standing', () => {
   test('legs apart bring hands and hips down', () => {
-    expect(heights(families['wide fold'], inputOf()).hands).toBeLessThan(
-      (heights(families['standing fold'], inputOf()).hands ?? NaN) - 5,
+    // Both bend the knees as far as they may.
+    const stiff = inputOf({ hamstring: 25 });
+    expect(heights(families['wide fold'], stiff).hands).toBeLessThan(
+      (heights(families['standing fold'], stiff).hands ?? NaN) - 5,
     );
   });
   test('a hanging fold keeps the knees soft, whatever the approach', () => {
     expect(
-      families['hanging fold'].figure(inputOf({}, { standingKneeDeg: 5 }), {}).findings.kneeBendDeg,
+      families['hanging fold'].figure(inputOf({ hamstring: 90 }, { standingKneeDeg: 5 }), {})
+        .findings.kneeBendDeg,
     ).toBe(30);
     expect(
-      families['standing fold'].figure(inputOf({}, { standingKneeDeg: 5 }), {}).findings
-        .kneeBendDeg,
+      families['standing fold'].figure(inputOf({ hamstring: 90 }, { standingKneeDeg: 5 }), {})
+        .findings.kneeBendDeg,
     ).toBe(5);
+  });
+  test('the knees bend until the hands come down to a block, and no further than they may', () => {
+    const bend = (hamstring: number) =>
+      families['standing fold'].figure(inputOf({ hamstring }), {}).findings.kneeBendDeg ?? NaN;
+    expect(bend(45)).toBeGreaterThan(bend(60));
+    expect(bend(15)).toBeCloseTo(standingFold.mostBentKnee.value, 6);
+    expect(heights(families['standing fold'], inputOf({ hamstring: 50 })).hands).toBeCloseTo(
+      standingFold.handsWanted.value,
+      1,
+    );
   });
   test('downward dog’s heels stand on what the ankles lack', () => {
     expect(

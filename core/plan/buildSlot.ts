@@ -6,7 +6,7 @@ import type { SlotNeed } from '../geometry/family';
 import { decision as decisionParameter, offset as offsetParameter } from '../parameters';
 import { comesDown, type Pose } from '../poses/poses';
 import type { HeightReason, Reason } from '../reasons';
-import { sidelessKey, slotKey, type SlotKey } from '../slots';
+import { sidelessKey, slotKey, type SlotId, type SlotKey } from '../slots';
 import type { SlotDoubt } from './evidence';
 import { mostCmAt, staysEmptyOver } from './limits';
 import { purposeOf, tooLowToFill, type Purpose } from '../props/slots';
@@ -52,7 +52,9 @@ export interface SlotBuild {
 export function buildSlot(of: SlotBuild): PlanSlot {
   const { need, band, doubt, lying } = of;
   const { offset, range } = doubt;
-  const rawTarget = need.rawCm + offset.meanCm;
+  const rawTarget = staysEmptyOver(of.pose, slotKey(need), need.rawCm)
+    ? need.rawCm
+    : Math.min(need.rawCm + offset.meanCm, Math.max(mostHere(of), need.rawCm));
   const target = Math.max(0, rawTarget);
   const [down, up] = [
     Math.sqrt(range.downCm ** 2 + offset.sdCm ** 2),
@@ -111,11 +113,8 @@ const highestCm = (of: SlotBuild, targetCm: number) =>
 const FILL_OVER_CM = 1;
 
 /** Why a slot stands as it does today: what the body asks, what the mat has taught, and what moved since last time. */
-function reasonsFor(
-  { why, doubt, need, decision, lying }: SlotBuild,
-  action: PlanSlot['action'],
-  reached: Stack,
-): Reason[] {
+function reasonsFor(of: SlotBuild, action: PlanSlot['action'], reached: Stack): Reason[] {
+  const { why, doubt, need, decision, lying } = of;
   const { meanCm, looks } = doubt.offset;
   const reasons: Reason[] = [...why];
   if (looks > 0 && Math.abs(meanCm) >= 0.5) reasons.push({ code: 'learned', cm: meanCm });
@@ -125,8 +124,15 @@ function reasonsFor(
   if (action === 'lower') reasons.push({ code: 'rung-lower', fromCm, toCm }, ...decision.reasons);
   if (action === 'raise') {
     const more = toCm - fromCm > decisionParameter.mostRung.value + 0.5 && !need.isLength;
-    reasons.push({ code: 'rung-higher', fromCm, toCm, more }, ...decision.reasons);
-    if (lying && toCm <= fromCm && !need.isLength) reasons.push({ code: 'shelf-ends' });
+    const stays = lying !== undefined && toCm <= fromCm && !need.isLength;
+    if (!stays) reasons.push({ code: 'rung-higher', fromCm, toCm, more });
+    reasons.push(...decision.reasons);
+    if (stays)
+      reasons.push(
+        fromCm >= mostHere(of) - decisionParameter.mostRung.value
+          ? { code: 'at-most', slot: need.slot }
+          : { code: 'shelf-ends' },
+      );
   }
   return reasons;
 }
@@ -139,7 +145,7 @@ function actionOf({ need, decision, lying }: SlotBuild): PlanSlot['action'] {
 
 /** Whether nothing needs to lie in a slot: a gap too small to fill, or a place too high to reach. */
 const staysEmpty = (of: SlotBuild, action: PlanSlot['action'], targetCm: number) =>
-  staysEmptyOver(of.pose, slotKey(of.need), targetCm) ||
+  staysEmptyOver(of.pose, slotKey(of.need), of.need.rawCm) ||
   (tooLowToFill(of.need.slot, targetCm, purposeHere(of)) &&
     action !== 'raise' &&
     !(of.lying && of.lying.heightCm > 0.5));
@@ -169,6 +175,10 @@ function stackFor(
   }
 }
 
+/** What would still hang over its support is better left free. */
+const HANGS: readonly SlotId[] = ['forehead', 'chest', 'neck'];
+const MOST_HANGING_CM = 4;
+
 /** The nearest stacks for a first time; one rung more on a heavy day. */
 function firstStacks(of: SlotBuild, targetCm: number, aimCm: number) {
   const { need, rule, shelf, used, pose, extraRung, mostPieces } = of;
@@ -176,7 +186,7 @@ function firstStacks(of: SlotBuild, targetCm: number, aimCm: number) {
     shelf,
     rule,
     { targetCm: aimCm, used, mostPieces },
-    0,
+    HANGS.includes(need.slot) ? Math.max(0, targetCm - MOST_HANGING_CM) : 0,
     highestCm(of, targetCm),
   );
   const [first, ...others] = stacks;
@@ -190,11 +200,12 @@ function firstStacks(of: SlotBuild, targetCm: number, aimCm: number) {
 /** What lay there last time with its rivals, where it can be built again; else the nearest to its height. */
 function againStacks(of: SlotBuild, lying: Stack, targetCm: number): Stack[] {
   const { need, rule, shelf, pose, used, mostPieces } = of;
-  // A slot that follows another (the low end of a ramp) is built anew when that one moved.
-  const follows = need.slot === 'neck';
+  // What fills is built anew when what carries has moved.
+  const follows = purposeHere(of) === 'fill';
+  const overCm = lying.heightCm - targetCm;
   const mayStay =
     (comesDown(pose, slotKey(need)) || need.slot !== 'underKnees') &&
-    (!follows || Math.abs(lying.heightCm - targetCm) <= decisionParameter.mostRung.value);
+    (!follows || (overCm <= FILL_OVER_CM && overCm >= -decisionParameter.mostRung.value));
   if (
     !mayStay ||
     lying.heightCm > mostHere(of) + FILL_OVER_CM ||
@@ -204,9 +215,14 @@ function againStacks(of: SlotBuild, lying: Stack, targetCm: number): Stack[] {
     return bestStacks(
       shelf,
       rule,
-      { targetCm: lying.heightCm, used, lying: lying.pieces, mostPieces },
+      {
+        targetCm: follows ? targetCm : lying.heightCm,
+        used,
+        lying: lying.pieces,
+        mostPieces,
+      },
       0,
-      mostHere(of) + FILL_OVER_CM / 2,
+      highestCm(of, targetCm),
     );
   const again = { pieces: lying.pieces, heightCm: stackHeightCm(lying.pieces, shelf, rule) };
   const rivals = bestStacks(shelf, rule, {

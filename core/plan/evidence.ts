@@ -12,6 +12,7 @@ import type { Reason } from '../reasons';
 import type { Pose } from '../poses/poses';
 import type { ReadingSide } from '../ranges/ranges';
 import { sidelessKey, slotKey, slotRefOf, type SlotKey, type SlotName } from '../slots';
+import { purposeOf } from '../props/slots';
 import { staysEmptyOver } from './limits';
 import { atTheEdge, type Prepared } from './prepare';
 
@@ -79,6 +80,16 @@ export function chosenAgainst({ overruled, changes }: SessionPose, key: SlotKey)
   return Math.abs(movedCm(own)) > MOVED_CM;
 }
 
+/** Only the slot that what was felt points at is too low; of the others nothing is known. */
+const tooLowBy = (
+  goesUp: SlotKey | null,
+  key: SlotKey,
+  overReckonedCm: number,
+): HeightEvidence[] =>
+  goesUp !== null && sidelessKey(goesUp) === sidelessKey(key)
+    ? [{ says: 'tooLow', overReckonedCm }]
+    : [];
+
 const NONE: ReadonlySet<SlotName> = new Set();
 /**
  * What one earlier time says of a slot's height, against the height reckoned for that day.
@@ -92,6 +103,7 @@ export function evidenceOf(
   reckonedCm: number,
   goesUp: SlotKey | null,
   faulted: ReadonlySet<SlotName> = NONE,
+  fills = false,
 ): HeightEvidence[] {
   const settled = settledAt(outcome, key);
   if (!settled) return [];
@@ -100,6 +112,8 @@ export function evidenceOf(
   // What is seen counts as much as what is felt.
   if (faulted.has(sidelessKey(key))) return [{ says: 'tooLow', overReckonedCm }];
   // What was hardly felt would have been enough a little lower, too.
+  // What fills a gap was enough whatever it was: that says nothing of the gap.
+  if (fills) return tooLowBy(goesUp, key, overReckonedCm);
   if (wentWell(outcome))
     return [
       {
@@ -110,10 +124,7 @@ export function evidenceOf(
             : overReckonedCm,
       },
     ];
-  // Only the slot that what was felt points at is too low; of the others nothing is known.
-  if (goesUp !== null && sidelessKey(goesUp) === sidelessKey(key))
-    return [{ says: 'tooLow', overReckonedCm }];
-  return [];
+  return tooLowBy(goesUp, key, overReckonedCm);
 }
 
 /** What a remedy does: its slot moves, or its words are said. */
@@ -225,11 +236,13 @@ export function offsetsOf(
     bands.map((band): [SlotKey, SlotDoubt] => {
       const { need } = band;
       const key = slotKey(need);
+      const purpose = purposeOf(need.slot, pose.family);
+      const fills = purpose === 'fill' || purpose === 'reach';
       const evidence = learnsNothing(pose, need)
         ? []
         : then.flatMap(({ outcome, edge, target, goesUp, faulted }) => {
             const reckoned = (target && chosenAgainst(outcome, key) ? target : edge).get(key);
-            return evidenceOf(outcome, key, reckoned ?? need.rawCm, goesUp, faulted);
+            return evidenceOf(outcome, key, reckoned ?? need.rawCm, goesUp, faulted, fills);
           });
       const stays = evenly(spreadOf(band, (input) => 1 - dayShare(input)));
       const priorSdCm = need.isChosen ? 0 : Math.hypot(parameter.priorSd.value, stays);

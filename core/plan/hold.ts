@@ -26,6 +26,9 @@ function ruleFor({ hold }: Pick<Pose, 'hold'>, choices: Pick<Choices, 'hold'>): 
   return choices.hold === 'long' ? (hold.long ?? hold) : hold;
 }
 
+/** Nobody counts single seconds; three are half a breath. */
+const WHOLE_SECONDS = 3;
+
 /** Times that went well, to be held longer; with the breath every second one, with the clock each. */
 const asksFor = (choices: Pick<Choices, 'hold'>, { hold }: Pick<Pose, 'hold'>) =>
   choices.hold === 'breaths' && !hold.isRest ? 2 : 1;
@@ -50,9 +53,12 @@ export function holdFor(
   const last = earlier.at(-1);
   const planned = last?.plannedSeconds ?? last?.heldSeconds ?? 0;
   if (!last || planned === 0) return firstSeconds;
-  const within = (seconds: number) => Math.round(Math.min(mostSeconds, seconds));
+  const within = (seconds: number) =>
+    Math.round(Math.min(mostSeconds, seconds) / WHOLE_SECONDS) * WHOLE_SECONDS;
   if (complained(last))
-    return within(Math.max(parameter.least.value, planned * parameter.backTo.value));
+    return within(
+      Math.max(parameter.leastShare.value * firstSeconds, planned * parameter.backTo.value),
+    );
   const good = earlier.slice(-asksFor(choices, pose));
   const grows =
     !heavyDay &&

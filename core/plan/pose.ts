@@ -233,24 +233,44 @@ function buildSlots(laid: Laid, decision: Decision): { slots: PlanSlot[]; built:
       firstZ,
       raisedChance: context.care.lowerRung,
       extraRung: context.day !== 'usual',
-      mostPieces:
-        decisionParameter.mostPieces.value - laidPieces - keptFor(bands.slice(at + 1), pose),
+      mostPieces: piecesFor(bands, at, pose, laidPieces),
     });
     slots.push(slot);
     used = usedWith(used, slot.stack);
     laidPieces += countAll(slot.stack);
-    if (!need.isLength && !staysEmptyOver(pose, key, slot.targetCm)) built[key] = slot.stackCm;
+    if (!need.isLength && !staysEmptyOver(pose, key, slot.reckonedCm)) built[key] = slot.stackCm;
   }
   return { slots, built };
 }
 
 /** Comforts, which go first where a pose would ask for too many pieces. */
 const COMFORTS: readonly SlotId[] = ['neck', 'ankle', 'shoulder', 'behindKnee'];
+/** Slots that take two pieces: one for each hand, or something under something. */
+const TAKES_TWO: readonly SlotId[] = ['hands', 'feet', 'forehead'];
+
 /** Pieces that are kept for what is still to be built. */
 const keptFor = (later: readonly Band[], pose: Pose) =>
-  later.filter(({ need }) => {
-    return !COMFORTS.includes(need.slot) && !pose.optional?.includes(need.slot) && need.rawCm >= 1;
-  }).length;
+  later
+    .filter(
+      ({ need }) =>
+        need.rawCm >= 1 && !COMFORTS.includes(need.slot) && !pose.optional?.includes(need.slot),
+    )
+    .reduce((sum, { need }) => sum + (TAKES_TWO.includes(need.slot) ? 2 : 1), 0);
+
+/** Pieces that a slot may use of what is left; the first of two sides leaves the other one as many. */
+function piecesFor(bands: readonly Band[], at: number, pose: Pose, laid: number): number {
+  const here = (bands[at] as Band).need;
+  const isTwin = ({ need }: Band) => here.side !== 'both' && need.slot === here.slot;
+  const later = bands.slice(at + 1);
+  const left =
+    decisionParameter.mostPieces.value -
+    laid -
+    keptFor(
+      later.filter((band) => !isTwin(band)),
+      pose,
+    );
+  return later.some(isTwin) ? Math.floor(left / 2) : left;
+}
 
 function builtPose(laid: Laid): PlanPose {
   const { pose, family, choices, verdict, side, earlier, input } = laid;
@@ -311,5 +331,15 @@ function stageFor(pose: Pose, built: Built, slots: readonly PlanSlot[], way: str
     ramp.targetCm >= 1 &&
     ramp.targetCm - ramp.stackCm > decisionParameter.mostRung.value * 2;
   if (unbuilt && pose.family.startsWith('reclined hero')) return 'on-forearms';
-  return stageOf(pose, built, way);
+  const over = new Set(
+    slots
+      .filter((slot) => !slot.isLength && staysEmptyOver(pose, slotKey(slot), slot.reckonedCm))
+      .map((slot) => sidelessKey(slotKey(slot))),
+  );
+  const lengths = slots.filter(({ isLength, stack }) => isLength && stack.length > 0);
+  const stands = {
+    ...built,
+    ...Object.fromEntries(lengths.map((slot) => [slotKey(slot), slot.targetCm])),
+  };
+  return stageOf(pose, stands, way, over);
 }

@@ -17,7 +17,7 @@ test('a pose is settled from the approach, the student’s choices, the cautions
     'both',
     sampleShelf,
   );
-  expect(settings).toMatchObject({ pelvisTargetDeg: -5, kneeMarginDeg: 15, chairSeatCm: 45 });
+  expect(settings).toMatchObject({ pelvisTargetDeg: -15, kneeMarginDeg: 15, chairSeatCm: 45 });
   expect(verdict.status).toBe('changed');
   expect(preparePose(samplePerson(), 'hero', 'both', []).settings.chairSeatCm).toBe(45);
 });
@@ -41,7 +41,8 @@ test('every support that comes down has its months to come, or says why not', ()
       }),
     ),
   );
-  const record = recordWith({ readings });
+  const person = samplePerson({ choices: { 'reclined-hero/gate': 'practised' } });
+  const record = recordWith({ person, readings });
   const planned = planStudent(record, sampleShelf, DAY, { poses: ['reclined-hero'] }).poses[0]!;
   const told = poseAhead(
     { person: record.person, shelf: sampleShelf },

@@ -1,12 +1,13 @@
 import fc from 'fast-check';
 import { estimateRanges } from '../estimate/estimate';
-import { recordWith, sampleReading, sampleShelf } from '../tests/samples';
+import { recordWith, samplePerson, sampleReading, sampleShelf } from '../tests/samples';
 import { planStudent } from './plan';
 import { nearestStack, otherStacks, rungsFrom, solveFigure } from './solve';
 import { triedHeights, tryableCm, TRY_MOST_CM } from './tryHeights';
 
 const DAY = '2026-01-15';
 const record = recordWith({
+  person: samplePerson({ choices: { 'reclined-hero/gate': 'practised' } }),
   readings: [
     sampleReading({ values: [128] }),
     sampleReading({ id: 'h', range: 'hamstring', values: [48, 50] }),

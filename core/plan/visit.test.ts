@@ -42,7 +42,7 @@ test('a side still open stays first until it is read', () => {
 
 test('the stiffer side comes first', () => {
   const stiffRight = planWith([
-    sampleReading({ id: 'a', at: '2026-01-05', values: [124, 124] }),
+    sampleReading({ id: 'a', at: '2026-01-05', values: [122, 122] }),
     sampleReading({ id: 'b', side: 'right', at: '2026-01-05', values: [121, 121] }),
   ]);
   expect(

@@ -111,8 +111,9 @@ export const chair = [
       whole: [],
     },
     stages: [
-      { id: 'hands-carried', name: 'Hands on a second seat', from: { slot: 'hands', cm: 12 } },
-      { id: 'low', name: 'Hands lower', from: { slot: 'hands', cm: 1 } },
+      { id: 'thighs', name: 'Hands on the thighs', over: 'hands' },
+      { id: 'hands-carried', name: 'Hands high', from: { slot: 'hands', cm: 12 } },
+      { id: 'low', name: 'Hands low', from: { slot: 'hands', cm: 1 } },
       { id: 'floor', name: 'Hands on the floor' },
     ],
     look: [
@@ -161,8 +162,9 @@ export const chair = [
       whole: [],
     },
     stages: [
-      { id: 'hands-carried', name: 'Hands on a second chair', from: { slot: 'hands', cm: 20 } },
-      { id: 'low', name: 'Hands lower', from: { slot: 'hands', cm: 1 } },
+      { id: 'thighs', name: 'Hands on the thigh', over: 'hands' },
+      { id: 'hands-carried', name: 'Hands high', from: { slot: 'hands', cm: 20 } },
+      { id: 'low', name: 'Hands low', from: { slot: 'hands', cm: 1 } },
       { id: 'free', name: 'Hands free' },
     ],
     look: [
@@ -266,8 +268,9 @@ export const chair = [
       whole: [],
     },
     stages: [
-      { id: 'hands-high', name: 'Hands on a second seat', from: { slot: 'hands', cm: 20 } },
-      { id: 'low', name: 'Hands on blocks', from: { slot: 'hands', cm: 1 } },
+      { id: 'thighs', name: 'Hands on the thighs', over: 'hands' },
+      { id: 'hands-high', name: 'Hands high', from: { slot: 'hands', cm: 20 } },
+      { id: 'low', name: 'Hands low', from: { slot: 'hands', cm: 1 } },
       { id: 'floor', name: 'Hands on the floor' },
     ],
     look: ['Fold at the hips, back long', 'Eyes down if dizzy', 'Feet heavy'],

@@ -33,11 +33,11 @@ export const forwardBending = [
       whole: [],
     },
     stages: [
-      { id: 'thighs', name: 'Hands on the thighs', from: { slot: 'hands', cm: 46.01 } },
-      { id: 'chair', name: 'Hands on a chair', from: { slot: 'hands', cm: 30 } },
-      { id: 'blocks-end', name: 'Blocks on end', from: { slot: 'hands', cm: 18 } },
-      { id: 'blocks-edge', name: 'Blocks on edge', from: { slot: 'hands', cm: 11 } },
-      { id: 'blocks-flat', name: 'Blocks flat', from: { slot: 'hands', cm: 1 } },
+      { id: 'thighs', name: 'Hands on the thighs', over: 'hands' },
+      { id: 'chair', name: 'Hands at chair height', from: { slot: 'hands', cm: 30 } },
+      { id: 'blocks-end', name: 'Hands a block on end high', from: { slot: 'hands', cm: 18 } },
+      { id: 'blocks-edge', name: 'Hands a block on edge high', from: { slot: 'hands', cm: 11 } },
+      { id: 'blocks-flat', name: 'Hands a block or less high', from: { slot: 'hands', cm: 1 } },
       { id: 'floor', name: 'Palms on the floor' },
     ],
     look: [
@@ -101,8 +101,9 @@ export const forwardBending = [
       whole: [],
     },
     stages: [
-      { id: 'chair', name: 'Arms on a chair', from: { slot: 'hands', cm: 30 } },
-      { id: 'blocks', name: 'Hands on blocks', from: { slot: 'hands', cm: 1 } },
+      { id: 'thighs', name: 'Arms folded', over: 'hands' },
+      { id: 'chair', name: 'Hands at chair height', from: { slot: 'hands', cm: 30 } },
+      { id: 'blocks', name: 'Hands at block height', from: { slot: 'hands', cm: 1 } },
       { id: 'floor', name: 'Hands on the floor' },
     ],
     look: [
@@ -187,12 +188,9 @@ export const forwardBending = [
       whole: [],
     },
     stages: [
-      {
-        id: 'roll-and-strap',
-        name: 'Knees on a roll, strap round the feet',
-        from: { slot: 'underKnees', cm: 14 },
-      },
-      { id: 'less-roll', name: 'Lower roll', from: { slot: 'underKnees', cm: 1 } },
+      { id: 'knees-bent', name: 'Knees bent, feet planted', over: 'underKnees' },
+      { id: 'roll', name: 'Knees on a roll', from: { slot: 'underKnees', cm: 8 } },
+      { id: 'less-roll', name: 'Knees on a fold', from: { slot: 'underKnees', cm: 1 } },
       { id: 'straight', name: 'Legs straight' },
     ],
     look: [
@@ -250,12 +248,9 @@ export const forwardBending = [
       whole: [],
     },
     stages: [
-      {
-        id: 'roll-and-strap',
-        name: 'Long knee on a roll, strap',
-        from: { slot: 'underKnees', cm: 10 },
-      },
-      { id: 'knee-met', name: 'Bent knee met', from: { slot: 'underThigh', cm: 1 } },
+      { id: 'knees-bent', name: 'Knees bent, feet planted', over: 'underKnees' },
+      { id: 'roll', name: 'Long knee on a roll', from: { slot: 'underKnees', cm: 8 } },
+      { id: 'less-roll', name: 'Long knee on a fold', from: { slot: 'underKnees', cm: 1 } },
       { id: 'straight', name: 'Leg straight' },
     ],
     look: [
@@ -318,9 +313,9 @@ export const forwardBending = [
       whole: [],
     },
     stages: [
-      { id: 'chest-carried', name: 'Chest on a bolster', from: { slot: 'chest', cm: 12 } },
-      { id: 'forehead-met', name: 'Forehead met', from: { slot: 'forehead', cm: 1 } },
-      { id: 'floor', name: 'Chest on the floor' },
+      { id: 'knees-bent', name: 'Knees bent, legs nearer', over: 'underKnees' },
+      { id: 'knees-on-roll', name: 'Knees on rolls', from: { slot: 'underKnees', cm: 1 } },
+      { id: 'straight', name: 'Legs straight' },
     ],
     look: ['Press from behind first', 'Kneecaps stay up', 'Chest forward, not down', 'Breath easy'],
     entry: [
@@ -371,12 +366,13 @@ export const forwardBending = [
       whole: [],
     },
     stages: [
+      { id: 'head-free', name: 'Folded, head free', over: 'forehead' },
       {
         id: 'forehead-high',
         name: 'Forehead on a high support',
         from: { slot: 'forehead', cm: 12 },
       },
-      { id: 'forehead-low', name: 'Forehead lower', from: { slot: 'forehead', cm: 1 } },
+      { id: 'forehead-low', name: 'Forehead on a low support', from: { slot: 'forehead', cm: 2 } },
       { id: 'floor', name: 'Forehead at the feet' },
     ],
     look: [
@@ -428,8 +424,9 @@ export const forwardBending = [
       whole: [],
     },
     stages: [
-      { id: 'fists', name: 'Forehead on high support', from: { slot: 'forehead', cm: 14 } },
-      { id: 'block', name: 'Forehead on a block', from: { slot: 'forehead', cm: 1 } },
+      { id: 'head-free', name: 'Folded, head free', over: 'forehead' },
+      { id: 'fists', name: 'Forehead on a high support', from: { slot: 'forehead', cm: 14 } },
+      { id: 'block', name: 'Forehead on a low support', from: { slot: 'forehead', cm: 2 } },
       { id: 'floor', name: 'Forehead down' },
     ],
     look: ['Both sit bones down', 'Feet flexed', 'Knees quiet', 'Fold at the hips'],
@@ -678,8 +675,8 @@ export const forwardBending = [
       whole: ['balance'],
     },
     stages: [
-      { id: 'seat-and-heels', name: 'Seat and heels carried', from: { slot: 'seat', cm: 12 } },
-      { id: 'heels', name: 'Heels carried', from: { slot: 'heels', cm: 0.5 } },
+      { id: 'seat', name: 'On a seat', from: { slot: 'seat', cm: 1 } },
+      { id: 'heels', name: 'Heels met', from: { slot: 'heels', cm: 0.5 } },
       { id: 'free', name: 'Free' },
     ],
     look: ['Knees follow the toes', 'Heels carried or down', 'Low back long', 'Breath easy'],
@@ -723,8 +720,8 @@ export const forwardBending = [
       whole: ['balance'],
     },
     stages: [
-      { id: 'seat-and-heel', name: 'Seat and heel carried', from: { slot: 'seat', cm: 12 } },
-      { id: 'heel', name: 'Heel carried', from: { slot: 'heels', cm: 0.5 } },
+      { id: 'seat', name: 'On a seat', from: { slot: 'seat', cm: 1 } },
+      { id: 'heel', name: 'Heel met', from: { slot: 'heels', cm: 0.5 } },
       { id: 'free', name: 'Free' },
     ],
     look: ['Squatting knee follows its toes', 'Other knee stays open', 'Both sit bones level'],
@@ -770,7 +767,7 @@ export const forwardBending = [
       whole: ['balance'],
     },
     stages: [
-      { id: 'carried', name: 'Seat, heel and hands carried', from: { slot: 'seat', cm: 12 } },
+      { id: 'seat', name: 'On a seat', from: { slot: 'seat', cm: 1 } },
       { id: 'hands', name: 'Hands carried', from: { slot: 'hands', cm: 1 } },
       { id: 'free', name: 'Free' },
     ],
@@ -817,8 +814,9 @@ export const forwardBending = [
       whole: [],
     },
     stages: [
-      { id: 'chair', name: 'Hands on a chair', from: { slot: 'hands', cm: 30 } },
-      { id: 'blocks', name: 'Hands on blocks', from: { slot: 'hands', cm: 1 } },
+      { id: 'thighs', name: 'Hands on the thighs', over: 'hands' },
+      { id: 'chair', name: 'Hands at chair height', from: { slot: 'hands', cm: 30 } },
+      { id: 'blocks', name: 'Hands at block height', from: { slot: 'hands', cm: 1 } },
       { id: 'floor', name: 'Hands on the floor' },
     ],
     look: [

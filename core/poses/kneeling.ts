@@ -68,8 +68,8 @@ export const kneeling = [
     },
     stages: [
       { id: 'tall-seat', name: 'Tall seat', from: { slot: 'seat', cm: 17 } },
-      { id: 'block', name: 'Seat of a block', from: { slot: 'seat', cm: 7 } },
-      { id: 'blanket', name: 'Seat of a folded blanket', from: { slot: 'seat', cm: 0.5 } },
+      { id: 'block', name: 'Seat a block high', from: { slot: 'seat', cm: 7 } },
+      { id: 'blanket', name: 'Seat a fold high', from: { slot: 'seat', cm: 0.5 } },
       { id: 'floor', name: 'On the floor between the heels' },
     ],
     look: [
@@ -218,8 +218,9 @@ export const kneeling = [
       whole: [],
     },
     stages: [
-      { id: 'chest-carried', name: 'Chest on a bolster', from: { slot: 'chest', cm: 14 } },
-      { id: 'chest-low', name: 'Chest lower', from: { slot: 'chest', cm: 1 } },
+      { id: 'upright', name: 'Chest free', over: 'chest' },
+      { id: 'chest-carried', name: 'Chest carried high', from: { slot: 'chest', cm: 14 } },
+      { id: 'chest-low', name: 'Chest carried low', from: { slot: 'chest', cm: 1 } },
       { id: 'floor', name: 'Chest on the floor' },
     ],
     look: [
@@ -271,8 +272,9 @@ export const kneeling = [
       whole: [],
     },
     stages: [
-      { id: 'chair', name: 'Hands on a chair', from: { slot: 'hands', cm: 30 } },
-      { id: 'blocks', name: 'Hands on blocks', from: { slot: 'hands', cm: 1 } },
+      { id: 'thighs', name: 'Hands on the thigh', over: 'hands' },
+      { id: 'chair', name: 'Hands at chair height', from: { slot: 'hands', cm: 30 } },
+      { id: 'blocks', name: 'Hands at block height', from: { slot: 'hands', cm: 1 } },
       { id: 'thigh', name: 'Hands on the thigh or floor' },
     ],
     look: [
@@ -322,8 +324,9 @@ export const kneeling = [
       whole: [],
     },
     stages: [
-      { id: 'high', name: 'Hands on high blocks', from: { slot: 'hands', cm: 16 } },
-      { id: 'low', name: 'Hands on low blocks', from: { slot: 'hands', cm: 1 } },
+      { id: 'thighs', name: 'Hands on the thigh', over: 'hands' },
+      { id: 'high', name: 'Hands high', from: { slot: 'hands', cm: 16 } },
+      { id: 'low', name: 'Hands low', from: { slot: 'hands', cm: 1 } },
       { id: 'floor', name: 'Hands on the floor' },
     ],
     look: [
@@ -380,9 +383,10 @@ export const kneeling = [
       whole: ['balance'],
     },
     stages: [
-      { id: 'arms-only', name: 'Kneeling, arms only', from: { slot: 'hands', cm: 20 } },
-      { id: 'knee-down', name: 'Knee down, no lotus', from: { slot: 'underKnees', cm: 3 } },
-      { id: 'standing', name: 'Foot standing' },
+      { id: 'thighs', name: 'Hands on the thigh', over: 'hands' },
+      { id: 'arms-only', name: 'Hands high, weight off the knee', from: { slot: 'hands', cm: 20 } },
+      { id: 'knee-down', name: 'Knee on a pad', from: { slot: 'underKnees', cm: 3 } },
+      { id: 'standing', name: 'Knee down' },
     ],
     look: [
       'A knee that complains ends it',

@@ -9,6 +9,8 @@ export interface Stage {
   readonly name: string;
   /** The stage holds while this slot stands at least so high; the last stage has no limit. */
   readonly from?: { readonly slot: SlotName; readonly cm: number };
+  /** The stage holds while this slot would have to stand over its most, and so stays empty. */
+  readonly over?: SlotName;
 }
 
 /** What must come first: each leg's ranges as measured, and times that other poses went well. */

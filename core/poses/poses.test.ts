@@ -27,7 +27,7 @@ test.each([
   ['staff', { seat: 8, underKnees: 12 }, 'knees-on-roll'],
   ['staff', { seat: 8, underKnees: 0 }, 'raised-seat'],
   ['staff', {}, 'floor'],
-  ['standing-fold', { hands: 60 }, 'thighs'],
+  ['standing-fold', { hands: 40 }, 'chair'],
   ['standing-fold', { hands: 45 }, 'chair'],
   ['standing-fold', { hands: 23 }, 'blocks-end'],
   ['standing-fold', { hands: 0 }, 'floor'],

@@ -68,11 +68,14 @@ export function entryOf(pose: Pose, way: string, choices: Choices): readonly str
   return answered?.[1] ?? pose.entry;
 }
 
+const NOTHING: ReadonlySet<SlotName> = new Set();
+
 /** The stage that built heights make of a pose, most supported first. */
 export function stageOf(
   pose: Pose,
   built: Readonly<Partial<Record<SlotKey, number>>>,
   way = '',
+  over: ReadonlySet<SlotName> = NOTHING,
 ): string {
   const standsAt = (slot: SlotName) => {
     let most = 0;
@@ -81,7 +84,11 @@ export function stageOf(
     return most;
   };
   const stages = stagesOf(pose, way);
-  const stage = stages.find(({ from }) => from === undefined || standsAt(from.slot) >= from.cm);
+  const stage = stages.find(
+    ({ from, over: beyond }) =>
+      (beyond === undefined || over.has(beyond)) &&
+      (from === undefined || standsAt(from.slot) >= from.cm),
+  );
   return (stage ?? stages.at(-1))?.id ?? '';
 }
 

@@ -516,7 +516,7 @@ export const reclined = [
     counterposes: [],
     harder: 'rest',
     atHome: 'Head: a folded towel or a thin book.',
-    hold: { firstSeconds: 300, mostSeconds: 900, growsSeconds: 60, isRest: true },
+    hold: { firstSeconds: 120, mostSeconds: 600, growsSeconds: 60, isRest: true },
   },
   {
     id: 'rest',
@@ -558,6 +558,6 @@ export const reclined = [
     counterposes: [],
     easier: 'constructive',
     atHome: 'Knees: rolled blanket or pillows. Head: folded towel.',
-    hold: { firstSeconds: 120, mostSeconds: 600, growsSeconds: 60, isRest: true },
+    hold: { firstSeconds: 300, mostSeconds: 900, growsSeconds: 60, isRest: true },
   },
 ] as const satisfies readonly PoseEntry[];

@@ -24,6 +24,7 @@ export const seated = [
       whole: [],
     },
     stages: [
+      { id: 'knees-bent', name: 'Knees bent, feet planted', over: 'underKnees' },
       { id: 'knees-on-roll', name: 'Knees on a roll', from: { slot: 'underKnees', cm: 1 } },
       { id: 'raised-seat', name: 'Raised seat, legs straight', from: { slot: 'seat', cm: 0.5 } },
       { id: 'floor', name: 'On the floor' },
@@ -90,8 +91,8 @@ export const seated = [
       whole: [],
     },
     stages: [
-      { id: 'raised', name: 'Raised seat, knees met', from: { slot: 'seat', cm: 0.5 } },
-      { id: 'knees-met', name: 'On the floor, knees met', from: { slot: 'underThigh', cm: 1 } },
+      { id: 'raised', name: 'Raised seat', from: { slot: 'seat', cm: 0.5 } },
+      { id: 'knees-met', name: 'On the floor, thighs met', from: { slot: 'underThigh', cm: 1 } },
       { id: 'floor', name: 'On the floor' },
     ],
     look: [
@@ -161,8 +162,12 @@ export const seated = [
       whole: [],
     },
     stages: [
-      { id: 'high', name: 'Raised seat, knee met', from: { slot: 'seat', cm: 0.5 } },
-      { id: 'knee-met', name: 'On the floor, top knee met', from: { slot: 'underThigh', cm: 1 } },
+      { id: 'high', name: 'Raised seat', from: { slot: 'seat', cm: 0.5 } },
+      {
+        id: 'knee-met',
+        name: 'On the floor, thighs on bricks',
+        from: { slot: 'underThigh', cm: 1 },
+      },
       { id: 'stacked', name: 'Shins stacked' },
     ],
     look: [
@@ -226,8 +231,8 @@ export const seated = [
       whole: [],
     },
     stages: [
-      { id: 'raised', name: 'Raised seat, knees met', from: { slot: 'seat', cm: 0.5 } },
-      { id: 'knees-met', name: 'On the floor, knees met', from: { slot: 'underThigh', cm: 1 } },
+      { id: 'raised', name: 'Raised seat', from: { slot: 'seat', cm: 0.5 } },
+      { id: 'knees-met', name: 'On the floor, thighs met', from: { slot: 'underThigh', cm: 1 } },
       { id: 'floor', name: 'On the floor' },
     ],
     look: [
@@ -297,6 +302,7 @@ export const seated = [
       whole: [],
     },
     stages: [
+      { id: 'knees-bent', name: 'Knees bent, legs nearer', over: 'underKnees' },
       { id: 'knees-on-roll', name: 'Knees on rolls', from: { slot: 'underKnees', cm: 1 } },
       { id: 'raised', name: 'Raised seat, legs straight', from: { slot: 'seat', cm: 0.5 } },
       { id: 'floor', name: 'On the floor' },
@@ -375,7 +381,7 @@ export const seated = [
       whole: [],
     },
     stages: [
-      { id: 'seated', name: 'On a seat, leg on a strap', from: { slot: 'seat', cm: 0.5 } },
+      { id: 'seated', name: 'On a seat', from: { slot: 'seat', cm: 0.5 } },
       { id: 'floor', name: 'On the floor' },
     ],
     look: [
@@ -431,7 +437,7 @@ export const seated = [
       whole: [],
     },
     stages: [
-      { id: 'seated', name: 'On a seat, leg on a strap', from: { slot: 'seat', cm: 0.5 } },
+      { id: 'seated', name: 'On a seat', from: { slot: 'seat', cm: 0.5 } },
       { id: 'floor', name: 'On the floor' },
     ],
     look: [
@@ -534,8 +540,8 @@ export const seated = [
       whole: [],
     },
     stages: [
-      { id: 'raised', name: 'Foot on the calf, seat raised', from: { slot: 'seat', cm: 0.5 } },
-      { id: 'knee-met', name: 'Foot on the thigh, knee met', from: { slot: 'underThigh', cm: 1 } },
+      { id: 'raised', name: 'Raised seat', from: { slot: 'seat', cm: 0.5 } },
+      { id: 'knee-met', name: 'On the floor, knee met', from: { slot: 'underThigh', cm: 1 } },
       { id: 'floor', name: 'On the floor' },
     ],
     look: [

@@ -136,8 +136,7 @@ const slots: Readonly<Record<SlotId, SlotEntry>> = {
       serves: {
         ...SOFT_LAYERS,
         towel: ['fold-2', 'fold-4', 'fold-8', 'roll'],
-        'bolster-round': 'any',
-        'bolster-flat': 'any',
+        ...(KNEES_APART.includes(family) ? {} : { 'bolster-round': 'any', 'bolster-flat': 'any' }),
         block: ['flat'],
       },
     }),
@@ -164,7 +163,6 @@ const slots: Readonly<Record<SlotId, SlotEntry>> = {
         ...SOFT_LAYERS,
         block: ['flat', 'edge'],
         'half-block': 'any',
-        'bolster-flat': 'any',
         books: 'any',
       },
     }),
@@ -174,7 +172,7 @@ const slots: Readonly<Record<SlotId, SlotEntry>> = {
     rule: () => ({
       load: loading.knee.value,
       leastWidthCm: 12,
-      serves: { ...SOFT_LAYERS, 'bolster-flat': 'any' },
+      serves: SOFT_LAYERS,
     }),
   },
   hipLevel: {

@@ -50,6 +50,8 @@ export interface SlotRule {
 
 export const MOST_PIECES = 4;
 export const MOST_SOFT = 3;
+/** A third one rolls away. */
+const MOST_BOLSTERS = 2;
 
 /** A layer with its shelf item looked up. */
 export interface Layer {
@@ -118,18 +120,16 @@ export function pairFaults(
   { bolsterOnBolster }: Pick<SlotRule, 'bolsterOnBolster'> = {},
 ): string[] {
   const faults: string[] = [];
+  const bothFlat = below.item.kind === 'bolster-flat' && above.item.kind === 'bolster-flat';
   if (isSoft(below.item) && !isSoft(above.item))
     faults.push(`${above.item.name} is hard and may not lie on ${below.item.name}`);
   if (below.state.id === 'end') faults.push('nothing lies on a block on end');
   if (above.state.id === 'end' || above.state.id === 'edge')
     faults.push('a block on edge or end stands on the floor');
-  if (above.item.kind === 'bolster-round' && isSoft(below.item))
-    faults.push('a round bolster lies on nothing soft');
-  if (
-    below.item.kind === 'bolster-flat' &&
-    above.item.kind === 'bolster-flat' &&
-    bolsterOnBolster !== true
-  )
+  if (isRoll(above.state)) faults.push('a roll lies on the floor');
+  if (above.item.kind.startsWith('bolster') && isSoft(below.item) && !bothFlat)
+    faults.push('a bolster lies on nothing soft but a flat one on a flat one');
+  if (bothFlat && bolsterOnBolster !== true)
     faults.push('a flat bolster lies on another only where the body holds both');
   if (isRoll(below.state)) faults.push('nothing lies on a roll');
   if (
@@ -168,6 +168,9 @@ export function wholeFaults(layers: readonly Layer[], rule: SlotRule): string[] 
   const top = layers.at(-1);
   if (rule.rampLever !== undefined && top && !LONG.includes(top.item.kind))
     faults.push('a back lies on something long, not on blocks');
+  const bolsters = layers.filter(({ item }) => item.kind.startsWith('bolster'));
+  if (bolsters.reduce((sum, { count }) => sum + count, 0) > MOST_BOLSTERS)
+    faults.push(`more than ${MOST_BOLSTERS} bolsters`);
   const free = layers.filter((layer) => !isFurniture(layer));
   const heightCm = free.reduce((sum, layer) => sum + layer.heightCm, 0);
   const sideCm = Math.min(...free.map((layer) => smallerSideCm(layer, rule.pair === true)));

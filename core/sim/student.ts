@@ -21,7 +21,8 @@ import {
 } from '../ranges/ranges';
 import { comesDown, poseById } from '../poses/poses';
 import type { Chance } from './chance';
-import { slotKey } from '../slots';
+import { purposeOf } from '../props/slots';
+import { slotKey, slotRefOf, type SlotKey } from '../slots';
 
 /** A student whose true ranges are known to the simulation and hidden from the reckoning. Marked as simulated wherever shown. */
 export interface SimulatedStudent {
@@ -185,7 +186,7 @@ const builtOf = (planned: PlanPose): Built =>
 const isBuiltIn = ({ pose: id }: PlanPose) => {
   const pose = poseById(id);
   return (slot: PlanPose['slots'][number]) =>
-    !slot.isLength && pose !== undefined && !staysEmptyOver(pose, slotKey(slot), slot.targetCm);
+    !slot.isLength && pose !== undefined && !staysEmptyOver(pose, slotKey(slot), slot.reckonedCm);
 };
 
 /** Slots that, too low, are felt in the knee; elsewhere muscles pull and the pelvis rolls. */
@@ -200,15 +201,21 @@ const NO_SHELF: Shelf = [];
 /** Spread of what no range and no parameter explains, per pose and slot. */
 const UNKNOWN_CM = 2;
 
+/** A pelvis a few degrees off is not seen: what tilts it may stand so much lower. */
+const UNSEEN_TILT_CM = 3;
+
 /** The slot that stands furthest under what is needed. */
 function shortestOf(planned: PlanPose, needs: Readonly<Record<string, number>>) {
   const pose = poseById(planned.pose);
+  const tilts = (key: string) =>
+    pose !== undefined && purposeOf(slotRefOf(key as SlotKey).slot, pose.family) === 'tilt';
   return planned.slots
     .filter((slot) => comesDown(pose, slotKey(slot)) && isBuiltIn(planned)(slot))
     .map((slot) => ({
       key: slotKey(slot),
       cm: Math.max(0, needs[slotKey(slot)] ?? 0) - slot.stackCm,
     }))
+    .map((one) => (tilts(one.key) ? { ...one, cm: one.cm - UNSEEN_TILT_CM } : one))
     .sort((a, b) => b.cm - a.cm)[0];
 }
 

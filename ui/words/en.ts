@@ -146,10 +146,12 @@ export const en: Language = {
       cm <= 0
         ? `Hamstring ${deg(bend)} ${side}: the pelvis stands upright on the floor.`
         : `Hamstring ${deg(bend)} ${side}: on the floor the pelvis would roll back ${deg(rollBackDeg)} → ${tell.length(cm)} under the seat.`,
-    'long-sit-knees': ({ cm, deg: bend, side, backFirst }, tell) =>
+    'long-sit-knees': ({ cm, deg: bend, side, backFirst, planted, spread }, tell) =>
       cm <= 0
         ? 'Straight knees cost the back nothing here.'
-        : `Hamstring ${deg(bend)} ${side}, ${backFirst ? 'back before knees' : 'the seat is as high as it goes'} → knees on ${tell.length(cm)}.`,
+        : planted
+          ? `Hamstring ${deg(bend)} ${side}: ${spread ? 'bring the legs nearer and soften' : 'plant the feet and bend'} the knees, their backs about ${tell.length(cm)} up, with nothing under them.`
+          : `Hamstring ${deg(bend)} ${side}, ${backFirst ? 'back before knees' : 'the seat is as high as it goes'} → knees on ${tell.length(cm)}.`,
     'twist-seat': ({ cm, deg: bend, side }, tell) =>
       `Hamstring ${deg(bend)} ${side}, its knee kept soft${cm <= 0 ? ': the pelvis stands upright on the floor.' : ` → ${tell.length(cm)}, so that the back can grow before it turns.`}`,
     'strap-to-feet': ({ cm, deg: bend }, tell) =>
@@ -171,8 +173,8 @@ export const en: Language = {
       `Outward rotation ${deg(turn)} ${side}${cm <= 0 ? ': the knees come level with the hips on the floor.' : ` → ${tell.length(cm)} until the knee is no higher than the hip${moreThan(moreCm, 'the other side', tell)}.`}`,
     'knee-laid-open': ({ cm, deg: turn, side, over: under }, tell) =>
       cm <= 0
-        ? `With ${deg(turn)} of rotation the ${side} knee rests on ${over[under]} by itself.`
-        : `With ${deg(turn)} of rotation the ${side} knee stays ${tell.length(cm)} over ${over[under]}: that is filled, not pressed down.`,
+        ? `With ${deg(turn)} of rotation the ${side} thigh rests on ${over[under]} by itself.`
+        : `With ${deg(turn)} of rotation the middle of the ${side} thigh stays ${tell.length(cm)} over ${over[under]}: that is filled, not pressed down.`,
     'kneeling-seat': ({ cm, deg: bend, side, marginDeg, over: under, moreCm }, tell) => {
       const height =
         cm <= 0
@@ -268,6 +270,8 @@ export const en: Language = {
       `One rung lower: ${tell.number(fromCm)} → ${tell.exact(toCm)}.`,
     'rung-higher': ({ fromCm, toCm, more }, tell) =>
       `${more ? 'Higher, until it is likely to be enough' : 'One rung higher'}: ${tell.number(fromCm)} → ${tell.exact(toCm)}.`,
+    'at-most': ({ slot }) =>
+      `Nobody builds higher here${slot === 'underKnees' ? ': plant the feet and bend the knees instead' : slot === 'underThigh' ? ': let the heels go further away' : ': an easier way or pose serves better'}.`,
     'shelf-ends': () => 'The shelf builds nothing higher here.',
 
     'gate-range': ({ range, side, leastDeg, deg: has }) =>

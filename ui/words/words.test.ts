@@ -56,6 +56,31 @@ const others: readonly Reason[] = [
   { code: 'rung-higher', fromCm: 15, toCm: 17.5, more: false },
   { code: 'rung-higher', fromCm: 15, toCm: 20, more: true },
   { code: 'shelf-ends' },
+  { code: 'at-most', slot: 'underKnees' },
+  { code: 'at-most', slot: 'underThigh' },
+  { code: 'at-most', slot: 'seat' },
+  { code: 'gate-range', range: 'hipRotation', side: 'left', leastDeg: 74, deg: null },
+  { code: 'gate-range', range: 'hipRotation', side: 'left', leastDeg: 74, deg: 61 },
+  {
+    code: 'gate-record',
+    pose: 'pigeon',
+    done: 2,
+    sessions: 6,
+    weeks: 8,
+    slot: 'hipLevel',
+    mostCm: 8.5,
+  },
+  { code: 'gate-record', pose: 'hero', done: 0, sessions: 1, weeks: 0, slot: null, mostCm: null },
+  { code: 'seen-again', fault: 'Front ribs flare', on: '2026-03-02' },
+  { code: 'fault-stands', on: '2026-03-02' },
+  ...poses.flatMap((pose): Reason[] => [
+    ...Object.entries(pose.eases).flatMap(([why, remedy]): Reason[] =>
+      remedy && 'cue' in remedy ? [{ code: 'ease-cue', pose: pose.id, why }] : [],
+    ),
+    ...pose.faults.flatMap((fault): Reason[] =>
+      'cue' in fault ? [{ code: 'fault-cue', pose: pose.id, fault: fault.id }] : [],
+    ),
+  ]),
   { code: 'first-time' },
   { code: 'heavy-day', day: 'tired' },
   ...(['sharp', 'electric', 'spreading', 'numb', 'nerve'] as const).flatMap((alarm): Reason[] => [

@@ -1,0 +1,73 @@
+import fc from 'fast-check';
+import { approachIds, approaches } from '../approaches/approaches';
+import type { SessionPose } from '../formats/book';
+import { hold as parameter } from '../parameters';
+import { poseById, poses } from '../poses/poses';
+import { samplePose } from '../tests/samples';
+import { holdFor, timesFor } from './hold';
+
+const hero = poseById('hero')!;
+const minutes = approaches['built-up-alignment'].choices;
+const breaths = approaches['breath-paced'].choices;
+const long = approaches['long-quiet-holds'].choices;
+const held = (seconds: number, more: Partial<SessionPose> = {}) =>
+  samplePose({ plannedSeconds: seconds, heldSeconds: seconds, ...more });
+
+test('the first hold, and what it grows by after a time that went well', () => {
+  expect(holdFor(hero, [], minutes)).toBe(60);
+  expect(holdFor(hero, [held(60)], minutes)).toBe(90);
+  expect(holdFor(hero, [held(300)], minutes)).toBe(300);
+});
+
+test('breaths grow by one in two times that went well, from five to ten', () => {
+  expect(holdFor(hero, [], breaths)).toBe(30);
+  expect(holdFor(hero, [held(30)], breaths)).toBe(30);
+  expect(holdFor(hero, [held(30), held(30)], breaths)).toBe(36);
+  expect(holdFor(hero, [held(60), held(60)], breaths)).toBe(60);
+});
+
+test('a rest keeps its minutes, whatever the approach', () => {
+  for (const id of approachIds)
+    expect(holdFor(poseById('rest')!, [], approaches[id].choices)).toBe(300);
+});
+
+test('long quiet holds begin long where that is their school', () => {
+  expect(holdFor(poseById('pigeon')!, [], long)).toBe(120);
+  expect(holdFor(poseById('cats-tail')!, [], long)).toBe(180);
+  expect(holdFor(poseById('standing-fold')!, [], long)).toBe(30);
+});
+
+test('a cold, tired or sore day keeps what was held', () =>
+  expect(holdFor(hero, [held(120)], minutes, true)).toBe(120));
+
+const complaints: readonly Partial<SessionPose>[] = [
+  { feeling: { strength: 3, place: 'joint' } },
+  { feeling: { strength: 7, place: 'muscle' } },
+  { stop: 'sharp' },
+  { nextDay: 'worse' },
+];
+test.each(complaints)(
+  'after %j a hold goes back by a third, in every pose and approach',
+  (after) => {
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...poses),
+        fc.constantFrom(...approachIds),
+        fc.integer({ min: 30, max: 300 }),
+        (pose, approach, seconds) => {
+          const next = holdFor(pose, [held(seconds, after)], approaches[approach].choices);
+          const first = holdFor(pose, [], approaches[approach].choices);
+          expect(next).toBeLessThanOrEqual(
+            Math.max(seconds, parameter.leastShare.value * first) + 1.5,
+          );
+          if (seconds > first) expect(next).toBeLessThan(seconds);
+        },
+      ),
+    );
+  },
+);
+
+test('a movement is counted with the breath, and a pose that is held is not', () => {
+  expect(timesFor(poseById('chair-tilts')!, 60)).toBe(10);
+  expect(timesFor(hero, 60)).toBeNull();
+});
