@@ -118,6 +118,8 @@ export type Alarm = 'sharp' | 'electric' | 'spreading' | 'numb' | 'nerve';
 interface DecisionReasons {
   'first-time': object;
   /** What is said where no support answers a complaint. */
+  /** The slot that would be raised stays empty, since the feet stand. */
+  'knees-more': object;
   'ease-cue': { readonly pose: string; readonly why: string };
   'fault-cue': { readonly pose: string; readonly fault: string };
   'seen-again': { readonly fault: string; readonly on: string };

@@ -29,6 +29,7 @@ export interface FoldedTrunk {
   readonly hip: Point;
   readonly leanDeg: number;
   readonly endLeanDeg: number;
+  readonly neckDropDeg: number;
   readonly shoulder: Point;
   readonly forehead: Point;
   /** What the forehead comes down over. */
@@ -42,6 +43,8 @@ export interface FoldedTrunk {
 }
 
 interface Rounding {
+  /** Whether the head comes to rest on something on the legs, or on a stool or chair over them; by its height where it is left out. */
+  readonly onLegs?: boolean;
   readonly spineDeg?: number;
   readonly neckDropDeg?: number;
 }
@@ -49,6 +52,8 @@ interface Rounding {
 /** At rest the neck lets the forehead down. */
 export const AT_REST: Rounding = { neckDropDeg: child.neckDrop.value };
 
+/** As near as a root is sought. */
+const CLOSE_CM = 0.05;
 /** No trunk folds further than flat along the legs. */
 const FLAT_DEG = 95;
 
@@ -58,7 +63,7 @@ export function foldedTrunk(
   hip: Point,
   leanDeg: number,
   underAt: (x: number) => Under,
-  { spineDeg = input.settings.spineShareDeg, neckDropDeg = 0 }: Rounding = {},
+  { onLegs, spineDeg = input.settings.spineShareDeg, neckDropDeg = 0 }: Rounding = {},
 ): FoldedTrunk {
   const { body, settings } = input;
   const pelvis = Math.min(FLAT_DEG, settings.pitchMostDeg, leanDeg);
@@ -68,12 +73,13 @@ export function foldedTrunk(
   const chest = spineAt(hip, body.trunkCm, pelvis, endLeanDeg, child.chestAt.value);
   const under = underAt(forehead[0]);
   // Too far over the legs for anything to stand on them, the head rests on a stool or chair that stands over them.
-  const over: Under =
-    forehead[1] - under.cm > fold.onLegsMost.value ? { cm: 0, under: 'floor' } : under;
+  const rests = onLegs ?? forehead[1] - under.cm <= fold.onLegsMost.value + CLOSE_CM;
+  const over: Under = rests ? under : { cm: 0, under: 'floor' };
   return {
     hip,
     leanDeg: pelvis,
     endLeanDeg,
+    neckDropDeg,
     shoulder,
     forehead,
     over,
@@ -118,8 +124,11 @@ export function restingOn(
   rounding: Rounding = {},
 ): FoldedTrunk {
   const { spineDeg = input.settings.spineShareDeg, neckDropDeg = 0 } = rounding;
+  const onLegs =
+    built.forehead === undefined ? undefined : built.forehead <= fold.onLegsMost.value + 2;
   const folded = (share: number) =>
     foldedTrunk(input, hip, leanDeg * share, underAt, {
+      onLegs,
       spineDeg: spineDeg * share,
       neckDropDeg: neckDropDeg * share,
     });
@@ -161,7 +170,7 @@ export function upperFigure(
 ): Upper {
   return upperFrom(
     foldedSpine(trunk, body),
-    headFrom(trunk.shoulder, body, trunk.endLeanDeg + 6),
+    headFrom(trunk.shoulder, body, trunk.endLeanDeg + trunk.neckDropDeg),
     armToward(trunk.shoulder, hand, body, elbowSide),
   );
 }

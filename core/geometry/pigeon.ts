@@ -243,7 +243,7 @@ export const pigeonPose: Family = {
         hip,
         upper: upperFrom(
           spine,
-          headFrom(shoulder, body, rests ? trunk.endLeanDeg + 6 : lean * 0.4),
+          headFrom(shoulder, body, rests ? trunk.endLeanDeg + trunk.neckDropDeg : lean * 0.4),
           armToward(shoulder, hand, body, 1),
         ),
         pelvisDeg: lean,

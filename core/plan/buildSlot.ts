@@ -118,7 +118,8 @@ function reasonsFor(of: SlotBuild, action: PlanSlot['action'], reached: Stack): 
   const { meanCm, looks } = doubt.offset;
   const reasons: Reason[] = [...why];
   if (looks > 0 && Math.abs(meanCm) >= 0.5) reasons.push({ code: 'learned', cm: meanCm });
-  if (Math.abs(meanCm) > offsetParameter.flagAt.value * offsetParameter.priorSd.value)
+  // That less was enough is no surprise; that much more is asked for is one.
+  if (meanCm > offsetParameter.flagAt.value * offsetParameter.priorSd.value)
     reasons.push({ code: 'learned-much' });
   const [fromCm, toCm] = [lying?.heightCm ?? 0, reached.heightCm];
   if (action === 'lower') reasons.push({ code: 'rung-lower', fromCm, toCm }, ...decision.reasons);

@@ -272,6 +272,18 @@ function piecesFor(bands: readonly Band[], at: number, pose: Pose, laid: number)
   return later.some(isTwin) ? Math.floor(left / 2) : left;
 }
 
+/** What is said where the slot that would go up stays empty, since the feet stand and the knees bend by themselves. */
+const plantedInstead = (
+  pose: Pose,
+  { action, slot }: Decision,
+  slots: readonly PlanSlot[],
+): Reason[] =>
+  action === 'raise' &&
+  slot === 'underKnees' &&
+  slots.some((one) => one.slot === slot && staysEmptyOver(pose, slot, one.reckonedCm))
+    ? [{ code: 'knees-more' }]
+    : [];
+
 function builtPose(laid: Laid): PlanPose {
   const { pose, family, choices, verdict, side, earlier, input } = laid;
   const decision = decisionOn(laid);
@@ -294,7 +306,7 @@ function builtPose(laid: Laid): PlanPose {
     way: input.settings.way,
     status: verdict.status,
     instead: verdict.instead,
-    reasons: [...verdict.reasons, ...decision.reasons],
+    reasons: [...verdict.reasons, ...decision.reasons, ...plantedInstead(pose, decision, slots)],
     refer: [...verdict.refer, ...(decision.refer ? [decision.refer] : [])],
     decision: {
       action: decision.action,

@@ -1,14 +1,18 @@
 import { gateKey, wayKey, type ApproachId } from '../approaches/approaches';
-import { tapedLengths, usualShare, type TapedBody } from '../body/body';
+import { bodyFrom, tapedLengths, usualShare, type Body, type TapedBody } from '../body/body';
 import type { StudentRecord } from '../estimate/estimate';
 import type { Person, Reading } from '../formats/book';
 import type { LocalDay } from '../formats/time';
 import type { PlanPose } from '../formats/plan';
 import { decision } from '../parameters';
+import { mostCmAt } from '../plan/limits';
 import { piecesIn } from '../plan/pieces';
 import { planStudent } from '../plan/plan';
 import { ordinaryAt, type Heights, type OrdinaryHeights } from '../poses/ordinary';
-import { poses } from '../poses/poses';
+import { poseById, poses } from '../poses/poses';
+import { slotRule } from '../props/slots';
+import { stackFaults } from '../props/stack';
+import { cautionIds } from '../safety/cautions';
 import type { Shelf } from '../props/shelf';
 import { rangeIds, ranges, sides, type RangeId } from '../ranges/ranges';
 import { sidelessKey, slotKey, type SlotName } from '../slots';
@@ -214,4 +218,41 @@ export function roomFigures({ people, seed, approach }: RoomWish, shelf: Shelf):
     for (const one of planStudent(record, shelf, TODAY).poses) planned.get(one.pose)?.push(one);
   }
   return [...planned].map(([pose, all]) => poseFigures(pose, all));
+}
+
+/** What nobody would build, in one planned pose: too many pieces, a pile that the rules forbid, a support over its most. */
+function faultsOfPose(planned: PlanPose, body: Body, shelf: Shelf): string[] {
+  const pose = poseById(planned.pose);
+  if (!pose) return [];
+  const pieces = piecesIn(planned);
+  const most = decision.mostPieces.value;
+  return [
+    ...(pieces > most ? [`${pieces} pieces`] : []),
+    ...planned.slots.flatMap((slot) => {
+      const key = slotKey(slot);
+      if (slot.isLength) return [];
+      const faults = stackFaults(slot.stack, shelf, slotRule(slot.slot, pose.family, body));
+      const over = slot.stackCm > mostCmAt(pose, key) + 1;
+      return [...faults, ...(over ? [`stands ${slot.stackCm.toFixed(1)} cm`] : [])].map(
+        (words) => `${key}: ${words}`,
+      );
+    }),
+  ].map((words) => `${planned.pose} ${planned.side}: ${words}`);
+}
+
+/** Everything that nobody would build, over a room whose people have each of the cautions in turn, or none. */
+export function roomFaults({ people, seed, approach }: RoomWish, shelf: Shelf): string[] {
+  const each = [null, ...cautionIds];
+  return each.flatMap((caution) =>
+    Array.from({ length: people }, (_, index) => {
+      const record = ordinaryAdult(index, seed, approach ?? 'built-up-alignment');
+      const cautions = caution ? [{ id: caution, answer: 'yes' as const, at: MEASURED_AT }] : [];
+      const person = { ...record.person, cautions };
+      const plan = planStudent({ ...record, person }, shelf, TODAY);
+      const body = bodyFrom(person.statureCm, person.bodyCm);
+      return plan.poses
+        .flatMap((planned) => faultsOfPose(planned, body, shelf))
+        .map((words) => `${caution ?? 'no caution'}, ${person.id}, ${words}`);
+    }).flat(),
+  );
 }

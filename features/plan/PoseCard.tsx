@@ -164,7 +164,7 @@ function Scene({
 }
 
 /** A gap that is offered to be filled is at least so high, in cm. */
-const WORTH_OFFERING_CM = 2;
+const WORTH_OFFERING_CM = 3;
 
 /** What lies where, piece by piece, and why. */
 function Pieces({ planned, shelf, units }: Pick<PoseCardProps, 'planned' | 'shelf' | 'units'>) {

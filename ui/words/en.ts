@@ -278,6 +278,7 @@ export const en: Language = {
       `First: ${ranges[range].toLowerCase()} ${side} of ${deg(leastDeg)} or more; ${has === null ? 'it is not measured yet' : `it reads ${deg(has)}`}.`,
     'gate-record': ({ pose, done, sessions, weeks, slot, mostCm }, tell) =>
       `First: ${poseById(pose)?.name ?? pose}, ${sessions === 1 ? 'once' : `${sessions} times`} without complaint${weeks > 0 ? ` over ${weeks} weeks` : ''}${slot !== null && mostCm !== null ? `, on ${tell.length(mostCm)} or less` : ''}; ${done === 0 ? 'not yet done' : `${done} so far`}.`,
+    'knees-more': () => 'Bend the knees more, feet planted; nothing goes under them.',
     'ease-cue': ({ pose, why }) => cueOf(poseById(pose)?.eases[why as RaiseReason] ?? null),
     'fault-cue': ({ pose, fault }) =>
       cueOf(poseById(pose)?.faults.find(({ id }) => id === fault) ?? null),

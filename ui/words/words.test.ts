@@ -56,6 +56,7 @@ const others: readonly Reason[] = [
   { code: 'rung-higher', fromCm: 15, toCm: 17.5, more: false },
   { code: 'rung-higher', fromCm: 15, toCm: 20, more: true },
   { code: 'shelf-ends' },
+  { code: 'knees-more' },
   { code: 'at-most', slot: 'underKnees' },
   { code: 'at-most', slot: 'underThigh' },
   { code: 'at-most', slot: 'seat' },
