@@ -457,6 +457,11 @@ export const offset = {
 } as const;
 
 export const decision = {
+  softChance: p(
+    0.6,
+    'chance',
+    'asked of a lower rung where no joint is at risk: the pelvis and the hands may be tried; starting value',
+  ),
   mostPieces: p(6, 'pieces', 'no pose builds more: it is set up otherwise'),
   goodSessions: p(2, 'sessions', 'good sessions running before a step down; starting value'),
   chance: p(

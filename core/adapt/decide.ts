@@ -43,6 +43,8 @@ export interface Rung {
   readonly toCm: number;
   /** Chance that the student's range supports the lower rung. */
   readonly chance: number;
+  /** Chance that is asked of it, where it is another than for a joint. */
+  readonly asked?: number;
 }
 
 /** How the student comes today. */
@@ -209,7 +211,8 @@ export function decide(input: DecisionInput): Decision {
         ? { code: 'nothing-lies' }
         : { code: 'no-step', cm: parameter.mostRung.value },
     ]);
-  const next = rungs.find(({ chance }) => chance >= input.chanceAsked);
+  const askedOf = ({ asked = input.chanceAsked }: Rung) => asked;
+  const next = rungs.find((rung) => rung.chance >= askedOf(rung));
   if (next)
     return {
       action: 'lower',
@@ -218,8 +221,10 @@ export function decide(input: DecisionInput): Decision {
       reasons: [{ code: 'range-supports', good, chance: next.chance, toCm: next.toCm }],
       refer: null,
     };
-  const { chance } = rungs.reduce((a, b) => (b.chance > a.chance ? b : a));
-  return still('keep', [{ code: 'range-unsure', good, chance, asked: input.chanceAsked }]);
+  const likeliest = rungs.reduce((a, b) => (b.chance > a.chance ? b : a));
+  return still('keep', [
+    { code: 'range-unsure', good, chance: likeliest.chance, asked: askedOf(likeliest) },
+  ]);
 }
 
 const standsOnFloor = ({ settled }: SessionPose) => settled.every(({ heightCm }) => heightCm < 0.5);

@@ -173,31 +173,34 @@ export function straightLegSeatCm(input: FamilyInput): number {
   );
 }
 
+/** The seat that straight legs ask for, to where the knees are lifted; and what is then asked of the knees. */
+export function seatThenKnees(
+  input: FamilyInput,
+  kneesOn: (seatCm: number) => number,
+): { seatCm: number; kneesCm: number } {
+  const seatCm = Math.min(seatBeforeKneesCm(input), straightLegSeatCm(input));
+  return { seatCm, kneesCm: kneesOn(Math.max(0, seatCm)) };
+}
+
+/** The needs of a seat and of what lies under the knees. */
+export const seatAndKnees = (seatCm: number, kneesCm: number): SlotNeed[] => [
+  { slot: 'seat', side: 'both', rawCm: seatCm },
+  { slot: 'underKnees', side: 'both', rawCm: kneesCm },
+];
+
 /**
  * Seat and knees together. Searching every pair for the least cost would let a freer hamstring trade a lower roll for a
  * higher seat; instead the two rise along one path: the seat to what is usual, then the knees to the most that anything
  * is laid under them, then more seat, then knees bent with the feet planted; so a freer range never asks for more of
- * either. Where the legs stay straight, the seat rises all the way first.
+ * either. Where the legs stay straight, the seat rises further first.
  */
-export function longSitNeeds(
-  input: FamilyInput,
-  kneesOn: (seatCm: number) => number = (seatCm) => rollUnderKneesCm(seatCm, input),
-): SlotNeed[] {
-  const straight = straightLegSeatCm(input);
-  let seatCm = Math.min(seatBeforeKneesCm(input), straight);
-  let knees = kneesOn(Math.max(0, seatCm));
+export function longSitNeeds(input: FamilyInput): SlotNeed[] {
+  const kneesOn = (seatCm: number) => rollUnderKneesCm(seatCm, input);
+  const { seatCm, kneesCm } = seatThenKnees(input, kneesOn);
+  if (kneesCm <= parameter.kneesMost.value) return seatAndKnees(seatCm, kneesCm);
   const over = (seat: number) => kneesOn(seat) - parameter.kneesMost.value;
-  if (knees > parameter.kneesMost.value && seatCm < parameter.seatMost.value) {
-    const higher = firstZero(over, Math.max(0, seatCm), parameter.seatMost.value, CLOSE_CM);
-    if (over(higher) <= CLOSE_CM) {
-      seatCm = higher;
-      knees = kneesOn(seatCm);
-    }
-  }
-  return [
-    { slot: 'seat', side: 'both', rawCm: seatCm },
-    { slot: 'underKnees', side: 'both', rawCm: knees },
-  ];
+  const higher = firstZero(over, Math.max(0, seatCm), parameter.seatMost.value, CLOSE_CM);
+  return seatAndKnees(higher, kneesOn(higher));
 }
 
 /** What long legs ask of the hamstrings, side by side. */

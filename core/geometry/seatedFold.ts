@@ -26,13 +26,14 @@ import {
   longFoot,
   longLegs,
   longSit,
-  longSitNeeds,
   longSitSupports,
   longSitWhy,
   mendsRollBack,
   pressedUp,
   rollBackDeg,
   rollUnderKneesCm,
+  seatAndKnees,
+  seatThenKnees,
   spreadDemands,
   straddleHalfAngleDeg,
   turnedOut,
@@ -148,7 +149,8 @@ function foldOverLongLegs(id: string, form: FoldForm): Family {
     needs: longSit.needs,
     heights: (asked) => {
       const input = form.spread ? pressedUp(asked) : asked;
-      const needs = longSitNeeds(input, (seatCm) => kneesInFoldCm(seatCm, input, form));
+      const { seatCm, kneesCm } = seatThenKnees(input, (cm) => kneesInFoldCm(cm, input, form));
+      const needs = seatAndKnees(seatCm, kneesCm);
       return [
         ...needs,
         ...upperNeeds(heightOf(needs, 'seat'), heightOf(needs, 'underKnees'), input, form),

@@ -10,7 +10,7 @@ import { stageOf, wayOf, type Pose, type PoseId } from '../poses/poses';
 import type { Reason } from '../reasons';
 import { rungBelow } from '../props/search';
 import { staysEmptyOver } from './limits';
-import { isStoodOn, slotRule } from '../props/slots';
+import { isStoodOn, purposeOf, slotRule } from '../props/slots';
 import { countAll, usedWith, type Stack, type Used } from '../props/stack';
 import type { ReadingSide } from '../ranges/ranges';
 import { longestHoldFor } from '../safety/settings';
@@ -174,6 +174,10 @@ function rungsOf(laid: Laid): Rung[] {
           fromCm: stands.heightCm,
           toCm: next.heightCm,
           chance: chanceEnough(next.heightCm, edge, range, offset),
+          asked:
+            purposeOf(need.slot, pose.family) === 'carry'
+              ? context.care.lowerRung
+              : decisionParameter.softChance.value,
         },
       ];
     });

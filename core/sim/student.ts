@@ -207,15 +207,18 @@ const UNSEEN_TILT_CM = 3;
 /** The slot that stands furthest under what is needed. */
 function shortestOf(planned: PlanPose, needs: Readonly<Record<string, number>>) {
   const pose = poseById(planned.pose);
-  const tilts = (key: string) =>
-    pose !== undefined && purposeOf(slotRefOf(key as SlotKey).slot, pose.family) === 'tilt';
+  const purposeAt = (key: SlotKey) => pose && purposeOf(slotRefOf(key).slot, pose.family);
+  // What fills or reaches pulls nowhere when it is a little low.
+  const pulls = (key: SlotKey) => ['carry', 'tilt'].includes(purposeAt(key) ?? '');
   return planned.slots
-    .filter((slot) => comesDown(pose, slotKey(slot)) && isBuiltIn(planned)(slot))
+    .filter(
+      (slot) => comesDown(pose, slotKey(slot)) && pulls(slotKey(slot)) && isBuiltIn(planned)(slot),
+    )
     .map((slot) => ({
       key: slotKey(slot),
       cm: Math.max(0, needs[slotKey(slot)] ?? 0) - slot.stackCm,
     }))
-    .map((one) => (tilts(one.key) ? { ...one, cm: one.cm - UNSEEN_TILT_CM } : one))
+    .map((one) => (purposeAt(one.key) === 'tilt' ? { ...one, cm: one.cm - UNSEEN_TILT_CM } : one))
     .sort((a, b) => b.cm - a.cm)[0];
 }
 
