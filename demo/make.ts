@@ -62,7 +62,7 @@ function recordOf(
     else if (evening % 3 === 0)
       take(evening % 2 === 0 ? 'hamstring' : 'kneeFlexion.hipBent', at, draw);
     const plan = planStudent({ person, readings, sessions }, boathouseShelf, day, {
-      poses: [...commonestPoses, ...also],
+      poses: [...commonestPoses, 'reclined-hero', ...also],
     });
     const done = plan.poses
       .filter(

@@ -37,7 +37,7 @@ export const commonestPoses: readonly PoseId[] = [
   'staff',
   'seated-fold',
   'hero',
-  'reclined-hero',
+  'child',
   'standing-fold',
 ];
 

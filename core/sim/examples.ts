@@ -1,3 +1,5 @@
+import { gateKey } from '../approaches/approaches';
+import { poses } from '../poses/poses';
 import type { LocalDay } from '../formats/time';
 import type { Person, Reading } from '../formats/book';
 import { protocolOf } from '../protocols/protocols';
@@ -58,6 +60,9 @@ export const exampleBodies: readonly ExampleBody[] = [
   },
 ];
 
+/** Every pose is looked at, whatever must come first. */
+const everythingOpen = Object.fromEntries(poses.map(({ id }) => [gateKey(id), 'open']));
+
 /** The record of such a body: every range that is set was read three times on one day. */
 export function exampleRecord(
   { id, words, statureCm, values }: ExampleBody,
@@ -71,7 +76,7 @@ export function exampleRecord(
     sex: 'unknown',
     cautions: [],
     approach: 'built-up-alignment',
-    choices: {},
+    choices: everythingOpen,
     home: [],
     veryMobile: false,
   };

@@ -88,6 +88,6 @@ test('settings are facts: stored, and undone like any other', async () => {
 
 test('every number that is assumed is shown with where it comes from', async () => {
   await show(<ReckoningScreen />);
-  expect(screen.getByText('Sit allowance:', { exact: false })).toHaveTextContent('15 ± 5');
+  expect(screen.getByText('Sit allowance:', { exact: false })).toHaveTextContent('19 ± 5');
   expect(screen.getAllByText(/starting value/).length).toBeGreaterThan(40);
 });

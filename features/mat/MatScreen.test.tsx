@@ -21,7 +21,7 @@ async function onMat(...keep: string[]) {
 
 test('poses are chosen, with the holding they come to', async () => {
   await show(<MatScreen id="p1" />);
-  expect(screen.getByRole('button', { name: 'Begin: 5 poses, 4:45 of holding' })).toBeEnabled();
+  expect(screen.getByRole('button', { name: 'Begin: 5 poses, 5:30 of holding' })).toBeEnabled();
   for (const box of screen.getAllByRole('checkbox')) fireEvent.click(box);
   expect(screen.getByRole('button', { name: /Begin: 0 poses/ })).toHaveAttribute(
     'aria-disabled',

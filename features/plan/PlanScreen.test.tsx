@@ -15,7 +15,7 @@ test('the commonest poses come first, the others by their group, each side by it
   expect(screen.getAllByRole('article').map((card) => card.getAttribute('aria-label'))).toEqual([
     'Staff',
     'Hero',
-    'Reclined hero',
+    'Child',
     'Standing fold',
     'Seated fold',
   ]);

@@ -67,7 +67,7 @@ test('what changes since last time is said as a word, with its mark', () => {
       sessions: [sampleSession('2026-01-10', { feeling: { strength: 3, place: 'joint' } })],
     }),
   );
-  expect(screen.getByText('One rung higher')).toBeInTheDocument();
+  expect(screen.getByText('Ease')).toBeInTheDocument();
   expect(screen.getAllByText(/Last time, 10 Jan: felt at a joint line/).length).toBeGreaterThan(0);
 });
 

@@ -1,5 +1,5 @@
 import { planStudent } from '@/core/plan/plan';
-import { recordWith, sampleReading, sampleShelf } from '@/core/tests/samples';
+import { recordWith, samplePerson, sampleReading, sampleShelf } from '@/core/tests/samples';
 import { columnsOf, railColumns } from './columns';
 import { uncertainParameters } from '@/core/geometry/inputs';
 import { posesIn } from '@/core/poses/poses';
@@ -18,7 +18,10 @@ import { slotName } from '@/ui/words/words';
 
 const planned = (pose: string) =>
   planStudent(
-    recordWith({ readings: [sampleReading({ values: [130] })] }),
+    recordWith({
+      person: samplePerson({ choices: { 'reclined-hero/gate': 'practised' } }),
+      readings: [sampleReading({ values: [130] })],
+    }),
     sampleShelf,
     '2026-01-15',
     { poses: [pose] },
@@ -40,7 +43,7 @@ test('what widens a band is told in the teacher’s words', () => {
 
 test('a figure is told by its supports and its pelvis', () => {
   expect(figureWords(planned('staff'), 'cm')).toMatch(
-    /^Staff, seen from the side: seat on [\d.]+ cm, under the knees on [\d.]+ cm, hands on [\d.]+ cm, pelvis (upright|rolled back \d+°)\.$/,
+    /^Staff, seen from the side: seat on [\d.]+ cm, under the knees on [\d.]+ cm, pelvis (upright|rolled back \d+°)\.$/,
   );
   expect(figureWords(planned('reclined-hero'), 'cm')).toMatch(/trunk at \d+° over the floor/);
   expect(figureWords(planned('standing-fold'), 'cm')).toMatch(/trunk pitched \d+°/);

@@ -1,5 +1,6 @@
 import type { PlanPose, PlanSlot } from '@/core/formats/plan';
 import { ranges, type RangeId, type ReadingSide } from '@/core/ranges/ranges';
+import { longSit } from '@/core/parameters';
 import { poseById, type Pose } from '@/core/poses/poses';
 import type { UncertainParameter } from '@/core/geometry/inputs';
 import type { SlotId } from '@/core/slots';
@@ -87,6 +88,9 @@ const uncertainWords: Readonly<Record<UncertainParameter, string>> = {
   'ladderStart.lyingFoot': 'where this stops, found by trying',
 };
 
+/** A pelvis so little off its target is upright to the eye, and costs nothing. */
+const UNSEEN_ROLL_DEG = longSit.rollBackAllowed.value + 1;
+
 /** The figure in words, for those who do not see it. */
 export function figureWords(planned: PlanPose, units: Units): string {
   const supports = planned.slots
@@ -104,7 +108,11 @@ export function figureWords(planned: PlanPose, units: Units): string {
   const pelvis =
     rollBackDeg === undefined
       ? []
-      : [rollBackDeg < 1 ? 'pelvis upright' : `pelvis rolled back ${Math.round(rollBackDeg)}°`];
+      : [
+          rollBackDeg < UNSEEN_ROLL_DEG
+            ? 'pelvis upright'
+            : `pelvis rolled back ${Math.round(rollBackDeg)}°`,
+        ];
   const rest = [
     ...(inclineDeg === undefined ? [] : [`trunk at ${Math.round(inclineDeg)}° over the floor`]),
     ...(pitchDeg === undefined ? [] : [`trunk pitched ${Math.round(pitchDeg)}°`]),

@@ -30,7 +30,7 @@ test('who was here last comes first, with what to check and what changes', async
   ]);
   const first = within(cards[0]!);
   expect(first.getByText(/^Check first: /)).toBeInTheDocument();
-  expect(first.getByText('One rung higher')).toBeInTheDocument();
+  expect(first.getByText('Ease')).toBeInTheDocument();
   expect(first.getByText(/^Seat 22\.5 cm → \d+(\.5)? cm:/)).toBeInTheDocument();
   expect(within(cards[1]!).getByText('Built from the measurements.')).toBeInTheDocument();
 });
@@ -58,7 +58,7 @@ test('a session of today already shows what changes next time', async () => {
       ),
     ),
   ]);
-  expect(screen.getByText('One rung lower')).toBeInTheDocument();
+  expect(screen.getByText('Deepen')).toBeInTheDocument();
   expect(screen.getByText(/4 good sessions running/)).toBeInTheDocument();
 });
 
