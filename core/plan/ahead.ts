@@ -1,11 +1,10 @@
 import type { LocalDay } from '../formats/time';
 import { forecastHeight, type Forecast } from '../adapt/forecast';
-import type { Estimates } from '../estimate/estimate';
+import { beliefOf, type Estimates } from '../estimate/estimate';
 import type { PlanPose, PlanSlot } from '../formats/plan';
 import { comesDown } from '../poses/poses';
 import type { InPose } from './solve';
 import { inItsWay, preparePose } from './prepare';
-import { beliefOf } from '../estimate/estimate';
 import { meansOf } from '../geometry/band';
 import { slotKey } from '../slots';
 

@@ -113,41 +113,64 @@ export function layerFaults({ item, state, count }: Layer, rule: SlotRule): stri
 export const countAsked = (item: ShelfItem, rule: SlotRule) =>
   rule.pair && !['chair', 'bench'].includes(item.kind) ? 2 : 1;
 
+const isBolster = ({ item }: Layer) => item.kind.startsWith('bolster');
+const isFlatBolster = ({ item }: Layer) => item.kind === 'bolster-flat';
+
+/** One rule of what may lie on what: the words of it, and when it is broken. */
+type PairRule = readonly [
+  words: (below: Layer, above: Layer) => string,
+  isBroken: (below: Layer, above: Layer, rule: Pick<SlotRule, 'bolsterOnBolster'>) => boolean,
+];
+
+const pairRules: readonly PairRule[] = [
+  [
+    (below, above) => `${above.item.name} is hard and may not lie on ${below.item.name}`,
+    (below, above) => isSoft(below.item) && !isSoft(above.item),
+  ],
+  [() => 'nothing lies on a block on end', (below) => below.state.id === 'end'],
+  [
+    () => 'a block on edge or end stands on the floor',
+    (_, above) => above.state.id === 'end' || above.state.id === 'edge',
+  ],
+  [() => 'a roll lies on the floor', (_, above) => isRoll(above.state)],
+  [() => 'nothing lies on a roll', (below) => isRoll(below.state)],
+  [
+    () => 'a bolster lies on nothing soft but a flat one on a flat one',
+    (below, above) =>
+      isBolster(above) && isSoft(below.item) && !(isFlatBolster(below) && isFlatBolster(above)),
+  ],
+  [
+    () => 'a flat bolster lies on another only where the body holds both',
+    (below, above, { bolsterOnBolster }) =>
+      isFlatBolster(below) && isFlatBolster(above) && bolsterOnBolster !== true,
+  ],
+  [
+    () => 'only a fold lies on a round bolster',
+    (below, above) =>
+      below.item.kind === 'bolster-round' && !['blanket', 'towel'].includes(above.item.kind),
+  ],
+  [
+    () => 'only a fold lies on a chair',
+    (below, above) => below.item.kind === 'chair' && !isSoft(above.item),
+  ],
+  [
+    (_, above) => `${above.item.name} is wider than what it lies on`,
+    (below, above) =>
+      !isSoft(above.item) &&
+      pieceWidthCm(above.item, above.state) * above.count >
+        pieceWidthCm(below.item, below.state) * below.count + OVERHANG_CM,
+  ],
+];
+
 /** What forbids one layer on another. */
-export function pairFaults(
+export const pairFaults = (
   below: Layer,
   above: Layer,
-  { bolsterOnBolster }: Pick<SlotRule, 'bolsterOnBolster'> = {},
-): string[] {
-  const faults: string[] = [];
-  const bothFlat = below.item.kind === 'bolster-flat' && above.item.kind === 'bolster-flat';
-  if (isSoft(below.item) && !isSoft(above.item))
-    faults.push(`${above.item.name} is hard and may not lie on ${below.item.name}`);
-  if (below.state.id === 'end') faults.push('nothing lies on a block on end');
-  if (above.state.id === 'end' || above.state.id === 'edge')
-    faults.push('a block on edge or end stands on the floor');
-  if (isRoll(above.state)) faults.push('a roll lies on the floor');
-  if (above.item.kind.startsWith('bolster') && isSoft(below.item) && !bothFlat)
-    faults.push('a bolster lies on nothing soft but a flat one on a flat one');
-  if (bothFlat && bolsterOnBolster !== true)
-    faults.push('a flat bolster lies on another only where the body holds both');
-  if (isRoll(below.state)) faults.push('nothing lies on a roll');
-  if (
-    below.item.kind === 'bolster-round' &&
-    (isRoll(above.state) || !['blanket', 'towel'].includes(above.item.kind))
-  )
-    faults.push('only a fold lies on a round bolster');
-  if (below.item.kind === 'chair' && !isSoft(above.item))
-    faults.push('only a fold lies on a chair');
-  if (
-    !isSoft(above.item) &&
-    pieceWidthCm(above.item, above.state) * above.count >
-      pieceWidthCm(below.item, below.state) * below.count + OVERHANG_CM
-  ) {
-    faults.push(`${above.item.name} is wider than what it lies on`);
-  }
-  return faults;
-}
+  rule: Pick<SlotRule, 'bolsterOnBolster'> = {},
+): string[] =>
+  pairRules.flatMap(([words, isBroken]) =>
+    isBroken(below, above, rule) ? [words(below, above)] : [],
+  );
 
 /** The smaller side that a layer stands on, in centimetres; twins for two hands stand apart, others side by side. */
 function smallerSideCm({ item, state, count }: Layer, pair: boolean) {
@@ -168,7 +191,7 @@ export function wholeFaults(layers: readonly Layer[], rule: SlotRule): string[] 
   const top = layers.at(-1);
   if (rule.rampLever !== undefined && top && !LONG.includes(top.item.kind))
     faults.push('a back lies on something long, not on blocks');
-  const bolsters = layers.filter(({ item }) => item.kind.startsWith('bolster'));
+  const bolsters = layers.filter(isBolster);
   if (bolsters.reduce((sum, { count }) => sum + count, 0) > MOST_BOLSTERS)
     faults.push(`more than ${MOST_BOLSTERS} bolsters`);
   const free = layers.filter((layer) => !isFurniture(layer));
