@@ -105,7 +105,7 @@ export const cautionLimits = {
 } as const;
 
 const SITS_BACK =
-  'from standing to sitting well a pelvis tips back 20 to 25° on X-rays; at 10° a room of ordinary adults would sit on 17 cm';
+  'from standing to sitting well a pelvis tips back 20 to 25° on X-rays: at 10° a room of ordinary adults would sit twice as high as it does';
 /** Pelvis in sitting, against the standing pelvis. */
 export const pelvisTarget = {
   tall: p(-15, 'deg', SITS_BACK),
@@ -150,7 +150,7 @@ export const kneeling = {
   sitAllowance: p(
     19,
     'deg',
-    'flesh, and the calf rolled aside; at 15 a room of ordinary adults sat in hero on 17 cm, and nobody could have sat on the floor',
+    'flesh, and the calf rolled aside: at 15 nobody could have sat on the floor in hero',
     5,
   ),
   padLever: p(
@@ -170,6 +170,11 @@ export const kneeling = {
 } as const;
 
 export const reclinedHero = {
+  mostRamp: p(
+    48,
+    'cm',
+    'under the blades: nobody lies back on more; a rung over the most that is built',
+  ),
   rampLever: p(
     0.65,
     'ratio',
@@ -185,7 +190,7 @@ export const reclinedHero = {
   lumbarAllowance: p(
     24,
     'deg',
-    'the low back gives a little and the knees may rise a little; 0 with a spine caution; at 10 ordinary adults got 37 cm under the blades',
+    'the low back gives a little and the knees may rise a little; 0 with a spine caution: at 10 ordinary adults got a ramp that only the stiffest need',
   ),
   tuck: p(
     5,
@@ -273,7 +278,7 @@ export const crossLegged = {
   flatFootRotation: p(
     22,
     'deg',
-    'a thigh that opens to the side, over a pelvis that tips, turns out further than on a table edge: adults read 40 to 48° there and sit level crossed on 4 to 10 cm, which takes 62 to 70°; was 12',
+    'a thigh that opens to the side, over a pelvis that tips, turns out further than on a table edge: adults read 40 to 48° there and sit level crossed on a fold or two, which takes 62 to 70°; was 12',
     6,
   ),
 } as const;
@@ -300,7 +305,7 @@ export const pigeon = {
   rotationSpared: p(
     17,
     'deg',
-    'rotation that the tilted pelvis gives beyond a crossed seat; at 10 ordinary adults got 13 cm under the hip',
+    'rotation that the tilted pelvis gives beyond a crossed seat: at 10 ordinary adults got what the stiffest need',
     4,
   ),
   highestHip: p(20, 'cm', 'over this the reclined figure four serves better; starting value'),
@@ -328,7 +333,7 @@ export const squat = {
   loadedBend: p(
     10,
     'deg',
-    'the weight of a squat bends a knee further than a hand does; without it ordinary adults sat on 23 cm',
+    'the weight of a squat bends a knee further than a hand does: without it ordinary adults would squat on a block on its end',
   ),
 } as const;
 
@@ -364,7 +369,7 @@ export const reclined = {
     'ratio',
     'centimetres of that ramp for each degree by which a hip turns out less than most; starting value',
   ),
-  steepRise: p(19, 'cm', 'from here the knees are propped rather than the hips; starting value'),
+  steepRise: p(26, 'cm', 'from here the knees are propped rather than the hips; starting value'),
   restRoll: p(12, 'cm', 'roll under the knees at rest; starting value'),
 } as const;
 

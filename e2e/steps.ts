@@ -38,7 +38,7 @@ export async function heroSession(
   felt: { place: string; strength: string },
 ): Promise<void> {
   await page.goto(`/students/${id}/mat`);
-  for (const other of ['Staff', 'Seated fold', 'Reclined hero', 'Standing fold'])
+  for (const other of ['Staff', 'Seated fold', 'Child', 'Standing fold'])
     await page.getByRole('checkbox', { name: other }).click();
   await page.getByRole('button', { name: /Begin: 1 pose/ }).click();
   for (const step of ['enter', 'look', 'hold'])

@@ -236,9 +236,21 @@ export const neckWhy = ({ rawCm }: SlotNeed): HeightReason[] => [
   { code: 'head-on-ramp', cm: rawCm },
 ];
 
+/** Where the ramp would have to stand over what anybody builds, the trunk stays on the forearms. */
+const wayForThighs: NonNullable<Family['way']> = (input) => {
+  const hip = kneelingLegs(
+    seatOf(kneelingNeeds(input)),
+    input.body,
+    input.settings.underShinCm,
+  ).hip;
+  const [blades] = rampNeeds(sharedInclineDeg(input), hip[1], input.body);
+  return (blades?.rawCm ?? 0) > parameter.mostRamp.value ? 'forearms' : undefined;
+};
+
 /** Reclined hero: the knees set the seat, the front thighs set the ramp, and the ramp touches the pelvis. */
 export const reclinedHero: Family = {
   id: 'reclined hero',
+  way: wayForThighs,
   needs: (side) => [
     ...kneelingKeys(side),
     'reclinedHero.frontThighCoupling',
@@ -288,6 +300,7 @@ function longSideNeeds(input: FamilyInput, seatCm: number): SlotNeed[] {
 /** One leg folded back, the other long: seat and ramp follow the folded side, a wedge levels the pelvis, a support meets the long knee. */
 export const reclinedHeroOne: Family = {
   id: 'reclined hero, one leg',
+  way: wayForThighs,
   needs: reclinedHero.needs,
   heights: (input) => {
     const needs = sunk(reclinedHero.heights(input));

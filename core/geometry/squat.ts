@@ -173,7 +173,7 @@ function squatFamily(id: string, form: SquatForm): Family {
   };
   return {
     id,
-    ...(form.other === undefined ? { way: wayForAnkles } : {}),
+    way: wayForAnkles,
     needs: (side) => keysOn(workingLegs(side), 'ankleBend', 'kneeFlexion.hipBent', 'hipFlexion'),
     heights: (input) => {
       const heels = heelLiftCm(input);

@@ -44,6 +44,10 @@ export interface SlotBuild {
   readonly raisedChance: number;
   /** A cold, tired or sore day: what is built for the first time stands one rung higher. */
   readonly extraRung: boolean;
+  /** How much higher than last time the seat stands, where a ramp leans on it. */
+  readonly liftedCm: number;
+  /** What lies on the other side of a pair that stands apart. */
+  readonly twin?: Stack | undefined;
   /** So many pieces are left of those that a pose may build. */
   readonly mostPieces: number;
 }
@@ -176,13 +180,22 @@ function stackFor(
   }
 }
 
+const ALIKE_UNDER_CM = 4;
+/** Two sides that ask for about the same are built alike. */
+const servesAlike = ({ shelf, rule, used, mostPieces }: SlotBuild, twin: Stack, targetCm: number) =>
+  twin.heightCm <= targetCm + FILL_OVER_CM &&
+  twin.heightCm >= targetCm - ALIKE_UNDER_CM &&
+  countAll(twin.pieces) <= mostPieces &&
+  stillThere(twin.pieces, shelf, rule, used);
+
 /** What would still hang over its support is better left free. */
 const HANGS: readonly SlotId[] = ['forehead', 'chest', 'neck'];
 const MOST_HANGING_CM = 4;
 
 /** The nearest stacks for a first time; one rung more on a heavy day. */
 function firstStacks(of: SlotBuild, targetCm: number, aimCm: number) {
-  const { need, rule, shelf, used, pose, extraRung, mostPieces } = of;
+  const { need, rule, shelf, used, pose, extraRung, mostPieces, twin } = of;
+  if (twin && servesAlike(of, twin, targetCm)) return [twin];
   const stacks = bestStacks(
     shelf,
     rule,
@@ -209,6 +222,7 @@ function againStacks(of: SlotBuild, lying: Stack, targetCm: number): Stack[] {
     (!follows || (overCm <= FILL_OVER_CM && overCm >= -decisionParameter.mostRung.value));
   if (
     !mayStay ||
+    of.liftedCm > decisionParameter.sameHeight.value ||
     lying.heightCm > mostHere(of) + FILL_OVER_CM ||
     countAll(lying.pieces) > mostPieces ||
     !stillThere(lying.pieces, shelf, rule, used)
@@ -217,7 +231,7 @@ function againStacks(of: SlotBuild, lying: Stack, targetCm: number): Stack[] {
       shelf,
       rule,
       {
-        targetCm: follows ? targetCm : lying.heightCm,
+        targetCm: follows ? targetCm : lying.heightCm + of.liftedCm,
         used,
         lying: lying.pieces,
         mostPieces,

@@ -15,7 +15,7 @@ import { countAll, usedWith, type Stack, type Used } from '../props/stack';
 import type { ReadingSide } from '../ranges/ranges';
 import { longestHoldFor } from '../safety/settings';
 import { firstAllowed, type Verdict } from '../safety/verdict';
-import { sidelessKey, slotKey, type SlotId, type SlotKey } from '../slots';
+import { sidelessKey, slotKey, type SlotId, type SlotKey, type SlotName } from '../slots';
 import { buildSlot } from './buildSlot';
 import { lowCheckOf } from './checks';
 import type { StudentContext } from './context';
@@ -238,6 +238,8 @@ function buildSlots(laid: Laid, decision: Decision): { slots: PlanSlot[]; built:
       raisedChance: context.care.lowerRung,
       extraRung: context.day !== 'usual',
       mostPieces: piecesFor(bands, at, pose, laidPieces),
+      twin: twinOf(slots, need),
+      liftedCm: need.slot === 'back' ? seatLiftedCm(laid, built) : 0,
     });
     slots.push(slot);
     used = usedWith(used, slot.stack);
@@ -260,6 +262,18 @@ const keptFor = (later: readonly Band[], pose: Pose) =>
         need.rawCm >= 1 && !COMFORTS.includes(need.slot) && !pose.optional?.includes(need.slot),
     )
     .reduce((sum, { need }) => sum + (TAKES_TWO.includes(need.slot) ? 2 : 1), 0);
+
+/** How much higher the seat stands than last time: the ramp behind it rises with it, or the back would arch. */
+function seatLiftedCm(laid: Laid, built: Built): number {
+  const before = lyingAt(laid, 'seat');
+  return before ? Math.max(0, (built.seat ?? 0) - before.heightCm) : 0;
+}
+
+/** What was built on the other side of a pair that stands apart. */
+function twinOf(slots: readonly PlanSlot[], { slot, side }: SlotNeed): Stack | undefined {
+  const twin = slots.find((one) => side !== 'both' && one.slot === slot && one.side !== side);
+  return twin && twin.stack.length > 0 ? { pieces: twin.stack, heightCm: twin.stackCm } : undefined;
+}
 
 /** Pieces that a slot may use of what is left; the first of two sides leaves the other one as many. */
 function piecesFor(bands: readonly Band[], at: number, pose: Pose, laid: number): number {
@@ -339,23 +353,28 @@ const jointsOf = (posture: Figure['posture']): PlanPose['joints'] => ({
   hand: [...posture.hand],
 });
 
-/** The stage that what was really built makes; where no ramp can be built, a reclined pose goes no further than the forearms. */
-function stageFor(pose: Pose, built: Built, slots: readonly PlanSlot[], way: string): string {
-  const ramp = slots.find(({ slot }) => slot === 'back');
-  const unbuilt =
-    ramp !== undefined &&
-    ramp.targetCm >= 1 &&
-    ramp.targetCm - ramp.stackCm > decisionParameter.mostRung.value * 2;
-  if (unbuilt && pose.family.startsWith('reclined hero')) return 'on-forearms';
-  const over = new Set(
+/** A ramp that the shelf builds too low by so much is not lain back on. */
+const MOST_UNDER_CM = 2 * decisionParameter.mostRung.value;
+
+/** Slots that stay empty since they would have to stand over their most, and a ramp that cannot be built. */
+const beyond = (pose: Pose, slots: readonly PlanSlot[]): ReadonlySet<SlotName> =>
+  new Set(
     slots
-      .filter((slot) => !slot.isLength && staysEmptyOver(pose, slotKey(slot), slot.reckonedCm))
+      .filter(
+        (slot) =>
+          !slot.isLength &&
+          (staysEmptyOver(pose, slotKey(slot), slot.reckonedCm) ||
+            (slot.slot === 'back' && slot.targetCm - slot.stackCm > MOST_UNDER_CM)),
+      )
       .map((slot) => sidelessKey(slotKey(slot))),
   );
+
+/** The stage that what was really built makes. */
+function stageFor(pose: Pose, built: Built, slots: readonly PlanSlot[], way: string): string {
   const lengths = slots.filter(({ isLength, stack }) => isLength && stack.length > 0);
   const stands = {
     ...built,
     ...Object.fromEntries(lengths.map((slot) => [slotKey(slot), slot.targetCm])),
   };
-  return stageOf(pose, stands, way, over);
+  return stageOf(pose, stands, way, beyond(pose, slots));
 }

@@ -709,6 +709,23 @@ export const forwardBending = [
     sides: 'each',
     family: 'squat, one side',
     slots: ['heels', 'seat'],
+    ways: [
+      {
+        id: 'heels',
+        name: 'Heels met, no seat',
+        slots: ['heels'],
+        stages: [
+          { id: 'heels', name: 'Heel on a roll', from: { slot: 'heels', cm: 0.5 } },
+          { id: 'free', name: 'Heel down' },
+        ],
+      },
+      {
+        id: 'seat',
+        name: 'A seat, heels down',
+        slots: ['seat'],
+        stages: [{ id: 'seated', name: 'On a low seat' }],
+      },
+    ],
     traits: {
       knee: legs(['squatted'], ['kneltOn']),
       hip: legs(['pastRightAngle', 'foldedDeep'], []),
@@ -753,6 +770,23 @@ export const forwardBending = [
     sides: 'each',
     family: 'side squat',
     slots: ['heels', 'seat', 'hands'],
+    ways: [
+      {
+        id: 'heels',
+        name: 'Heels met, no seat',
+        slots: ['heels', 'hands'],
+        stages: [
+          { id: 'heels', name: 'Heel on a roll', from: { slot: 'heels', cm: 0.5 } },
+          { id: 'free', name: 'Heel down' },
+        ],
+      },
+      {
+        id: 'seat',
+        name: 'A seat, heels down',
+        slots: ['seat', 'hands'],
+        stages: [{ id: 'seated', name: 'On a low seat' }],
+      },
+    ],
     traits: {
       knee: legs(['squatted'], []),
       hip: legs(

@@ -16,6 +16,7 @@ export const reclined = [
         id: 'ramp',
         name: 'On a ramp',
         stages: [
+          { id: 'on-forearms', name: 'No further than the forearms', over: 'back.high' },
           { id: 'ramp', name: 'On a ramp', from: { slot: 'back.high', cm: 20 } },
           { id: 'low-ramp', name: 'On a low ramp', from: { slot: 'back.high', cm: 1 } },
           { id: 'floor', name: 'On the floor' },
@@ -114,6 +115,7 @@ export const reclined = [
         id: 'ramp',
         name: 'On a ramp',
         stages: [
+          { id: 'on-forearms', name: 'No further than the forearms', over: 'back.high' },
           { id: 'two-bolsters', name: 'On a high ramp', from: { slot: 'back.high', cm: 24 } },
           { id: 'one-bolster', name: 'On a bolster', from: { slot: 'back.high', cm: 12 } },
           { id: 'blocks', name: 'On a low ramp', from: { slot: 'back.high', cm: 1 } },

@@ -63,7 +63,7 @@ test('a removed session changes the plan at once, and its undo brings it back', 
 }) => {
   await page.goto('/students/p-hettie/plan');
   const hero = page.getByRole('article', { name: 'Hero', exact: true });
-  await expect(hero.getByText('One rung lower', { exact: true })).toBeVisible();
+  await expect(hero.getByText('Deepen', { exact: true })).toBeVisible();
   await page.getByRole('link', { name: 'Record' }).click();
   await page
     .getByRole('button', { name: /^Remove the session of/ })
@@ -72,13 +72,13 @@ test('a removed session changes the plan at once, and its undo brings it back', 
   await page.getByRole('link', { name: 'Plan' }).click();
   await expect(hero.getByText('Keep', { exact: true })).toBeVisible();
   await page.getByRole('button', { name: 'Undo' }).click();
-  await expect(hero.getByText('One rung lower', { exact: true })).toBeVisible();
+  await expect(hero.getByText('Deepen', { exact: true })).toBeVisible();
 });
 
 test('the very mobile student is never lowered, whatever her range', async ({ page }) => {
   await page.goto('/students/p-lulu/plan');
   await expect(page.getByText('never deeper', { exact: false }).first()).toBeVisible();
-  await expect(page.getByText('One rung lower', { exact: true })).toHaveCount(0);
+  await expect(page.getByText('Deepen', { exact: true })).toHaveCount(0);
 });
 
 test('a written go-ahead opens the mat to a student who had to ask first', async ({ page }) => {
@@ -95,11 +95,11 @@ test('a written go-ahead opens the mat to a student who had to ask first', async
 
 test('back goes where one came from, and places can be linked to', async ({ page }) => {
   await page.goto('/');
-  await page.getByRole('link', { name: /^Marit/ }).click();
-  await expect(page).toHaveURL(/\/students\/p-marit\/plan$/);
+  await page.getByRole('link', { name: /^Ines/ }).click();
+  await expect(page).toHaveURL(/\/students\/p-ines\/plan$/);
   await page.getByRole('link', { name: 'Measure' }).click();
   await page.goBack();
-  await expect(page).toHaveURL(/\/students\/p-marit\/plan$/);
+  await expect(page).toHaveURL(/\/students\/p-ines\/plan$/);
   await page.goBack();
   await expect(page.getByRole('heading', { name: 'Today' })).toBeVisible();
 });

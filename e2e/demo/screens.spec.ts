@@ -117,7 +117,7 @@ for (const [seen, viewport] of [
 test('the keyboard alone goes from Today to a student’s working', async ({ page }) => {
   await page.goto('/');
   await page.getByRole('heading', { name: 'Today' }).waitFor();
-  await focusOn(page, /^Marit/);
+  await focusOn(page, /^Ines/);
   await page.keyboard.press('Enter');
   await page.getByRole('article', { name: 'Staff' }).waitFor();
   await focusOn(page, /^Why$/);

@@ -1,0 +1,77 @@
+import { shiftDays } from '../formats/time';
+import type { SessionPose } from '../formats/book';
+import { poses } from '../poses/poses';
+import { studioShelf } from '../props/usualShelves';
+import { sidelessKey } from '../slots';
+import { recordOfSix } from '../tests/sixPeople';
+import { planStudent } from './plan';
+
+const DAY = '2026-03-01';
+const record = recordOfSix('runner');
+const first = planStudent(record, studioShelf, '2026-02-02').poses.filter(({ posture }) => posture);
+
+/** Three weeks on what was planned first, easy throughout, with what was seen each time. */
+const after = (pose: string, seen: readonly (readonly string[])[]) => {
+  const planned = first.filter((one) => one.pose === pose);
+  const outcome = (one: (typeof planned)[number], faults: readonly string[]): SessionPose => ({
+    pose,
+    side: one.side,
+    settled: one.slots
+      .filter(({ isLength, stack }) => !isLength && stack.length > 0)
+      .map(({ slot, part, side, stackCm, stack }) => ({
+        slot,
+        ...(part ? { part } : {}),
+        side,
+        heightCm: stackCm,
+        pieces: stack,
+      })),
+    plannedSeconds: 60,
+    heldSeconds: 60,
+    feeling: { strength: 2, place: 'muscle' },
+    pelvis: 'upright',
+    breath: 'easy',
+    faults: [...faults],
+  });
+  const sessions = seen.map((faults, i) => ({
+    id: `s${i}`,
+    person: 'p1',
+    at: shiftDays(DAY, -7 * (seen.length - i)),
+    poses: planned.map((one) => outcome(one, faults)),
+  }));
+  return planStudent({ ...record, sessions }, studioShelf, DAY, { poses: [pose] }).poses;
+};
+
+const raising = poses.flatMap((pose) =>
+  pose.faults.flatMap((fault) =>
+    'slot' in fault && fault.way === 'raise' && first.some((one) => one.pose === pose.id)
+      ? [[pose.id, fault.id, fault.slot === 'back' ? 'back.high' : fault.slot] as const]
+      : [],
+  ),
+);
+
+test.each(raising)('%s: while %s stands ticked, %s does not come down', (pose, fault, slot) => {
+  for (const next of after(pose, [[], [], [], [fault]]))
+    for (const one of next.slots)
+      if (one.action === 'lower') expect(sidelessKey(next.decision.slot!)).not.toBe(slot);
+});
+
+test.each(raising)('%s: %s seen twice eases by %s at once', (pose, fault, slot) => {
+  for (const next of after(pose, [[fault], [fault]]))
+    expect(next.decision).toMatchObject({ word: 'ease', action: 'raise', slot });
+});
+
+test('a knee blanket that is too high comes down, and that is an ease', () => {
+  for (const next of after('reclined-hero-one', [['knee-too-high'], ['knee-too-high']]))
+    expect(next.decision).toMatchObject({ word: 'ease', action: 'lower', slot: 'underKnees' });
+});
+
+test('where no support mends it, words do', () => {
+  for (const next of after('standing-fold', [['saves-knees'], ['saves-knees']])) {
+    expect(next.decision).toMatchObject({ word: 'ease', slot: null });
+    expect(next.decision.reasons).toContainEqual({
+      code: 'fault-cue',
+      pose: 'standing-fold',
+      fault: 'saves-knees',
+    });
+  }
+});

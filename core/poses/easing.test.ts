@@ -1,0 +1,107 @@
+import { families } from '../geometry/families';
+import type { Built, Family, FamilyInput } from '../geometry/family';
+import { planStudent } from '../plan/plan';
+import { studioShelf } from '../props/usualShelves';
+import { slotKey, type SlotKey } from '../slots';
+import { recordOfSix, sixPeople, type OneOfSix } from '../tests/sixPeople';
+import { inputOf } from '../tests/samples';
+import { poses } from './poses';
+
+/** What is asked of the ranges over what there is, and what rolls, arches or lists. */
+function strainOf(family: Family, input: FamilyInput, built: Built): number {
+  const { demands, findings } = family.figure(input, built);
+  const short = demands.reduce(
+    (sum, { needDeg, haveDeg }) => sum + Math.max(0, needDeg - haveDeg),
+    0,
+  );
+  return short + (findings.rollBackDeg ?? 0) + (findings.archDeg ?? 0) + (findings.listDeg ?? 0);
+}
+
+const RUNG_CM = 2;
+const stiff = inputOf({
+  hamstring: 40,
+  'kneeFlexion.hipBent': 118,
+  'kneeFlexion.prone': 100,
+  hipRotation: 42,
+  hipFlexion: 105,
+  hipExtension: -2,
+  ankleBend: 16,
+  anklePoint: 40,
+});
+
+/** Supports of a pose as the geometry asks for them, each a little too low. */
+const lowBuild = (family: Family, input: FamilyInput): Record<string, number> =>
+  Object.fromEntries(
+    family
+      .heights(input)
+      .filter(({ isLength }) => !isLength)
+      .map((need) => [slotKey(need), Math.max(0, need.rawCm - 3)]),
+  );
+
+test.each(poses.map((pose) => [pose.id, pose] as const))(
+  '%s: what eases it asks for no more of any joint than before',
+  (_, pose) => {
+    const family: Family = families[pose.family];
+    const input: FamilyInput = { ...stiff, side: pose.sides === 'each' ? 'left' : 'both' };
+    const built = lowBuild(family, input);
+    for (const remedy of Object.values(pose.eases)) {
+      if (!remedy || 'cue' in remedy) continue;
+      const keys = Object.keys(built).filter((key) => key.split(':')[0] === remedy.slot);
+      const by = remedy.way === 'raise' ? RUNG_CM : -RUNG_CM;
+      const eased = { ...built };
+      for (const key of keys) eased[key] = Math.max(0, (built[key] ?? 0) + by);
+      // The ramp behind a seat rises with it.
+      if (remedy.slot === 'seat' && built['back.high'] !== undefined)
+        eased['back.high'] = built['back.high'] + by;
+      expect(strainOf(family, input, eased as Built)).toBeLessThanOrEqual(
+        strainOf(family, input, built as Built) + 0.01,
+      );
+    }
+  },
+);
+
+test('a block under the standing foot is nobody’s ease, and the leg raise eases by its strap', () => {
+  for (const id of ['figure-four', 'chair-four', 'leg-up'] as const)
+    expect(poses.find((pose) => pose.id === id)!.eases.strong).toHaveProperty('cue');
+});
+
+test.each(Object.keys(sixPeople) as OneOfSix[])(
+  '%s: a support that comes down is at most a rung lower than what lay there',
+  (name) => {
+    const record = recordOfSix(name);
+    const first = planStudent(record, studioShelf, '2026-02-02').poses;
+    const sessions = ['2026-02-03', '2026-02-10', '2026-02-17'].map((at) => ({
+      id: at,
+      person: 'p1',
+      at,
+      poses: first
+        .filter(({ posture }) => posture)
+        .map((one) => ({
+          pose: one.pose,
+          side: one.side,
+          settled: one.slots
+            .filter(({ isLength, stack }) => !isLength && stack.length > 0)
+            .map(({ slot, part, side, stackCm, stack }) => ({
+              slot,
+              ...(part ? { part } : {}),
+              side,
+              heightCm: stackCm,
+              pieces: stack,
+            })),
+          plannedSeconds: 60,
+          heldSeconds: 60,
+          feeling: { strength: 2, place: 'muscle' as const },
+          pelvis: 'upright' as const,
+          breath: 'easy' as const,
+          faults: [],
+        })),
+    }));
+    for (const next of planStudent({ ...record, sessions }, studioShelf, '2026-02-24').poses)
+      if (next.decision.word === 'deepen')
+        for (const slot of next.slots)
+          if (slot.action === 'lower' && slotKey(slot) === (next.decision.slot as SlotKey))
+            expect((slot.lastCm ?? 0) - slot.stackCm).toBeLessThanOrEqual(
+              slot.slot === 'hands' ? 22.6 : 2.6,
+            );
+  },
+);
