@@ -367,7 +367,7 @@ export const reclined = {
   risesFor: p(
     0.45,
     'ratio',
-    'centimetres of that ramp for each degree by which a hip turns out less than most; starting value',
+    'how much higher that ramp stands for each degree by which a hip turns out less than most; starting value',
   ),
   steepRise: p(26, 'cm', 'from here the knees are propped rather than the hips; starting value'),
   restRoll: p(12, 'cm', 'roll under the knees at rest; starting value'),
@@ -515,7 +515,7 @@ export const stackCost = {
   perPiece: p(
     0.75,
     'ratio',
-    'nobody fetches a piece for half a centimetre; at 0.35 ordinary adults got eight pieces in a seated fold',
+    'nobody fetches a piece for what cannot be felt; at 0.35 ordinary adults got eight pieces in a seated fold',
   ),
   perSoftLayer: p(0.12, 'ratio'),
   perWobble: p(0.8, 'ratio'),
