@@ -138,3 +138,30 @@ test('the trade-off is printed from bold to careful, with the shipped caution am
   expect(chances).toEqual([...chances].sort((a, b) => a - b));
   expect(chances).toContain(shipped.lowerRung);
 });
+
+test('room prints heights of ordinary adults beside what teachers use, and the same as figures', async () => {
+  const small = ['room', '--people', '4', '--seed', '3'];
+  const { out, exit } = await run(small, TODAY);
+  expect(exit).toBe(0);
+  expect(out).toMatch(/^staff: offered 100 %, pieces \d/m);
+  expect(out).toMatch(/^ {2}seat .*usual 3–8/m);
+  expect(out).toMatch(/\d+ of \d+ slots agree with an ordinary room/);
+  const figures = JSON.parse((await run([...small, '--json'], TODAY)).out ?? '') as {
+    shelf: string;
+    poses: { pose: string }[];
+  };
+  expect(figures.shelf).toBe('studio');
+  expect(figures.poses.map(({ pose }) => pose)).toEqual(poses.map(({ id }) => id));
+});
+
+test.each([
+  [['--people', '0'], /--people/],
+  [['--people', '2.5'], /--people/],
+  [['--seed', 'x'], /--seed/],
+  [['--shelf', 'attic'], /--shelf: expected one of studio, starter, home/],
+  [['--approach', 'upside-down'], /--approach/],
+])('room refuses %j', async (flags, words) => {
+  const answer = await run(['room', ...flags], TODAY);
+  expect(answer.exit).toBe(1);
+  expect(answer.words).toMatch(words);
+});

@@ -7,6 +7,7 @@ import type { Shelf } from '../props/shelf';
 import { slotRule } from '../props/slots';
 import { piecesMoved, type SlotRule, type Stack, type Used } from '../props/stack';
 import type { ReadingSide } from '../ranges/ranges';
+import { mostCmAt } from './limits';
 import { inItsWay, preparePose } from './prepare';
 import type { SlotId } from '../slots';
 
@@ -30,10 +31,16 @@ export function solveFigure(
   return family.figure({ body, values, settings, side }, built);
 }
 
-function ruleFor({ person, pose: id, side, shelf }: InPose, slot: SlotId): SlotRule {
+function ruleFor(
+  { person, pose: id, side, shelf }: InPose,
+  slot: SlotId,
+): { rule: SlotRule; mostCm: number } {
   const { pose, body } = preparePose(person, id, side, shelf);
-  return slotRule(slot, pose.family, body);
+  const key = slot === 'back' ? 'back.high' : slot;
+  return { rule: slotRule(slot, pose.family, body), mostCm: mostCmAt(pose, key) + SLACK_CM };
 }
+/** A table in whole centimetres says no more than this. */
+const SLACK_CM = 0.5;
 
 /** The stack that comes nearest to a height that is being tried, of what the pose's other slots leave on the shelf. */
 export function nearestStack(
@@ -42,8 +49,9 @@ export function nearestStack(
   targetCm: number,
   used: Used = {},
 ): Stack {
+  const { rule, mostCm } = ruleFor(inPose, slot);
   return (
-    bestStacks(inPose.shelf, ruleFor(inPose, slot), { targetCm, used })[0] ?? {
+    bestStacks(inPose.shelf, rule, { targetCm, used }, 0, mostCm)[0] ?? {
       pieces: [],
       heightCm: 0,
     }
@@ -57,16 +65,18 @@ export function rungsFrom(
   lying: Stack,
   used: Used = {},
 ): { below: Stack | undefined; above: Stack | undefined } {
-  const rule = ruleFor(inPose, slot);
+  const { rule, mostCm } = ruleFor(inPose, slot);
   return {
     below: rungBelow(inPose.shelf, rule, lying, used),
-    above: rungAbove(inPose.shelf, rule, lying, used),
+    above: rungAbove(inPose.shelf, rule, lying, used, { mostCm }),
   };
 }
 
 /** Other pieces for about the height that lies in a slot, the best first, of what the pose's other slots leave. */
 export function otherStacks(inPose: InPose, slot: SlotId, lying: Stack, used: Used = {}): Stack[] {
-  return bestStacks(inPose.shelf, ruleFor(inPose, slot), { targetCm: lying.heightCm, used }).filter(
+  const { rule, mostCm } = ruleFor(inPose, slot);
+  const wish = { targetCm: lying.heightCm, used };
+  return bestStacks(inPose.shelf, rule, wish, 0, mostCm).filter(
     ({ pieces, heightCm }) =>
       pieces.length > 0 && heightCm > 0 && piecesMoved(lying.pieces, pieces) > 0,
   );

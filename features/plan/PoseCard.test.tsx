@@ -60,6 +60,27 @@ test('"Why" opens the working: what is asked, what is there, and the doubt', () 
   expect(screen.getAllByText(/What widens it most/).length).toBeGreaterThan(0);
 });
 
+test('what comes before and after it, and what does at home, is told with the working', () => {
+  show(recordWith({ readings: knees }));
+  fireEvent.click(screen.getByRole('button', { name: 'Why' }));
+  expect(screen.getByText('Before it:').parentElement).toHaveTextContent(
+    'Before it: Side-lying thigh stretch, Low lunge',
+  );
+  expect(screen.getByText('At home:').parentElement).toHaveTextContent(/thick books/);
+});
+
+test('a pose behind its gate says what opens it, and can be opened', async () => {
+  show(recordWith({ readings: knees }), '2026-01-15', 'cm', 'horse');
+  expect(screen.getByText(/^First: Half lotus, 3 times without complaint/)).toBeInTheDocument();
+  expect(screen.getByRole('button', { name: 'Practised elsewhere' })).toBeEnabled();
+});
+
+test('the ways of a pose are one tap each', () => {
+  show(recordWith({ readings: knees }), '2026-01-15', 'cm', 'pigeon');
+  expect(screen.getByRole('radio', { name: 'Upright on the hands' })).toBeChecked();
+  expect(screen.getByRole('radio', { name: 'Folded over the shin' })).not.toBeChecked();
+});
+
 test('what changes since last time is said as a word, with its mark', () => {
   show(
     recordWith({

@@ -79,6 +79,33 @@ export function PoseCard(card: PoseCardProps) {
   );
 }
 
+/** What comes before and after a pose, what is easier and harder, and what does at home. */
+function Around({ pose: id }: { readonly pose: string }) {
+  const pose = poseById(id);
+  if (!pose) return null;
+  const named = (ids: readonly (string | undefined)[]) =>
+    ids.flatMap((one) => (one === undefined ? [] : [poseName(one)])).join(', ');
+  const lines = [
+    ['Before it', named(pose.warmUps)],
+    ['After it', named(pose.counterposes)],
+    ['Easier', named([pose.easier])],
+    ['Harder', named([pose.harder])],
+    ['At home', pose.atHome],
+    ['Every day', pose.homeDose ?? ''],
+  ].filter(([, words]) => words);
+  return (
+    <View className="gap-1 rounded-md bg-well p-3">
+      <Title level={3}>Around this pose</Title>
+      {lines.map(([name, words]) => (
+        <Words key={name}>
+          <Words className="font-semibold">{name}: </Words>
+          {words}
+        </Words>
+      ))}
+    </View>
+  );
+}
+
 /** What is shown of a pose that is offered, with the ways to look at it. */
 function Offered(card: PoseCardProps) {
   const { planned, person, shelf, units } = card;
@@ -108,6 +135,7 @@ function Offered(card: PoseCardProps) {
       {why ? (
         <>
           <Working planned={planned} shelf={shelf} units={units} />
+          <Around pose={planned.pose} />
           <Ahead {...card} />
           <PoseChoices person={person} pose={planned.pose} />
         </>
