@@ -161,6 +161,20 @@ export const chestNeed = ({ chestCm }: FoldedTrunk): SlotNeed => ({
   rawCm: chestCm,
 });
 
+/** Half a skull, over the floor or over what it lies on. */
+const SKULL_SHARE = 0.055;
+const NECK_STEP_DEG = 3;
+
+/** The head let down by the neck until it comes to lie, and never into what is under it. */
+export function restedHead(trunk: FoldedTrunk, body: Body): ReturnType<typeof headFrom> {
+  const leastY = Math.max(0, trunk.over.under === 'floor' ? 0 : trunk.over.cm);
+  const at = (dropDeg: number) => headFrom(trunk.shoulder, body, trunk.endLeanDeg + dropDeg);
+  let dropDeg = trunk.neckDropDeg;
+  while (dropDeg > -30 && at(dropDeg).head[1] < leastY + SKULL_SHARE * body.statureCm)
+    dropDeg -= NECK_STEP_DEG;
+  return at(dropDeg);
+}
+
 /** Spine, head and near arm of a folded figure, the hand going to a place. */
 export function upperFigure(
   { body }: FamilyInput,
@@ -170,7 +184,7 @@ export function upperFigure(
 ): Upper {
   return upperFrom(
     foldedSpine(trunk, body),
-    headFrom(trunk.shoulder, body, trunk.endLeanDeg + trunk.neckDropDeg),
+    restedHead(trunk, body),
     armToward(trunk.shoulder, hand, body, elbowSide),
   );
 }

@@ -26,6 +26,7 @@ import {
   foldWhy,
   foreheadNeed,
   onFloor,
+  restedHead,
   restingOn,
   type FoldedTrunk,
 } from './foldedTrunk';
@@ -243,7 +244,7 @@ export const pigeonPose: Family = {
         hip,
         upper: upperFrom(
           spine,
-          headFrom(shoulder, body, rests ? trunk.endLeanDeg + trunk.neckDropDeg : lean * 0.4),
+          rests ? restedHead(trunk, body) : headFrom(shoulder, body, lean * 0.4),
           armToward(shoulder, hand, body, 1),
         ),
         pelvisDeg: lean,
