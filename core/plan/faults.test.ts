@@ -1,8 +1,8 @@
 import { shiftDays } from '../formats/time';
-import type { SessionPose } from '../formats/book';
 import { poses } from '../poses/poses';
 import { studioShelf } from '../props/usualShelves';
 import { sidelessKey } from '../slots';
+import { doneAsPlanned } from '../tests/samples';
 import { recordOfSix } from '../tests/sixPeople';
 import { planStudent } from './plan';
 
@@ -13,30 +13,11 @@ const first = planStudent(record, studioShelf, '2026-02-02').poses.filter(({ pos
 /** Three weeks on what was planned first, easy throughout, with what was seen each time. */
 const after = (pose: string, seen: readonly (readonly string[])[]) => {
   const planned = first.filter((one) => one.pose === pose);
-  const outcome = (one: (typeof planned)[number], faults: readonly string[]): SessionPose => ({
-    pose,
-    side: one.side,
-    settled: one.slots
-      .filter(({ isLength, stack }) => !isLength && stack.length > 0)
-      .map(({ slot, part, side, stackCm, stack }) => ({
-        slot,
-        ...(part ? { part } : {}),
-        side,
-        heightCm: stackCm,
-        pieces: stack,
-      })),
-    plannedSeconds: 60,
-    heldSeconds: 60,
-    feeling: { strength: 2, place: 'muscle' },
-    pelvis: 'upright',
-    breath: 'easy',
-    faults: [...faults],
-  });
   const sessions = seen.map((faults, i) => ({
     id: `s${i}`,
     person: 'p1',
     at: shiftDays(DAY, -7 * (seen.length - i)),
-    poses: planned.map((one) => outcome(one, faults)),
+    poses: planned.map((one) => doneAsPlanned(one, { faults: [...faults] })),
   }));
   return planStudent({ ...record, sessions }, studioShelf, DAY, { poses: [pose] }).poses;
 };

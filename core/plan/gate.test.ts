@@ -100,3 +100,12 @@ test('practised elsewhere answers for the record and never for a reading; the te
   expect(isShut('half-lotus-seat', { choices: own })).toBe(true);
   expect(isShut('half-lotus-seat', { choices: { 'half-lotus-seat/gate': 'open' } })).toBe(true);
 });
+
+test('a way that was chosen before its time says what should come first', () => {
+  const choices = { 'pigeon/way': 'folded' };
+  const codes = (given: Parameters<typeof planned>[1]) =>
+    planned('pigeon', { choices, ...given })[0]!.reasons.map(({ code }) => code);
+  expect(codes({})).toContain('gate-record');
+  const upright = [...went('pigeon', 14, 6, 'hipLevel'), ...went('pigeon', 7, 6, 'hipLevel')];
+  expect(codes({ sessions: upright })).not.toContain('gate-record');
+});

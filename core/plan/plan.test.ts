@@ -565,13 +565,9 @@ test('readings are worth taking for what is practised, not for the whole catalog
   );
   expect(ranked.length).toBeGreaterThan(0);
   for (const range of ranked)
-    expect([
-      'hamstring',
-      'hipFlexion',
-      'kneeFlexion.hipBent',
-      'spineFold',
-      'anklePoint',
-    ]).toContain(range);
+    expect(['hamstring', 'hipFlexion', 'kneeFlexion.hipBent', 'spineFold', 'anklePoint']).toContain(
+      range,
+    );
   expect(
     planStudent(recordWith(), sampleShelf, DAY, { poses: ['pigeon'] }).measureNext.map(
       ({ range }) => range,

@@ -324,7 +324,12 @@ function builtPose(laid: Laid): PlanPose {
     way: input.settings.way,
     status: verdict.status,
     instead: verdict.instead,
-    reasons: [...verdict.reasons, ...decision.reasons, ...plantedInstead(pose, decision, slots)],
+    reasons: [
+      ...verdict.reasons,
+      ...shutBy(wayOf(pose, input.settings.way)?.gate, pose, side, laid.context),
+      ...decision.reasons,
+      ...plantedInstead(pose, decision, slots),
+    ],
     refer: [...verdict.refer, ...(decision.refer ? [decision.refer] : [])],
     decision: {
       action: decision.action,

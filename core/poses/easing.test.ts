@@ -4,7 +4,7 @@ import { planStudent } from '../plan/plan';
 import { studioShelf } from '../props/usualShelves';
 import { slotKey, type SlotKey } from '../slots';
 import { recordOfSix, sixPeople, type OneOfSix } from '../tests/sixPeople';
-import { inputOf } from '../tests/samples';
+import { doneAsPlanned, inputOf } from '../tests/samples';
 import { poses } from './poses';
 
 /** What is asked of the ranges over what there is, and what rolls, arches or lists. */
@@ -74,27 +74,7 @@ test.each(Object.keys(sixPeople) as OneOfSix[])(
       id: at,
       person: 'p1',
       at,
-      poses: first
-        .filter(({ posture }) => posture)
-        .map((one) => ({
-          pose: one.pose,
-          side: one.side,
-          settled: one.slots
-            .filter(({ isLength, stack }) => !isLength && stack.length > 0)
-            .map(({ slot, part, side, stackCm, stack }) => ({
-              slot,
-              ...(part ? { part } : {}),
-              side,
-              heightCm: stackCm,
-              pieces: stack,
-            })),
-          plannedSeconds: 60,
-          heldSeconds: 60,
-          feeling: { strength: 2, place: 'muscle' as const },
-          pelvis: 'upright' as const,
-          breath: 'easy' as const,
-          faults: [],
-        })),
+      poses: first.filter(({ posture }) => posture).map((one) => doneAsPlanned(one)),
     }));
     for (const next of planStudent({ ...record, sessions }, studioShelf, '2026-02-24').poses)
       if (next.decision.word === 'deepen')

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { bodyFrom } from '../body/body';
 import type { Person, Reading, Session, SessionPose } from '../formats/book';
+import type { PlanPose } from '../formats/plan';
 import type { InputValues } from '../geometry/inputs';
 import type { FamilyInput, PoseSettings } from '../geometry/family';
 import type { StudentRecord } from '../estimate/estimate';
@@ -216,3 +217,24 @@ export function mirrored(record: StudentRecord): StudentRecord {
     })),
   };
 }
+
+/** A planned pose done as it was built, easy throughout. */
+export const doneAsPlanned = (
+  { pose, side, slots }: Pick<PlanPose, 'pose' | 'side' | 'slots'>,
+  more: Partial<SessionPose> = {},
+): SessionPose =>
+  samplePose({
+    pose,
+    side,
+    settled: slots
+      .filter(({ isLength, stack }) => !isLength && stack.length > 0)
+      .map(({ slot, part, side: on, stackCm, stack }) => ({
+        slot,
+        ...(part ? { part } : {}),
+        side: on,
+        heightCm: stackCm,
+        pieces: stack,
+      })),
+    feeling: { strength: 2, place: 'muscle' },
+    ...more,
+  });

@@ -19,6 +19,25 @@ import { poseName } from './words';
 
 const AS_BEFORE = 'as-before';
 
+/** Keeps one choice of a student, or takes it back where none is given. */
+function useChoice(person: Person, key: string) {
+  const dispatch = useOjasDispatch();
+  return (words: string, choice: string | null) =>
+    void dispatch(
+      commit({
+        words: `${person.name}, ${words}`,
+        put: [],
+        remove: [],
+        edit: [
+          edit('people', person.id, (now) => {
+            const { [key]: _before, ...others } = now.choices;
+            return { ...now, choices: choice === null ? others : { ...others, [key]: choice } };
+          }),
+        ],
+      }),
+    );
+}
+
 interface ChoiceProps {
   readonly person: Person;
   readonly question: QuestionId;
@@ -28,26 +47,17 @@ interface ChoiceProps {
 
 /** One question on which teachers differ: as the approach has it, or set for this student, or for one pose alone. */
 export function Choice({ person, question, pose }: ChoiceProps) {
-  const dispatch = useOjasDispatch();
   const { asks, choices } = questions[question];
   const words: Readonly<Record<string, string>> = choices;
   const key = choiceKey(question, pose);
+  const keep = useChoice(person, key);
   const { [key]: own, ...rest } = person.choices;
   // What holds when nothing is set here.
   const inherited = choicesFor(person.approach, rest, pose)[question];
   const choose = (id: string) =>
-    void dispatch(
-      commit({
-        words: `${person.name}${pose ? `, ${poseName(pose)}` : ''}: ${id === AS_BEFORE ? words[inherited] : words[id]}`,
-        put: [],
-        remove: [],
-        edit: [
-          edit('people', person.id, (now) => {
-            const { [key]: _before, ...others } = now.choices;
-            return { ...now, choices: id === AS_BEFORE ? others : { ...others, [key]: id } };
-          }),
-        ],
-      }),
+    keep(
+      `${pose ? `${poseName(pose)}: ` : ''}${id === AS_BEFORE ? words[inherited] : words[id]}`,
+      id === AS_BEFORE ? null : id,
     );
   return (
     <View className="gap-1">
@@ -66,25 +76,6 @@ export function Choice({ person, question, pose }: ChoiceProps) {
       />
     </View>
   );
-}
-
-/** Keeps one choice of a student, or takes it back where none is given. */
-function useChoice(person: Person, key: string) {
-  const dispatch = useOjasDispatch();
-  return (words: string, choice: string | null) =>
-    void dispatch(
-      commit({
-        words: `${person.name}, ${words}`,
-        put: [],
-        remove: [],
-        edit: [
-          edit('people', person.id, (now) => {
-            const { [key]: _before, ...others } = now.choices;
-            return { ...now, choices: choice === null ? others : { ...others, [key]: choice } };
-          }),
-        ],
-      }),
-    );
 }
 
 interface WaysProps {
