@@ -95,7 +95,7 @@ export const hamstringLegs = ({ side }: FamilyInput): readonly Side[] =>
   side === 'both' ? sides : [otherSide(side)];
 
 /** Hip flexion that the stiffer side has at a knee bend: the least of the hip itself and the hamstring with the knee's help. */
-function hipFlexionOf(input: FamilyInput): (kneeBendDeg: number) => number {
+export function hipFlexionOf(input: FamilyInput): (kneeBendDeg: number) => number {
   const { values, settings } = input;
   const coupling = valueOf(values, 'hamstringCoupling');
   const limits = hamstringLegs(input).map((side) => ({
@@ -130,7 +130,7 @@ const seatBeforeKneesCm = ({ settings }: FamilyInput) =>
 export const rollBackDeg = (seatCm: number, rollCm: number, input: FamilyInput) =>
   rollBackOn(seatCm, input)(rollCm);
 
-const ROLL_STEPS = 10;
+const ROLL_STEPS = 7;
 const CLOSE_CM = 0.01;
 
 /**

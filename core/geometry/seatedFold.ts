@@ -1,6 +1,7 @@
 import { armCm, type Body } from '../body/body';
 import { fold as parameter, longSit as longSitParameter } from '../parameters';
 import type { HeightReason } from '../reasons';
+import { memoise } from '../memoise';
 import { rangeValue, stifferSide } from './inputs';
 import type { Built, Family, FamilyInput, SlotNeed } from './family';
 import {
@@ -21,6 +22,7 @@ import {
   hamstringDemands,
   hamstringLegs,
   hipFlexionAt,
+  hipFlexionOf,
   kneesUpCm,
   leastKneesCm,
   longFoot,
@@ -102,6 +104,18 @@ interface FoldForm {
   readonly spread?: boolean;
 }
 
+/** The trunk over knees of any height, on one seat: each height is solved once. */
+function trunkOverKnees(seatCm: number, input: FamilyInput, { spread = false }: FoldForm) {
+  const { body, settings } = input;
+  const hipFlexion = hipFlexionOf(input);
+  return memoise((kneesCm: number) => {
+    const legs = longLegs(seatCm, kneesCm, body);
+    const lean = hipFlexion(legs.kneeBendDeg) - (90 - legs.thighFallDeg) - settings.pelvisTargetDeg;
+    const under = (x: number) => (spread ? onFloor() : surfaceUnder(x, legs, body));
+    return foldedTrunk(input, legs.hip, lean, under, AT_REST);
+  });
+}
+
 /** Feet that stand hold the knees over whatever might have lain there. */
 const PLANTED_CM = 1;
 
@@ -114,7 +128,7 @@ function kneesInFoldCm(seatCm: number, input: FamilyInput, form: FoldForm): numb
   const forPelvis = rollUnderKneesCm(seatCm, input);
   if (input.settings.way === 'upright') return forPelvis;
   if (input.settings.firstToRise !== 'knees') return forPelvis;
-  const trunkOver = (kneesCm: number) => folded(seatCm, kneesCm, input, form).trunk;
+  const trunkOver = trunkOverKnees(seatCm, input, form);
   const least = (over: (trunk: FoldedTrunk) => number) =>
     leastKneesCm(seatCm, input.body, (kneesCm) => over(trunkOver(kneesCm)));
   const forHead =
