@@ -202,7 +202,6 @@ export const reclinedHero = {
     'cm',
     'with one leg folded the other hip sinks beside it and the seat may be lower; starting value',
   ),
-  lowRibsAt: p(0.35, 'ratio', 'along the trunk from the hip; starting value'),
   bladesAt: p(0.8, 'ratio', 'along the trunk from the hip; starting value'),
   headAt: p(1.22, 'ratio', 'along the trunk from the hip; starting value'),
 } as const;

@@ -21,7 +21,6 @@ import {
 import {
   hamstringDemands,
   hamstringLegs,
-  hipFlexionAt,
   hipFlexionOf,
   kneesUpCm,
   leastKneesCm,
@@ -47,8 +46,11 @@ import { between, legWithFoot, postureFrom, type Point } from './posture';
  * Lean of the trunk's lower end past upright, minus when it rolls back, from what the hamstrings leave. A trunk stands
  * upright over a pelvis that sits well, and leans by every degree that the pelvis tips past that.
  */
-export const pelvisLeanDeg = (legs: LongLegs, input: FamilyInput): number =>
-  hipFlexionAt(legs.kneeBendDeg, input) - (90 - legs.thighFallDeg) - input.settings.pelvisTargetDeg;
+const pelvisLeanDeg = (
+  legs: LongLegs,
+  { settings }: FamilyInput,
+  hipFlexion: (kneeBendDeg: number) => number,
+): number => hipFlexion(legs.kneeBendDeg) - (90 - legs.thighFallDeg) - settings.pelvisTargetDeg;
 
 /** Height of the leg's upper surface at x, and its name. */
 export function surfaceUnder(x: number, legs: LongLegs, body: Body): Under {
@@ -84,7 +86,7 @@ function folded(
   const { body } = input;
   const legs = longLegs(seatCm, rollCm, body);
   const under = (x: number) => (spread ? onFloor() : surfaceUnder(x, legs, body));
-  const lean = pelvisLeanDeg(legs, input);
+  const lean = pelvisLeanDeg(legs, input, hipFlexionOf(input));
   const trunk = built
     ? restingOn(input, legs.hip, lean, under, built, AT_REST)
     : foldedTrunk(input, legs.hip, lean, under, AT_REST);
@@ -106,11 +108,11 @@ interface FoldForm {
 
 /** The trunk over knees of any height, on one seat: each height is solved once. */
 function trunkOverKnees(seatCm: number, input: FamilyInput, { spread = false }: FoldForm) {
-  const { body, settings } = input;
+  const { body } = input;
   const hipFlexion = hipFlexionOf(input);
   return memoise((kneesCm: number) => {
     const legs = longLegs(seatCm, kneesCm, body);
-    const lean = hipFlexion(legs.kneeBendDeg) - (90 - legs.thighFallDeg) - settings.pelvisTargetDeg;
+    const lean = pelvisLeanDeg(legs, input, hipFlexion);
     const under = (x: number) => (spread ? onFloor() : surfaceUnder(x, legs, body));
     return foldedTrunk(input, legs.hip, lean, under, AT_REST);
   });

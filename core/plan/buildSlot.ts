@@ -8,7 +8,7 @@ import { comesDown, type Pose } from '../poses/poses';
 import type { HeightReason, Reason } from '../reasons';
 import { sidelessKey, slotKey, type SlotId, type SlotKey } from '../slots';
 import type { SlotDoubt } from './evidence';
-import { mostCmAt, staysEmptyOver } from './limits';
+import { MOST_SLACK_CM, mostCmAt, staysEmptyOver } from './limits';
 import { purposeOf, tooLowToFill, type Purpose } from '../props/slots';
 import { bestStacks, rungAbove, rungBelow } from '../props/search';
 import type { Shelf } from '../props/shelf';
@@ -111,7 +111,7 @@ function aimOf(of: SlotBuild, targetCm: number, upSdCm: number): number {
 /** What fills a gap may stand over it by so much, and no slot stands over the most that anybody builds. */
 const highestCm = (of: SlotBuild, targetCm: number) =>
   Math.min(
-    mostHere(of) + FILL_OVER_CM / 2,
+    mostHere(of) + MOST_SLACK_CM,
     purposeHere(of) === 'fill' ? targetCm + FILL_OVER_CM : Infinity,
   );
 const FILL_OVER_CM = 1;
@@ -251,7 +251,7 @@ function againStacks(of: SlotBuild, lying: Stack, targetCm: number): Stack[] {
 /** One rung higher; two where, after what was felt, one is still less likely to be enough than a rung to come down to must be. */
 function raised(of: SlotBuild, from: Stack): Stack {
   const { lying, rule, shelf, used, edgeCm, doubt, raisedChance, decision, mostPieces } = of;
-  const most = { mostPieces, mostCm: mostHere(of) + FILL_OVER_CM / 2 };
+  const most = { mostPieces, mostCm: mostHere(of) + MOST_SLACK_CM };
   const one = rungAbove(shelf, rule, from, used, most);
   if (!one || !lying || decision.oneRung) return one ?? from;
   const enough = chanceEnough(one.heightCm, edgeCm, doubt.range, doubt.offset) >= raisedChance;

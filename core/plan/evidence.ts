@@ -111,9 +111,9 @@ export function evidenceOf(
   if (chosenAgainst(outcome, key)) return [{ says: 'settled', overReckonedCm }];
   // What is seen counts as much as what is felt.
   if (faulted.has(sidelessKey(key))) return [{ says: 'tooLow', overReckonedCm }];
-  // What was hardly felt would have been enough a little lower, too.
   // What fills a gap was enough whatever it was: that says nothing of the gap.
   if (fills) return tooLowBy(goesUp, key, overReckonedCm);
+  // What was hardly felt would have been enough a little lower, too.
   if (wentWell(outcome))
     return [
       {

@@ -9,8 +9,8 @@ type InPose = Pick<Pose, 'id' | 'family'>;
 export const mostCmAt = ({ id }: InPose, key: SlotKey): number =>
   ordinaryAt(id, sidelessKey(key))?.mostCm ?? slotMostCm(slotRefOf(key).slot);
 
-/** A table in whole centimetres says no more than this. */
-const SLACK_CM = 0.5;
+/** A table in whole centimetres says no more than this: what is built may stand so much over its most. */
+export const MOST_SLACK_CM = 0.5;
 
 /**
  * Whether a slot that asks for so much stays empty, since beyond its most the pose is set up otherwise: hands rest on the
@@ -21,5 +21,5 @@ export function staysEmptyOver(pose: InPose, key: SlotKey, cm: number): boolean 
   const otherwise =
     ['hands', 'forehead', 'chest'].includes(slot) ||
     (slot === 'underKnees' && purposeOf(slot, pose.family) === 'tilt');
-  return otherwise && cm > mostCmAt(pose, key) + SLACK_CM;
+  return otherwise && cm > mostCmAt(pose, key) + MOST_SLACK_CM;
 }

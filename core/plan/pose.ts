@@ -77,13 +77,16 @@ interface Laid extends Prepared {
 export function planPose(pose: Pose, side: ReadingSide, context: StudentContext): Planned {
   const { record, shelf, planned } = context;
   const { person } = record;
-  const values = context.likely;
-  const prepared = inItsWay(preparePose(person, pose.id, side, shelf), person, { values, side });
+  const prepared = preparePose(person, pose.id, side, shelf);
   const own = [person.choices[wayKey(pose.id)], person.choices[gateKey(pose.id)]];
   const key = `${pose.id}/${side}/${JSON.stringify([prepared.choices, own])}`;
   const known = planned.get(key);
   if (known) return known;
-  const one = reckonPose(prepared, side, context);
+  const one = reckonPose(
+    inItsWay(prepared, person, { values: context.likely, side }),
+    side,
+    context,
+  );
   planned.set(key, one);
   return one;
 }

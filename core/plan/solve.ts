@@ -7,7 +7,7 @@ import type { Shelf } from '../props/shelf';
 import { slotRule } from '../props/slots';
 import { piecesMoved, type SlotRule, type Stack, type Used } from '../props/stack';
 import type { ReadingSide } from '../ranges/ranges';
-import { mostCmAt } from './limits';
+import { MOST_SLACK_CM, mostCmAt } from './limits';
 import { inItsWay, preparePose } from './prepare';
 import type { SlotId } from '../slots';
 
@@ -37,10 +37,8 @@ function ruleFor(
 ): { rule: SlotRule; mostCm: number } {
   const { pose, body } = preparePose(person, id, side, shelf);
   const key = slot === 'back' ? 'back.high' : slot;
-  return { rule: slotRule(slot, pose.family, body), mostCm: mostCmAt(pose, key) + SLACK_CM };
+  return { rule: slotRule(slot, pose.family, body), mostCm: mostCmAt(pose, key) + MOST_SLACK_CM };
 }
-/** A table in whole centimetres says no more than this. */
-const SLACK_CM = 0.5;
 
 /** The stack that comes nearest to a height that is being tried, of what the pose's other slots leave on the shelf. */
 export function nearestStack(
