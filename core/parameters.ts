@@ -263,6 +263,11 @@ export const crossLegged = {
   lotusFootHeight: p(0.062, 'of stature', 'ankle on the other calf or thigh; starting value'),
   crossedFootPast: p(0.06, 'of stature', 'ankle past the midline; starting value'),
   stackedFootPast: p(0.13, 'of stature', 'ankle over the other knee; starting value'),
+  sparedByHeels: p(
+    1,
+    'ratio',
+    'outward turn that is spared by every degree that heels further away open the knee; starting value',
+  ),
   thighSupportAt: p(
     0.5,
     'ratio',
@@ -290,6 +295,11 @@ export const straddle = {
   ),
   easyShare: p(0.75, 'ratio', 'share of the spread that costs the pelvis nothing; starting value'),
   widest: p(55, 'deg', 'half angle past which width serves nothing; starting value'),
+  drawnBack: p(
+    0.7,
+    'ratio',
+    'of every degree that a leg is set wider than is easy, taken from the pelvis; starting value',
+  ),
   standingWidest: p(35, 'deg', 'half angle of a standing wide fold; starting value'),
 } as const;
 

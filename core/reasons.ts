@@ -1,6 +1,7 @@
 import type { TapedLength } from './body/body';
 import type { PoseId } from './poses/poses';
 import type { RangeId, ReadingSide, Side } from './ranges/ranges';
+import type { DialId } from './dials';
 import type { SlotId, SlotName } from './slots';
 import type { CautionId, RuleId } from './safety/cautions';
 import type { ReadingRuleId } from './safety/reading';
@@ -118,8 +119,10 @@ export type Alarm = 'sharp' | 'electric' | 'spreading' | 'numb' | 'nerve';
 interface DecisionReasons {
   'first-time': object;
   /** What is said where no support answers a complaint. */
-  /** The slot that would be raised stays empty, since the feet stand. */
-  'knees-more': object;
+  /** A dial is turned from where it stood, in its own unit. */
+  'dial-turned': { readonly dial: DialId; readonly from: number; readonly to: number };
+  /** What was eased may be given back. */
+  'dial-back': { readonly good: number };
   'ease-cue': { readonly pose: string; readonly why: string };
   'fault-cue': { readonly pose: string; readonly fault: string };
   'seen-again': { readonly fault: string; readonly on: string };

@@ -1,7 +1,13 @@
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
 import { z } from 'zod';
 import { dayIds, type Day } from '@/core/adapt/decide';
-import { sessionPoseSchema, settledSchema, sideSchema } from '@/core/formats/book';
+import type { DialSetting } from '@/core/dials';
+import {
+  dialSettingSchema,
+  sessionPoseSchema,
+  settledSchema,
+  sideSchema,
+} from '@/core/formats/book';
 import type { SlotRef } from '@/core/slots';
 
 export const matSteps = ['build', 'enter', 'look', 'hold', 'feel'] as const;
@@ -33,6 +39,8 @@ export const matSchema = z.object({
     ),
   ),
   faults: z.record(z.string(), z.array(z.string())),
+  /** What is set of a pose itself, where it is not as planned. */
+  dials: z.record(z.string(), z.array(dialSettingSchema)).default({}),
   /** When the hold began, and seconds held before that. */
   holdingSince: z.string().nullable(),
   heldSeconds: z.number(),
@@ -70,6 +78,7 @@ export const matSlice = createSlice({
         settled: {},
         changes: {},
         faults: {},
+        dials: {},
         holdingSince: null,
         heldSeconds: 0,
         done: [],
@@ -103,6 +112,17 @@ export const matSlice = createSlice({
         toCm: payload.toCm,
         atSeconds: payload.atSeconds,
       });
+    },
+    /** Something was set of the pose itself; what fills a gap follows. */
+    dialTurned: (
+      { now },
+      {
+        payload,
+      }: PayloadAction<{ pose: string; dials: readonly DialSetting[]; settled: Settled[] }>,
+    ) => {
+      if (!now) return;
+      now.dials[payload.pose] = [...payload.dials];
+      now.settled[payload.pose] = payload.settled;
     },
     /** Other pieces for about the same height: nothing is learned from it but what lies there. */
     piecesSwapped: ({ now }, { payload }: PayloadAction<{ pose: string; settled: Settled[] }>) => {
@@ -152,6 +172,7 @@ export const {
   matRestored,
   stepTaken,
   rungMoved,
+  dialTurned,
   piecesSwapped,
   faultToggled,
   holdStarted,

@@ -44,9 +44,10 @@ const deciding = (earlier: readonly Earlier[], more: Partial<DecisionInput> = {}
     lowCheck: null,
     strengthAllowed: 6,
     chanceAsked: 0.8,
-    easingFor: (why) => ({ slot: slotFor[why], way: 'raise', cue: null }),
+    easingFor: (why) => ({ slot: slotFor[why], dial: null, way: 'raise', cue: null }),
     faulted: new Set(),
     seenAgain: null,
+    easedDial: null,
     ...more,
   });
 

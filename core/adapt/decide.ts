@@ -3,6 +3,7 @@ import { daysBetween, type LocalDay, dayOf } from '../formats/time';
 import { decision as parameter } from '../parameters';
 import type { RaiseReason } from '../poses/pose';
 import type { Alarm, Complaint, Reason } from '../reasons';
+import { dials, type DialId, type DialTurn } from '../dials';
 import { sidelessKey, type SlotKey, type SlotName } from '../slots';
 
 export type Action = 'first' | 'rest' | 'raise' | 'keep' | 'lower';
@@ -10,9 +11,10 @@ export type Action = 'first' | 'rest' | 'raise' | 'keep' | 'lower';
 /** What a decision comes to: a slot that comes down eases where it stood too high. */
 export type DecisionWord = 'first' | 'rest' | 'ease' | 'keep' | 'deepen';
 
-/** What answers a complaint: a slot that moves by one rung, or words alone. */
+/** What answers a complaint: a slot that moves by one rung, a dial that is turned, or words alone. */
 export interface Easing {
   readonly slot: SlotKey | null;
+  readonly dial: DialId | null;
   readonly way: 'raise' | 'lower';
   /** Said where no support is the answer. */
   readonly cue: Reason | null;
@@ -24,6 +26,8 @@ export interface Decision {
   readonly word: DecisionWord;
   /** The one slot that moves, as a slot key; null when none does. */
   readonly slot: SlotKey | null;
+  /** The dial that is turned instead; null when none is. */
+  readonly dial: DialId | null;
   /** Only the one rung, however unlikely it is to be enough: for the day's sake, not for what the body said. */
   readonly oneRung?: true;
   readonly reasons: readonly Reason[];
@@ -70,6 +74,8 @@ export interface DecisionInput {
   readonly faulted: ReadonlySet<SlotName>;
   /** A fault that was seen the last two times, with what mends it. */
   readonly seenAgain: { readonly fault: string; readonly easing: Easing } | null;
+  /** A dial that stands eased and may be given back, with the way back; null where none does. */
+  readonly easedDial: DialTurn | null;
 }
 
 /** A session that speaks for coming down: full time, easy breath, muscle only, nothing strong, pelvis upright. */
@@ -114,15 +120,16 @@ const still = (
   action: 'first' | 'rest' | 'keep',
   reasons: readonly Reason[],
   refer: Reason | null = null,
-): Decision => ({ action, word: action, slot: null, reasons, refer });
+): Decision => ({ action, word: action, slot: null, dial: null, reasons, refer });
 const ease = (
-  { slot, way, cue }: Easing,
+  { slot, dial, way, cue }: Easing,
   reason: Reason,
   refer: Reason | null = null,
 ): Decision => ({
   action: way,
   word: 'ease',
   slot,
+  dial,
   reasons: cue ? [reason, cue] : [reason],
   refer,
 });
@@ -203,6 +210,15 @@ export function decide(input: DecisionInput): Decision {
   const good = goodRunning(earlier, input.strengthAllowed);
   const all = input.rungs();
   const rungs = all.filter(({ slot }) => !input.faulted.has(sidelessKey(slot)));
+  if (rungs.length === 0 && input.easedDial)
+    return {
+      action: input.easedDial.way,
+      word: 'deepen',
+      slot: null,
+      dial: input.easedDial.dial,
+      reasons: [{ code: 'dial-back', good }],
+      refer: null,
+    };
   if (rungs.length < all.length && rungs.length === 0)
     return still('keep', [{ code: 'fault-stands', on: dayOf(last.at) }]);
   if (rungs.length === 0)
@@ -218,6 +234,7 @@ export function decide(input: DecisionInput): Decision {
       action: 'lower',
       word: 'deepen',
       slot: next.slot,
+      dial: null,
       reasons: [{ code: 'range-supports', good, chance: next.chance, toCm: next.toCm }],
       refer: null,
     };
@@ -246,7 +263,16 @@ export function goodRunning(earlier: readonly Earlier[], strengthAllowed: number
   return running;
 }
 
+/** Nothing of the pose itself was set otherwise, by half a step or more. */
+const sameDials = (a: SessionPose, b: SessionPose) =>
+  (b.dials ?? []).every(({ dial, value, reckoned }) => {
+    const there = a.dials?.find((one) => one.dial === dial);
+    const movedBy = value - reckoned - (there ? there.value - there.reckoned : 0);
+    return Math.abs(movedBy) < dials[dial].step / 2;
+  });
+
 const sameHeights = (a: SessionPose, b: SessionPose) =>
+  sameDials(a, b) &&
   b.settled.every(({ slot, part, heightCm }) => {
     const there = a.settled.find((one) => one.slot === slot && one.part === part);
     return there !== undefined && Math.abs(there.heightCm - heightCm) <= parameter.sameHeight.value;

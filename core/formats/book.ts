@@ -5,6 +5,7 @@ import { propKinds } from '../props/shelf';
 import { methodIds } from '../protocols/protocols';
 import { rangeIds } from '../ranges/ranges';
 import { isOwnName } from './limits';
+import { dialIds } from '../dials';
 import { slotIds } from '../slots';
 
 /** An object that keeps fields it does not know, so that a newer book loses nothing here. */
@@ -93,6 +94,12 @@ export const settledSchema = open({
   pieces: z.array(pieceSchema).max(8),
 });
 
+export const dialSettingSchema = open({
+  dial: z.enum(dialIds),
+  reckoned: z.number().min(0).max(250),
+  value: z.number().min(0).max(250),
+});
+
 export const stopWords = ['sharp', 'electric', 'spreading', 'joint', 'dizzy', 'numb'] as const;
 
 export const sessionPoseSchema = open({
@@ -110,6 +117,8 @@ export const sessionPoseSchema = open({
   breath: z.enum(['easy', 'held']),
   list: z.enum(['none', 'left', 'right']).optional(),
   faults: z.array(z.string().max(200)).max(20).default([]),
+  /** What was set of the pose itself, beside what was reckoned for this body. */
+  dials: z.array(dialSettingSchema).max(dialIds.length).optional(),
   stop: z.enum(stopWords).optional(),
   changes: z
     .array(

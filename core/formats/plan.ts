@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { approachIds } from '../approaches/approaches';
 import { rangeIds } from '../ranges/ranges';
 import type { Reason, Surface } from '../reasons';
+import { dialIds } from '../dials';
 import { slotIds, type SlotKey } from '../slots';
 import { moment, pieceSchema, sideSchema } from './book';
 
@@ -85,10 +86,14 @@ export const planPoseSchema = z.object({
     /** What that comes to: a slot that comes down eases where it stood too high. */
     word: z.enum(['first', 'rest', 'ease', 'keep', 'deepen']),
     slot: slotKeySchema.nullable(),
+    /** What is turned of the pose itself, where that answers better than a support. */
+    dial: z.enum(dialIds).nullable(),
     reasons: z.array(reasonSchema),
     refer: reasonSchema.nullable(),
   }),
   slots: z.array(planSlotSchema),
+  /** What is set of the pose itself, beside what is reckoned for this body; degrees, or centimetres. */
+  dials: z.array(z.object({ dial: z.enum(dialIds), reckoned: z.number(), value: z.number() })),
   demands: z.array(
     z.object({
       range: z.enum(rangeIds),

@@ -1,4 +1,4 @@
-import { asinDeg, cosDeg, sinDeg } from '../angles';
+import { acosDeg, asinDeg, cosDeg, sinDeg } from '../angles';
 import { armCm, type Body } from '../body/body';
 import { strapped } from '../parameters';
 import { palmGapCm } from './arms';
@@ -15,7 +15,9 @@ import {
   type Demand,
   type Figure,
 } from './family';
+import { firstZero } from './root';
 import {
+  along,
   armToward,
   between,
   headFrom,
@@ -76,29 +78,48 @@ const trunkLeans = (input: FamilyInput, sitting: Seated, does: OnChair) => {
 const shoulderOf = (input: FamilyInput, sitting: Seated, does: OnChair): Point =>
   spineAt(sitting.hip, input.body.trunkCm, ...trunkLeans(input, sitting, does));
 
-/** How steeply the back leg of a lunge falls from the chair's edge to the ball of its foot. */
-const backFallDeg = ({ body }: FamilyInput, { hip }: Seated) =>
-  asinDeg(Math.min(0.98, (hip[1] - body.ankleHeightCm - 6) / (body.thighCm + body.shinCm)));
+/** The back ankle of a lunge off a chair, the heel lifted, over the floor. */
+const liftedAnkleCm = (body: Body) => body.ankleHeightCm + 6;
+
+/** How far behind the hip the back thigh goes: as the hip lets it and the pelvis tilts. */
+const backLeanDeg = ({ values, settings, side }: FamilyInput) =>
+  Math.max(
+    0,
+    settings.share * rangeValue(values, 'hipExtension', otherSide(worked(side))) +
+      strapped.lungeArch.value,
+  );
+
+/** The back leg with its thigh so far behind the hip, down to the ball of its foot. */
+function backLegAt(leanDeg: number, { body }: FamilyInput, { hip }: Seated): Leg {
+  const highest = liftedAnkleCm(body);
+  // A leg that hangs too short of the floor stands as steeply as its length makes it.
+  const steepest = acosDeg((hip[1] - highest) / (body.thighCm + body.shinCm));
+  const lean = Math.min(leanDeg, steepest);
+  const knee = along(hip, 180 + lean, body.thighCm);
+  const drop = Math.min(body.shinCm, knee[1] - highest);
+  const ankle: Point = [knee[0] - Math.sqrt(body.shinCm ** 2 - drop ** 2), knee[1] - drop];
+  return {
+    knee,
+    ankle,
+    heel: [ankle[0] - 4, ankle[1] - 1],
+    toe: [ankle[0] + 0.4 * body.footCm, 1],
+  };
+}
+/** From the back ankle to the front one. */
+const stepAtCm = (leanDeg: number, input: FamilyInput, sitting: Seated) =>
+  sitting.near.ankle[0] - backLegAt(leanDeg, input, sitting).ankle[0];
+
+/** The back thigh's lean with the step as long as it is set. */
+function leanInStep(input: FamilyInput, sitting: Seated): number {
+  const { step } = input.settings.dials;
+  if (step === undefined) return backLeanDeg(input);
+  return firstZero((lean) => step - stepAtCm(lean, input, sitting), 0, MOST_LEAN_DEG, 0.01);
+}
+const MOST_LEAN_DEG = 70;
 
 /** The other leg of a chair pose. */
 function otherLeg(input: FamilyInput, sitting: Seated, does: OnChair): Leg | undefined {
-  const { body } = input;
-  if (does === 'lunges') {
-    // The back leg long behind the edge of the seat, on the ball of its foot.
-    const fall = backFallDeg(input, sitting);
-    const at = (cm: number): Point => [
-      sitting.hip[0] - cm * cosDeg(fall),
-      sitting.hip[1] - cm * sinDeg(fall),
-    ];
-    const ankle = at(body.thighCm + body.shinCm);
-    return {
-      knee: at(body.thighCm),
-      ankle,
-      heel: [ankle[0] - 4, ankle[1] - 1],
-      toe: [ankle[0] + 0.4 * body.footCm, 1],
-    };
-  }
-  return undefined;
+  return does === 'lunges' ? backLegAt(leanInStep(input, sitting), input, sitting) : undefined;
 }
 
 /** The worked shin laid over the other thigh. */
@@ -174,7 +195,7 @@ function chairDemands(input: FamilyInput, sitting: Seated, lean: number, does: O
               {
                 range: 'hipExtension' as const,
                 side: back,
-                needDeg: 90 - backFallDeg(input, sitting) - strapped.lungeArch.value,
+                needDeg: leanInStep(input, sitting) - strapped.lungeArch.value,
                 haveDeg: rangeValue(input.values, 'hipExtension', back),
               },
             ]
@@ -210,7 +231,13 @@ function chairFigure(input: FamilyInput, built: Built, does: OnChair): Figure {
       supports: chairSupports(input, built, sitting, hand),
     }),
     demands: chairDemands(input, sitting, lean, does),
-    findings: { thighRiseDeg: sitting.riseDeg, ...(lean > 0 ? { trunkLeanDeg: lean } : {}) },
+    findings: {
+      thighRiseDeg: sitting.riseDeg,
+      ...(lean > 0 ? { trunkLeanDeg: lean } : {}),
+      ...(does === 'lunges'
+        ? { stepCm: stepAtCm(leanInStep(input, sitting), input, sitting) }
+        : {}),
+    },
   };
 }
 
@@ -264,6 +291,13 @@ function chairFamily(
       const built = meets(input);
       return needs(input, { ...built, feet: Math.max(0, needOf.feet(input, built).rawCm) });
     },
+    ...(does === 'lunges'
+      ? {
+          dials: (input: FamilyInput) => ({
+            step: stepAtCm(backLeanDeg(input), input, seated(input, {})),
+          }),
+        }
+      : {}),
     afterBuilt: (input, built) => needs(input, built).slice(slots.includes('seat') ? 1 : 0),
     figure: (input, built) => chairFigure(input, built, does),
     why: (input, need) => {

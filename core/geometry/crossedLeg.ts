@@ -19,6 +19,28 @@ export const solesTogether = ({ statureCm }: Body): Crossing => ({
   pastMidlineCm: 0,
 });
 
+/** From the hip to the ankle of a leg whose knee is bent so far. */
+export const heelsAwayCm = (kneeDeg: number, { thighCm, shinCm }: Body) =>
+  Math.sqrt(thighCm ** 2 + shinCm ** 2 + 2 * thighCm * shinCm * cosDeg(kneeDeg));
+/** Bend of the knee with the ankle so far from the hip. */
+const kneeAtDeg = (awayCm: number, { thighCm, shinCm }: Body) =>
+  acosDeg((awayCm ** 2 - thighCm ** 2 - shinCm ** 2) / (2 * thighCm * shinCm));
+
+/** A crossing with the heels where they are set; heels further away spread the thigh less, which spares outward turn. */
+export function withHeels(
+  usual: Crossing,
+  awayCm: number | undefined,
+  body: Body,
+): Crossing & { readonly sparedDeg: number } {
+  if (awayCm === undefined) return { ...usual, sparedDeg: 0 };
+  const kneeDeg = kneeAtDeg(awayCm, body);
+  return {
+    ...usual,
+    kneeDeg,
+    sparedDeg: crossLegged.sparedByHeels.value * (usual.kneeDeg - kneeDeg),
+  };
+}
+
 /** A solved leg in space. */
 export interface CrossedLeg extends Leg {
   /** Thigh over the horizontal, minus when the knee lies lower than the hip. */

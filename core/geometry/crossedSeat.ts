@@ -1,9 +1,17 @@
 import type { HeightReason } from '../reasons';
 import { sinDeg } from '../angles';
 import type { Body } from '../body/body';
-import { crossLegged as parameter, fold } from '../parameters';
+import { crossLegged, fold } from '../parameters';
 import { sides, type Side } from '../ranges/ranges';
-import { crossedLeg, hipForRiseCm, rotationFrom, thighRiseDeg, type Crossing } from './crossedLeg';
+import {
+  crossedLeg,
+  heelsAwayCm,
+  hipForRiseCm,
+  rotationFrom,
+  thighRiseDeg,
+  withHeels,
+  type Crossing,
+} from './crossedLeg';
 import { rangeValue, stifferSide } from './inputs';
 import {
   keysOn,
@@ -60,6 +68,13 @@ export const crossingOf = (
   pastMidlineCm: pastShare * statureCm,
 });
 
+/** How the shins lie with the heels where they are set, or where the form has them. */
+const crossingIn = ({ body, settings }: FamilyInput, form: CrossedForm) =>
+  withHeels(crossingOf(form, body), settings.dials.heelsAway, body);
+/** Outward rotation in degrees that a form of seat may use on a side. */
+const turnIn = (input: FamilyInput, side: Side, form: CrossedForm) =>
+  usableRotation(input, side) + crossingIn(input, form).sparedDeg;
+
 /** Outward rotation in degrees that the pose may use on a side. */
 export const usableRotation = ({ values, settings }: FamilyInput, side: Side) =>
   settings.share * rangeValue(values, 'hipRotation', side);
@@ -67,7 +82,7 @@ export const usableRotation = ({ values, settings }: FamilyInput, side: Side) =>
 /** The thigh may rise no higher than level (stacked, a little over it), and no higher than the pelvis can stand with. */
 const mostRiseDeg = ({ values, settings }: FamilyInput, side: Side, { stacked }: CrossedForm) =>
   Math.min(
-    stacked ? parameter.stackedRise.value : 0,
+    stacked ? crossLegged.stackedRise.value : 0,
     Math.min(settings.hipFlexionMostDeg, rangeValue(values, 'hipFlexion', side)) -
       90 -
       settings.pelvisTargetDeg,
@@ -77,8 +92,8 @@ const mostRiseDeg = ({ values, settings }: FamilyInput, side: Side, { stacked }:
 export const crossedSeatCm = (input: FamilyInput, side: Side, form: CrossedForm) =>
   hipForRiseCm(
     mostRiseDeg(input, side, form),
-    usableRotation(input, side),
-    crossingOf(form, input.body),
+    turnIn(input, side, form),
+    crossingIn(input, form),
     input.body,
   ) - input.body.seatToHipCm;
 
@@ -92,9 +107,9 @@ export function thighGapCm(hipY: number, riseDeg: number, share: number, body: B
 function kneeGap(input: FamilyInput, side: Side, seatCm: number, form: CrossedForm): number {
   const { body } = input;
   const hipY = seatCm + body.seatToHipCm;
-  const crossing = crossingOf(form, body);
-  const { riseDeg } = thighRiseDeg(hipY, usableRotation(input, side), crossing, body);
-  const at = form.stacked ? parameter.stackedSupportAt : parameter.thighSupportAt;
+  const crossing = crossingIn(input, form);
+  const { riseDeg } = thighRiseDeg(hipY, turnIn(input, side, form), crossing, body);
+  const at = form.stacked ? crossLegged.stackedSupportAt : crossLegged.thighSupportAt;
   return thighGapCm(hipY, riseDeg, at.value, body);
 }
 
@@ -112,8 +127,8 @@ function foldLeanDeg(input: FamilyInput, seatCm: number, form: CrossedForm): num
   const leans = sides.map((side) => {
     const { riseDeg } = thighRiseDeg(
       seatCm + body.seatToHipCm,
-      usableRotation(input, side),
-      crossingOf(form, body),
+      turnIn(input, side, form),
+      crossingIn(input, form),
       body,
     );
     return (
@@ -127,12 +142,7 @@ function foldLeanDeg(input: FamilyInput, seatCm: number, form: CrossedForm): num
 function shinsUnder(input: FamilyInput, seatCm: number, form: CrossedForm) {
   const { body } = input;
   const legs = sides.map((side) =>
-    crossedLeg(
-      seatCm + body.seatToHipCm,
-      usableRotation(input, side),
-      crossingOf(form, body),
-      body,
-    ),
+    crossedLeg(seatCm + body.seatToHipCm, turnIn(input, side, form), crossingIn(input, form), body),
   );
   const furthest = Math.max(...legs.map(({ knee, ankle }) => Math.max(knee[0], ankle[0])));
   return (x: number): Under =>
@@ -170,18 +180,23 @@ export function crossedSeat(id: string, form: CrossedForm): Family {
       const seatCm = Math.max(...sides.map((side) => crossedSeatCm(input, side, form)));
       return [{ slot: 'seat', side: 'both', rawCm: seatCm }, ...after(input, Math.max(0, seatCm))];
     },
+    ...(form.stacked
+      ? {}
+      : { dials: ({ body }: FamilyInput) => ({ heelsAway: heelsAwayCm(form.kneeDeg, body) }) }),
     afterBuilt: (input, built) => after(input, seatOf(built)),
     figure: (input, built) => {
       const { body } = input;
       const seatCm = seatOf(built);
       const hip: Point = [0, seatCm + body.seatToHipCm];
+      const leg = (side: Side) =>
+        crossedLeg(hip[1], turnIn(input, side, form), crossingIn(input, form), body);
       const legs = {
-        left: crossedLeg(hip[1], usableRotation(input, 'left'), crossingOf(form, body), body),
-        right: crossedLeg(hip[1], usableRotation(input, 'right'), crossingOf(form, body), body),
+        left: leg('left'),
+        right: leg('right'),
       };
       const rise = Math.max(legs.left.thighRiseDeg, legs.right.thighRiseDeg);
       // A knee over the hip tips the pelvis back as far as the hip cannot bend.
-      const rollBack = Math.max(0, rise - (form.stacked ? parameter.stackedRise.value : 0));
+      const rollBack = Math.max(0, rise - (form.stacked ? crossLegged.stackedRise.value : 0));
       return {
         posture: crossedPosture(
           input,
@@ -220,7 +235,7 @@ function crossedPosture(
   const knees: SupportPlace[] = sides.flatMap((side) => {
     const key = slotKey({ slot: 'underThigh', side });
     const height = built[key] ?? 0;
-    const share = form.stacked ? parameter.stackedSupportAt.value : 1;
+    const share = form.stacked ? crossLegged.stackedSupportAt.value : 1;
     const xCm = hip[0] + share * (legs[side].knee[0] - hip[0]) - 4 * share;
     return height > 0 ? [{ slot: key, xCm, bottomCm: 0, topCm: height }] : [];
   });
@@ -264,7 +279,8 @@ function crossedDemands(
   form: CrossedForm,
 ): Demand[] {
   const { body, values, settings } = input;
-  const level = rotationFrom(hipY, 0, crossingOf(form, body), body);
+  const crossing = crossingIn(input, form);
+  const level = rotationFrom(hipY, 0, crossing, body) - crossing.sparedDeg;
   return sides.flatMap((side): Demand[] => [
     {
       range: 'hipRotation',
@@ -275,7 +291,7 @@ function crossedDemands(
     {
       range: 'kneeFlexion.hipBent',
       side,
-      needDeg: form.kneeDeg,
+      needDeg: crossing.kneeDeg,
       haveDeg: rangeValue(values, 'kneeFlexion.hipBent', side),
     },
     {

@@ -3,6 +3,7 @@ import { keyOf, sides, type RangeId, type ReadingSide, type Side } from '../rang
 import type { HeightReason, Surface } from '../reasons';
 import type { InputValues, InputKey } from './inputs';
 import type { Posture } from './posture';
+import type { DialValues } from '../dials';
 import type { SlotKey, SlotRef } from '../slots';
 
 /** What the teaching approach and the cautions settle before anything is reckoned. */
@@ -32,6 +33,8 @@ export interface PoseSettings {
   readonly restful: boolean;
   /** The way in which the pose is set up; empty where it has but one. */
   readonly way: string;
+  /** What is set of the pose itself; what is absent is reckoned. */
+  readonly dials: DialValues;
   /** Seat of the chair at hand, loaded. */
   readonly chairSeatCm: number;
 }
@@ -97,6 +100,8 @@ export interface Family {
   readonly afterBuilt?: (input: FamilyInput, built: Built) => SlotNeed[];
   /** The way that suits this body, where it is the body that decides. */
   readonly way?: (input: FamilyInput) => string | undefined;
+  /** What the pose is set to for this body, where nobody set it otherwise. */
+  readonly dials?: (input: FamilyInput) => DialValues;
   /** The support that mends a pelvis that rolls back on what was built; the pose's own table says it for the rest. */
   readonly mendsRollBack?: (input: FamilyInput, built: Built) => SlotKey;
   /** The figure on what was really built. */

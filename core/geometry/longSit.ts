@@ -1,5 +1,6 @@
 import type { HeightReason } from '../reasons';
 import { asinDeg, cosDeg, sinDeg } from '../angles';
+import type { DialValues } from '../dials';
 import type { Body } from '../body/body';
 import { longSit as parameter, straddle } from '../parameters';
 import { sides, type Side } from '../ranges/ranges';
@@ -138,6 +139,8 @@ const CLOSE_CM = 0.01;
  * Over what a support may be, the feet stand and the knees bend so far by themselves.
  */
 export function rollUnderKneesCm(seatCm: number, input: FamilyInput): number {
+  const { kneeBend } = input.settings.dials;
+  if (kneeBend !== undefined) return kneesAtBendCm(seatCm, kneeBend, input.body);
   const rollBack = rollBackOn(seatCm, input);
   const over = (rollCm: number) => rollBack(rollCm) - parameter.rollBackAllowed.value;
   return leastKneesCm(seatCm, input.body, over) ?? parameter.kneesBent.value;
@@ -160,6 +163,17 @@ export function leastKneesCm(
   }
   return undefined;
 }
+
+/** Height of the backs of knees that are bent so far on this seat. */
+export const kneesAtBendCm = (seatCm: number, kneeDeg: number, body: Body): number =>
+  leastKneesCm(seatCm, body, (cm) => kneeDeg - longLegs(seatCm, cm, body).kneeBendDeg) ??
+  parameter.kneesBent.value;
+
+/** Bend of knees that stand by themselves, the feet planted; nothing where they lie on something or straight. */
+export const plantedBend = (seatCm: number, kneesCm: number, body: Body): DialValues =>
+  kneesCm > parameter.kneesMost.value
+    ? { kneeBend: longLegs(seatCm, kneesCm, body).kneeBendDeg }
+    : {};
 
 /** Seat that straight legs ask for, with no roll: below 0 means room to spare. */
 export function straightLegSeatCm(input: FamilyInput): number {
@@ -244,9 +258,16 @@ export function longSitWhy(input: FamilyInput, need: SlotNeed, spread = false): 
       ];
 }
 
-/** Half the angle between spread legs: as wide as costs the pelvis nothing. */
-export const straddleHalfAngleDeg = ({ values }: FamilyInput) =>
+/** Half the angle between spread legs that costs the pelvis nothing. */
+const easyHalfAngleDeg = ({ values }: FamilyInput) =>
   Math.min(straddle.widest.value, straddle.easyShare.value * leastOf(values, 'hipSpread', sides));
+/** Half the angle between spread legs: as they are set, else as wide as costs the pelvis nothing. */
+export const straddleHalfAngleDeg = (input: FamilyInput) =>
+  input.settings.dials.legsApart === undefined
+    ? easyHalfAngleDeg(input)
+    : input.settings.dials.legsApart / 2;
+/** The whole angle between spread legs that costs the pelvis nothing. */
+export const easyLegsApart = (input: FamilyInput) => ({ legsApart: 2 * easyHalfAngleDeg(input) });
 
 /** Spread that legs this wide ask for, with nothing taken from the pelvis. */
 export const spreadDemands = ({ values }: FamilyInput, outDeg: number): Demand[] =>
@@ -321,12 +342,18 @@ const handsNeed = (input: FamilyInput, seatCm: number, rollCm: number): SlotNeed
   };
 };
 
-/** A wide seat as its hamstrings feel it: the palms press, and the pelvis may stay a little further back. */
+/**
+ * A wide seat as its hamstrings feel it: the palms press, and the pelvis may stay a little further back; legs wider than
+ * is easy draw it back.
+ */
 export const pressedUp = (input: FamilyInput): FamilyInput => ({
   ...input,
   settings: {
     ...input.settings,
-    pelvisTargetDeg: input.settings.pelvisTargetDeg - straddle.pelvisSpared.value,
+    pelvisTargetDeg:
+      input.settings.pelvisTargetDeg -
+      straddle.pelvisSpared.value +
+      straddle.drawnBack.value * Math.max(0, straddleHalfAngleDeg(input) - easyHalfAngleDeg(input)),
   },
 });
 
@@ -347,6 +374,13 @@ function sitWithLongLegs(id: string, spread: boolean): Family {
       return [...needs, handsNeed(input, built(needs, 'seat'), built(needs, 'underKnees'))];
     },
     mendsRollBack,
+    dials: (asked) => {
+      const needs = longSitNeeds(sat(asked));
+      return {
+        ...(spread ? easyLegsApart(asked) : {}),
+        ...plantedBend(built(needs, 'seat'), built(needs, 'underKnees'), asked.body),
+      };
+    },
     afterBuilt: (asked, { seat = 0, underKnees }) => {
       const input = sat(asked);
       const roll = rollUnderKneesCm(seat, input);

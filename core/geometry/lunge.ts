@@ -3,6 +3,7 @@ import { armCm, type Body } from '../body/body';
 import { ladderStart, strapped } from '../parameters';
 import { palmGapCm } from './arms';
 import { rangeValue } from './inputs';
+import { firstZero } from './root';
 import { keysOn, otherSide, worked, type Family, type FamilyInput, type SlotNeed } from './family';
 import {
   along,
@@ -21,6 +22,8 @@ interface Stepped {
   readonly front: Leg;
   readonly back: Leg;
   readonly frontRiseDeg: number;
+  /** Of the back thigh behind the hip. */
+  readonly backLeanDeg: number;
   /** From the back knee to the front ankle. */
   readonly stepCm: number;
 }
@@ -34,12 +37,30 @@ const toesDown = (ankle: Point, body: Body): Pick<Leg, 'heel' | 'toe'> => ({
   toe: [ankle[0] - 0.6 * body.footCm, 1.5],
 });
 
-/** Front knee over its ankle, back knee down as far behind the hip as the back thigh goes. */
-function stepped(input: FamilyInput, padCm: number): Stepped {
-  const { body, settings } = input;
-  const back =
-    settings.share * rangeValue(input.values, 'hipExtension', otherSide(worked(input.side)));
-  const lean = Math.max(0, back + (settings.lumbarAllowanceDeg > 0 ? strapped.lungeArch.value : 0));
+/** What the pelvis adds to the back hip, where it may tilt. */
+const tiltDeg = ({ settings }: FamilyInput) =>
+  settings.lumbarAllowanceDeg > 0 ? strapped.lungeArch.value : 0;
+
+/** How far the back thigh goes behind the hip. */
+function backLeanDeg(input: FamilyInput): number {
+  const { settings, values, side } = input;
+  const back = settings.share * rangeValue(values, 'hipExtension', otherSide(worked(side)));
+  return Math.max(0, back + tiltDeg(input));
+}
+
+/** The back thigh's lean with the step as long as it is set; as far as it goes where it is not. */
+function leanInStep(input: FamilyInput, padCm: number): number {
+  const { step } = input.settings.dials;
+  if (step === undefined) return backLeanDeg(input);
+  return firstZero((lean) => step - steppedAt(lean, input, padCm).stepCm, 0, MOST_LEAN_DEG, 0.01);
+}
+const MOST_LEAN_DEG = 70;
+
+const stepped = (input: FamilyInput, padCm: number): Stepped =>
+  steppedAt(leanInStep(input, padCm), input, padCm);
+
+/** Front knee over its ankle, back knee down as far behind the hip as the back thigh leans. */
+function steppedAt(lean: number, { body }: FamilyInput, padCm: number): Stepped {
   const kneeY = body.kneeFrontCm + padCm;
   const hip: Point = [0, kneeY + body.thighCm * cosDeg(lean)];
   const backKnee: Point = [-body.thighCm * sinDeg(lean), kneeY];
@@ -57,6 +78,7 @@ function stepped(input: FamilyInput, padCm: number): Stepped {
   return {
     hip,
     frontRiseDeg,
+    backLeanDeg: lean,
     stepCm: frontAnkle[0] - backKnee[0],
     front: legWithFoot(frontKnee, frontAnkle, footOn(frontAnkle, body)),
     back: legWithFoot(backKnee, backAnkle, toesDown(backAnkle, body)),
@@ -95,6 +117,9 @@ function lungeFamily(id: string, outsideDeg: number): Family {
       { slot: 'underKnees', side: 'both', rawCm: ladderStart.kneePad.value, isChosen: true },
       hands(input, ladderStart.kneePad.value),
     ],
+    dials: (input) => ({
+      step: steppedAt(backLeanDeg(input), input, ladderStart.kneePad.value).stepCm,
+    }),
     afterBuilt: (input, { underKnees = 0 }) => [hands(input, underKnees)],
     figure: (input, built) => {
       const { body } = input;
@@ -136,7 +161,7 @@ function lungeFamily(id: string, outsideDeg: number): Family {
           {
             range: 'hipExtension',
             side: back,
-            needDeg: input.settings.share * rangeValue(input.values, 'hipExtension', back),
+            needDeg: step.backLeanDeg - tiltDeg(input),
             haveDeg: rangeValue(input.values, 'hipExtension', back),
           },
           {

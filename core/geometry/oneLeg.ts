@@ -61,6 +61,7 @@ export const oneLegFold: Family = {
     return [...needs.slice(0, 2), openKneeNeed(input, seatCm), ...needs.slice(2)];
   },
   mendsRollBack,
+  ...(seatedFold.dials ? { dials: seatedFold.dials } : {}),
   afterBuilt: (input, built) => [
     ...(seatedFold.afterBuilt?.(input, built) ?? []),
     openKneeNeed(input, built.seat ?? 0),
@@ -165,6 +166,8 @@ function seatAtBendCm(input: FamilyInput, kneeDeg: number): number {
 
 /** The least bend of the long knee at which this seat is enough. */
 const kneeBendInTwist = (input: FamilyInput, seatCm: number) =>
+  input.settings.dials.kneeBend ?? bendFor(input, seatCm);
+const bendFor = (input: FamilyInput, seatCm: number) =>
   firstZero((deg) => seatAtBendCm(input, deg) - seatCm, SOFT_KNEE_DEG, BENT_KNEE_DEG, 0.01);
 
 /** The seat to what is usual, then the long knee bends, then more seat. */
@@ -196,6 +199,7 @@ export const seatedTwist: Family = {
     return [{ slot: 'seat', side: 'both', rawCm: seatCm }, twistNeeds(input, Math.max(0, seatCm))];
   },
   mendsRollBack: () => 'seat',
+  dials: (input) => ({ kneeBend: bendFor(input, Math.max(0, twistSeatCm(input))) }),
   afterBuilt: (input, { seat = 0 }) => [twistNeeds(input, seat)],
   figure: (input, { seat: seatCm = 0, hands: handsCm = 0 }) => {
     const { body } = input;

@@ -209,5 +209,14 @@ export function armToward(
   };
 }
 
+/** Where the hand holds a strap of this length round the foot. */
+export const handOnStrap = (shoulder: Point, foot: Point, strapCm: number): Point =>
+  toward(foot, shoulder, strapCm);
+/** A point so far from one toward another. */
+function toward(from: Point, to: Point, cm: number): Point {
+  const share = cm / Math.max(cm, between(from, to));
+  return [from[0] + share * (to[0] - from[0]), from[1] + share * (to[1] - from[1])];
+}
+
 /** Degrees by which the line from a to b falls below the horizontal. */
 export const fallDeg = (a: Point, b: Point) => asinDeg((a[1] - b[1]) / between(a, b));

@@ -2,7 +2,7 @@ import { cosDeg, sinDeg } from '../angles';
 import type { Body } from '../body/body';
 import { crossLegged, reclined } from '../parameters';
 import { ranges, sides, type Side } from '../ranges/ranges';
-import { crossedLeg, solesTogether } from './crossedLeg';
+import { crossedLeg, heelsAwayCm, solesTogether, withHeels } from './crossedLeg';
 import { thighGapCm, usableRotation } from './crossedSeat';
 import { leastOf, rangeValue } from './inputs';
 import { keysOn, type Built, type Family, type FamilyInput, type SlotNeed } from './family';
@@ -10,13 +10,12 @@ import { inclineOn, neckWhy, rampNeeds, reclinedFigure } from './reclinedHero';
 import { along, legOf, postureFrom, type Point } from './posture';
 import { slotKey } from '../slots';
 
-const openLeg = (input: FamilyInput, side: Side) =>
-  crossedLeg(
-    input.body.seatToHipCm,
-    usableRotation(input, side),
-    solesTogether(input.body),
-    input.body,
-  );
+function openLeg(input: FamilyInput, side: Side) {
+  const { body, settings } = input;
+  const crossing = withHeels(solesTogether(body), settings.dials.heelsAway, body);
+  const turnDeg = usableRotation(input, side) + crossing.sparedDeg;
+  return crossedLeg(body.seatToHipCm, turnDeg, crossing, body);
+}
 
 /** Where the legs are held: at the outer hips, or at the knees once the ramp is steep. */
 const heldAt = ({ settings }: FamilyInput, riseCm: number) =>
@@ -51,6 +50,7 @@ function inclineDeg({ body, settings, values }: FamilyInput): number {
 export const reclinedOpen: Family = {
   id: 'reclined open',
   needs: () => keysOn(sides, 'hipRotation'),
+  dials: ({ body }) => ({ heelsAway: heelsAwayCm(solesTogether(body).kneeDeg, body) }),
   heights: (input) => {
     const ramp = rampNeeds(inclineDeg(input), input.body.seatToHipCm, input.body).map((need) => ({
       ...need,

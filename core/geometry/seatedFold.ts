@@ -20,8 +20,10 @@ import {
 } from './foldedTrunk';
 import {
   hamstringDemands,
+  easyLegsApart,
   hamstringLegs,
   hipFlexionOf,
+  kneesAtBendCm,
   kneesUpCm,
   leastKneesCm,
   longFoot,
@@ -30,6 +32,7 @@ import {
   longSitSupports,
   longSitWhy,
   mendsRollBack,
+  plantedBend,
   pressedUp,
   rollBackDeg,
   rollUnderKneesCm,
@@ -40,7 +43,7 @@ import {
   turnedOut,
   type LongLegs,
 } from './longSit';
-import { between, legWithFoot, postureFrom, type Point } from './posture';
+import { between, handOnStrap, legWithFoot, postureFrom, type Point } from './posture';
 
 /**
  * Lean of the trunk's lower end past upright, minus when it rolls back, from what the hamstrings leave. A trunk stands
@@ -97,7 +100,9 @@ function folded(
   return {
     legs,
     trunk,
-    strapCm: stays ? Math.max(0, between(trunk.shoulder, ball) - armCm(body)) : 0,
+    strapCm: stays
+      ? (input.settings.dials.strap ?? Math.max(0, between(trunk.shoulder, ball) - armCm(body)))
+      : 0,
   };
 }
 
@@ -118,6 +123,12 @@ function trunkOverKnees(seatCm: number, input: FamilyInput, { spread = false }: 
   });
 }
 
+const BELLY = 'belly-on-thighs';
+
+/** Height of the backs of the knees: with the belly on the thighs they stand by themselves, however high. */
+const kneesStandCm = ({ settings }: FamilyInput, builtCm: number | undefined, askedCm: number) =>
+  settings.way === BELLY ? askedCm : kneesUpCm(builtCm, askedCm);
+
 /** Feet that stand hold the knees over whatever might have lain there. */
 const PLANTED_CM = 1;
 
@@ -126,7 +137,9 @@ const PLANTED_CM = 1;
  * or chair over them; where neither is to be had the trunk stays up.
  */
 function kneesInFoldCm(seatCm: number, input: FamilyInput, form: FoldForm): number {
-  if (input.settings.way === 'belly-on-thighs') return parameter.kneesWellBent.value;
+  const { kneeBend } = input.settings.dials;
+  if (kneeBend !== undefined) return kneesAtBendCm(seatCm, kneeBend, input.body);
+  if (input.settings.way === BELLY) return parameter.kneesWellBent.value;
   const forPelvis = rollUnderKneesCm(seatCm, input);
   if (input.settings.way === 'upright') return forPelvis;
   if (input.settings.firstToRise !== 'knees') return forPelvis;
@@ -173,25 +186,40 @@ function foldOverLongLegs(id: string, form: FoldForm): Family {
       ];
     },
     mendsRollBack,
+    dials: (asked) => {
+      const input = form.spread ? pressedUp(asked) : asked;
+      const { seatCm: wished, kneesCm } = seatThenKnees(input, (cm) =>
+        kneesInFoldCm(cm, input, form),
+      );
+      const seatCm = Math.max(0, wished);
+      const { strapCm } = folded(seatCm, kneesCm, input, form);
+      return {
+        ...(form.spread ? easyLegsApart(input) : {}),
+        ...plantedBend(seatCm, kneesCm, input.body),
+        ...(form.spread || strapCm === 0 ? {} : { strap: strapCm }),
+      };
+    },
     afterBuilt: (asked, built: Built) => {
       const input = form.spread ? pressedUp(asked) : asked;
       const seatCm = built.seat ?? 0;
       const knees = kneesInFoldCm(seatCm, input, form);
       return [
         { slot: 'underKnees', side: 'both', rawCm: knees },
-        ...upperNeeds(seatCm, kneesUpCm(built.underKnees, knees), input, form),
+        ...upperNeeds(seatCm, kneesStandCm(input, built.underKnees, knees), input, form),
       ];
     },
     figure: (asked, built) => {
       const input = form.spread ? pressedUp(asked) : asked;
       const { body } = input;
       const seatCm = built.seat ?? 0;
-      const rollCm = kneesUpCm(built.underKnees, kneesInFoldCm(seatCm, input, form));
+      const rollCm = kneesStandCm(input, built.underKnees, kneesInFoldCm(seatCm, input, form));
       const { legs, trunk, strapCm } = folded(seatCm, rollCm, input, form, built);
       const foot = longFoot(legs, body);
       const rollBack = rollBackDeg(seatCm, rollCm, input);
       const halfAngle = form.spread ? straddleHalfAngleDeg(input) : 0;
-      const hands: Point = form.spread ? floorAhead(trunk.shoulder, body) : foot.toe;
+      const hands: Point = form.spread
+        ? floorAhead(trunk.shoulder, body)
+        : handOnStrap(trunk.shoulder, foot.toe, strapCm);
       return {
         posture: postureFrom({
           near: turnedOut(legWithFoot(legs.knee, legs.ankle, foot), legs.hip, halfAngle),

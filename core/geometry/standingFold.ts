@@ -1,10 +1,10 @@
 import { armCm, type Body } from '../body/body';
 import { standingFold as parameter, straddle } from '../parameters';
 import { sides } from '../ranges/ranges';
-import { cosDeg, sinDeg } from '../angles';
+import { acosDeg, cosDeg, sinDeg } from '../angles';
 import { leastOf, rangeValue, stifferSide, valueOf } from './inputs';
 import { keysOn, type Family, type FamilyInput } from './family';
-import { hipFlexionAt } from './longSit';
+import { hipFlexionAt, spreadDemands } from './longSit';
 import {
   along,
   armToward,
@@ -27,8 +27,23 @@ interface Hang {
   readonly handsCm: number;
 }
 
-/** Hips over ankles, knees bent evenly; the trunk pitches by what the hamstrings leave and a share of the rounding. */
-function hang(input: FamilyInput, kneeDeg: number, halfAngleDeg = 0): Hang {
+/** How much less a trunk pitches that hands hold up; nothing where they hang lower than what is under them. */
+function heldUpDeg(hip: Point, pitchDeg: number, handsAtCm: number | undefined, body: Body) {
+  if (handsAtCm === undefined) return 0;
+  const shoulderY = handsAtCm + armCm(body) + parameter.shouldersGive.value;
+  return Math.max(0, pitchDeg - acosDeg((shoulderY - hip[1]) / body.trunkCm));
+}
+
+/**
+ * Hips over ankles, knees bent evenly; the trunk pitches by what the hamstrings leave and a share of the rounding, and by
+ * less where the hands stand on something.
+ */
+function hang(
+  input: FamilyInput,
+  kneeDeg: number,
+  halfAngleDeg = 0,
+  handsAtCm?: number | undefined,
+): Hang {
   const { body, settings } = input;
   const half = kneeDeg / 2;
   const ankle: Point = [0, body.ankleHeightCm];
@@ -40,11 +55,13 @@ function hang(input: FamilyInput, kneeDeg: number, halfAngleDeg = 0): Hang {
   ];
   const knee = up(ankle, half, body.shinCm);
   const hip = up(knee, -half, body.thighCm);
-  const baseDeg = hipFlexionAt(kneeDeg, input) - half;
-  const pitchDeg = Math.min(
+  const freeDeg = hipFlexionAt(kneeDeg, input) - half;
+  const freePitchDeg = Math.min(
     settings.pitchMostDeg,
-    baseDeg + parameter.spineCounts.value * settings.spineShareDeg,
+    freeDeg + parameter.spineCounts.value * settings.spineShareDeg,
   );
+  const heldDeg = heldUpDeg(hip, freePitchDeg, handsAtCm, body);
+  const [baseDeg, pitchDeg] = [freeDeg - heldDeg, freePitchDeg - heldDeg];
   const shoulder = along(hip, pitchDeg, body.trunkCm);
   return {
     hip,
@@ -90,6 +107,9 @@ function kneesBentDeg(input: FamilyInput, fromDeg: number, halfAngleDeg: number)
 }
 const CLOSE_CM = 0.01;
 
+/** Ways in which the hands come down to nothing, so that the knees need not bend for them. */
+const HANDS_STAY_UP: readonly string[] = ['thighs', 'loose'];
+
 /** What tells the standing folds apart. */
 interface StandingForm {
   /** Knees bent at least so far. */
@@ -99,25 +119,31 @@ interface StandingForm {
 
 /** Standing folds: hands always on something. */
 function standing(id: string, form: StandingForm): Family {
-  const kneeOf = (input: FamilyInput) =>
-    kneesBentDeg(
-      input,
-      Math.max(input.settings.standingKneeDeg, form.leastKneeDeg ?? 0),
-      halfOf(input),
+  const softKnee = ({ settings }: FamilyInput) =>
+    Math.max(settings.standingKneeDeg, form.leastKneeDeg ?? 0);
+  const reckonedKnee = (input: FamilyInput) =>
+    HANDS_STAY_UP.includes(input.settings.way)
+      ? softKnee(input)
+      : kneesBentDeg(input, softKnee(input), halfOf(input));
+  const kneeOf = (input: FamilyInput) => input.settings.dials.kneeBend ?? reckonedKnee(input);
+  const reckonedApart = ({ values }: FamilyInput) =>
+    2 *
+    Math.min(
+      straddle.standingWidest.value,
+      straddle.easyShare.value * leastOf(values, 'hipSpread', sides),
     );
-  const halfOf = ({ values }: FamilyInput) =>
-    form.wide
-      ? Math.min(
-          straddle.standingWidest.value,
-          straddle.easyShare.value * leastOf(values, 'hipSpread', sides),
-        )
-      : 0;
+  const halfOf = (input: FamilyInput) =>
+    form.wide ? (input.settings.dials.legsApart ?? reckonedApart(input)) / 2 : 0;
   return {
     id,
     needs: () => [
       'hamstringCoupling',
       ...keysOn(sides, 'hamstring', 'hipFlexion', ...(form.wide ? ['hipSpread' as const] : [])),
     ],
+    dials: (input) => ({
+      ...(form.wide ? { legsApart: reckonedApart(input) } : {}),
+      kneeBend: reckonedKnee(input),
+    }),
     heights: (input) => [
       { slot: 'hands', side: 'both', rawCm: handsHeightCm(input, kneeOf(input), halfOf(input)) },
     ],
@@ -125,8 +151,13 @@ function standing(id: string, form: StandingForm): Family {
       const { body } = input;
       const kneeDeg = kneeOf(input);
       const half = halfOf(input);
-      const { hip, knee, ankle, pitchDeg, baseDeg, shoulder, handsCm } = hang(input, kneeDeg, half);
       const handY = built.hands;
+      const { hip, knee, ankle, pitchDeg, baseDeg, shoulder, handsCm } = hang(
+        input,
+        kneeDeg,
+        half,
+        handY,
+      );
       const onThigh: Point = [
         (hip[0] + knee[0]) / 2 + body.thighRadiusAtKneeCm,
         (hip[1] + knee[1]) / 2,
@@ -158,13 +189,21 @@ function standing(id: string, form: StandingForm): Family {
           supports:
             handY === undefined ? [] : [{ slot: 'hands', xCm: hand[0], bottomCm: 0, topCm: handY }],
         }),
-        demands: sides.map((side) => ({
-          range: 'hamstring',
-          side,
-          needDeg: Math.max(0, baseDeg + kneeDeg / 2 - coupling * kneeDeg),
-          haveDeg: rangeValue(input.values, 'hamstring', side),
-        })),
-        findings: { pitchDeg, kneeBendDeg: kneeDeg, handsCm },
+        demands: [
+          ...sides.map((side) => ({
+            range: 'hamstring' as const,
+            side,
+            needDeg: Math.max(0, baseDeg + kneeDeg / 2 - coupling * kneeDeg),
+            haveDeg: rangeValue(input.values, 'hamstring', side),
+          })),
+          ...(form.wide ? spreadDemands(input, half) : []),
+        ],
+        findings: {
+          pitchDeg,
+          kneeBendDeg: kneeDeg,
+          handsCm,
+          ...(form.wide ? { halfAngleDeg: half } : {}),
+        },
       };
     },
     why: (input, need) => {

@@ -12,6 +12,7 @@ import {
   along,
   armToward,
   between,
+  handOnStrap,
   headFrom,
   legOf,
   postureFrom,
@@ -27,16 +28,20 @@ const crossed: CrossedForm = {
   pastShare: 0,
 };
 
-/** What the hand cannot reach of the way to the foot. */
-const strapTo = (shoulder: Point, foot: Point, input: FamilyInput) =>
-  Math.max(0, between(shoulder, foot) - armCm(input.body));
+/** What the hand cannot reach of the way to the foot, or as long as the strap is let out. */
+const strapTo = (shoulder: Point, foot: Point, { body, settings }: FamilyInput) =>
+  settings.dials.strap ?? Math.max(0, between(shoulder, foot) - armCm(body));
 
 const raisedHamstring = ({ values, settings, side }: FamilyInput) =>
   settings.share * rangeValue(values, 'hamstring', worked(side));
 
-/** Straight leg raised on the back: as far as the hamstring goes with the pelvis flat. */
+/** As far as the hamstring lets a straight leg rise with the pelvis flat. */
+const highestDeg = (input: FamilyInput) =>
+  Math.min(input.settings.hipFlexionMostDeg, raisedHamstring(input), 110);
+
+/** Straight leg raised on the back. */
 function raisedLying(input: FamilyInput) {
-  const rise = Math.min(input.settings.hipFlexionMostDeg, raisedHamstring(input), 110);
+  const rise = input.settings.dials.legHeight ?? highestDeg(input);
   const leg = liftedLeg(lyingHip(input.body), rise, 0, input.body);
   const shoulder = lyingShoulder(input.body);
   return { rise, leg, shoulder };
@@ -58,6 +63,10 @@ export const legRaise: Family = {
     ...keysOn([worked(side)], 'hamstring'),
     ...keysOn([otherSide(worked(side))], 'hipExtension'),
   ],
+  dials: (input) => {
+    const { leg, shoulder } = raisedLying(input);
+    return { legHeight: highestDeg(input), strap: strapTo(shoulder, leg.toe, input) };
+  },
   heights: (input) => {
     const { leg, shoulder } = raisedLying(input);
     return [
@@ -81,7 +90,16 @@ export const legRaise: Family = {
         near: leg,
         far: low,
         hip,
-        upper: upperFrom(lying.spine, lying, armToward(shoulder, leg.toe, body, -1)),
+        upper: upperFrom(
+          lying.spine,
+          lying,
+          armToward(
+            shoulder,
+            handOnStrap(shoulder, leg.toe, strapTo(shoulder, leg.toe, input)),
+            body,
+            -1,
+          ),
+        ),
         pelvisDeg: 0,
         pelvisLeanDeg: lying.pelvisLeanDeg,
         strapTo: leg.toe,
@@ -133,7 +151,9 @@ function raisedSeated(input: FamilyInput, hip: Point, riseDeg: number) {
 }
 
 /** Seated, one leg raised on a strap; the other is crossed and sets the seat. */
-function raisedLegSeat(id: string, riseDeg: number, overhead: boolean): Family {
+function raisedLegSeat(id: string, usualDeg: number, overhead: boolean): Family {
+  const riseDeg = ({ settings }: FamilyInput) => settings.dials.legHeight ?? usualDeg;
+  const raised = (input: FamilyInput, hip: Point) => raisedSeated(input, hip, riseDeg(input));
   const seatNeed = (input: FamilyInput): number =>
     crossedSeatCm(input, otherSide(worked(input.side)), crossed);
   const upright = ({ body }: FamilyInput, seatCm: number): { hip: Point; shoulder: Point } => {
@@ -142,7 +162,7 @@ function raisedLegSeat(id: string, riseDeg: number, overhead: boolean): Family {
   };
   const strap = (input: FamilyInput, seatCm: number): SlotNeed[] => {
     const { hip, shoulder } = upright(input, seatCm);
-    const length = strapTo(shoulder, raisedSeated(input, hip, riseDeg).leg.toe, input);
+    const length = strapTo(shoulder, raised(input, hip).leg.toe, input);
     return [
       { slot: 'strap', side: 'both', rawCm: length, isLength: true },
       ...(overhead
@@ -167,13 +187,18 @@ function raisedLegSeat(id: string, riseDeg: number, overhead: boolean): Family {
       const seat = seatNeed(input);
       return [{ slot: 'seat', side: 'both', rawCm: seat }, ...strap(input, Math.max(0, seat))];
     },
+    dials: (input) => ({
+      legHeight: usualDeg,
+      strap: strap(input, Math.max(0, seatNeed(input)))[0]?.rawCm ?? 0,
+    }),
     afterBuilt: (input, { seat = 0 }) => strap(input, seat),
     figure: (input, built) => {
       const { body } = input;
       const seatCm = built.seat ?? 0;
       const { hip, shoulder } = upright(input, seatCm);
       const spine = spineFrom(hip, body.trunkCm, 0, 0);
-      const { kneeDeg, leg } = raisedSeated(input, hip, riseDeg);
+      const { kneeDeg, leg } = raised(input, hip);
+      const strapCm = strapTo(shoulder, leg.toe, input);
       const other = otherSide(worked(input.side));
       const low = crossedLeg(
         hip[1],
@@ -189,7 +214,7 @@ function raisedLegSeat(id: string, riseDeg: number, overhead: boolean): Family {
           upper: upperFrom(
             spine,
             headFrom(shoulder, body, 2),
-            armToward(shoulder, leg.toe, body, -1),
+            armToward(shoulder, handOnStrap(shoulder, leg.toe, strapCm), body, -1),
           ),
           pelvisDeg: input.settings.pelvisTargetDeg,
           pelvisLeanDeg: 0,
@@ -208,7 +233,7 @@ function raisedLegSeat(id: string, riseDeg: number, overhead: boolean): Family {
             needDeg:
               90 +
               input.settings.pelvisTargetDeg +
-              riseDeg -
+              riseDeg(input) -
               valueOf(input.values, 'hamstringCoupling') * kneeDeg,
             haveDeg: rangeValue(input.values, 'hamstring', worked(input.side)),
           },

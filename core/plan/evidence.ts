@@ -11,8 +11,10 @@ import type { RaiseReason, Remedy } from '../poses/pose';
 import type { Reason } from '../reasons';
 import type { Pose } from '../poses/poses';
 import type { ReadingSide } from '../ranges/ranges';
+import { turned, type DialId } from '../dials';
 import { sidelessKey, slotKey, slotRefOf, type SlotKey, type SlotName } from '../slots';
 import { purposeOf } from '../props/slots';
+import { valuesOf } from './dial';
 import { staysEmptyOver } from './limits';
 import { atTheEdge, type Prepared } from './prepare';
 
@@ -130,8 +132,13 @@ export function evidenceOf(
 /** What a remedy does: its slot moves, or its words are said. */
 const easingBy = (remedy: Remedy | null, cue: Reason): Easing =>
   remedy === null || 'cue' in remedy
-    ? { slot: null, way: 'raise', cue: remedy === null ? null : cue }
-    : { slot: remedy.slot, way: remedy.way, cue: null };
+    ? { slot: null, dial: null, way: 'raise', cue: remedy === null ? null : cue }
+    : {
+        slot: 'slot' in remedy ? remedy.slot : null,
+        dial: 'dial' in remedy ? remedy.dial : null,
+        way: remedy.way,
+        cue: null,
+      };
 
 /** What eases a pose for what was felt or seen at an earlier time. */
 export function easingFor(
@@ -142,8 +149,21 @@ export function easingFor(
   why: RaiseReason,
 ): Easing {
   if (why === 'rolled' && outcome && family.mendsRollBack)
-    return { slot: family.mendsRollBack(input, builtOf(outcome)), way: 'raise', cue: null };
-  return easingBy(pose.eases[why], { code: 'ease-cue', pose: pose.id, why });
+    return {
+      slot: family.mendsRollBack(input, builtOf(outcome)),
+      dial: null,
+      way: 'raise',
+      cue: null,
+    };
+  const remedy = atItsEnd(pose.eases[why], outcome) ? pose.eases.other : pose.eases[why];
+  return easingBy(remedy, { code: 'ease-cue', pose: pose.id, why });
+}
+
+/** Whether a dial cannot be turned any further than it stood. */
+function atItsEnd(remedy: Remedy | null, outcome: SessionPose | undefined): boolean {
+  if (!remedy || !('dial' in remedy)) return false;
+  const stood = outcome?.dials?.find(({ dial }) => dial === remedy.dial)?.value;
+  return stood !== undefined && turned(remedy, stood) === stood;
 }
 
 /** Faults of a pose that were seen at an earlier time. */
@@ -161,6 +181,10 @@ const slotMoved = (remedy: Remedy, way: 'raise' | 'lower'): SlotName | null =>
 /** Slots of which what was seen says that they stand too low. */
 export const faultedSlots = (pose: Pose, outcome: SessionPose | undefined): ReadonlySet<SlotName> =>
   new Set(faultsSeen(pose, outcome).flatMap((fault) => slotMoved(fault, 'raise') ?? []));
+
+/** Dials of which what was seen says that they are not eased enough. */
+export const faultedDials = (pose: Pose, outcome: SessionPose | undefined): ReadonlySet<DialId> =>
+  new Set(faultsSeen(pose, outcome).flatMap((fault) => ('dial' in fault ? fault.dial : [])));
 
 /** A fault that was seen the last two times, with what mends it; null where there is none. */
 export function seenAgain(pose: Pose, earlier: readonly Earlier[]) {
@@ -222,12 +246,20 @@ export function offsetsOf(
 ): ReadonlyMap<SlotKey, SlotDoubt> {
   const edgeSettings = atTheEdge(settings);
   const then = earlier.map(({ at, outcome }) => {
-    const atEdge = { body, settings: edgeSettings, side, values: likelyOn(dayOf(at)) };
+    const dials = valuesOf(outcome.dials ?? []);
+    const atEdge = {
+      body,
+      settings: { ...edgeSettings, dials },
+      side,
+      values: likelyOn(dayOf(at)),
+    };
     const more = askedForMore(outcome, decisionParameter.easyFeeling.value);
     return {
       outcome,
       edge: reckonedThen(family, atEdge, outcome),
-      target: outcome.overruled ? reckonedThen(family, { ...atEdge, settings }, outcome) : null,
+      target: outcome.overruled
+        ? reckonedThen(family, { ...atEdge, settings: { ...settings, dials } }, outcome)
+        : null,
       goesUp: more && raisedBy(easingFor(pose, family, atEdge, outcome, more.why)),
       faulted: faultedSlots(pose, outcome),
     };

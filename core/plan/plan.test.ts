@@ -358,7 +358,7 @@ test('a pair that is met on both sides is told apart, and raised together', () =
   expect(knee(first, 'left').targetCm).toBeGreaterThan(knee(first, 'right').targetCm + 2);
   const session = sampleSession('2026-01-15', {
     pose: 'open-book',
-    feeling: { strength: 3, place: 'joint' },
+    feeling: { strength: 8, place: 'muscle' },
     settled: first.slots.map(({ slot, side, stackCm, stack }) => ({
       slot,
       side,

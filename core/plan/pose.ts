@@ -1,6 +1,8 @@
 import { decide, type Decision, type Earlier, type Rung } from '../adapt/decide';
 import { chanceEnough } from '../adapt/offset';
 import { gateKey, wayKey } from '../approaches/approaches';
+import { movesOf, type DialId, type DialSetting, type DialValues } from '../dials';
+import type { SessionPose } from '../formats/book';
 import type { PlanPose, PlanSlot } from '../formats/plan';
 import { bandsOf, type Band } from '../geometry/band';
 import type { Built, Figure, FamilyInput, SlotNeed } from '../geometry/family';
@@ -22,12 +24,14 @@ import type { StudentContext } from './context';
 import {
   earlierOf,
   easingFor,
+  faultedDials,
   faultedSlots,
   offsetsOf,
   seenAgain,
   settledAt,
   type SlotDoubt,
 } from './evidence';
+import { backWay, dialled, easedDials, givenBack, movesThen, stoodAt, turnedFrom } from './dial';
 import { holdFor, timesFor } from './hold';
 import { shutBy } from './gate';
 import { atTheEdge, inItsWay, preparePose, type Prepared } from './prepare';
@@ -51,8 +55,9 @@ const notBuilt = (
   instead,
   reasons: [...reasons],
   refer: [...refer],
-  decision: { action: 'rest', word: 'rest', slot: null, reasons: [], refer: null },
+  decision: { action: 'rest', word: 'rest', slot: null, dial: null, reasons: [], refer: null },
   slots: [],
+  dials: [],
   demands: [],
   findings: {},
   holdSeconds: 0,
@@ -63,6 +68,7 @@ const notBuilt = (
 
 /** Everything about one pose on one side that its decision and its slots are made from. */
 interface Laid extends Prepared {
+  readonly dials: readonly DialSetting[];
   readonly side: ReadingSide;
   readonly context: StudentContext;
   readonly input: FamilyInput;
@@ -92,13 +98,58 @@ export function planPose(pose: Pose, side: ReadingSide, context: StudentContext)
 }
 
 function reckonPose(prepared: Prepared, side: ReadingSide, context: StudentContext): Planned {
-  const { pose, family, body, verdict } = prepared;
+  const { pose, verdict } = prepared;
   if (verdict.status === 'forbidden' || verdict.status === 'instead')
     return { planPose: notBuilt(pose, side, verdict), bands: [] };
   const shut = shutBy(pose.gate, pose, side, context);
   if (pose.gate && shut.length > 0)
     return { planPose: behindGate(prepared, side, context, shut), bands: [] };
-  const { settings } = prepared;
+  const last = earlierOf(context.history, pose.id, side).at(-1)?.outcome;
+  const laid = layPose(prepared, side, context, movesThen(last));
+  const instead = betterInstead(laid);
+  if (instead) return { planPose: instead, bands: laid.bands };
+  const decision = decisionOn(laid);
+  const turn = turnOf(decision, laid, last);
+  if (!turn) return { planPose: builtPose(laid, decision), bands: laid.bands };
+  const set = laid.dials.map((one) => (one.dial === turn.dial ? { ...one, value: turn.to } : one));
+  const again = layPose(prepared, side, context, movesOf(set));
+  const said: Reason = { code: 'dial-turned', ...turn };
+  return {
+    planPose: builtPose(again, { ...decision, reasons: [...decision.reasons, said] }),
+    bands: again.bands,
+  };
+}
+
+/** The dial that a decision turns, from where it stood to where it goes; null where none is turned. */
+function turnOf(
+  { action, word, dial, slot }: Decision,
+  { dials, bands, pose }: Laid,
+  last: SessionPose | undefined,
+): { dial: DialId; from: number; to: number } | null {
+  const planted = slot === 'underKnees' && isPlanted(pose, bands);
+  const one = dials.find((set) => set.dial === (planted ? 'kneeBend' : dial));
+  if (!one) return null;
+  const from = stoodAt(one, last);
+  const way = action === 'lower' ? 'lower' : 'raise';
+  const to = word === 'deepen' ? givenBack(one) : turnedFrom({ dial: one.dial, way }, one, last);
+  return { dial: one.dial, from, to };
+}
+
+/** Whether the knees stand by themselves, the feet planted: nothing can be raised under them, and they bend instead. */
+const isPlanted = (pose: Pose, bands: readonly Band[]) =>
+  bands.some(
+    ({ need }) => need.slot === 'underKnees' && staysEmptyOver(pose, slotKey(need), need.rawCm),
+  );
+
+/** A pose with its dials moved by so much from what is reckoned: its heights, their doubt, and what the mat says of them. */
+function layPose(
+  prepared: Prepared,
+  side: ReadingSide,
+  context: StudentContext,
+  moves: DialValues,
+): Laid {
+  const set = dialled(prepared, { values: context.likely, side }, moves);
+  const { pose, family, body, settings } = set;
   const input: FamilyInput = { body, values: context.likely, settings, side };
   const built = wayOf(pose, settings.way)?.slots;
   const bands = bandsOf(family, input, context.belief).filter(
@@ -106,17 +157,16 @@ function reckonPose(prepared: Prepared, side: ReadingSide, context: StudentConte
   );
   const earlier = earlierOf(context.history, pose.id, side);
   const atEdge = family.heights({ ...input, settings: atTheEdge(settings) });
-  const laid: Laid = {
-    ...prepared,
+  return {
+    ...set,
     side,
     context,
     input,
     bands,
     earlier,
-    doubts: offsetsOf(prepared, side, bands, earlier, context),
+    doubts: offsetsOf(set, side, bands, earlier, context),
     edgeCm: new Map(atEdge.map((need) => [slotKey(need), need.rawCm])),
   };
-  return { bands, planPose: betterInstead(laid) ?? builtPose(laid) };
 }
 
 /** What to practise until what must come first is done. */
@@ -192,12 +242,14 @@ const STRENGTH_WITHOUT_PAIN = 4;
 function decisionOn(laid: Laid): Decision {
   const { pose, family, choices, side, earlier, input, context } = laid;
   const last = earlier.at(-1)?.outcome;
+  const [eased] = easedDials(laid.dials).filter(({ dial }) => !faultedDials(pose, last).has(dial));
   return decide({
     today: context.today,
     earlier,
     easingFor: (why) => easingFor(pose, family, input, last, why),
     faulted: faultedSlots(pose, last),
     seenAgain: seenAgain(pose, earlier),
+    easedDial: eased ? { dial: eased.dial, way: backWay(eased.dial) } : null,
     veryMobile: context.veryMobile,
     lowCheck: lowCheckOf(family, side, context),
     strengthAllowed:
@@ -293,21 +345,8 @@ function piecesFor(bands: readonly Band[], at: number, pose: Pose, laid: number)
   return later.some(isTwin) ? Math.floor(left / 2) : left;
 }
 
-/** What is said where the slot that would go up stays empty, since the feet stand and the knees bend by themselves. */
-const plantedInstead = (
-  pose: Pose,
-  { action, slot }: Decision,
-  slots: readonly PlanSlot[],
-): Reason[] =>
-  action === 'raise' &&
-  slot === 'underKnees' &&
-  slots.some((one) => one.slot === slot && staysEmptyOver(pose, slot, one.reckonedCm))
-    ? [{ code: 'knees-more' }]
-    : [];
-
-function builtPose(laid: Laid): PlanPose {
+function builtPose(laid: Laid, decision: Decision): PlanPose {
   const { pose, family, choices, verdict, side, earlier, input } = laid;
-  const decision = decisionOn(laid);
   const { slots, built } = buildSlots(laid, decision);
   const { posture, demands, findings } = family.figure(input, built);
   const holdSeconds = Math.min(
@@ -331,17 +370,18 @@ function builtPose(laid: Laid): PlanPose {
       ...verdict.reasons,
       ...shutBy(wayOf(pose, input.settings.way)?.gate, pose, side, laid.context),
       ...decision.reasons,
-      ...plantedInstead(pose, decision, slots),
     ],
     refer: [...verdict.refer, ...(decision.refer ? [decision.refer] : [])],
     decision: {
       action: decision.action,
       word: decision.word,
       slot: decision.slot,
+      dial: decision.dial,
       reasons: [...decision.reasons],
       refer: decision.refer,
     },
     slots,
+    dials: laid.dials.map((one) => ({ ...one })),
     demands: [...demands],
     findings: { ...findings },
     holdSeconds,

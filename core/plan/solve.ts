@@ -4,12 +4,15 @@ import { meansOf } from '../geometry/band';
 import type { Built, Figure } from '../geometry/family';
 import { bestStacks, rungAbove, rungBelow } from '../props/search';
 import type { Shelf } from '../props/shelf';
-import { slotRule } from '../props/slots';
+import { purposeOf, slotRule } from '../props/slots';
 import { piecesMoved, type SlotRule, type Stack, type Used } from '../props/stack';
 import type { ReadingSide } from '../ranges/ranges';
 import { MOST_SLACK_CM, mostCmAt } from './limits';
-import { inItsWay, preparePose } from './prepare';
-import type { SlotId } from '../slots';
+import { movesOf, type DialSetting, type DialValues } from '../dials';
+import type { PlanPose } from '../formats/plan';
+import { dialled } from './dial';
+import { inItsWay, poseOr, preparePose } from './prepare';
+import { slotKey, slotRefOf, type SlotId, type SlotKey } from '../slots';
 
 /** One student in one pose on one side, with the shelf at hand. */
 export interface InPose {
@@ -17,18 +20,64 @@ export interface InPose {
   readonly pose: string;
   readonly side: ReadingSide;
   readonly shelf: Shelf;
+  /** How far each dial stands from what is reckoned; nowhere when left out. */
+  readonly moves?: DialValues;
 }
 
+/** A student in a planned pose, with the dials as they are planned or as they are set now. */
+export const inPoseOf = (
+  person: Person,
+  { pose, side, dials }: Pick<PlanPose, 'pose' | 'side' | 'dials'>,
+  shelf: Shelf,
+  set: readonly DialSetting[] = dials,
+): InPose => ({ person, pose, side, shelf, moves: movesOf(set) });
+
 /** The figure of a student in a pose on any heights: what a dragged or moved support does to pelvis, back and knees. */
-export function solveFigure(
-  { person, pose, side, shelf }: InPose,
+export function solveFigure(inPose: InPose, estimates: Estimates, built: Built): Figure {
+  const { family, ...input } = likelyIn(inPose, estimates);
+  return family.figure(input, built);
+}
+
+/** A student in a pose as the most likely body stands in it, with its dials where they are set. */
+function likelyIn({ person, pose, side, shelf, moves }: InPose, estimates: Estimates) {
+  const values = meansOf(beliefOf(estimates));
+  const prepared = inItsWay(preparePose(person, pose, side, shelf), person, { values, side });
+  const { family, body, settings, dials } = dialled(prepared, { values, side }, moves);
+  return { family, body, settings, values, side, dials };
+}
+
+/** The dials of a student in a pose, as they are reckoned and as they are moved. */
+export const dialsIn = (inPose: InPose, estimates: Estimates): readonly DialSetting[] =>
+  likelyIn(inPose, estimates).dials;
+
+/**
+ * How much higher or lower a pose asks for what fills and reaches once its dials are moved, by slot key; what carries or
+ * tilts stays as it lies, since the body found it.
+ *
+ * @param before how far each dial stood from what is reckoned.
+ */
+export function followsDials(
+  inPose: InPose,
   estimates: Estimates,
   built: Built,
-): Figure {
-  const values = meansOf(beliefOf(estimates));
-  const prepared = preparePose(person, pose, side, shelf);
-  const { family, body, settings } = inItsWay(prepared, person, { values, side });
-  return family.figure({ body, values, settings, side }, built);
+  before: DialValues,
+): ReadonlyMap<SlotKey, number> {
+  const { family } = poseOr(inPose.pose);
+  const asks = (moves: DialValues) => {
+    const { family: of, ...input } = likelyIn({ ...inPose, moves }, estimates);
+    const needs = [...of.heights(input), ...(of.afterBuilt?.(input, built) ?? [])];
+    return new Map(needs.map((need) => [slotKey(need), need.rawCm]));
+  };
+  const [then, now] = [asks(before), asks(inPose.moves ?? {})];
+  return new Map(
+    [...now].flatMap(([key, cm]) => {
+      const purpose = purposeOf(slotRefOf(key).slot, family);
+      const movedCm = cm - (then.get(key) ?? cm);
+      return (purpose === 'fill' || purpose === 'reach') && Math.abs(movedCm) > 0.01
+        ? [[key, movedCm] as const]
+        : [];
+    }),
+  );
 }
 
 function ruleFor(

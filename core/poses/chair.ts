@@ -151,6 +151,7 @@ export const chair = [
     sides: 'each',
     family: 'chair lunge',
     slots: ['feet', 'hands'],
+    dials: ['step'],
     traits: {
       knee: neitherLeg,
       hip: legs(['pastRightAngle'], ['frontStretched']),
@@ -181,10 +182,14 @@ export const chair = [
     exit: ['Bring the back leg in.', 'Turn round, change sides.'],
     needs: ['hipExtension', 'hipFlexion'],
     comesDown: ['hands', 'feet'],
-    eases: easedBy('hands'),
+    eases: easedBy('hands', {
+      strong: { dial: 'step', way: 'lower' },
+      arched: { dial: 'step', way: 'lower' },
+      'low-back': { dial: 'step', way: 'lower' },
+    }),
     faults: [
       { id: 'slides', seen: 'Slides off the edge', slot: 'feet', way: 'raise' },
-      { id: 'arches', seen: 'Low back arches', slot: 'hands', way: 'raise' },
+      { id: 'arches', seen: 'Low back arches', dial: 'step', way: 'lower' },
     ],
     warmUps: ['chair-seat'],
     counterposes: ['chair-hinge'],

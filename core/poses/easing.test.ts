@@ -5,7 +5,8 @@ import { studioShelf } from '../props/usualShelves';
 import { slotKey, type SlotKey } from '../slots';
 import { recordOfSix, sixPeople, type OneOfSix } from '../tests/sixPeople';
 import { doneAsPlanned, inputOf } from '../tests/samples';
-import { poses } from './poses';
+import { dials, turned } from '../dials';
+import { poses, type PoseId } from './poses';
 
 /** What is asked of the ranges over what there is, and what rolls, arches or lists. */
 function strainOf(family: Family, input: FamilyInput, built: Built): number {
@@ -46,6 +47,20 @@ test.each(poses.map((pose) => [pose.id, pose] as const))(
     const built = lowBuild(family, input);
     for (const remedy of Object.values(pose.eases)) {
       if (!remedy || 'cue' in remedy) continue;
+      if ('dial' in remedy) {
+        const reckoned = family.dials?.(input)[remedy.dial];
+        // Knees that are not planted have no bend of their own, and a hand that reaches needs no strap.
+        if (reckoned === undefined) continue;
+        const at = (value: number): FamilyInput => ({
+          ...input,
+          settings: { ...input.settings, dials: { [remedy.dial]: value } },
+        });
+        expect(remedy.way).toBe(dials[remedy.dial].eases);
+        expect(strainOf(family, at(turned(remedy, reckoned)), built as Built)).toBeLessThanOrEqual(
+          strainOf(family, at(reckoned), built as Built) + 0.01,
+        );
+        continue;
+      }
       const keys = Object.keys(built).filter((key) => key.split(':')[0] === remedy.slot);
       const by = remedy.way === 'raise' ? RUNG_CM : -RUNG_CM;
       const eased = { ...built };
@@ -60,9 +75,11 @@ test.each(poses.map((pose) => [pose.id, pose] as const))(
   },
 );
 
-test('a block under the standing foot is nobody’s ease, and the leg raise eases by its strap', () => {
-  for (const id of ['figure-four', 'chair-four', 'leg-up'] as const)
-    expect(poses.find((pose) => pose.id === id)!.eases.strong).toHaveProperty('cue');
+test('a block under the standing foot is nobody’s ease, and raised legs ease by coming down', () => {
+  const strong = (id: PoseId) => poses.find((pose) => pose.id === id)!.eases.strong;
+  for (const id of ['figure-four', 'chair-four'] as const) expect(strong(id)).toHaveProperty('cue');
+  for (const id of ['leg-up', 'heron', 'sundial'] as const)
+    expect(strong(id)).toEqual({ dial: 'legHeight', way: 'lower' });
 });
 
 test.each(Object.keys(sixPeople) as OneOfSix[])(

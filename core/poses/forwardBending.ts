@@ -12,6 +12,7 @@ export const forwardBending = [
     sides: 'both',
     family: 'standing fold',
     slots: ['hands'],
+    dials: ['kneeBend'],
     ways: [
       { id: 'hands-met', name: 'Hands on blocks or a chair' },
       {
@@ -57,12 +58,17 @@ export const forwardBending = [
     ],
     needs: ['hamstring', 'hipFlexion'],
     comesDown: ['hands'],
-    eases: easedBy('hands'),
+    eases: easedBy('hands', {
+      strong: { dial: 'kneeBend', way: 'raise' },
+      rolled: { dial: 'kneeBend', way: 'raise' },
+      'low-back': { dial: 'kneeBend', way: 'raise' },
+    }),
     faults: [
       {
         id: 'saves-knees',
         seen: 'Low back rounds to keep the knees straight',
-        cue: 'Bend the knees more, until the pelvis tips.',
+        dial: 'kneeBend',
+        way: 'raise',
       },
       { id: 'hips-back', seen: 'Hips sway behind the heels', slot: 'hands', way: 'raise' },
       { id: 'hands-air', seen: 'Hands hang in the air', slot: 'hands', way: 'raise' },
@@ -81,6 +87,7 @@ export const forwardBending = [
     sides: 'both',
     family: 'hanging fold',
     slots: ['hands'],
+    dials: ['kneeBend'],
     ways: [
       { id: 'hands-met', name: 'Hands on something' },
       {
@@ -120,14 +127,19 @@ export const forwardBending = [
     exit: ['Hands to the thighs, knees bent.', 'Come up in stages.'],
     needs: ['hamstring', 'hipFlexion'],
     comesDown: ['hands'],
-    eases: easedBy('hands'),
+    eases: easedBy('hands', {
+      strong: { dial: 'kneeBend', way: 'raise' },
+      rolled: { dial: 'kneeBend', way: 'raise' },
+      'low-back': { dial: 'kneeBend', way: 'raise' },
+    }),
     faults: [
       {
         id: 'saves-knees',
         seen: 'Low back rounds to keep the knees straight',
-        cue: 'Bend the knees more, until the pelvis tips.',
+        dial: 'kneeBend',
+        way: 'raise',
       },
-      { id: 'knees-lock', seen: 'Knees lock', slot: 'hands', way: 'raise' },
+      { id: 'knees-lock', seen: 'Knees lock', dial: 'kneeBend', way: 'raise' },
       { id: 'hands-air', seen: 'Hands hang in the air', slot: 'hands', way: 'raise' },
     ],
     warmUps: ['leg-up'],
@@ -145,6 +157,7 @@ export const forwardBending = [
     sides: 'both',
     family: 'fold',
     slots: ['seat', 'underKnees', 'forehead', 'strap'],
+    dials: ['kneeBend', 'strap'],
     ways: [
       {
         id: 'at-rest',
@@ -167,6 +180,7 @@ export const forwardBending = [
         id: 'belly-on-thighs',
         name: 'Belly on the thighs, then walk the hips back',
         slots: ['seat', 'forehead'],
+        dials: ['kneeBend'],
         entry: [
           'Feet planted, knees well bent; lay the belly on the thighs.',
           'Hold the feet or shins; let the head hang or rest.',
@@ -213,6 +227,12 @@ export const forwardBending = [
     faults: [
       { id: 'uphill', seen: 'Hinges uphill: the pelvis stays back', slot: 'seat', way: 'raise' },
       { id: 'rounds', seen: 'Rounds in the low back', slot: 'underKnees', way: 'raise' },
+      {
+        id: 'pulls',
+        seen: 'Pulls itself down by the strap, shoulders up',
+        dial: 'strap',
+        way: 'raise',
+      },
       { id: 'neck-cranked', seen: 'Neck cranked to look ahead', slot: 'forehead', way: 'raise' },
     ],
     warmUps: ['staff', 'leg-up'],
@@ -236,6 +256,7 @@ export const forwardBending = [
     sides: 'each',
     family: 'one-leg fold',
     slots: ['seat', 'underKnees', 'underThigh', 'forehead', 'strap'],
+    dials: ['kneeBend', 'strap'],
     asks: ['rounding', 'spine'],
     traits: {
       knee: legs(['turned'], []),
@@ -300,6 +321,7 @@ export const forwardBending = [
     sides: 'both',
     family: 'straddle fold',
     slots: ['seat', 'underKnees', 'chest', 'forehead'],
+    dials: ['legsApart', 'kneeBend'],
     optional: ['chest'],
     asks: ['rounding', 'spine', 'straddleEntry'],
     traits: {
@@ -326,12 +348,17 @@ export const forwardBending = [
     exit: ['Walk the hands back.', 'Hands under the knees, bring the legs in.'],
     needs: ['hamstring', 'hipFlexion', 'hipSpread'],
     comesDown: ['seat', 'underKnees', 'chest', 'forehead'],
-    eases: easedBy('chest', { rolled: 'seat', 'low-back': 'underKnees', joint: 'underKnees' }),
+    eases: easedBy('chest', {
+      rolled: 'seat',
+      'low-back': 'underKnees',
+      joint: { dial: 'legsApart', way: 'lower' },
+    }),
     faults: [
       {
         id: 'too-wide',
         seen: 'Legs too wide: the pelvis cannot follow',
-        cue: 'Bring the legs nearer together, until the pelvis comes up.',
+        dial: 'legsApart',
+        way: 'lower',
       },
       { id: 'uphill', seen: 'Hinges uphill', slot: 'seat', way: 'raise' },
       { id: 'toes-in', seen: 'Toes fall forward', slot: 'underKnees', way: 'raise' },
@@ -355,6 +382,8 @@ export const forwardBending = [
     sides: 'both',
     family: 'open fold',
     slots: ['seat', 'underThigh', 'forehead'],
+    dials: ['heelsAway'],
+    turnsFirst: { dial: 'heelsAway', under: ['seat', 'underThigh'] },
     traits: {
       knee: bothLegs('turned'),
       hip: bothLegs('pastRightAngle'),
@@ -389,9 +418,18 @@ export const forwardBending = [
     exit: ['Walk the hands back.', 'Hands close the knees.'],
     needs: ['hipRotation', 'hipFlexion'],
     comesDown: ['seat', 'underThigh', 'forehead'],
-    eases: easedBy('forehead', { rolled: 'seat', joint: 'underThigh' }),
+    eases: easedBy('forehead', {
+      rolled: 'seat',
+      joint: { dial: 'heelsAway', way: 'raise' },
+    }),
     faults: [
       { id: 'rounds', seen: 'Rounds instead of tipping', slot: 'seat', way: 'raise' },
+      {
+        id: 'hunches',
+        seen: 'Hunches over the feet',
+        dial: 'heelsAway',
+        way: 'raise',
+      },
       { id: 'head-hangs', seen: 'Head hangs', slot: 'forehead', way: 'raise' },
     ],
     warmUps: ['open-book'],
@@ -837,6 +875,7 @@ export const forwardBending = [
     sides: 'both',
     family: 'wide fold',
     slots: ['hands'],
+    dials: ['legsApart', 'kneeBend'],
     traits: {
       knee: neitherLeg,
       hip: bothLegs('pastRightAngle', 'spread', 'hamstringStretched'),
@@ -863,12 +902,18 @@ export const forwardBending = [
     exit: ['Bend the knees, hands to the hips.', 'Come up with a long back, step in.'],
     needs: ['hamstring', 'hipFlexion', 'hipSpread'],
     comesDown: ['hands'],
-    eases: easedBy('hands'),
+    eases: easedBy('hands', {
+      strong: { dial: 'kneeBend', way: 'raise' },
+      rolled: { dial: 'kneeBend', way: 'raise' },
+      'low-back': { dial: 'kneeBend', way: 'raise' },
+      joint: { dial: 'legsApart', way: 'lower' },
+    }),
     faults: [
       {
         id: 'saves-knees',
         seen: 'Low back rounds to keep the knees straight',
-        cue: 'Bend the knees more, until the pelvis tips.',
+        dial: 'kneeBend',
+        way: 'raise',
       },
       { id: 'feet-roll', seen: 'Feet roll in', slot: 'hands', way: 'raise' },
       { id: 'hands-air', seen: 'Hands hang in the air', slot: 'hands', way: 'raise' },

@@ -261,6 +261,7 @@ export const kneeling = [
     sides: 'each',
     family: 'lunge',
     slots: ['underKnees', 'hands'],
+    dials: ['step'],
     traits: {
       knee: legs(['loaded'], ['kneltOn']),
       hip: legs(['pastRightAngle'], ['frontStretched']),
@@ -292,10 +293,15 @@ export const kneeling = [
     exit: ['Hands down, step back.', 'Rest, change sides.'],
     needs: ['hipExtension', 'hipFlexion'],
     comesDown: ['hands'],
-    eases: easedBy('hands', { arched: { slot: 'hands', way: 'lower' }, joint: 'underKnees' }),
+    eases: easedBy('hands', {
+      strong: { dial: 'step', way: 'lower' },
+      arched: { dial: 'step', way: 'lower' },
+      'low-back': { dial: 'step', way: 'lower' },
+      joint: 'underKnees',
+    }),
     faults: [
       { id: 'knee-ahead', seen: 'Front knee slides past the toes', slot: 'hands', way: 'raise' },
-      { id: 'arches', seen: 'Low back arches', slot: 'hands', way: 'raise' },
+      { id: 'arches', seen: 'Low back arches', dial: 'step', way: 'lower' },
       { id: 'knee-sore', seen: 'Back knee sore', slot: 'underKnees', way: 'raise' },
     ],
     warmUps: ['constructive'],
@@ -313,6 +319,7 @@ export const kneeling = [
     sides: 'each',
     family: 'lizard',
     slots: ['underKnees', 'hands'],
+    dials: ['step'],
     traits: {
       knee: legs(['loaded'], ['kneltOn']),
       hip: legs(['pastRightAngle'], ['frontStretched']),
@@ -343,7 +350,11 @@ export const kneeling = [
     exit: ['Hands under the shoulders, foot back in.', 'Step back, change sides.'],
     needs: ['hipExtension', 'hipFlexion'],
     comesDown: ['hands'],
-    eases: easedBy('hands'),
+    eases: easedBy('hands', {
+      strong: { dial: 'step', way: 'lower' },
+      arched: { dial: 'step', way: 'lower' },
+      'low-back': { dial: 'step', way: 'lower' },
+    }),
     faults: [
       { id: 'knee-in', seen: 'Front knee falls inward', slot: 'hands', way: 'raise' },
       { id: 'rounds', seen: 'Back rounds', slot: 'hands', way: 'raise' },

@@ -2,6 +2,7 @@ import type { ChoiceId, QuestionId } from '../approaches/approaches';
 import type { FamilyId } from '../geometry/families';
 import type { RangeId } from '../ranges/ranges';
 import type { PoseTraits, Trait } from './traits';
+import type { DialId, DialTurn } from '../dials';
 import type { SlotId, SlotName } from '../slots';
 
 export interface Stage {
@@ -41,6 +42,8 @@ export interface PoseWay {
   readonly name: string;
   /** The slots that it builds; all of the pose's where none are named. */
   readonly slots?: readonly SlotId[];
+  /** What can be set of the pose in this way; all of the pose's dials where none are named. */
+  readonly dials?: readonly DialId[];
   readonly entry?: readonly string[];
   readonly stages?: readonly Stage[];
   /** Proposed where a question is answered so. */
@@ -50,9 +53,11 @@ export interface PoseWay {
   readonly mostSeconds?: number;
 }
 
-/** What eases a complaint or mends what is seen: a slot one rung up or down, or words alone. */
+/** What eases a complaint or mends what is seen: a slot one rung up or down, a dial turned, or words alone. */
 export type Remedy =
-  { readonly slot: SlotName; readonly way: 'raise' | 'lower' } | { readonly cue: string };
+  | { readonly slot: SlotName; readonly way: 'raise' | 'lower' }
+  | DialTurn
+  | { readonly cue: string };
 
 /** What may go wrong, what is seen, and what mends it. */
 export type PoseFault = { readonly id: string; readonly seen: string } & Remedy;
@@ -65,7 +70,7 @@ export interface HoldRule {
   readonly growsSeconds: number;
 }
 
-/** Why a support goes up. */
+/** Why a pose is eased. */
 export type RaiseReason = 'joint' | 'strong' | 'rolled' | 'arched' | 'low-back' | 'other';
 
 /** A pose as its table writes it; that every other pose it names exists is checked where the tables come together. */
@@ -84,6 +89,10 @@ export interface PoseEntry {
   readonly gate?: Gate;
   /** The way in where a question is answered so. */
   readonly entryIf?: Readonly<Partial<Record<ChoiceId, readonly string[]>>>;
+  /** What can be set of the pose itself. */
+  readonly dials?: readonly DialId[];
+  /** Turned before any of these slots stands over its most. */
+  readonly turnsFirst?: { readonly dial: DialId; readonly under: readonly SlotName[] };
   /** Slots that are offered with their heights and built only on request. */
   readonly optional?: readonly SlotId[];
   /** Questions of the approach whose answer changes this pose; the rest concern every pose alike. */

@@ -3,6 +3,7 @@ import { counter } from './counterposes';
 import { forwardBending } from './forwardBending';
 import { kneeling } from './kneeling';
 import type { Choices, QuestionId } from '../approaches/approaches';
+import type { DialId } from '../dials';
 import type { PoseEntry, PoseWay, Stage } from './pose';
 import { reclined } from './reclined';
 import { seated } from './seated';
@@ -52,6 +53,10 @@ export const posesIn = (group: Pose['group']): readonly PoseId[] =>
 /** One way of a pose by its id; undefined where the pose has none of that name. */
 export const wayOf = (pose: Pose | undefined, id: string): PoseWay | undefined =>
   pose?.ways?.find((way) => way.id === id);
+
+/** What can be set of a pose in one of its ways. */
+export const dialsOf = (pose: Pose, way = ''): readonly DialId[] =>
+  wayOf(pose, way)?.dials ?? pose.dials ?? [];
 
 /** The stages of a pose in one of its ways. */
 export const stagesOf = (pose: Pose, way = ''): readonly Stage[] =>

@@ -205,6 +205,7 @@ export const reclined = [
     sides: 'both',
     family: 'reclined open',
     slots: ['back', 'neck', 'outerHip', 'underThigh'],
+    dials: ['heelsAway'],
     ways: [
       {
         id: 'rolls',
@@ -437,6 +438,7 @@ export const reclined = [
     sides: 'each',
     family: 'leg raise',
     slots: ['underKnees', 'strap'],
+    dials: ['legHeight', 'strap'],
     traits: {
       knee: neitherLeg,
       hip: legs(['hamstringStretched', 'straightLegPulled'], []),
@@ -465,12 +467,15 @@ export const reclined = [
     exit: ['Bend the knee, foot down.', 'Change sides.'],
     needs: ['hamstring', 'hipExtension'],
     comesDown: ['underKnees'],
-    eases: easedBy(
-      { cue: 'Let the strap out and the leg down until the pull is mild; the knee may soften.' },
-      { arched: 'underKnees' },
-    ),
+    eases: easedBy({ dial: 'legHeight', way: 'lower' }, { arched: 'underKnees' }),
     faults: [
-      { id: 'pelvis-rolls', seen: 'Pelvis rolls back', cue: 'Lower the leg; let the strap out.' },
+      { id: 'pelvis-rolls', seen: 'Pelvis rolls back', dial: 'legHeight', way: 'lower' },
+      {
+        id: 'shoulders-up',
+        seen: 'Shoulders leave the floor',
+        dial: 'strap',
+        way: 'raise',
+      },
       { id: 'other-lifts', seen: 'The other thigh lifts', slot: 'underKnees', way: 'raise' },
     ],
     warmUps: ['constructive'],

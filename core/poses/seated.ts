@@ -11,6 +11,7 @@ export const seated = [
     sides: 'both',
     family: 'long sit',
     slots: ['seat', 'underKnees', 'hands'],
+    dials: ['kneeBend'],
     optional: ['hands'],
     asks: ['rounding', 'pelvis'],
     traits: {
@@ -80,6 +81,8 @@ export const seated = [
     sides: 'both',
     family: 'crossed',
     slots: ['seat', 'underThigh'],
+    dials: ['heelsAway'],
+    turnsFirst: { dial: 'heelsAway', under: ['seat', 'underThigh'] },
     traits: {
       knee: bothLegs('turned'),
       hip: neitherLeg,
@@ -125,6 +128,12 @@ export const seated = [
         way: 'raise',
       },
       { id: 'knee-hangs', seen: 'One knee hangs in the air', slot: 'underThigh', way: 'raise' },
+      {
+        id: 'tight',
+        seen: 'Feet drawn in so far that the back hunches',
+        dial: 'heelsAway',
+        way: 'raise',
+      },
       { id: 'leans', seen: 'Leans to one side', slot: 'seat', way: 'raise' },
     ],
     warmUps: ['figure-four'],
@@ -220,6 +229,8 @@ export const seated = [
     sides: 'both',
     family: 'open',
     slots: ['seat', 'underThigh'],
+    dials: ['heelsAway'],
+    turnsFirst: { dial: 'heelsAway', under: ['seat', 'underThigh'] },
     traits: {
       knee: bothLegs('turned'),
       hip: neitherLeg,
@@ -250,7 +261,10 @@ export const seated = [
     exit: ['Hands under the knees, close them.', 'Lengthen the legs.'],
     needs: ['hipRotation', 'hipFlexion'],
     comesDown: ['seat', 'underThigh'],
-    eases: easedBy('seat', { joint: 'underThigh', strong: 'underThigh' }),
+    eases: easedBy('seat', {
+      joint: { dial: 'heelsAway', way: 'raise' },
+      strong: 'underThigh',
+    }),
     faults: [
       {
         id: 'knees-lifted',
@@ -259,6 +273,12 @@ export const seated = [
         way: 'lower',
       },
       { id: 'rolls', seen: 'Pelvis rolls back with the knees high', slot: 'seat', way: 'raise' },
+      {
+        id: 'hunches',
+        seen: 'Hunches, heels too near',
+        dial: 'heelsAway',
+        way: 'raise',
+      },
       { id: 'knee-hangs', seen: 'A knee hangs in the air', slot: 'underThigh', way: 'raise' },
     ],
     warmUps: ['easy-cross', 'figure-four'],
@@ -281,6 +301,7 @@ export const seated = [
     sides: 'both',
     family: 'straddle',
     slots: ['seat', 'underKnees', 'hands'],
+    dials: ['legsApart', 'kneeBend'],
     entryIf: {
       'straddleEntry=front': [
         'Sit on the front edge of the support.',
@@ -325,13 +346,14 @@ export const seated = [
     eases: easedBy('seat', {
       'low-back': 'underKnees',
       strong: 'underKnees',
-      joint: 'underKnees',
+      joint: { dial: 'legsApart', way: 'lower' },
     }),
     faults: [
       {
         id: 'too-wide',
         seen: 'Legs too wide: the pelvis cannot follow',
-        cue: 'Bring the legs nearer together, until the pelvis comes up.',
+        dial: 'legsApart',
+        way: 'lower',
       },
       { id: 'rolls', seen: 'Tail tucked, back rounded', slot: 'seat', way: 'raise' },
       { id: 'toes-in', seen: 'Knees and toes roll forward', slot: 'underKnees', way: 'raise' },
@@ -357,6 +379,7 @@ export const seated = [
     sides: 'each',
     family: 'heron',
     slots: ['seat', 'strap'],
+    dials: ['legHeight', 'strap'],
     ways: [
       { id: 'ahead', name: 'Straight ahead' },
       {
@@ -400,14 +423,16 @@ export const seated = [
     needs: ['hamstring', 'hipRotation', 'hipFlexion'],
     comesDown: ['seat'],
     eases: easedBy('seat', {
-      strong: { cue: 'Lower the leg, or bend its knee and let the strap out.' },
+      strong: { dial: 'legHeight', way: 'lower' },
+      joint: { dial: 'legHeight', way: 'lower' },
     }),
     faults: [
       { id: 'leans-back', seen: 'Leans back, low back rounds', slot: 'seat', way: 'raise' },
       {
         id: 'shoulders-up',
         seen: 'Shoulders hunch on the strap',
-        cue: 'Let the strap out; elbows soft.',
+        dial: 'strap',
+        way: 'raise',
       },
     ],
     warmUps: ['leg-up', 'easy-cross'],
@@ -425,6 +450,7 @@ export const seated = [
     sides: 'each',
     family: 'sundial',
     slots: ['seat', 'strap', 'hands'],
+    dials: ['legHeight', 'strap'],
     gate: { after: [{ pose: 'heron', sessions: 2 }], instead: 'heron' },
     traits: {
       knee: legs([], ['turned']),
@@ -456,11 +482,18 @@ export const seated = [
     needs: ['hamstring', 'hipRotation', 'hipFlexion'],
     comesDown: ['seat', 'hands'],
     eases: easedBy('seat', {
-      strong: { cue: 'Lower the leg, or bend its knee and let the strap out.' },
+      strong: { dial: 'legHeight', way: 'lower' },
+      joint: { dial: 'legHeight', way: 'lower' },
     }),
     faults: [
       { id: 'collapses', seen: 'Side ribs collapse', slot: 'hands', way: 'raise' },
       { id: 'leans-back', seen: 'Low back rounds', slot: 'seat', way: 'raise' },
+      {
+        id: 'shoulder-tight',
+        seen: 'The upper arm cannot open, shoulder hunches',
+        dial: 'strap',
+        way: 'raise',
+      },
     ],
     warmUps: ['heron', 'straddle'],
     counterposes: ['constructive'],
@@ -475,6 +508,7 @@ export const seated = [
     sides: 'each',
     family: 'seated twist',
     slots: ['seat', 'hands'],
+    dials: ['kneeBend'],
     optional: ['hands'],
     traits: {
       knee: neitherLeg,
@@ -505,7 +539,7 @@ export const seated = [
     exit: ['Look ahead first, then unwind.', 'Lengthen the leg, change sides.'],
     needs: ['hamstring', 'hipFlexion'],
     comesDown: ['seat', 'hands'],
-    eases: easedBy('seat'),
+    eases: easedBy('seat', { strong: { dial: 'kneeBend', way: 'raise' } }),
     faults: [
       { id: 'rounds', seen: 'Back rounds as it turns', slot: 'seat', way: 'raise' },
       { id: 'hand-far', seen: 'The hand behind does not reach', slot: 'hands', way: 'raise' },

@@ -93,6 +93,7 @@ export function settingsFor(
     ...legSettings(choices, has),
     ...limitSettings(has),
     way: '',
+    dials: {},
     restful: choices.strength === 'none',
     chairSeatCm,
   };

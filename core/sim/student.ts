@@ -259,6 +259,7 @@ export function doPose(
     pose: planned.pose,
     stage: planned.stage,
     side: planned.side,
+    ...(planned.dials.length > 0 ? { dials: planned.dials } : {}),
     plannedSeconds: planned.holdSeconds,
     heldSeconds: Math.round(held),
     settled: planned.slots

@@ -28,6 +28,7 @@ export const plainSettings: PoseSettings = {
   reclinedOpenHeld: 'by ramp',
   underShinCm: 0,
   way: '',
+  dials: {},
   restful: false,
   chairSeatCm: 45,
 };
@@ -220,7 +221,7 @@ export function mirrored(record: StudentRecord): StudentRecord {
 
 /** A planned pose done as it was built, easy throughout. */
 export const doneAsPlanned = (
-  { pose, side, slots }: Pick<PlanPose, 'pose' | 'side' | 'slots'>,
+  { pose, side, slots, dials }: Pick<PlanPose, 'pose' | 'side' | 'slots' | 'dials'>,
   more: Partial<SessionPose> = {},
 ): SessionPose =>
   samplePose({
@@ -235,6 +236,7 @@ export const doneAsPlanned = (
         heightCm: stackCm,
         pieces: stack,
       })),
+    ...(dials.length > 0 ? { dials } : {}),
     feeling: { strength: 2, place: 'muscle' },
     ...more,
   });

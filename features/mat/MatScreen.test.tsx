@@ -56,7 +56,7 @@ test('on a cold day the supports stand a rung higher, and it says so', async () 
   for (const box of screen.getAllByRole('checkbox'))
     if (!box.textContent?.endsWith('Hero')) fireEvent.click(box);
   press(/^Begin/);
-  expect(screen.getByText('A cold day: one rung higher than usual.')).toBeInTheDocument();
+  expect(screen.getByText('A cold day: one step easier than usual.')).toBeInTheDocument();
 });
 
 test('other poses are added from their group, each side by itself', async () => {

@@ -3,7 +3,7 @@ import { View, type View as ViewType } from 'react-native';
 import { bodyFrom } from '@/core/body/body';
 import { stopWords, type Person, type StopWord } from '@/core/formats/book';
 import type { PlanPose } from '@/core/formats/plan';
-import { solveFigure } from '@/core/plan/solve';
+import { inPoseOf, solveFigure } from '@/core/plan/solve';
 import { choicesFor } from '@/core/approaches/approaches';
 import type { Remedy } from '@/core/poses/pose';
 import { entryOf, poseById } from '@/core/poses/poses';
@@ -27,13 +27,14 @@ import { nowIso, useEstimates, useOjas, useOjasDispatch, useUnits } from '../hoo
 import { railColumns } from '../plan/columns';
 import { figureWords, poseTitle } from '../plan/words';
 import { Build } from './Build';
+import { Dials } from './Dials';
 import { Feel } from './Feel';
 import { Hold } from './Hold';
 import { HowLong } from './HowLong';
 import { Rungs } from './Rungs';
-import { asPlanned, builtOf, endSession, matKey, recordPose, type Felt } from './session';
+import { asPlanned, builtOf, dialsOn, endSession, matKey, recordPose, type Felt } from './session';
 import { slotKey, slotRefOf } from '@/core/slots';
-import { slotName } from '@/ui/words/words';
+import { dialName, slotName } from '@/ui/words/words';
 
 const stepWords: Readonly<Record<MatStep, string>> = {
   build: 'Build',
@@ -72,11 +73,9 @@ export function PoseOnMat({ person, planned, mat, onEnded }: PoseOnMatProps) {
   const pose = poseById(planned.pose);
   const key = matKey(planned);
   const settled = mat.settled[key] ?? asPlanned(planned);
-  const { posture } = solveFigure(
-    { person, pose: planned.pose, side: planned.side, shelf },
-    estimates,
-    builtOf(settled),
-  );
+  const set = dialsOn(mat, planned);
+  const inPose = inPoseOf(person, planned, shelf, set);
+  const { posture } = solveFigure(inPose, estimates, builtOf(settled));
   const now: PlanPose = {
     ...planned,
     slots: planned.slots.map((slot) => {
@@ -156,7 +155,16 @@ export function PoseOnMat({ person, planned, mat, onEnded }: PoseOnMatProps) {
       {mat.step === 'look' ? <Look planned={planned} mat={mat} /> : null}
       {mat.step === 'hold' ? <Hold person={person} planned={planned} mat={mat} /> : null}
       {mat.step === 'build' || mat.step === 'look' || mat.step === 'hold' ? (
-        <Rungs person={person} planned={planned} settled={settled} mat={mat} />
+        <>
+          <Dials
+            inPose={inPose}
+            estimates={estimates}
+            planned={planned}
+            set={set}
+            settled={settled}
+          />
+          <Rungs person={person} planned={planned} settled={settled} mat={mat} />
+        </>
       ) : null}
       {mat.step === 'feel' ? (
         <Feel
@@ -226,10 +234,12 @@ const Enter = ({ person, planned }: { readonly person: Person; readonly planned:
   </Sheet>
 );
 
-const remedyWords = (remedy: Remedy) =>
-  'cue' in remedy
-    ? remedy.cue
-    : `${slotName(slotRefOf(remedy.slot))}: one rung ${remedy.way === 'raise' ? 'higher' : 'lower'}.`;
+const remedyWords = (remedy: Remedy) => {
+  if ('cue' in remedy) return remedy.cue;
+  if ('dial' in remedy)
+    return `${dialName(remedy.dial)}: ${remedy.way === 'raise' ? 'more' : 'less'}.`;
+  return `${slotName(slotRefOf(remedy.slot))}: one rung ${remedy.way === 'raise' ? 'higher' : 'lower'}.`;
+};
 
 /** What to look at, and what may be seen with the support that mends it. */
 function Look({ planned, mat }: { readonly planned: PlanPose; readonly mat: Mat }) {

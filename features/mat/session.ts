@@ -1,6 +1,9 @@
 import type { SessionPose, Session } from '@/core/formats/book';
+import { movesOf, type DialSetting } from '@/core/dials';
+import type { Estimates } from '@/core/estimate/estimate';
 import type { Plan, PlanPose } from '@/core/formats/plan';
 import { goesAgainst } from '@/core/plan/evidence';
+import { followsDials, nearestStack, type InPose } from '@/core/plan/solve';
 import { usedBy, type Stack, type Used } from '@/core/props/stack';
 import { put } from '@/store/facts';
 import {
@@ -46,6 +49,37 @@ export const usedBeside = (planned: PlanPose, settled: readonly Settled[], slot:
     ...planned.slots.filter(({ isLength }) => isLength).map(({ stack }) => stack),
   ]);
 
+/** What is set of the pose itself: as on the mat, else as planned. */
+export const dialsOn = (mat: Mat, planned: PlanPose): readonly DialSetting[] =>
+  mat.dials[matKey(planned)] ?? planned.dials;
+
+/** A gap so small stays empty. */
+const EMPTY_UNDER_CM = 1;
+/** Less than this is left as it lies. */
+const LEFT_CM = 0.5;
+
+/** What lies there once the dials are moved from where they stood: what fills a gap follows it, everything else stays. */
+export function settledAfterTurn(
+  inPose: InPose,
+  estimates: Estimates,
+  before: readonly DialSetting[],
+  planned: PlanPose,
+  settled: readonly Settled[],
+): Settled[] {
+  const follows = followsDials(inPose, estimates, builtOf(settled), movesOf(before));
+  return settled.map((one) => {
+    const movedCm = follows.get(slotKey(one)) ?? 0;
+    if (Math.abs(movedCm) < LEFT_CM) return one;
+    const wantedCm = one.heightCm + movedCm;
+    return asSettled(
+      one,
+      wantedCm < EMPTY_UNDER_CM
+        ? { pieces: [], heightCm: 0 }
+        : nearestStack(inPose, one.slot, wantedCm, usedBeside(planned, settled, one)),
+    );
+  });
+}
+
 /** Heights lying on the mat, by slot key. */
 export const builtOf = (settled: readonly Settled[]) =>
   Object.fromEntries(settled.map((one) => [slotKey(one), one.heightCm]));
@@ -76,6 +110,7 @@ export function outcomeOf(mat: Mat, planned: PlanPose, felt: Felt, held: number)
     faults: mat.faults[key] ?? [],
     ...(changes.length > 0 ? { changes: changes.slice(-MOST_CHANGES) } : {}),
     ...(overruled ? { overruled: true } : {}),
+    ...(dialsOn(mat, planned).length > 0 ? { dials: [...dialsOn(mat, planned)] } : {}),
     ...felt,
   };
 }

@@ -5,7 +5,7 @@ import type { Posture } from '@/core/geometry/posture';
 import type { Estimates } from '@/core/estimate/estimate';
 import type { Person } from '@/core/formats/book';
 import type { PlanPose } from '@/core/formats/plan';
-import { solveFigure } from '@/core/plan/solve';
+import { inPoseOf, solveFigure } from '@/core/plan/solve';
 import { piecesIn } from '@/core/plan/pieces';
 import { poseById, stagesOf } from '@/core/poses/poses';
 import type { Shelf } from '@/core/props/shelf';
@@ -175,7 +175,7 @@ function Scene({
         units={units}
       />
     );
-  const inPose = { person, pose: planned.pose, side: planned.side, shelf };
+  const inPose = inPoseOf(person, planned, shelf);
   return (
     <PoseScene
       posture={posture}
@@ -216,6 +216,7 @@ function Pieces({ planned, shelf, units }: Pick<PoseCardProps, 'planned' | 'shel
           <Aside>{wordsIn(units).reasons(slot.reasons)}</Aside>
         </View>
       ))}
+      <SetAs planned={planned} units={units} />
       {built.length === 0 ? <Words>Nothing underneath: the floor is near enough.</Words> : null}
       {wanted.length > 0 ? (
         <Aside>
@@ -227,6 +228,19 @@ function Pieces({ planned, shelf, units }: Pick<PoseCardProps, 'planned' | 'shel
         </Aside>
       ) : null}
     </View>
+  );
+}
+
+/** What is set of the pose itself. */
+function SetAs({ planned, units }: Pick<PoseCardProps, 'planned' | 'units'>) {
+  if (planned.dials.length === 0) return null;
+  const say = wordsIn(units);
+  return (
+    <Words>
+      {planned.dials
+        .map(({ dial, value }) => `${say.dial(dial)} ${say.dialValue(dial, value)}`)
+        .join(' · ')}
+    </Words>
   );
 }
 

@@ -5,7 +5,7 @@ import type { Estimates } from '@/core/estimate/estimate';
 import type { Person } from '@/core/formats/book';
 import type { PlanPose } from '@/core/formats/plan';
 import type { Posture } from '@/core/geometry/posture';
-import { nearestStack, solveFigure } from '@/core/plan/solve';
+import { inPoseOf, nearestStack, solveFigure } from '@/core/plan/solve';
 import { TRY_MOST_CM, triedHeights, tryableCm } from '@/core/plan/tryHeights';
 import type { Shelf } from '@/core/props/shelf';
 import { stackWords, usedBy } from '@/core/props/stack';
@@ -28,7 +28,7 @@ interface TryHeightsProps {
 /** What if it stood higher or lower? Drag an edge on the rail: pelvis, back and knees answer at once; nothing is stored. */
 export function TryHeights({ planned, person, estimates, shelf, units }: TryHeightsProps) {
   const [tried, setTried] = useState<Readonly<Record<string, number>>>({});
-  const inPose = { person, pose: planned.pose, side: planned.side, shelf };
+  const inPose = inPoseOf(person, planned, shelf);
   const { posture, findings, demands } = solveFigure(
     inPose,
     estimates,

@@ -125,6 +125,7 @@ export function RecordScreen({ id }: { readonly id: string }) {
 function PoseLine({ outcome }: { readonly outcome: SessionPose }) {
   const shelf = useOjas(selectShelf);
   const units = useUnits();
+  const say = useWords();
   const { feeling, stop } = outcome;
   return (
     <View className="gap-0.5 border-l-4 border-tape pl-3">
@@ -136,6 +137,11 @@ function PoseLine({ outcome }: { readonly outcome: SessionPose }) {
             {slotName(one)} {length(one.heightCm, units)}: {stackWords(one.pieces, shelf)}
           </Words>
         ))}
+      {(outcome.dials ?? []).map(({ dial, value }) => (
+        <Words key={dial}>
+          {say.dial(dial)} {say.dialValue(dial, value)}
+        </Words>
+      ))}
       <Aside>
         {minutes(outcome.heldSeconds)} held · {feeling.strength} of 10 {placeWords[feeling.place]}
         {outcome.pelvis === 'upright' ? '' : ` · pelvis ${outcome.pelvis}`}

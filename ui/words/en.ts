@@ -1,4 +1,5 @@
 import type { Alarm, Complaint, Reasons, Surface } from '@/core/reasons';
+import { dials, type DialId } from '@/core/dials';
 import type { RaiseReason, Remedy } from '@/core/poses/pose';
 import { poseById } from '@/core/poses/poses';
 import type { RangeId } from '@/core/ranges/ranges';
@@ -56,6 +57,13 @@ function complaint(one: Complaint): string {
       return 'worse the next day';
   }
 }
+
+/** What is set of a pose is set by eye: to the nearest five degrees. */
+const BY_EYE_DEG = 5;
+export const dialValue = (dial: DialId, value: number, tell: Pick<Telling, 'length'>) =>
+  dials[dial].unit === 'deg'
+    ? `${BY_EYE_DEG * Math.round(value / BY_EYE_DEG)}°`
+    : tell.length(value);
 
 /** The words of a remedy that moves no support. */
 const cueOf = (remedy: Remedy | null) => (remedy && 'cue' in remedy ? remedy.cue : '');
@@ -133,6 +141,14 @@ export const en: Language = {
     neck: 'Neck and head',
     shoulder: 'Shoulder',
     strap: 'Strap',
+  },
+  dials: {
+    kneeBend: 'Knee bend',
+    legHeight: 'Height of the leg',
+    legsApart: 'Legs apart',
+    heelsAway: 'Heels from the hips',
+    step: 'Length of the step',
+    strap: 'Strap, hand to foot',
   },
   rampEnds: { low: 'Ramp, low ribs', high: 'Ramp, shoulder blades' },
   ranges,
@@ -278,7 +294,12 @@ export const en: Language = {
       `First: ${ranges[range].toLowerCase()} ${side} of ${deg(leastDeg)} or more; ${has === null ? 'it is not measured yet' : `it reads ${deg(has)}`}.`,
     'gate-record': ({ pose, done, sessions, weeks, slot, mostCm }, tell) =>
       `First: ${poseById(pose)?.name ?? pose}, ${sessions === 1 ? 'once' : `${sessions} times`} without complaint${weeks > 0 ? ` over ${weeks} weeks` : ''}${slot !== null && mostCm !== null ? `, on ${tell.length(mostCm)} or less` : ''}; ${done === 0 ? 'not yet done' : `${done} so far`}.`,
-    'knees-more': () => 'Bend the knees more, feet planted; nothing goes under them.',
+    'dial-turned': ({ dial, from, to }, tell) =>
+      Math.abs(to - from) < 0.5
+        ? `${en.dials[dial]} ${dialValue(dial, to, tell)}: as far as it goes.`
+        : `${en.dials[dial]}: ${dialValue(dial, from, tell)} → ${dialValue(dial, to, tell)}.`,
+    'dial-back': ({ good }) =>
+      `${good} good sessions running: a part of what was eased is given back.`,
     'ease-cue': ({ pose, why }) => cueOf(poseById(pose)?.eases[why as RaiseReason] ?? null),
     'fault-cue': ({ pose, fault }) =>
       cueOf(poseById(pose)?.faults.find(({ id }) => id === fault) ?? null),
@@ -287,12 +308,12 @@ export const en: Language = {
     'fault-stands': ({ on }, tell) =>
       `What was seen on ${tell.day(on)} speaks of this support: it stays until that is gone.`,
     'first-time': () => 'First time: built from the measurements.',
-    'heavy-day': ({ day }) => `A ${day} day: one rung higher than usual.`,
+    'heavy-day': ({ day }) => `A ${day} day: one step easier than usual.`,
     'left-out': ({ alarm, on }, tell) => `Left out today: ${alarms[alarm]} on ${tell.day(on)}.`,
     'after-alarm': ({ alarm, on }, tell) =>
-      `${alarms[alarm]} on ${tell.day(on)}: one rung higher, and with care.`,
+      `${alarms[alarm]} on ${tell.day(on)}: one step easier, and with care.`,
     'after-dizzy': ({ on }, tell) =>
-      `Dizziness on ${tell.day(on)}: one rung higher, rise in stages.`,
+      `Dizziness on ${tell.day(on)}: one step easier, rise in stages.`,
     'last-time': ({ on, complaint: one }, tell) => `Last time, ${tell.day(on)}: ${complaint(one)}.`,
     'low-check': ({ range, side, deg: now, underDeg, believableDeg }) =>
       `Today’s check: ${ranges[range].toLowerCase()}${side === 'both' ? '' : ` ${side}`} ${deg(now)}, ${deg(underDeg)} under the last estimate (more than the ${deg(believableDeg)} that chance explains).`,

@@ -1,3 +1,4 @@
+import type { DialId } from '@/core/dials';
 import type { PoseId } from '@/core/poses/poses';
 import type { Reasons } from '@/core/reasons';
 import type { RangeId } from '@/core/ranges/ranges';
@@ -39,6 +40,7 @@ export interface Language {
   readonly units: Readonly<Record<'cm' | 'in', string>>;
   readonly unitNames: Readonly<Record<'cm' | 'in', string>>;
   readonly slots: Readonly<Record<SlotId, string>>;
+  readonly dials: Readonly<Record<DialId, string>>;
   readonly rampEnds: Readonly<Record<'low' | 'high', string>>;
   readonly ranges: Readonly<Record<RangeId, string>>;
   readonly sides: Readonly<Record<'left' | 'right' | 'both', string>>;

@@ -1,9 +1,10 @@
+import type { DialId } from '@/core/dials';
 import type { Reason, Reasons } from '@/core/reasons';
 import type { RangeId, ReadingSide } from '@/core/ranges/ranges';
 import { cautionById, type CautionId } from '@/core/safety/cautions';
 import type { SlotRef } from '@/core/slots';
 import { fromCm, length, toCm, type Units } from '../format';
-import { en } from './en';
+import { dialValue, en } from './en';
 import type { Language, Telling, Worded } from './language';
 
 const trimmed = (x: number) =>
@@ -34,6 +35,9 @@ export interface Words {
   readonly reasons: (reasons: readonly Reason[]) => string;
   readonly slot: (slot: SlotRef) => string;
   readonly range: (id: RangeId) => string;
+  readonly dial: (dial: DialId) => string;
+  /** What a dial is set to: degrees by eye, or a length. */
+  readonly dialValue: (dial: DialId, value: number) => string;
   readonly side: (side: ReadingSide) => string;
   readonly length: (cm: number) => string;
   /** A measured length, to the millimetre. */
@@ -67,6 +71,8 @@ function wording(units: Units, language: Language): Words {
       return side === 'left' || side === 'right' ? `${name}, ${language.sides[side]}` : name;
     },
     range: (id) => language.ranges[id],
+    dial: (dial) => language.dials[dial],
+    dialValue: (dial, value) => dialValue(dial, value, tell),
     side: (side) => language.sides[side],
     length: tell.length,
     exact: tell.exact,
@@ -94,6 +100,7 @@ export function wordsIn(units: Units, language: Language = en): Words {
 
 /** A slot's name; a ramp has two ends, a pair two sides. */
 export const slotName = (slot: SlotRef) => wordsIn('cm').slot(slot);
+export const dialName = (dial: DialId) => wordsIn('cm').dial(dial);
 export const rangeName = (id: RangeId) => wordsIn('cm').range(id);
 
 /** A value of a way of reading: degrees, or a length in the teacher's units. */
