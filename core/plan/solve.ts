@@ -51,8 +51,8 @@ export const dialsIn = (inPose: InPose, estimates: Estimates): readonly DialSett
   likelyIn(inPose, estimates).dials;
 
 /**
- * How much higher or lower a pose asks for what fills and reaches once its dials are moved, by slot key; what carries or
- * tilts stays as it lies, since the body found it.
+ * How much higher or lower a pose asks for what fills a gap once its dials are moved, by slot key. What carries, tilts or
+ * is reached for stays as it lies: hands on the same blocks is what makes bent knees an ease.
  *
  * @param before how far each dial stood from what is reckoned.
  */
@@ -73,9 +73,7 @@ export function followsDials(
     [...now].flatMap(([key, cm]) => {
       const purpose = purposeOf(slotRefOf(key).slot, family);
       const movedCm = cm - (then.get(key) ?? cm);
-      return (purpose === 'fill' || purpose === 'reach') && Math.abs(movedCm) > 0.01
-        ? [[key, movedCm] as const]
-        : [];
+      return purpose === 'fill' && Math.abs(movedCm) > 0.01 ? [[key, movedCm] as const] : [];
     }),
   );
 }

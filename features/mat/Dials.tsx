@@ -6,7 +6,7 @@ import { dialsIn, type InPose } from '@/core/plan/solve';
 import { dialTurned, type Settled } from '@/store/mat';
 import { Press } from '@/ui/Press';
 import { Sheet } from '@/ui/Sheet';
-import { Aside, Title, Words } from '@/ui/Words';
+import { Aside, Words } from '@/ui/Words';
 import { useOjasDispatch, useWords } from '../hooks';
 import { matKey, settledAfterTurn } from './session';
 
@@ -36,8 +36,7 @@ export function Dials({ inPose, estimates, planned, set, settled }: DialsProps) 
     );
   };
   return (
-    <Sheet>
-      <Title level={2}>Set the pose</Title>
+    <Sheet role="group" aria-label="Set the pose">
       {set.map((one) => (
         <Stepper key={one.dial} one={one} onTurn={(way) => turn(one, way)} />
       ))}

@@ -148,6 +148,15 @@ export function PoseOnMat({ person, planned, mat, onEnded }: PoseOnMatProps) {
           columns={railColumns(now)}
         />
       )}
+      {mat.step === 'enter' || mat.step === 'feel' ? null : (
+        <Dials
+          inPose={inPose}
+          estimates={estimates}
+          planned={planned}
+          set={set}
+          settled={settled}
+        />
+      )}
       {mat.step === 'build' ? (
         <Build person={person} planned={planned} lying={lying} settled={settled} />
       ) : null}
@@ -155,16 +164,7 @@ export function PoseOnMat({ person, planned, mat, onEnded }: PoseOnMatProps) {
       {mat.step === 'look' ? <Look planned={planned} mat={mat} /> : null}
       {mat.step === 'hold' ? <Hold person={person} planned={planned} mat={mat} /> : null}
       {mat.step === 'build' || mat.step === 'look' || mat.step === 'hold' ? (
-        <>
-          <Dials
-            inPose={inPose}
-            estimates={estimates}
-            planned={planned}
-            set={set}
-            settled={settled}
-          />
-          <Rungs person={person} planned={planned} settled={settled} mat={mat} />
-        </>
+        <Rungs person={person} planned={planned} settled={settled} mat={mat} />
       ) : null}
       {mat.step === 'feel' ? (
         <Feel
