@@ -160,6 +160,12 @@ export const kneeling = {
   ),
   strapPad: p(0.75, 'cm', 'a strap folded thrice behind the knee; starting value'),
   towelPad: p(1.6, 'cm', 'a towel folded in four behind the knee; starting value'),
+  foldPad: p(2.5, 'cm', 'a thin blanket fold behind the knee; starting value'),
+  brickPad: p(
+    8,
+    'cm',
+    'in Child, by school: a brick, a big rolled towel or mat behind the knee; starting value',
+  ),
   shinPad: p(
     4,
     'cm',
@@ -231,6 +237,7 @@ export const standingFold = {
     'shoulder blades that slide forward lengthen a hanging arm; starting value',
   ),
   carefulKnee: p(30, 'deg', 'with a low-back or hamstring caution; starting value'),
+  stoodOn: p(7.5, 'cm', 'flat blocks to stand on, once the palms lie on the floor; starting value'),
   hangingKnee: p(30, 'deg', 'hanging fold: knees soft; starting value'),
   highestHandProp: p(
     46,

@@ -80,6 +80,7 @@ interface HeightReasons {
   'pigeon-hands': Gap & OfSide;
   'strap-over-shoulder': Gap;
   'standing-hands': Gap & OfSide & { readonly kneeDeg: number; readonly onThighs: boolean };
+  'stood-on': object;
   'squat-heels': Gap & OfSide & { readonly beyond: boolean };
   'squat-seat': Gap & { readonly kneeDeg: number };
   'hands-down': Gap;

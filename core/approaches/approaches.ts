@@ -75,6 +75,8 @@ export const questions = {
     none: 'None unless the knee asks',
     strap: 'A folded strap',
     towel: 'A folded towel',
+    fold: 'A thin blanket fold',
+    brick: 'In Child a brick or big roll, elsewhere a towel',
   }),
   spine: question('spine', 'How far may the spine round in a fold?', {
     long: 'Long back',

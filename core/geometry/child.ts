@@ -24,6 +24,7 @@ import {
   kneelingPads,
   kneelingSeatNeedCm,
   kneelingWhy,
+  padSeatCm,
 } from './kneelingSeat';
 import { cosDeg } from '../angles';
 import { postureFrom, type Point, type Posture } from './posture';
@@ -56,39 +57,55 @@ function restingTrunk(input: FamilyInput, seatCm: number, built?: Built): Folded
     : foldedTrunk(input, hip, lean, onFloor, rounding);
 }
 
-const heelsSeat = (input: FamilyInput, built: number) => input.body.heelsSatOnCm + built;
+/** What carries the seat: the heels and what lies on them, or a thick pad behind the knees. */
+const heelsSeat = ({ body }: FamilyInput, seatCm: number, padCm: number) =>
+  Math.max(body.heelsSatOnCm + seatCm, padSeatCm(padCm, body));
 const upper = (input: FamilyInput, seatCm: number): SlotNeed[] => {
   const trunk = restingTrunk(input, seatCm);
   return [chestNeed(trunk), foreheadNeed(trunk)];
 };
 
+/** Child's own pad behind the knee. */
+const withItsPad = (input: FamilyInput): FamilyInput => ({
+  ...input,
+  settings: { ...input.settings, behindKneeCm: input.settings.childPadCm },
+});
+
 /** Child: the seat comes down on the heels or on what fills the gap to them; chest and forehead are met where they stop. */
 export const childPose: Family = {
   id: 'child',
   // A head that would hang far over the floor is better met by a bolster under the chest.
-  way: (input) => {
+  way: (asked) => {
+    const input = withItsPad(asked);
     const seat = Math.max(0, kneelingSeatNeedCm(input) - input.body.heelsSatOnCm);
-    const { gapCm } = restingTrunk(input, heelsSeat(input, seat));
+    const { gapCm } = restingTrunk(input, heelsSeat(input, seat, input.settings.behindKneeCm));
     return gapCm > parameter.mostHeadGap.value ? 'on-bolster' : 'head-met';
   },
   needs: (side) => [...kneelingKeys(side), 'spineFold', ...keysOn(sides, 'hipFlexion')],
-  heights: (input) => {
+  heights: (asked) => {
+    const input = withItsPad(asked);
     const seat = kneelingSeatNeedCm(input) - input.body.heelsSatOnCm;
     return [
       { slot: 'seat', side: 'both', rawCm: seat, over: 'heels' },
       ...kneelingPads(input),
-      ...upper(input, heelsSeat(input, Math.max(0, seat))),
+      ...upper(input, heelsSeat(input, Math.max(0, seat), input.settings.behindKneeCm)),
     ];
   },
-  afterBuilt: (input, { seat = 0 }) => upper(input, heelsSeat(input, seat)),
+  afterBuilt: (input, { seat = 0, behindKnee = 0 }) =>
+    upper(input, heelsSeat(input, seat, behindKnee)),
   figure: (input, built) => {
     const { body } = input;
-    const seatCm = heelsSeat(input, built.seat ?? 0);
+    const seatCm = heelsSeat(input, built.seat ?? 0, built.behindKnee ?? 0);
     const legs = kneelingLegs(seatCm, body, built.underShin ?? 0);
     const trunk = restingTrunk(input, seatCm, built);
     const ahead = floorAhead(trunk.shoulder, body);
     const supports: Posture['supports'] = [
-      { slot: 'seat', xCm: legs.hip[0] - 2, bottomCm: body.heelsSatOnCm, topCm: seatCm },
+      {
+        slot: 'seat',
+        xCm: legs.hip[0] - 2,
+        bottomCm: body.heelsSatOnCm,
+        topCm: body.heelsSatOnCm + (built.seat ?? 0),
+      },
       ...kneelingPadPlaces(legs, built, body),
       ...foldSupports(trunk, built),
     ];

@@ -12,11 +12,9 @@ import {
   withHeels,
   type Crossing,
 } from './crossedLeg';
-import { rangeValue, stifferSide } from './inputs';
+import { rangeValue } from './inputs';
 import {
   keysOn,
-  otherSide,
-  workingLegs,
   type Built,
   type Demand,
   type Family,
@@ -52,6 +50,8 @@ export interface CrossedForm {
   readonly kneeDeg: number;
   readonly footShare: number;
   readonly pastShare: number;
+  /** How the leg that is not on top lies, where it lies otherwise. */
+  readonly under?: Omit<CrossedForm, 'under'>;
   /** Folded forward with the forehead on something. */
   readonly folds?: boolean;
   /** One shin over the other: bricks lie under both thighs, lowered over the weeks. */
@@ -68,12 +68,14 @@ export const crossingOf = (
   pastMidlineCm: pastShare * statureCm,
 });
 
-/** How the shins lie with the heels where they are set, or where the form has them. */
-const crossingIn = ({ body, settings }: FamilyInput, form: CrossedForm) =>
-  withHeels(crossingOf(form, body), settings.dials.heelsAway, body);
+/** How a shin lies with the heels where they are set, or where the form has them; the leg on top may lie otherwise. */
+function crossingIn({ body, settings, side: top }: FamilyInput, side: Side, form: CrossedForm) {
+  const own = form.under && top !== 'both' && top !== side ? form.under : form;
+  return withHeels(crossingOf(own, body), settings.dials.heelsAway, body);
+}
 /** Outward rotation in degrees that a form of seat may use on a side. */
 const turnIn = (input: FamilyInput, side: Side, form: CrossedForm) =>
-  usableRotation(input, side) + crossingIn(input, form).sparedDeg;
+  usableRotation(input, side) + crossingIn(input, side, form).sparedDeg;
 
 /** Outward rotation in degrees that the pose may use on a side. */
 export const usableRotation = ({ values, settings }: FamilyInput, side: Side) =>
@@ -93,7 +95,7 @@ export const crossedSeatCm = (input: FamilyInput, side: Side, form: CrossedForm)
   hipForRiseCm(
     mostRiseDeg(input, side, form),
     turnIn(input, side, form),
-    crossingIn(input, form),
+    crossingIn(input, side, form),
     input.body,
   ) - input.body.seatToHipCm;
 
@@ -107,7 +109,7 @@ export function thighGapCm(hipY: number, riseDeg: number, share: number, body: B
 function kneeGap(input: FamilyInput, side: Side, seatCm: number, form: CrossedForm): number {
   const { body } = input;
   const hipY = seatCm + body.seatToHipCm;
-  const crossing = crossingIn(input, form);
+  const crossing = crossingIn(input, side, form);
   const { riseDeg } = thighRiseDeg(hipY, turnIn(input, side, form), crossing, body);
   const at = form.stacked ? crossLegged.stackedSupportAt : crossLegged.thighSupportAt;
   return thighGapCm(hipY, riseDeg, at.value, body);
@@ -128,7 +130,7 @@ function foldLeanDeg(input: FamilyInput, seatCm: number, form: CrossedForm): num
     const { riseDeg } = thighRiseDeg(
       seatCm + body.seatToHipCm,
       turnIn(input, side, form),
-      crossingIn(input, form),
+      crossingIn(input, side, form),
       body,
     );
     return (
@@ -142,7 +144,12 @@ function foldLeanDeg(input: FamilyInput, seatCm: number, form: CrossedForm): num
 function shinsUnder(input: FamilyInput, seatCm: number, form: CrossedForm) {
   const { body } = input;
   const legs = sides.map((side) =>
-    crossedLeg(seatCm + body.seatToHipCm, turnIn(input, side, form), crossingIn(input, form), body),
+    crossedLeg(
+      seatCm + body.seatToHipCm,
+      turnIn(input, side, form),
+      crossingIn(input, side, form),
+      body,
+    ),
   );
   const furthest = Math.max(...legs.map(({ knee, ankle }) => Math.max(knee[0], ankle[0])));
   return (x: number): Under =>
@@ -180,7 +187,7 @@ export function crossedSeat(id: string, form: CrossedForm): Family {
       const seatCm = Math.max(...sides.map((side) => crossedSeatCm(input, side, form)));
       return [{ slot: 'seat', side: 'both', rawCm: seatCm }, ...after(input, Math.max(0, seatCm))];
     },
-    ...(form.stacked
+    ...(form.stacked || form.under
       ? {}
       : { dials: ({ body }: FamilyInput) => ({ heelsAway: heelsAwayCm(form.kneeDeg, body) }) }),
     afterBuilt: (input, built) => after(input, seatOf(built)),
@@ -189,7 +196,7 @@ export function crossedSeat(id: string, form: CrossedForm): Family {
       const seatCm = seatOf(built);
       const hip: Point = [0, seatCm + body.seatToHipCm];
       const leg = (side: Side) =>
-        crossedLeg(hip[1], turnIn(input, side, form), crossingIn(input, form), body);
+        crossedLeg(hip[1], turnIn(input, side, form), crossingIn(input, side, form), body);
       const legs = {
         left: leg('left'),
         right: leg('right'),
@@ -279,28 +286,30 @@ function crossedDemands(
   form: CrossedForm,
 ): Demand[] {
   const { body, values, settings } = input;
-  const crossing = crossingIn(input, form);
-  const level = rotationFrom(hipY, 0, crossing, body) - crossing.sparedDeg;
-  return sides.flatMap((side): Demand[] => [
-    {
-      range: 'hipRotation',
-      side,
-      needDeg: level / settings.share,
-      haveDeg: rangeValue(values, 'hipRotation', side),
-    },
-    {
-      range: 'kneeFlexion.hipBent',
-      side,
-      needDeg: crossing.kneeDeg,
-      haveDeg: rangeValue(values, 'kneeFlexion.hipBent', side),
-    },
-    {
-      range: 'hipFlexion',
-      side,
-      needDeg: 90 + riseDeg + settings.pelvisTargetDeg,
-      haveDeg: rangeValue(values, 'hipFlexion', side),
-    },
-  ]);
+  return sides.flatMap((side): Demand[] => {
+    const crossing = crossingIn(input, side, form);
+    const level = rotationFrom(hipY, 0, crossing, body) - crossing.sparedDeg;
+    return [
+      {
+        range: 'hipRotation',
+        side,
+        needDeg: level / settings.share,
+        haveDeg: rangeValue(values, 'hipRotation', side),
+      },
+      {
+        range: 'kneeFlexion.hipBent',
+        side,
+        needDeg: crossing.kneeDeg,
+        haveDeg: rangeValue(values, 'kneeFlexion.hipBent', side),
+      },
+      {
+        range: 'hipFlexion',
+        side,
+        needDeg: 90 + riseDeg + settings.pelvisTargetDeg,
+        haveDeg: rangeValue(values, 'hipFlexion', side),
+      },
+    ];
+  });
 }
 
 /** Why a cross-legged slot stands as high as it does. */
@@ -309,18 +318,15 @@ export function crossedWhy(
   need: SlotNeed,
   form: CrossedForm,
 ): readonly HeightReason[] {
-  const legs = workingLegs(input.side);
   if (need.slot === 'seat') {
-    const side = stifferSide(input.values, 'hipRotation', legs);
-    const moreCm =
-      legs.length > 1
-        ? crossedSeatCm(input, side, form) - crossedSeatCm(input, otherSide(side), form)
-        : 0;
+    const [left, right] = sides.map((side) => crossedSeatCm(input, side, form)) as [number, number];
+    const side = left >= right ? 'left' : 'right';
+    const moreCm = Math.abs(left - right);
     return [{ code: 'crossed-seat', ...turnOn(input, side), cm: need.rawCm, moreCm }];
   }
   const folded = foldWhy(need, fold.highestForeheadProp.value);
   if (folded) return folded;
-  const side = need.side === 'both' ? (legs[0] as Side) : need.side;
+  const side = need.side === 'both' ? 'left' : need.side;
   return kneeLaidOpen(input, need, side);
 }
 

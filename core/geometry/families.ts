@@ -19,6 +19,11 @@ import { heron, legRaise, sundial } from './strapped';
 
 const foot = crossLegged.footHeight.value;
 const open = { kneeDeg: crossLegged.solesNearKnee.value, footShare: foot, pastShare: 0 };
+const crossed = {
+  kneeDeg: crossLegged.crossedKnee.value,
+  footShare: foot,
+  pastShare: crossLegged.crossedFootPast.value,
+};
 const stacked = {
   kneeDeg: crossLegged.stackedKnee.value,
   footShare: crossLegged.footHeight.value,
@@ -34,15 +39,12 @@ export const families = {
   fold: seatedFold,
   'one-leg fold': oneLegFold,
   'straddle fold': straddleFold,
-  crossed: crossedSeat('crossed', {
-    kneeDeg: crossLegged.crossedKnee.value,
-    footShare: foot,
-    pastShare: crossLegged.crossedFootPast.value,
-  }),
+  crossed: crossedSeat('crossed', crossed),
   'half lotus': crossedSeat('half lotus', {
     kneeDeg: crossLegged.lotusKnee.value,
     footShare: crossLegged.lotusFootHeight.value,
     pastShare: crossLegged.crossedFootPast.value,
+    under: crossed,
   }),
   stacked: crossedSeat('stacked', stacked),
   'stacked fold': crossedSeat('stacked fold', { ...stacked, folds: true }),

@@ -15,6 +15,8 @@ export interface PoseSettings {
   readonly kneeMarginDeg: number;
   readonly lumbarAllowanceDeg: number;
   readonly behindKneeCm: number;
+  /** The same in Child, where some schools lay a brick there. */
+  readonly childPadCm: number;
   /** Which support rises first when a long sit rolls back. */
   readonly firstToRise: 'knees' | 'seat';
   readonly standingKneeDeg: number;

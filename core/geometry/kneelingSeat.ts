@@ -43,15 +43,22 @@ export function kneelingSeatCm(usableDeg: number, body: Body, allowanceDeg: numb
   return body.thighCm * sinDeg(slope) - body.seatToHipCm + body.kneeFrontCm;
 }
 
-/** Degrees that a pad behind the knee takes out of the knee's own bend: it raises the seat needed. */
-export const padOpensDeg = (padCm: number, { statureCm }: Body) =>
+/** Degrees of knee bend that a pad behind the knee keeps open. */
+const padOpensDeg = (padCm: number, { statureCm }: Body) =>
   ((padCm / (kneeling.padLever.value * statureCm)) * 180) / Math.PI;
 
-/** Knee bend in degrees that a kneeling seat may use on a side: what there is, less the margin and what a pad takes. */
-export const usableKneeDeg = ({ body, values, settings }: FamilyInput, side: Side) =>
-  rangeValue(values, 'kneeFlexion.hipBent', side) -
-  settings.kneeMarginDeg -
-  padOpensDeg(settings.behindKneeCm, body);
+/** The seat that a pad behind the knee is worth: the hips come no lower than it lets the knee close. */
+export const padSeatCm = (padCm: number, body: Body): number =>
+  padCm > 0
+    ? Math.max(
+        0,
+        body.thighCm * sinDeg(padOpensDeg(padCm, body)) - body.seatToHipCm + body.kneeFrontCm,
+      )
+    : 0;
+
+/** Knee bend in degrees that a kneeling seat may use on a side: what there is, less the margin. */
+export const usableKneeDeg = ({ values, settings }: FamilyInput, side: Side) =>
+  rangeValue(values, 'kneeFlexion.hipBent', side) - settings.kneeMarginDeg;
 
 /** Front-of-ankle roll of a side: what a foot that cannot point all the way leaves open. */
 const ankleGapCm = ({ body, values }: FamilyInput, side: Side) =>
@@ -59,15 +66,20 @@ const ankleGapCm = ({ body, values }: FamilyInput, side: Side) =>
   kneeling.ankleLever.value *
   sinDeg(Math.max(0, kneeling.anklePointNeeded.value - rangeValue(values, 'anklePoint', side)));
 
-/** The seat that the stiffer of some knees asks for; a blanket under the shins lifts it too. */
+/**
+ * The seat that the stiffer of some knees asks for; a blanket under the shins lifts it too. A pad behind the knee makes
+ * no seat higher, and one that is worth as much as the seat leaves none to be built.
+ */
 export function kneelingSeatNeedCm(input: FamilyInput): number {
   const allowance = valueOf(input.values, 'kneeling.sitAllowance');
+  const asked = Math.max(
+    ...workingLegs(input.side).map((side) =>
+      kneelingSeatCm(usableKneeDeg(input, side), input.body, allowance),
+    ),
+  );
+  const worth = padSeatCm(input.settings.behindKneeCm, input.body);
   return (
-    Math.max(
-      ...workingLegs(input.side).map((side) =>
-        kneelingSeatCm(usableKneeDeg(input, side), input.body, allowance),
-      ),
-    ) + input.settings.underShinCm
+    (worth > 0 && asked <= worth ? Math.min(0, asked - worth) : asked) + input.settings.underShinCm
   );
 }
 
@@ -118,9 +130,7 @@ export function kneelingLegs(
 
 /** Bend asked of each knee on a seat this far over the shins' own ground, beside what each has. */
 export function kneeDemands(input: FamilyInput, seatCm: number): Demand[] {
-  const need =
-    kneeBendOnSeat(seatCm, input.body, valueOf(input.values, 'kneeling.sitAllowance')) +
-    padOpensDeg(input.settings.behindKneeCm, input.body);
+  const need = kneeBendOnSeat(seatCm, input.body, valueOf(input.values, 'kneeling.sitAllowance'));
   return workingLegs(input.side).map((side) => ({
     range: 'kneeFlexion.hipBent',
     side,
@@ -208,7 +218,8 @@ function kneelingOn(id: string, onHeels: boolean): Family {
       ),
     figure: (input, built) => {
       const { body } = input;
-      const seatCm = (built.seat ?? 0) + heels(body);
+      const builtCm = (built.seat ?? 0) + heels(body);
+      const seatCm = Math.max(builtCm, padSeatCm(built.behindKnee ?? 0, body));
       const padCm = built.underShin ?? 0;
       const legs = kneelingLegs(seatCm, body, padCm);
       const spine = spineFrom(legs.hip, body.trunkCm, 0, 0);
@@ -229,7 +240,7 @@ function kneelingOn(id: string, onHeels: boolean): Family {
           pelvisDeg: 0,
           pelvisLeanDeg: 0,
           supports: [
-            { slot: 'seat', xCm: legs.hip[0] - 2, bottomCm: heels(body), topCm: seatCm },
+            { slot: 'seat', xCm: legs.hip[0] - 2, bottomCm: heels(body), topCm: builtCm },
             ...kneelingPadPlaces(legs, built, body),
           ],
         }),

@@ -3,7 +3,7 @@ import { standingFold as parameter, straddle } from '../parameters';
 import { sides } from '../ranges/ranges';
 import { acosDeg, cosDeg, sinDeg } from '../angles';
 import { leastOf, rangeValue, stifferSide, valueOf } from './inputs';
-import { keysOn, type Family, type FamilyInput } from './family';
+import { keysOn, type Built, type Family, type FamilyInput, type Figure } from './family';
 import { hipFlexionAt, spreadDemands } from './longSit';
 import {
   along,
@@ -107,8 +107,8 @@ function kneesBentDeg(input: FamilyInput, fromDeg: number, halfAngleDeg: number)
 }
 const CLOSE_CM = 0.01;
 
-/** Ways in which the hands come down to nothing, so that the knees need not bend for them. */
-const HANDS_STAY_UP: readonly string[] = ['thighs', 'loose'];
+/** Where the hands come to: something under them, or a part of the leg, or nothing. */
+const ON_LEGS: readonly string[] = ['thighs', 'shins', 'loose'];
 
 /** What tells the standing folds apart. */
 interface StandingForm {
@@ -117,23 +117,102 @@ interface StandingForm {
   readonly wide?: boolean;
 }
 
-/** Standing folds: hands always on something. */
+const easyApart = ({ values }: FamilyInput) =>
+  2 *
+  Math.min(
+    straddle.standingWidest.value,
+    straddle.easyShare.value * leastOf(values, 'hipSpread', sides),
+  );
+const halfOf = (input: FamilyInput, form: StandingForm) =>
+  form.wide ? (input.settings.dials.legsApart ?? easyApart(input)) / 2 : 0;
+
+/** Knees as soft as they are anyway, bent further until the hands come down to a block. */
+function reckonedKnee(input: FamilyInput, form: StandingForm): number {
+  const softDeg = Math.max(input.settings.standingKneeDeg, form.leastKneeDeg ?? 0);
+  return ON_LEGS.includes(input.settings.way)
+    ? softDeg
+    : kneesBentDeg(input, softDeg, halfOf(input, form));
+}
+const kneeOf = (input: FamilyInput, form: StandingForm) =>
+  input.settings.dials.kneeBend ?? reckonedKnee(input, form);
+
+/** Where a hand rests on the leg. */
+function onLeg({ knee, ankle, hip }: Hang, { body, settings }: FamilyInput): Point {
+  const [upper, lower, radius] =
+    settings.way === 'shins'
+      ? [knee, ankle, body.calfRadiusCm]
+      : [hip, knee, body.thighRadiusAtKneeCm];
+  return [(upper[0] + lower[0]) / 2 + radius, (upper[1] + lower[1]) / 2];
+}
+
+function standingFigure(input: FamilyInput, built: Built, form: StandingForm): Figure {
+  const { body } = input;
+  const { hands, feet = 0 } = built;
+  const kneeDeg = kneeOf(input, form);
+  const half = halfOf(input, form);
+  const free = hang(input, kneeDeg, half);
+  const rest = onLeg(free, input);
+  const heldAt =
+    hands !== undefined ? hands - feet : input.settings.way === 'shins' ? rest[1] : undefined;
+  const { hip, knee, ankle, pitchDeg, baseDeg, shoulder } = hang(input, kneeDeg, half, heldAt);
+  const hand: Point =
+    hands === undefined
+      ? standsOnBlocks(input)
+        ? [shoulder[0] + 1, Math.max(-feet, shoulder[1] - armCm(body))]
+        : rest
+      : [shoulder[0] + 1, Math.max(hands - feet, shoulder[1] - armCm(body))];
+  const coupling = valueOf(input.values, 'hamstringCoupling');
+  const share = (pitchDeg - baseDeg) / parameter.spineCounts.value;
+  const up = ([x, y]: Point): Point => [x, y + feet];
+  const arm = armToward(shoulder, hand, body, 1);
+  const head = headFrom(shoulder, body, Math.min(178, pitchDeg + 24));
+  return {
+    posture: postureFrom({
+      near: {
+        knee: up(knee),
+        ankle: up(ankle),
+        heel: up([-0.25 * body.footCm, 1]),
+        toe: up([0.72 * body.footCm, 1.2]),
+        aside: half > 0 ? asideOf(half, kneeDeg, body) : undefined,
+      },
+      hip: up(hip),
+      upper: upperFrom(
+        roundedBack(hip, shoulder, share).map(up),
+        { ...head, head: up(head.head) },
+        { elbow: up(arm.elbow), hand: up(arm.hand) },
+      ),
+      pelvisDeg: baseDeg,
+      pelvisLeanDeg: baseDeg,
+      supports: [
+        ...(hands === undefined
+          ? []
+          : [{ slot: 'hands', xCm: hand[0], bottomCm: 0, topCm: hands }]),
+        ...(feet > 0 ? [{ slot: 'feet', xCm: 0.25 * body.footCm, bottomCm: 0, topCm: feet }] : []),
+      ],
+    }),
+    demands: [
+      ...sides.map((side) => ({
+        range: 'hamstring' as const,
+        side,
+        needDeg: Math.max(0, baseDeg + kneeDeg / 2 - coupling * kneeDeg),
+        haveDeg: rangeValue(input.values, 'hamstring', side),
+      })),
+      ...(form.wide ? spreadDemands(input, half) : []),
+    ],
+    findings: {
+      pitchDeg,
+      kneeBendDeg: kneeDeg,
+      handsCm: free.handsCm,
+      ...(form.wide ? { halfAngleDeg: half } : {}),
+    },
+  };
+}
+
+/** Standing on blocks, the hands come past the toes. */
+const standsOnBlocks = ({ settings }: FamilyInput) => settings.way === 'on-blocks';
+
+/** Standing folds: hands on something under them, on the legs, or, standing on blocks, past the toes. */
 function standing(id: string, form: StandingForm): Family {
-  const softKnee = ({ settings }: FamilyInput) =>
-    Math.max(settings.standingKneeDeg, form.leastKneeDeg ?? 0);
-  const reckonedKnee = (input: FamilyInput) =>
-    HANDS_STAY_UP.includes(input.settings.way)
-      ? softKnee(input)
-      : kneesBentDeg(input, softKnee(input), halfOf(input));
-  const kneeOf = (input: FamilyInput) => input.settings.dials.kneeBend ?? reckonedKnee(input);
-  const reckonedApart = ({ values }: FamilyInput) =>
-    2 *
-    Math.min(
-      straddle.standingWidest.value,
-      straddle.easyShare.value * leastOf(values, 'hipSpread', sides),
-    );
-  const halfOf = (input: FamilyInput) =>
-    form.wide ? (input.settings.dials.legsApart ?? reckonedApart(input)) / 2 : 0;
   return {
     id,
     needs: () => [
@@ -141,79 +220,36 @@ function standing(id: string, form: StandingForm): Family {
       ...keysOn(sides, 'hamstring', 'hipFlexion', ...(form.wide ? ['hipSpread' as const] : [])),
     ],
     dials: (input) => ({
-      ...(form.wide ? { legsApart: reckonedApart(input) } : {}),
-      kneeBend: reckonedKnee(input),
+      ...(form.wide ? { legsApart: easyApart(input) } : {}),
+      kneeBend: reckonedKnee(input, form),
     }),
     heights: (input) => [
-      { slot: 'hands', side: 'both', rawCm: handsHeightCm(input, kneeOf(input), halfOf(input)) },
+      ...(standsOnBlocks(input)
+        ? [
+            {
+              slot: 'feet' as const,
+              side: 'both' as const,
+              rawCm: parameter.stoodOn.value,
+              isChosen: true,
+            },
+          ]
+        : []),
+      {
+        slot: 'hands',
+        side: 'both',
+        rawCm: handsHeightCm(input, kneeOf(input, form), halfOf(input, form)),
+      },
     ],
-    figure: (input, built) => {
-      const { body } = input;
-      const kneeDeg = kneeOf(input);
-      const half = halfOf(input);
-      const handY = built.hands;
-      const { hip, knee, ankle, pitchDeg, baseDeg, shoulder, handsCm } = hang(
-        input,
-        kneeDeg,
-        half,
-        handY,
-      );
-      const onThigh: Point = [
-        (hip[0] + knee[0]) / 2 + body.thighRadiusAtKneeCm,
-        (hip[1] + knee[1]) / 2,
-      ];
-      const hand: Point =
-        handY === undefined
-          ? onThigh
-          : [shoulder[0] + 1, Math.max(handY, shoulder[1] - armCm(body))];
-      const crownDeg = Math.min(178, pitchDeg + 24);
-      const coupling = valueOf(input.values, 'hamstringCoupling');
-      const share = (pitchDeg - baseDeg) / parameter.spineCounts.value;
-      return {
-        posture: postureFrom({
-          near: {
-            knee,
-            ankle,
-            heel: [-0.25 * body.footCm, 1],
-            toe: [0.72 * body.footCm, 1.2],
-            aside: half > 0 ? asideOf(half, kneeDeg, body) : undefined,
-          },
-          hip,
-          upper: upperFrom(
-            roundedBack(hip, shoulder, share),
-            headFrom(shoulder, body, crownDeg),
-            armToward(shoulder, hand, body, 1),
-          ),
-          pelvisDeg: baseDeg,
-          pelvisLeanDeg: baseDeg,
-          supports:
-            handY === undefined ? [] : [{ slot: 'hands', xCm: hand[0], bottomCm: 0, topCm: handY }],
-        }),
-        demands: [
-          ...sides.map((side) => ({
-            range: 'hamstring' as const,
-            side,
-            needDeg: Math.max(0, baseDeg + kneeDeg / 2 - coupling * kneeDeg),
-            haveDeg: rangeValue(input.values, 'hamstring', side),
-          })),
-          ...(form.wide ? spreadDemands(input, half) : []),
-        ],
-        findings: {
-          pitchDeg,
-          kneeBendDeg: kneeDeg,
-          handsCm,
-          ...(form.wide ? { halfAngleDeg: half } : {}),
-        },
-      };
-    },
+    figure: (input, built) => standingFigure(input, built, form),
     why: (input, need) => {
+      if (need.slot === 'feet') return [{ code: 'stood-on' }];
       const side = stifferSide(input.values, 'hamstring');
       return [
         {
           code: 'standing-hands',
           deg: rangeValue(input.values, 'hamstring', side),
           side,
-          kneeDeg: kneeOf(input),
+          kneeDeg: kneeOf(input, form),
           cm: need.rawCm,
           onThighs: need.rawCm > parameter.highestHandProp.value,
         },

@@ -9,8 +9,8 @@ import { groupedBy } from '../grouped';
 import { decision as decisionParameter, offset as parameter } from '../parameters';
 import type { RaiseReason, Remedy } from '../poses/pose';
 import type { Reason } from '../reasons';
-import type { Pose } from '../poses/poses';
-import type { ReadingSide } from '../ranges/ranges';
+import { poseById, type Pose } from '../poses/poses';
+import { sides, type ReadingSide } from '../ranges/ranges';
 import { turned, type DialId } from '../dials';
 import { sidelessKey, slotKey, slotRefOf, type SlotKey, type SlotName } from '../slots';
 import { purposeOf } from '../props/slots';
@@ -25,10 +25,16 @@ export type History = ReadonlyMap<string, readonly Earlier[]>;
 export function historyBefore(sessions: readonly Session[], today: LocalDay): History {
   const before = inTime(sessions.filter((one) => dayOf(one.at) < dayOf(today)));
   const times = before.flatMap(({ at, poses }) =>
-    poses.map((outcome): Earlier => ({ at, outcome })),
+    poses.flatMap((outcome) => bySide(outcome).map((one): Earlier => ({ at, outcome: one }))),
   );
   return groupedBy(times, ({ outcome: { pose, side } }) => `${pose}/${side}`);
 }
+
+/** What an older record noted of both sides at once, of a pose that now has sides, was done on each. */
+const bySide = (outcome: SessionPose): readonly SessionPose[] =>
+  outcome.side === 'both' && poseById(outcome.pose)?.sides === 'each'
+    ? sides.map((side) => ({ ...outcome, side }))
+    : [outcome];
 
 const NEVER: readonly Earlier[] = [];
 /** Earlier times of a pose on a side; none where there are none. */

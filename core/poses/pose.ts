@@ -81,6 +81,8 @@ export interface PoseEntry {
   readonly sanskrit?: string;
   /** Both at once, or each side by itself. */
   readonly sides: 'both' | 'each';
+  /** What a side stands for where it is not the leg that works: the shin that lies in front, or the leg on top. */
+  readonly sideIs?: 'in front' | 'on top';
   readonly family: FamilyId;
   readonly slots: readonly SlotId[];
   /** Ways of setting it up; the first one is proposed where nothing speaks for another. */

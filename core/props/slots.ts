@@ -144,13 +144,14 @@ const slots: Readonly<Record<SlotId, SlotEntry>> = {
   behindKnee: {
     purpose: 'space',
     leastCm: 0.5,
-    rule: () => ({
+    rule: (family) => ({
       load: loading.knee.value,
       leastWidthCm: 0,
       serves: {
         strap: ['fold-3'],
-        towel: ['fold-2', 'fold-4', 'fold-8'],
-        blanket: ['fold-2', 'fold-4'],
+        towel: ['fold-2', 'fold-4', 'fold-8', ...(family === 'child' ? ['roll'] : [])],
+        blanket: ['fold-2', 'fold-4', ...(family === 'child' ? ['roll-tight'] : [])],
+        ...(family === 'child' ? { block: ['flat'], mat: ['roll'] } : {}),
       },
     }),
   },

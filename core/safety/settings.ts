@@ -23,6 +23,8 @@ const padOf: Record<Choices['behindKnee'], number> = {
   none: 0,
   strap: kneeling.strapPad.value,
   towel: kneeling.towelPad.value,
+  fold: kneeling.foldPad.value,
+  brick: kneeling.towelPad.value,
 };
 const shareOf: Record<Choices['hold'], number> = {
   breaths: workingShare.steady.value,
@@ -58,11 +60,15 @@ function backSettings(choices: Choices, has: Has) {
 /** Knees, shins and hips that are held or turned. */
 function legSettings(choices: Choices, has: Has) {
   const careful = has('knee margin') || has('mid-range') || has('ankle roll');
-  const padCm = padOf[choices.behindKnee];
+  const padCm = Math.max(
+    has('knee spacer') ? kneeling.strapPad.value : 0,
+    padOf[choices.behindKnee],
+  );
   const square = choices.pigeonShin === 'square' && !has('knee margin');
   return {
     kneeMarginDeg: (careful ? kneeMargin.careful : kneeMargin.usual).value,
-    behindKneeCm: has('knee spacer') ? Math.max(kneeling.strapPad.value, padCm) : padCm,
+    behindKneeCm: padCm,
+    childPadCm: choices.behindKnee === 'brick' ? kneeling.brickPad.value : padCm,
     underShinCm: has('ankle roll') ? kneeling.shinPad.value : 0,
     childKnees: has('belly room') ? 'wide' : choices.childKnees,
     pigeonKneeDeg: (square ? pigeon.squareKnee : pigeon.closedKnee).value,

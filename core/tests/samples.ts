@@ -18,6 +18,7 @@ export const plainSettings: PoseSettings = {
   kneeMarginDeg: 5,
   lumbarAllowanceDeg: 10,
   behindKneeCm: 0,
+  childPadCm: 0,
   firstToRise: 'knees',
   standingKneeDeg: 0,
   hipFlexionMostDeg: 180,

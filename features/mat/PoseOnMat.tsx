@@ -2,8 +2,10 @@ import { useEffect, useRef, useState } from 'react';
 import { View, type View as ViewType } from 'react-native';
 import { bodyFrom } from '@/core/body/body';
 import { stopWords, type Person, type StopWord } from '@/core/formats/book';
-import type { PlanPose } from '@/core/formats/plan';
-import { inPoseOf, solveFigure } from '@/core/plan/solve';
+import type { DialSetting } from '@/core/dials';
+import type { Estimates } from '@/core/estimate/estimate';
+import type { PlanPose, PlanSlot } from '@/core/formats/plan';
+import { inPoseOf, solveFigure, type InPose } from '@/core/plan/solve';
 import { choicesFor } from '@/core/approaches/approaches';
 import type { Remedy } from '@/core/poses/pose';
 import { entryOf, poseById } from '@/core/poses/poses';
@@ -17,6 +19,7 @@ import {
   stepTaken,
   type Mat,
   type MatStep,
+  type Settled,
 } from '@/store/mat';
 import { PoseScene } from '@/ui/PoseScene';
 import { Chips, Press, Tick } from '@/ui/Press';
@@ -70,7 +73,6 @@ export function PoseOnMat({ person, planned, mat, onEnded }: PoseOnMatProps) {
   /** What was felt, while it is asked how long a hold really was that was left running. */
   const [asked, setAsked] = useState<Felt | null>(null);
   const heading = useRef<ViewType>(null);
-  const pose = poseById(planned.pose);
   const key = matKey(planned);
   const settled = mat.settled[key] ?? asPlanned(planned);
   const set = dialsOn(mat, planned);
@@ -148,32 +150,10 @@ export function PoseOnMat({ person, planned, mat, onEnded }: PoseOnMatProps) {
           columns={railColumns(now)}
         />
       )}
-      {mat.step === 'enter' || mat.step === 'feel' ? null : (
-        <Dials
-          inPose={inPose}
-          estimates={estimates}
-          planned={planned}
-          set={set}
-          settled={settled}
-        />
-      )}
-      {mat.step === 'build' ? (
-        <Build person={person} planned={planned} lying={lying} settled={settled} />
-      ) : null}
-      {mat.step === 'enter' ? <Enter person={person} planned={planned} /> : null}
-      {mat.step === 'look' ? <Look planned={planned} mat={mat} /> : null}
-      {mat.step === 'hold' ? <Hold person={person} planned={planned} mat={mat} /> : null}
-      {mat.step === 'build' || mat.step === 'look' || mat.step === 'hold' ? (
-        <Rungs person={person} planned={planned} settled={settled} mat={mat} />
-      ) : null}
-      {mat.step === 'feel' ? (
-        <Feel
-          planned={planned}
-          exit={pose?.exit ?? []}
-          last={mat.at + 1 >= mat.poses.length}
-          onRecord={(felt) => finish(felt)}
-        />
-      ) : null}
+      <OfStep
+        {...{ person, planned, mat, settled, lying, inPose, estimates, set }}
+        onRecord={(felt) => finish(felt)}
+      />
       <View className="flex-row flex-wrap gap-2">
         <Press onPress={() => dispatch(poseSkipped())}>Skip this pose</Press>
         <Press onPress={() => dispatch(endSession()).then((outcome) => outcome.ok && onEnded())}>
@@ -182,6 +162,61 @@ export function PoseOnMat({ person, planned, mat, onEnded }: PoseOnMatProps) {
       </View>
     </Screen>
   );
+}
+
+interface OfStepProps {
+  readonly person: Person;
+  readonly planned: PlanPose;
+  readonly mat: Mat;
+  readonly settled: readonly Settled[];
+  readonly lying: readonly PlanSlot[];
+  readonly inPose: InPose;
+  readonly estimates: Estimates;
+  readonly set: readonly DialSetting[];
+  readonly onRecord: (felt: Felt) => Promise<void>;
+}
+
+/** What each step of a pose shows under its figure. */
+function OfStep({ mat, onRecord, ...now }: OfStepProps) {
+  const { person, planned, settled, lying } = now;
+  const rungs = <Rungs person={person} planned={planned} settled={settled} mat={mat} />;
+  switch (mat.step) {
+    case 'build':
+      return (
+        <>
+          <Dials {...now} />
+          <Build person={person} planned={planned} lying={lying} settled={settled} />
+          {rungs}
+        </>
+      );
+    case 'enter':
+      return <Enter person={person} planned={planned} />;
+    case 'look':
+      return (
+        <>
+          <Dials {...now} />
+          <Look planned={planned} mat={mat} />
+          {rungs}
+        </>
+      );
+    case 'hold':
+      return (
+        <>
+          <Dials {...now} />
+          <Hold person={person} planned={planned} mat={mat} />
+          {rungs}
+        </>
+      );
+    case 'feel':
+      return (
+        <Feel
+          planned={planned}
+          exit={poseById(planned.pose)?.exit ?? []}
+          last={mat.at + 1 >= mat.poses.length}
+          onRecord={onRecord}
+        />
+      );
+  }
 }
 
 /** Stop words, one tap away on every step, and the way on. */

@@ -27,9 +27,12 @@ const shortNames: Readonly<Partial<Record<SlotId, string>>> = {
 export const shortSlot = (slot: SlotId) => shortNames[slot] ?? slotName({ slot });
 
 export const poseName = (id: string) => poseById(id)?.name ?? id;
-/** A pose with the side that works, where it has sides. */
-export const poseTitle = ({ pose, side }: { pose: string; side: ReadingSide }) =>
-  side === 'both' ? poseName(pose) : `${poseName(pose)}, ${side}`;
+/** A pose with the side that works, where it has sides: "Pigeon, left", "Stacked shins, left on top". */
+export function poseTitle({ pose, side }: { pose: string; side: ReadingSide }): string {
+  if (side === 'both') return poseName(pose);
+  const is = poseById(pose)?.sideIs;
+  return `${poseName(pose)}, ${side}${is ? ` ${is}` : ''}`;
+}
 
 export const groupNames: Readonly<Record<Pose['group'], string>> = {
   seated: 'Seated',

@@ -272,6 +272,7 @@ export const en: Language = {
       cm <= 0
         ? 'The arms reach the floor with the trunk level.'
         : `With these shins and arms the palms press ${tell.length(cm)} up.`,
+    'stood-on': () => 'Standing higher, the hands come past the toes.',
     'dog-hands': () =>
       'The hands stay on the floor; blocks under them when the shoulders are tired.',
     'dog-heels': ({ cm, deg: bend, side }, tell) =>

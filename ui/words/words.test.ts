@@ -59,6 +59,7 @@ const others: readonly Reason[] = [
   { code: 'dial-turned', dial: 'kneeBend', from: 23, to: 33 },
   { code: 'dial-turned', dial: 'step', from: 60, to: 60 },
   { code: 'dial-back', good: 2 },
+  { code: 'stood-on' },
   { code: 'at-most', slot: 'underKnees' },
   { code: 'at-most', slot: 'underThigh' },
   { code: 'at-most', slot: 'seat' },
