@@ -81,6 +81,7 @@ interface HeightReasons {
   'strap-over-shoulder': Gap;
   'standing-hands': Gap & OfSide & { readonly kneeDeg: number; readonly onThighs: boolean };
   'stood-on': object;
+  'belt-round': Gap;
   'squat-heels': Gap & OfSide & { readonly beyond: boolean };
   'squat-seat': Gap & { readonly kneeDeg: number };
   'hands-down': Gap;
@@ -90,6 +91,7 @@ interface HeightReasons {
     readonly chairCm: number;
   };
   'strap-to-shin': Gap;
+  'strap-to-soles': Gap;
   'table-hands': Gap;
   'dog-hands': object;
   'dog-heels': Gap & OfSide;

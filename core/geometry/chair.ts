@@ -20,6 +20,7 @@ import {
   along,
   armToward,
   between,
+  fallDeg,
   headFrom,
   postureFrom,
   spineAt,
@@ -144,6 +145,85 @@ function crossedOver(input: FamilyInput, sitting: Seated): Leg {
 
 /** Rotation of a shin laid across the other thigh. */
 const CROSSED_ROTATION_DEG = 45;
+
+/** Beside the chair: the back leg long behind on the ball of its foot, the front knee bent over its ankle. */
+function standingLunge(input: FamilyInput): Seated & { readonly back: Leg } {
+  const { body } = input;
+  const legCm = body.thighCm + body.shinCm;
+  const frontKneeY = body.ankleHeightCm + body.shinCm;
+  const at = (leanDeg: number) => {
+    const hipY = liftedAnkleCm(body) + legCm * cosDeg(leanDeg);
+    const rise = asinDeg((frontKneeY - hipY) / body.thighCm);
+    return { hipY, rise, stepCm: body.thighCm * cosDeg(rise) + legCm * sinDeg(leanDeg) };
+  };
+  // A hip over the front thigh's own length would need a straight leg: no lunge is as short as that.
+  const leastDeg = acosDeg((frontKneeY + body.thighCm - liftedAnkleCm(body)) / legCm);
+  const { step } = input.settings.dials;
+  const lean =
+    step === undefined
+      ? Math.max(leastDeg, backLeanDeg(input))
+      : firstZero((deg) => step - at(deg).stepCm, leastDeg, MOST_LEAN_DEG, 0.01);
+  const { hipY, rise } = at(lean);
+  const hip: Point = [0, hipY];
+  const knee: Point = [body.thighCm * cosDeg(rise), frontKneeY];
+  const ankle: Point = [knee[0], body.ankleHeightCm];
+  const behind = (cm: number) => along(hip, 180 + lean, cm);
+  const backAnkle = behind(legCm);
+  return {
+    hip,
+    riseDeg: rise,
+    near: {
+      knee,
+      ankle,
+      heel: [ankle[0] - 0.25 * body.footCm, 1],
+      toe: [ankle[0] + 0.7 * body.footCm, 1.2],
+    },
+    back: {
+      knee: behind(body.thighCm),
+      ankle: backAnkle,
+      heel: [backAnkle[0] - 4, backAnkle[1] - 1],
+      toe: [backAnkle[0] + 0.4 * body.footCm, 1],
+    },
+  };
+}
+
+/** The back of a chair, where the hand of somebody who stands beside it lies. */
+const CHAIR_BACK_CM = 82;
+
+function standingFigure(input: FamilyInput): Figure {
+  const { body, values } = input;
+  const { hip, near, back, riseDeg } = standingLunge(input);
+  const spine = spineFrom(hip, body.trunkCm, 0, 0);
+  const shoulder = spine.at(-1) as Point;
+  const backSide = otherSide(worked(input.side));
+  const leanDeg = 90 - fallDeg(hip, back.ankle);
+  return {
+    posture: postureFrom({
+      near,
+      far: back,
+      hip,
+      upper: upperFrom(
+        spine,
+        headFrom(shoulder, body, 2),
+        armToward(shoulder, [shoulder[0] + 14, CHAIR_BACK_CM], body, -1),
+      ),
+      pelvisDeg: 0,
+      pelvisLeanDeg: 0,
+      supports: [],
+    }),
+    demands: [
+      {
+        range: 'hipExtension',
+        side: backSide,
+        needDeg: leanDeg - strapped.lungeArch.value,
+        haveDeg: rangeValue(values, 'hipExtension', backSide),
+      },
+    ],
+    findings: { thighRiseDeg: riseDeg, stepCm: near.ankle[0] - back.ankle[0] },
+  };
+}
+
+const stands = ({ settings }: FamilyInput) => settings.way === 'standing';
 
 /** What stands under a body on a chair, the chair itself first. */
 function chairSupports(
@@ -294,12 +374,15 @@ function chairFamily(
     ...(does === 'lunges'
       ? {
           dials: (input: FamilyInput) => ({
-            step: stepAtCm(backLeanDeg(input), input, seated(input, {})),
+            step: stands(input)
+              ? (standingFigure(input).findings.stepCm ?? 0)
+              : stepAtCm(backLeanDeg(input), input, seated(input, {})),
           }),
         }
       : {}),
     afterBuilt: (input, built) => needs(input, built).slice(slots.includes('seat') ? 1 : 0),
-    figure: (input, built) => chairFigure(input, built, does),
+    figure: (input, built) =>
+      does === 'lunges' && stands(input) ? standingFigure(input) : chairFigure(input, built, does),
     why: (input, need) => {
       if (need.slot === 'feet' || need.slot === 'seat')
         return [

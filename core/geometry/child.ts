@@ -1,3 +1,4 @@
+import { floorAhead } from './arms';
 import { child as parameter, fold, spineShare, strapped } from '../parameters';
 import { sides, ranges } from '../ranges/ranges';
 import { leastOf, rangeValue, stifferSide, valueOf } from './inputs';
@@ -5,7 +6,6 @@ import { keysOn, type Built, type Family, type FamilyInput, type SlotNeed } from
 import {
   AT_REST,
   chestNeed,
-  floorAhead,
   foldedTrunk,
   foldSupports,
   foldWhy,

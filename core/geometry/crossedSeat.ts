@@ -1,5 +1,6 @@
 import type { HeightReason } from '../reasons';
 import { sinDeg } from '../angles';
+import { floorAhead } from './arms';
 import type { Body } from '../body/body';
 import { crossLegged, fold } from '../parameters';
 import { sides, type Side } from '../ranges/ranges';
@@ -23,7 +24,6 @@ import {
 } from './family';
 import {
   AT_REST,
-  floorAhead,
   type Under,
   foldedTrunk,
   foldSupports,
@@ -51,7 +51,9 @@ export interface CrossedForm {
   readonly footShare: number;
   readonly pastShare: number;
   /** How the leg that is not on top lies, where it lies otherwise. */
-  readonly under?: Omit<CrossedForm, 'under'>;
+  readonly under?: CrossedForm;
+  /** How the other leg lies where only one shin lies in front. */
+  readonly behind?: CrossedForm;
   /** Folded forward with the forehead on something. */
   readonly folds?: boolean;
   /** One shin over the other: bricks lie under both thighs, lowered over the weeks. */
@@ -70,7 +72,8 @@ export const crossingOf = (
 
 /** How a shin lies with the heels where they are set, or where the form has them; the leg on top may lie otherwise. */
 function crossingIn({ body, settings, side: top }: FamilyInput, side: Side, form: CrossedForm) {
-  const own = form.under && top !== 'both' && top !== side ? form.under : form;
+  const under = form.under ?? (settings.way === 'in-front' ? form.behind : undefined);
+  const own = under && top !== 'both' && top !== side ? under : form;
   return withHeels(crossingOf(own, body), settings.dials.heelsAway, body);
 }
 /** Outward rotation in degrees that a form of seat may use on a side. */

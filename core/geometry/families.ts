@@ -6,7 +6,7 @@ import type { Family } from './family';
 import { kneelingOnHeels, kneelingSeat } from './kneelingSeat';
 import { longSit, straddleSit } from './longSit';
 import { horse, lizard, lowLunge } from './lunge';
-import { catsTail, constructive, crossedTwist, figureFour, rest } from './lying';
+import { catsTail, constructive, crossedTwist, figureFour, happyBaby, rest } from './lying';
 import { oneLegFold, seatedTwist } from './oneLeg';
 import { crossLegged } from '../parameters';
 import { kingPigeon, pigeonPose } from './pigeon';
@@ -29,6 +29,7 @@ const stacked = {
   footShare: crossLegged.footHeight.value,
   pastShare: crossLegged.stackedFootPast.value,
   stacked: true,
+  behind: crossed,
 };
 
 /** Every family, by the name that poses use. */
@@ -66,6 +67,7 @@ export const families = {
   'leg raise': legRaise,
   heron,
   sundial,
+  'happy baby': happyBaby,
   'lying, knees bent': constructive,
   'lying at rest': rest,
   'standing fold': standingFold,

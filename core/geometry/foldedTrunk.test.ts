@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { armCm } from '../body/body';
 import { inputOf } from '../tests/samples';
-import { floorAhead, foldedTrunk, foldWhy, onFloor, restingOn } from './foldedTrunk';
+import { floorAhead } from './arms';
+import { foldedTrunk, foldWhy, onFloor, restingOn } from './foldedTrunk';
 import { between, type Point } from './posture';
 
 const input = inputOf();

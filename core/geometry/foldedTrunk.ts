@@ -1,5 +1,5 @@
 import type { HeightReason, Surface } from '../reasons';
-import { armCm, type Body } from '../body/body';
+import type { Body } from '../body/body';
 import { child, fold } from '../parameters';
 import type { Built, FamilyInput, SlotNeed } from './family';
 import {
@@ -138,14 +138,6 @@ export function restingOn(
 }
 /** Of the whole fold, and in centimetres. */
 const CLOSE = 2e-4;
-
-/** A place on the floor ahead that a nearly straight arm reaches. */
-export function floorAhead(shoulder: Point, body: Body): Point {
-  const reach = 0.97 * armCm(body);
-  const drop = Math.min(0.9 * reach, Math.max(0, shoulder[1] - HAND_CM));
-  return [shoulder[0] + Math.sqrt(reach ** 2 - drop ** 2), shoulder[1] - drop];
-}
-const HAND_CM = 2;
 
 /** The height that the forehead asks for, over what it comes down on. */
 export const foreheadNeed = ({ gapCm, over: { under } }: FoldedTrunk): SlotNeed => ({

@@ -4,7 +4,7 @@ import type { DialValues } from '../dials';
 import type { Body } from '../body/body';
 import { longSit as parameter, straddle } from '../parameters';
 import { sides, type Side } from '../ranges/ranges';
-import { palmGapCm } from './arms';
+import { floorAhead, palmGapCm } from './arms';
 import { leastOf, rangeValue, stifferSide, valueOf } from './inputs';
 import {
   keysOn,
@@ -357,6 +357,9 @@ export const pressedUp = (input: FamilyInput): FamilyInput => ({
   },
 });
 
+/** Hands that lie on the floor in front rather than press beside or behind the hips. */
+const inFront = ({ settings }: FamilyInput) => settings.way === 'front';
+
 /** Legs long, pelvis as near upright as the hamstrings allow, palms beside the hips; legs together or spread. */
 function sitWithLongLegs(id: string, spread: boolean): Family {
   const built = (needs: readonly SlotNeed[], slot: string) =>
@@ -398,7 +401,9 @@ function sitWithLongLegs(id: string, spread: boolean): Family {
       const spine = sittingSpine(legs.hip, rollBack, body);
       const shoulder = spine.at(-1) as Point;
       const outDeg = spread ? straddleHalfAngleDeg(input) : 0;
-      const palm: Point = [legs.hip[0] - (seatCm > 1 ? 22 : 8), handsCm];
+      const palm: Point = inFront(input)
+        ? floorAhead(shoulder, body)
+        : [legs.hip[0] - (seatCm > 1 ? 22 : 8), handsCm];
       return {
         posture: postureFrom({
           near: turnedOut(

@@ -216,7 +216,10 @@ export const horse: Family = {
     const kneeling = horseLegs(input, pad);
     const spine = spineFrom(kneeling.hip, body.trunkCm, 6, 6);
     const shoulder = spine.at(-1) as Point;
-    const hand: Point = [kneeling.front.knee[0] - 4, Math.max(built.hands ?? 0, 0)];
+    const hand: Point =
+      input.settings.way === 'knees-down'
+        ? [shoulder[0] + 24, shoulder[1] + 2]
+        : [kneeling.front.knee[0] - 4, Math.max(built.hands ?? 0, 0)];
     const side = worked(input.side);
     return {
       posture: postureFrom({
@@ -254,6 +257,10 @@ export const horse: Family = {
 /** Outward rotation that a foot on the other thigh asks for. */
 const LOTUS_ROTATION_DEG = 75;
 
+/** Both knees down before one foot comes near the knee. */
+const bothKneesDown = ({ settings }: FamilyInput) =>
+  settings.way === 'knees-down' || settings.way === 'lotus-kneeling';
+
 /** The worked knee down under its hip, the other foot standing in front. */
 function horseLegs(input: FamilyInput, padCm: number): { hip: Point; down: Leg; front: Leg } {
   const { body } = input;
@@ -264,12 +271,14 @@ function horseLegs(input: FamilyInput, padCm: number): { hip: Point; down: Leg; 
     -Math.sqrt(body.shinCm ** 2 - (kneeY - body.footTopCm) ** 2),
     body.footTopCm,
   ];
+  const kneeling = legWithFoot(down, ankle, toesDown(ankle, body));
+  if (bothKneesDown(input)) return { hip, down: kneeling, front: kneeling };
   const rise = asinDeg((body.ankleHeightCm + body.shinCm - hip[1]) / body.thighCm);
   const knee: Point = [body.thighCm * cosDeg(rise), hip[1] + body.thighCm * sinDeg(rise)];
   const standing: Point = [knee[0], knee[1] - body.shinCm];
   return {
     hip,
-    down: legWithFoot(down, ankle, toesDown(ankle, body)),
+    down: kneeling,
     front: legWithFoot(knee, standing, footOn(standing, body)),
   };
 }

@@ -13,7 +13,15 @@ import {
   type FamilyInput,
   type SlotNeed,
 } from './family';
-import { between, postureFrom, type Leg, type Point } from './posture';
+import {
+  armToward,
+  between,
+  handOnStrap,
+  postureFrom,
+  upperFrom,
+  type Leg,
+  type Point,
+} from './posture';
 import { liftedLeg, lyingFigure, lyingHip, lyingNeck, lyingShoulder } from './reclinedOpen';
 
 /** Heights that nothing reckons: where to begin, and to go on rung by rung. */
@@ -98,6 +106,73 @@ function lyingFamily(id: string, roll: boolean): Family {
         : [{ code: 'rest-knees', cm: need.rawCm }],
   };
 }
+
+/** Thighs past upright beside the trunk, shins upright, hands or a strap at the feet. */
+function babyLeg(input: FamilyInput): Leg {
+  const { body, values, settings } = input;
+  const bends = Math.min(
+    settings.hipFlexionMostDeg,
+    settings.share * leastOf(values, 'hipFlexion', sides),
+  );
+  return liftedLeg(lyingHip(body), bends, bends - 90, body);
+}
+const footAboveCm = (input: FamilyInput) =>
+  Math.max(0, between(lyingShoulder(input.body), babyLeg(input).toe) - armCm(input.body));
+
+/** On the back, knees toward the armpits, feet held from inside or by a strap. */
+export const happyBaby: Family = {
+  id: 'happy baby',
+  needs: () => keysOn(sides, 'hipFlexion'),
+  dials: (input) => {
+    const strap = footAboveCm(input);
+    return strap > 0 ? { strap } : {};
+  },
+  heights: (input) => [
+    lyingNeck(input.body),
+    {
+      slot: 'strap',
+      side: 'both',
+      rawCm: input.settings.dials.strap ?? footAboveCm(input),
+      isLength: true,
+    },
+  ],
+  figure: (input, built) => {
+    const { body } = input;
+    const leg = babyLeg(input);
+    const lying = lyingFigure(body, built);
+    const shoulder = lyingShoulder(body);
+    const strapCm = input.settings.dials.strap ?? footAboveCm(input);
+    return {
+      posture: postureFrom({
+        near: leg,
+        hip: lyingHip(body),
+        upper: upperFrom(
+          lying.spine,
+          lying,
+          armToward(shoulder, handOnStrap(shoulder, leg.toe, strapCm), body, -1),
+        ),
+        pelvisDeg: 0,
+        pelvisLeanDeg: lying.pelvisLeanDeg,
+        ...(strapCm > 0 ? { strapTo: leg.toe } : {}),
+        supports: lying.supports.filter(({ slot }) => slot === 'neck'),
+      }),
+      demands: sides.map((side) => ({
+        range: 'hipFlexion',
+        side,
+        needDeg: Math.min(
+          input.settings.hipFlexionMostDeg,
+          input.settings.share * leastOf(input.values, 'hipFlexion', sides),
+        ),
+        haveDeg: rangeValue(input.values, 'hipFlexion', side),
+      })),
+      findings: { strapCm },
+    };
+  },
+  why: (_input, need) =>
+    need.slot === 'neck'
+      ? [{ code: 'lying-head', cm: need.rawCm }]
+      : [{ code: 'strap-to-soles', cm: need.rawCm }],
+};
 
 export const constructive = lyingFamily('lying, knees bent', false);
 export const rest = lyingFamily('lying at rest', true);

@@ -2,7 +2,7 @@ import type { HeightReason } from '../reasons';
 import { acosDeg, asinDeg, cosDeg, sinDeg } from '../angles';
 import { armCm } from '../body/body';
 import { crossLegged, fold, pigeon as parameter } from '../parameters';
-import { palmGapCm } from './arms';
+import { floorAhead, palmGapCm } from './arms';
 import { crossedLeg, rotationFrom, type Crossing } from './crossedLeg';
 import { usableRotation } from './crossedSeat';
 import { rangeValue, valueOf } from './inputs';
@@ -19,7 +19,6 @@ import {
 import {
   AT_REST,
   chestNeed,
-  floorAhead,
   foldedSpine,
   foldedTrunk,
   foldSupports,
@@ -101,6 +100,19 @@ function backLeg(hip: Point, { body }: FamilyInput): Leg & { fallDeg: number } {
     ankle,
     heel: [ankle[0] - 2, ankle[1] + 4],
     toe: [ankle[0] - 0.6 * body.footCm, 1.5],
+  };
+}
+
+/** The back shin standing up a wall behind its knee. */
+function backLegUp(hip: Point, input: FamilyInput): Leg {
+  const { body } = input;
+  const { knee } = backLeg(hip, input);
+  const ankle: Point = [knee[0], knee[1] + body.shinCm];
+  return {
+    knee,
+    ankle,
+    heel: [ankle[0] + 3, ankle[1] + 1],
+    toe: [ankle[0] - 1, ankle[1] + 0.7 * body.footCm],
   };
 }
 
@@ -228,7 +240,7 @@ export const pigeonPose: Family = {
     const { body } = input;
     const hip = hipOn(input, built.hipLevel ?? 0);
     const front = crossedLeg(hip[1], 90, crossing(input), body);
-    const back = backLeg(hip, input);
+    const back = input.settings.way === 'wall' ? backLegUp(hip, input) : backLeg(hip, input);
     const lean = uprightLeanDeg(input, hip);
     const rests = input.settings.way === 'folded' || input.settings.way === 'diagonal';
     const trunk = folded(input, hip, built);

@@ -36,6 +36,12 @@ function legNeeds(input: FamilyInput, riseCm: number): SlotNeed[] {
   }));
 }
 
+/** Round the pelvis, along both thighs and under the feet. */
+const beltCm = (input: FamilyInput) => {
+  const { knee, ankle } = openLeg(input, 'left');
+  return 2 * (Math.hypot(knee[0], input.body.hipWidthCm / 2) + ankle[0]) + input.body.hipWidthCm;
+};
+
 /** The comfortable ramp, higher for thighs that hang, and no lower than a caution lets it be. */
 function inclineDeg({ body, settings, values }: FamilyInput): number {
   const lessDeg = Math.max(
@@ -56,7 +62,9 @@ export const reclinedOpen: Family = {
       ...need,
       isChosen: true,
     }));
-    return [...ramp, ...legNeeds(input, ramp[0]?.rawCm ?? 0)];
+    return input.settings.way === 'belt'
+      ? [...ramp, { slot: 'strap', side: 'both', rawCm: beltCm(input), isLength: true }]
+      : [...ramp, ...legNeeds(input, ramp[0]?.rawCm ?? 0)];
   },
   afterBuilt: (input, built) => {
     const incline =
@@ -114,6 +122,7 @@ export const reclinedOpen: Family = {
   },
   why: (input, need) => {
     if (need.slot === 'neck') return neckWhy(need);
+    if (need.slot === 'strap') return [{ code: 'belt-round', cm: need.rawCm }];
     if (need.slot === 'back')
       return [{ code: 'comfort-ramp', cm: need.rawCm, place: need.part ?? 'high' }];
     const side = need.side === 'both' ? 'left' : need.side;

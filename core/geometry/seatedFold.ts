@@ -1,3 +1,4 @@
+import { floorAhead } from './arms';
 import { armCm, type Body } from '../body/body';
 import { fold as parameter, longSit as longSitParameter } from '../parameters';
 import type { HeightReason } from '../reasons';
@@ -7,7 +8,6 @@ import type { Built, Family, FamilyInput, SlotNeed } from './family';
 import {
   AT_REST,
   chestNeed,
-  floorAhead,
   foldedTrunk,
   foldSupports,
   foldWhy,

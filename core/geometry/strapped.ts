@@ -6,7 +6,15 @@ import { palmGapCm } from './arms';
 import { crossedLeg } from './crossedLeg';
 import { crossedSeatCm, usableRotation, type CrossedForm } from './crossedSeat';
 import { rangeValue, valueOf } from './inputs';
-import { keysOn, otherSide, worked, type Family, type FamilyInput, type SlotNeed } from './family';
+import {
+  keysOn,
+  otherSide,
+  worked,
+  type Family,
+  type FamilyInput,
+  type Figure,
+  type SlotNeed,
+} from './family';
 import { palmWhy } from './longSit';
 import {
   along,
@@ -188,11 +196,12 @@ function raisedLegSeat(id: string, usualDeg: number, overhead: boolean): Family 
       return [{ slot: 'seat', side: 'both', rawCm: seat }, ...strap(input, Math.max(0, seat))];
     },
     dials: (input) => ({
-      legHeight: usualDeg,
+      legHeight: standsAtWall(input) ? highestDeg(input) : usualDeg,
       strap: strap(input, Math.max(0, seatNeed(input)))[0]?.rawCm ?? 0,
     }),
     afterBuilt: (input, { seat = 0 }) => strap(input, seat),
     figure: (input, built) => {
+      if (standsAtWall(input)) return atTheWall(input);
       const { body } = input;
       const seatCm = built.seat ?? 0;
       const { hip, shoulder } = upright(input, seatCm);
@@ -242,6 +251,45 @@ function raisedLegSeat(id: string, usualDeg: number, overhead: boolean): Family 
       };
     },
     why: raisedLegWhy,
+  };
+}
+
+const standsAtWall = ({ settings }: FamilyInput) => settings.way === 'wall';
+/** Standing beside a wall, the raised heel on it: as high as the dial says, the standing leg upright. */
+function atTheWall(input: FamilyInput): Figure {
+  const { body } = input;
+  const raisedDeg = input.settings.dials.legHeight ?? highestDeg(input);
+  const legCm = body.thighCm + body.shinCm;
+  const hip: Point = [0, body.ankleHeightCm + legCm];
+  const leg = liftedLeg(hip, raisedDeg - 90, 0, body);
+  const spine = spineFrom(hip, body.trunkCm, 0, 0);
+  const shoulder = spine.at(-1) as Point;
+  const standing = (cm: number): Point => [0, hip[1] - cm];
+  const side = worked(input.side);
+  return {
+    posture: postureFrom({
+      near: leg,
+      far: {
+        knee: standing(body.thighCm),
+        ankle: standing(legCm),
+        heel: [-0.25 * body.footCm, 1],
+        toe: [0.72 * body.footCm, 1.2],
+      },
+      hip,
+      upper: upperFrom(spine, headFrom(shoulder, body, 2), armToward(shoulder, leg.toe, body, -1)),
+      pelvisDeg: 0,
+      pelvisLeanDeg: 0,
+      supports: [],
+    }),
+    demands: [
+      {
+        range: 'hamstring',
+        side,
+        needDeg: raisedDeg,
+        haveDeg: rangeValue(input.values, 'hamstring', side),
+      },
+    ],
+    findings: { raisedDeg },
   };
 }
 

@@ -9,7 +9,7 @@ import type { ReadingSide } from '../ranges/ranges';
 import type { Shelf } from '../props/shelf';
 import type { PoseChange } from '../safety/cautions';
 import { settingsFor } from '../safety/settings';
-import { verdictOn, type Verdict } from '../safety/verdict';
+import { verdictOn, wayAllowed, type Verdict } from '../safety/verdict';
 
 /** A pose made ready for one student: what was chosen, what the cautions say, and what both settle. */
 export interface Prepared {
@@ -35,10 +35,11 @@ const chairSeatCm = (shelf: Shelf): number | undefined =>
 /** The way in which a pose is set up: the student's own, else what approach or body speak for, else the first. */
 function wayFor(
   { pose, family, body, choices, settings }: Prepared,
+  { cautions }: Pick<Person, 'cautions'>,
   input: Pick<FamilyInput, 'values' | 'side'>,
   own: string | undefined,
 ) {
-  const { ways = [] } = pose;
+  const ways = (pose.ways ?? []).filter((way) => wayAllowed(pose, way, input.side, cautions));
   const asked = ways.find(({ id }) => id === own);
   if (asked) return asked.id;
   const answered = ways.find(({ proposedIf }) => {
@@ -55,7 +56,7 @@ export function inItsWay(
   input: Pick<FamilyInput, 'values' | 'side'>,
 ): Prepared {
   if (!prepared.pose.ways) return prepared;
-  const way = wayFor(prepared, input, person.choices[wayKey(prepared.pose.id)]);
+  const way = wayFor(prepared, person, input, person.choices[wayKey(prepared.pose.id)]);
   return { ...prepared, settings: { ...prepared.settings, way } };
 }
 

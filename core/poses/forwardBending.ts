@@ -287,6 +287,21 @@ export const forwardBending = [
     family: 'one-leg fold',
     slots: ['seat', 'underKnees', 'underThigh', 'forehead', 'strap'],
     dials: ['kneeBend', 'strap'],
+    ways: [
+      { id: 'at-rest', name: 'Forehead at rest' },
+      {
+        id: 'upright',
+        name: 'Upright with a strap',
+        slots: ['seat', 'underKnees', 'underThigh', 'strap'],
+        entry: [
+          'Sit raised, one leg long, the other sole to its thigh.',
+          'Meet the bent knee.',
+          'Strap round the long foot, arms straight.',
+          'Draw the breastbone forward and up, turned to the long leg.',
+        ],
+        stages: [{ id: 'strap', name: 'Upright, foot on a strap' }],
+      },
+    ],
     asks: ['rounding', 'spine'],
     traits: {
       knee: legs(['turned'], []),
@@ -352,6 +367,19 @@ export const forwardBending = [
     family: 'straddle fold',
     slots: ['seat', 'underKnees', 'chest', 'forehead'],
     dials: ['legsApart', 'kneeBend'],
+    ways: [
+      { id: 'behind', name: 'Pressing from behind, then forward' },
+      {
+        id: 'front',
+        name: 'Walking the hands in front',
+        proposedIf: 'straddleEntry=front',
+        entry: [
+          'Sit in the wide-angle seat, hands in front.',
+          'Walk the hands forward as the pelvis tips; wait where it stops.',
+          'Chest and forehead on their supports.',
+        ],
+      },
+    ],
     optional: ['chest'],
     asks: ['rounding', 'spine', 'straddleEntry'],
     traits: {
@@ -579,6 +607,19 @@ export const forwardBending = [
         ],
         stages: [{ id: 'diagonal', name: 'Folded over the shin, on the diagonal' }],
       },
+      {
+        id: 'wall',
+        name: 'Back shin against a wall',
+        slots: ['hipLevel', 'hands'],
+        gate: { after: [{ pose: 'pigeon', sessions: 4 }], instead: 'pigeon' },
+        also: ['knee.kneltOn', 'knee.drawn'],
+        entry: [
+          'Back to a wall: the back knee on a fold where wall and floor meet, its shin up the wall.',
+          'Front shin as in Pigeon; blocks under the hands.',
+          'Lift the chest by the hands; come back toward the heel only as far as the thigh lets you.',
+        ],
+        stages: [{ id: 'wall', name: 'Shin at the wall, lifted by the hands' }],
+      },
     ],
     asks: ['pigeonShin'],
     traits: {
@@ -764,8 +805,8 @@ export const forwardBending = [
       { id: 'falls-back', seen: 'Falls backward', slot: 'heels', way: 'raise' },
       { id: 'tucks', seen: 'Tail tucks, back rounds', slot: 'seat', way: 'raise' },
     ],
-    warmUps: ['open-book', 'low-lunge'],
-    counterposes: ['standing-fold'],
+    warmUps: ['happy-baby', 'lizard', 'open-book'],
+    counterposes: ['standing-fold', 'legs-wiped'],
     easier: 'chair-seat',
     homeDose: 'Every day, five minutes in all, in parts: a minute here and there.',
     atHome: 'Heels: a book or rolled mat. Seat: a low stool or thick books.',

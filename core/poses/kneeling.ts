@@ -374,6 +374,35 @@ export const kneeling = [
     sides: 'each',
     family: 'horse',
     slots: ['underKnees', 'hands'],
+    ways: [
+      {
+        id: 'knees-down',
+        name: 'Both knees down, arms crossed',
+        slots: ['underKnees'],
+        entry: [
+          'Kneel up on both knees, on a pad.',
+          'Cross one elbow under the other, palms toward each other: the arm of the lotus leg above.',
+          'Elbows rise, shoulders stay down; about five breaths.',
+        ],
+        stages: [{ id: 'knees-down', name: 'Both knees down, arms crossed' }],
+      },
+      {
+        id: 'lotus-kneeling',
+        name: 'Half lotus, both knees down',
+        slots: ['underKnees', 'hands'],
+        entry: [
+          'Half lotus first, seated and easy.',
+          'Hands on their supports; come up on to both knees, the foot still high on the thigh.',
+          'Weight on the hands first, then on the knees.',
+        ],
+        stages: [{ id: 'lotus-kneeling', name: 'Half lotus, both knees down' }],
+      },
+      {
+        id: 'heel-near',
+        name: 'The heel near the knee',
+        gate: { after: [{ pose: 'horse', sessions: 3 }], instead: 'horse' },
+      },
+    ],
     entryIf: {
       'horseFoot=out': [
         'Half kneeling on a pad, the standing foot turned out.',

@@ -49,6 +49,8 @@ export interface PoseWay {
   /** Proposed where a question is answered so. */
   readonly proposedIf?: ChoiceId;
   readonly gate?: Gate;
+  /** What it does to a body more than the pose itself: a caution that forbids this forbids the way. */
+  readonly also?: readonly Trait[];
   /** Held no longer than this. */
   readonly mostSeconds?: number;
 }

@@ -13,7 +13,8 @@ test.each(poses.map((pose) => [pose.id, pose] as const))(
   (_, pose) => {
     for (const slot of pose.slots) expect(slotIds).toContain(slot);
     for (const range of pose.needs) expect(rangeIds).toContain(range);
-    for (const cue of [...pose.look, ...pose.entry, ...pose.exit])
+    const ways = (pose.ways ?? []).flatMap(({ entry = [] }) => entry);
+    for (const cue of [...pose.look, ...pose.entry, ...pose.exit, ...ways])
       expect(cue.length).toBeLessThan(90);
     expect(pose.hold.mostSeconds).toBeGreaterThanOrEqual(pose.hold.firstSeconds);
   },

@@ -162,6 +162,26 @@ export const seated = [
     sideIs: 'on top',
     family: 'stacked',
     slots: ['seat', 'underThigh'],
+    ways: [
+      { id: 'on-top', name: 'One shin on the other, bricks lowered over the weeks' },
+      {
+        id: 'in-front',
+        name: 'The shin in front, the other crossed behind',
+        entry: [
+          'Sit raised in easy crossed legs.',
+          'Bring the front shin square, foot flexed, the other heel near the body.',
+          'Meet each thigh. Settle for half a minute before judging.',
+        ],
+        stages: [
+          {
+            id: 'front-raised',
+            name: 'Shin in front, raised seat',
+            from: { slot: 'seat', cm: 0.5 },
+          },
+          { id: 'front', name: 'Shin in front, on the floor' },
+        ],
+      },
+    ],
     traits: {
       knee: bothLegs('turned'),
       hip: bothLegs('turnedOutLoaded'),
@@ -185,13 +205,14 @@ export const seated = [
       'Both feet flexed',
       'Knees quiet, nothing twists in them',
       'Both sit bones carried',
-      'Top knee rests on what fills the gap',
+      'Top heel in line with the lower knee; top knee on what fills the gap',
     ],
     entry: [
       'Sit raised, knees bent.',
       'Lay one shin in front, foot flexed.',
       'Lay the other shin on top, ankle over the knee.',
-      'Fill the gap under the top knee. Change halfway.',
+      'Bricks under both thighs; half a minute to settle before judging.',
+      'The same time with the other shin on top.',
     ],
     exit: ['Lift the top shin off with both hands.', 'Lengthen the legs and rest.'],
     needs: ['hipRotation', 'hipFlexion'],
@@ -304,14 +325,21 @@ export const seated = [
     family: 'straddle',
     slots: ['seat', 'underKnees', 'hands'],
     dials: ['legsApart', 'kneeBend'],
-    entryIf: {
-      'straddleEntry=front': [
-        'Sit on the front edge of the support.',
-        'Open the legs until the pelvis wants to roll; come back a little.',
-        'Rolls under the knees.',
-        'Hands in front; draw the breastbone forward and grow.',
-      ],
-    },
+    ways: [
+      { id: 'behind', name: 'Pressing from behind' },
+      {
+        id: 'front',
+        name: 'Hands in front',
+        slots: ['seat', 'underKnees'],
+        proposedIf: 'straddleEntry=front',
+        entry: [
+          'Sit on the front edge of the support.',
+          'Open the legs until the pelvis wants to roll; come back a little.',
+          'Rolls under the knees.',
+          'Hands in front; draw the breastbone forward and grow.',
+        ],
+      },
+    ],
     optional: ['hands'],
     asks: ['rounding', 'straddleEntry'],
     traits: {
@@ -453,6 +481,22 @@ export const seated = [
     family: 'sundial',
     slots: ['seat', 'strap', 'hands'],
     dials: ['legHeight', 'strap'],
+    ways: [
+      { id: 'seated', name: 'Seated with a strap' },
+      {
+        id: 'wall',
+        name: 'Standing, the leg at a wall',
+        slots: [],
+        dials: ['legHeight'],
+        also: ['whole.balance'],
+        entry: [
+          'Stand side-on to a wall or rail, a leg’s length away.',
+          'Heel on the wall, as high as the standing hip stays level.',
+          'Grow and lean over the raised leg, other arm overhead; turn the chest open.',
+        ],
+        stages: [{ id: 'wall', name: 'Standing, the leg at a wall' }],
+      },
+    ],
     gate: { after: [{ pose: 'heron', sessions: 2 }], instead: 'heron' },
     traits: {
       knee: legs([], ['turned']),
@@ -476,9 +520,9 @@ export const seated = [
     ],
     entry: [
       'Sit raised as for Heron.',
-      'Leg behind the arm, strap round its foot.',
-      'Lower hand on its support.',
-      'Lean to the side of the hand, then open the chest.',
+      'Leg over the shoulder; the opposite hand takes its sole, or a strap round it.',
+      'That hip lifts as the leg comes up: give it its weight back.',
+      'Lower hand on its support; grow to that side, open the chest, then look up.',
     ],
     exit: ['Come up with the breath in.', 'Bend the knee, lower the leg, change sides.'],
     needs: ['hamstring', 'hipRotation', 'hipFlexion'],

@@ -102,6 +102,8 @@ export const neitherLeg: Legs<never> = { working: [], other: [] };
 interface WithTraits {
   readonly traits: PoseTraits;
   readonly traitsIf?: Readonly<Partial<Record<ChoiceId, readonly Trait[]>>>;
+  /** What one of its ways does more. */
+  readonly also?: readonly Trait[];
 }
 /** The answers in force for a pose; at their worst where they are not known. */
 export type Answered = Readonly<Partial<Record<QuestionId, string>>>;
@@ -120,12 +122,13 @@ function roles(side: ReadingSide, sore: ReadingSide): readonly (keyof Legs<strin
  * @param choices the answers in force; where they are not known, any of them.
  */
 export function hasTrait(
-  { traits: of, traitsIf = {} }: WithTraits,
+  { traits: of, traitsIf = {}, also = [] }: WithTraits,
   trait: Trait,
   side: ReadingSide,
   sore: ReadingSide = 'both',
   choices?: Answered,
 ): boolean {
+  if (also.includes(trait)) return true;
   for (const [choice, added] of Object.entries(traitsIf)) {
     const [question, answer] = choice.split('=') as [QuestionId, string];
     if (added?.includes(trait) && (!choices || choices[question] === answer)) return true;

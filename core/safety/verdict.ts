@@ -2,6 +2,7 @@ import type { Reason } from '../reasons';
 import type { CautionAnswer } from '../formats/book';
 import { dayOf } from '../formats/time';
 import { poseById, type Pose, type PoseId } from '../poses/poses';
+import type { PoseWay } from '../poses/pose';
 import { hasTrait, type Answered } from '../poses/traits';
 import type { ReadingSide } from '../ranges/ranges';
 import {
@@ -67,10 +68,13 @@ export function yesOf(answers: readonly CautionAnswer[]): readonly CautionAnswer
   return yes;
 }
 
+/** A pose, with what one of its ways does more. */
+type WeighedPose = Pose & Pick<PoseWay, 'also'>;
+
 /** The rules of a caution that a pose meets: on the sore side alone where one was named. */
 export function rulesOn(
   { sided, rules }: Caution,
-  pose: Pose,
+  pose: WeighedPose,
   side: ReadingSide,
   sore: ReadingSide = 'both',
   choices?: Answered,
@@ -97,7 +101,7 @@ function insteadOf(rule: Rule, { group }: Pose): readonly PoseId[] {
  * @param passed poses that this one already stands in for.
  */
 export function verdictOn(
-  pose: Pose,
+  pose: WeighedPose,
   side: ReadingSide,
   answers: readonly CautionAnswer[],
   choices?: Answered,
@@ -128,7 +132,7 @@ interface Weighed {
 /** What one answer of "yes" does to a pose. A caution of a newer book, unknown here, cannot be weighed: it is asked about. */
 function weigh(
   answer: CautionAnswer,
-  pose: Pose,
+  pose: WeighedPose,
   side: ReadingSide,
   choices: Answered | undefined,
 ): Weighed[] {
@@ -153,6 +157,18 @@ function weigh(
     },
     refer: [{ code: 'refer', caution: caution.id }],
   }));
+}
+
+/** Whether no caution forbids what a way does more than its pose. */
+export function wayAllowed(
+  pose: Pose,
+  { also }: PoseWay,
+  side: ReadingSide,
+  answers: readonly CautionAnswer[],
+): boolean {
+  if (also === undefined) return true;
+  const { status } = verdictOn({ ...pose, also }, side, answers);
+  return status !== 'forbidden' && status !== 'instead';
 }
 
 /** The first of some poses that no caution forbids; one that is itself replaced leads on to what replaces it. */

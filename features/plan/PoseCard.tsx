@@ -72,7 +72,7 @@ export function PoseCard(card: PoseCardProps) {
       {planned.reasons.map(say.reason).map((words) => (
         <Words key={words}>{words}</Words>
       ))}
-      <Ways person={card.person} pose={planned.pose} way={planned.way} />
+      <Ways person={card.person} pose={planned.pose} side={planned.side} way={planned.way} />
       {planned.posture ? <Offered {...card} /> : <Gate person={card.person} planned={planned} />}
       {planned.refer.length > 0 ? <Aside>{say.reasons(planned.refer)}</Aside> : null}
     </Sheet>

@@ -10,6 +10,8 @@ import {
 import type { PlanPose } from '@/core/formats/plan';
 import type { Person } from '@/core/formats/book';
 import { poseById } from '@/core/poses/poses';
+import type { ReadingSide } from '@/core/ranges/ranges';
+import { wayAllowed } from '@/core/safety/verdict';
 import { edit } from '@/store/facts';
 import { commit } from '@/store/store';
 import { Chips, Press } from '@/ui/Press';
@@ -81,14 +83,18 @@ export function Choice({ person, question, pose }: ChoiceProps) {
 interface WaysProps {
   readonly person: Person;
   readonly pose: string;
+  readonly side: ReadingSide;
   /** The way that is planned. */
   readonly way: string;
 }
 
 /** The ways of setting up a pose, one tap each; what is chosen stays for this student. */
-export function Ways({ person, pose: id, way }: WaysProps) {
+export function Ways({ person, pose: id, side, way }: WaysProps) {
   const choose = useChoice(person, wayKey(id));
-  const ways = poseById(id)?.ways ?? [];
+  const pose = poseById(id);
+  const ways = (pose?.ways ?? []).filter(
+    (one) => pose && wayAllowed(pose, one, side, person.cautions),
+  );
   if (ways.length < 2 || way === '') return null;
   return (
     <Chips

@@ -272,6 +272,12 @@ export const en: Language = {
       cm <= 0
         ? 'The arms reach the floor with the trunk level.'
         : `With these shins and arms the palms press ${tell.length(cm)} up.`,
+    'belt-round': ({ cm }, tell) =>
+      `Round the low pelvis, over the thighs and under the feet: ${tell.length(cm)} of belt, drawn until it holds and no further.`,
+    'strap-to-soles': ({ cm }, tell) =>
+      cm <= 0
+        ? 'The hands reach the feet.'
+        : `The hands stop ${tell.length(cm)} short of the feet: a strap round each.`,
     'stood-on': () => 'Standing higher, the hands come past the toes.',
     'dog-hands': () =>
       'The hands stay on the floor; blocks under them when the shoulders are tired.',
