@@ -20,7 +20,6 @@ import {
   along,
   armToward,
   between,
-  fallDeg,
   headFrom,
   postureFrom,
   spineAt,
@@ -146,57 +145,38 @@ function crossedOver(input: FamilyInput, sitting: Seated): Leg {
 /** Rotation of a shin laid across the other thigh. */
 const CROSSED_ROTATION_DEG = 45;
 
-/** Beside the chair: the back leg long behind on the ball of its foot, the front knee bent over its ankle. */
-function standingLunge(input: FamilyInput): Seated & { readonly back: Leg } {
+/** Beside the chair: the front knee bent over its ankle, the back leg behind on the ball of its foot. */
+function standingLunge(
+  input: FamilyInput,
+): Seated & { readonly back: Leg; readonly leanDeg: number } {
   const { body } = input;
-  const legCm = body.thighCm + body.shinCm;
-  const frontKneeY = body.ankleHeightCm + body.shinCm;
-  const at = (leanDeg: number) => {
-    const hipY = liftedAnkleCm(body) + legCm * cosDeg(leanDeg);
-    const rise = asinDeg((frontKneeY - hipY) / body.thighCm);
-    return { hipY, rise, stepCm: body.thighCm * cosDeg(rise) + legCm * sinDeg(leanDeg) };
-  };
-  // A hip over the front thigh's own length would need a straight leg: no lunge is as short as that.
-  const leastDeg = acosDeg((frontKneeY + body.thighCm - liftedAnkleCm(body)) / legCm);
-  const { step } = input.settings.dials;
-  const lean =
-    step === undefined
-      ? Math.max(leastDeg, backLeanDeg(input))
-      : firstZero((deg) => step - at(deg).stepCm, leastDeg, MOST_LEAN_DEG, 0.01);
-  const { hipY, rise } = at(lean);
-  const hip: Point = [0, hipY];
-  const knee: Point = [body.thighCm * cosDeg(rise), frontKneeY];
+  const kneeY = body.ankleHeightCm + body.shinCm;
+  const riseDeg = -LUNGE_FALL_DEG;
+  const hip: Point = [0, kneeY + body.thighCm * sinDeg(LUNGE_FALL_DEG)];
+  const knee: Point = [body.thighCm * cosDeg(LUNGE_FALL_DEG), kneeY];
   const ankle: Point = [knee[0], body.ankleHeightCm];
-  const behind = (cm: number) => along(hip, 180 + lean, cm);
-  const backAnkle = behind(legCm);
-  return {
-    hip,
-    riseDeg: rise,
-    near: {
-      knee,
-      ankle,
-      heel: [ankle[0] - 0.25 * body.footCm, 1],
-      toe: [ankle[0] + 0.7 * body.footCm, 1.2],
-    },
-    back: {
-      knee: behind(body.thighCm),
-      ankle: backAnkle,
-      heel: [backAnkle[0] - 4, backAnkle[1] - 1],
-      toe: [backAnkle[0] + 0.4 * body.footCm, 1],
-    },
+  const near: Leg = {
+    knee,
+    ankle,
+    heel: [ankle[0] - 0.25 * body.footCm, 1],
+    toe: [ankle[0] + 0.7 * body.footCm, 1.2],
   };
+  const standing: Seated = { hip, near, riseDeg };
+  const leanDeg = leanInStep(input, standing);
+  return { ...standing, leanDeg, back: backLegAt(leanDeg, input, standing) };
 }
+/** Of the front thigh, from the hip down to its knee. */
+const LUNGE_FALL_DEG = 40;
 
 /** The back of a chair, where the hand of somebody who stands beside it lies. */
 const CHAIR_BACK_CM = 82;
 
 function standingFigure(input: FamilyInput): Figure {
   const { body, values } = input;
-  const { hip, near, back, riseDeg } = standingLunge(input);
+  const { hip, near, back, riseDeg, leanDeg } = standingLunge(input);
   const spine = spineFrom(hip, body.trunkCm, 0, 0);
   const shoulder = spine.at(-1) as Point;
   const backSide = otherSide(worked(input.side));
-  const leanDeg = 90 - fallDeg(hip, back.ankle);
   return {
     posture: postureFrom({
       near,
@@ -209,7 +189,14 @@ function standingFigure(input: FamilyInput): Figure {
       ),
       pelvisDeg: 0,
       pelvisLeanDeg: 0,
-      supports: [],
+      supports: [
+        {
+          slot: 'chair',
+          xCm: shoulder[0] + 26,
+          bottomCm: 0,
+          topCm: input.settings.chairSeatCm,
+        },
+      ],
     }),
     demands: [
       {
@@ -231,6 +218,7 @@ function chairSupports(
   built: Built,
   sitting: Seated,
   hand: Point,
+  handsOnCm: number,
 ): SupportPlace[] {
   return [
     { slot: 'chair', xCm: sitting.hip[0] + 2, bottomCm: 0, topCm: settings.chairSeatCm },
@@ -247,7 +235,9 @@ function chairSupports(
     ...(built.feet
       ? [{ slot: 'feet', xCm: sitting.near.ankle[0] + 5, bottomCm: 0, topCm: built.feet }]
       : []),
-    ...(built.hands ? [{ slot: 'hands', xCm: hand[0], bottomCm: 0, topCm: built.hands }] : []),
+    ...(built.hands
+      ? [{ slot: 'hands', xCm: hand[0], bottomCm: handsOnCm, topCm: handsOnCm + built.hands }]
+      : []),
   ];
 }
 
@@ -292,9 +282,10 @@ function chairFigure(input: FamilyInput, built: Built, does: OnChair): Figure {
   const crossed = does === 'crosses';
   const far = crossed ? sitting.near : otherLeg(input, sitting, does);
   const near = crossed ? crossedOver(input, sitting) : sitting.near;
+  const handsOnCm = does === 'lunges' ? input.settings.chairSeatCm : 0;
   const hand: Point =
-    built.hands !== undefined
-      ? [shoulder[0] + 4, Math.max(built.hands, shoulder[1] - armCm(body))]
+    built.hands !== undefined || does === 'lunges'
+      ? [shoulder[0] + 4, Math.max(handsOnCm + (built.hands ?? 0), shoulder[1] - armCm(body))]
       : [near.knee[0] - 6, near.knee[1] + body.thighRadiusAtKneeCm + 1];
   return {
     posture: postureFrom({
@@ -308,7 +299,7 @@ function chairFigure(input: FamilyInput, built: Built, does: OnChair): Figure {
       ),
       pelvisDeg: lean,
       pelvisLeanDeg: lean,
-      supports: chairSupports(input, built, sitting, hand),
+      supports: chairSupports(input, built, sitting, hand, handsOnCm),
     }),
     demands: chairDemands(input, sitting, lean, does),
     findings: {
@@ -339,11 +330,13 @@ function chairFamily(
       side: 'both',
       rawCm: settings.chairSeatCm + seat - poplitealCm(body),
     }),
-    hands: (input, built) => ({
-      slot: 'hands',
-      side: 'both',
-      rawCm: palmGapCm(shoulderOf(input, seated(input, built), does), input.body),
-    }),
+    hands: (input, built) => {
+      const gapCm = palmGapCm(shoulderOf(input, seated(input, built), does), input.body);
+      // Sitting sideways, the hands press on the chair itself.
+      return does === 'lunges'
+        ? { slot: 'hands', side: 'both', rawCm: gapCm - input.settings.chairSeatCm, over: 'chair' }
+        : { slot: 'hands', side: 'both', rawCm: gapCm };
+    },
     strap: (input, built) => {
       const sitting = seated(input, built);
       return {

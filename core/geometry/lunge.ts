@@ -8,6 +8,7 @@ import { keysOn, otherSide, worked, type Family, type FamilyInput, type SlotNeed
 import {
   along,
   armToward,
+  between,
   headFrom,
   legWithFoot,
   postureFrom,
@@ -214,21 +215,26 @@ export const horse: Family = {
     const { body } = input;
     const pad = built.underKnees ?? 0;
     const kneeling = horseLegs(input, pad);
-    const spine = spineFrom(kneeling.hip, body.trunkCm, 6, 6);
+    const lean = built.hands ? HORSE_LEAN_DEG : UPRIGHT_DEG;
+    const spine = spineFrom(kneeling.hip, body.trunkCm, lean, lean);
     const shoulder = spine.at(-1) as Point;
     const hand: Point =
       input.settings.way === 'knees-down'
-        ? [shoulder[0] + 24, shoulder[1] + 2]
-        : [kneeling.front.knee[0] - 4, Math.max(built.hands ?? 0, 0)];
+        ? [shoulder[0] + 20, shoulder[1] + 16]
+        : [shoulder[0] + 2, Math.max(built.hands ?? 0, 0)];
     const side = worked(input.side);
     return {
       posture: postureFrom({
         near: kneeling.front,
         far: kneeling.down,
         hip: kneeling.hip,
-        upper: upperFrom(spine, headFrom(shoulder, body, 4), armToward(shoulder, hand, body, 1)),
-        pelvisDeg: 6,
-        pelvisLeanDeg: 6,
+        upper: upperFrom(
+          spine,
+          headFrom(shoulder, body, lean * 0.6),
+          armToward(shoulder, hand, body, input.settings.way === 'knees-down' ? -1 : 1),
+        ),
+        pelvisDeg: lean,
+        pelvisLeanDeg: lean,
         supports: [
           ...(pad > 0
             ? [{ slot: 'underKnees', xCm: kneeling.down.knee[0], bottomCm: 0, topCm: pad }]
@@ -257,9 +263,20 @@ export const horse: Family = {
 /** Outward rotation that a foot on the other thigh asks for. */
 const LOTUS_ROTATION_DEG = 75;
 
-/** Both knees down before one foot comes near the knee. */
-const bothKneesDown = ({ settings }: FamilyInput) =>
-  settings.way === 'knees-down' || settings.way === 'lotus-kneeling';
+/** A knee down with its foot high on the other thigh: from the side most of the shin goes across. */
+function lotusLeg(hip: Point, knee: Point, body: Body): Leg {
+  const ankle: Point = [hip[0] + LOTUS_FOOT_CM, Math.min(knee[1] + 0.8 * body.shinCm, hip[1] - 9)];
+  const across = -Math.sqrt(Math.max(0, body.shinCm ** 2 - between(knee, ankle) ** 2));
+  return {
+    knee,
+    ankle,
+    heel: [ankle[0] - 1, ankle[1] - 2],
+    toe: [ankle[0] + 4, ankle[1] + 2],
+    aside: { knee: 0, ankle: across, toe: across - 0.4 * body.footCm },
+  };
+}
+/** The foot lies so far in front of the hip. */
+const LOTUS_FOOT_CM = 8;
 
 /** The worked knee down under its hip, the other foot standing in front. */
 function horseLegs(input: FamilyInput, padCm: number): { hip: Point; down: Leg; front: Leg } {
@@ -272,18 +289,21 @@ function horseLegs(input: FamilyInput, padCm: number): { hip: Point; down: Leg; 
     body.footTopCm,
   ];
   const kneeling = legWithFoot(down, ankle, toesDown(ankle, body));
-  if (bothKneesDown(input)) return { hip, down: kneeling, front: kneeling };
+  if (input.settings.way === 'knees-down') return { hip, down: kneeling, front: kneeling };
+  const lotus = lotusLeg(hip, down, body);
+  if (input.settings.way === 'lotus-kneeling') return { hip, down: kneeling, front: lotus };
   const rise = asinDeg((body.ankleHeightCm + body.shinCm - hip[1]) / body.thighCm);
   const knee: Point = [body.thighCm * cosDeg(rise), hip[1] + body.thighCm * sinDeg(rise)];
   const standing: Point = [knee[0], knee[1] - body.shinCm];
   return {
     hip,
-    down: kneeling,
+    down: lotus,
     front: legWithFoot(knee, standing, footOn(standing, body)),
   };
 }
 
-const HORSE_LEAN_DEG = 35;
+/** Lean of a trunk whose hands carry the weight, and of one that kneels up. */
+const [HORSE_LEAN_DEG, UPRIGHT_DEG] = [35, 4];
 function horsePalmCm(input: FamilyInput, padCm: number): number {
   const { hip } = horseLegs(input, padCm);
   return palmGapCm(along(hip, HORSE_LEAN_DEG, input.body.trunkCm), input.body);

@@ -1,6 +1,6 @@
 import { cosDeg, sinDeg } from '../angles';
 import { armCm, type Body } from '../body/body';
-import { reclined } from '../parameters';
+import { child, reclined } from '../parameters';
 import { sides, type ReadingSide } from '../ranges/ranges';
 import type { HeightReason, Reason } from '../reasons';
 import { leastOf, rangeValue, valueOf } from './inputs';
@@ -107,13 +107,19 @@ function lyingFamily(id: string, roll: boolean): Family {
   };
 }
 
+/** Hip bend of thighs beside the ribs: knees wide bend further than knees together. */
+const babyBendDeg = ({ values, settings }: FamilyInput) =>
+  Math.min(
+    settings.hipFlexionMostDeg,
+    leastOf(values, 'hipFlexion', sides) + child.wideKnees.value,
+    MOST_BEND_DEG,
+  );
+const MOST_BEND_DEG = 140;
+
 /** Thighs past upright beside the trunk, shins upright, hands or a strap at the feet. */
 function babyLeg(input: FamilyInput): Leg {
-  const { body, values, settings } = input;
-  const bends = Math.min(
-    settings.hipFlexionMostDeg,
-    settings.share * leastOf(values, 'hipFlexion', sides),
-  );
+  const { body } = input;
+  const bends = babyBendDeg(input);
   return liftedLeg(lyingHip(body), bends, bends - 90, body);
 }
 const footAboveCm = (input: FamilyInput) =>
@@ -159,10 +165,7 @@ export const happyBaby: Family = {
       demands: sides.map((side) => ({
         range: 'hipFlexion',
         side,
-        needDeg: Math.min(
-          input.settings.hipFlexionMostDeg,
-          input.settings.share * leastOf(input.values, 'hipFlexion', sides),
-        ),
+        needDeg: babyBendDeg(input) - child.wideKnees.value,
         haveDeg: rangeValue(input.values, 'hipFlexion', side),
       })),
       findings: { strapCm },

@@ -315,10 +315,8 @@ export const chair = [
       whole: [],
     },
     stages: [
-      { id: 'thighs', name: 'Hands on the thigh', over: 'hands' },
-      { id: 'hands-carried', name: 'Hands high', from: { slot: 'hands', cm: 20 } },
-      { id: 'low', name: 'Hands low', from: { slot: 'hands', cm: 1 } },
-      { id: 'free', name: 'Hands free' },
+      { id: 'hands-carried', name: 'Hands on blocks on the chair', from: { slot: 'hands', cm: 1 } },
+      { id: 'on-chair', name: 'Hands on the chair' },
     ],
     look: [
       'Front thigh across the chair',
@@ -329,16 +327,12 @@ export const chair = [
     entry: [
       'Sit sideways at the edge, front thigh on the seat.',
       'Back leg long behind the edge.',
-      'Hands on the support; lift the front of the chest.',
+      'Hands on the chair beside the hips; lift the front of the chest.',
     ],
     exit: ['Bring the back leg in.', 'Turn round, change sides.'],
     needs: ['hipExtension', 'hipFlexion'],
     comesDown: ['hands', 'feet'],
-    eases: easedBy('hands', {
-      strong: { dial: 'step', way: 'lower' },
-      arched: { dial: 'step', way: 'lower' },
-      'low-back': { dial: 'step', way: 'lower' },
-    }),
+    eases: easedBy({ dial: 'step', way: 'lower' }),
     faults: [
       { id: 'slides', seen: 'Slides off the edge', slot: 'feet', way: 'raise' },
       { id: 'arches', seen: 'Low back arches', dial: 'step', way: 'lower' },
@@ -347,7 +341,7 @@ export const chair = [
     counterposes: ['chair-hinge'],
     easier: 'chair-seat',
     harder: 'low-lunge',
-    atHome: 'Hands: a second chair or a table.',
+    atHome: 'Hands: books on the chair. Standing: a kitchen worktop or a table.',
     hold: { firstSeconds: 30, mostSeconds: 120, growsSeconds: 15 },
   },
   {

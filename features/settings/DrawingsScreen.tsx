@@ -1,6 +1,8 @@
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
+import { gateKey, wayKey } from '@/core/approaches/approaches';
 import { bodyFrom } from '@/core/body/body';
+import type { LocalDay } from '@/core/formats/time';
 import type { PlanPose } from '@/core/formats/plan';
 import type { Posture } from '@/core/geometry/posture';
 import { planStudent } from '@/core/plan/plan';
@@ -33,17 +35,10 @@ export function DrawingsScreen() {
   const [above, setAbove] = useState(false);
   const day = todayIso();
   const drawn = useMemo(() => {
-    const ids = poses.filter((pose) => pose.group === group).map(({ id }) => id);
-    const plans = exampleBodies.map((body) => ({
-      body,
-      plan: planStudent(exampleRecord(body, day), starterShelf, day, { poses: ids }),
-    }));
-    return ids.map((id) => ({
-      id,
-      figures: plans.map(({ body, plan }) => ({
-        body,
-        planned: plan.poses.find(({ pose }) => pose === id) as PlanPose,
-      })),
+    const rows = poses.filter((pose) => pose.group === group).flatMap(rowsOf);
+    return rows.map((row) => ({
+      ...row,
+      figures: exampleBodies.map((body) => ({ body, planned: drawnFor(body, row, day) })),
     }));
   }, [group, day]);
   const units = useUnits();
@@ -51,7 +46,8 @@ export function DrawingsScreen() {
     <Screen title="Five bodies in every pose" wide>
       <Words>
         Simulated bodies: a usual one, a short, a tall, a stiff and a free one, each on what a small
-        shelf builds for it. One-sided poses show the left side.
+        shelf builds for it; first as it is proposed, then in each way. One-sided poses show the
+        left side.
       </Words>
       <Chips
         label="Which poses"
@@ -64,9 +60,9 @@ export function DrawingsScreen() {
           {above ? 'From the side' : 'From above'}
         </Press>
       </View>
-      {drawn.map(({ id, figures }) => (
-        <Sheet key={id} role="article" aria-label={poseName(id)}>
-          <Title level={2}>{poseName(id)}</Title>
+      {drawn.map(({ name, figures }) => (
+        <Sheet key={name} role="article" aria-label={name}>
+          <Title level={2}>{name}</Title>
           <View className="flex-row flex-wrap gap-3">
             {figures.map(({ body, planned }) => (
               <View key={body.id} className="min-w-[150px] flex-1">
@@ -83,6 +79,31 @@ export function DrawingsScreen() {
       ))}
     </Screen>
   );
+}
+
+interface Row {
+  readonly pose: string;
+  readonly way: string | null;
+  readonly name: string;
+}
+
+/** A pose as it is proposed, then each of its ways. */
+const rowsOf = ({ id, ways = [] }: Pose): readonly Row[] => [
+  { pose: id, way: null, name: poseName(id) },
+  ...ways.map((way) => ({ pose: id, way: way.id, name: `${poseName(id)}: ${way.name}` })),
+];
+
+/** One example body in one row, with all that must come first taken as practised. */
+function drawnFor(body: (typeof exampleBodies)[number], { pose, way }: Row, day: LocalDay) {
+  const record = exampleRecord(body, day);
+  const choices = {
+    ...record.person.choices,
+    [gateKey(pose)]: 'practised',
+    ...(way === null ? {} : { [wayKey(pose)]: way }),
+  };
+  const person = { ...record.person, choices };
+  return planStudent({ ...record, person }, starterShelf, day, { poses: [pose] })
+    .poses[0] as PlanPose;
 }
 
 interface DrawnProps {

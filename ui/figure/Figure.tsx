@@ -222,16 +222,19 @@ function Support({ support, stacks, shelf, line }: SupportProps) {
   const { slot, xCm, bottomCm, topCm, toXCm, toTopCm, leanDeg } = support;
   if (toXCm !== undefined && toTopCm !== undefined)
     return <Ramp support={support} stacks={stacks} shelf={shelf} line={line} />;
+  // The chair that one sits on has its back behind the body.
   if (slot === 'chair')
     return (
-      <PropPiece
-        kind="chair"
-        state="seat"
-        xCm={xCm}
-        bottomCm={bottomCm}
-        topCm={topCm}
-        line={line}
-      />
+      <G transform={`translate(${2 * xCm} 0) scale(-1 1)`}>
+        <PropPiece
+          kind="chair"
+          state="seat"
+          xCm={xCm}
+          bottomCm={bottomCm}
+          topCm={topCm}
+          line={line}
+        />
+      </G>
     );
   const pieces = drawnPieces(stacks[slot]?.pieces ?? [], shelf, bottomCm, topCm - bottomCm);
   const room = roomFor(slot);
