@@ -27,11 +27,15 @@ interface Hang {
   readonly handsCm: number;
 }
 
-/** How much less a trunk pitches that hands hold up; nothing where they hang lower than what is under them. */
-function heldUpDeg(hip: Point, pitchDeg: number, handsAtCm: number | undefined, body: Body) {
-  if (handsAtCm === undefined) return 0;
-  const shoulderY = handsAtCm + armCm(body) + parameter.shouldersGive.value;
-  return Math.max(0, pitchDeg - acosDeg((shoulderY - hip[1]) / body.trunkCm));
+/**
+ * The pitch at which straight arms stand on something so high: less than free where it holds the trunk up; a little more
+ * where only the shoulder blades slide down to it; free where it is out of reach.
+ */
+function pitchOnHands(hip: Point, freeDeg: number, handsAtCm: number, body: Body) {
+  const { trunkCm } = body;
+  const pitchTo = (shoulderY: number) => acosDeg((shoulderY - hip[1]) / trunkCm);
+  const sunkY = hip[1] + trunkCm * cosDeg(freeDeg) - parameter.shouldersGive.value;
+  return pitchTo(Math.max(sunkY, handsAtCm + armCm(body)));
 }
 
 /**
@@ -60,8 +64,9 @@ function hang(
     settings.pitchMostDeg,
     freeDeg + parameter.spineCounts.value * settings.spineShareDeg,
   );
-  const heldDeg = heldUpDeg(hip, freePitchDeg, handsAtCm, body);
-  const [baseDeg, pitchDeg] = [freeDeg - heldDeg, freePitchDeg - heldDeg];
+  const pitchDeg =
+    handsAtCm === undefined ? freePitchDeg : pitchOnHands(hip, freePitchDeg, handsAtCm, body);
+  const baseDeg = freeDeg - Math.max(0, freePitchDeg - pitchDeg);
   const shoulder = along(hip, pitchDeg, body.trunkCm);
   return {
     hip,
@@ -158,9 +163,9 @@ function standingFigure(input: FamilyInput, built: Built, form: StandingForm): F
   const hand: Point =
     hands === undefined
       ? standsOnBlocks(input)
-        ? [shoulder[0] + 1, Math.max(-feet, shoulder[1] - armCm(body))]
+        ? [shoulder[0] + 1, -feet]
         : rest
-      : [shoulder[0] + 1, Math.max(hands - feet, shoulder[1] - armCm(body))];
+      : [shoulder[0] + 1, hands - feet];
   const coupling = valueOf(input.values, 'hamstringCoupling');
   const share = (pitchDeg - baseDeg) / parameter.spineCounts.value;
   const up = ([x, y]: Point): Point => [x, y + feet];

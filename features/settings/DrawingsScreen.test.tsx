@@ -1,4 +1,5 @@
 import { fireEvent, screen, within } from '@testing-library/react';
+import { poses } from '@/core/poses/poses';
 import { show } from '../tests/onScreen';
 import { DrawingsScreen } from './DrawingsScreen';
 
@@ -9,7 +10,9 @@ const choose = (name: string) =>
 
 test('each pose of a group is drawn for five bodies, with its heights', async () => {
   await show(<DrawingsScreen />, []);
-  expect(screen.getAllByRole('article')).toHaveLength(9);
+  const seated = poses.filter(({ group }) => group === 'seated');
+  const ways = seated.flatMap(({ ways: own = [] }) => own);
+  expect(screen.getAllByRole('article')).toHaveLength(seated.length + ways.length);
   const staff = within(screen.getByRole('article', { name: 'Staff' }));
   expect(staff.getAllByRole('img')).toHaveLength(5);
   expect(
