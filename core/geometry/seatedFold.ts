@@ -146,10 +146,12 @@ function kneesInFoldCm(seatCm: number, input: FamilyInput, form: FoldForm): numb
   const trunkOver = trunkOverKnees(seatCm, input, form);
   const least = (over: (trunk: FoldedTrunk) => number) =>
     leastKneesCm(seatCm, input.body, (kneesCm) => over(trunkOver(kneesCm)));
+  const onChair = () => least(({ forehead }) => forehead[1] - parameter.onChair.value);
+  // Between spread legs there is room for a stool or chair: the knees need not bend for the head.
   const forHead =
-    least(({ overLegsCm }) => overLegsCm - parameter.onLegsMost.value) ??
-    least(({ forehead }) => forehead[1] - parameter.onChair.value) ??
-    0;
+    (form.spread
+      ? onChair()
+      : (least(({ overLegsCm }) => overLegsCm - parameter.onLegsMost.value) ?? onChair())) ?? 0;
   if (forHead <= forPelvis) return forPelvis;
   return forHead <= parameter.kneesForHead.value
     ? forHead

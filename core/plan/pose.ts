@@ -217,7 +217,11 @@ function rungsOf(laid: Laid): Rung[] {
       const slot = slotKey(need);
       const stands = lyingAt(laid, slot);
       if (!stands || stands.heightCm < 0.5) return [];
-      const next = rungBelow(context.shelf, slotRule(need.slot, pose.family, body), stands);
+      const next = rungBelow(
+        context.shelf,
+        slotRule(need.slot, pose.family, body, laid.settings.way),
+        stands,
+      );
       if (!next) return [];
       const { offset, range } = doubts.get(slot) as SlotDoubt;
       const edge = edgeCm.get(slot) ?? need.rawCm;
@@ -284,7 +288,7 @@ function buildSlots(laid: Laid, decision: Decision): { slots: PlanSlot[]; built:
       doubt: doubts.get(key) as SlotDoubt,
       decision,
       lying: lyingAt(laid, key),
-      rule: slotRule(need.slot, pose.family, body),
+      rule: slotRule(need.slot, pose.family, body, laid.settings.way),
       shelf: context.shelf,
       why: family.why(input, need),
       pose,
@@ -296,13 +300,25 @@ function buildSlots(laid: Laid, decision: Decision): { slots: PlanSlot[]; built:
       twin: twinOf(slots, need),
       liftedCm: need.slot === 'back' ? seatLiftedCm(laid, built) : 0,
     });
-    slots.push(slot);
-    used = usedWith(used, slot.stack);
-    laidPieces += countAll(slot.stack);
-    if (!need.isLength && !staysEmptyOver(pose, key, slot.reckonedCm)) built[key] = slot.stackCm;
+    const laidDown = isShort(slot) || lacksRamp(slot, slots) ? leftEmpty(slot) : slot;
+    slots.push(laidDown);
+    used = usedWith(used, laidDown.stack);
+    laidPieces += countAll(laidDown.stack);
+    if (!need.isLength && !isShort(slot) && !staysEmptyOver(pose, key, slot.reckonedCm))
+      built[key] = laidDown.stackCm;
   }
   return { slots, built };
 }
+
+/** A ramp that the shelf builds too low by so much is not lain back on. */
+const MOST_UNDER_CM = 2 * decisionParameter.mostRung.value;
+const isShort = ({ slot, targetCm, stackCm }: PlanSlot) =>
+  slot === 'back' && targetCm - stackCm > MOST_UNDER_CM;
+/** What would lie on a ramp that is not there. */
+const lacksRamp = ({ over }: PlanSlot, before: readonly PlanSlot[]) =>
+  over === 'ramp' && before.some(isShort);
+/** A slot in which nothing is laid after all. */
+const leftEmpty = (slot: PlanSlot): PlanSlot => ({ ...slot, stack: [], stackCm: 0 });
 
 /** Comforts, which go first where a pose would ask for too many pieces. */
 const COMFORTS: readonly SlotId[] = ['neck', 'ankle', 'shoulder', 'behindKnee'];
@@ -401,18 +417,13 @@ const jointsOf = (posture: Figure['posture']): PlanPose['joints'] => ({
   hand: [...posture.hand],
 });
 
-/** A ramp that the shelf builds too low by so much is not lain back on. */
-const MOST_UNDER_CM = 2 * decisionParameter.mostRung.value;
-
 /** Slots that stay empty since they would have to stand over their most, and a ramp that cannot be built. */
 const beyond = (pose: Pose, slots: readonly PlanSlot[]): ReadonlySet<SlotName> =>
   new Set(
     slots
       .filter(
         (slot) =>
-          !slot.isLength &&
-          (staysEmptyOver(pose, slotKey(slot), slot.reckonedCm) ||
-            (slot.slot === 'back' && slot.targetCm - slot.stackCm > MOST_UNDER_CM)),
+          !slot.isLength && (staysEmptyOver(pose, slotKey(slot), slot.reckonedCm) || isShort(slot)),
       )
       .map((slot) => sidelessKey(slotKey(slot))),
   );

@@ -22,15 +22,17 @@ export interface InPose {
   readonly shelf: Shelf;
   /** How far each dial stands from what is reckoned; nowhere when left out. */
   readonly moves?: DialValues;
+  /** The way in which it is set up; it decides what may lie in a slot. */
+  readonly way?: string;
 }
 
 /** A student in a planned pose, with the dials as they are planned or as they are set now. */
 export const inPoseOf = (
   person: Person,
-  { pose, side, dials }: Pick<PlanPose, 'pose' | 'side' | 'dials'>,
+  { pose, side, way, dials }: Pick<PlanPose, 'pose' | 'side' | 'way' | 'dials'>,
   shelf: Shelf,
   set: readonly DialSetting[] = dials,
-): InPose => ({ person, pose, side, shelf, moves: movesOf(set) });
+): InPose => ({ person, pose, side, way, shelf, moves: movesOf(set) });
 
 /** The figure of a student in a pose on any heights: what a dragged or moved support does to pelvis, back and knees. */
 export function solveFigure(inPose: InPose, estimates: Estimates, built: Built): Figure {
@@ -79,12 +81,15 @@ export function followsDials(
 }
 
 function ruleFor(
-  { person, pose: id, side, shelf }: InPose,
+  { person, pose: id, side, shelf, way }: InPose,
   slot: SlotId,
 ): { rule: SlotRule; mostCm: number } {
   const { pose, body } = preparePose(person, id, side, shelf);
   const key = slot === 'back' ? 'back.high' : slot;
-  return { rule: slotRule(slot, pose.family, body), mostCm: mostCmAt(pose, key) + MOST_SLACK_CM };
+  return {
+    rule: slotRule(slot, pose.family, body, way),
+    mostCm: mostCmAt(pose, key) + MOST_SLACK_CM,
+  };
 }
 
 /** The stack that comes nearest to a height that is being tried, of what the pose's other slots leave on the shelf. */

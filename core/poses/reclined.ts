@@ -23,6 +23,24 @@ export const reclined = [
         ],
       },
       {
+        id: 'blocks',
+        name: 'Blocks along the spine',
+        gate: {
+          after: [{ pose: 'reclined-hero', sessions: 2, slot: 'back.high', mostCm: 16 }],
+          instead: 'reclined-hero',
+        },
+        entry: [
+          'Sit in Hero on its support.',
+          'One block flat between the shoulder blades, one under the head.',
+          'Lie back by the forearms, tail long; blocks come out before you sit up.',
+        ],
+        stages: [
+          { id: 'on-forearms', name: 'No further than the forearms', over: 'back.high' },
+          { id: 'blocks', name: 'On blocks along the spine', from: { slot: 'back.high', cm: 1 } },
+          { id: 'floor', name: 'On the floor' },
+        ],
+      },
+      {
         id: 'forearms',
         name: 'Back on the forearms',
         proposedIf: 'reclinedHero=forearms',
@@ -119,6 +137,24 @@ export const reclined = [
           { id: 'two-bolsters', name: 'On a high ramp', from: { slot: 'back.high', cm: 24 } },
           { id: 'one-bolster', name: 'On a bolster', from: { slot: 'back.high', cm: 12 } },
           { id: 'blocks', name: 'On a low ramp', from: { slot: 'back.high', cm: 1 } },
+          { id: 'floor', name: 'On the floor' },
+        ],
+      },
+      {
+        id: 'blocks',
+        name: 'Blocks along the spine',
+        gate: {
+          after: [{ pose: 'reclined-hero-one', sessions: 2, slot: 'back.high', mostCm: 16 }],
+          instead: 'reclined-hero-one',
+        },
+        entry: [
+          'Sit with one leg folded back, the other foot standing.',
+          'One block flat between the shoulder blades, one under the head.',
+          'Lie back by the forearms, tail long; blocks come out before you sit up.',
+        ],
+        stages: [
+          { id: 'on-forearms', name: 'No further than the forearms', over: 'back.high' },
+          { id: 'blocks', name: 'On blocks along the spine', from: { slot: 'back.high', cm: 1 } },
           { id: 'floor', name: 'On the floor' },
         ],
       },

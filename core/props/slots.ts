@@ -92,7 +92,7 @@ interface SlotEntry {
   /** What a support is for here; what carries in one family tilts in another. */
   readonly purpose: Purpose | ((family: FamilyId) => Purpose);
   /** What may serve here, for a family and a body. */
-  readonly rule: (family: FamilyId, body: Body) => Omit<SlotRule, 'rounds'>;
+  readonly rule: (family: FamilyId, body: Body, way: string) => Omit<SlotRule, 'rounds'>;
   /** Nothing stands higher than this here, in cm, where a pose's own table does not say. */
   readonly mostCm?: number;
   /** Gaps lower than this, in cm, are left as they are; 1 where nothing is said. */
@@ -117,6 +117,16 @@ const HEAD: Omit<SlotRule, 'rounds'> = {
     bench: 'any',
     chair: 'any',
   },
+};
+
+/** The way in which a back lies on blocks rather than on a ramp. */
+const ALONG_SPINE = 'blocks';
+/** A low pile under the shoulder blades: no higher than it is wide. */
+const SPINE_BLOCKS: Omit<SlotRule, 'rounds'> = {
+  load: loading.back.value,
+  leastWidthCm: 7,
+  mostSlender: 1,
+  serves: { block: ['flat', 'edge'], 'half-block': 'any', books: 'any' },
 };
 
 /** Every slot: what serves there, how high and how low it may stand, and whether others stand on it. */
@@ -275,21 +285,24 @@ const slots: Readonly<Record<SlotId, SlotEntry>> = {
   back: {
     purpose: (family) => (family === 'reclined open' ? 'fill' : 'carry'),
     stoodOn: true,
-    rule: () => ({
-      load: loading.back.value,
-      leastWidthCm: 20,
-      rampLever: reclinedHero.rampLever.value,
-      bolsterOnBolster: true,
-      serves: {
-        'bolster-round': 'any',
-        'bolster-flat': 'any',
-        blanket: FOLDS,
-        block: ['flat', 'edge'],
-        'half-block': 'any',
-        cushion: 'any',
-        books: 'any',
-      },
-    }),
+    rule: (_family, _body, way) =>
+      way === ALONG_SPINE
+        ? SPINE_BLOCKS
+        : {
+            load: loading.back.value,
+            leastWidthCm: 20,
+            rampLever: reclinedHero.rampLever.value,
+            bolsterOnBolster: true,
+            serves: {
+              'bolster-round': 'any',
+              'bolster-flat': 'any',
+              blanket: FOLDS,
+              block: ['flat', 'edge'],
+              'half-block': 'any',
+              cushion: 'any',
+              books: 'any',
+            },
+          },
   },
   neck: { purpose: 'fill', rule: () => HEAD },
   shoulder: {
@@ -323,14 +336,14 @@ export function purposeOf(slot: SlotId, family: FamilyId): Purpose {
 
 const knownRules = new Map<string, SlotRule>();
 
-/** What may serve in a slot, for a body and a family. The same question always gets the same object. */
-export function slotRule(slot: SlotId, family: FamilyId, body: Body): SlotRule {
-  const key = `${slot}/${family}/${slot === 'seat' ? Math.round(body.hipWidthCm) : ''}`;
+/** What may serve in a slot, for a body, a family and a way. The same question always gets the same object. */
+export function slotRule(slot: SlotId, family: FamilyId, body: Body, way = ''): SlotRule {
+  const key = `${slot}/${family}/${slot === 'seat' ? Math.round(body.hipWidthCm) : ''}/${way}`;
   const known = knownRules.get(key);
   if (known) return known;
   const purpose = purposeOf(slot, family);
   const rule: SlotRule = {
-    ...slots[slot].rule(family, body),
+    ...slots[slot].rule(family, body, way),
     rounds: purpose === 'carry' || purpose === 'space' ? 'up' : 'nearest',
   };
   knownRules.set(key, rule);

@@ -63,6 +63,8 @@ export interface Layer {
 
 /** What lies lengthwise under a back; all else stands under its head end. */
 const LONG: readonly PropKind[] = ['bolster-round', 'bolster-flat', 'blanket', 'cushion'];
+/** Whether a back can lie along a prop of this kind. */
+export const isLong = (kind: PropKind) => LONG.includes(kind);
 
 /** Height that one layer adds, as it stands under its slot's load. */
 export function layerHeightCm(
@@ -70,7 +72,7 @@ export function layerHeightCm(
   state: PropState,
   { load, rampLever }: Pick<SlotRule, 'load' | 'rampLever'>,
 ) {
-  const share = rampLever === undefined || LONG.includes(item.kind) ? 1 : rampLever;
+  const share = rampLever === undefined || isLong(item.kind) ? 1 : rampLever;
   return share * loadedCm(item, state, load);
 }
 
@@ -189,7 +191,7 @@ const isFurniture = ({ item }: Layer) => item.kind === 'chair' || item.kind === 
 export function wholeFaults(layers: readonly Layer[], rule: SlotRule): string[] {
   const faults: string[] = [];
   const top = layers.at(-1);
-  if (rule.rampLever !== undefined && top && !LONG.includes(top.item.kind))
+  if (rule.rampLever !== undefined && top && !isLong(top.item.kind))
     faults.push('a back lies on something long, not on blocks');
   const bolsters = layers.filter(isBolster);
   if (bolsters.reduce((sum, { count }) => sum + count, 0) > MOST_BOLSTERS)

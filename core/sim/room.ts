@@ -231,7 +231,11 @@ function faultsOfPose(planned: PlanPose, body: Body, shelf: Shelf): string[] {
     ...planned.slots.flatMap((slot) => {
       const key = slotKey(slot);
       if (slot.isLength) return [];
-      const faults = stackFaults(slot.stack, shelf, slotRule(slot.slot, pose.family, body));
+      const faults = stackFaults(
+        slot.stack,
+        shelf,
+        slotRule(slot.slot, pose.family, body, planned.way),
+      );
       const over = slot.stackCm > mostCmAt(pose, key) + 1;
       return [...faults, ...(over ? [`stands ${slot.stackCm.toFixed(1)} cm`] : [])].map(
         (words) => `${key}: ${words}`,

@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import type { Person } from '@/core/formats/book';
 import type { PlanPose, PlanSlot } from '@/core/formats/plan';
-import { otherStacks } from '@/core/plan/solve';
+import { inPoseOf, otherStacks } from '@/core/plan/solve';
 import { stackWords, type Stack } from '@/core/props/stack';
 import { piecesSwapped, type Settled } from '@/store/mat';
 import { selectShelf } from '@/store/selectors';
@@ -59,7 +59,7 @@ function Laid({
   const others =
     open && here
       ? otherStacks(
-          { person, pose: planned.pose, side: planned.side, shelf },
+          inPoseOf(person, planned, shelf),
           here.slot,
           here,
           usedBeside(planned, settled, here),

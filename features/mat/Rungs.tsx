@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import type { Person } from '@/core/formats/book';
 import type { PlanPose } from '@/core/formats/plan';
-import { rungsFrom } from '@/core/plan/solve';
+import { inPoseOf, rungsFrom } from '@/core/plan/solve';
 import { comesDown, poseById } from '@/core/poses/poses';
 import { stackWords, type Stack } from '@/core/props/stack';
 import { selectShelf } from '@/store/selectors';
@@ -39,7 +39,7 @@ export function Rungs({ person, planned, settled, mat }: RungsProps) {
     settled.find((one) => slotKey(one) === movable[0]);
   if (!here) return null;
   const { below, above } = rungsFrom(
-    { person, pose: planned.pose, side: planned.side, shelf },
+    inPoseOf(person, planned, shelf),
     here.slot,
     here,
     usedBeside(planned, settled, here),

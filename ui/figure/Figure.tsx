@@ -2,7 +2,7 @@ import { G, Path } from 'react-native-svg';
 import type { Body } from '@/core/body/body';
 import type { Leg, Point, Posture, SupportPlace } from '@/core/geometry/posture';
 import type { Shelf } from '@/core/props/shelf';
-import type { Piece } from '@/core/props/stack';
+import { isLong, type Piece } from '@/core/props/stack';
 import { tone } from '../tones';
 import { drawnPieces } from './layers';
 import { Merged } from './Merged';
@@ -220,6 +220,13 @@ interface SupportProps {
 
 function Support({ support, stacks, shelf, line }: SupportProps) {
   const { slot, xCm, bottomCm, topCm, toXCm, toTopCm, leanDeg } = support;
+  if (toXCm !== undefined && toTopCm !== undefined && !isRamp(stacks, shelf))
+    return (
+      <Support
+        support={{ slot: 'back.high', xCm: toXCm + 5, bottomCm: 0, topCm: toTopCm }}
+        {...{ stacks, shelf, line }}
+      />
+    );
   if (toXCm !== undefined && toTopCm !== undefined)
     return <Ramp support={support} stacks={stacks} shelf={shelf} line={line} />;
   // The chair that one sits on has its back behind the body.
@@ -263,6 +270,13 @@ function Support({ support, stacks, shelf, line }: SupportProps) {
     </G>
   );
 }
+
+/** Whether the back lies on something long; else its blocks are a pile under the blades. */
+const isRamp = (stacks: Stacks, shelf: Shelf) => {
+  const top = stacks['back.high']?.pieces.at(-1);
+  const kind = shelf.find(({ id }) => id === top?.item)?.kind;
+  return kind === undefined || isLong(kind);
+};
 
 const RAMP_THICK_CM = 11;
 
