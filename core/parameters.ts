@@ -169,8 +169,9 @@ export const kneeling = {
   shinPad: p(
     4,
     'cm',
-    'a blanket under the shins, feet over its edge, for a sore ankle; starting value',
+    'a blanket under bony shins on a hard floor, feet over its edge; starting value',
   ),
+  ankleRoll: p(3, 'cm', 'a rolled towel under the front of a sore ankle; starting value'),
   anklePointNeeded: p(62, 'deg'),
   ankleLever: p(0.6, 'ratio', 'share of the foot in front of the ankle; starting value'),
 } as const;
@@ -386,6 +387,7 @@ export const reclined = {
     'how much higher that ramp stands for each degree by which a hip turns out less than most; starting value',
   ),
   steepRise: p(26, 'cm', 'from here the knees are propped rather than the hips; starting value'),
+  sideLyingHead: p(3, 'cm', 'more under a head that lies half on its side; starting value'),
   restRoll: p(12, 'cm', 'roll under the knees at rest; starting value'),
 } as const;
 

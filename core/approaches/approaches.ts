@@ -78,6 +78,14 @@ export const questions = {
     fold: 'A thin blanket fold',
     brick: 'In Child a brick or big roll, elsewhere a towel',
   }),
+  shins: question('shins', 'Kneeling: under the shins', {
+    mat: 'The mat alone',
+    blanket: 'A folded blanket, feet over its edge',
+  }),
+  thighPress: question('thighPress', 'Soles together: may the elbows press the thighs?', {
+    never: 'Never',
+    gently: 'With the weight of the arms',
+  }),
   spine: question('spine', 'How far may the spine round in a fold?', {
     long: 'Long back',
     soft: 'Soft',
@@ -112,6 +120,8 @@ const usual: Choices = {
   horseFoot: 'forward',
   pelvis: 'neutral',
   behindKnee: 'none',
+  shins: 'mat',
+  thighPress: 'never',
   spine: 'soft',
 };
 

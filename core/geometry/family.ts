@@ -31,6 +31,8 @@ export interface PoseSettings {
   readonly reclinedOpenHeld: 'outerHip' | 'underThigh' | 'by ramp';
   /** Blanket under the shins when kneeling, feet over its edge. */
   readonly underShinCm: number;
+  /** Roll under the front of the ankles, at least so high. */
+  readonly ankleLeastCm: number;
   /** Nothing strong: what can be rested on is offered first. */
   readonly restful: boolean;
   /** The way in which the pose is set up; empty where it has but one. */

@@ -90,7 +90,10 @@ export function kneelingPads(input: FamilyInput): SlotNeed[] {
     {
       slot: 'ankle',
       side: 'both',
-      rawCm: Math.max(...workingLegs(input.side).map((side) => ankleGapCm(input, side))),
+      rawCm: Math.max(
+        input.settings.ankleLeastCm,
+        ...workingLegs(input.side).map((side) => ankleGapCm(input, side)),
+      ),
     },
     { slot: 'underShin', side: 'both', rawCm: input.settings.underShinCm, isChosen: true },
   ];

@@ -231,6 +231,12 @@ export const figureFour: Family = {
     need.slot === 'neck' ? [{ code: 'lying-head', cm: need.rawCm }] : [{ code: 'standing-foot' }],
 };
 
+/** Somebody who lies half on the side needs more under the head than on the back. */
+const sideLyingHead = (body: Body): SlotNeed => ({
+  ...lyingNeck(body),
+  rawCm: lyingNeck(body).rawCm + reclined.sideLyingHead.value,
+});
+
 /** Twists and the side-lying thigh stretch: small gaps, met by trying. */
 function turned(
   id: string,
@@ -259,6 +265,7 @@ function turned(
         side: 'both',
         rawCm: valueOf(input.values, startOf[slot]),
       })),
+      ...(strap ? [sideLyingHead(input.body)] : []),
       ...(strap
         ? [
             {
@@ -325,9 +332,11 @@ function turned(
       };
     },
     why: (_input, need) =>
-      need.slot === 'strap'
-        ? [{ code: 'strap-behind', cm: need.rawCm }]
-        : byTrying(need, what[need.slot as 'feet']),
+      need.slot === 'neck'
+        ? [{ code: 'lying-head', cm: need.rawCm }]
+        : need.slot === 'strap'
+          ? [{ code: 'strap-behind', cm: need.rawCm }]
+          : byTrying(need, what[need.slot as 'feet']),
   };
 }
 

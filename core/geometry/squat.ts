@@ -9,6 +9,7 @@ import {
   type Built,
   type Family,
   type FamilyInput,
+  type Figure,
   type SlotNeed,
 } from './family';
 import {
@@ -155,6 +156,57 @@ function otherLeg(form: SquatForm, input: FamilyInput, solved: Squatting): Leg |
 const wayForAnkles = (input: FamilyInput) =>
   input.settings.restful || heelLiftCm(input) > parameter.heelsAlone.value ? 'seat' : 'heels';
 
+function squatFigure(input: FamilyInput, built: Built, form: SquatForm): Figure {
+  const { body } = input;
+  const heelCm = built.heels ?? 0;
+  const solved = squattingOn(input)(heelCm);
+  const { hip, knee, ankle, trunkLeanDeg } = solved;
+  const spine = spineFrom(hip, body.trunkCm, trunkLeanDeg - 8, trunkLeanDeg + 8);
+  const shoulder = spine.at(-1) as Point;
+  const far = otherLeg(form, input, solved);
+  const missing = asinDeg(Math.max(0, heelLiftCm(input) - heelCm) / lever(body));
+  const hand: Point = form.hands
+    ? [knee[0] + 6, built.hands ?? 0]
+    : [shoulder[0] + 26, shoulder[1] - 14];
+  return {
+    posture: postureFrom({
+      near: { knee, ankle, heel: [0.4, heelCm + 1], toe: [body.footCm, 1.2] },
+      far,
+      hip,
+      upper: upperFrom(
+        spine,
+        headFrom(shoulder, body, trunkLeanDeg * 0.4),
+        armToward(shoulder, hand, body, -1),
+      ),
+      pelvisDeg: 0,
+      pelvisLeanDeg: trunkLeanDeg - 8,
+      supports: [
+        ...(heelCm > 0 ? [{ slot: 'heels', xCm: 3, bottomCm: 0, topCm: heelCm }] : []),
+        ...(built.seat
+          ? [
+              {
+                slot: 'seat',
+                xCm: hip[0] - 4,
+                bottomCm: 0,
+                topCm: Math.min(built.seat, hip[1] - body.seatToHipCm + 1),
+              },
+            ]
+          : []),
+        ...(form.hands && built.hands
+          ? [{ slot: 'hands', xCm: hand[0], bottomCm: 0, topCm: built.hands }]
+          : []),
+      ],
+    }),
+    demands: workingLegs(input.side).map((side) => ({
+      range: 'ankleBend',
+      side,
+      needDeg: rangeValue(input.values, 'ankleBend', side) + missing,
+      haveDeg: rangeValue(input.values, 'ankleBend', side),
+    })),
+    findings: { aheadOfHeelsCm: solved.aheadCm, trunkLeanDeg },
+  };
+}
+
 /** Squats: how high the heels must stand to balance, and how high a seat meets the sit bones where no balance is asked. */
 function squatFamily(id: string, form: SquatForm): Family {
   const needsOn = (input: FamilyInput, heelCm: number): SlotNeed[] => {
@@ -177,59 +229,23 @@ function squatFamily(id: string, form: SquatForm): Family {
     needs: (side) => keysOn(workingLegs(side), 'ankleBend', 'kneeFlexion.hipBent', 'hipFlexion'),
     heights: (input) => {
       const heels = heelLiftCm(input);
-      return [{ slot: 'heels', side: 'both', rawCm: heels }, ...needsOn(input, Math.max(0, heels))];
+      return [
+        { slot: 'heels', side: 'both', rawCm: heels },
+        ...needsOn(input, Math.max(0, heels)),
+        ...(form.other
+          ? []
+          : [
+              {
+                slot: 'behindKnee' as const,
+                side: 'both' as const,
+                rawCm: input.settings.behindKneeCm,
+                isChosen: true,
+              },
+            ]),
+      ];
     },
     afterBuilt: (input, { heels = 0 }) => needsOn(input, heels),
-    figure: (input, built: Built) => {
-      const { body } = input;
-      const heelCm = built.heels ?? 0;
-      const solved = squattingOn(input)(heelCm);
-      const { hip, knee, ankle, trunkLeanDeg } = solved;
-      const spine = spineFrom(hip, body.trunkCm, trunkLeanDeg - 8, trunkLeanDeg + 8);
-      const shoulder = spine.at(-1) as Point;
-      const far = otherLeg(form, input, solved);
-      const missing = asinDeg(Math.max(0, heelLiftCm(input) - heelCm) / lever(body));
-      const hand: Point = form.hands
-        ? [knee[0] + 6, built.hands ?? 0]
-        : [shoulder[0] + 26, shoulder[1] - 14];
-      return {
-        posture: postureFrom({
-          near: { knee, ankle, heel: [0.4, heelCm + 1], toe: [body.footCm, 1.2] },
-          far,
-          hip,
-          upper: upperFrom(
-            spine,
-            headFrom(shoulder, body, trunkLeanDeg * 0.4),
-            armToward(shoulder, hand, body, -1),
-          ),
-          pelvisDeg: 0,
-          pelvisLeanDeg: trunkLeanDeg - 8,
-          supports: [
-            ...(heelCm > 0 ? [{ slot: 'heels', xCm: 3, bottomCm: 0, topCm: heelCm }] : []),
-            ...(built.seat
-              ? [
-                  {
-                    slot: 'seat',
-                    xCm: hip[0] - 4,
-                    bottomCm: 0,
-                    topCm: Math.min(built.seat, hip[1] - body.seatToHipCm + 1),
-                  },
-                ]
-              : []),
-            ...(form.hands && built.hands
-              ? [{ slot: 'hands', xCm: hand[0], bottomCm: 0, topCm: built.hands }]
-              : []),
-          ],
-        }),
-        demands: workingLegs(input.side).map((side) => ({
-          range: 'ankleBend',
-          side,
-          needDeg: rangeValue(input.values, 'ankleBend', side) + missing,
-          haveDeg: rangeValue(input.values, 'ankleBend', side),
-        })),
-        findings: { aheadOfHeelsCm: solved.aheadCm, trunkLeanDeg },
-      };
-    },
+    figure: (input, built) => squatFigure(input, built, form),
     why: (input, need) => {
       const legs = workingLegs(input.side);
       const side = stifferSide(input.values, 'ankleBend', legs);
@@ -244,6 +260,7 @@ function squatFamily(id: string, form: SquatForm): Family {
           },
         ];
       if (need.slot === 'hands') return [{ code: 'hands-down', cm: need.rawCm }];
+      if (need.slot === 'behindKnee') return [{ code: 'behind-knee', cm: need.rawCm }];
       return [
         {
           code: 'squat-seat',

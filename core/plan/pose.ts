@@ -300,12 +300,11 @@ function buildSlots(laid: Laid, decision: Decision): { slots: PlanSlot[]; built:
       twin: twinOf(slots, need),
       liftedCm: need.slot === 'back' ? seatLiftedCm(laid, built) : 0,
     });
-    const laidDown = isShort(slot) || lacksRamp(slot, slots) ? leftEmpty(slot) : slot;
+    const laidDown = asLaid(slot, slots);
     slots.push(laidDown);
     used = usedWith(used, laidDown.stack);
     laidPieces += countAll(laidDown.stack);
-    if (!need.isLength && !isShort(slot) && !staysEmptyOver(pose, key, slot.reckonedCm))
-      built[key] = laidDown.stackCm;
+    if (standsIn(pose, laidDown)) built[key] = laidDown.stackCm;
   }
   return { slots, built };
 }
@@ -317,8 +316,12 @@ const isShort = ({ slot, targetCm, stackCm }: PlanSlot) =>
 /** What would lie on a ramp that is not there. */
 const lacksRamp = ({ over }: PlanSlot, before: readonly PlanSlot[]) =>
   over === 'ramp' && before.some(isShort);
-/** A slot in which nothing is laid after all. */
-const leftEmpty = (slot: PlanSlot): PlanSlot => ({ ...slot, stack: [], stackCm: 0 });
+/** A slot as it comes to lie beside those before it: nothing is laid for a ramp that is too low, nor on one. */
+const asLaid = (slot: PlanSlot, before: readonly PlanSlot[]): PlanSlot =>
+  isShort(slot) || lacksRamp(slot, before) ? { ...slot, stack: [], stackCm: 0 } : slot;
+/** Whether a slot has its height in the pose; left empty, the pose is set up otherwise. */
+const standsIn = (pose: Pose, slot: PlanSlot) =>
+  !slot.isLength && !isShort(slot) && !staysEmptyOver(pose, slotKey(slot), slot.reckonedCm);
 
 /** Comforts, which go first where a pose would ask for too many pieces. */
 const COMFORTS: readonly SlotId[] = ['neck', 'ankle', 'shoulder', 'behindKnee'];
@@ -421,10 +424,7 @@ const jointsOf = (posture: Figure['posture']): PlanPose['joints'] => ({
 const beyond = (pose: Pose, slots: readonly PlanSlot[]): ReadonlySet<SlotName> =>
   new Set(
     slots
-      .filter(
-        (slot) =>
-          !slot.isLength && (staysEmptyOver(pose, slotKey(slot), slot.reckonedCm) || isShort(slot)),
-      )
+      .filter((slot) => !slot.isLength && !standsIn(pose, slot))
       .map((slot) => sidelessKey(slotKey(slot))),
   );
 

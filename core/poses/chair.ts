@@ -398,6 +398,7 @@ export const chair = [
     counterposes: ['chair-tilts'],
     easier: 'chair-seat',
     harder: 'figure-four',
+    more: 'The standing foot on a block, or the chest over the shin.',
     atHome: 'Foot: books. Strap: a scarf round the shin.',
     hold: { firstSeconds: 45, mostSeconds: 180, growsSeconds: 15 },
   },

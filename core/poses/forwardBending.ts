@@ -79,7 +79,7 @@ export const forwardBending = [
     ],
     entry: [
       'Feet hip-wide, knees bent, hands on the thighs.',
-      'Slide the hands down with a long back.',
+      'Tip the pelvis like a bowl that pours forward; slide the hands down, back long.',
       'Hands on their supports; let the head hang only then.',
     ],
     exit: [
@@ -269,6 +269,7 @@ export const forwardBending = [
     counterposes: ['table-up'],
     easier: 'staff',
     harder: 'head-to-knee',
+    more: 'A block beyond the feet, held by both hands.',
     atHome:
       'Seat: firm cushion. Knees: rolled blanket. Strap: a belt or scarf. Forehead: books on the shins, or a stool across.',
     hold: {
@@ -639,19 +640,19 @@ export const forwardBending = [
     ],
     look: [
       'Shin on the diagonal, knee closed',
-      'Feeling in the hip, never at the knee’s edges',
+      'Feeling in the hip; dullness at the knee is watched, a clear feeling there ends it',
       'Hips level',
       'Back leg straight behind',
     ],
     entry: [
-      'From all fours bring one knee behind its wrist.',
+      'From Downward dog or all fours bring one knee behind its wrist.',
       'Support under the front hip before it drops.',
       'Slide the back leg straight behind.',
       'Upright on the hands first; fold later.',
     ],
     exit: [
       'Hands down, tuck the back toes.',
-      'Lift the hips, bring the front leg back, change sides.',
+      'Lift the hips and step back by the toes, change sides.',
     ],
     needs: ['hipRotation', 'hipExtension', 'hipFlexion'],
     comesDown: ['hipLevel', 'chest', 'forehead'],
@@ -675,7 +676,7 @@ export const forwardBending = [
       firstSeconds: 60,
       mostSeconds: 300,
       growsSeconds: 30,
-      long: { firstSeconds: 120, mostSeconds: 300, growsSeconds: 60 },
+      long: { firstSeconds: 120, mostSeconds: 600, growsSeconds: 60 },
     },
   },
   {
@@ -694,6 +695,40 @@ export const forwardBending = [
       after: [{ pose: 'pigeon', sessions: 6, weeks: 8, slot: 'hipLevel', mostCm: 8.5 }],
       instead: 'pigeon',
     },
+    ways: [
+      {
+        id: 'strap',
+        name: 'Strap over the shoulder',
+        stages: [{ id: 'strap', name: 'Strap over the shoulder' }],
+      },
+      {
+        id: 'elbow',
+        name: 'Foot in the crook of the elbow',
+        slots: ['hipLevel', 'hands'],
+        gate: { after: [{ pose: 'king-pigeon', sessions: 6, weeks: 8 }], instead: 'king-pigeon' },
+        entry: [
+          'Sit upright in Pigeon, the back shin up.',
+          'Hook the foot into the crook of the elbow on its side.',
+          'Turn the chest forward; the other hand presses its block.',
+        ],
+        stages: [{ id: 'elbow', name: 'Foot in the crook of the elbow' }],
+      },
+      {
+        id: 'both-hands',
+        name: 'Both hands to the foot',
+        slots: ['hipLevel'],
+        gate: {
+          after: [{ pose: 'king-pigeon', sessions: 12, weeks: 16 }],
+          instead: 'king-pigeon',
+        },
+        entry: [
+          'From the elbow, one hand overhead to the foot, then the other.',
+          'Elbows point up, throat free; the hips stay level.',
+          'Come out as soon as the low back speaks.',
+        ],
+        stages: [{ id: 'both-hands', name: 'Both hands to the foot' }],
+      },
+    ],
     asks: ['pigeonShin'],
     traits: {
       knee: legs(['turned', 'turnedUnderWeight'], ['drawn']),
@@ -729,7 +764,7 @@ export const forwardBending = [
       { id: 'knee-edge', seen: 'Feeling in the front knee', slot: 'hipLevel', way: 'raise' },
     ],
     warmUps: ['pigeon', 'low-lunge'],
-    counterposes: ['child'],
+    counterposes: ['child', 'seated-fold', 'crossed-twist'],
     easier: 'pigeon',
     insteadOver: {
       slot: 'hipLevel',
@@ -746,12 +781,12 @@ export const forwardBending = [
     sanskrit: 'Mālāsana',
     sides: 'both',
     family: 'squat',
-    slots: ['heels', 'seat'],
+    slots: ['heels', 'seat', 'behindKnee'],
     ways: [
       {
         id: 'heels',
         name: 'Heels met, no seat',
-        slots: ['heels'],
+        slots: ['heels', 'behindKnee'],
         stages: [
           { id: 'heels', name: 'Heels on a roll', from: { slot: 'heels', cm: 0.5 } },
           { id: 'free', name: 'Heels down' },
@@ -760,7 +795,7 @@ export const forwardBending = [
       {
         id: 'seat',
         name: 'A seat, heels down',
-        slots: ['seat'],
+        slots: ['seat', 'behindKnee'],
         stages: [{ id: 'seated', name: 'On a low seat' }],
       },
       { id: 'both', name: 'A seat, and the heels met' },
@@ -773,7 +808,7 @@ export const forwardBending = [
         'Tail lets go towards the floor; grow from there.',
       ],
     },
-    asks: ['squatEntry'],
+    asks: ['squatEntry', 'behindKnee'],
     traits: {
       knee: bothLegs('squatted'),
       hip: bothLegs('pastRightAngle', 'foldedDeep'),
@@ -805,7 +840,7 @@ export const forwardBending = [
       { id: 'falls-back', seen: 'Falls backward', slot: 'heels', way: 'raise' },
       { id: 'tucks', seen: 'Tail tucks, back rounds', slot: 'seat', way: 'raise' },
     ],
-    warmUps: ['happy-baby', 'lizard', 'open-book'],
+    warmUps: ['happy-baby', 'lizard', 'frog'],
     counterposes: ['standing-fold', 'legs-wiped'],
     easier: 'chair-seat',
     homeDose: 'Every day, five minutes in all, in parts: a minute here and there.',

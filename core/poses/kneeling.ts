@@ -11,7 +11,7 @@ export const kneeling = [
     sides: 'both',
     family: 'kneeling on heels',
     slots: ['seat', 'behindKnee', 'ankle', 'underShin'],
-    asks: ['behindKnee'],
+    asks: ['behindKnee', 'shins'],
     traits: {
       knee: bothLegs('satBackOn'),
       hip: neitherLeg,
@@ -55,7 +55,7 @@ export const kneeling = [
     sides: 'both',
     family: 'kneeling',
     slots: ['seat', 'behindKnee', 'ankle', 'underShin'],
-    asks: ['behindKnee'],
+    asks: ['behindKnee', 'shins'],
     traits: {
       knee: bothLegs('satBackOn'),
       hip: neitherLeg,
@@ -142,7 +142,7 @@ export const kneeling = [
       },
     ],
     optional: ['ankle'],
-    asks: ['childKnees', 'behindKnee'],
+    asks: ['childKnees', 'behindKnee', 'shins'],
     traits: {
       knee: bothLegs('satBackOn'),
       hip: bothLegs('pastRightAngle', 'foldedDeep'),
@@ -164,7 +164,7 @@ export const kneeling = [
       'Seat heavy on the heels or on what fills the gap',
       'Belly has room',
       'Forehead met',
-      'Neck long',
+      'Settled once the breath in is as long as the breath out',
     ],
     entry: [
       'Kneel, knees wide or together as chosen.',
@@ -231,8 +231,8 @@ export const kneeling = [
     ],
     entry: [
       'On all fours, a fold under each knee.',
-      'Widen the knees, shins parallel behind them.',
-      'Lower the chest to its support, hips over the line of the knees.',
+      'On a floor where the knees slide apart by themselves; shins parallel behind them.',
+      'Belly and chest down on their support, hips over the line of the knees.',
     ],
     exit: ['Walk the hands back, knees toward each other.', 'Rest in Child or on the side.'],
     needs: ['hipSpread'],
@@ -308,6 +308,7 @@ export const kneeling = [
     counterposes: ['child'],
     easier: 'chair-lunge',
     harder: 'lizard',
+    more: 'The front foot on a block.',
     atHome: 'Hands: a chair seat, then stacked books. Knee: folded towel.',
     hold: { firstSeconds: 30, mostSeconds: 120, growsSeconds: 15 },
   },

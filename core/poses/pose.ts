@@ -123,6 +123,8 @@ export interface PoseEntry {
   readonly harder?: string;
   /** Another pose serves better once this slot would have to stand higher. */
   readonly insteadOver?: { readonly slot: SlotName; readonly cm: number; readonly pose: string };
+  /** What makes it more, once it is easy. */
+  readonly more?: string;
   /** What builds it at home, and where nothing safe does. */
   readonly atHome: string;
   readonly hold: HoldRule & {

@@ -33,8 +33,9 @@ export const seated = [
     look: [
       'Weight on the middle of the sit bones',
       'Low back long, not rounded',
-      'Kneecaps soft, knees not pressed',
-      'Palms reach beside the hips',
+      'Legs awake, toes open; knees soft, not pressed',
+      'Palms reach beside the hips, to press up from',
+      'Chin level',
     ],
     entry: [
       'Sit at the front edge of the support.',
@@ -253,6 +254,15 @@ export const seated = [
     family: 'open',
     slots: ['seat', 'underThigh'],
     dials: ['heelsAway'],
+    asks: ['thighPress'],
+    entryIf: {
+      'thighPress=gently': [
+        'Sit raised, soles together.',
+        'Draw the heels in only as far as the pelvis stays upright.',
+        'Meet each knee with its support.',
+        'Elbows on the thighs, with no more than the weight of the arms; grow tall.',
+      ],
+    },
     turnsFirst: { dial: 'heelsAway', under: ['seat', 'underThigh'] },
     traits: {
       knee: bothLegs('turned'),
@@ -447,7 +457,7 @@ export const seated = [
       'Sit raised, one shin crossed in front.',
       'Strap round the other foot, knee bent.',
       'Raise the leg until the back wants to round; stop before.',
-      'Straighten only as far as the back stays.',
+      'Straighten only as far as the back stays; bring the weight forward again.',
     ],
     exit: ['Bend the knee, lower the foot with both hands.', 'Change sides.'],
     needs: ['hamstring', 'hipRotation', 'hipFlexion'],

@@ -304,7 +304,22 @@ const slots: Readonly<Record<SlotId, SlotEntry>> = {
             },
           },
   },
-  neck: { purpose: 'fill', rule: () => HEAD },
+  neck: {
+    purpose: 'fill',
+    // Only a back that lies on blocks has a head that lies on one.
+    rule: (_family, _body, way) =>
+      way === ALONG_SPINE
+        ? HEAD
+        : {
+            ...HEAD,
+            serves: {
+              blanket: FOLDS,
+              towel: ['fold-2', 'fold-4', 'fold-8'],
+              cushion: 'any',
+              'bolster-flat': 'any',
+            },
+          },
+  },
   shoulder: {
     purpose: 'fill',
     rule: () => ({

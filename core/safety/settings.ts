@@ -69,7 +69,8 @@ function legSettings(choices: Choices, has: Has) {
     kneeMarginDeg: (careful ? kneeMargin.careful : kneeMargin.usual).value,
     behindKneeCm: padCm,
     childPadCm: choices.behindKnee === 'brick' ? kneeling.brickPad.value : padCm,
-    underShinCm: has('ankle roll') ? kneeling.shinPad.value : 0,
+    underShinCm: choices.shins === 'blanket' ? kneeling.shinPad.value : 0,
+    ankleLeastCm: has('ankle roll') ? kneeling.ankleRoll.value : 0,
     childKnees: has('belly room') ? 'wide' : choices.childKnees,
     pigeonKneeDeg: (square ? pigeon.squareKnee : pigeon.closedKnee).value,
     reclinedOpenHeld: has('outer hips held')

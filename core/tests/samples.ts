@@ -19,6 +19,7 @@ export const plainSettings: PoseSettings = {
   lumbarAllowanceDeg: 10,
   behindKneeCm: 0,
   childPadCm: 0,
+  ankleLeastCm: 0,
   firstToRise: 'knees',
   standingKneeDeg: 0,
   hipFlexionMostDeg: 180,

@@ -90,6 +90,7 @@ function Around({ pose: id }: { readonly pose: string }) {
     ['After it', named(pose.counterposes)],
     ['Easier', named([pose.easier])],
     ['Harder', named([pose.harder])],
+    ['More of it', pose.more ?? ''],
     ['At home', pose.atHome],
     ['Every day', pose.homeDose ?? ''],
   ].filter(([, words]) => words);
