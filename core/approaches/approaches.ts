@@ -43,6 +43,7 @@ export const questions = {
   }),
   stillness: question('stillness', 'Change props during a hold?', {
     once: 'Prop once',
+    settle: 'Settle, prop again, settle, then still',
     marks: 'Prop again at a third and two thirds, then still',
   }),
   childKnees: question('childKnees', 'Child: how are the knees?', {
@@ -139,7 +140,7 @@ export const approaches: Readonly<Record<ApproachId, Approach>> = {
     choices: {
       ...usual,
       hold: 'long',
-      stillness: 'once',
+      stillness: 'settle',
       pelvis: 'soft',
       spine: 'curled',
       strength: 'none',
@@ -201,14 +202,35 @@ export function choicesFor(
   own: Readonly<Record<string, string>>,
   pose?: string,
 ): Choices {
-  const answered = Object.entries(own).filter(isAnswer);
-  const ofPose =
-    pose === undefined
-      ? []
-      : Object.entries(own)
-          .flatMap(([key, choice]) =>
-            key.startsWith(`${pose}/`) ? [[key.slice(pose.length + 1), choice] as const] : [],
-          )
-          .filter(isAnswer);
-  return { ...approaches[approach].choices, ...Object.fromEntries([...answered, ...ofPose]) };
+  const { general, byPose } = sortedOut(approach, own);
+  const ofPose = pose === undefined ? undefined : byPose.get(pose);
+  return ofPose ? { ...general, ...ofPose } : general;
+}
+
+interface SortedChoices {
+  readonly approach: ApproachId;
+  readonly general: Choices;
+  readonly byPose: ReadonlyMap<string, Partial<Choices>>;
+}
+/** A student's choices sorted out once, for as long as they stay the same. */
+const sorted = new WeakMap<object, SortedChoices>();
+
+function sortedOut(approach: ApproachId, own: Readonly<Record<string, string>>): SortedChoices {
+  const known = sorted.get(own);
+  if (known?.approach === approach) return known;
+  const general: Record<string, string> = { ...approaches[approach].choices };
+  const byPose = new Map<string, Record<string, string>>();
+  for (const [key, choice] of Object.entries(own)) {
+    const slash = key.indexOf('/');
+    const question = key.slice(slash + 1);
+    if (!isAnswer([question, choice])) continue;
+    if (slash < 0) general[question] = choice;
+    else {
+      const pose = key.slice(0, slash);
+      byPose.set(pose, { ...byPose.get(pose), [question]: choice });
+    }
+  }
+  const one = { approach, general: general as unknown as Choices, byPose };
+  sorted.set(own, one);
+  return one;
 }

@@ -74,8 +74,19 @@ export const crossingOf = (
 function crossingIn({ body, settings, side: top }: FamilyInput, side: Side, form: CrossedForm) {
   const under = form.under ?? (settings.way === 'in-front' ? form.behind : undefined);
   const own = under && top !== 'both' && top !== side ? under : form;
-  return withHeels(crossingOf(own, body), settings.dials.heelsAway, body);
+  const { heelsAway } = settings.dials;
+  const before = last.get(own);
+  if (before?.body === body && before.heelsAway === heelsAway) return before.crossing;
+  const crossing = withHeels(crossingOf(own, body), heelsAway, body);
+  last.set(own, { body, heelsAway, crossing });
+  return crossing;
 }
+/** The last crossing of each form: a solved seat asks for the same one many times. */
+const last = new Map<
+  CrossedForm,
+  { body: Body; heelsAway: number | undefined; crossing: ReturnType<typeof withHeels> }
+>();
+
 /** Outward rotation in degrees that a form of seat may use on a side. */
 const turnIn = (input: FamilyInput, side: Side, form: CrossedForm) =>
   usableRotation(input, side) + crossingIn(input, side, form).sparedDeg;

@@ -94,6 +94,21 @@ export function settingsFor(
   changes: ReadonlySet<PoseChange>,
   chairSeatCm: number = chair.seatHeight.value,
 ): PoseSettings {
+  if (changes.size > 0) return settle(choices, changes, chairSeatCm);
+  const known = unchanged.get(choices);
+  if (known?.chairSeatCm === chairSeatCm) return known;
+  const settings = settle(choices, changes, chairSeatCm);
+  unchanged.set(choices, settings);
+  return settings;
+}
+/** What choices settle where no caution changes anything, for as long as the choices stay the same. */
+const unchanged = new WeakMap<Choices, PoseSettings>();
+
+function settle(
+  choices: Choices,
+  changes: ReadonlySet<PoseChange>,
+  chairSeatCm: number,
+): PoseSettings {
   const has: Has = (change) => changes.has(change);
   return {
     ...backSettings(choices, has),

@@ -1,7 +1,7 @@
 import { useEffect, useRef, useState } from 'react';
 import { View } from 'react-native';
 import Svg, { Circle, Line } from 'react-native-svg';
-import { choicesFor } from '@/core/approaches/approaches';
+import { choicesFor, type Choices } from '@/core/approaches/approaches';
 import type { Person } from '@/core/formats/book';
 import type { PlanPose } from '@/core/formats/plan';
 import { hold as parameter } from '@/core/parameters';
@@ -27,26 +27,43 @@ interface Mark {
   readonly words: string;
 }
 
-function marksOf(planned: PlanPose, person: Person): Mark[] {
-  const whole = planned.holdSeconds;
-  const again = choicesFor(person.approach, person.choices).stillness === 'marks';
+/** Marks at which props may be set again, as the approach has it. */
+function proppingMarks(whole: number, stillness: Choices['stillness']): Mark[] {
+  if (stillness === 'settle' && whole >= SETTLES_TWICE_SECONDS)
+    return [
+      { atSeconds: SETTLED_SECONDS, words: 'Eight breaths: set the props again if they ask.' },
+      { atSeconds: 2 * SETTLED_SECONDS, words: 'Settled again. From here on, still.' },
+    ];
+  const settled = {
+    atSeconds: Math.min(parameter.settling.value, whole / 2),
+    words: 'Settled. Now look whether there is room.',
+  };
+  if (stillness !== 'marks' || whole < THIRDS_FROM_SECONDS) return [settled];
   return [
-    {
-      atSeconds: Math.min(parameter.settling.value, whole / 2),
-      words: 'Settled. Now look whether there is room.',
-    },
-    ...(again && whole >= 90
-      ? [
-          { atSeconds: whole / 3, words: 'A third: prop again if it asks for it, then still.' },
-          { atSeconds: (2 * whole) / 3, words: 'Two thirds: the last time to prop, then still.' },
-        ]
-      : []),
-    { atSeconds: whole, words: 'The whole time. Come out in order.' },
+    settled,
+    { atSeconds: whole / 3, words: 'A third: prop again if it asks for it, then still.' },
+    { atSeconds: (2 * whole) / 3, words: 'Two thirds: the last time to prop, then still.' },
   ];
 }
+const SETTLED_SECONDS = 8 * parameter.breath.value;
+const SETTLES_TWICE_SECONDS = 3 * SETTLED_SECONDS;
+const THIRDS_FROM_SECONDS = 90;
 
-/** From here on it is no longer muscle alone that gives. */
-const SLOW_TISSUE_SECONDS = 90;
+/** From here on it is no longer muscle alone that gives: said once. */
+const SLOW_TISSUES: Mark = {
+  atSeconds: 90,
+  words: 'Past a minute and a half the slower tissues answer: keep it mild.',
+};
+
+function marksOf({ holdSeconds: whole, times }: PlanPose, person: Person): Mark[] {
+  if (times !== null) return [{ atSeconds: whole, words: 'All of them. Come to rest.' }];
+  const { stillness } = choicesFor(person.approach, person.choices);
+  return [
+    ...proppingMarks(whole, stillness),
+    ...(whole > SLOW_TISSUES.atSeconds ? [SLOW_TISSUES] : []),
+    { atSeconds: whole, words: 'The whole time. Come out in order.' },
+  ].sort((one, other) => one.atSeconds - other.atSeconds);
+}
 
 /** The timer: it counts from when the hold began, so a locked phone or a reload loses nothing. */
 export function Hold({ person, planned, mat }: HoldProps) {
@@ -89,14 +106,10 @@ export function Hold({ person, planned, mat }: HoldProps) {
       </View>
       <View role="status" aria-live="polite">
         <Words className="text-center">
-          {passed.at(-1)?.words ?? 'Let the body settle first.'}
+          {passed.at(-1)?.words ??
+            (planned.times === null ? 'Let the body settle first.' : 'One breath, one movement.')}
         </Words>
       </View>
-      {whole > SLOW_TISSUE_SECONDS ? (
-        <Aside className="text-center">
-          Past a minute and a half the slower tissues answer: keep it mild.
-        </Aside>
-      ) : null}
       <Press
         kind="main"
         onPress={() => {
@@ -104,7 +117,13 @@ export function Hold({ person, planned, mat }: HoldProps) {
           dispatch(running ? holdPaused(nowIso()) : holdStarted(nowIso()));
         }}
       >
-        {running ? 'Pause' : held > 0 ? 'Go on' : 'Begin the hold'}
+        {running
+          ? 'Pause'
+          : held > 0
+            ? 'Go on'
+            : planned.times === null
+              ? 'Begin the hold'
+              : 'Begin'}
       </Press>
     </Sheet>
   );

@@ -1,6 +1,6 @@
 import { act, fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { put } from '@/store/facts';
-import { samplePerson } from '@/core/tests/samples';
+import { samplePerson, sampleReading } from '@/core/tests/samples';
 import { show, usualFacts } from '../tests/onScreen';
 import { MatScreen } from './MatScreen';
 
@@ -233,4 +233,92 @@ test('another student’s session is not lost: finish it, keep it, or drop it', 
   expect(screen.getByText(/Other Sample is still on the mat/)).toBeInTheDocument();
   press('Drop it');
   expect(state().mat.now).toBeNull();
+});
+
+test('the knees bend more at a tap, it stands beside what was reckoned, and it is written down', async () => {
+  const { state } = await onMat('Standing fold');
+  press('Knee bend: more');
+  press('Knee bend: more');
+  const [bend] = state().mat.now?.dials['standing-fold/both'] ?? [];
+  expect((bend?.value ?? 0) - (bend?.reckoned ?? 0)).toBeCloseTo(20);
+  expect(screen.getByText(/^Reckoned \d+°$/)).toBeInTheDocument();
+  // Hands stay on the same blocks: that is what makes it an ease.
+  expect(state().mat.now?.changes['standing-fold/both']).toBeUndefined();
+  press('Sharp');
+  press('Out and written down');
+  await waitFor(() =>
+    expect(Object.values(state().sessions)[0]?.poses[0]?.dials?.[0]).toMatchObject({
+      dial: 'kneeBend',
+      value: bend?.value,
+    }),
+  );
+});
+
+test('a dial at its end turns no further', async () => {
+  await onMat('Standing fold');
+  for (let turns = 0; turns < 8; turns++) press('Knee bend: more');
+  expect(screen.getByRole('button', { name: 'Knee bend: more' })).toHaveAttribute(
+    'aria-disabled',
+    'true',
+  );
+  expect(screen.getByText('70°')).toBeInTheDocument();
+});
+
+test('heels further away: what lies under the thighs follows, the seat stays', async () => {
+  const rotation = (['left', 'right'] as const).map((side) =>
+    put('readings', sampleReading({ id: side, range: 'hipRotation', side, values: [30, 30] })),
+  );
+  const { state } = await show(<MatScreen id="p1" />, [...usualFacts(), ...rotation]);
+  fireEvent.click(
+    within(screen.getByRole('radiogroup', { name: 'Add other poses' })).getByRole('radio', {
+      name: 'Seated',
+    }),
+  );
+  for (const box of screen.getAllByRole('checkbox', { checked: true })) fireEvent.click(box);
+  fireEvent.click(screen.getByRole('checkbox', { name: 'Soles together' }));
+  press(/^Begin/);
+  const lies = (slot: string) =>
+    state().mat.now?.settled['open-book/both']?.find((one) => one.slot === slot)?.heightCm ?? NaN;
+  press('Heels from the hips: more');
+  const [seat, thigh] = [lies('seat'), lies('underThigh')];
+  press('Heels from the hips: more');
+  press('Heels from the hips: more');
+  expect(lies('seat')).toBe(seat);
+  expect(lies('underThigh')).toBeLessThan(thigh);
+});
+
+test('a counted movement asks for no settling', async () => {
+  await show(<MatScreen id="p1" />);
+  fireEvent.click(
+    within(screen.getByRole('radiogroup', { name: 'Add other poses' })).getByRole('radio', {
+      name: 'Chair',
+    }),
+  );
+  for (const box of screen.getAllByRole('checkbox', { checked: true })) fireEvent.click(box);
+  fireEvent.click(screen.getByRole('checkbox', { name: 'Rocking on a chair' }));
+  press(/^Begin/);
+  step('Hold');
+  expect(screen.getByRole('heading', { name: '8 times, with the breath' })).toBeInTheDocument();
+  expect(screen.getByText('One breath, one movement.')).toBeInTheDocument();
+});
+
+test('long quiet holds settle, prop again, settle, and then stay still', async () => {
+  jest.useFakeTimers({ now: new Date('2026-03-02T18:00:00Z'), doNotFake: ['queueMicrotask'] });
+  try {
+    await show(<MatScreen id="p1" />, [
+      ...usualFacts(),
+      put('people', samplePerson({ approach: 'long-quiet-holds' })),
+    ]);
+    for (const box of screen.getAllByRole('checkbox'))
+      if (!box.textContent?.endsWith('Child')) fireEvent.click(box);
+    press(/^Begin/);
+    step('Hold');
+    press('Begin the hold');
+    act(() => void jest.advanceTimersByTime(49_000));
+    expect(screen.getByText(/set the props again if they ask/)).toBeInTheDocument();
+    act(() => void jest.advanceTimersByTime(50_000));
+    expect(screen.getByText('Settled again. From here on, still.')).toBeInTheDocument();
+  } finally {
+    jest.useRealTimers();
+  }
 });
