@@ -1,19 +1,24 @@
-import type { RoomPose, RoomSlot } from '@/core/sim/room';
+import type { Agreement, RoomPose, RoomSlot } from '@/core/sim/room';
 
 const percent = (share: number) => `${Math.round(100 * share)} %`;
 const cm = (value: number) => value.toFixed(1).padStart(5);
 
+/** Why what is built need not be what teachers use. */
+const reasonFor = ({ unlike, byShelf }: Agreement) =>
+  unlike ?? (byShelf ? 'what is asked for agrees: this shelf has no nearer rung' : null);
+
 function slotLine({ slot, built, tenth, middle, ninetieth, largest, atMost, agreement }: RoomSlot) {
   const figures = `  ${slot.padEnd(11)} built ${percent(built).padStart(5)}  10 % ${cm(tenth)}  50 % ${cm(middle)}  90 % ${cm(ninetieth)}  most ${cm(largest)}`;
   if (!agreement) return figures;
-  const { usual, high, mostCm, middleAgrees, highAgrees, unlike } = agreement;
-  const off = unlike === null ? ' ✗' : ' ~';
+  const { usual, high, mostCm, middleAgrees, highAgrees } = agreement;
+  const why = reasonFor(agreement);
+  const off = why === null ? ' ✗' : ' ~';
   const said = [
     `usual ${usual.join('–')}${middleAgrees ? '' : off}`,
     `high ${high.join('–')}${highAgrees ? '' : off}`,
     `at ${mostCm}: ${percent(atMost)}${largest > mostCm + 0.5 ? ' ✗' : ''}`,
   ];
-  return `${figures}  | ${said.join(', ')}${off === ' ~' ? `; ${unlike}` : ''}`;
+  return `${figures}  | ${said.join(', ')}${why !== null && !(middleAgrees && highAgrees) ? `; ${why}` : ''}`;
 }
 
 const shares = (of: Readonly<Record<string, number>>) =>
@@ -28,7 +33,7 @@ export function roomWords(poses: readonly RoomPose[]): string {
   );
   const agree = agreements.filter((one) => one.middleAgrees && one.highAgrees).length;
   const explained = agreements.filter(
-    (one) => one.unlike !== null && !(one.middleAgrees && one.highAgrees),
+    (one) => reasonFor(one) !== null && !(one.middleAgrees && one.highAgrees),
   ).length;
   return [
     ...poses.flatMap(({ pose, offered, instead, stages, piecesMiddle, piecesMost, slots }) => [

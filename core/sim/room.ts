@@ -34,6 +34,8 @@ export interface Agreement {
   readonly unlike: string | null;
   readonly middleAgrees: boolean;
   readonly highAgrees: boolean;
+  /** What is built does not agree, and what is asked for does: this shelf has no nearer rung. */
+  readonly byShelf: boolean;
 }
 
 /** One slot of a pose over the whole room. Heights in centimetres as built; sides are counted apart. */
@@ -130,18 +132,22 @@ const SLACK_CM = decision.sameHeight.value;
 
 function agreementOf(
   ordinary: OrdinaryHeights | undefined,
-  middle: number,
-  ninetieth: number,
+  built: Quantiles,
+  asked: Quantiles,
 ): Agreement | null {
   if (!ordinary) return null;
   const { usual, high, mostCm, unlike = null } = ordinary;
+  const agrees = ({ middle, ninetieth }: Quantiles) =>
+    [within(middle, usual), within(ninetieth, high)] as const;
+  const [middleAgrees, highAgrees] = agrees(built);
   return {
     unlike,
     usual,
     high,
     mostCm,
-    middleAgrees: within(middle, usual),
-    highAgrees: within(ninetieth, high),
+    middleAgrees,
+    highAgrees,
+    byShelf: !(middleAgrees && highAgrees) && agrees(asked).every(Boolean),
   };
 }
 
@@ -149,26 +155,43 @@ const isDone = ({ status }: PlanPose) =>
   status === 'offered' || status === 'changed' || status === 'ask-first';
 const share = (part: number, whole: number) => (whole === 0 ? 0 : part / whole);
 
-function slotFigures(pose: string, slot: SlotName, heights: readonly number[]): RoomSlot {
+interface Quantiles {
+  readonly tenth: number;
+  readonly middle: number;
+  readonly ninetieth: number;
+  readonly largest: number;
+}
+function quantilesOf(heights: readonly number[]): Quantiles {
+  const sorted = [...heights].sort((a, b) => a - b);
+  return {
+    tenth: quantile(sorted, 0.1),
+    middle: quantile(sorted, 0.5),
+    ninetieth: quantile(sorted, 0.9),
+    largest: sorted.at(-1) ?? 0,
+  };
+}
+
+/** A slot as it was built for one person, and the height that was asked for there. */
+interface Stood {
+  readonly builtCm: number;
+  readonly askedCm: number;
+}
+
+function slotFigures(pose: string, slot: SlotName, all: readonly Stood[]): RoomSlot {
   const ordinary = ordinaryAt(pose, slot);
-  const standing = heights.filter((cm) => cm > 0.5);
-  const counted = (ordinary?.ifBuilt ? standing : [...heights]).sort((a, b) => a - b);
-  const [tenth, middle, ninetieth] = [0.1, 0.5, 0.9].map((at) => quantile(counted, at)) as [
-    number,
-    number,
-    number,
-  ];
+  const standing = all.filter(({ builtCm }) => builtCm > 0.5);
+  const counted = ordinary?.ifBuilt ? standing : all;
+  const built = quantilesOf(counted.map(({ builtCm }) => builtCm));
+  const asked = quantilesOf(counted.map(({ askedCm }) => askedCm));
+  const heights = all.map(({ builtCm }) => builtCm);
   return {
     slot,
     built: share(standing.length, heights.length),
-    tenth,
-    middle,
-    ninetieth,
-    largest: counted.at(-1) ?? 0,
+    ...built,
     atMost: ordinary
       ? share(heights.filter((cm) => cm >= ordinary.mostCm - SLACK_CM).length, heights.length)
       : 0,
-    agreement: agreementOf(ordinary, middle, ninetieth),
+    agreement: agreementOf(ordinary, built, asked),
   };
 }
 
@@ -203,7 +226,10 @@ function poseFigures(pose: string, planned: readonly PlanPose[]): RoomPose {
         done.flatMap(({ slots }) =>
           slots
             .filter((slot) => !slot.isLength && sidelessKey(slotKey(slot)) === name)
-            .map(({ stackCm }) => stackCm),
+            .map(({ stackCm, targetCm }) => ({
+              builtCm: stackCm,
+              askedCm: stackCm > 0.5 ? targetCm : 0,
+            })),
         ),
       ),
     ),
