@@ -107,6 +107,8 @@ interface BuildReasons {
     readonly toCm: number;
     readonly more: boolean;
   };
+  /** Built higher the first time than is likeliest to be needed, so that the joint keeps its margin. */
+  'first-margin': { readonly cm: number };
   'shelf-ends': object;
   'at-most': { readonly slot: SlotId };
 }

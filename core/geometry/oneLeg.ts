@@ -62,6 +62,7 @@ export const oneLegFold: Family = {
   },
   mendsRollBack,
   ...(seatedFold.dials ? { dials: seatedFold.dials } : {}),
+  ...(seatedFold.way ? { way: seatedFold.way } : {}),
   afterBuilt: (input, built) => [
     ...(seatedFold.afterBuilt?.(input, built) ?? []),
     openKneeNeed(input, built.seat ?? 0),

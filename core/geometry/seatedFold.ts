@@ -147,11 +147,14 @@ function kneesInFoldCm(seatCm: number, input: FamilyInput, form: FoldForm): numb
   const least = (over: (trunk: FoldedTrunk) => number) =>
     leastKneesCm(seatCm, input.body, (kneesCm) => over(trunkOver(kneesCm)));
   const onChair = () => least(({ forehead }) => forehead[1] - parameter.onChair.value);
-  // Between spread legs there is room for a stool or chair: the knees need not bend for the head.
+  if (form.spread) {
+    // Between spread legs there is room for a stool or chair: knees stay on low rolls, or the trunk stays up.
+    const forChair =
+      least(({ forehead }) => forehead[1] - parameter.highestForeheadProp.value) ?? Infinity;
+    return forChair <= parameter.kneesForHead.value ? Math.max(forChair, forPelvis) : forPelvis;
+  }
   const forHead =
-    (form.spread
-      ? onChair()
-      : (least(({ overLegsCm }) => overLegsCm - parameter.onLegsMost.value) ?? onChair())) ?? 0;
+    least(({ overLegsCm }) => overLegsCm - parameter.onLegsMost.value) ?? onChair() ?? 0;
   if (forHead <= forPelvis) return forPelvis;
   return forHead <= parameter.kneesForHead.value
     ? forHead
@@ -173,6 +176,13 @@ function upperNeeds(
 const heightOf = (needs: readonly SlotNeed[], slot: string) =>
   Math.max(0, needs.find((need) => need.slot === slot)?.rawCm ?? 0);
 
+/** A head that nothing reaches stays up, and the feet are held by a strap. */
+function wayForHead(input: FamilyInput): string | undefined {
+  const { seatCm, kneesCm } = seatThenKnees(input, (cm) => kneesInFoldCm(cm, input, {}));
+  const { trunk } = folded(Math.max(0, seatCm), kneesCm, input, {});
+  return trunk.gapCm > parameter.highestForeheadProp.value ? 'upright' : undefined;
+}
+
 /** A fold over long legs: hinge at the hips as far as the hamstrings go, a little rounding along the spine, the forehead on something. */
 function foldOverLongLegs(id: string, form: FoldForm): Family {
   return {
@@ -188,6 +198,7 @@ function foldOverLongLegs(id: string, form: FoldForm): Family {
       ];
     },
     mendsRollBack,
+    ...(form.spread ? {} : { way: wayForHead }),
     dials: (asked) => {
       const input = form.spread ? pressedUp(asked) : asked;
       const { seatCm: wished, kneesCm } = seatThenKnees(input, (cm) =>

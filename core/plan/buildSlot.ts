@@ -84,7 +84,7 @@ export function buildSlot(of: SlotBuild): PlanSlot {
     stackCm: reached.heightCm,
     over: need.over,
     isLength: need.isLength,
-    reasons: reasonsFor(of, action, reached),
+    reasons: reasonsFor(of, action, reached, target),
     action,
     lastCm: lying?.heightCm ?? null,
     widestInput: band.parts[0]?.key ?? null,
@@ -116,12 +116,27 @@ const highestCm = (of: SlotBuild, targetCm: number) =>
   );
 const FILL_OVER_CM = 1;
 
+/** So much over what is likeliest is worth a word. */
+const WORTH_SAYING_CM = 1;
+
+/** What a first build of what carries stands over what is likeliest. */
+const marginOf = (of: SlotBuild, action: PlanSlot['action'], overCm: number): Reason[] =>
+  action === 'first' && purposeHere(of) === 'carry' && overCm >= WORTH_SAYING_CM
+    ? [{ code: 'first-margin', cm: overCm }]
+    : [];
+
 /** Why a slot stands as it does today: what the body asks, what the mat has taught, and what moved since last time. */
-function reasonsFor(of: SlotBuild, action: PlanSlot['action'], reached: Stack): Reason[] {
+function reasonsFor(
+  of: SlotBuild,
+  action: PlanSlot['action'],
+  reached: Stack,
+  target: number,
+): Reason[] {
   const { why, doubt, need, decision, lying } = of;
   const { meanCm, looks } = doubt.offset;
   const reasons: Reason[] = [...why];
   if (looks > 0 && Math.abs(meanCm) >= 0.5) reasons.push({ code: 'learned', cm: meanCm });
+  reasons.push(...marginOf(of, action, reached.heightCm - target));
   // That less was enough is no surprise; that much more is asked for is one.
   if (meanCm > offsetParameter.flagAt.value * offsetParameter.priorSd.value)
     reasons.push({ code: 'learned-much' });

@@ -232,6 +232,7 @@ export const forwardBending = [
       whole: [],
     },
     stages: [
+      { id: 'upright', name: 'Upright with a strap', over: 'forehead' },
       { id: 'knees-bent', name: 'Knees bent, feet planted', over: 'underKnees' },
       { id: 'roll', name: 'Knees on a roll', from: { slot: 'underKnees', cm: 8 } },
       { id: 'less-roll', name: 'Knees on a fold', from: { slot: 'underKnees', cm: 1 } },
@@ -315,6 +316,7 @@ export const forwardBending = [
       whole: [],
     },
     stages: [
+      { id: 'upright', name: 'Upright with a strap', over: 'forehead' },
       { id: 'knees-bent', name: 'Knees bent, feet planted', over: 'underKnees' },
       { id: 'roll', name: 'Long knee on a roll', from: { slot: 'underKnees', cm: 8 } },
       { id: 'less-roll', name: 'Long knee on a fold', from: { slot: 'underKnees', cm: 1 } },
@@ -395,6 +397,7 @@ export const forwardBending = [
     },
     stages: [
       { id: 'knees-bent', name: 'Knees bent, legs nearer', over: 'underKnees' },
+      { id: 'upright', name: 'Upright, reaching forward', over: 'forehead' },
       { id: 'knees-on-roll', name: 'Knees on rolls', from: { slot: 'underKnees', cm: 1 } },
       { id: 'straight', name: 'Legs straight' },
     ],

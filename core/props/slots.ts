@@ -229,7 +229,7 @@ const slots: Readonly<Record<SlotId, SlotEntry>> = {
     }),
   },
   heels: {
-    purpose: 'carry',
+    purpose: (family) => (family === 'downward dog' ? 'fill' : 'carry'),
     stoodOn: true,
     mostCm: squat.highestHeel.value,
     rule: (family) => ({

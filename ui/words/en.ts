@@ -295,6 +295,8 @@ export const en: Language = {
       `${more ? 'Higher, until it is likely to be enough' : 'One rung higher'}: ${tell.number(fromCm)} → ${tell.exact(toCm)}.`,
     'at-most': ({ slot }) =>
       `Nobody builds higher here${slot === 'underKnees' ? ': plant the feet and bend the knees instead' : slot === 'underThigh' ? ': let the heels go further away' : ': an easier way or pose serves better'}.`,
+    'first-margin': ({ cm }, tell) =>
+      `First time: ${tell.length(cm)} more than is likeliest, to be enough for most such bodies.`,
     'shelf-ends': () => 'The shelf builds nothing higher here.',
 
     'gate-range': ({ range, side, leastDeg, deg: has }) =>
