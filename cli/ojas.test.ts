@@ -66,7 +66,13 @@ test.each([
   [
     'an unknown policy',
     ['simulate', '--policy', 'hope'],
-    /expected one of rule, fixed, never, truth/,
+    /expected one of rule, fixed, never, level, truth/,
+  ],
+  ['an unknown world', ['simulate', '--world', 'better'], /--world: expected one of own, other/],
+  [
+    'an unknown slot',
+    ['simulate', '--slots', 'hero/nose'],
+    /--slots: expected all, or one of hero\/seat/,
   ],
   ['an unknown flag', ['plan', DEMO, '--louder'], /--louder/],
 ])('%s is refused in words, with exit 1', async (_, argv, words) => {
@@ -98,7 +104,7 @@ test('simulate prints the same figures for the same seed, by policy', async () =
   const { out, exit } = await run(argv, TODAY);
   const { figures } = JSON.parse(out ?? '') as { figures: { policy: string; sessions: number }[] };
   expect(exit).toBe(0);
-  expect(figures.map(({ policy }) => policy)).toEqual(['rule', 'fixed', 'never', 'truth']);
+  expect(figures.map(({ policy }) => policy)).toEqual(['rule', 'fixed', 'never', 'level', 'truth']);
   for (const { sessions } of figures) expect(sessions).toBeGreaterThan(5);
   expect((await run(argv, TODAY)).out).toBe(out);
 });

@@ -13,14 +13,15 @@ import { starterShelf, usualShelves, type UsualShelf } from '@/core/props/usualS
 import { wordedPlan } from '@/ui/words/wordedPlan';
 import { wordsIn } from '@/ui/words/words';
 import { approachIds } from '@/core/approaches/approaches';
-import { policyIds, simulateCohort, tradeOff } from '@/core/sim/cohort';
+import { followedSlots, policyIds, simulateCohort, tradeOff } from '@/core/sim/cohort';
+import { worldIds } from '@/core/sim/world';
 import { roomFigures } from '@/core/sim/room';
 import { roomWords } from './roomWords';
 
 const USAGE = `ojas plan BOOK.json [--person ID] [--date YYYY-MM-DD] [--poses a,b]   the plan of one student, or of all (an array)
 ojas check BOOK.json                                                    what is wrong in a book, if anything
-ojas simulate --students N --weeks W --seed S [--policy rule|fixed|never|truth] [--trade-off]
-                                                                        figures of simulated students under each way of deciding
+ojas simulate --students N --weeks W --seed S [--world own|other] [--slots all|POSE/SLOT] [--policy rule|fixed|never|level|truth] [--trade-off]
+                                                                        figures of simulated students under each way of deciding, slot by slot
 ojas room --people N --seed S [--shelf studio|starter|home] [--approach ID] [--json]
                                                                         heights of ordinary adults, beside what teachers use`;
 
@@ -104,6 +105,8 @@ function simulate(flags: {
   weeks?: string;
   seed?: string;
   policy?: string;
+  world?: string;
+  slots?: string;
   'trade-off'?: boolean;
 }): Answer {
   const whole = (text: string | undefined, usual: number) =>
@@ -121,11 +124,18 @@ function simulate(flags: {
   const policy = policyIds.find((id) => id === flags.policy);
   if (flags.policy !== undefined && !policy)
     return refuse(`--policy: expected one of ${policyIds.join(', ')}.`);
+  const world = worldIds.find((id) => id === (flags.world ?? 'own'));
+  if (!world) return refuse(`--world: expected one of ${worldIds.join(', ')}.`);
+  const names = followedSlots.map(({ pose, slot }) => `${pose}/${slot}`);
+  const asked = flags.slots ?? (names[0] as string);
+  const slots = followedSlots.filter((_, i) => asked === 'all' || names[i] === asked);
+  if (slots.length === 0) return refuse(`--slots: expected all, or one of ${names.join(', ')}.`);
+  const cohort = { ...wish, world, slots };
   const answer = flags['trade-off']
-    ? tradeOff(wish, starterShelf, CARES)
-    : simulateCohort({ ...wish, ...(policy ? { policies: [policy] } : {}) }, starterShelf);
+    ? tradeOff(cohort, starterShelf, CARES)
+    : simulateCohort({ ...cohort, ...(policy ? { policies: [policy] } : {}) }, starterShelf);
   return {
-    out: JSON.stringify({ ...wish, shipped: shippedCare, figures: answer }, null, 2),
+    out: JSON.stringify({ ...wish, world, shipped: shippedCare, figures: answer }, null, 2),
     exit: 0,
   };
 }
@@ -169,6 +179,8 @@ export async function run(argv: readonly string[], today: LocalDay): Promise<Ans
         weeks: { type: 'string' },
         seed: { type: 'string' },
         policy: { type: 'string' },
+        world: { type: 'string' },
+        slots: { type: 'string' },
         'trade-off': { type: 'boolean' },
         person: { type: 'string' },
         date: { type: 'string' },

@@ -470,6 +470,17 @@ export const offset = {
     'cm',
     'a session that went well or did not speaks this roughly: settling, and the swing of the day; starting value',
   ),
+  missed: p(
+    0.05,
+    'chance',
+    'a height that was too low is told as enough: feelings lie now and then; chosen on simulated students of seeds 1–6, in the planner’s own world and the other',
+  ),
+  falseAlarm: p(0.02, 'chance', 'a height that was enough is told as too low'),
+  halfLife: p(
+    182,
+    'days',
+    'what a session said of a height counts half as much after so long: bodies wander; starting value',
+  ),
   faintFeeling: p(2, '0-10', 'up to here a pose is hardly felt; starting value'),
   faintRoom: p(
     1.5,

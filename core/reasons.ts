@@ -131,6 +131,8 @@ interface DecisionReasons {
   'ease-cue': { readonly pose: string; readonly why: string };
   'fault-cue': { readonly pose: string; readonly fault: string };
   'seen-again': { readonly fault: string; readonly on: string };
+  /** The support stands at the most that anybody builds, and was not enough. */
+  'at-limit': { readonly slot: SlotName; readonly cm: number };
   'fault-stands': { readonly on: string };
   'gate-range': {
     readonly range: RangeId;

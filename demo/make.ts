@@ -27,7 +27,7 @@ function recordOf(
   index: number,
 ): { readings: Reading[]; sessions: Session[] } {
   const chance = chanceFrom(SEED + 101 * index);
-  const student = simulateStudent(person, FIRST_EVENING, chance, truth);
+  const student = simulateStudent(person, FIRST_EVENING, chance, { set: truth });
   const readings: Reading[] = [];
   const sessions: Session[] = [];
   const take = (

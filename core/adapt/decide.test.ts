@@ -52,12 +52,15 @@ const deciding = (earlier: readonly Earlier[], more: Partial<DecisionInput> = {}
   });
 
 const lowCheck = {
-  code: 'low-check',
-  range: 'kneeFlexion.hipBent',
-  side: 'left',
-  deg: 108,
-  underDeg: 20,
-  believableDeg: 11,
+  reason: {
+    code: 'low-check',
+    range: 'kneeFlexion.hipBent',
+    side: 'left',
+    deg: 108,
+    underDeg: 20,
+    believableDeg: 11,
+  },
+  easing: { slot: 'seat', dial: null, way: 'raise', cue: null },
 } as const;
 
 test('the first time is built from the measurements', () =>
@@ -119,7 +122,7 @@ describe('raise', () => {
   test('today’s check far under the last estimate', () =>
     expect(deciding(times({}, {}), { lowCheck })).toMatchObject({
       action: 'raise',
-      reasons: [lowCheck],
+      reasons: [lowCheck.reason],
     }));
   test('an approach without pain raises at five of ten', () =>
     expect(

@@ -4,7 +4,7 @@ import { decision as parameter } from '../parameters';
 import type { RaiseReason } from '../poses/pose';
 import type { Alarm, Complaint, Reason } from '../reasons';
 import { dials, type DialId, type DialTurn } from '../dials';
-import { sidelessKey, type SlotKey, type SlotName } from '../slots';
+import { sidelessKey, slotKey, type SlotKey, type SlotName } from '../slots';
 
 export type Action = 'first' | 'rest' | 'raise' | 'keep' | 'lower';
 
@@ -63,8 +63,8 @@ export interface DecisionInput {
   /** The next rung down of each slot that stands on something, in the pose's order; computed only when it is asked for. */
   readonly rungs: () => readonly Rung[];
   readonly veryMobile: boolean;
-  /** Today's re-check lies below the last estimate by more than is believable as chance. */
-  readonly lowCheck: Reason<'low-check'> | null;
+  /** Today's re-check lies below the last estimate by more than is believable as chance, with what eases for its sake. */
+  readonly lowCheck: { readonly reason: Reason<'low-check'>; readonly easing: Easing } | null;
   readonly strengthAllowed: number;
   /** Chance of being enough that a lower rung must have. */
   readonly chanceAsked: number;
@@ -164,7 +164,7 @@ function easing({ today, day, lowCheck, easingFor, ...input }: DecisionInput, la
   if (seenAgain) return ease(seenAgain.easing, { code: 'seen-again', fault: seenAgain.fault, on });
   if (day !== 'usual')
     return { ...ease(easingFor('other'), { code: 'heavy-day', day }), oneRung: true as const };
-  return lowCheck === null ? null : ease(easingFor('other'), lowCheck);
+  return lowCheck && ease(lowCheck.easing, lowCheck.reason);
 }
 
 /** Why nothing may come down yet, whatever the ranges say; null where it may. */
@@ -273,7 +273,9 @@ const sameDials = (a: SessionPose, b: SessionPose) =>
 
 const sameHeights = (a: SessionPose, b: SessionPose) =>
   sameDials(a, b) &&
-  b.settled.every(({ slot, part, heightCm }) => {
-    const there = a.settled.find((one) => one.slot === slot && one.part === part);
-    return there !== undefined && Math.abs(there.heightCm - heightCm) <= parameter.sameHeight.value;
+  b.settled.every((one) => {
+    const there = a.settled.find((other) => slotKey(other) === slotKey(one));
+    return (
+      there !== undefined && Math.abs(there.heightCm - one.heightCm) <= parameter.sameHeight.value
+    );
   });

@@ -71,3 +71,17 @@ test('fifty sessions do not drown in rounding', () => {
 
 test('a chosen height has no offset', () =>
   expect(offsetFrom([enough(2)], 0)).toMatchObject({ meanCm: 0, sdCm: 0 }));
+
+test('one word that may be false moves less than it would if words never lied', () => {
+  // Said too low at a height that stood far over what is reckoned: more likely a slip than a body four spreads off.
+  expect(offsetFrom([tooLow(9)], 3).meanCm).toBeLessThan(3);
+  expect(offsetFrom([tooLow(9), tooLow(9), tooLow(9)], 3).meanCm).toBeGreaterThan(4);
+});
+
+test('what was said long ago counts for less, and never for nothing', () => {
+  const after = (daysAgo: number) => offsetFrom([{ ...tooLow(2), daysAgo }], 3);
+  expect(after(0).meanCm).toBeGreaterThan(after(182).meanCm + 0.3);
+  expect(after(182).meanCm).toBeGreaterThan(after(1000).meanCm);
+  expect(after(1000).meanCm).toBeGreaterThan(0);
+  expect(after(1000).sdCm).toBeGreaterThan(after(0).sdCm);
+});

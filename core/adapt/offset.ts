@@ -9,6 +9,8 @@ export interface HeightEvidence {
   readonly says: 'enough' | 'tooLow' | 'settled';
   /** Height that lay there less the height reckoned for that day. */
   readonly overReckonedCm: number;
+  /** Days since it was said; none where nothing is said. */
+  readonly daysAgo?: number;
 }
 
 /** What the model does not know about one body in one slot: reckoned height + offset is the height needed. */
@@ -33,9 +35,14 @@ const HALF_WIDTH_SD = 4;
 function likelihood({ says, overReckonedCm }: HeightEvidence, offsetCm: number): number {
   if (says === 'settled')
     return Math.exp(-0.5 * ((overReckonedCm - offsetCm) / parameter.readingSd.value) ** 2);
-  const enough = normalCdf((overReckonedCm - offsetCm) / parameter.sessionSd.value);
+  const held = normalCdf((overReckonedCm - offsetCm) / parameter.sessionSd.value);
+  // What is told is now and then not so: no single word decides for months.
+  const enough = held * (1 - parameter.falseAlarm.value) + (1 - held) * parameter.missed.value;
   return says === 'enough' ? enough : 1 - enough;
 }
+
+/** What was said long ago counts for less: a doubt that only ever shrank would hold a body to what it was. */
+const weightOf = ({ daysAgo = 0 }: HeightEvidence) => 0.5 ** (daysAgo / parameter.halfLife.value);
 
 /**
  * The offset after all sessions, by Bayes' rule on a grid.
@@ -69,13 +76,14 @@ function weighed(evidence: readonly HeightEvidence[], priorSdCm: number): Offset
   const steps = Math.ceil((HALF_WIDTH_SD * priorSdCm) / STEP_CM);
   const fromCm = -steps * STEP_CM;
   const chances = new Float64Array(2 * steps + 1);
+  const weights = evidence.map(weightOf);
   let top = -Infinity;
   for (let i = 0; i < chances.length; i++) {
     const cm = fromCm + i * STEP_CM;
     let log = -0.5 * (cm / priorSdCm) ** 2;
     let product = 1;
-    for (const one of evidence) {
-      product *= Math.max(1e-9, likelihood(one, cm));
+    for (const [at, one] of evidence.entries()) {
+      product *= Math.max(1e-9, likelihood(one, cm)) ** (weights[at] as number);
       // Fifty sessions multiply to numbers too small to hold: what has gathered goes into the log in good time.
       if (product < 1e-200) {
         log += Math.log(product);

@@ -37,10 +37,9 @@ export function rampInclineDeg(
   allowanceDeg: number,
   coupling: number,
   lumbarAllowanceDeg: number,
+  marginDeg: number = parameter.margin.value,
 ): number {
-  return (
-    (180 - allowanceDeg - proneKneeDeg) / coupling + parameter.margin.value - lumbarAllowanceDeg
-  );
+  return (180 - allowanceDeg - proneKneeDeg) / coupling + marginDeg - lumbarAllowanceDeg;
 }
 
 /** With one leg folded, the other foot lets the tail tuck. */
@@ -57,6 +56,8 @@ const inclineFor = (input: FamilyInput, side: Side) =>
     valueOf(input.values, 'kneeling.sitAllowance'),
     valueOf(input.values, 'reclinedHero.frontThighCoupling'),
     input.settings.lumbarAllowanceDeg + tuckDeg(input),
+    // At the body's edge nothing is kept in hand.
+    input.settings.kneeMarginDeg > 0 ? parameter.margin.value : 0,
   );
 
 /** The incline that the folded front thighs allow, between lying flat and sitting up. */

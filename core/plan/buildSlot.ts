@@ -274,7 +274,7 @@ function raised(of: SlotBuild, from: Stack): Stack {
 }
 
 /** Whether a slot is the one that a decision moves: a pair that goes up goes up on both sides, each comes down by itself. */
-const movesWith = ({ action, slot }: Decision, key: SlotKey) =>
+export const movesWith = ({ action, slot }: Decision, key: SlotKey) =>
   (action === 'lower' && slot === key) ||
   (action === 'raise' && slot !== null && sidelessKey(slot) === sidelessKey(key));
 

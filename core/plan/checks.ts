@@ -1,8 +1,13 @@
-import { believableChange, type Estimates, type StudentRecord } from '../estimate/estimate';
-import { meanOf } from '../estimate/observations';
+import {
+  believableDifference,
+  contextOf,
+  type Estimates,
+  type StudentRecord,
+} from '../estimate/estimate';
+import { observationOf } from '../estimate/observations';
 import { dayOf, shiftDays, type LocalDay } from '../formats/time';
 import type { Family } from '../geometry/family';
-import { decision as parameter } from '../parameters';
+import { decision as parameter, reading as readingParameter } from '../parameters';
 import { ranges, splitKey, type RangeKey, type ReadingSide } from '../ranges/ranges';
 import type { Reason } from '../reasons';
 
@@ -24,12 +29,15 @@ export function isVeryMobile({ person }: StudentRecord, estimates: Estimates): b
   });
 }
 
-/** Error of one reading of a re-check, in degrees. */
-const RECHECK_SEM_DEG = 3;
+/** A range that reads low today, and by how much. */
+export interface LowCheck {
+  readonly key: RangeKey;
+  readonly reason: Reason<'low-check'>;
+}
 
 /**
  * Today's reading of a range that a pose leans on, lower than yesterday's belief by more than chance explains; null where
- * there is none.
+ * there is none. A reading is converted as it is for the estimate, so that like is compared with like.
  */
 export function lowCheckOf(
   family: Family,
@@ -43,30 +51,31 @@ export function lowCheckOf(
     readonly today: LocalDay;
     readonly estimatesOn: (day: LocalDay) => Estimates;
   },
-): Reason<'low-check'> | null {
-  const readToday = record.readings.filter(
-    ({ at, protocol }) => dayOf(at) === today && protocol === undefined,
-  );
+): LowCheck | null {
+  const readToday = record.readings.filter(({ at }) => dayOf(at) === today);
   if (readToday.length === 0) return null;
   const before = estimatesOn(shiftDays(today, -1));
+  const context = contextOf(record.person, before);
   const leansOn = family.needs(side);
   for (const reading of readToday) {
-    const key = (
-      ranges[reading.range].sided ? `${reading.range}:${reading.side}` : reading.range
-    ) as RangeKey;
-    const then = before[key];
-    if (!leansOn.includes(key) || then?.source !== 'measured') continue;
-    const deg = meanOf(reading.values);
-    const believableDeg = believableChange(RECHECK_SEM_DEG, reading.values.length);
-    const underDeg = then.mean - deg;
+    const seen = observationOf(reading, context, record.eyes);
+    const then = seen && before[seen.key];
+    // A reading that only says "at least" cannot be low.
+    if (!then || seen.bound === 'atLeast' || then.source !== 'measured') continue;
+    if (!leansOn.includes(seen.key)) continue;
+    const believableDeg = believableDifference(seen.sd, then.sd, readingParameter.daySwing.value);
+    const underDeg = then.mean - seen.mean;
     if (underDeg > believableDeg)
       return {
-        code: 'low-check',
-        range: reading.range,
-        side: reading.side,
-        deg,
-        underDeg,
-        believableDeg,
+        key: seen.key,
+        reason: {
+          code: 'low-check',
+          range: reading.range,
+          side: reading.side,
+          deg: seen.mean,
+          underDeg,
+          believableDeg,
+        },
       };
   }
   return null;

@@ -1,11 +1,12 @@
 import { askedForMore, wentWell, type Decision, type Earlier, type Easing } from '../adapt/decide';
 import { offsetFrom, type HeightEvidence, type Offset, type Spread } from '../adapt/offset';
 import type { Session, SessionPose, Settled } from '../formats/book';
-import { dayOf, inTime, type LocalDay } from '../formats/time';
+import { dayOf, daysBetween, inTime, type LocalDay } from '../formats/time';
 import { Z90, type Band } from '../geometry/band';
 import type { Built, Family, FamilyInput, SlotNeed } from '../geometry/family';
 import type { InputKey, InputValues } from '../geometry/inputs';
 import { groupedBy } from '../grouped';
+import { memoise } from '../memoise';
 import { decision as decisionParameter, offset as parameter } from '../parameters';
 import type { RaiseReason, Remedy } from '../poses/pose';
 import type { Reason } from '../reasons';
@@ -221,10 +222,25 @@ function spreadOf({ parts }: Band, shareOf: (key: InputKey) => number): Spread {
 }
 const evenly = ({ downCm, upCm }: Spread) => (downCm + upCm) / 2;
 
-/** Heights reckoned for one earlier day, on what then lay there. */
+/**
+ * Height that a body asks for in a slot with everything else as it lies. What lies in the slot itself is left out: what a
+ * ramp makes of the trunk must not come back as the ramp that the trunk asks for.
+ */
+export function neededOn(
+  family: Family,
+  input: FamilyInput,
+  lying: Built,
+  key: SlotKey,
+): number | undefined {
+  const { [key]: _own, ...others } = lying;
+  const needs = [...family.heights(input), ...(family.afterBuilt?.(input, others) ?? [])];
+  return needs.findLast((need) => slotKey(need) === key)?.rawCm;
+}
+
+/** Heights reckoned for one earlier day, on what else then lay there. */
 function reckonedThen(family: Family, input: FamilyInput, outcome: SessionPose) {
-  const needs = [...family.heights(input), ...(family.afterBuilt?.(input, builtOf(outcome)) ?? [])];
-  return new Map(needs.map((need) => [slotKey(need), need.rawCm]));
+  const lying = builtOf(outcome);
+  return memoise((key: SlotKey) => neededOn(family, input, lying, key));
 }
 
 const learnsNothing = (pose: Pose, need: SlotNeed) =>
@@ -233,6 +249,7 @@ const learnsNothing = (pose: Pose, need: SlotNeed) =>
 const raisedBy = ({ slot, way }: Easing) => (way === 'raise' ? slot : null);
 
 interface OffsetContext {
+  readonly today: LocalDay;
   readonly likelyOn: (day: LocalDay) => InputValues;
   readonly dayShare: (key: InputKey) => number;
 }
@@ -248,7 +265,7 @@ export function offsetsOf(
   side: ReadingSide,
   bands: readonly Band[],
   earlier: readonly Earlier[],
-  { likelyOn, dayShare }: OffsetContext,
+  { today, likelyOn, dayShare }: OffsetContext,
 ): ReadonlyMap<SlotKey, SlotDoubt> {
   const edgeSettings = atTheEdge(settings);
   const then = earlier.map(({ at, outcome }) => {
@@ -262,6 +279,7 @@ export function offsetsOf(
     const more = askedForMore(outcome, decisionParameter.easyFeeling.value);
     return {
       outcome,
+      daysAgo: Math.max(0, daysBetween(dayOf(at), today)),
       edge: reckonedThen(family, atEdge, outcome),
       target: outcome.overruled
         ? reckonedThen(family, { ...atEdge, settings: { ...settings, dials } }, outcome)
@@ -278,9 +296,11 @@ export function offsetsOf(
       const fills = purpose === 'fill' || purpose === 'reach';
       const evidence = learnsNothing(pose, need)
         ? []
-        : then.flatMap(({ outcome, edge, target, goesUp, faulted }) => {
-            const reckoned = (target && chosenAgainst(outcome, key) ? target : edge).get(key);
-            return evidenceOf(outcome, key, reckoned ?? need.rawCm, goesUp, faulted, fills);
+        : then.flatMap(({ outcome, daysAgo, edge, target, goesUp, faulted }) => {
+            const reckoned = (target && chosenAgainst(outcome, key) ? target : edge)(key);
+            return evidenceOf(outcome, key, reckoned ?? need.rawCm, goesUp, faulted, fills).map(
+              (one) => ({ ...one, daysAgo }),
+            );
           });
       const stays = evenly(spreadOf(band, (input) => 1 - dayShare(input)));
       const priorSdCm = need.isChosen ? 0 : Math.hypot(parameter.priorSd.value, stays);

@@ -1,24 +1,31 @@
-import { decide, type Decision, type Earlier, type Rung } from '../adapt/decide';
+import {
+  decide,
+  type Decision,
+  type DecisionInput,
+  type Earlier,
+  type Rung,
+} from '../adapt/decide';
 import { chanceEnough } from '../adapt/offset';
 import { gateKey, wayKey } from '../approaches/approaches';
 import { movesOf, type DialId, type DialSetting, type DialValues } from '../dials';
 import type { SessionPose } from '../formats/book';
 import type { PlanPose, PlanSlot } from '../formats/plan';
+import { dayOf, daysBetween } from '../formats/time';
 import { bandsOf, type Band } from '../geometry/band';
 import type { Built, Figure, FamilyInput, SlotNeed } from '../geometry/family';
 import { normalQuantile } from '../normal';
 import { decision as decisionParameter } from '../parameters';
-import { stageOf, wayOf, type Pose, type PoseId } from '../poses/poses';
+import { comesDown, stageOf, wayOf, type Pose, type PoseId } from '../poses/poses';
 import type { Reason } from '../reasons';
 import { rungBelow } from '../props/search';
-import { staysEmptyOver } from './limits';
+import { mostCmAt, staysEmptyOver } from './limits';
 import { isStoodOn, purposeOf, slotRule } from '../props/slots';
-import { countAll, usedWith, type Stack, type Used } from '../props/stack';
+import { countAll, usedBy, usedWith, type Stack, type Used } from '../props/stack';
 import type { ReadingSide } from '../ranges/ranges';
 import { longestHoldFor } from '../safety/settings';
 import { firstAllowed, type Verdict } from '../safety/verdict';
 import { sidelessKey, slotKey, type SlotId, type SlotKey, type SlotName } from '../slots';
-import { buildSlot } from './buildSlot';
+import { buildSlot, movesWith } from './buildSlot';
 import { lowCheckOf } from './checks';
 import type { StudentContext } from './context';
 import {
@@ -26,6 +33,7 @@ import {
   easingFor,
   faultedDials,
   faultedSlots,
+  neededOn,
   offsetsOf,
   seenAgain,
   settledAt,
@@ -109,6 +117,8 @@ function reckonPose(prepared: Prepared, side: ReadingSide, context: StudentConte
   const instead = betterInstead(laid);
   if (instead) return { planPose: instead, bands: laid.bands };
   const decision = decisionOn(laid);
+  const easier = easierInstead(laid, decision);
+  if (easier) return { planPose: easier, bands: laid.bands };
   const turn = turnOf(decision, laid, last);
   if (!turn) return { planPose: builtPose(laid, decision), bands: laid.bands };
   const set = laid.dials.map((one) => (one.dial === turn.dial ? { ...one, value: turn.to } : one));
@@ -201,6 +211,38 @@ function betterInstead({ pose, verdict, side, bands, doubts, context }: Laid): P
   });
 }
 
+/**
+ * The pose that serves better where a support that should go up stands at the most that anybody builds: for as long as a
+ * pose rests after an alarm, then it is tried again.
+ */
+function easierInstead(laid: Laid, decision: Decision): PlanPose | null {
+  const { pose, side, verdict, earlier, context } = laid;
+  const { action, slot, reasons, oneRung } = decision;
+  const last = earlier.at(-1);
+  if (action !== 'raise' || slot === null || oneRung || !last) return null;
+  if (daysBetween(dayOf(last.at), context.today) >= decisionParameter.restDays.value) return null;
+  const mostCm = mostCmAt(pose, slot);
+  const atMost = laid.bands
+    .map(({ need }) => slotKey(need))
+    .filter((key) => sidelessKey(key) === sidelessKey(slot))
+    .some(
+      (key) => (lyingAt(laid, key)?.heightCm ?? 0) > mostCm - decisionParameter.leastRung.value,
+    );
+  const candidates = [pose.insteadOver?.pose, pose.easier].flatMap((id) => id ?? []);
+  const instead = atMost ? firstAllowed(candidates, side, context.record.person.cautions) : null;
+  if (instead === null) return null;
+  return notBuilt(pose, side, {
+    status: 'instead',
+    instead,
+    reasons: [
+      ...reasons,
+      { code: 'at-limit', slot: sidelessKey(slot), cm: mostCm },
+      ...verdict.reasons,
+    ],
+    refer: decision.refer ? [decision.refer, ...verdict.refer] : verdict.refer,
+  });
+}
+
 /** What lay in a slot last time. */
 function lyingAt({ earlier }: Laid, key: SlotKey): Stack | undefined {
   const last = earlier.at(-1)?.outcome;
@@ -208,23 +250,61 @@ function lyingAt({ earlier }: Laid, key: SlotKey): Stack | undefined {
   return there && { pieces: there.pieces, heightCm: there.heightCm };
 }
 
+/** What lay in each slot last time, in the pose's order. */
+const lyingOf = (laid: Laid): ReadonlyMap<SlotKey, Stack> =>
+  new Map(
+    laid.bands.flatMap(({ need }) => {
+      const key = slotKey(need);
+      const stack = lyingAt(laid, key);
+      return stack ? [[key, stack] as const] : [];
+    }),
+  );
+
+/** What all slots but one use. */
+const usedBeside = (lying: ReadonlyMap<SlotKey, Stack>, key: SlotKey): Used =>
+  usedBy([...lying].filter(([other]) => other !== key).map(([, { pieces }]) => pieces));
+
+/** Pieces that a slot may use beside those that lie before it. */
+function piecesLeft(
+  { bands, pose }: Laid,
+  lying: ReadonlyMap<SlotKey, Stack>,
+  key: SlotKey,
+): number {
+  const at = bands.findIndex(({ need }) => slotKey(need) === key);
+  const before = bands.slice(0, at).map(({ need }) => lying.get(slotKey(need))?.pieces ?? []);
+  return piecesFor(
+    bands,
+    at,
+    pose,
+    before.reduce((sum, pieces) => sum + countAll(pieces), 0),
+  );
+}
+
 /** The next rung down of each slot that stands on something, in the pose's order. */
 function rungsOf(laid: Laid): Rung[] {
-  const { pose, body, bands, doubts, edgeCm, context } = laid;
+  const { pose, family, input, body, bands, doubts, context } = laid;
+  const lying = lyingOf(laid);
+  const heights = Object.fromEntries([...lying].map(([key, { heightCm }]) => [key, heightCm]));
+  const atEdge = { ...input, settings: atTheEdge(input.settings) };
   return pose.comesDown
     .flatMap((name) => bands.filter(({ need }) => sidelessKey(slotKey(need)) === name))
     .flatMap(({ need }): Rung[] => {
       const slot = slotKey(need);
-      const stands = lyingAt(laid, slot);
+      const stands = lying.get(slot);
       if (!stands || stands.heightCm < 0.5) return [];
+      const rule = slotRule(need.slot, pose.family, body, laid.settings.way);
+      // What the other slots use is not free to make a step of.
       const next = rungBelow(
         context.shelf,
-        slotRule(need.slot, pose.family, body, laid.settings.way),
+        rule,
         stands,
+        usedBeside(lying, slot),
+        piecesLeft(laid, lying, slot),
       );
       if (!next) return [];
       const { offset, range } = doubts.get(slot) as SlotDoubt;
-      const edge = edgeCm.get(slot) ?? need.rawCm;
+      // Judged on what else lies there, not on what would be reckoned for it.
+      const edge = neededOn(family, atEdge, heights, slot) ?? need.rawCm;
       return [
         {
           slot,
@@ -243,8 +323,36 @@ function rungsOf(laid: Laid): Rung[] {
 /** With no pain at all accepted, a pull this mild still counts as easy. */
 const STRENGTH_WITHOUT_PAIN = 4;
 
+/** A range that reads low today eases the slot that leans on it most; where none does, what eases anything. */
+function lowCheckToday({
+  pose,
+  family,
+  side,
+  input,
+  bands,
+  earlier,
+  context,
+}: Laid): DecisionInput['lowCheck'] {
+  const low = lowCheckOf(family, side, context);
+  if (!low) return null;
+  const leaning = bands
+    .filter(({ need }) => comesDown(pose, slotKey(need)))
+    .map(({ need, parts }) => ({
+      slot: slotKey(need),
+      upCm: parts.find(({ key }) => key === low.key)?.upCm ?? 0,
+    }))
+    .reduce<{ slot: SlotKey; upCm: number } | null>(
+      (most, one) => (one.upCm > (most?.upCm ?? 0) ? one : most),
+      null,
+    );
+  const easing = leaning
+    ? ({ slot: leaning.slot, dial: null, way: 'raise', cue: null } as const)
+    : easingFor(pose, family, input, earlier.at(-1)?.outcome, 'other');
+  return { reason: low.reason, easing };
+}
+
 function decisionOn(laid: Laid): Decision {
-  const { pose, family, choices, side, earlier, input, context } = laid;
+  const { pose, family, choices, earlier, input, context } = laid;
   const last = earlier.at(-1)?.outcome;
   const [eased] = easedDials(laid.dials).filter(({ dial }) => !faultedDials(pose, last).has(dial));
   return decide({
@@ -255,7 +363,7 @@ function decisionOn(laid: Laid): Decision {
     seenAgain: seenAgain(pose, earlier),
     easedDial: eased ? { dial: eased.dial, way: backWay(eased.dial) } : null,
     veryMobile: context.veryMobile,
-    lowCheck: lowCheckOf(family, side, context),
+    lowCheck: lowCheckToday(laid),
     strengthAllowed:
       choices.strength === 'none' ? STRENGTH_WITHOUT_PAIN : decisionParameter.easyFeeling.value,
     chanceAsked: context.care.lowerRung,
@@ -292,7 +400,7 @@ function buildSlots(laid: Laid, decision: Decision): { slots: PlanSlot[]; built:
       shelf: context.shelf,
       why: family.why(input, need),
       pose,
-      used,
+      used: keptLater(laid, decision, at).reduce(usedWith, used),
       firstZ,
       raisedChance: context.care.lowerRung,
       extraRung: context.day !== 'usual',
@@ -308,6 +416,14 @@ function buildSlots(laid: Laid, decision: Decision): { slots: PlanSlot[]; built:
   }
   return { slots, built };
 }
+
+/** Pieces of later slots that stay as they lie: a kept slot keeps its pieces before another one takes them. */
+const keptLater = (laid: Laid, decision: Decision, at: number) =>
+  laid.bands.slice(at + 1).flatMap(({ need }) => {
+    const key = slotKey(need);
+    const lying = movesWith(decision, key) ? undefined : lyingAt(laid, key);
+    return lying ? [lying.pieces] : [];
+  });
 
 /** A ramp that the shelf builds too low by so much is not lain back on. */
 const MOST_UNDER_CM = 2 * decisionParameter.mostRung.value;

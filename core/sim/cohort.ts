@@ -1,69 +1,115 @@
-import type { PlanSlot } from '../formats/plan';
-import type { ApproachId } from '../approaches/approaches';
+import { gateKey, wayKey, type ApproachId } from '../approaches/approaches';
+import { bodyFrom, tapedLengths, usualShare, type TapedBody } from '../body/body';
 import type { Person, Reading, Session } from '../formats/book';
+import type { PlanPose, PlanSlot } from '../formats/plan';
 import { shiftDays, type LocalDay } from '../formats/time';
+import type { InputValues } from '../geometry/inputs';
+import { decision as decisionParameter } from '../parameters';
 import { shippedCare, type Care } from '../plan/context';
 import { planStudent } from '../plan/plan';
-import { decision as decisionParameter } from '../parameters';
+import { poseById, poses, type Pose, type PoseId } from '../poses/poses';
+import { bestStacks } from '../props/search';
 import type { Shelf } from '../props/shelf';
-import { ranges, sides, type RangeId } from '../ranges/ranges';
+import { purposeOf, slotRule } from '../props/slots';
+import type { SlotRule } from '../props/stack';
+import { ranges, sides, type RangeId, type ReadingSide } from '../ranges/ranges';
+import { slotKey, slotRefOf, type SlotKey } from '../slots';
 import { chanceFrom, seedOf, type Chance } from './chance';
 import {
-  daySwing,
   doPose,
-  grownAfter,
   measure,
   simulateStudent,
   trueHeights,
   truthAfter,
   UNFELT_CM,
+  UNSEEN_TILT_CM,
   type SimulatedStudent,
 } from './student';
-import type { InputValues } from '../geometry/inputs';
-import { bestStacks } from '../props/search';
-import { slotRule } from '../props/slots';
-import type { SlotRule } from '../props/stack';
+import { worlds, type Life, type World, type WorldId } from './world';
 
-/** Ways of deciding the seat of hero, week by week. */
-export const policyIds = ['rule', 'fixed', 'never', 'truth'] as const;
+/** Ways of deciding a height, week by week: this rule, by the calendar, never, and two that see what is hidden. */
+export const policyIds = ['rule', 'fixed', 'never', 'level', 'truth'] as const;
 export type PolicyId = (typeof policyIds)[number];
+
+/** A slot whose height is followed, with the way in which its pose is set up. */
+export interface FollowedSlot {
+  readonly pose: PoseId;
+  readonly side: ReadingSide;
+  readonly slot: SlotKey;
+  readonly way?: string;
+}
+
+/** What is followed: carrying slots, tilting ones, a ramp, and one-sided poses. */
+export const followedSlots: readonly FollowedSlot[] = [
+  { pose: 'hero', side: 'both', slot: 'seat' },
+  { pose: 'reclined-hero', side: 'both', slot: 'back.high', way: 'ramp' },
+  { pose: 'staff', side: 'both', slot: 'seat' },
+  { pose: 'staff', side: 'both', slot: 'underKnees' },
+  { pose: 'seated-fold', side: 'both', slot: 'underKnees', way: 'upright' },
+  { pose: 'easy-cross', side: 'left', slot: 'seat' },
+  { pose: 'pigeon', side: 'left', slot: 'hipLevel', way: 'upright' },
+  { pose: 'squat', side: 'both', slot: 'seat', way: 'seat' },
+  { pose: 'reclined-hero-one', side: 'left', slot: 'seat', way: 'ramp' },
+];
+/** The slot that is followed where nothing else is asked for. */
+const [HERO_SEAT] = followedSlots as readonly [FollowedSlot];
 
 export interface CohortWish {
   readonly students: number;
   readonly weeks: number;
   readonly seed: number;
+  readonly world?: WorldId;
   readonly policies?: readonly PolicyId[];
+  readonly slots?: readonly FollowedSlot[];
   readonly care?: Care;
 }
 
-/** What came of a policy over all students and weeks. */
+/** What came of a policy in one slot, over all students and weeks. Heights in centimetres. */
 export interface PolicyFigures {
+  readonly pose: string;
+  readonly slot: SlotKey;
   readonly policy: PolicyId;
   readonly sessions: number;
-  /** Sessions in which a joint spoke, of a hundred. */
+  /** Sessions in which the slot stood too low to go unfelt, of a hundred, with the standard error between students. */
   readonly jointSignalsPer100: number;
-  /** How far the seat stood over the lowest that the truth of the day allowed, on average, in centimetres. */
+  readonly signalsError: number;
+  /** How far it stood over the lowest that the truth of the day allowed, on average. */
   readonly meanExcessCm: number;
-  /** Weeks until the seat had come down 5 cm: the median of those who got there, and how many did. */
+  readonly excessError: number;
+  /** Share of weeks in which it stood more than 5 cm over what the level needs, and the longest run of them. */
+  readonly stuckShare: number;
+  readonly longestStuck: number;
+  /** Share of the times it came down that it landed under what the level can just do. */
+  readonly loweredUnder: number | null;
+  /** Weeks until it had come down 5 cm: the median of those who got there, and how many did. */
   readonly weeksToFiveLower: number | null;
   readonly reachedFiveLower: number;
-  /** Share of sessions whose true need lay inside the plan's 80 % band; only where a plan was asked. */
+  /** Share of sessions whose need lay inside the plan's 80 % band, of the day and of the level; only where a plan was asked. */
   readonly bandCoverage: number | null;
+  readonly levelCoverage: number | null;
+  /** Mean width of the band after 1, 5 and 20 sessions. */
+  readonly bandWidthCm: readonly (number | null)[];
 }
 
 interface Week {
   readonly week: number;
-  readonly seatCm: number;
-  /** Seat under which the truth of the day is overstepped. */
+  readonly heightCm: number;
+  /** Height under which the truth of the day is overstepped, and that of the level. */
   readonly edgeCm: number;
+  readonly levelEdgeCm: number;
+  readonly levelNeedCm: number;
   readonly signal: boolean;
   readonly inBand: boolean | null;
+  readonly levelInBand: boolean | null;
+  readonly widthCm: number | null;
 }
 
 const START = '2026-01-05';
 const MILESTONE_CM = 5;
-const MEASURED: readonly RangeId[] = ['kneeFlexion.hipBent'];
 const MEASURE_EVERY_WEEKS = 2;
+
+/** Everybody has practised before, so that every pose can be followed. */
+const practised = Object.fromEntries(poses.map(({ id }) => [gateKey(id), 'practised' as const]));
 
 function strangerOf(index: number, chance: Chance): Person {
   const sex = index % 2 === 0 ? 'woman' : 'man';
@@ -76,156 +122,343 @@ function strangerOf(index: number, chance: Chance): Person {
     sex,
     cautions: [],
     approach: 'built-up-alignment' satisfies ApproachId,
-    choices: {},
+    choices: practised,
     home: [],
   };
 }
 
-/** Sums a policy's weeks. */
-function figuresOf(policy: PolicyId, students: readonly (readonly Week[])[]): PolicyFigures {
+/** Lengths of one body about the usual share of stature; none where the world has none. */
+function lengthsOf(statureCm: number, spread: number, chance: Chance): Partial<TapedBody> {
+  if (spread === 0) return {};
+  return Object.fromEntries(
+    tapedLengths.map((length) => [
+      length,
+      usualShare[length] * statureCm * chance.normal(1, spread),
+    ]),
+  );
+}
+
+const meanOf = (values: readonly number[]) =>
+  values.length === 0 ? 0 : values.reduce((sum, one) => sum + one, 0) / values.length;
+/** Standard error of a mean between students. */
+function errorOf(perStudent: readonly number[]): number {
+  const mean = meanOf(perStudent);
+  const variance =
+    perStudent.reduce((sum, one) => sum + (one - mean) ** 2, 0) /
+    Math.max(1, perStudent.length - 1);
+  return Math.sqrt(variance / Math.max(1, perStudent.length));
+}
+const shareOf = (yes: readonly (boolean | null)[]) => {
+  const known = yes.filter((one) => one !== null);
+  return known.length === 0 ? null : known.filter(Boolean).length / known.length;
+};
+
+const excessOf = ({ heightCm, edgeCm }: Week) => Math.max(0, heightCm - Math.max(0, edgeCm));
+const isStuck = ({ heightCm, levelNeedCm }: Week) => heightCm - levelNeedCm > MILESTONE_CM;
+
+/** The longest run of stuck weeks of one student. */
+function longestRun(weeks: readonly Week[]): number {
+  let [run, longest] = [0, 0];
+  for (const week of weeks) {
+    run = isStuck(week) ? run + 1 : 0;
+    longest = Math.max(longest, run);
+  }
+  return longest;
+}
+
+const LOWERED_CM = 0.5;
+/** Whether each lowering of one student landed under what the level can just do. */
+const loweringsOf = (weeks: readonly Week[]) =>
+  weeks.slice(1).flatMap((week, i) => {
+    const before = weeks[i] as Week;
+    return week.heightCm < before.heightCm - LOWERED_CM
+      ? [week.heightCm < week.levelEdgeCm - LOWERED_CM]
+      : [];
+  });
+
+/** Sessions after which the width of the band is told. */
+const WIDTHS_AFTER = [1, 5, 20] as const;
+
+/** Sums a policy's weeks in one slot. */
+function figuresOf(
+  { pose, slot }: FollowedSlot,
+  policy: PolicyId,
+  students: readonly (readonly Week[])[],
+): PolicyFigures {
   const all = students.flat();
-  const share = (count: number) => (all.length === 0 ? 0 : count / all.length);
+  const came = students.filter(({ length }) => length > 0);
+  const signals = came.map((weeks) => 100 * (shareOf(weeks.map(({ signal }) => signal)) ?? 0));
   const reached = students
     .flatMap((weeks) => {
-      const at = weeks.find(({ seatCm }) => seatCm <= (weeks[0]?.seatCm ?? 0) - MILESTONE_CM);
+      const at = weeks.find(({ heightCm }) => heightCm <= (weeks[0]?.heightCm ?? 0) - MILESTONE_CM);
       return at ? [at.week] : [];
     })
     .sort((a, b) => a - b);
-  const banded = all.filter(({ inBand }) => inBand !== null);
   return {
+    pose,
+    slot,
     policy,
     sessions: all.length,
-    jointSignalsPer100: 100 * share(all.filter(({ signal }) => signal).length),
-    meanExcessCm: share(
-      all.reduce((sum, { seatCm, edgeCm }) => sum + Math.max(0, seatCm - edgeCm), 0),
-    ),
+    jointSignalsPer100: 100 * (shareOf(all.map(({ signal }) => signal)) ?? 0),
+    signalsError: errorOf(signals),
+    meanExcessCm: meanOf(all.map(excessOf)),
+    excessError: errorOf(came.map((weeks) => meanOf(weeks.map(excessOf)))),
+    stuckShare: shareOf(all.map(isStuck)) ?? 0,
+    longestStuck: Math.max(0, ...students.map(longestRun)),
+    loweredUnder: shareOf(students.flatMap(loweringsOf)),
     weeksToFiveLower: reached[Math.floor(reached.length / 2)] ?? null,
     reachedFiveLower: reached.length,
-    bandCoverage:
-      banded.length === 0 ? null : banded.filter(({ inBand }) => inBand).length / banded.length,
+    bandCoverage: shareOf(all.map(({ inBand }) => inBand)),
+    levelCoverage: shareOf(all.map(({ levelInBand }) => levelInBand)),
+    bandWidthCm: WIDTHS_AFTER.map((sessions) => {
+      const widths = students.flatMap((weeks) => weeks[sessions]?.widthCm ?? []);
+      return widths.length === 0 ? null : meanOf(widths);
+    }),
   };
 }
+
+/** Ranges on which a pose leans, as a teacher would read them. */
+const measuredFor = (pose: Pose): readonly RangeId[] => pose.needs;
 
 /** Readings of one evening, as the teacher would take them. */
 function readOn(
   student: SimulatedStudent,
+  pose: Pose,
   day: LocalDay,
   truth: InputValues,
+  { readerBiasDeg }: Life,
   chance: Chance,
 ): Reading[] {
-  return MEASURED.flatMap((id) =>
-    (ranges[id].sided ? sides : (['left'] as const)).map((side) => ({
-      ...measure(student, id, side, 'protractor', day, truth, chance),
-      id: `${student.person.id}-${day}-${id}-${side}`,
-    })),
+  return measuredFor(pose).flatMap((id) =>
+    (ranges[id].sided ? sides : (['left'] as const)).map((side) => {
+      const reading = measure(student, id, side, 'protractor', day, truth, chance);
+      const { least, most } = ranges[id];
+      const shown = (deg: number) => Math.min(most, Math.max(least, Math.round(deg)));
+      return {
+        ...reading,
+        values: reading.values.map((deg) => shown(deg + readerBiasDeg)),
+        id: `${student.person.id}-${day}-${id}-${side}`,
+      };
+    }),
   );
 }
 
-/** What the shelf builds that stands no lower than a height. */
+/** What the shelf builds that stands no lower than a height; the floor for the floor. */
 const rungFrom = (shelf: Shelf, rule: SlotRule, cm: number): number =>
-  bestStacks(shelf, rule, { targetCm: cm }, Math.max(0, cm - HAIR_CM), Infinity, 1)[0]?.heightCm ??
-  cm;
+  cm <= UNFELT_CM
+    ? 0
+    : (bestStacks(shelf, rule, { targetCm: cm }, Math.max(0, cm - HAIR_CM), Infinity, 1)[0]
+        ?.heightCm ?? cm);
 const HAIR_CM = 1e-6;
-/** Of all evenings: some come always, some every other time. */
-const [COMES_LEAST, COMES_MOST] = [0.5, 1];
 
-/** Hero as it would be planned on a day, from what was read and done until then. */
-const planHero = (
-  { person }: SimulatedStudent,
-  readings: readonly Reading[],
-  sessions: readonly Session[],
-  shelf: Shelf,
-  day: LocalDay,
-  care: Care,
-) =>
-  planStudent({ person, readings: [...readings], sessions: [...sessions] }, shelf, day, {
-    poses: ['hero'],
-    care,
-  }).poses[0];
-
-const heightOf = (slot: PlanSlot | undefined) => slot?.stackCm ?? 0;
 /** Whether a slot's band holds what is needed. */
 const holds = ({ lowCm, highCm }: Pick<PlanSlot, 'lowCm' | 'highCm'>, needCm: number) =>
   needCm >= lowCm - HAIR_CM && needCm <= highCm + HAIR_CM;
 
+/** One pose that is followed, with its slots. */
+interface FollowedPose {
+  readonly pose: Pose;
+  readonly side: ReadingSide;
+  readonly slots: readonly FollowedSlot[];
+}
+
+function posesOf(slots: readonly FollowedSlot[]): FollowedPose[] {
+  const keys = [...new Set(slots.map(({ pose, side }) => `${pose}/${side}`))];
+  return keys.map((key) => {
+    const own = slots.filter(({ pose, side }) => `${pose}/${side}` === key);
+    const [{ pose: id, side }] = own as [FollowedSlot];
+    return { pose: poseById(id) as Pose, side, slots: own };
+  });
+}
+
+interface Born {
+  readonly student: SimulatedStudent;
+  /** The student as the planner knows them: stature alone. */
+  readonly known: Person;
+  readonly life: Life;
+}
+
+function bornIn(world: World, { slots }: FollowedPose, index: number, { seed }: CohortWish): Born {
+  const birth = chanceFrom(seedOf(seed, index, 1));
+  const stranger = strangerOf(index, birth);
+  const ways = slots.flatMap(({ pose, way }) => (way ? [[wayKey(pose), way] as const] : []));
+  const known = { ...stranger, choices: { ...practised, ...Object.fromEntries(ways) } };
+  const own = chanceFrom(seedOf(seed, index, 4));
+  const bodyCm = lengthsOf(known.statureCm, world.lengthSpread, own);
+  const student = simulateStudent({ ...known, bodyCm }, START, birth, {
+    quirkSdCm: world.quirkSdCm,
+  });
+  return { student, known, life: world.life(birth) };
+}
+
+/** How much too low goes unnoticed in a slot. */
+const unfeltCm = (pose: Pose, key: SlotKey) =>
+  UNFELT_CM + (purposeOf(slotRefOf(key).slot, pose.family) === 'tilt' ? UNSEEN_TILT_CM : 0);
+
+const builtIn = (planned: PlanPose | undefined): Readonly<Record<string, number>> =>
+  Object.fromEntries(
+    (planned?.slots ?? [])
+      .filter(({ isLength }) => !isLength)
+      .map((slot) => [slotKey(slot), slot.stackCm]),
+  );
+
+type Needs = Readonly<Record<string, number>>;
+
+/** What one slot's week is made of. */
+interface InWeek {
+  readonly one: FollowedSlot;
+  readonly week: number;
+  readonly pose: Pose;
+  readonly policy: PolicyId;
+  /** Today's plan, where the policy looks at one. */
+  readonly planned: PlanPose | undefined;
+  /** The first plan of all. */
+  readonly first: PlanPose | undefined;
+  readonly built: Needs;
+  /** Heights that are needed, and under which the body says so: by the truth of the day, and by the level. */
+  readonly day: readonly [Needs, Needs];
+  readonly level: readonly [Needs, Needs];
+}
+
+/** The height at which a policy builds a slot. */
+function heightBy({ one, week, pose, policy, first, built, day, level }: InWeek, shelf: Shelf) {
+  const { slot: key, way } = one;
+  const rule = slotRule(slotRefOf(key).slot, pose.family, bodyFrom(PLAIN_STATURE_CM), way);
+  const firstCm = builtIn(first)[key] ?? 0;
+  switch (policy) {
+    case 'rule':
+      return built[key] ?? 0;
+    case 'never':
+      return firstCm;
+    case 'fixed':
+      return Math.max(0, firstCm - decisionParameter.mostRung.value * Math.floor(week / 2));
+    case 'level':
+      return rungFrom(shelf, rule, overFloor(level[0], key));
+    case 'truth':
+      return rungFrom(shelf, rule, overFloor(day[0], key));
+  }
+}
+/** A body whose width decides what may serve as a seat. */
+const PLAIN_STATURE_CM = 170;
+
+const overFloor = (of: Needs, key: SlotKey) => Math.max(0, of[key] ?? 0);
+
+/** What came of one slot in one week. */
+function weekOf(in_: InWeek, shelf: Shelf): Week {
+  const { one, week, pose, policy, planned, day, level } = in_;
+  const key = one.slot;
+  const heightCm = heightBy(in_, shelf);
+  const slot = policy === 'rule' ? planned?.slots.find((of) => slotKey(of) === key) : undefined;
+  const edgeCm = overFloor(day[1], key);
+  return {
+    week,
+    heightCm,
+    edgeCm,
+    levelEdgeCm: overFloor(level[1], key),
+    levelNeedCm: overFloor(level[0], key),
+    signal: edgeCm - heightCm > unfeltCm(pose, key),
+    inBand: slot ? holds(slot, overFloor(day[0], key)) : null,
+    levelInBand: slot ? holds(slot, overFloor(level[0], key)) : null,
+    widthCm: slot ? slot.highCm - slot.lowCm : null,
+  };
+}
+
 /**
- * One student's weeks under one policy. The same seed gives every policy the same student, days, absences and readings.
- * Ranges grow with a week of practice and wane without; every day swings about them.
+ * One student's weeks in one pose under one policy, slot by slot. The same seed gives every policy the same student, days,
+ * absences and readings.
  */
 function followStudent(
   index: number,
   policy: PolicyId,
-  { weeks, seed }: CohortWish,
+  followed: FollowedPose,
+  wish: CohortWish,
   shelf: Shelf,
   care: Care,
-): Week[] {
-  const birth = chanceFrom(seedOf(seed, index, 1));
-  const student = simulateStudent(strangerOf(index, birth), START, birth);
-  const rule = slotRule('seat', 'kneeling', student.body);
-  const attends = COMES_LEAST + birth.uniform() * (COMES_MOST - COMES_LEAST);
-  const days = chanceFrom(seedOf(seed, index, 2));
-  const felt = chanceFrom(seedOf(seed, index, 3));
+): ReadonlyMap<FollowedSlot, Week[]> {
+  const { pose, side, slots } = followed;
+  const { student, known, life } = bornIn(worlds[wish.world ?? 'own'], followed, index, wish);
+  const days = chanceFrom(seedOf(wish.seed, index, 2));
+  const felt = chanceFrom(seedOf(wish.seed, index, 3));
+  const lies = chanceFrom(seedOf(wish.seed, index, 5));
   const looksBack = policy === 'rule';
   const readings: Reading[] = [];
   const sessions: Session[] = [];
-  const followed: Week[] = [];
-  let firstCm = 0;
+  const weeks = new Map<FollowedSlot, Week[]>(slots.map((one) => [one, []]));
+  let first: PlanPose | undefined;
   let grown = 0;
-  for (let week = 0; week < weeks; week++) {
+  for (let week = 0; week < wish.weeks; week++) {
     const day = shiftDays(START, 7 * week);
-    const truth = truthAfter(student, grown, daySwing(days));
-    const comes = week === 0 || days.uniform() < attends;
-    const read = readOn(student, day, truth, days);
+    const lostDeg = life.setback(lies);
+    const truth = truthAfter(student, grown, life.swing(days) - lostDeg);
+    const level = truthAfter(student, grown, -lostDeg);
+    const comes = life.comes(week, days);
+    const read = readOn(student, pose, day, truth, life, days);
     if (comes && week % MEASURE_EVERY_WEEKS === 0) readings.push(...read);
-    const level = truthAfter(student, grown, 0);
-    grown = grownAfter(grown, comes);
+    grown = life.grown(grown, comes);
     if (!comes) continue;
-    // A need below the floor is the floor.
-    const seatOf = (values: InputValues, edge: boolean) =>
-      Math.max(0, trueHeights(student, 'hero', values, { edge }).seat ?? 0);
     // Only the rule looks back; the others need a plan once, for the height to begin with.
     const planned =
-      looksBack || followed.length === 0
-        ? planHero(student, readings, sessions, shelf, day, care)
+      looksBack || !first
+        ? planStudent(
+            { person: known, readings: [...readings], sessions: [...sessions] },
+            shelf,
+            day,
+            {
+              poses: [pose.id],
+              care,
+            },
+          ).poses.find((one) => one.side === side)
         : undefined;
-    const seat = planned?.slots.find(({ slot }) => slot === 'seat');
-    const builtCm = heightOf(seat);
-    if (followed.length === 0) firstCm = builtCm;
-    const seatCm = {
-      rule: () => builtCm,
-      never: () => firstCm,
-      fixed: () => Math.max(0, firstCm - decisionParameter.mostRung.value * Math.floor(week / 2)),
-      truth: () => rungFrom(shelf, rule, seatOf(level, false)),
-    }[policy]();
-    if (planned && planned.decision.action !== 'rest')
+    first ??= planned;
+    const built = builtIn(planned?.posture ? planned : first);
+    const needs = (values: InputValues, edge: boolean) =>
+      trueHeights(student, pose.id, values, { built, side, edge });
+    const [dayNeed, dayEdge] = [needs(truth, false), needs(truth, true)];
+    const [levelNeed, levelEdge] = [needs(level, false), needs(level, true)];
+    for (const one of slots)
+      (weeks.get(one) as Week[]).push(
+        weekOf(
+          {
+            one,
+            week,
+            pose,
+            policy,
+            planned,
+            first,
+            built,
+            day: [dayNeed, dayEdge],
+            level: [levelNeed, levelEdge],
+          },
+          shelf,
+        ),
+      );
+    if (planned?.posture && planned.decision.action !== 'rest')
       sessions.push({
         id: `${student.person.id}-${week}`,
         person: student.person.id,
         at: day,
-        poses: [doPose(student, planned, truth, felt)],
+        poses: [life.told(doPose(student, planned, truth, felt), lies)],
       });
-    const needCm = seatOf(truth, false);
-    followed.push({
-      week,
-      seatCm,
-      edgeCm: seatOf(truth, true),
-      signal: seatOf(truth, true) - seatCm > UNFELT_CM,
-      inBand: looksBack && seat ? holds(seat, needCm) : null,
-    });
   }
-  return followed;
+  return weeks;
 }
 
-/** Runs a simulated cohort under each policy. */
+/** Runs a simulated cohort under each policy, slot by slot. */
 export function simulateCohort(wish: CohortWish, shelf: Shelf): PolicyFigures[] {
   const care = wish.care ?? shippedCare;
-  return (wish.policies ?? policyIds).map((policy) =>
-    figuresOf(
-      policy,
-      Array.from({ length: wish.students }, (_, index) =>
-        followStudent(index, policy, wish, shelf, care),
-      ),
-    ),
+  return posesOf(wish.slots ?? [HERO_SEAT]).flatMap((followed) =>
+    (wish.policies ?? policyIds).flatMap((policy) => {
+      const students = Array.from({ length: wish.students }, (_, index) =>
+        followStudent(index, policy, followed, wish, shelf, care),
+      );
+      return followed.slots.map((one) =>
+        figuresOf(
+          one,
+          policy,
+          students.map((weeks) => weeks.get(one) as Week[]),
+        ),
+      );
+    }),
   );
 }
 
@@ -235,8 +468,10 @@ export function tradeOff(
   shelf: Shelf,
   cautions: readonly Care[],
 ): (PolicyFigures & Care)[] {
-  return cautions.map((care) => ({
-    ...care,
-    ...(simulateCohort({ ...wish, policies: ['rule'], care }, shelf)[0] as PolicyFigures),
-  }));
+  return cautions.flatMap((care) =>
+    simulateCohort({ ...wish, policies: ['rule'], care }, shelf).map((figures) => ({
+      ...care,
+      ...figures,
+    })),
+  );
 }

@@ -5,6 +5,7 @@ import { daysBetween, type LocalDay } from '../formats/time';
 import { type Built } from '../geometry/family';
 import { atTheEdge, inItsWay, preparePose } from '../plan/prepare';
 import type { Shelf } from '../props/shelf';
+import { neededOn } from '../plan/evidence';
 import { staysEmptyOver } from '../plan/limits';
 import { uncertainParameters, type InputValues, type InputKey } from '../geometry/inputs';
 import { methods, protocolOf, type MethodId } from '../protocols/protocols';
@@ -37,12 +38,20 @@ export interface SimulatedStudent {
   readonly quirkCm: (pose: string, slot: string) => number;
 }
 
+/** What a simulated student is drawn with beyond what is usual. */
+export interface Drawn {
+  /** Inputs that are set by hand. */
+  readonly set?: InputValues;
+  /** Spread, in cm, of what no range and no parameter explains. */
+  readonly quirkSdCm?: number;
+}
+
 /** Draws hidden ranges around what is usual for such a person; sides differ a little. */
 export function simulateStudent(
   person: Person,
   startAt: string,
   chance: Chance,
-  set: InputValues = {},
+  { set = {}, quirkSdCm = UNKNOWN_CM }: Drawn = {},
 ): SimulatedStudent {
   const truth: Partial<Record<InputKey, number>> = {};
   const growth: Partial<Record<InputKey, number>> = {};
@@ -68,7 +77,7 @@ export function simulateStudent(
     growthPerWeek: growth,
     quirkCm: (pose, slot) => {
       const key = `${pose}/${slot}`;
-      const quirk = quirks.get(key) ?? chance.normal(0, UNKNOWN_CM);
+      const quirk = quirks.get(key) ?? chance.normal(0, quirkSdCm);
       quirks.set(key, quirk);
       return quirk;
     },
@@ -78,12 +87,6 @@ export function simulateStudent(
 /** True values on a day of somebody who practises every week: grown since the start, swung by the day. */
 export const truthOn = (student: SimulatedStudent, day: LocalDay, swingDeg: number): InputValues =>
   truthAfter(student, Math.max(0, daysBetween(student.startAt, day) / 7), swingDeg);
-
-/** Weeks of growth lost in a week without practice. */
-const WANES_BY = 0.7;
-/** Weeks of growth after one more week, practised or not; what was there at the start is never lost. */
-export const grownAfter = (weeks: number, practised: boolean) =>
-  Math.max(0, practised ? weeks + 1 : weeks - WANES_BY);
 
 /** True values after so many weeks of growth, swung by the day. */
 export function truthAfter(
@@ -168,12 +171,11 @@ export function trueHeights(
   );
   const input = { body, settings: edge ? atTheEdge(settings) : settings, values: truth, side };
   return Object.fromEntries(
-    [...family.heights(input), ...(family.afterBuilt?.(input, built) ?? [])].map((need) => {
+    family.heights(input).map((need) => {
       const key = slotKey(need);
-      return [
-        key,
-        need.rawCm + (need.isChosen || need.isLength ? 0 : student.quirkCm(poseId, key)),
-      ];
+      const rawCm = neededOn(family, input, built, key) ?? need.rawCm;
+      const quirkCm = need.isChosen || need.isLength ? 0 : student.quirkCm(poseId, key);
+      return [key, rawCm + quirkCm];
     }),
   );
 }
@@ -202,7 +204,7 @@ const NO_SHELF: Shelf = [];
 const UNKNOWN_CM = 2;
 
 /** A pelvis a few degrees off is not seen: what tilts it may stand so much lower. */
-const UNSEEN_TILT_CM = 3;
+export const UNSEEN_TILT_CM = 3;
 
 /** The slot that stands furthest under what is needed. */
 function shortestOf(planned: PlanPose, needs: Readonly<Record<string, number>>) {

@@ -1,9 +1,11 @@
 import type { SessionPose, Session } from '@/core/formats/book';
 import { movesOf, type DialSetting } from '@/core/dials';
 import type { Estimates } from '@/core/estimate/estimate';
-import type { Plan, PlanPose } from '@/core/formats/plan';
+import type { Plan, PlanPose, PlanSlot } from '@/core/formats/plan';
 import { goesAgainst } from '@/core/plan/evidence';
+import { staysEmptyOver } from '@/core/plan/limits';
 import { followsDials, nearestStack, type InPose } from '@/core/plan/solve';
+import { poseById } from '@/core/poses/poses';
 import { usedBy, type Stack, type Used } from '@/core/props/stack';
 import { put } from '@/store/facts';
 import {
@@ -28,10 +30,22 @@ export const doable = (plan: Plan): PlanPose[] =>
       (status === 'offered' || status === 'changed') && decision.action !== 'rest',
   );
 
+/** A slot whose height is known: nothing at all lies in one that came down to the floor. Too high up is no height. */
+const standsOrLiesEmpty = ({ pose: id }: PlanPose) => {
+  const pose = poseById(id);
+  return (slot: PlanSlot) =>
+    !slot.isLength &&
+    (slot.stack.length > 0 ||
+      (slot.lastCm !== null &&
+        pose !== undefined &&
+        !staysEmptyOver(pose, slotKey(slot), slot.reckonedCm)) ||
+      slot.targetCm < 1);
+};
+
 /** What the plan lays out, as what would be settled on. */
 export const asPlanned = (planned: PlanPose): Settled[] =>
   planned.slots
-    .filter(({ isLength, stack, targetCm }) => !isLength && (stack.length > 0 || targetCm < 1))
+    .filter(standsOrLiesEmpty(planned))
     .map(({ slot, part, side, stackCm, stack }) =>
       asSettled({ slot, ...(part ? { part } : {}), side }, { pieces: stack, heightCm: stackCm }),
     );

@@ -1,6 +1,7 @@
 import type { Alarm, Complaint, Reasons, Surface } from '@/core/reasons';
 import { dials, type DialId } from '@/core/dials';
 import type { RaiseReason, Remedy } from '@/core/poses/pose';
+import { slotRefOf } from '@/core/slots';
 import { poseById } from '@/core/poses/poses';
 import type { RangeId } from '@/core/ranges/ranges';
 import { tapes } from '@/core/body/body';
@@ -314,6 +315,8 @@ export const en: Language = {
       cueOf(poseById(pose)?.faults.find(({ id }) => id === fault) ?? null),
     'seen-again': ({ fault, on }, tell) =>
       `Seen twice now, last on ${tell.day(on)}: ${fault.charAt(0).toLowerCase()}${fault.slice(1)}.`,
+    'at-limit': ({ slot, cm }, tell) =>
+      `${en.slots[slotRefOf(slot).slot]} at ${tell.length(cm)} was not enough, and nobody builds higher.`,
     'fault-stands': ({ on }, tell) =>
       `What was seen on ${tell.day(on)} speaks of this support: it stays until that is gone.`,
     'first-time': () => 'First time: built from the measurements.',

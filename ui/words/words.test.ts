@@ -60,6 +60,7 @@ const others: readonly Reason[] = [
   { code: 'dial-turned', dial: 'step', from: 60, to: 60 },
   { code: 'dial-back', good: 2 },
   { code: 'stood-on' },
+  { code: 'at-limit', slot: 'seat', cm: 30 },
   { code: 'first-margin', cm: 2.5 },
   { code: 'belt-round', cm: 190 },
   { code: 'strap-to-soles', cm: 12 },
