@@ -72,6 +72,11 @@ export function surfaceUnder(x: number, legs: LongLegs, body: Body): Under {
   return { cm: thigh, under: x > legs.knee[0] - 6 ? 'knee' : 'thigh' };
 }
 
+/** A table in whole centimetres says no more than this. */
+const SLACK_CM = 0.5;
+/** Whether nothing comes up to a head, so that it stays up. */
+const staysUp = ({ gapCm }: FoldedTrunk) => gapCm > parameter.highestForeheadProp.value + SLACK_CM;
+
 interface Folded {
   readonly legs: LongLegs;
   readonly trunk: FoldedTrunk;
@@ -95,8 +100,7 @@ function folded(
     : foldedTrunk(input, legs.hip, lean, under, AT_REST);
   const ball: Point = longFoot(legs, body).toe;
   // A head that rests lets the hands lie where they come to; one that stays up holds a strap.
-  const stays =
-    input.settings.way === 'upright' || trunk.gapCm > parameter.highestForeheadProp.value;
+  const stays = input.settings.way === 'upright' || staysUp(trunk);
   return {
     legs,
     trunk,
@@ -180,7 +184,7 @@ const heightOf = (needs: readonly SlotNeed[], slot: string) =>
 function wayForHead(input: FamilyInput): string | undefined {
   const { seatCm, kneesCm } = seatThenKnees(input, (cm) => kneesInFoldCm(cm, input, {}));
   const { trunk } = folded(Math.max(0, seatCm), kneesCm, input, {});
-  return trunk.gapCm > parameter.highestForeheadProp.value ? 'upright' : undefined;
+  return staysUp(trunk) ? 'upright' : undefined;
 }
 
 /** A fold over long legs: hinge at the hips as far as the hamstrings go, a little rounding along the spine, the forehead on something. */

@@ -182,7 +182,10 @@ function stackFor(
 ): { action: PlanSlot['action']; stacks: Stack[] } {
   const { need, lying, rule, shelf, used } = of;
   const action = actionOf(of);
-  if (need.isLength) return { action, stacks: targetCm < 1 ? [] : bestStrap(shelf, targetCm) };
+  if (need.isLength) {
+    const asked = targetCm >= 1 && of.mostPieces >= 1;
+    return { action, stacks: asked ? bestStrap(shelf, targetCm) : [] };
+  }
   if (staysEmpty(of, action, targetCm) || isOnlyOffered(of)) return { action, stacks: [] };
   if (!lying) return { action, stacks: firstStacks(of, targetCm, aimCm) };
   switch (action) {

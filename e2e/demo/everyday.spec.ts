@@ -61,7 +61,7 @@ test('what one tab stores, another shows', async ({ page, context }) => {
 test('a removed session changes the plan at once, and its undo brings it back', async ({
   page,
 }) => {
-  await page.goto('/students/p-hettie/plan');
+  await page.goto('/students/p-gunnar/plan');
   const hero = page.getByRole('article', { name: 'Hero', exact: true });
   await expect(hero.getByText('Deepen', { exact: true })).toBeVisible();
   await page.getByRole('link', { name: 'Record' }).click();
