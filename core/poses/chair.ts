@@ -1,5 +1,5 @@
 import { easedBy, type PoseEntry } from './pose';
-import { bothLegs, legs, neitherLeg } from './traits';
+import { asksNothing, bothLegs, legs, neitherLeg } from './traits';
 
 /** Poses on a chair. */
 export const chair = [
@@ -10,16 +10,7 @@ export const chair = [
     sides: 'both',
     family: 'chair seat',
     slots: ['feet', 'seat'],
-    traits: {
-      knee: neitherLeg,
-      hip: neitherLeg,
-      ankle: neitherLeg,
-      back: [],
-      head: [],
-      belly: [],
-      arms: [],
-      whole: [],
-    },
+    traits: asksNothing,
     stages: [
       { id: 'feet-carried', name: 'Feet on a platform', from: { slot: 'feet', cm: 1 } },
       { id: 'seat-raised', name: 'Seat raised', from: { slot: 'seat', cm: 1 } },
@@ -58,16 +49,7 @@ export const chair = [
     sides: 'both',
     family: 'chair tilts',
     slots: ['feet'],
-    traits: {
-      knee: neitherLeg,
-      hip: neitherLeg,
-      ankle: neitherLeg,
-      back: [],
-      head: [],
-      belly: [],
-      arms: [],
-      whole: [],
-    },
+    traits: asksNothing,
     stages: [
       { id: 'feet-carried', name: 'Feet on a platform', from: { slot: 'feet', cm: 1 } },
       { id: 'plain', name: 'Feet on the floor' },
@@ -100,16 +82,7 @@ export const chair = [
     sides: 'both',
     family: 'chair tilts',
     slots: ['feet'],
-    traits: {
-      knee: neitherLeg,
-      hip: neitherLeg,
-      ankle: neitherLeg,
-      back: [],
-      head: [],
-      belly: [],
-      arms: [],
-      whole: [],
-    },
+    traits: asksNothing,
     stages: [
       { id: 'feet-carried', name: 'Feet on a platform', from: { slot: 'feet', cm: 1 } },
       { id: 'plain', name: 'Feet on the floor' },
@@ -180,16 +153,7 @@ export const chair = [
     sides: 'each',
     family: 'chair tilts',
     slots: ['feet'],
-    traits: {
-      knee: neitherLeg,
-      hip: neitherLeg,
-      ankle: neitherLeg,
-      back: [],
-      head: [],
-      belly: [],
-      arms: [],
-      whole: [],
-    },
+    traits: asksNothing,
     stages: [
       { id: 'feet-carried', name: 'Feet on a platform', from: { slot: 'feet', cm: 1 } },
       { id: 'plain', name: 'Feet on the floor' },

@@ -234,7 +234,7 @@ export const forwardBending = [
     stages: [
       { id: 'upright', name: 'Upright with a strap', over: 'forehead' },
       { id: 'knees-bent', name: 'Knees bent, feet planted', over: 'underKnees' },
-      { id: 'roll', name: 'Knees on a roll', from: { slot: 'underKnees', cm: 8 } },
+      { id: 'roll', name: 'Knees on a support', from: { slot: 'underKnees', cm: 8 } },
       { id: 'less-roll', name: 'Knees on a fold', from: { slot: 'underKnees', cm: 1 } },
       { id: 'straight', name: 'Legs straight' },
     ],
@@ -318,7 +318,7 @@ export const forwardBending = [
     stages: [
       { id: 'upright', name: 'Upright with a strap', over: 'forehead' },
       { id: 'knees-bent', name: 'Knees bent, feet planted', over: 'underKnees' },
-      { id: 'roll', name: 'Long knee on a roll', from: { slot: 'underKnees', cm: 8 } },
+      { id: 'roll', name: 'Long knee on a support', from: { slot: 'underKnees', cm: 8 } },
       { id: 'less-roll', name: 'Long knee on a fold', from: { slot: 'underKnees', cm: 1 } },
       { id: 'straight', name: 'Leg straight' },
     ],
@@ -398,7 +398,7 @@ export const forwardBending = [
     stages: [
       { id: 'knees-bent', name: 'Knees bent, legs nearer', over: 'underKnees' },
       { id: 'upright', name: 'Upright, reaching forward', over: 'forehead' },
-      { id: 'knees-on-roll', name: 'Knees on rolls', from: { slot: 'underKnees', cm: 1 } },
+      { id: 'knees-on-roll', name: 'Knees on supports', from: { slot: 'underKnees', cm: 1 } },
       { id: 'straight', name: 'Legs straight' },
     ],
     look: ['Press from behind first', 'Kneecaps stay up', 'Chest forward, not down', 'Breath easy'],

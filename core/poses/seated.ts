@@ -26,7 +26,7 @@ export const seated = [
     },
     stages: [
       { id: 'knees-bent', name: 'Knees bent, feet planted', over: 'underKnees' },
-      { id: 'knees-on-roll', name: 'Knees on a roll', from: { slot: 'underKnees', cm: 1 } },
+      { id: 'knees-on-roll', name: 'Knees on a support', from: { slot: 'underKnees', cm: 1 } },
       { id: 'raised-seat', name: 'Raised seat, legs straight', from: { slot: 'seat', cm: 0.5 } },
       { id: 'floor', name: 'On the floor' },
     ],
@@ -364,7 +364,7 @@ export const seated = [
     },
     stages: [
       { id: 'knees-bent', name: 'Knees bent, legs nearer', over: 'underKnees' },
-      { id: 'knees-on-roll', name: 'Knees on rolls', from: { slot: 'underKnees', cm: 1 } },
+      { id: 'knees-on-roll', name: 'Knees on supports', from: { slot: 'underKnees', cm: 1 } },
       { id: 'raised', name: 'Raised seat, legs straight', from: { slot: 'seat', cm: 0.5 } },
       { id: 'floor', name: 'On the floor' },
     ],

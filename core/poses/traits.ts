@@ -97,6 +97,17 @@ export const bothLegs = <T extends string>(...of: T[]): Legs<T> => ({ working: o
 /** What a pose does to the leg that works, and to the other. */
 export const legs = <T extends string>(working: T[], other: T[]): Legs<T> => ({ working, other });
 export const neitherLeg: Legs<never> = { working: [], other: [] };
+/** Every region asked, and nothing: sitting or moving within what everybody has. */
+export const asksNothing: PoseTraits = {
+  knee: neitherLeg,
+  hip: neitherLeg,
+  ankle: neitherLeg,
+  back: [],
+  head: [],
+  belly: [],
+  arms: [],
+  whole: [],
+};
 
 /** What a pose does of itself, and what it does more where a question is answered so. */
 interface WithTraits {
