@@ -5,7 +5,7 @@ const cm = (value: number) => value.toFixed(1).padStart(5);
 
 /** Why what is built need not be what teachers use. */
 const reasonFor = ({ unlike, byShelf }: Agreement) =>
-  unlike ?? (byShelf ? 'what is asked for agrees: this shelf has no nearer rung' : null);
+  unlike ?? (byShelf ? 'less than a rung away: this shelf has no nearer one' : null);
 
 function slotLine({ slot, built, tenth, middle, ninetieth, largest, atMost, agreement }: RoomSlot) {
   const figures = `  ${slot.padEnd(11)} built ${percent(built).padStart(5)}  10 % ${cm(tenth)}  50 % ${cm(middle)}  90 % ${cm(ninetieth)}  most ${cm(largest)}`;

@@ -200,9 +200,9 @@ export const reclinedHero = {
     'the low back gives a little and the knees may rise a little; 0 with a spine caution: at 10 ordinary adults got a ramp that only the stiffest need',
   ),
   tuck: p(
-    5,
+    2,
     'deg',
-    'with one leg folded the standing foot lets the tail tuck, which spares the front thigh; starting value',
+    'with one leg folded the standing foot lets the tail tuck, which spares the front thigh; at 5 the stiffest got less ramp than teachers build',
   ),
   sinks: p(
     2.5,

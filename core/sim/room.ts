@@ -34,7 +34,7 @@ export interface Agreement {
   readonly unlike: string | null;
   readonly middleAgrees: boolean;
   readonly highAgrees: boolean;
-  /** What is built does not agree, and what is asked for does: this shelf has no nearer rung. */
+  /** What is built does not agree, while what is asked for does, or a rung would make it: this shelf has no nearer one. */
   readonly byShelf: boolean;
 }
 
@@ -126,9 +126,12 @@ export function ordinaryAdult(index: number, seed: number, approach: ApproachId)
 const quantile = (sorted: readonly number[], share: number) =>
   sorted[Math.min(sorted.length - 1, Math.floor(share * sorted.length))] ?? 0;
 
-const within = (cm: number, [from, to]: Heights) => cm >= from - SLACK_CM && cm <= to + SLACK_CM;
+const within = (cm: number, [from, to]: Heights, slackCm: number) =>
+  cm >= from - slackCm && cm <= to + slackCm;
 /** Heights nearer than this count as one. */
 const SLACK_CM = decision.sameHeight.value;
+/** A shelf of books has no rung nearer than one book. */
+const RUNG_CM = 3;
 
 function agreementOf(
   ordinary: OrdinaryHeights | undefined,
@@ -137,8 +140,8 @@ function agreementOf(
 ): Agreement | null {
   if (!ordinary) return null;
   const { usual, high, mostCm, unlike = null } = ordinary;
-  const agrees = ({ middle, ninetieth }: Quantiles) =>
-    [within(middle, usual), within(ninetieth, high)] as const;
+  const agrees = ({ middle, ninetieth }: Quantiles, slackCm = SLACK_CM) =>
+    [within(middle, usual, slackCm), within(ninetieth, high, slackCm)] as const;
   const [middleAgrees, highAgrees] = agrees(built);
   return {
     unlike,
@@ -147,7 +150,9 @@ function agreementOf(
     mostCm,
     middleAgrees,
     highAgrees,
-    byShelf: !(middleAgrees && highAgrees) && agrees(asked).every(Boolean),
+    byShelf:
+      !(middleAgrees && highAgrees) &&
+      (agrees(asked).every(Boolean) || agrees(built, RUNG_CM).every(Boolean)),
   };
 }
 
