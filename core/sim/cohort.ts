@@ -1,4 +1,4 @@
-import { gateKey, wayKey, type ApproachId } from '../approaches/approaches';
+import { wayKey, type ApproachId } from '../approaches/approaches';
 import { bodyFrom, tapedLengths, usualShare, type TapedBody } from '../body/body';
 import type { Person, Reading, Session } from '../formats/book';
 import type { PlanPose, PlanSlot } from '../formats/plan';
@@ -7,14 +7,15 @@ import type { InputValues } from '../geometry/inputs';
 import { decision as decisionParameter } from '../parameters';
 import { shippedCare, type Care } from '../plan/context';
 import { planStudent } from '../plan/plan';
-import { poseById, poses, type Pose, type PoseId } from '../poses/poses';
+import { poseById, type Pose, type PoseId } from '../poses/poses';
 import { bestStacks } from '../props/search';
 import type { Shelf } from '../props/shelf';
 import { purposeOf, slotRule } from '../props/slots';
 import type { SlotRule } from '../props/stack';
-import { ranges, sides, type RangeId, type ReadingSide } from '../ranges/ranges';
+import { ranges, sides, type ReadingSide } from '../ranges/ranges';
 import { slotKey, slotRefOf, type SlotKey } from '../slots';
 import { chanceFrom, seedOf, type Chance } from './chance';
+import { practisedElsewhere } from './practised';
 import {
   doPose,
   measure,
@@ -108,9 +109,6 @@ const START = '2026-01-05';
 const MILESTONE_CM = 5;
 const MEASURE_EVERY_WEEKS = 2;
 
-/** Everybody has practised before, so that every pose can be followed. */
-const practised = Object.fromEntries(poses.map(({ id }) => [gateKey(id), 'practised' as const]));
-
 function strangerOf(index: number, chance: Chance): Person {
   const sex = index % 2 === 0 ? 'woman' : 'man';
   const statureCm = Math.round(chance.normal(sex === 'woman' ? 166 : 179, 7));
@@ -122,7 +120,7 @@ function strangerOf(index: number, chance: Chance): Person {
     sex,
     cautions: [],
     approach: 'built-up-alignment' satisfies ApproachId,
-    choices: practised,
+    choices: practisedElsewhere,
     home: [],
   };
 }
@@ -217,9 +215,6 @@ function figuresOf(
   };
 }
 
-/** Ranges on which a pose leans, as a teacher would read them. */
-const measuredFor = (pose: Pose): readonly RangeId[] => pose.needs;
-
 /** Readings of one evening, as the teacher would take them. */
 function readOn(
   student: SimulatedStudent,
@@ -229,7 +224,7 @@ function readOn(
   { readerBiasDeg }: Life,
   chance: Chance,
 ): Reading[] {
-  return measuredFor(pose).flatMap((id) =>
+  return pose.needs.flatMap((id) =>
     (ranges[id].sided ? sides : (['left'] as const)).map((side) => {
       const reading = measure(student, id, side, 'protractor', day, truth, chance);
       const { least, most } = ranges[id];
@@ -282,7 +277,7 @@ function bornIn(world: World, { slots }: FollowedPose, index: number, { seed }: 
   const birth = chanceFrom(seedOf(seed, index, 1));
   const stranger = strangerOf(index, birth);
   const ways = slots.flatMap(({ pose, way }) => (way ? [[wayKey(pose), way] as const] : []));
-  const known = { ...stranger, choices: { ...practised, ...Object.fromEntries(ways) } };
+  const known = { ...stranger, choices: { ...practisedElsewhere, ...Object.fromEntries(ways) } };
   const own = chanceFrom(seedOf(seed, index, 4));
   const bodyCm = lengthsOf(known.statureCm, world.lengthSpread, own);
   const student = simulateStudent({ ...known, bodyCm }, START, birth, {

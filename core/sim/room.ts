@@ -1,4 +1,4 @@
-import { gateKey, wayKey, type ApproachId } from '../approaches/approaches';
+import { wayKey, type ApproachId } from '../approaches/approaches';
 import { bodyFrom, tapedLengths, usualShare, type Body, type TapedBody } from '../body/body';
 import type { StudentRecord } from '../estimate/estimate';
 import type { Person, Reading } from '../formats/book';
@@ -17,6 +17,7 @@ import type { Shelf } from '../props/shelf';
 import { rangeIds, ranges, sides, type RangeId } from '../ranges/ranges';
 import { sidelessKey, slotKey, type SlotName } from '../slots';
 import { chanceFrom, seedOf, type Chance } from './chance';
+import { practisedElsewhere } from './practised';
 import { daySwing, measure, simulateStudent, truthOn } from './student';
 
 export interface RoomWish {
@@ -96,11 +97,6 @@ function somebody(index: number, approach: ApproachId, chance: Chance): Person {
     veryMobile: false,
   };
 }
-
-/** Everybody has practised before, so that every pose can be looked at. */
-const practisedElsewhere = Object.fromEntries(
-  poses.map(({ id }) => [gateKey(id), 'practised' as const]),
-);
 
 /** Ranges that are read on both legs, or once, of everybody in the room. */
 const readHere = rangeIds.filter(
