@@ -38,6 +38,7 @@ for (const { timezoneId, at, day, what } of evenings) {
       await page.clock.install({ time: new Date(at) });
       await page.goto('/students/p-ines/mat');
       await page.getByRole('radio', { name: 'Tired' }).click();
+      await expect(page.getByRole('radio', { name: 'Tired' })).toBeChecked();
       await page.reload();
       await expect(page.getByRole('radio', { name: 'Tired' })).toBeChecked();
       await page.getByRole('button', { name: /^Begin/ }).click();

@@ -73,6 +73,7 @@ test('a tape is read in inches, its working too, and kept to the millimetre', as
   await keptAway(page);
   await page.goto('/more');
   await page.getByRole('radio', { name: 'Centimetres' }).click();
+  await expect(page.getByText('Lengths in centimetres')).toBeVisible();
   await page.goto('/students/p-marit/measure');
   await page.getByRole('button', { name: /^Knee bend, hip bent ?left/ }).click();
   await expect(page.getByText(/: 30.5 cm/).first()).toBeVisible();
