@@ -17,6 +17,9 @@ export interface Parameter {
     | 'sessions'
     | 'breaths'
     | 'pieces'
+    | 'ranges'
+    | 'rungs'
+    | '0-10/cm'
     | 'seconds'
     | 'ms'
     | '0-10'
@@ -436,6 +439,13 @@ export const fold = {
 
 export const reading = {
   daySwing: p(3, 'deg', 'shared by all readings of one day; starting value'),
+  swingDays: p(
+    8,
+    'days',
+    'a student’s own swing counts as much as the usual one after so many; starting value',
+  ),
+  leastSwing: p(1.5, 'deg', 'no body swings less; starting value'),
+  mostSwing: p(7, 'deg', 'more than this is no swing of the day; starting value'),
   warmGain: p(4, 'deg', 'a warm body reads higher; starting value', 2),
   disagreement: p(
     2.5,
@@ -463,30 +473,42 @@ export const filter = {
 } as const;
 
 export const offset = {
-  priorSd: p(3, 'cm', 'what the model does not know about one body; starting value'),
+  priorSd: p(3.5, 'cm', 'what the model does not know about one body; starting value'),
   readingSd: p(1.5, 'cm', 'error of a height found by trying, or chosen; starting value'),
   sessionSd: p(
-    2.5,
+    1,
     'cm',
-    'a session that went well or did not speaks this roughly: settling, and the swing of the day; starting value',
+    'a session that went well or did not speaks this roughly, beside the swing of the day: settling; starting value',
   ),
   missed: p(
-    0.05,
+    0.1,
     'chance',
-    'a height that was too low is told as enough: feelings lie now and then; chosen on simulated students of seeds 1–6, in the planner’s own world and the other',
+    'a height that was too low is told as enough: feelings lie now and then; chosen on simulated students of seeds 1–4, in the planner’s own world and the other',
   ),
-  falseAlarm: p(0.02, 'chance', 'a height that was enough is told as too low'),
+  falseAlarm: p(0.03, 'chance', 'a height that was enough is told as too low'),
   halfLife: p(
     182,
     'days',
     'what a session said of a height counts half as much after so long: bodies wander; starting value',
   ),
-  faintFeeling: p(2, '0-10', 'up to here a pose is hardly felt; starting value'),
-  faintRoom: p(
-    1.5,
+  unseenTilt: p(
+    3,
     'cm',
-    'a height that was hardly felt would have been enough this much lower; starting value',
+    'a pelvis that is a few degrees off is not seen: what tilts it is told as enough while it stands so much too low; starting value',
   ),
+  feltAtEdge: p(
+    3.5,
+    '0-10',
+    'a support at the edge is felt so strongly in the muscle, usually; starting value',
+  ),
+  feltPerCm: p(0.5, '0-10/cm', 'what stands higher is felt less; starting value'),
+  feltLeast: p(1.5, '0-10', 'something is felt at any height; starting value'),
+  feltSd: p(
+    1,
+    '0-10',
+    'what one body feels at one height differs so from day to day; starting value',
+  ),
+  measureSd: p(0.8, '0-10', 'people feel by measures of their own; starting value'),
   flagAt: p(2, 'ratio', 'prior spreads past which to measure again; starting value'),
 } as const;
 
@@ -499,9 +521,9 @@ export const decision = {
   mostPieces: p(6, 'pieces', 'no pose builds more: it is set up otherwise'),
   goodSessions: p(2, 'sessions', 'good sessions running before a step down; starting value'),
   chance: p(
-    0.935,
+    0.905,
     'chance',
-    'chance that the range of the day supports the next rung, down or up; tuned on simulated students of seeds 1–12 and 201–206',
+    'chance that the range of the day supports the next rung, down or up; tuned on simulated students of seeds 1–4 in two worlds',
   ),
   firstChance: p(
     0.8,
@@ -511,6 +533,11 @@ export const decision = {
   restDays: p(14, 'days', 'a pose that ended in a stop word stays out this long; starting value'),
   longestGap: p(21, 'days'),
   mostRung: p(2.5, 'cm', 'largest single step down; starting value'),
+  mostRungsUp: p(
+    3,
+    'rungs',
+    'after what was felt a support goes up by no more at once; starting value',
+  ),
   mostHandRung: p(
     22.5,
     'cm',
@@ -522,6 +549,7 @@ export const decision = {
   easyFeeling: p(6, '0-10', 'up to here a session counts as good; starting value'),
   fullTime: p(0.9, 'ratio', 'share of the planned hold that counts as the whole; starting value'),
   mobilePercentile: p(1.645, 'ratio', 'standard deviations over the mean: the 95th percentile'),
+  mobileRanges: p(2, 'ranges', 'of so many kinds past that percentile a body is very mobile'),
 } as const;
 
 export const chair = {

@@ -42,7 +42,7 @@ function carried(estimate: RangeEstimate, weeks: number): Prior {
     weeks,
     scaleOf(id),
   );
-  return { mean: trend.level, sd: sdOnDay(estimate.key, Math.sqrt(trend.levelVar)) };
+  return { mean: trend.level, sd: sdOnDay(estimate, Math.sqrt(trend.levelVar)) };
 }
 
 function beliefIn(estimates: Estimates, weeks: number): Belief {
@@ -52,7 +52,7 @@ function beliefIn(estimates: Estimates, weeks: number): Belief {
       belief[estimate.key] =
         estimate.looks >= LEAST_LOOKS
           ? carried(estimate, weeks)
-          : { mean: estimate.mean, sd: sdOnDay(estimate.key, estimate.sd) };
+          : { mean: estimate.mean, sd: sdOnDay(estimate, estimate.sd) };
   return belief;
 }
 

@@ -85,3 +85,34 @@ test('what was said long ago counts for less, and never for nothing', () => {
   expect(after(1000).meanCm).toBeGreaterThan(0);
   expect(after(1000).sdCm).toBeGreaterThan(after(0).sdCm);
 });
+
+describe('what is felt of a support that carries', () => {
+  const felt = (strength: number, times = 1, overReckonedCm = 4): HeightEvidence[] =>
+    Array.from({ length: times }, () => ({ says: 'enough', overReckonedCm, strength }));
+  const mean = (evidence: HeightEvidence[]) => offsetFrom(evidence, 4).meanCm;
+
+  test('what is hardly felt could stand lower, what is felt strongly should not', () => {
+    expect(mean(felt(1))).toBeLessThan(mean([enough(4)]));
+    expect(mean(felt(6))).toBeGreaterThan(mean([enough(4)]));
+  });
+
+  test('the same feeling time and again says little more than once: people have measures of their own', () => {
+    const [once, ten] = [mean(felt(2)), mean(felt(2, 10))];
+    expect(Math.abs(ten - once)).toBeLessThan(2.5);
+    expect(offsetFrom(felt(2, 10), 4).sdCm).toBeGreaterThan(1);
+  });
+
+  test('a feeling that stays faint while the support comes down says more than one that stays at one height', () => {
+    const down = [6, 4, 2, 0].flatMap((over) => felt(2, 1, over));
+    expect(mean(down)).toBeLessThan(mean(felt(2, 4, 3)));
+  });
+});
+
+test('a body that swings much says less with one good day', () => {
+  const good = (swingCm: number): HeightEvidence => ({
+    says: 'enough',
+    overReckonedCm: -2,
+    swingCm,
+  });
+  expect(offsetFrom([good(4)], 3).meanCm).toBeGreaterThan(offsetFrom([good(0)], 3).meanCm);
+});

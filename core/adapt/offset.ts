@@ -9,6 +9,10 @@ export interface HeightEvidence {
   readonly says: 'enough' | 'tooLow' | 'settled';
   /** Height that lay there less the height reckoned for that day. */
   readonly overReckonedCm: number;
+  /** How strongly what was enough was felt, 0 to 10; none where nothing is said. */
+  readonly strength?: number;
+  /** What the swing of the day does to the height: what was enough that day may not be the next. */
+  readonly swingCm?: number;
   /** Days since it was said; none where nothing is said. */
   readonly daysAgo?: number;
 }
@@ -32,10 +36,44 @@ interface Grid {
 const STEP_CM = 0.25;
 const HALF_WIDTH_SD = 4;
 
-function likelihood({ says, overReckonedCm }: HeightEvidence, offsetCm: number): number {
+/** How strongly a support so much over the edge is usually felt; over more than a hand's breadth hardly at all. */
+const usuallyFelt = (overCm: number) =>
+  Math.max(
+    parameter.feltLeast.value,
+    parameter.feltAtEdge.value - parameter.feltPerCm.value * overCm,
+  );
+
+/**
+ * What was felt, as the logarithm of its likelihood for an offset. Each student has a measure of their own, which is not
+ * known and the same in all sessions: what is felt alike at every height says little, what fades with height much.
+ */
+function logFelt(
+  evidence: readonly HeightEvidence[],
+  weights: readonly number[],
+  offsetCm: number,
+): number {
+  let [precision, sum, squares] = [0, 0, 0];
+  for (const [at, { strength, overReckonedCm, swingCm = 0 }] of evidence.entries()) {
+    if (strength === undefined) continue;
+    const sd = Math.hypot(parameter.feltSd.value, parameter.feltPerCm.value * swingCm);
+    const weight = (weights[at] as number) / (sd * sd);
+    const off = strength - usuallyFelt(overReckonedCm - offsetCm);
+    precision += weight;
+    sum += weight * off;
+    squares += weight * off * off;
+  }
+  return -0.5 * (squares - (sum * sum) / (precision + 1 / parameter.measureSd.value ** 2));
+}
+
+function likelihood(
+  { says, overReckonedCm, swingCm = 0 }: HeightEvidence,
+  offsetCm: number,
+): number {
   if (says === 'settled')
     return Math.exp(-0.5 * ((overReckonedCm - offsetCm) / parameter.readingSd.value) ** 2);
-  const held = normalCdf((overReckonedCm - offsetCm) / parameter.sessionSd.value);
+  const held = normalCdf(
+    (overReckonedCm - offsetCm) / Math.hypot(parameter.sessionSd.value, swingCm),
+  );
   // What is told is now and then not so: no single word decides for months.
   const enough = held * (1 - parameter.falseAlarm.value) + (1 - held) * parameter.missed.value;
   return says === 'enough' ? enough : 1 - enough;
@@ -90,7 +128,7 @@ function weighed(evidence: readonly HeightEvidence[], priorSdCm: number): Offset
         product = 1;
       }
     }
-    log += Math.log(product);
+    log += Math.log(product) + logFelt(evidence, weights, cm);
     chances[i] = log;
     if (log > top) top = log;
   }

@@ -16,6 +16,7 @@ import {
   type RangeKey,
 } from '../ranges/ranges';
 import { predict, update, trendFrom, type Trend } from './levelAndDrift';
+import { swingFrom, type Surprise } from './swing';
 import {
   couplingObservations,
   longSitObservations,
@@ -37,6 +38,8 @@ export interface RangeEstimate {
   /** Days on which it was looked at. */
   readonly looks: number;
   readonly source: 'measured' | 'other-side' | 'assumed';
+  /** How far a day's value lies off the level (1 sd), in the range's own unit; none where nothing warms. */
+  readonly daySwing: number;
 }
 
 export type Estimates = Readonly<Partial<Record<RangeKey, RangeEstimate>>>;
@@ -58,6 +61,8 @@ interface Filtered {
   readonly trend: Trend;
   readonly day: LocalDay | null;
   readonly looks: number;
+  /** Of every day's look but the first, which meets a stranger. */
+  readonly surprises: readonly Surprise[];
 }
 
 /** All of a day's looks enter at once: method errors are pooled, the swing of that day is shared. */
@@ -66,9 +71,11 @@ function runFilter(
   prior: Prior,
   observations: readonly Observation[],
   until: LocalDay,
+  swingDeg: number,
 ): Filtered {
   const scale = scaleOf(id);
-  const daySwing = readingParameter.daySwing.value * (ranges[id].unit === 'deg' ? 1 : 0.01);
+  const daySwing = swingDeg * scale;
+  const surprises: Surprise[] = [];
   let trend = trendFrom(prior.mean, prior.sd, scale);
   let day: LocalDay | null = null;
   let looks = 0;
@@ -82,6 +89,11 @@ function runFilter(
     if (read.length > 0) {
       const weight = read.reduce((sum, { sd }) => sum + 1 / sd ** 2, 0);
       const mean = read.reduce((sum, one) => sum + one.mean / one.sd ** 2, 0) / weight;
+      if (looks > 0)
+        surprises.push({
+          day: here,
+          squaredDeg: ((mean - trend.level) ** 2 - trend.levelVar - 1 / weight) / scale ** 2,
+        });
       trend = update(trend, { mean, variance: 1 / weight + daySwing ** 2, bound: 'equal' });
       looks += 1;
     }
@@ -94,14 +106,16 @@ function runFilter(
     }
   }
   if (day !== null) trend = predict(trend, weeksBetween(day, until), scale);
-  return { trend, day, looks };
+  return { trend, day, looks, surprises };
 }
 
 function estimateOf(
   key: RangeKey,
   filtered: Filtered,
   source: RangeEstimate['source'],
+  swingDeg: number,
 ): RangeEstimate {
+  const { id } = splitKey(key);
   const { trend, day, looks } = filtered;
   return {
     key,
@@ -113,6 +127,7 @@ function estimateOf(
     lastAt: day,
     looks,
     source,
+    daySwing: ranges[id].warms ? swingDeg * scaleOf(id) : 0,
   };
 }
 
@@ -138,12 +153,14 @@ export function estimateRanges(record: StudentRecord, date: LocalDay): Estimates
   const readings = record.readings.filter(({ at }) => dayOf(at) <= until);
   const body = bodyFrom(person.statureCm, person.bodyCm);
 
+  const usualSwing = readingParameter.daySwing.value;
   const unconverted = { body, coupling: priorOf('hamstringCoupling', person.sex) };
   const coupling = runFilter(
     'hamstringCoupling',
     unconverted.coupling,
     couplingObservations(readings),
     until,
+    usualSwing,
   );
   const context = {
     body,
@@ -156,6 +173,7 @@ export function estimateRanges(record: StudentRecord, date: LocalDay): Estimates
     priorOf('pelvicTilt.standing', person.sex),
     direct.filter(({ key }) => key === 'pelvicTilt.standing'),
     until,
+    usualSwing,
   );
   const standingTilt = { mean: standing.trend.level, sd: Math.sqrt(standing.trend.levelVar) };
   const observations = [
@@ -163,11 +181,13 @@ export function estimateRanges(record: StudentRecord, date: LocalDay): Estimates
     ...readings.flatMap((reading) => longSitObservations(reading, standingTilt, body)),
   ];
 
+  const swingDeg = ownSwing(observations, person, until);
   const estimates: Partial<Record<RangeKey, RangeEstimate>> = {};
   for (const id of rangeIds) {
     if (id === 'pelvicTilt.longSit') continue;
     if (id === 'hamstringCoupling') {
-      estimates[id] = estimateOf(id, coupling, coupling.looks > 0 ? 'measured' : 'assumed');
+      const source = coupling.looks > 0 ? 'measured' : 'assumed';
+      estimates[id] = estimateOf(id, coupling, source, swingDeg);
       continue;
     }
     const prior = priorOf(id, person.sex);
@@ -176,27 +196,38 @@ export function estimateRanges(record: StudentRecord, date: LocalDay): Estimates
     for (const { key, seen } of own) {
       const other = own.find((one) => one.key !== key);
       if (seen.length === 0 && other && other.seen.length > 0) {
-        const theirs = runFilter(id, prior, other.seen, until);
+        const theirs = runFilter(id, prior, other.seen, until, swingDeg);
         const sd = Math.hypot(Math.sqrt(theirs.trend.levelVar), filter.sideDifference.value);
         // A reading of the other side narrows this one, and can never make it more doubtful than knowing nothing.
         estimates[key] =
           sd < prior.sd
             ? {
-                ...estimateOf(key, theirs, 'other-side'),
+                ...estimateOf(key, theirs, 'other-side', swingDeg),
                 sd,
                 lastAt: null,
                 looks: 0,
                 driftPerWeek: 0,
                 covariance: 0,
               }
-            : estimateOf(key, runFilter(id, prior, [], until), 'assumed');
+            : estimateOf(key, runFilter(id, prior, [], until, swingDeg), 'assumed', swingDeg);
         continue;
       }
-      const filtered = runFilter(id, prior, seen, until);
-      estimates[key] = estimateOf(key, filtered, filtered.day === null ? 'assumed' : 'measured');
+      const filtered = runFilter(id, prior, seen, until, swingDeg);
+      const source = filtered.day === null ? 'assumed' : 'measured';
+      estimates[key] = estimateOf(key, filtered, source, swingDeg);
     }
   }
   return estimates;
+}
+
+/** One student's own swing from day to day, in degrees, as all their readings of ranges that warm show it. */
+function ownSwing(observations: readonly Observation[], { sex }: Person, until: LocalDay): number {
+  const warming = observations.filter(({ key }) => ranges[splitKey(key).id].warms);
+  const surprises = [...groupedBy(warming, ({ key }) => key)].flatMap(([key, seen]) => {
+    const { id } = splitKey(key);
+    return runFilter(id, priorOf(id, sex), seen, until, readingParameter.daySwing.value).surprises;
+  });
+  return swingFrom(surprises);
 }
 
 /** Estimates as what the geometry carries through on one day: the level's doubt, and the swing of that day. */
@@ -204,15 +235,13 @@ export function beliefOf(estimates: Estimates): Belief {
   const belief: Partial<Record<InputKey, Prior>> = {};
   for (const estimate of Object.values(estimates))
     if (estimate)
-      belief[estimate.key] = { mean: estimate.mean, sd: sdOnDay(estimate.key, estimate.sd) };
+      belief[estimate.key] = { mean: estimate.mean, sd: sdOnDay(estimate, estimate.sd) };
   return belief;
 }
 
-/** Doubt of a range on one day, from the doubt of its level. */
-export function sdOnDay(key: RangeKey, sd: number): number {
-  const { id } = splitKey(key);
-  return ranges[id].warms ? Math.sqrt(sd * sd + readingParameter.daySwing.value ** 2) : sd;
-}
+/** Doubt of a range on one day, from the doubt of its level and the swing of the day. */
+export const sdOnDay = ({ daySwing }: Pick<RangeEstimate, 'daySwing'>, sd: number): number =>
+  Math.hypot(sd, daySwing);
 
 /** The smallest difference of two looks worth believing, 19 times in 20: both errors, and the swing of both days. */
 export const believableDifference = (sem: number, otherSem: number, daySwing: number): number =>

@@ -266,14 +266,22 @@ function againStacks(of: SlotBuild, lying: Stack, targetCm: number): Stack[] {
   return [again, ...rivals.slice(0, 2)];
 }
 
-/** One rung higher; two where, after what was felt, one is still less likely to be enough than a rung to come down to must be. */
+/**
+ * One rung higher; more where, after what was felt, that is still less likely to be enough than a rung to come down to
+ * must be.
+ */
 function raised(of: SlotBuild, from: Stack): Stack {
   const { lying, rule, shelf, used, edgeCm, doubt, raisedChance, decision, mostPieces } = of;
   const most = { mostPieces, mostCm: mostHere(of) + MOST_SLACK_CM };
-  const one = rungAbove(shelf, rule, from, used, most);
-  if (!one || !lying || decision.oneRung) return one ?? from;
-  const enough = chanceEnough(one.heightCm, edgeCm, doubt.range, doubt.offset) >= raisedChance;
-  return (enough ? undefined : rungAbove(shelf, rule, one, used, most)) ?? one;
+  const mostRungs = !lying || decision.oneRung ? 1 : decisionParameter.mostRungsUp.value;
+  let stands = from;
+  for (let rungs = 0; rungs < mostRungs; rungs++) {
+    const next = rungAbove(shelf, rule, stands, used, most);
+    if (!next) break;
+    stands = next;
+    if (chanceEnough(stands.heightCm, edgeCm, doubt.range, doubt.offset) >= raisedChance) break;
+  }
+  return stands;
 }
 
 /** Whether a slot is the one that a decision moves: a pair that goes up goes up on both sides, each comes down by itself. */

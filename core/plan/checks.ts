@@ -2,31 +2,39 @@ import {
   believableDifference,
   contextOf,
   type Estimates,
+  type RangeEstimate,
   type StudentRecord,
 } from '../estimate/estimate';
 import { observationOf } from '../estimate/observations';
 import { dayOf, shiftDays, type LocalDay } from '../formats/time';
 import type { Family } from '../geometry/family';
-import { decision as parameter, reading as readingParameter } from '../parameters';
+import { decision as parameter } from '../parameters';
 import { ranges, splitKey, type RangeKey, type ReadingSide } from '../ranges/ranges';
 import type { Reason } from '../reasons';
 
-/** Marked so by the teacher or at intake, or any measured range past the 95th percentile of adults. */
+/**
+ * Marked so by the teacher or at intake, or measured past the 95th percentile of adults in ranges of two kinds: of a dozen
+ * ranges one so free is found in half of all people, and says nothing of the others.
+ */
 export function isVeryMobile({ person }: StudentRecord, estimates: Estimates): boolean {
   if (person.veryMobile !== undefined) return person.veryMobile;
   if (person.cautions.some(({ id, answer }) => id === 'very-mobile' && answer === 'yes'))
     return true;
-  return Object.values(estimates).some((estimate) => {
-    const range = estimate && ranges[splitKey(estimate.key).id];
-    return (
-      range?.prior &&
-      estimate?.source === 'measured' &&
-      range.unit === 'deg' &&
-      !range.id.startsWith('pelvicTilt') &&
-      estimate.mean - estimate.sd >
-        range.prior.mean + parameter.mobilePercentile.value * range.prior.sd
-    );
-  });
+  const free = Object.values(estimates).flatMap((estimate) =>
+    estimate && isFree(estimate) ? splitKey(estimate.key).id : [],
+  );
+  return new Set(free).size >= parameter.mobileRanges.value;
+}
+
+function isFree({ key, source, mean, sd }: RangeEstimate): boolean {
+  const { prior, unit, id } = ranges[splitKey(key).id];
+  return (
+    source === 'measured' &&
+    prior !== null &&
+    unit === 'deg' &&
+    !id.startsWith('pelvicTilt') &&
+    mean - sd > prior.mean + parameter.mobilePercentile.value * prior.sd
+  );
 }
 
 /** A range that reads low today, and by how much. */
@@ -63,7 +71,7 @@ export function lowCheckOf(
     // A reading that only says "at least" cannot be low.
     if (!then || seen.bound === 'atLeast' || then.source !== 'measured') continue;
     if (!leansOn.includes(seen.key)) continue;
-    const believableDeg = believableDifference(seen.sd, then.sd, readingParameter.daySwing.value);
+    const believableDeg = believableDifference(seen.sd, then.sd, then.daySwing);
     const underDeg = then.mean - seen.mean;
     if (underDeg > believableDeg)
       return {

@@ -59,7 +59,7 @@ function likelyBack(estimates: Estimates, weeks: number): InputValues {
 
 function ofTheDay(key: InputKey, estimates: Estimates): number {
   const estimate = estimates[key as RangeKey];
-  return estimate ? 1 - (estimate.sd / sdOnDay(estimate.key, estimate.sd)) ** 2 : 0;
+  return estimate ? 1 - (estimate.sd / sdOnDay(estimate, estimate.sd)) ** 2 : 0;
 }
 
 function reckonContext(

@@ -38,7 +38,7 @@ describe('what a session says of a height', () => {
   const said = (more: Parameters<typeof samplePose>[0], goesUp: SlotKey | null = null) =>
     evidenceOf(samplePose(more), 'seat', 20, goesUp);
   test('going well says: enough', () =>
-    expect(said({})).toEqual([{ says: 'enough', overReckonedCm: 2.5 }]));
+    expect(said({})).toEqual([{ says: 'enough', overReckonedCm: 2.5, strength: 4 }]));
   test('a joint says: too low, of the slot that it points at', () => {
     expect(said({ feeling: { strength: 2, place: 'joint' } }, 'seat')).toEqual([
       { says: 'tooLow', overReckonedCm: 2.5 },

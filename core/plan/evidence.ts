@@ -122,17 +122,8 @@ export function evidenceOf(
   if (faulted.has(sidelessKey(key))) return [{ says: 'tooLow', overReckonedCm }];
   // What fills a gap was enough whatever it was: that says nothing of the gap.
   if (fills) return tooLowBy(goesUp, key, overReckonedCm);
-  // What was hardly felt would have been enough a little lower, too.
   if (wentWell(outcome))
-    return [
-      {
-        says: 'enough',
-        overReckonedCm:
-          outcome.feeling.strength <= parameter.faintFeeling.value
-            ? overReckonedCm - parameter.faintRoom.value
-            : overReckonedCm,
-      },
-    ];
+    return [{ says: 'enough', overReckonedCm, strength: outcome.feeling.strength }];
   return tooLowBy(goesUp, key, overReckonedCm);
 }
 
@@ -294,17 +285,27 @@ export function offsetsOf(
       const key = slotKey(need);
       const purpose = purposeOf(need.slot, pose.family);
       const fills = purpose === 'fill' || purpose === 'reach';
+      const unseenCm = purpose === 'tilt' ? parameter.unseenTilt.value : 0;
+      const swing = spreadOf(band, dayShare);
+      const swingCm = evenly(swing);
       const evidence = learnsNothing(pose, need)
         ? []
         : then.flatMap(({ outcome, daysAgo, edge, target, goesUp, faulted }) => {
             const reckoned = (target && chosenAgainst(outcome, key) ? target : edge)(key);
             return evidenceOf(outcome, key, reckoned ?? need.rawCm, goesUp, faulted, fills).map(
-              (one) => ({ ...one, daysAgo }),
+              ({ strength, ...one }) => ({
+                ...one,
+                // A pull in the muscle is what a fold is for; only what carries is felt the less the higher it stands.
+                ...(purpose === 'carry' && strength !== undefined ? { strength } : {}),
+                overReckonedCm: one.overReckonedCm + (one.says === 'settled' ? 0 : unseenCm),
+                daysAgo,
+                swingCm,
+              }),
             );
           });
       const stays = evenly(spreadOf(band, (input) => 1 - dayShare(input)));
       const priorSdCm = need.isChosen ? 0 : Math.hypot(parameter.priorSd.value, stays);
-      return [key, { offset: offsetFrom(evidence, priorSdCm), range: spreadOf(band, dayShare) }];
+      return [key, { offset: offsetFrom(evidence, priorSdCm), range: swing }];
     }),
   );
 }

@@ -10,6 +10,7 @@ import { doneAsPlanned, inputOf, recordWith, samplePose, sampleReading } from '.
 import { recordOfSix, sixPeople, type OneOfSix } from '../tests/sixPeople';
 import { goodRunning } from '../adapt/decide';
 import { neededOn } from './evidence';
+import { standsIn } from './limits';
 import { planStudent } from './plan';
 
 const DAY = '2026-03-01';
@@ -224,4 +225,36 @@ test('no pose ever uses more of a prop than the shelf has, raised or not', () =>
         expect([pose, id, used <= count]).toEqual([pose, id, true]);
       }
   }
+});
+
+test('a ramp that was left away for want of props is no ramp of nought', () => {
+  const first = plan('reclined-hero', []);
+  const after = planStudent(
+    {
+      ...recordOfSix('desk worker'),
+      sessions: [{ id: 's0', person: 'p', at: shiftDays(DAY, -7), poses: [doneAsPlanned(first)] }],
+    },
+    studioShelf.filter(({ kind }) => kind === 'block'),
+    DAY,
+    { poses: ['reclined-hero'] },
+  ).poses[0] as PlanPose;
+  const ramp = slotOf(after, 'back.high');
+  expect(slotOf(first, 'back.high').stackCm).toBeGreaterThan(10);
+  expect(ramp).toMatchObject({ stack: [], stackCm: 0 });
+  expect(ramp.lastCm).toBeGreaterThan(10);
+  expect(standsIn(poseById('reclined-hero')!, ramp)).toBe(false);
+  expect(after.stage).toBe('on-forearms');
+});
+
+test('what tilts the pelvis and was told as enough may have stood as much too low as is not seen', () => {
+  const first = plan('staff', []);
+  const seat = slotOf(first, 'seat');
+  const good = [28, 21, 14, 7].map((ago) => ({
+    ago,
+    pose: at(first, { seat: Math.max(0, seat.reckonedCm - 2) }),
+  }));
+  const { offsetCm } = slotOf(plan('staff', good), 'seat');
+  expect(offsetCm).toBeLessThan(0);
+  // Where it had been seen to be enough, the offset would lie under what is told.
+  expect(offsetCm).toBeGreaterThan(-3.5);
 });

@@ -1,7 +1,9 @@
+import type { PlanSlot } from '../formats/plan';
+import { decision } from '../parameters';
 import { ordinaryAt } from '../poses/ordinary';
 import type { Pose } from '../poses/poses';
 import { purposeOf, slotMostCm } from '../props/slots';
-import { sidelessKey, slotRefOf, type SlotKey } from '../slots';
+import { sidelessKey, slotKey, slotRefOf, type SlotKey } from '../slots';
 
 type InPose = Pick<Pose, 'id' | 'family'>;
 
@@ -23,3 +25,12 @@ export function staysEmptyOver(pose: InPose, key: SlotKey, cm: number): boolean 
     (slot === 'underKnees' && purposeOf(slot, pose.family) === 'tilt');
   return otherwise && cm > mostCmAt(pose, key) + MOST_SLACK_CM;
 }
+
+/** A ramp that the shelf builds too low by so much is not lain back on. */
+const MOST_UNDER_CM = 2 * decision.mostRung.value;
+export const isShort = ({ slot, targetCm, stackCm }: PlanSlot): boolean =>
+  slot === 'back' && targetCm - stackCm > MOST_UNDER_CM;
+
+/** Whether a slot has its height in the pose: what is left empty for want of a support is no height of nought. */
+export const standsIn = (pose: InPose, slot: PlanSlot): boolean =>
+  !slot.isLength && !isShort(slot) && !staysEmptyOver(pose, slotKey(slot), slot.reckonedCm);

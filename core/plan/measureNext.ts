@@ -1,6 +1,5 @@
 import { narrowingOf, type Band } from '../geometry/band';
-import { sdOnDay, type Estimates } from '../estimate/estimate';
-import { reading } from '../parameters';
+import { sdOnDay, type Estimates, type RangeEstimate } from '../estimate/estimate';
 import { splitKey, type RangeId, type RangeKey, type ReadingSide } from '../ranges/ranges';
 
 export interface NextReading {
@@ -14,8 +13,8 @@ const READINGS = 2;
 const LEAST_GAIN_CM = 0.3;
 
 /** Spread of a range after a reading that is off by so much, without taking it: updating a Gaussian needs no value. */
-const sdAfter = (sd: number, errorDeg: number) =>
-  Math.sqrt(1 / (1 / sd ** 2 + 1 / (errorDeg ** 2 + reading.daySwing.value ** 2)));
+const sdAfter = ({ sd, daySwing }: Pick<RangeEstimate, 'sd' | 'daySwing'>, error: number) =>
+  Math.sqrt(1 / (1 / sd ** 2 + 1 / (error ** 2 + daySwing ** 2)));
 
 /**
  * Readings ranked by how much each, taken twice, would narrow the bands of the plan; those that would do so by next to
@@ -37,8 +36,7 @@ export function measureNext(
       const { id, side } = splitKey(key as RangeKey);
       const error = errorOf(id, side, estimate.mean, READINGS);
       if (error === null) return [];
-      const shrink =
-        sdOnDay(estimate.key, sdAfter(estimate.sd, error)) / sdOnDay(estimate.key, estimate.sd);
+      const shrink = sdOnDay(estimate, sdAfter(estimate, error)) / sdOnDay(estimate, estimate.sd);
       const gainCm = bands.reduce((sum, band) => sum + narrowingOf(band, key, shrink), 0);
       return gainCm >= LEAST_GAIN_CM ? [{ range: id, side, gainCm }] : [];
     })

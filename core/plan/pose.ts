@@ -18,7 +18,7 @@ import { decision as decisionParameter } from '../parameters';
 import { comesDown, stageOf, wayOf, type Pose, type PoseId } from '../poses/poses';
 import type { Reason } from '../reasons';
 import { rungBelow } from '../props/search';
-import { mostCmAt, staysEmptyOver } from './limits';
+import { isShort, mostCmAt, standsIn, staysEmptyOver } from './limits';
 import { isStoodOn, purposeOf, slotRule } from '../props/slots';
 import { countAll, usedBy, usedWith, type Stack, type Used } from '../props/stack';
 import type { ReadingSide } from '../ranges/ranges';
@@ -293,28 +293,21 @@ function rungsOf(laid: Laid): Rung[] {
       const stands = lying.get(slot);
       if (!stands || stands.heightCm < 0.5) return [];
       const rule = slotRule(need.slot, pose.family, body, laid.settings.way);
-      // What the other slots use is not free to make a step of.
-      const next = rungBelow(
-        context.shelf,
-        rule,
-        stands,
-        usedBeside(lying, slot),
-        piecesLeft(laid, lying, slot),
-      );
-      if (!next) return [];
       const { offset, range } = doubts.get(slot) as SlotDoubt;
       // Judged on what else lies there, not on what would be reckoned for it.
       const edge = neededOn(family, atEdge, heights, slot) ?? need.rawCm;
+      const carries = purposeOf(need.slot, pose.family) === 'carry';
+      // What the other slots use is not free to make a step of.
+      const [used, left] = [usedBeside(lying, slot), piecesLeft(laid, lying, slot)];
+      const next = rungBelow(context.shelf, rule, stands, used, left);
+      if (!next) return [];
       return [
         {
           slot,
           fromCm: stands.heightCm,
           toCm: next.heightCm,
           chance: chanceEnough(next.heightCm, edge, range, offset),
-          asked:
-            purposeOf(need.slot, pose.family) === 'carry'
-              ? context.care.lowerRung
-              : decisionParameter.softChance.value,
+          asked: carries ? context.care.lowerRung : decisionParameter.softChance.value,
         },
       ];
     });
@@ -425,20 +418,12 @@ const keptLater = (laid: Laid, decision: Decision, at: number) =>
     return lying ? [lying.pieces] : [];
   });
 
-/** A ramp that the shelf builds too low by so much is not lain back on. */
-const MOST_UNDER_CM = 2 * decisionParameter.mostRung.value;
-const isShort = ({ slot, targetCm, stackCm }: PlanSlot) =>
-  slot === 'back' && targetCm - stackCm > MOST_UNDER_CM;
 /** What would lie on a ramp that is not there. */
 const lacksRamp = ({ over }: PlanSlot, before: readonly PlanSlot[]) =>
   over === 'ramp' && before.some(isShort);
 /** A slot as it comes to lie beside those before it: nothing is laid for a ramp that is too low, nor on one. */
 const asLaid = (slot: PlanSlot, before: readonly PlanSlot[]): PlanSlot =>
   isShort(slot) || lacksRamp(slot, before) ? { ...slot, stack: [], stackCm: 0 } : slot;
-/** Whether a slot has its height in the pose; left empty, the pose is set up otherwise. */
-const standsIn = (pose: Pose, slot: PlanSlot) =>
-  !slot.isLength && !isShort(slot) && !staysEmptyOver(pose, slotKey(slot), slot.reckonedCm);
-
 /** Comforts, which go first where a pose would ask for too many pieces. */
 const COMFORTS: readonly SlotId[] = ['neck', 'ankle', 'shoulder', 'behindKnee'];
 /** Slots that take two pieces: one for each hand, or something under something. */

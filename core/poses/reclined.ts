@@ -100,7 +100,7 @@ export const reclined = [
       'Lean forward over the knees, then lengthen one leg after the other.',
     ],
     needs: ['kneeFlexion.hipBent', 'kneeFlexion.prone', 'anklePoint'],
-    comesDown: ['seat', 'back.high'],
+    comesDown: ['back.high', 'seat'],
     eases: easedBy('back.high', { joint: 'seat' }),
     faults: [
       { id: 'ankle-bulges', seen: 'Outer ankle bulges', slot: 'seat', way: 'raise' },
@@ -207,7 +207,7 @@ export const reclined = [
       'Press the forearms, come up, unfold; both legs long before the other side.',
     ],
     needs: ['kneeFlexion.hipBent', 'kneeFlexion.prone', 'anklePoint'],
-    comesDown: ['seat', 'back.high'],
+    comesDown: ['back.high', 'seat'],
     eases: easedBy('back.high', { joint: 'seat', other: 'back.high' }),
     faults: [
       { id: 'ankle-bulges', seen: 'Outer ankle bulges', slot: 'seat', way: 'raise' },

@@ -25,6 +25,13 @@ test('a policy that sees the level keeps a margin in hand, and a joint speaks on
   expect(of('level').stuckShare).toBeLessThan(0.02);
 });
 
+test('at as many signals as the rule has, one that sees the level stands lower than the rule', () => {
+  const { levelExcessCm, meanExcessCm } = of('rule');
+  expect(levelExcessCm).toBeGreaterThan(0);
+  expect(levelExcessCm).toBeLessThan(meanExcessCm);
+  expect(of('never').levelExcessCm).toBeNull();
+});
+
 test('one that sees the truth of the day hurts nobody', () =>
   expect(of('truth').jointSignalsPer100).toBe(0));
 
@@ -42,8 +49,9 @@ test('the aim holds on a cohort that the rule was not tuned on', () => {
     cohorts.reduce((sum, one) => sum + of(one), 0) / seeds.length;
   expect(mean(([rule]) => rule.jointSignalsPer100)).toBeLessThanOrEqual(5);
   expect(mean(([rule, level]) => rule.meanExcessCm / level.meanExcessCm)).toBeLessThanOrEqual(1.35);
-  expect(mean(([rule]) => rule.bandCoverage ?? NaN)).toBeGreaterThan(0.75);
-  expect(mean(([rule]) => rule.bandCoverage ?? NaN)).toBeLessThan(0.85);
+  // Wider here than the 80 % that they say, so that they hold where the world is not as assumed.
+  expect(mean(([rule]) => rule.bandCoverage ?? NaN)).toBeGreaterThan(0.8);
+  expect(mean(([rule]) => rule.bandCoverage ?? NaN)).toBeLessThan(0.93);
 });
 
 test('every policy lives through the same weeks', () => {
@@ -83,10 +91,15 @@ describe('in a world that is not the planner’s own', () => {
     cohorts.reduce((sum, one) => sum + of(one), 0) / cohorts.length;
 
   test('bands hold about what they say, and joints speak no more often than the aim', () => {
-    expect(mean(({ bandCoverage }) => bandCoverage ?? NaN)).toBeGreaterThan(0.68);
+    expect(mean(({ bandCoverage }) => bandCoverage ?? NaN)).toBeGreaterThan(0.74);
     expect(mean(({ bandCoverage }) => bandCoverage ?? NaN)).toBeLessThan(0.87);
     expect(mean(({ jointSignalsPer100 }) => jointSignalsPer100)).toBeLessThan(7.5);
     expect(mean(({ loweredUnder }) => loweredUnder ?? 0)).toBeLessThan(0.05);
+  });
+
+  test('bands hold from the first sessions to the last', () => {
+    for (const span of [0, 1, 2])
+      expect(mean(({ coverageAfter }) => coverageAfter[span] ?? NaN)).toBeGreaterThan(0.68);
   });
 
   test('bands narrow as sessions gather', () => {

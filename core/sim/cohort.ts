@@ -4,6 +4,7 @@ import type { Person, Reading, Session } from '../formats/book';
 import type { PlanPose, PlanSlot } from '../formats/plan';
 import { shiftDays, type LocalDay } from '../formats/time';
 import type { InputValues } from '../geometry/inputs';
+import { memoise } from '../memoise';
 import { decision as decisionParameter } from '../parameters';
 import { shippedCare, type Care } from '../plan/context';
 import { planStudent } from '../plan/plan';
@@ -18,12 +19,12 @@ import { chanceFrom, seedOf, type Chance } from './chance';
 import { practisedElsewhere } from './practised';
 import {
   doPose,
+  isBuiltIn,
   measure,
   simulateStudent,
   trueHeights,
   truthAfter,
   UNFELT_CM,
-  UNSEEN_TILT_CM,
   type SimulatedStudent,
 } from './student';
 import { worlds, type Life, type World, type WorldId } from './world';
@@ -44,6 +45,7 @@ export interface FollowedSlot {
 export const followedSlots: readonly FollowedSlot[] = [
   { pose: 'hero', side: 'both', slot: 'seat' },
   { pose: 'reclined-hero', side: 'both', slot: 'back.high', way: 'ramp' },
+  { pose: 'reclined-hero', side: 'both', slot: 'seat', way: 'ramp' },
   { pose: 'staff', side: 'both', slot: 'seat' },
   { pose: 'staff', side: 'both', slot: 'underKnees' },
   { pose: 'seated-fold', side: 'both', slot: 'underKnees', way: 'upright' },
@@ -51,6 +53,7 @@ export const followedSlots: readonly FollowedSlot[] = [
   { pose: 'pigeon', side: 'left', slot: 'hipLevel', way: 'upright' },
   { pose: 'squat', side: 'both', slot: 'seat', way: 'seat' },
   { pose: 'reclined-hero-one', side: 'left', slot: 'seat', way: 'ramp' },
+  { pose: 'reclined-hero-one', side: 'left', slot: 'back.high', way: 'ramp' },
 ];
 /** The slot that is followed where nothing else is asked for. */
 const [HERO_SEAT] = followedSlots as readonly [FollowedSlot];
@@ -77,6 +80,8 @@ export interface PolicyFigures {
   /** How far it stood over the lowest that the truth of the day allowed, on average. */
   readonly meanExcessCm: number;
   readonly excessError: number;
+  /** The excess of the policy that sees the level, with so much in hand that it has as many signals; where it was asked for. */
+  readonly levelExcessCm: number | null;
   /** Share of weeks in which it stood more than 5 cm over what the level needs, and the longest run of them. */
   readonly stuckShare: number;
   readonly longestStuck: number;
@@ -88,6 +93,8 @@ export interface PolicyFigures {
   /** Share of sessions whose need lay inside the plan's 80 % band, of the day and of the level; only where a plan was asked. */
   readonly bandCoverage: number | null;
   readonly levelCoverage: number | null;
+  /** Band coverage of the day in the first five sessions, up to the twentieth, and after that. */
+  readonly coverageAfter: readonly (number | null)[];
   /** Mean width of the band after 1, 5 and 20 sessions. */
   readonly bandWidthCm: readonly (number | null)[];
 }
@@ -99,7 +106,8 @@ interface Week {
   readonly edgeCm: number;
   readonly levelEdgeCm: number;
   readonly levelNeedCm: number;
-  readonly signal: boolean;
+  /** So much under the edge it goes unnoticed. */
+  readonly unfeltCm: number;
   readonly inBand: boolean | null;
   readonly levelInBand: boolean | null;
   readonly widthCm: number | null;
@@ -151,6 +159,7 @@ const shareOf = (yes: readonly (boolean | null)[]) => {
   return known.length === 0 ? null : known.filter(Boolean).length / known.length;
 };
 
+const isSignal = ({ edgeCm, heightCm, unfeltCm }: Week) => edgeCm - heightCm > unfeltCm;
 const excessOf = ({ heightCm, edgeCm }: Week) => Math.max(0, heightCm - Math.max(0, edgeCm));
 const isStuck = ({ heightCm, levelNeedCm }: Week) => heightCm - levelNeedCm > MILESTONE_CM;
 
@@ -174,6 +183,12 @@ const loweringsOf = (weeks: readonly Week[]) =>
       : [];
   });
 
+/** Spans of sessions of which the coverage is told. */
+const SPANS = [
+  [0, 5],
+  [5, 20],
+  [20, Infinity],
+] as const;
 /** Sessions after which the width of the band is told. */
 const WIDTHS_AFTER = [1, 5, 20] as const;
 
@@ -185,7 +200,7 @@ function figuresOf(
 ): PolicyFigures {
   const all = students.flat();
   const came = students.filter(({ length }) => length > 0);
-  const signals = came.map((weeks) => 100 * (shareOf(weeks.map(({ signal }) => signal)) ?? 0));
+  const signals = came.map((weeks) => 100 * (shareOf(weeks.map(isSignal)) ?? 0));
   const reached = students
     .flatMap((weeks) => {
       const at = weeks.find(({ heightCm }) => heightCm <= (weeks[0]?.heightCm ?? 0) - MILESTONE_CM);
@@ -197,10 +212,11 @@ function figuresOf(
     slot,
     policy,
     sessions: all.length,
-    jointSignalsPer100: 100 * (shareOf(all.map(({ signal }) => signal)) ?? 0),
+    jointSignalsPer100: 100 * (shareOf(all.map(isSignal)) ?? 0),
     signalsError: errorOf(signals),
     meanExcessCm: meanOf(all.map(excessOf)),
     excessError: errorOf(came.map((weeks) => meanOf(weeks.map(excessOf)))),
+    levelExcessCm: null,
     stuckShare: shareOf(all.map(isStuck)) ?? 0,
     longestStuck: Math.max(0, ...students.map(longestRun)),
     loweredUnder: shareOf(students.flatMap(loweringsOf)),
@@ -208,6 +224,9 @@ function figuresOf(
     reachedFiveLower: reached.length,
     bandCoverage: shareOf(all.map(({ inBand }) => inBand)),
     levelCoverage: shareOf(all.map(({ levelInBand }) => levelInBand)),
+    coverageAfter: SPANS.map(([from, to]) =>
+      shareOf(students.flatMap((weeks) => weeks.slice(from, to).map(({ inBand }) => inBand))),
+    ),
     bandWidthCm: WIDTHS_AFTER.map((sessions) => {
       const widths = students.flatMap((weeks) => weeks[sessions]?.widthCm ?? []);
       return widths.length === 0 ? null : meanOf(widths);
@@ -282,20 +301,21 @@ function bornIn(world: World, { slots }: FollowedPose, index: number, { seed }: 
   const bodyCm = lengthsOf(known.statureCm, world.lengthSpread, own);
   const student = simulateStudent({ ...known, bodyCm }, START, birth, {
     quirkSdCm: world.quirkSdCm,
+    ...world.eye(own),
   });
   return { student, known, life: world.life(birth) };
 }
 
 /** How much too low goes unnoticed in a slot. */
-const unfeltCm = (pose: Pose, key: SlotKey) =>
-  UNFELT_CM + (purposeOf(slotRefOf(key).slot, pose.family) === 'tilt' ? UNSEEN_TILT_CM : 0);
+const unfeltIn = (pose: Pose, key: SlotKey, { unseenTiltCm }: SimulatedStudent) =>
+  UNFELT_CM + (purposeOf(slotRefOf(key).slot, pose.family) === 'tilt' ? unseenTiltCm : 0);
 
 const builtIn = (planned: PlanPose | undefined): Readonly<Record<string, number>> =>
-  Object.fromEntries(
-    (planned?.slots ?? [])
-      .filter(({ isLength }) => !isLength)
-      .map((slot) => [slotKey(slot), slot.stackCm]),
-  );
+  planned
+    ? Object.fromEntries(
+        planned.slots.filter(isBuiltIn(planned)).map((slot) => [slotKey(slot), slot.stackCm]),
+      )
+    : {};
 
 type Needs = Readonly<Record<string, number>>;
 
@@ -303,6 +323,7 @@ type Needs = Readonly<Record<string, number>>;
 interface InWeek {
   readonly one: FollowedSlot;
   readonly week: number;
+  readonly student: SimulatedStudent;
   readonly pose: Pose;
   readonly policy: PolicyId;
   /** Today's plan, where the policy looks at one. */
@@ -315,10 +336,12 @@ interface InWeek {
   readonly level: readonly [Needs, Needs];
 }
 
+const ruleOf = ({ slot: key, way }: FollowedSlot, pose: Pose) =>
+  slotRule(slotRefOf(key).slot, pose.family, bodyFrom(PLAIN_STATURE_CM), way);
+
 /** The height at which a policy builds a slot. */
 function heightBy({ one, week, pose, policy, first, built, day, level }: InWeek, shelf: Shelf) {
-  const { slot: key, way } = one;
-  const rule = slotRule(slotRefOf(key).slot, pose.family, bodyFrom(PLAIN_STATURE_CM), way);
+  const { slot: key } = one;
   const firstCm = builtIn(first)[key] ?? 0;
   switch (policy) {
     case 'rule':
@@ -328,9 +351,9 @@ function heightBy({ one, week, pose, policy, first, built, day, level }: InWeek,
     case 'fixed':
       return Math.max(0, firstCm - decisionParameter.mostRung.value * Math.floor(week / 2));
     case 'level':
-      return rungFrom(shelf, rule, overFloor(level[0], key));
+      return rungFrom(shelf, ruleOf(one, pose), overFloor(level[0], key));
     case 'truth':
-      return rungFrom(shelf, rule, overFloor(day[0], key));
+      return rungFrom(shelf, ruleOf(one, pose), overFloor(day[0], key));
   }
 }
 /** A body whose width decides what may serve as a seat. */
@@ -340,7 +363,7 @@ const overFloor = (of: Needs, key: SlotKey) => Math.max(0, of[key] ?? 0);
 
 /** What came of one slot in one week. */
 function weekOf(in_: InWeek, shelf: Shelf): Week {
-  const { one, week, pose, policy, planned, day, level } = in_;
+  const { one, week, student, pose, policy, planned, day, level } = in_;
   const key = one.slot;
   const heightCm = heightBy(in_, shelf);
   const slot = policy === 'rule' ? planned?.slots.find((of) => slotKey(of) === key) : undefined;
@@ -351,7 +374,7 @@ function weekOf(in_: InWeek, shelf: Shelf): Week {
     edgeCm,
     levelEdgeCm: overFloor(level[1], key),
     levelNeedCm: overFloor(level[0], key),
-    signal: edgeCm - heightCm > unfeltCm(pose, key),
+    unfeltCm: unfeltIn(pose, key, student),
     inBand: slot ? holds(slot, overFloor(day[0], key)) : null,
     levelInBand: slot ? holds(slot, overFloor(level[0], key)) : null,
     widthCm: slot ? slot.highCm - slot.lowCm : null,
@@ -410,12 +433,14 @@ function followStudent(
       trueHeights(student, pose.id, values, { built, side, edge });
     const [dayNeed, dayEdge] = [needs(truth, false), needs(truth, true)];
     const [levelNeed, levelEdge] = [needs(level, false), needs(level, true)];
-    for (const one of slots)
+    // A week in which the pose is done without a slot is none of that slot's.
+    for (const one of slots.filter(({ slot: key }) => built[key] !== undefined))
       (weeks.get(one) as Week[]).push(
         weekOf(
           {
             one,
             week,
+            student,
             pose,
             policy,
             planned,
@@ -438,23 +463,59 @@ function followStudent(
   return weeks;
 }
 
+/** In hand over the level's need, tried from the least up. */
+const IN_HAND_CM = Array.from({ length: 101 }, (_, i) => -10 + i * 0.25);
+
+/**
+ * The excess of a policy that knows each student's level and keeps so much in hand that it has no more signals than asked;
+ * null where it never has as few.
+ */
+function levelExcessAt(
+  signalsPer100: number,
+  weeks: readonly Week[],
+  { one, pose }: { readonly one: FollowedSlot; readonly pose: Pose },
+  shelf: Shelf,
+): number | null {
+  const rung = memoise((cm: number) => rungFrom(shelf, ruleOf(one, pose), cm / 4));
+  for (const inHandCm of IN_HAND_CM) {
+    const stands = weeks.map((week) => ({
+      ...week,
+      heightCm: rung(Math.ceil(4 * Math.max(0, week.levelNeedCm + inHandCm))),
+    }));
+    const signals = shareOf(stands.map(isSignal)) ?? 0;
+    if (100 * signals <= signalsPer100) return meanOf(stands.map(excessOf));
+  }
+  return null;
+}
+
 /** Runs a simulated cohort under each policy, slot by slot. */
 export function simulateCohort(wish: CohortWish, shelf: Shelf): PolicyFigures[] {
   const care = wish.care ?? shippedCare;
-  return posesOf(wish.slots ?? [HERO_SEAT]).flatMap((followed) =>
-    (wish.policies ?? policyIds).flatMap((policy) => {
-      const students = Array.from({ length: wish.students }, (_, index) =>
+  return posesOf(wish.slots ?? [HERO_SEAT]).flatMap((followed) => {
+    const lived = (wish.policies ?? policyIds).map((policy) => ({
+      policy,
+      students: Array.from({ length: wish.students }, (_, index) =>
         followStudent(index, policy, followed, wish, shelf, care),
-      );
-      return followed.slots.map((one) =>
-        figuresOf(
-          one,
-          policy,
-          students.map((weeks) => weeks.get(one) as Week[]),
-        ),
-      );
-    }),
-  );
+      ),
+    }));
+    return followed.slots.flatMap((one) => {
+      const weeksOf = (policy: PolicyId) =>
+        lived
+          .find((life) => life.policy === policy)
+          ?.students.map((weeks) => weeks.get(one) as Week[]);
+      const level = weeksOf('level')?.flat();
+      return lived.map(({ policy }) => {
+        const figures = figuresOf(one, policy, weeksOf(policy) ?? []);
+        const at = { one, pose: followed.pose };
+        return policy === 'rule' && level
+          ? {
+              ...figures,
+              levelExcessCm: levelExcessAt(figures.jointSignalsPer100, level, at, shelf),
+            }
+          : figures;
+      });
+    });
+  });
 }
 
 /** The trade-off of the rule: what each care costs in height and saves in signals. */

@@ -6,10 +6,10 @@ import { type Built } from '../geometry/family';
 import { atTheEdge, inItsWay, preparePose } from '../plan/prepare';
 import type { Shelf } from '../props/shelf';
 import { neededOn } from '../plan/evidence';
-import { staysEmptyOver } from '../plan/limits';
+import { standsIn } from '../plan/limits';
 import { uncertainParameters, type InputValues, type InputKey } from '../geometry/inputs';
 import { methods, protocolOf, type MethodId } from '../protocols/protocols';
-import { reading } from '../parameters';
+import { offset as offsetParameter, reading } from '../parameters';
 import {
   keysOf,
   priorOf,
@@ -36,6 +36,8 @@ export interface SimulatedStudent {
   readonly growthPerWeek: InputValues;
   /** What no model knows: centimetres more or less than reckoned, by pose and slot. */
   readonly quirkCm: (pose: string, slot: string) => number;
+  /** So much too low what tilts the pelvis may stand, and it is not seen. */
+  readonly unseenTiltCm: number;
 }
 
 /** What a simulated student is drawn with beyond what is usual. */
@@ -44,6 +46,8 @@ export interface Drawn {
   readonly set?: InputValues;
   /** Spread, in cm, of what no range and no parameter explains. */
   readonly quirkSdCm?: number;
+  /** What the teacher's eye misses in a pelvis, in cm of what tilts it. */
+  readonly unseenTiltCm?: number;
 }
 
 /** Draws hidden ranges around what is usual for such a person; sides differ a little. */
@@ -51,7 +55,7 @@ export function simulateStudent(
   person: Person,
   startAt: string,
   chance: Chance,
-  { set = {}, quirkSdCm = UNKNOWN_CM }: Drawn = {},
+  { set = {}, quirkSdCm = UNKNOWN_CM, unseenTiltCm = offsetParameter.unseenTilt.value }: Drawn = {},
 ): SimulatedStudent {
   const truth: Partial<Record<InputKey, number>> = {};
   const growth: Partial<Record<InputKey, number>> = {};
@@ -81,6 +85,7 @@ export function simulateStudent(
       quirks.set(key, quirk);
       return quirk;
     },
+    unseenTiltCm,
   };
 }
 
@@ -184,11 +189,10 @@ const builtOf = (planned: PlanPose): Built =>
   Object.fromEntries(
     planned.slots.filter(isBuiltIn(planned)).map((slot) => [slotKey(slot), slot.stackCm]),
   );
-/** A strap is no height, and a slot left empty because it is too high up is not the floor. */
-const isBuiltIn = ({ pose: id }: PlanPose) => {
+/** What is left empty for want of a support is no height of nought. */
+export const isBuiltIn = ({ pose: id }: PlanPose) => {
   const pose = poseById(id);
-  return (slot: PlanPose['slots'][number]) =>
-    !slot.isLength && pose !== undefined && !staysEmptyOver(pose, slotKey(slot), slot.reckonedCm);
+  return (slot: PlanPose['slots'][number]) => pose !== undefined && standsIn(pose, slot);
 };
 
 /** Slots that, too low, are felt in the knee; elsewhere muscles pull and the pelvis rolls. */
@@ -203,11 +207,12 @@ const NO_SHELF: Shelf = [];
 /** Spread of what no range and no parameter explains, per pose and slot. */
 const UNKNOWN_CM = 2;
 
-/** A pelvis a few degrees off is not seen: what tilts it may stand so much lower. */
-export const UNSEEN_TILT_CM = 3;
-
 /** The slot that stands furthest under what is needed. */
-function shortestOf(planned: PlanPose, needs: Readonly<Record<string, number>>) {
+function shortestOf(
+  planned: PlanPose,
+  needs: Readonly<Record<string, number>>,
+  unseenTiltCm: number,
+) {
   const pose = poseById(planned.pose);
   const purposeAt = (key: SlotKey) => pose && purposeOf(slotRefOf(key).slot, pose.family);
   // What fills or reaches pulls nowhere when it is a little low.
@@ -220,7 +225,7 @@ function shortestOf(planned: PlanPose, needs: Readonly<Record<string, number>>) 
       key: slotKey(slot),
       cm: Math.max(0, needs[slotKey(slot)] ?? 0) - slot.stackCm,
     }))
-    .map((one) => (purposeAt(one.key) === 'tilt' ? { ...one, cm: one.cm - UNSEEN_TILT_CM } : one))
+    .map((one) => (purposeAt(one.key) === 'tilt' ? { ...one, cm: one.cm - unseenTiltCm } : one))
     .sort((a, b) => b.cm - a.cm)[0];
 }
 
@@ -252,7 +257,7 @@ export function doPose(
 ): SessionPose {
   const at = { built: builtOf(planned), side: planned.side };
   const needs = trueHeights(student, planned.pose, truth, { ...at, edge: true });
-  const short = shortestOf(planned, needs);
+  const short = shortestOf(planned, needs, student.unseenTiltCm);
   const tooLow = short !== undefined && short.cm > UNFELT_CM;
   const pull = 3.5 + (short ? Math.max(-2, short.cm * 0.5) : 0) + chance.normal(0, 0.6);
   const strength = Math.max(1, Math.min(9, Math.round(pull)));

@@ -27,6 +27,8 @@ export interface World {
   readonly lengthSpread: number;
   /** Spread, in cm, of what no range and no parameter explains. */
   readonly quirkSdCm: number;
+  /** What the teacher's eye misses of one student's pelvis. */
+  readonly eye: (chance: Chance) => { readonly unseenTiltCm?: number };
   readonly life: (chance: Chance) => Life;
 }
 
@@ -42,6 +44,7 @@ const attending = (chance: Chance) => COMES_LEAST + chance.uniform() * (COMES_MO
 const own: World = {
   lengthSpread: 0,
   quirkSdCm: 2,
+  eye: () => ({}),
   life: (birth) => {
     const attends = attending(birth);
     return {
@@ -67,6 +70,10 @@ const elsewhere = {
   plateauWeeks: [8, 40],
   holiday: { chance: 0.03, weeks: 4 },
   fall: { chance: 0.01, deg: [5, 12], backPerWeek: 0.15 },
+  /** What one body calls 4 another calls 3 or 5, and some feel every centimetre where others hardly notice three. */
+  toneSd: 1,
+  toneScale: [0.5, 1.5],
+  unseenTiltCm: [1, 5],
   missed: 0.2,
   falseAlarm: 0.03,
 } as const;
@@ -74,15 +81,28 @@ const elsewhere = {
 const between = ([least, most]: readonly [number, number], chance: Chance) =>
   least + chance.uniform() * (most - least);
 
+/** A muscle's feeling at the edge, about which each student's own measure turns. */
+const TONE_ABOUT = 3.5;
+const inItsTone = (outcome: SessionPose, tone: number, scale: number): SessionPose => {
+  const strength = Math.round(TONE_ABOUT + tone + scale * (outcome.feeling.strength - TONE_ABOUT));
+  return {
+    ...outcome,
+    feeling: { ...outcome.feeling, strength: Math.max(1, Math.min(9, strength)) },
+  };
+};
+
 const other: World = {
   lengthSpread: elsewhere.lengthSpread,
   quirkSdCm: elsewhere.quirkSdCm,
+  eye: (chance) => ({ unseenTiltCm: between(elsewhere.unseenTiltCm, chance) }),
   life: (birth) => {
     const attends = attending(birth);
     const swingSd = between(elsewhere.swingDeg, birth);
     const plateau = between(elsewhere.plateauWeeks, birth);
     const readerBiasDeg = birth.normal(0, elsewhere.readerSdDeg);
     const { lingers, holiday, fall, missed, falseAlarm } = elsewhere;
+    const tone = birth.normal(0, elsewhere.toneSd);
+    const scale = between(elsewhere.toneScale, birth);
     let swing = birth.normal(0, swingSd);
     let away = 0;
     let lostDeg = 0;
@@ -104,7 +124,8 @@ const other: World = {
         lostDeg = (falls ? lostDeg + deg : lostDeg) * (1 - fall.backPerWeek);
         return lostDeg;
       },
-      told: (outcome, chance) => {
+      told: (felt, chance) => {
+        const outcome = inItsTone(felt, tone, scale);
         const [misses, invents] = [chance.uniform() < missed, chance.uniform() < falseAlarm];
         const speaks = outcome.feeling.place === 'joint' || outcome.pelvis === 'rolled';
         if (speaks && misses)

@@ -3,7 +3,7 @@ import { movesOf, type DialSetting } from '@/core/dials';
 import type { Estimates } from '@/core/estimate/estimate';
 import type { Plan, PlanPose, PlanSlot } from '@/core/formats/plan';
 import { goesAgainst } from '@/core/plan/evidence';
-import { staysEmptyOver } from '@/core/plan/limits';
+import { standsIn } from '@/core/plan/limits';
 import { followsDials, nearestStack, type InPose } from '@/core/plan/solve';
 import { poseById } from '@/core/poses/poses';
 import { usedBy, type Stack, type Used } from '@/core/props/stack';
@@ -30,16 +30,13 @@ export const doable = (plan: Plan): PlanPose[] =>
       (status === 'offered' || status === 'changed') && decision.action !== 'rest',
   );
 
-/** A slot whose height is known: nothing at all lies in one that came down to the floor. Too high up is no height. */
+/** A slot whose height is known: nothing at all lies in one that came down to the floor. */
 const standsOrLiesEmpty = ({ pose: id }: PlanPose) => {
   const pose = poseById(id);
   return (slot: PlanSlot) =>
-    !slot.isLength &&
-    (slot.stack.length > 0 ||
-      (slot.lastCm !== null &&
-        pose !== undefined &&
-        !staysEmptyOver(pose, slotKey(slot), slot.reckonedCm)) ||
-      slot.targetCm < 1);
+    slot.stack.length > 0
+      ? !slot.isLength
+      : pose !== undefined && standsIn(pose, slot) && (slot.lastCm !== null || slot.targetCm < 1);
 };
 
 /** What the plan lays out, as what would be settled on. */

@@ -9,7 +9,7 @@ import { useUnits } from '../hooks';
 /** A parameter in the teacher's units. */
 const told = (value: number, unit: string, units: Units) => {
   if (unit === 'cm') return fromCm(value, units);
-  return unit === 'deg/cm' ? Math.round(toCm(value, units) * 100) / 100 : value;
+  return unit.endsWith('/cm') ? Math.round(toCm(value, units) * 100) / 100 : value;
 };
 
 const spaced = (name: string) =>
