@@ -59,30 +59,17 @@ const views = [
   { name: 'proportions', path: '/students/p-bram/proportions' },
   { name: 'plan', path: '/students/p-bram/plan', do: [into('Hero')] },
   {
-    name: 'plan-try',
-    path: '/students/p-marit/plan',
+    name: 'pose',
+    path: '/students/p-marit/poses/hero',
     do: [
-      (page) =>
-        page
-          .getByRole('article', { name: 'Staff' })
-          .getByRole('button', { name: 'Try other heights' })
-          .click(),
-      (page) => page.getByRole('slider', { name: 'Height, knees' }).focus(),
+      (page) => page.getByRole('slider', { name: 'Height, seat' }).focus(),
       ...Array.from({ length: 6 }, () => (page) => page.keyboard.press('PageDown')),
-      into('Staff'),
     ],
   },
   {
-    name: 'plan-above',
-    path: '/students/p-oona/plan',
-    do: [
-      (page) =>
-        page
-          .getByRole('article', { name: 'Soles together' })
-          .getByRole('button', { name: 'From above' })
-          .click(),
-      into('Soles together'),
-    ],
+    name: 'pose-front',
+    path: '/students/p-oona/poses/open-book',
+    size: WIDE,
   },
   {
     name: 'drawings',

@@ -5,6 +5,7 @@ import { estimateRanges, type Estimates, type StudentRecord } from '@/core/estim
 import type { Plan } from '@/core/formats/plan';
 import { dayOf, shiftDays, type LocalDay, inTime } from '@/core/formats/time';
 import { groupedBy } from '@/core/grouped';
+import { shelfAtHome } from '@/core/plan/instead';
 import { planStudent } from '@/core/plan/plan';
 import { practisedPoses } from '@/core/plan/practised';
 import { poses } from '@/core/poses/poses';
@@ -124,4 +125,19 @@ export function selectPlan(
       poses: poses.map((pose) => pose.id).filter((pose) => wanted.has(pose)),
     });
   });
+}
+
+const lastAtHome = lastAnswers<Plan>();
+/** One pose as it is built of what the student has at home, on a usual day. */
+export function selectPlanAtHome(
+  state: RootState,
+  id: string,
+  today: LocalDay,
+  pose: string,
+): Plan | undefined {
+  const record = selectRecord(state, id);
+  if (!record) return undefined;
+  return lastAtHome(`${id}/${pose}`, [record, today], () =>
+    planStudent(record, shelfAtHome(record.person), today, { poses: [pose] }),
+  );
 }

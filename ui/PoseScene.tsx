@@ -76,10 +76,10 @@ export function PoseScene({
               stroke={tone('ink')}
               strokeWidth={line * 1.4}
             />
+            <Figure posture={posture} body={body} stacks={stacks} shelf={shelf} line={line} />
             {over ? (
               <Figure posture={over} body={body} stacks={{}} shelf={shelf} line={line} ghost />
             ) : null}
-            <Figure posture={posture} body={body} stacks={stacks} shelf={shelf} line={line} />
             {columns.length > 0 ? (
               <Rail
                 columns={columns}

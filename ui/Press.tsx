@@ -1,6 +1,7 @@
 import { useRef, type ReactNode } from 'react';
 import {
   Pressable,
+  ScrollView,
   Text,
   View,
   type GestureResponderEvent,
@@ -8,7 +9,8 @@ import {
 } from 'react-native';
 
 interface PressProps extends Omit<PressableProps, 'children' | 'onPress'> {
-  readonly children: ReactNode;
+  /** Left out where an icon says it and a label names it. */
+  readonly children?: ReactNode;
   /** What it does; while a promise that it gives is open, it is not done again. */
   readonly onPress?: ((event: GestureResponderEvent) => unknown) | null | undefined;
   readonly kind?: 'main' | 'plain' | 'quiet' | 'warn';
@@ -56,9 +58,11 @@ export function Press({
       {...rest}
     >
       {icon}
-      <Text className={`shrink text-center font-text text-base font-semibold ${look.text}`}>
-        {children}
-      </Text>
+      {children === undefined ? null : (
+        <Text className={`shrink text-center font-text text-base font-semibold ${look.text}`}>
+          {children}
+        </Text>
+      )}
     </Pressable>
   );
 }
@@ -69,6 +73,8 @@ interface ChipsProps<T extends string> {
   readonly options: readonly { readonly id: T; readonly words: string }[];
   readonly chosen: T | null;
   readonly onChoose: (id: T) => void;
+  /** In one row that scrolls, where many are offered and the row must stay low. */
+  readonly inOneRow?: boolean;
 }
 
 /** How far an arrow key goes in a group of radios. */
@@ -80,7 +86,13 @@ const STEPS: Readonly<Record<string, number>> = {
 };
 
 /** One of a few, side by side. Tab comes to the chosen one, the arrow keys choose the next. */
-export function Chips<T extends string>({ label, options, chosen, onChoose }: ChipsProps<T>) {
+export function Chips<T extends string>({
+  label,
+  options,
+  chosen,
+  onChoose,
+  inOneRow = false,
+}: ChipsProps<T>) {
   const radios = useRef<(View | null)[]>([]);
   const at = options.findIndex(({ id }) => id === chosen);
   // The web's own event: native presses know no keys.
@@ -95,8 +107,13 @@ export function Chips<T extends string>({ label, options, chosen, onChoose }: Ch
       onChoose((options[next] as { id: T }).id);
     },
   } as object;
-  return (
-    <View role="radiogroup" aria-label={label} className="flex-row flex-wrap gap-2" {...keys}>
+  const group = (
+    <View
+      role="radiogroup"
+      aria-label={label}
+      className={`flex-row gap-2 ${inOneRow ? '' : 'flex-wrap'}`}
+      {...keys}
+    >
       {options.map(({ id, words }, i) => (
         <Pressable
           key={id}
@@ -117,6 +134,13 @@ export function Chips<T extends string>({ label, options, chosen, onChoose }: Ch
         </Pressable>
       ))}
     </View>
+  );
+  return inOneRow ? (
+    <ScrollView horizontal showsHorizontalScrollIndicator={false} className="-mx-4 grow-0 px-4">
+      {group}
+    </ScrollView>
+  ) : (
+    group
   );
 }
 

@@ -48,6 +48,12 @@ function likelyIn({ person, pose, side, shelf, moves }: InPose, estimates: Estim
   return { family, body, settings, values, side, dials };
 }
 
+/** Heights that the most likely body asks for in a pose, by slot key, in cm over what it stands on; under 0 nothing is needed. */
+export function heightsIn(inPose: InPose, estimates: Estimates): ReadonlyMap<SlotKey, number> {
+  const { family, ...input } = likelyIn(inPose, estimates);
+  return new Map(family.heights(input).map((need) => [slotKey(need), need.rawCm]));
+}
+
 /** The dials of a student in a pose, as they are reckoned and as they are moved. */
 export const dialsIn = (inPose: InPose, estimates: Estimates): readonly DialSetting[] =>
   likelyIn(inPose, estimates).dials;

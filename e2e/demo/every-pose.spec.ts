@@ -8,13 +8,17 @@ test('a one-sided pose is planned, seen from above, and done on each side by its
   await expect(left.getByRole('img').first()).toHaveAccessibleName(
     /^One-leg fold, left, seen from the side/,
   );
-  await left.getByRole('button', { name: 'From above' }).click();
-  await expect(left.getByRole('img').first()).toHaveAccessibleName(
+  await expect(page.getByRole('article', { name: 'One-leg fold, right' })).toBeVisible();
+  await left.getByRole('link', { name: 'Open One-leg fold, left' }).click();
+  const figure = page.getByRole('region', { name: 'Figure' });
+  await figure.getByRole('radio', { name: 'Above' }).click();
+  await expect(figure.getByRole('img')).toHaveAccessibleName(
     'One-leg fold, left, seen from above.',
   );
-  await expect(page.getByRole('article', { name: 'One-leg fold, right' })).toBeVisible();
+  await page.getByRole('radio', { name: 'Right', exact: true }).click();
+  await expect(figure.getByRole('img')).toHaveAccessibleName(/^One-leg fold, right, seen from/);
 
-  await page.getByRole('link', { name: 'Mat', exact: true }).click();
+  await page.getByRole('link', { name: 'To the mat' }).click();
   await page.getByRole('radiogroup', { name: 'How today is' }).waitFor();
   for (const box of await page.getByRole('checkbox').all())
     if (!/(^|\n)One-leg fold/.test(await box.innerText())) await box.click();
@@ -60,13 +64,11 @@ test('a sore day lifts what stands there, and is said on the mat', async ({ page
   await expect(page.getByText('A sore day: one step easier than usual.')).toBeVisible();
 });
 
-test('a choice for one pose is set under its working and can be undone', async ({ page }) => {
-  await page.goto('/students/p-marit/plan');
-  const hero = page.getByRole('article', { name: 'Hero', exact: true });
-  await hero.getByRole('button', { name: 'Why' }).click();
-  await hero.getByRole('radio', { name: 'A folded towel' }).click();
-  await expect(hero.getByRole('radio', { name: 'A folded towel' })).toBeChecked();
-  await expect(hero.getByText(/^Behind the knee/).first()).toBeVisible();
+test('a choice for one pose is set on its page and can be undone', async ({ page }) => {
+  await page.goto('/students/p-marit/poses/hero');
+  await page.getByRole('radio', { name: 'A folded towel' }).click();
+  await expect(page.getByRole('radio', { name: 'A folded towel' })).toBeChecked();
+  await expect(page.getByRole('heading', { name: /^Behind the knee/ }).first()).toBeVisible();
   await page.getByRole('button', { name: 'Undo' }).click();
-  await expect(hero.getByRole('radio', { name: 'As for this student: none' })).toBeChecked();
+  await expect(page.getByRole('radio', { name: 'As for this student: none' })).toBeChecked();
 });

@@ -37,12 +37,14 @@ for (const { name, path, heading } of places) {
 test('the working, the months to come and other heights of a pose are told in inches', async ({
   page,
 }) => {
-  await page.goto('/students/p-marit/plan');
-  const hero = page.getByRole('article', { name: 'Hero', exact: true });
-  await hero.getByRole('button', { name: 'Why', exact: true }).click();
-  await expect(hero.getByText(/Reckoned [\d.]+ in/).first()).toBeVisible();
-  await hero.getByRole('button', { name: 'Try other heights' }).click();
-  await hero.getByRole('slider').first().press('ArrowUp');
+  await page.goto('/students/p-marit/poses/hero');
+  await expect(page.getByText(/Reckoned [\d.]+ in/).first()).toBeVisible();
+  await page.getByRole('slider').first().press('ArrowUp');
+  await page
+    .getByRole('list', { name: /from the floor up/ })
+    .getByRole('button')
+    .first()
+    .click();
   expect(await centimetresOn(page)).toEqual([]);
 });
 

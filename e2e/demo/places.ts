@@ -12,6 +12,8 @@ export const places: readonly {
   { name: 'Measure', path: '/students/p-bram/measure', heading: 'Bram Okonjo-Vale' },
   { name: 'Plan', path: '/students/p-marit/plan', heading: 'Marit Osei' },
   { name: 'Plan with a caution', path: '/students/p-dario/plan', heading: 'Dario Whitlock' },
+  { name: 'Pose', path: '/students/p-marit/poses/easy-cross', heading: 'Easy crossed legs' },
+  { name: 'At home', path: '/students/p-marit/home', heading: 'At home: Marit Osei' },
   { name: 'Mat', path: '/students/p-yusuf/mat', heading: 'Yusuf Bellamy' },
   { name: 'Record', path: '/students/p-hettie/record', heading: 'Hettie Marchbanks' },
   { name: 'Shelf', path: '/shelf', heading: 'Shelf' },

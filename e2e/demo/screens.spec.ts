@@ -120,7 +120,7 @@ test('the keyboard alone goes from Today to a student’s working', async ({ pag
   await focusOn(page, /^Ines/);
   await page.keyboard.press('Enter');
   await page.getByRole('article', { name: 'Staff' }).waitFor();
-  await focusOn(page, /^Why$/);
+  await focusOn(page, /^Open Staff$/);
   await page.keyboard.press('Enter');
   await expect(page.getByText('What the pose asks of the joints')).toBeVisible();
 });

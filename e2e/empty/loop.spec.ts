@@ -34,7 +34,7 @@ test('good sessions bring the seat of hero down one rung, with its reason', asyn
   await expect(
     page
       .getByRole('article', { name: 'Hero', exact: true })
-      .getByText(/One rung lower: .*good sessions running/),
+      .getByText(/good sessions running, and \d\d in 100 that the range supports/),
   ).toBeVisible();
 });
 
@@ -48,11 +48,7 @@ test('a joint-line feeling brings the seat up a rung, with its reason', async ({
   const raised = await heroSeatCm(page, id);
   expect(raised).toBeGreaterThanOrEqual(first + 1);
   await expect(
-    page
-      .getByRole('article', { name: 'Hero', exact: true })
-      .getByText(
-        /(One rung higher|Higher, until it is likely to be enough): .*felt at a joint line/,
-      ),
+    page.getByRole('article', { name: 'Hero', exact: true }).getByText(/felt at a joint line/),
   ).toBeVisible();
 });
 

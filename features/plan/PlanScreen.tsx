@@ -1,17 +1,20 @@
 import { Link } from 'expo-router';
+import Search from 'lucide-react-native/icons/search';
+import SlidersHorizontal from 'lucide-react-native/icons/sliders-horizontal';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { approaches } from '@/core/approaches/approaches';
-import { bodyFrom } from '@/core/body/body';
-import type { PlanPose } from '@/core/formats/plan';
+import type { Plan, PlanPose } from '@/core/formats/plan';
 import { practisedPoses } from '@/core/plan/practised';
-import { poseById, posesIn, type Pose } from '@/core/poses/poses';
+import { poseById, poses, posesIn, type Pose, type PoseId } from '@/core/poses/poses';
 import { selectSessionsOf, selectShelf } from '@/store/selectors';
+import { Field } from '@/ui/Field';
 import { Chips, Press } from '@/ui/Press';
 import { Screen } from '@/ui/Screen';
 import { Sheet } from '@/ui/Sheet';
-import { Aside, Title, Words } from '@/ui/Words';
-import { todayIso, useEstimates, useOjas, usePerson, usePlan, useUnits, useWords } from '../hooks';
+import { tone } from '@/ui/tones';
+import { Aside, Words } from '@/ui/Words';
+import { todayIso, useOjas, usePerson, usePlan, useUnits, useWords } from '../hooks';
 import { useWide } from '../shell/Shell';
 import { StudentTabs } from '../students/StudentTabs';
 import { PoseCard } from './PoseCard';
@@ -37,56 +40,167 @@ const places = [
 ] as const;
 type Place = 'practised' | Pose['group'];
 
+/** Letters without their marks, for finding "virasana" in "Vīrāsana". */
+const plain = (words: string) => words.normalize('NFD').replace(/\p{M}/gu, '').toLowerCase().trim();
+
+/** Poses called so, in either language; none where nothing is sought. */
+function calledSo(sought: string): readonly PoseId[] {
+  const wanted = plain(sought);
+  if (wanted.length < 2) return [];
+  return poses
+    .filter(({ name, sanskrit }) => plain(`${name} ${sanskrit ?? ''}`).includes(wanted))
+    .map(({ id }) => id);
+}
+
 /** Every pose of a student today, in pieces of the shelf. */
 export function PlanScreen({ id }: { readonly id: string }) {
-  const say = useWords();
   const person = usePerson(id);
   const [place, setPlace] = useState<Place>('practised');
-  const plan = usePlan(id, place === 'practised' ? [] : posesIn(place));
-  const estimates = useEstimates(id);
+  const [filter, setFilter] = useState<Filter>('all');
+  const [open, setOpen] = useState<'find' | 'set' | null>(null);
+  const [sought, setSought] = useState('');
+  const found = calledSo(sought);
+  const seeking = found.length > 0 || plain(sought).length > 1;
+  const plan = usePlan(id, seeking ? found : place === 'practised' ? [] : posesIn(place));
   const shelf = useOjas(selectShelf);
   const units = useUnits();
   const wide = useWide();
   const sessions = useOjas((state) => selectSessionsOf(state, id));
-  const [filter, setFilter] = useState<Filter>('all');
-  if (!person || !plan || !estimates) return <NoStudent />;
-  const body = bodyFrom(person.statureCm, person.bodyCm);
+  if (!person || !plan) return <NoStudent />;
   const practised = practisedPoses(sessions);
   const inPlace = ({ pose }: PlanPose) =>
-    place === 'practised' ? practised.has(pose) : poseById(pose)?.group === place;
+    seeking
+      ? found.some((one) => one === pose)
+      : place === 'practised'
+        ? practised.has(pose)
+        : poseById(pose)?.group === place;
   const shown = plan.poses.filter((planned) => inPlace(planned) && shows[filter](planned));
+  const toggle = (which: 'find' | 'set') => setOpen(open === which ? null : which);
+  const approach = approaches[plan.approach];
+  const shownWords = filters.find((one) => one.id === filter)?.words.toLowerCase() ?? '';
   return (
     <Screen
       title={person.name}
       wide
+      beside={
+        <View className="flex-row gap-1">
+          <Press
+            kind="quiet"
+            className="px-3"
+            aria-label="Find a pose"
+            aria-expanded={open === 'find'}
+            icon={<Search size={22} color={tone('thread')} aria-hidden />}
+            onPress={() => {
+              setSought('');
+              toggle('find');
+            }}
+          />
+          <Press
+            kind="quiet"
+            className="px-3"
+            aria-label={`Set what is shown: ${approach.name}, ${shownWords}`}
+            aria-expanded={open === 'set'}
+            icon={<SlidersHorizontal size={22} color={tone('thread')} aria-hidden />}
+            onPress={() => toggle('set')}
+          />
+        </View>
+      }
       foot={
         <Link href={`/students/${id}/mat`} asChild>
           <Press kind="main">To the mat</Press>
         </Link>
       }
     >
-      <StudentTabs id={id} here="plan" />
-      {plan.unanswered.length > 0 ? (
-        <Sheet className="border-rust">
-          <Title level={2}>
-            {plan.unanswered.length === 1
-              ? 'One question is not answered'
-              : `${plan.unanswered.length} questions are not answered`}
-          </Title>
-          <Words>
-            Unknown is not “no”:{' '}
-            {plan.unanswered
-              .slice(0, 4)
-              .map((one) => say.caution(one).name)
-              .join(', ')}
-            {plan.unanswered.length > 4 ? ' and more' : ''}.
-          </Words>
-          <Link href={`/students/${id}/intake`} asChild>
-            <Press>Ask now</Press>
-          </Link>
-        </Sheet>
+      <View className="-mt-3 gap-2">
+        <StudentTabs id={id} here="plan" />
+        {open === 'find' ? (
+          <Field
+            label="Find a pose, in English or Sanskrit"
+            value={sought}
+            onChangeText={setSought}
+            autoFocus
+          />
+        ) : (
+          <Chips
+            label="Which poses"
+            options={places as readonly { id: Place; words: string }[]}
+            chosen={place}
+            onChoose={setPlace}
+            inOneRow
+          />
+        )}
+        {open === 'set' ? (
+          <Sheet>
+            <Chips label="What of them" options={filters} chosen={filter} onChoose={setFilter} />
+            <Words>
+              Approach: <Words className="font-semibold">{approach.name}</Words>. {approach.inShort}
+            </Words>
+            <Link href={`/students/${id}`} asChild>
+              <Press>Change the approach or its choices</Press>
+            </Link>
+            <Aside>
+              The band on a rail, and the heights in brackets, hold four in five such bodies.
+            </Aside>
+          </Sheet>
+        ) : (
+          <Aside>
+            {approach.name} · {shownWords}
+          </Aside>
+        )}
+      </View>
+      <ToDoFirst id={id} plan={plan} emptyShelf={shelf.length === 0} />
+      {shown.length === 0 ? (
+        <Words>
+          {seeking
+            ? `No pose is called “${sought.trim()}”.`
+            : 'No pose of these is like that today.'}
+        </Words>
       ) : null}
-      {shelf.length === 0 ? (
+      <View className={`-mt-2 ${wide ? 'flex-row flex-wrap gap-4' : 'gap-4'}`}>
+        {shown.map((planned) => (
+          <View
+            key={`${planned.pose}/${planned.side}`}
+            className={wide ? 'min-w-[380px] flex-1' : ''}
+          >
+            <PoseCard planned={planned} person={person} shelf={shelf} units={units} />
+          </View>
+        ))}
+      </View>
+      <Aside>
+        Ojas supports a trained teacher. It does not replace a doctor’s or physiotherapist’s word,
+        nor local rules of practice.
+      </Aside>
+    </Screen>
+  );
+}
+
+interface ToDoFirstProps {
+  readonly id: string;
+  readonly plan: Plan;
+  readonly emptyShelf: boolean;
+}
+
+/** What stands before the plan: questions that were not asked, a shelf without props, a session that is done. */
+function ToDoFirst({ id, plan, emptyShelf }: ToDoFirstProps) {
+  const say = useWords();
+  const open = plan.unanswered.length;
+  return (
+    <>
+      {open > 0 ? (
+        <Link
+          href={`/students/${id}/intake`}
+          className="min-h-12 rounded-md border border-rust bg-sheet px-3 py-3 font-text text-base text-rust underline"
+        >
+          {open === 1 ? 'One question is not answered' : `${open} questions are not answered`}:
+          unknown is not “no” (
+          {plan.unanswered
+            .slice(0, 2)
+            .map((one) => say.caution(one).name)
+            .join(', ')}
+          {open > 2 ? ' …' : ''}). Ask now
+        </Link>
+      ) : null}
+      {emptyShelf ? (
         <Sheet>
           <Words>The shelf is empty, so heights cannot be built yet.</Words>
           <Link href="/shelf" asChild>
@@ -97,44 +211,6 @@ export function PlanScreen({ id }: { readonly id: string }) {
       {plan.date > todayIso() ? (
         <Words role="status">Today’s session is recorded; this is the plan for next time.</Words>
       ) : null}
-      <View className="gap-1">
-        <Words>
-          Approach: <Words className="font-semibold">{approaches[plan.approach].name}</Words>
-        </Words>
-        <Aside>
-          {approaches[plan.approach].inShort} Heights show the band within which four in five such
-          bodies lie.
-        </Aside>
-      </View>
-      <Chips
-        label="Which poses"
-        options={places as readonly { id: Place; words: string }[]}
-        chosen={place}
-        onChoose={setPlace}
-      />
-      <Chips label="What of them" options={filters} chosen={filter} onChoose={setFilter} />
-      {shown.length === 0 ? <Words>No pose of these is like that today.</Words> : null}
-      <View className={wide ? 'flex-row flex-wrap gap-4' : 'gap-4'}>
-        {shown.map((planned) => (
-          <View
-            key={`${planned.pose}/${planned.side}`}
-            className={wide ? 'min-w-[380px] flex-1' : ''}
-          >
-            <PoseCard
-              planned={planned}
-              person={person}
-              estimates={estimates}
-              body={body}
-              shelf={shelf}
-              units={units}
-            />
-          </View>
-        ))}
-      </View>
-      <Aside>
-        Ojas supports a trained teacher. It does not replace a doctor’s or physiotherapist’s word,
-        nor local rules of practice.
-      </Aside>
-    </Screen>
+    </>
   );
 }

@@ -74,6 +74,12 @@ export function heightWords(slot: PlanSlot, units: Units): string {
   return `${length(slot.targetCm, units)}${over}${low === high ? '' : ` (${low.replace(/ (cm|in)$/, '')}–${high})`}`;
 }
 
+/** "1.5 cm higher": how a height stands against another. */
+export function differenceWords(cm: number, units: Units): string {
+  const by = length(Math.abs(cm), units);
+  return Number.parseFloat(by) === 0 ? 'as high' : `${by} ${cm > 0 ? 'higher' : 'lower'}`;
+}
+
 export const inputWords = (key: string | null) => {
   if (key === null) return 'what the mat has taught so far';
   const [id, side] = key.split(':');
@@ -126,6 +132,19 @@ export function figureWords(planned: PlanPose, units: Units): string {
       : [`thighs ${riseWords(Math.max(kneeRiseLeftDeg, kneeRiseRightDeg))}`]),
   ];
   return `${poseTitle(planned)}, seen from the side: ${[...supports, ...pelvis, ...rest].join(', ') || 'on the floor'}.`;
+}
+
+/** The figure from above, for those who do not see it. */
+export const aboveWords = (planned: PlanPose) => `${poseTitle(planned)}, seen from above.`;
+
+/** The figure from the front: each knee against its hip. */
+export function frontWords(planned: PlanPose): string {
+  const { kneeRiseLeftDeg: left, kneeRiseRightDeg: right } = planned.findings;
+  const knees =
+    left === undefined || right === undefined
+      ? ''
+      : `: left thigh ${riseWords(left)}, right thigh ${riseWords(right)}`;
+  return `${poseTitle(planned)}, seen from the front${knees}.`;
 }
 
 const riseWords = (deg: number) =>

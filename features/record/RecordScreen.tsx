@@ -2,35 +2,25 @@ import { Link } from 'expo-router';
 import { View } from 'react-native';
 import type { Session, SessionPose } from '@/core/formats/book';
 import { practisedPoses } from '@/core/plan/practised';
-import { stackWords } from '@/core/props/stack';
 import { edit } from '@/store/facts';
-import { selectSessionsOf, selectShelf } from '@/store/selectors';
+import { selectSessionsOf } from '@/store/selectors';
 import { commit } from '@/store/store';
-import { date, length, minutes } from '@/ui/format';
+import { date } from '@/ui/format';
 import { Chips, Press } from '@/ui/Press';
 import { Screen } from '@/ui/Screen';
 import { Sheet } from '@/ui/Sheet';
-import { Aside, Title, Words } from '@/ui/Words';
-import { useOjas, useOjasDispatch, usePerson, usePlan, useUnits, useWords } from '../hooks';
+import { Title, Words } from '@/ui/Words';
+import { useOjas, useOjasDispatch, usePerson, usePlan, useWords } from '../hooks';
 import { actionWords, poseTitle } from '../plan/words';
 import { StudentTabs } from '../students/StudentTabs';
 import { NoStudent } from '../students/NoStudent';
-import { slotKey } from '@/core/slots';
-import { slotName } from '@/ui/words/words';
+import { PoseLine } from '../plan/PoseLine';
 
 const nextDay = [
   { id: 'better', words: 'Better' },
   { id: 'same', words: 'The same' },
   { id: 'worse', words: 'Worse' },
 ] as const;
-const placeWords: Readonly<Record<SessionPose['feeling']['place'], string>> = {
-  muscle: 'in muscle',
-  joint: 'at a joint line',
-  nerve: 'nerve-like',
-  'low-back': 'in the low back',
-  none: 'hardly anywhere',
-};
-
 /** What was settled on, session by session, and what it means for next time. */
 export function RecordScreen({ id }: { readonly id: string }) {
   const say = useWords();
@@ -80,7 +70,7 @@ export function RecordScreen({ id }: { readonly id: string }) {
           <Title level={2}>{date(session.at)}</Title>
           {session.note ? <Words>{session.note}</Words> : null}
           {session.poses.map((one) => (
-            <PoseLine key={one.pose + one.side} outcome={one} />
+            <PoseLine key={one.pose + one.side} title={poseTitle(one)} outcome={one} />
           ))}
           {i === 0 ? (
             <View className="gap-1">
@@ -119,36 +109,5 @@ export function RecordScreen({ id }: { readonly id: string }) {
         </Sheet>
       ) : null}
     </Screen>
-  );
-}
-
-function PoseLine({ outcome }: { readonly outcome: SessionPose }) {
-  const shelf = useOjas(selectShelf);
-  const units = useUnits();
-  const say = useWords();
-  const { feeling, stop } = outcome;
-  return (
-    <View className="gap-0.5 border-l-4 border-tape pl-3">
-      <Words className="font-semibold">{poseTitle(outcome)}</Words>
-      {outcome.settled
-        .filter(({ heightCm }) => heightCm > 0.3)
-        .map((one) => (
-          <Words key={slotKey(one)}>
-            {slotName(one)} {length(one.heightCm, units)}: {stackWords(one.pieces, shelf)}
-          </Words>
-        ))}
-      {(outcome.dials ?? []).map(({ dial, value }) => (
-        <Words key={dial}>
-          {say.dial(dial)} {say.dialValue(dial, value)}
-        </Words>
-      ))}
-      <Aside>
-        {minutes(outcome.heldSeconds)} held · {feeling.strength} of 10 {placeWords[feeling.place]}
-        {outcome.pelvis === 'upright' ? '' : ` · pelvis ${outcome.pelvis}`}
-        {outcome.breath === 'held' ? ' · breath held' : ''}
-        {stop ? ` · stopped: ${stop}` : ''}
-        {outcome.overruled ? ' · against the advice' : ''}
-      </Aside>
-    </View>
   );
 }

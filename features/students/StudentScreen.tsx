@@ -177,7 +177,7 @@ function Choices({ person }: OfPerson) {
         {own === 0
           ? 'Every choice is the approach’s.'
           : `${own} ${own === 1 ? 'choice is' : 'choices are'} set for this student alone.`}{' '}
-        A choice for one pose is set under “Why” in the plan.
+        A choice for one pose is set on its own page, opened from the plan.
       </Aside>
       {strange.length > 0 ? (
         <Aside>

@@ -5,11 +5,15 @@ interface LinkProps {
   readonly href: string;
   readonly asChild?: boolean;
   readonly children: ReactElement<Record<string, unknown>>;
+  readonly 'aria-label'?: string;
 }
 
-export const Link = ({ href, asChild, children }: LinkProps) =>
-  asChild ? cloneElement(children, { role: 'link', href }) : createElement('a', { href }, children);
+export const Link = ({ href, asChild, children, 'aria-label': label }: LinkProps) =>
+  asChild
+    ? cloneElement(children, { role: 'link', href })
+    : createElement('a', { href, 'aria-label': label }, children);
 export const Slot = () => null;
 export const usePathname = () => '/';
-const router = { push: () => undefined, replace: () => undefined, back: () => undefined };
+const nowhere = () => undefined;
+const router = { push: nowhere, replace: nowhere, back: nowhere, setParams: nowhere };
 export const useRouter = () => router;

@@ -30,7 +30,7 @@ export function Figure({ posture, body, stacks, shelf, line, ghost = false }: Fi
   const shapes = shapesOf(posture, body);
   if (ghost) {
     return (
-      <G opacity={0.5}>
+      <G opacity={0.75}>
         {[
           ...(posture.far ? shapes.farLeg : []),
           ...shapes.nearLeg,
@@ -41,7 +41,7 @@ export function Figure({ posture, body, stacks, shelf, line, ghost = false }: Fi
             key={i}
             d={d}
             fill="none"
-            stroke={tone('faint')}
+            stroke={tone('rust')}
             strokeWidth={line * 0.8}
             strokeDasharray={`${line * 2.4} ${line * 2}`}
           />

@@ -212,7 +212,7 @@ function Padded({ x, y, width, height, line }: BoxProps) {
         y={y}
         width={width}
         height={height}
-        rx={Math.min(height / 2.2, 6)}
+        rx={Math.min(height / 2.2, width / 4, 6)}
         fill={tone('cotton')}
         stroke={tone('ink')}
         strokeWidth={line}

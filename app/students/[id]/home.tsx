@@ -1,0 +1,7 @@
+import { useLocalSearchParams } from 'expo-router';
+import { HomeScreen } from '@/features/plan/HomeScreen';
+
+export default function Home() {
+  const { id } = useLocalSearchParams<{ id: string }>();
+  return <HomeScreen key={id} id={id} />;
+}

@@ -1,0 +1,50 @@
+import { Link } from 'expo-router';
+import { View } from 'react-native';
+import type { Person } from '@/core/formats/book';
+import type { PlanPose } from '@/core/formats/plan';
+import { shelfAtHome } from '@/core/plan/instead';
+import { poseById } from '@/core/poses/poses';
+import { selectPlanAtHome } from '@/store/selectors';
+import type { Units } from '@/ui/format';
+import { Press } from '@/ui/Press';
+import { Aside, Words } from '@/ui/Words';
+import { useOjas, useToday } from '../hooks';
+import { SupportLines } from './Supports';
+
+interface AtHomeProps {
+  readonly person: Person;
+  readonly planned: PlanPose;
+  readonly units: Units;
+}
+
+/** The same pose rebuilt of what this student has at home. */
+export function AtHome({ person, planned, units }: AtHomeProps) {
+  const today = useToday();
+  const plan = useOjas((state) => selectPlanAtHome(state, person.id, today, planned.pose));
+  const there = plan?.poses.find(({ side }) => side === planned.side);
+  const pose = poseById(planned.pose);
+  return (
+    <View className="gap-3">
+      {pose ? <Words>{pose.atHome}</Words> : null}
+      {there?.posture ? (
+        <SupportLines planned={there} shelf={shelfAtHome(person)} units={units} />
+      ) : (
+        <Words>Not at home for now.</Words>
+      )}
+      {pose?.homeDose ? (
+        <Words>
+          <Words className="font-semibold">Every day: </Words>
+          {pose.homeDose}
+        </Words>
+      ) : null}
+      <Aside>
+        {person.home.length > 0
+          ? `Of what ${person.name} has at home.`
+          : 'Of what is found in most flats; nothing is noted of this one.'}
+      </Aside>
+      <Link href={`/students/${person.id}/home` as '/students'} asChild>
+        <Press>What is at home</Press>
+      </Link>
+    </View>
+  );
+}

@@ -1,0 +1,302 @@
+import { Link, useRouter } from 'expo-router';
+import type { ReactNode } from 'react';
+import { View } from 'react-native';
+import { choicesFor } from '@/core/approaches/approaches';
+import type { Estimates } from '@/core/estimate/estimate';
+import type { Person } from '@/core/formats/book';
+import type { PlanPose } from '@/core/formats/plan';
+import type { Posture } from '@/core/geometry/posture';
+import { solveFigure } from '@/core/plan/solve';
+import { TRY_MOST_CM } from '@/core/plan/tryHeights';
+import { entryOf, poseById } from '@/core/poses/poses';
+import type { Shelf } from '@/core/props/shelf';
+import { slotKey } from '@/core/slots';
+import { selectSessionsOf, selectShelf } from '@/store/selectors';
+import { date, degrees, minutes, type Units } from '@/ui/format';
+import { Chips, Press } from '@/ui/Press';
+import { Screen } from '@/ui/Screen';
+import { Sheet } from '@/ui/Sheet';
+import { Aside, Title, Words } from '@/ui/Words';
+import { rangeName, wordsIn } from '@/ui/words/words';
+import { useEstimates, useOjas, usePerson, usePlan, useUnits } from '../hooks';
+import { useWide } from '../shell/Shell';
+import { NoStudent } from '../students/NoStudent';
+import { ActionMark } from './ActionMark';
+import { Ahead } from './Ahead';
+import { Around } from './Around';
+import { AtHome } from './AtHome';
+import { columnsOf, railColumns } from './columns';
+import { DialStepper } from './DialStepper';
+import { Gate, PoseChoices, Ways } from './PoseChoices';
+import { PoseFigure } from './PoseFigure';
+import { PoseLine } from './PoseLine';
+import { Stages } from './Stages';
+import { Supports } from './Supports';
+import { useTried } from './useTried';
+import { figureWords, poseName, poseTitle, statusWords } from './words';
+import { Working } from './Working';
+
+interface PoseScreenProps {
+  readonly id: string;
+  readonly pose: string;
+  /** As the address has it; the first side where it names none. */
+  readonly side: string | undefined;
+}
+
+/** Everything about one pose of one student: figure and build that answer, how it is done, why, and what it was before. */
+export function PoseScreen({ id, pose, side }: PoseScreenProps) {
+  const person = usePerson(id);
+  const plan = usePlan(id, [pose]);
+  const estimates = useEstimates(id);
+  const shelf = useOjas(selectShelf);
+  const units = useUnits();
+  const router = useRouter();
+  if (!person || !plan || !estimates) return <NoStudent />;
+  const sides = plan.poses.filter((one) => one.pose === pose);
+  const planned = sides.find((one) => one.side === side) ?? sides[0];
+  if (!planned)
+    return (
+      <Screen title="No such pose">
+        <PlanLink person={person} />
+      </Screen>
+    );
+  return (
+    <Screen
+      title={poseName(pose)}
+      wide
+      beside={planned.posture ? <ActionMark word={planned.decision.word} /> : null}
+      foot={
+        <Link href={`/students/${id}/mat`} asChild>
+          <Press kind="main">To the mat</Press>
+        </Link>
+      }
+    >
+      <View className="-mt-3 flex-row flex-wrap items-center gap-x-3">
+        <PlanLink person={person} />
+        <Aside>{poseById(pose)?.sanskrit}</Aside>
+      </View>
+      {sides.length > 1 ? (
+        <Chips
+          label="Side"
+          options={sides.map((one) => ({ id: one.side, words: sideWords(one) }))}
+          chosen={planned.side}
+          onChoose={(next) => router.setParams({ side: next })}
+        />
+      ) : null}
+      <OnePose
+        key={`${planned.side}/${planned.way}`}
+        {...{ person, planned, estimates, shelf, units }}
+      />
+    </Screen>
+  );
+}
+
+const PlanLink = ({ person }: { readonly person: Person }) => (
+  <Link
+    href={`/students/${person.id}/plan`}
+    className="min-h-12 py-3 font-text text-base text-thread underline"
+  >
+    {person.name}: plan
+  </Link>
+);
+
+function sideWords(planned: PlanPose): string {
+  const words = poseTitle(planned).slice(poseName(planned.pose).length + 2);
+  return words.charAt(0).toUpperCase() + words.slice(1);
+}
+
+interface OnePoseProps {
+  readonly person: Person;
+  readonly planned: PlanPose;
+  readonly estimates: Estimates;
+  readonly shelf: Shelf;
+  readonly units: Units;
+}
+
+function OnePose(of: OnePoseProps) {
+  const { planned, person, units } = of;
+  const say = wordsIn(units);
+  const said = (
+    <>
+      {planned.status === 'offered' ? null : (
+        <Words className="font-semibold text-rust">
+          {statusWords[planned.status]}
+          {planned.instead ? `: ${poseName(planned.instead)}` : ''}
+        </Words>
+      )}
+      {planned.reasons.map(say.reason).map((words) => (
+        <Words key={words}>{words}</Words>
+      ))}
+      {planned.refer.length > 0 ? <Aside>{say.reasons(planned.refer)}</Aside> : null}
+    </>
+  );
+  if (!planned.posture)
+    return (
+      <Sheet>
+        {said}
+        <Gate person={person} planned={planned} />
+        <Around person={person.id} pose={planned.pose} />
+      </Sheet>
+    );
+  return <Offered {...of}>{said}</Offered>;
+}
+
+function Offered({ children, ...of }: OnePoseProps & { readonly children: ReactNode }) {
+  const { planned, person, estimates, shelf, units } = of;
+  const wide = useWide();
+  const tried = useTried(planned, person, estimates, shelf);
+  const { now, figure, inPose } = tried;
+  return (
+    <View className={wide ? 'flex-row items-start gap-6' : 'gap-4'}>
+      <View className={wide ? 'flex-1 gap-4' : 'gap-4'}>
+        <Sheet role="region" aria-label="Figure">
+          <Seen {...of} tried={tried} />
+        </Sheet>
+        <Sheet role="region" aria-label="Build">
+          <Title level={2}>Build</Title>
+          <Supports planned={now} shelf={shelf} units={units} inPose={inPose} onSwap={tried.swap} />
+          {now.dials.map((one) => (
+            <DialStepper key={one.dial} one={one} onTurn={(way) => tried.turn(one.dial, way)} />
+          ))}
+        </Sheet>
+      </View>
+      <View className={wide ? 'flex-1 gap-4' : 'gap-4'}>
+        <Sheet>
+          <Title level={2}>Today</Title>
+          {children}
+          <Ways person={person} pose={planned.pose} side={planned.side} way={planned.way} />
+          <Stages planned={planned} units={units} />
+        </Sheet>
+        <How person={person} planned={planned} />
+        <Sheet>
+          <Title level={2}>Around this pose</Title>
+          <Around person={person.id} pose={planned.pose} />
+        </Sheet>
+        <Sheet role="region" aria-label="At home">
+          <Title level={2}>At home</Title>
+          <AtHome person={person} planned={planned} units={units} />
+        </Sheet>
+        <Sheet role="region" aria-label="Why">
+          <Title level={2}>Why</Title>
+          <Working
+            planned={{ ...now, demands: [...figure.demands] }}
+            {...{ shelf, units, inPose, estimates }}
+          />
+          <Link href={`/students/${person.id}/measure`} asChild>
+            <Press>Measure</Press>
+          </Link>
+        </Sheet>
+        <Ahead {...of} />
+        <PoseChoices person={person} pose={planned.pose} />
+        <Before person={person.id} planned={planned} />
+      </View>
+    </View>
+  );
+}
+
+/** The figure, its rail to drag on, and what would be without support. */
+function Seen({
+  planned,
+  person,
+  estimates,
+  shelf,
+  units,
+  tried,
+}: OnePoseProps & { readonly tried: ReturnType<typeof useTried> }) {
+  const { now, figure, inPose } = tried;
+  // A stack tried down to the floor keeps its place on the rail, so that it can come up again.
+  const shown = new Set(railColumns(planned).map(({ key }) => key));
+  const columns = columnsOf(now.slots.filter((slot) => shown.has(slotKey(slot))));
+  const short = figure.demands.filter(({ needDeg, haveDeg }) => needDeg > haveDeg + 0.5);
+  return (
+    <>
+      <PoseFigure
+        planned={now}
+        posture={figure.posture}
+        over={
+          tried.isTried ? (planned.posture as Posture) : solveFigure(inPose, estimates, {}).posture
+        }
+        {...{ person, shelf, units, columns }}
+        mostHeightPx={300}
+        onMove={tried.moveTo}
+        moveMostCm={TRY_MOST_CM}
+        besideWords={
+          tried.isTried
+            ? 'Tried, not kept: the dashed figure is the plan.'
+            : 'The dashed figure has no support. Drag a top edge on the rail, or use the arrow keys.'
+        }
+      />
+      <View role="status" aria-live="polite" className="gap-1">
+        {tried.isTried ? <Words>{figureWords(now, units)}</Words> : null}
+        {tried.isTried
+          ? short.map(({ range, side, needDeg, haveDeg }) => (
+              <Words key={range + side} className="text-rust">
+                {rangeName(range)}, {side}: {degrees(needDeg - haveDeg)} more than there is.
+              </Words>
+            ))
+          : null}
+      </View>
+      {tried.isTried ? <Press onPress={tried.reset}>Back to the plan</Press> : null}
+    </>
+  );
+}
+
+/** How it is entered, looked at, held and left. */
+function How({ person, planned }: Pick<OnePoseProps, 'person' | 'planned'>) {
+  const pose = poseById(planned.pose);
+  if (!pose) return null;
+  const choices = choicesFor(person.approach, person.choices, planned.pose);
+  const parts = [
+    ['Enter', entryOf(pose, planned.way, choices)],
+    ['Look', pose.look],
+    ['Come out', pose.exit],
+  ] as const;
+  return (
+    <Sheet role="region" aria-label="How">
+      <Title level={2}>How</Title>
+      {parts.map(([name, lines]) => (
+        <View key={name} className="gap-1">
+          <Title level={3}>{name}</Title>
+          {lines.map((line) => (
+            <Words key={line}>{line}</Words>
+          ))}
+        </View>
+      ))}
+      <Words>
+        <Words className="font-semibold">Hold </Words>
+        {planned.times === null
+          ? `${minutes(planned.holdSeconds)} minutes`
+          : `${planned.times} times, with the breath`}
+      </Words>
+    </Sheet>
+  );
+}
+
+const MOST_BEFORE = 6;
+
+/** What was done in this pose before, the last time first. */
+function Before({ person, planned }: { readonly person: string; readonly planned: PlanPose }) {
+  const sessions = useOjas((state) => selectSessionsOf(state, person));
+  const times = sessions.flatMap(({ at, poses }) =>
+    poses
+      .filter(
+        ({ pose, side }) => pose === planned.pose && (side === planned.side || side === 'both'),
+      )
+      .map((outcome) => ({ at, outcome })),
+  );
+  return (
+    <Sheet role="region" aria-label="Before">
+      <Title level={2}>Before</Title>
+      {times.length === 0 ? <Words>Not practised yet.</Words> : null}
+      {times
+        .slice(-MOST_BEFORE)
+        .reverse()
+        .map(({ at, outcome }) => (
+          <PoseLine key={at} title={date(at)} outcome={outcome} />
+        ))}
+      {times.length > MOST_BEFORE ? (
+        <Aside>{times.length - MOST_BEFORE} earlier times are in the record.</Aside>
+      ) : null}
+    </Sheet>
+  );
+}

@@ -1,0 +1,240 @@
+import { useState } from 'react';
+import { Pressable, View } from 'react-native';
+import type { PlanPose, PlanSlot } from '@/core/formats/plan';
+import { insteadOf, shelfAtHome } from '@/core/plan/instead';
+import type { InPose } from '@/core/plan/solve';
+import { poseById } from '@/core/poses/poses';
+import { stateName, type Shelf } from '@/core/props/shelf';
+import { stackWords, usedBy, type Piece, type Stack } from '@/core/props/stack';
+import { slotKey, type SlotKey } from '@/core/slots';
+import { length, type Units } from '@/ui/format';
+import { Press } from '@/ui/Press';
+import { StackScene } from '@/ui/StackScene';
+import { Aside, Title, Words } from '@/ui/Words';
+import { slotName, wordsIn } from '@/ui/words/words';
+import { differenceWords } from './words';
+
+interface SupportsProps {
+  readonly planned: PlanPose;
+  readonly shelf: Shelf;
+  readonly units: Units;
+}
+
+/** A gap that is offered to be filled is at least so high, in cm. */
+const WORTH_OFFERING_CM = 3;
+
+const builtIn = ({ slots }: PlanPose) =>
+  slots.filter(({ stack, stackCm, isLength }) => stack.length > 0 && (isLength || stackCm > 0.3));
+
+/** What lies where, in a line each: enough to fetch it. */
+export function SupportLines({ planned, shelf, units }: SupportsProps) {
+  const built = builtIn(planned);
+  if (built.length === 0) return <Words>Nothing underneath: the floor is near enough.</Words>;
+  return (
+    <View className="gap-2">
+      {built.map((slot) => (
+        <View key={slotKey(slot)} className="flex-row items-end gap-3">
+          {slot.isLength ? null : <Drawn slot={slot} shelf={shelf} />}
+          <View className="shrink gap-0.5">
+            <Words>
+              <Words className="font-semibold">{slotName(slot)} </Words>
+              {length(slot.isLength ? slot.targetCm : slot.stackCm, units)}
+            </Words>
+            {hasMoved(slot) ? (
+              <Aside>{`last time ${length(slot.lastCm ?? 0, units)}`}</Aside>
+            ) : null}
+            <Words>{stackWords(slot.stack, shelf)}</Words>
+          </View>
+        </View>
+      ))}
+    </View>
+  );
+}
+
+/** Less than this is the same height. */
+const MOVED_CM = 0.5;
+const hasMoved = ({ lastCm, stackCm, isLength }: PlanSlot) =>
+  !isLength && lastCm !== null && Math.abs(lastCm - stackCm) > MOVED_CM;
+
+const Drawn = ({ slot, shelf }: { readonly slot: PlanSlot; readonly shelf: Shelf }) => (
+  <StackScene
+    pieces={slot.stack}
+    heightCm={slot.stackCm}
+    shelf={shelf}
+    words={`${slotName(slot)}: ${stackWords(slot.stack, shelf)}`}
+  />
+);
+
+interface SupportsOpenProps extends SupportsProps {
+  readonly inPose: InPose;
+  readonly onSwap: (key: SlotKey, stack: Stack) => void;
+}
+
+/** Every support drawn large, piece by piece; a tap on a piece says what else could stand there. */
+export function Supports({ planned, shelf, units, inPose, onSwap }: SupportsOpenProps) {
+  const say = wordsIn(units);
+  const built = builtIn(planned);
+  const optional = poseById(planned.pose)?.optional ?? [];
+  const wanted = planned.slots.filter(
+    ({ slot, stack, targetCm }) =>
+      optional.includes(slot) && stack.length === 0 && targetCm >= WORTH_OFFERING_CM,
+  );
+  return (
+    <View className="gap-5">
+      {built.map((slot) => (
+        <View key={slotKey(slot)} className="gap-1">
+          <Title level={3}>
+            {slotName(slot)} {length(slot.isLength ? slot.targetCm : slot.stackCm, units)}
+          </Title>
+          {slot.isLength ? (
+            <Words>{stackWords(slot.stack, shelf)}</Words>
+          ) : (
+            <Pieces
+              slot={slot}
+              shelf={shelf}
+              units={units}
+              inPose={inPose}
+              slots={planned.slots}
+              onSwap={(stack) => onSwap(slotKey(slot), stack)}
+            />
+          )}
+          <Aside>{say.reasons(slot.reasons)}</Aside>
+        </View>
+      ))}
+      {built.length === 0 ? <Words>Nothing underneath: the floor is near enough.</Words> : null}
+      {wanted.length > 0 ? (
+        <Aside>
+          If wanted:{' '}
+          {wanted
+            .map((slot) => `${slotName(slot).toLowerCase()} ${length(slot.targetCm, units)}`)
+            .join(', ')}
+          .
+        </Aside>
+      ) : null}
+    </View>
+  );
+}
+
+interface PiecesProps {
+  readonly slot: PlanSlot;
+  readonly slots: readonly PlanSlot[];
+  readonly shelf: Shelf;
+  readonly units: Units;
+  readonly inPose: InPose;
+  readonly onSwap: (stack: Stack) => void;
+}
+
+/** One support: the drawing, and its pieces beside it from the floor up. */
+function Pieces({ slot, slots, shelf, units, inPose, onSwap }: PiecesProps) {
+  const [open, setOpen] = useState<number | null>(null);
+  const piece = open === null ? undefined : slot.stack[open];
+  const swap = (stack: Stack) => {
+    setOpen(null);
+    onSwap(stack);
+  };
+  return (
+    <View className="gap-2">
+      <View className="flex-row items-end gap-3">
+        <Drawn slot={slot} shelf={shelf} />
+        <View
+          role="list"
+          aria-label={`${slotName(slot)}, from the floor up`}
+          className="shrink flex-col-reverse"
+        >
+          {slot.stack.map((one, i) => (
+            <View key={i} role="listitem">
+              <Pressable
+                role="button"
+                aria-expanded={open === i}
+                onPress={() => setOpen(open === i ? null : i)}
+                className={`min-h-12 justify-center rounded-md border px-3 py-1 ${open === i ? 'border-thread' : 'border-transparent'}`}
+              >
+                <Words className="underline decoration-line">{pieceWords(one, shelf)}</Words>
+              </Pressable>
+            </View>
+          ))}
+        </View>
+      </View>
+      {piece ? (
+        <InPlaceOf
+          piece={piece}
+          slot={slot}
+          slots={slots}
+          shelf={shelf}
+          units={units}
+          inPose={inPose}
+          onSwap={swap}
+        />
+      ) : null}
+    </View>
+  );
+}
+
+/** "2 × cork block, flat": one piece by its name, fold or face, and count. */
+function pieceWords({ item: id, state, count }: Piece, shelf: Shelf): string {
+  const item = shelf.find((one) => one.id === id);
+  if (!item) return id;
+  return `${count > 1 ? `${count} × ` : ''}${item.name}, ${stateName(item, state)}`;
+}
+
+/** What else could stand there: of the shelf, without this prop, and from home. */
+function InPlaceOf({
+  piece,
+  slot,
+  slots,
+  shelf,
+  units,
+  inPose,
+  onSwap,
+}: PiecesProps & { readonly piece: Piece }) {
+  const beside = usedBy(
+    slots.filter((one) => slotKey(one) !== slotKey(slot)).map(({ stack }) => stack),
+  );
+  const lying = { pieces: slot.stack, heightCm: slot.stackCm };
+  const { others, without, home } = insteadOf(inPose, slot.slot, lying, piece, beside);
+  const name = shelf.find(({ id }) => id === piece.item)?.name.toLowerCase() ?? piece.item;
+  return (
+    <View className="gap-2 rounded-md bg-well p-3">
+      {others.map((stack) => (
+        <Option
+          key={stackWords(stack.pieces, shelf)}
+          stack={stack}
+          words={stackWords(stack.pieces, shelf)}
+          fromCm={slot.stackCm}
+          units={units}
+          onChoose={() => onSwap(stack)}
+        />
+      ))}
+      {without ? (
+        <Option
+          stack={without}
+          words={`Without any ${name}: ${stackWords(without.pieces, shelf)}`}
+          fromCm={slot.stackCm}
+          units={units}
+          onChoose={() => onSwap(without)}
+        />
+      ) : (
+        <Words className="text-faint">Without any {name} the shelf builds nothing here.</Words>
+      )}
+      <Words>
+        {home
+          ? `At home: ${stackWords(home.pieces, shelfAtHome(inPose.person))} (${differenceWords(home.heightCm - slot.stackCm, units)})`
+          : 'At home nothing safe builds this.'}
+      </Words>
+    </View>
+  );
+}
+
+interface OptionProps {
+  readonly stack: Stack;
+  readonly words: string;
+  readonly fromCm: number;
+  readonly units: Units;
+  readonly onChoose: () => void;
+}
+
+const Option = ({ stack, words, fromCm, units, onChoose }: OptionProps) => (
+  <Press onPress={onChoose}>
+    {`${words} (${differenceWords(stack.heightCm - fromCm, units)})`}
+  </Press>
+);

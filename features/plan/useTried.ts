@@ -1,0 +1,97 @@
+import { useState } from 'react';
+import { movesOf, turned, type DialId, type DialSetting, type DialTurn } from '@/core/dials';
+import type { Estimates } from '@/core/estimate/estimate';
+import type { Person } from '@/core/formats/book';
+import type { PlanPose, PlanSlot } from '@/core/formats/plan';
+import type { Figure } from '@/core/geometry/family';
+import {
+  dialsIn,
+  followsDials,
+  inPoseOf,
+  nearestStack,
+  solveFigure,
+  type InPose,
+} from '@/core/plan/solve';
+import { triedHeights, tryableCm } from '@/core/plan/tryHeights';
+import type { Shelf } from '@/core/props/shelf';
+import { usedBy, type Stack } from '@/core/props/stack';
+import { slotKey, type SlotKey } from '@/core/slots';
+
+/** What is tried on the pose's page: heights, other pieces, and what is set of the pose itself. */
+interface Tries {
+  readonly stacks: Readonly<Record<string, Stack>>;
+  readonly dials: readonly DialSetting[] | null;
+}
+const NOTHING: Tries = { stacks: {}, dials: null };
+
+export interface Tried {
+  /** The pose as it is tried: its slots, findings and dials. */
+  readonly now: PlanPose;
+  readonly figure: Figure;
+  readonly inPose: InPose;
+  readonly isTried: boolean;
+  readonly moveTo: (key: string, cm: number) => void;
+  readonly swap: (key: SlotKey, stack: Stack) => void;
+  readonly turn: (dial: DialId, way: DialTurn['way']) => void;
+  readonly reset: () => void;
+}
+
+const builtOf = (slots: readonly PlanSlot[]) =>
+  Object.fromEntries(slots.map((slot) => [slotKey(slot), slot.stackCm]));
+/** Pieces of all slots but one. */
+const usedBeside = (slots: readonly PlanSlot[], key: string) =>
+  usedBy(slots.filter((slot) => slotKey(slot) !== key).map(({ stack }) => stack));
+
+/** Heights, pieces and settings tried on a planned pose: pelvis, back and knees answer at once, and nothing is stored. */
+export function useTried(
+  planned: PlanPose,
+  person: Person,
+  estimates: Estimates,
+  shelf: Shelf,
+): Tried {
+  const [tries, setTries] = useState<Tries>(NOTHING);
+  const dials = tries.dials ?? planned.dials;
+  const inPose = inPoseOf(person, planned, shelf, dials);
+  const slots = planned.slots.map((slot): PlanSlot => {
+    const stack = tries.stacks[slotKey(slot)];
+    return stack
+      ? { ...slot, stack: [...stack.pieces], stackCm: stack.heightCm, lastCm: slot.stackCm }
+      : slot;
+  });
+  const built = { ...triedHeights(planned, {}), ...builtOf(slots.filter(isMoved(tries))) };
+  const figure = solveFigure(inPose, estimates, built);
+  const nearest = (of: InPose, key: string, cm: number): Stack => {
+    const slot = planned.slots.find((one) => slotKey(one) === key) as PlanSlot;
+    return nearestStack(of, slot.slot, cm, usedBeside(slots, key));
+  };
+  const put = (stacks: Readonly<Record<string, Stack>>, set: Tries['dials'] = tries.dials) =>
+    setTries({ stacks: { ...tries.stacks, ...stacks }, dials: set });
+  return {
+    now: { ...planned, slots, findings: { ...figure.findings }, dials: [...dials] },
+    figure,
+    inPose,
+    isTried: tries !== NOTHING,
+    // A dragged edge stands where it was dragged to, with the pieces that come nearest.
+    moveTo: (key, wished) => {
+      const heightCm = tryableCm(wished);
+      put({ [key]: { pieces: nearest(inPose, key, heightCm).pieces, heightCm } });
+    },
+    swap: (key, stack) => put({ [key]: stack }),
+    turn: (dial, way) => {
+      const moved = dials.map((one) =>
+        one.dial === dial ? { ...one, value: turned({ dial, way }, one.value) } : one,
+      );
+      const there = inPoseOf(person, planned, shelf, moved);
+      const follows = [...followsDials(there, estimates, built, movesOf(dials))].map(
+        ([key, byCm]) => [key, nearest(there, key, Math.max(0, (built[key] ?? 0) + byCm))] as const,
+      );
+      put(Object.fromEntries(follows), dialsIn(there, estimates));
+    },
+    reset: () => setTries(NOTHING),
+  };
+}
+
+const isMoved =
+  ({ stacks }: Tries) =>
+  (slot: PlanSlot) =>
+    stacks[slotKey(slot)] !== undefined;
