@@ -501,7 +501,7 @@ export const offset = {
     '0-10',
     'a support at the edge is felt so strongly in the muscle, usually; starting value',
   ),
-  feltPerCm: p(0.5, '0-10/cm', 'what stands higher is felt less; starting value'),
+  feltFades: p(0.5, '0-10/cm', 'what stands higher is felt less; starting value'),
   feltLeast: p(1.5, '0-10', 'something is felt at any height; starting value'),
   feltSd: p(
     1,

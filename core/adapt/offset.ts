@@ -40,7 +40,7 @@ const HALF_WIDTH_SD = 4;
 const usuallyFelt = (overCm: number) =>
   Math.max(
     parameter.feltLeast.value,
-    parameter.feltAtEdge.value - parameter.feltPerCm.value * overCm,
+    parameter.feltAtEdge.value - parameter.feltFades.value * overCm,
   );
 
 /**
@@ -55,7 +55,7 @@ function logFelt(
   let [precision, sum, squares] = [0, 0, 0];
   for (const [at, { strength, overReckonedCm, swingCm = 0 }] of evidence.entries()) {
     if (strength === undefined) continue;
-    const sd = Math.hypot(parameter.feltSd.value, parameter.feltPerCm.value * swingCm);
+    const sd = Math.hypot(parameter.feltSd.value, parameter.feltFades.value * swingCm);
     const weight = (weights[at] as number) / (sd * sd);
     const off = strength - usuallyFelt(overReckonedCm - offsetCm);
     precision += weight;
