@@ -521,10 +521,16 @@ export const decision = {
   mostPieces: p(6, 'pieces', 'no pose builds more: it is set up otherwise'),
   goodSessions: p(2, 'sessions', 'good sessions running before a step down; starting value'),
   chance: p(
-    0.905,
+    0.93,
     'chance',
     'chance that the range of the day supports the next rung, down or up; tuned on simulated students of seeds 1–4 in two worlds',
   ),
+  patience: p(
+    0.04,
+    'chance',
+    'so much less is asked for each further good session at one height; starting value',
+  ),
+  leastChance: p(0.8, 'chance', 'and never less than this; starting value'),
   firstChance: p(
     0.8,
     'chance',

@@ -191,6 +191,17 @@ describe('lower', () => {
       deciding(times({ feeling: { strength: 3, place: 'joint' } }), { day: 'tired' }).reasons,
     ).toMatchObject([{ code: 'last-time', complaint: { of: 'joint' } }]);
   });
+  test('the longer it has stood quietly, the less is asked, and never less than 80 in 100', () => {
+    const quiet = (weeks: number, chance: number) =>
+      deciding(times(...Array.from({ length: weeks }, () => ({}))), {
+        chanceAsked: 0.93,
+        rungs: () => [rung(chance)],
+      }).action;
+    expect(quiet(2, 0.9)).toBe('keep');
+    expect(quiet(3, 0.9)).toBe('lower');
+    expect(quiet(5, 0.82)).toBe('lower');
+    expect(quiet(12, 0.79)).toBe('keep');
+  });
   test('the chances are not reckoned when an earlier rule answers', () =>
     expect(
       deciding(times({}), {

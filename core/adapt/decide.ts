@@ -47,7 +47,7 @@ export interface Rung {
   readonly toCm: number;
   /** Chance that the student's range supports the lower rung. */
   readonly chance: number;
-  /** Chance that is asked of it, where it is another than for a joint. */
+  /** Chance that is asked of it where no joint is at risk. */
   readonly asked?: number;
 }
 
@@ -191,6 +191,16 @@ function keeping({ today, earlier, ...input }: DecisionInput, last: Earlier): Re
 }
 
 /**
+ * Chance asked of a rung after so many good sessions at one height: the longer it has stood quietly, the sooner a step is
+ * tried, since only trying tells more.
+ */
+function patient(chanceAsked: number, good: number): number {
+  const { goodSessions, patience, leastChance } = parameter;
+  const waited = Math.max(0, good - goodSessions.value);
+  return Math.max(Math.min(chanceAsked, leastChance.value), chanceAsked - patience.value * waited);
+}
+
+/**
  * Lower, keep, raise or rest: one pose, one side, today. The order is fixed: stop and refer, raise, keep, lower; the
  * first that applies is the answer. Only one slot moves.
  */
@@ -227,7 +237,7 @@ export function decide(input: DecisionInput): Decision {
         ? { code: 'nothing-lies' }
         : { code: 'no-step', cm: parameter.mostRung.value },
     ]);
-  const askedOf = ({ asked = input.chanceAsked }: Rung) => asked;
+  const askedOf = ({ asked = patient(input.chanceAsked, good) }: Rung) => asked;
   const next = rungs.find((rung) => rung.chance >= askedOf(rung));
   if (next)
     return {

@@ -307,7 +307,7 @@ function rungsOf(laid: Laid): Rung[] {
           fromCm: stands.heightCm,
           toCm: next.heightCm,
           chance: chanceEnough(next.heightCm, edge, range, offset),
-          asked: carries ? context.care.lowerRung : decisionParameter.softChance.value,
+          ...(carries ? {} : { asked: decisionParameter.softChance.value }),
         },
       ];
     });
