@@ -6,8 +6,9 @@ import type { Estimates } from '@/core/estimate/estimate';
 import type { Plan } from '@/core/formats/plan';
 import type { Units } from '@/ui/format';
 import { wordsIn, type Words } from '@/ui/words/words';
+import { edit, put, SETTINGS_ID, type SettingsRecord } from '@/store/facts';
 import { selectEstimates, selectPlan, selectSettings } from '@/store/selectors';
-import type { OjasStore, RootState } from '@/store/store';
+import { commit, type OjasStore, type RootState } from '@/store/store';
 
 export const useOjasDispatch = () => useDispatch<OjasStore['dispatch']>();
 export const useOjas = <T>(select: (state: RootState) => T): T => useSelector(select);
@@ -47,3 +48,23 @@ export const useUnits = (): Units => useOjas((state) => selectSettings(state).un
 /** A fresh id: the moment, and chance for several in one moment, in one tab or two. */
 export const freshId = (prefix: string) =>
   `${prefix}-${Date.now().toString(36)}-${Array.from(crypto.getRandomValues(new Uint8Array(5)), (byte) => byte.toString(36)).join('')}`;
+
+/** Changes what is set for the teacher, with the words that its undo is offered by. */
+export function useSet() {
+  const settings = useOjas(selectSettings);
+  const stored = useOjas((state) => state.settings[SETTINGS_ID]);
+  const dispatch = useOjasDispatch();
+  return (change: Partial<SettingsRecord>, words: string) =>
+    void dispatch(
+      commit(
+        stored
+          ? {
+              words,
+              put: [],
+              edit: [edit('settings', SETTINGS_ID, (now) => ({ ...now, ...change }))],
+              remove: [],
+            }
+          : { words, put: [put('settings', { ...settings, ...change })], remove: [] },
+      ),
+    );
+}

@@ -66,7 +66,15 @@ export const matSlice = createSlice({
     },
     matStarted: (
       state,
-      { payload }: PayloadAction<{ person: string; poses: string[]; at: string; day?: Day }>,
+      {
+        payload,
+      }: PayloadAction<{
+        person: string;
+        poses: string[];
+        at: string;
+        day?: Day;
+        settled?: Record<string, Settled[]>;
+      }>,
     ) => {
       state.now = {
         person: payload.person,
@@ -75,7 +83,7 @@ export const matSlice = createSlice({
         poses: payload.poses,
         at: 0,
         step: 'build',
-        settled: {},
+        settled: payload.settled ?? {},
         changes: {},
         faults: {},
         dials: {},

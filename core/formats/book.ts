@@ -155,10 +155,18 @@ const eyeSchema = open({
   sdDeg: z.number().min(0.5).max(45),
 });
 
+/** A teacher's own order of poses. */
+export const sequenceSchema = open({
+  id,
+  name: z.string().trim().min(1, 'a name is needed').max(80),
+  poses: z.array(name).min(1, 'at least one pose').max(60, 'at most 60 poses'),
+});
+
 export const settingsSchema = open({
   units: z.enum(['cm', 'in']).default('cm'),
   theme: z.enum(['system', 'light', 'dark']).default('system'),
   eyes: z.partialRecord(z.enum(rangeIds), eyeSchema).optional(),
+  sequences: z.array(sequenceSchema).max(200, 'at most 200 sequences').optional(),
 });
 
 export const bookSchema = open({
@@ -188,6 +196,7 @@ export type Settled = z.infer<typeof settledSchema>;
 export type SessionPose = z.infer<typeof sessionPoseSchema>;
 export type Session = z.infer<typeof sessionSchema>;
 export type ClassRecord = z.infer<typeof classSchema>;
+export type OwnSequence = z.infer<typeof sequenceSchema>;
 export type Settings = z.infer<typeof settingsSchema>;
 export type Book = z.infer<typeof bookSchema>;
 export type StopWord = (typeof stopWords)[number];

@@ -5,7 +5,7 @@ import type { Built, Figure } from '../geometry/family';
 import { bestStacks, rungAbove, rungBelow } from '../props/search';
 import type { Shelf } from '../props/shelf';
 import { purposeOf, slotRule } from '../props/slots';
-import { piecesMoved, type SlotRule, type Stack, type Used } from '../props/stack';
+import { piecesMoved, stackFaults, type SlotRule, type Stack, type Used } from '../props/stack';
 import type { ReadingSide } from '../ranges/ranges';
 import { MOST_SLACK_CM, mostCmAt } from './limits';
 import { movesOf, type DialSetting, type DialValues } from '../dials';
@@ -83,6 +83,30 @@ export function followsDials(
       const movedCm = cm - (then.get(key) ?? cm);
       return purpose === 'fill' && Math.abs(movedCm) > 0.01 ? [[key, movedCm] as const] : [];
     }),
+  );
+}
+
+/** Heights that fill the gaps left by what carries, as it is built, in cm by slot key. */
+export function fillsOn(
+  inPose: InPose,
+  estimates: Estimates,
+  built: Built,
+): ReadonlyMap<SlotKey, number> {
+  const { family: id } = poseOr(inPose.pose);
+  const { family, ...input } = likelyIn(inPose, estimates);
+  const needs = [...family.heights(input), ...(family.afterBuilt?.(input, built) ?? [])];
+  return new Map(
+    needs
+      .filter(({ slot }) => purposeOf(slot, id) === 'fill')
+      .map((need) => [slotKey(need), Math.max(0, need.rawCm)]),
+  );
+}
+
+/** Whether a stack may lie in a slot of a pose beside what else is used there: its rules, and the most that anybody builds. */
+export function mayLie(inPose: InPose, slot: SlotId, stack: Stack, used: Used = {}): boolean {
+  const { rule, mostCm } = ruleFor(inPose, slot);
+  return (
+    stack.heightCm <= mostCm && stackFaults(stack.pieces, inPose.shelf, rule, used).length === 0
   );
 }
 

@@ -1,13 +1,11 @@
 import { Link } from 'expo-router';
 import { View } from 'react-native';
-import { edit, put, SETTINGS_ID, type SettingsRecord } from '@/store/facts';
 import { selectSettings } from '@/store/selectors';
-import { commit } from '@/store/store';
 import { Chips, Press } from '@/ui/Press';
 import { Screen } from '@/ui/Screen';
 import { Sheet } from '@/ui/Sheet';
 import { Aside, Title, Words } from '@/ui/Words';
-import { useOjas, useOjasDispatch } from '../hooks';
+import { useOjas, useSet } from '../hooks';
 
 const units = [
   { id: 'cm', words: 'Centimetres' },
@@ -22,21 +20,7 @@ const themes = [
 /** Data, settings, and how it all is reckoned. */
 export function MoreScreen() {
   const settings = useOjas(selectSettings);
-  const dispatch = useOjasDispatch();
-  const stored = useOjas((state) => state.settings[SETTINGS_ID]);
-  const set = (change: Partial<SettingsRecord>, words: string) =>
-    void dispatch(
-      commit(
-        stored
-          ? {
-              words,
-              put: [],
-              edit: [edit('settings', SETTINGS_ID, (now) => ({ ...now, ...change }))],
-              remove: [],
-            }
-          : { words, put: [put('settings', { ...settings, ...change })], remove: [] },
-      ),
-    );
+  const set = useSet();
   return (
     <Screen title="More">
       <Sheet>

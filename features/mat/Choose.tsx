@@ -1,0 +1,359 @@
+import { useEffect, useState } from 'react';
+import { View } from 'react-native';
+import { dayIds, type Day } from '@/core/adapt/decide';
+import type { Estimates } from '@/core/estimate/estimate';
+import type { Person } from '@/core/formats/book';
+import type { Plan, PlanPose } from '@/core/formats/plan';
+import {
+  adviceOn,
+  fetchedFor,
+  movedLeast,
+  movesOf,
+  oneSeatFor,
+  placesOf,
+  withAdvice,
+  type OneSeat,
+} from '@/core/plan/order';
+import { practisedPoses } from '@/core/plan/practised';
+import { inPoseOf } from '@/core/plan/solve';
+import { poseById, posesIn, type Pose } from '@/core/poses/poses';
+import { shippedSequences } from '@/core/poses/sequences';
+import { stackWords } from '@/core/props/stack';
+import type { Settled } from '@/store/mat';
+import { selectSessionsOf, selectSettings, selectShelf } from '@/store/selectors';
+import { Field } from '@/ui/Field';
+import { length, minutes } from '@/ui/format';
+import { Chips, Press, Tick } from '@/ui/Press';
+import { Screen } from '@/ui/Screen';
+import { Sheet } from '@/ui/Sheet';
+import { Aside, Title, Words } from '@/ui/Words';
+import { freshId, useEstimates, useOjas, usePlan, useSet, useUnits, useWords } from '../hooks';
+import { ActionMark } from '../plan/ActionMark';
+import { groupNames, poseGroups, poseName, poseTitle, statusWords } from '../plan/words';
+import { StudentTabs } from '../students/StudentTabs';
+import { adviceWords, settledOn, withSequence } from './order';
+import { OrderList, type Row } from './OrderList';
+import { doable, matKey } from './session';
+
+const dayWords: Readonly<Record<Day, string>> = {
+  usual: 'As usual',
+  cold: 'Cold',
+  tired: 'Tired',
+  sore: 'Sore',
+};
+
+interface ChooseProps {
+  readonly person: Person;
+  readonly day: Day;
+  readonly onDay: (day: Day) => void;
+  readonly onStart: (poses: string[], settled: Record<string, Settled[]>) => void;
+}
+
+const PRACTISED = 'practised';
+const rowFor = (key: string, on = true): Row => ({ id: freshId('row'), key, on });
+
+/** What is done today: a sequence or what is practised, its order, and what that order asks for. */
+export function Choose({ person, day, onDay, onStart }: ChooseProps) {
+  const { id, name } = person;
+  const sessions = useOjas((state) => selectSessionsOf(state, id));
+  const practised = practisedPoses(sessions);
+  const own = useOjas(selectSettings).sequences ?? [];
+  const estimates = useEstimates(id);
+  const [more, setMore] = useState<Pose['group'] | null>(null);
+  // Poses that were looked at stay when another group is opened.
+  const [looked, setLooked] = useState<readonly string[]>([]);
+  const usual = usePlan(id);
+  const [rows, setRows] = useState<readonly Row[]>(() =>
+    (usual ? doable(usual) : [])
+      .filter(({ pose }) => practised.has(pose))
+      .map((one) => rowFor(matKey(one))),
+  );
+  const plan = usePlan(id, [...new Set([...looked, ...aroundOf(rows)])]);
+  const offered = plan ? doable(plan) : [];
+  const planOf = (key: string) => offered.find((one) => matKey(one) === key);
+  const [sequence, setSequence] = useState<string>(PRACTISED);
+  /** A sequence whose poses are being planned. */
+  const [coming, setComing] = useState<readonly string[] | null>(null);
+  const [oneSeat, setOneSeat] = useState(false);
+  useEffect(() => {
+    if (!coming || !plan) return;
+    setRows(placesOf(coming, doable(plan)).map((key) => rowFor(key)));
+    setComing(null);
+  }, [coming, plan]);
+  if (!plan || !estimates) return null;
+
+  const look = (poses: readonly string[]) => setLooked([...new Set([...looked, ...poses])]);
+  const chooseSequence = (chosen: string) => {
+    setSequence(chosen);
+    const found = [...shippedSequences, ...own].find((one) => one.id === chosen);
+    const poses: readonly string[] = found?.poses ?? [...practised];
+    look(poses);
+    setComing(poses);
+  };
+  const order = rows.filter(({ on, key }) => on && planOf(key)).map(({ key }) => key);
+  const planned = order.map((key) => planOf(key) as PlanPose);
+  const reorder = (keys: readonly string[]) => setRows(reordered(rows, keys));
+  const toggle = (key: string) =>
+    setRows(
+      rows.some((row) => row.on && row.key === key)
+        ? rows.filter((row) => row.key !== key)
+        : [...rows.filter((row) => row.key !== key), rowFor(key)],
+    );
+  return (
+    <ChosenScreen
+      {...{ person, plan, planned, estimates, oneSeat }}
+      onStart={(settled) => onStart(order, settled)}
+      onOneSeat={() => setOneSeat(!oneSeat)}
+      onReorder={reorder}
+    >
+      <View className="gap-1">
+        <Words className="font-semibold">How does {name.split(' ')[0]} come today?</Words>
+        <Chips
+          label="How today is"
+          options={dayIds.map((one) => ({ id: one, words: dayWords[one] }))}
+          chosen={day}
+          onChoose={onDay}
+        />
+      </View>
+      <Chips
+        label="Sequence"
+        options={[
+          { id: PRACTISED, words: 'As practised' },
+          ...[...own, ...shippedSequences].map((one) => ({ id: one.id, words: one.name })),
+        ]}
+        chosen={sequence}
+        onChoose={chooseSequence}
+        inOneRow
+      />
+      <OrderList
+        rows={rows.filter(({ key }) => planOf(key))}
+        planOf={planOf}
+        onChange={setRows}
+        onAgain={({ key }) => setRows([...rows, rowFor(key)])}
+      />
+      <LeftOut plan={plan} poses={sequencePoses(sequence, own, practised)} />
+      <Title level={2}>Add other poses</Title>
+      <Chips
+        label="Add other poses"
+        options={poseGroups.map((group) => ({ id: group, words: groupNames[group] }))}
+        chosen={more}
+        onChoose={(group) => {
+          setMore(group === more ? null : group);
+          look(posesIn(group));
+        }}
+      />
+      {more ? (
+        <Sheet>
+          {offered
+            .filter(({ pose }) => poseById(pose)?.group === more && !practised.has(pose))
+            .map((one) => (
+              <View key={matKey(one)} className="flex-row flex-wrap items-center justify-between">
+                <Tick
+                  checked={rows.some(({ key, on }) => on && key === matKey(one))}
+                  onToggle={() => toggle(matKey(one))}
+                >
+                  {poseTitle(one)}
+                </Tick>
+                <ActionMark word={one.decision.word} />
+              </View>
+            ))}
+        </Sheet>
+      ) : null}
+      {more ? <LeftOut plan={plan} poses={posesIn(more)} /> : null}
+      <KeepSequence poses={planned.map(({ pose }) => pose)} />
+    </ChosenScreen>
+  );
+}
+
+/** What warms the poses of an order and what takes them back, so that it can be proposed. */
+const aroundOf = (rows: readonly Row[]): readonly string[] =>
+  rows.flatMap(({ key }) => {
+    const pose = poseById(key.split('/')[0] ?? '');
+    return pose ? [...pose.warmUps, ...pose.counterposes] : [];
+  });
+
+/** Rows in the order of these places; what is not among them stays unticked at the end. */
+function reordered(rows: readonly Row[], keys: readonly string[]): Row[] {
+  const left = [...rows];
+  const taken = keys.map((key) => {
+    const at = left.findIndex((row) => row.on && row.key === key);
+    return at < 0 ? rowFor(key) : (left.splice(at, 1)[0] as Row);
+  });
+  return [...taken, ...left.map((row) => ({ ...row, on: false }))];
+}
+
+const sequencePoses = (
+  chosen: string,
+  own: readonly { readonly id: string; readonly poses: readonly string[] }[],
+  practised: ReadonlySet<string>,
+): readonly string[] =>
+  [...own, ...shippedSequences].find(({ id }) => id === chosen)?.poses ?? [...practised];
+
+/** Poses that cannot be done today, each with its reason. */
+function LeftOut({ plan, poses }: { readonly plan: Plan; readonly poses: readonly string[] }) {
+  const say = useWords();
+  const can = new Set(doable(plan).map(matKey));
+  const left = plan.poses.filter((one) => poses.includes(one.pose) && !can.has(matKey(one)));
+  if (left.length === 0) return null;
+  return (
+    <Sheet>
+      <Title level={3}>Not today</Title>
+      {left.map((one) => (
+        <View key={matKey(one)} className="gap-0.5">
+          <Words className="font-semibold">
+            {poseTitle(one)}
+            {': '}
+            <Words className="text-rust">{statusWords[one.status] || 'Leave it out today'}</Words>
+          </Words>
+          {one.reasons.map((reason) => {
+            const words = say.reason(reason);
+            return <Words key={words}>{words}</Words>;
+          })}
+        </View>
+      ))}
+    </Sheet>
+  );
+}
+
+/** An order worth keeping, under its own name, for any student. */
+function KeepSequence({ poses }: { readonly poses: readonly string[] }) {
+  const settings = useOjas(selectSettings);
+  const set = useSet();
+  const [name, setName] = useState('');
+  const own = settings.sequences ?? [];
+  // A pose with sides stands in a sequence once.
+  const once = poses.filter((pose, i) => pose !== poses[i - 1]);
+  const keep = () => {
+    const named = name.trim();
+    if (named === '' || once.length === 0) return;
+    set(
+      { sequences: withSequence(settings, { id: freshId('sequence'), name: named, poses: once }) },
+      `Sequence ${named} kept`,
+    );
+    setName('');
+  };
+  return (
+    <Sheet>
+      <Title level={2}>Keep this order</Title>
+      <Field label="Name of the sequence" value={name} onChangeText={setName} maxLength={80} />
+      <Press disabled={name.trim() === '' || once.length === 0} onPress={keep}>
+        Keep it for any student
+      </Press>
+      {own.map((one) => (
+        <Press
+          key={one.id}
+          kind="quiet"
+          onPress={() =>
+            set(
+              { sequences: own.filter(({ id }) => id !== one.id) },
+              `Sequence ${one.name} forgotten`,
+            )
+          }
+        >
+          {`Forget ${one.name}`}
+        </Press>
+      ))}
+    </Sheet>
+  );
+}
+
+interface ChosenProps {
+  readonly person: Person;
+  readonly plan: Plan;
+  readonly planned: readonly PlanPose[];
+  readonly estimates: Estimates;
+  readonly oneSeat: boolean;
+  readonly onOneSeat: () => void;
+  readonly onReorder: (keys: readonly string[]) => void;
+  readonly onStart: (settled: Record<string, Settled[]>) => void;
+  readonly children: React.ReactNode;
+}
+
+/** The order with what it asks for: time, fetching, one seat, and what would be better. */
+function ChosenScreen({ person, plan, planned, estimates, children, ...on }: ChosenProps) {
+  const shelf = useOjas(selectShelf);
+  const seconds = planned.reduce((sum, one) => sum + one.holdSeconds, 0);
+  const seat = oneSeatFor(planned, (one) => inPoseOf(person, one, shelf));
+  return (
+    <Screen
+      title={person.name}
+      foot={
+        <Press
+          kind="main"
+          disabled={planned.length === 0}
+          onPress={() =>
+            on.onStart(on.oneSeat && seat ? settledOn(seat, planned, person, estimates, shelf) : {})
+          }
+        >{`Begin: ${planned.length} ${planned.length === 1 ? 'pose' : 'poses'}, ${minutes(seconds)} of holding`}</Press>
+      }
+    >
+      <StudentTabs id={person.id} here="mat" />
+      {children}
+      {planned.length > 1 ? <AsksFor {...{ plan, planned, seat, ...on }} /> : null}
+    </Screen>
+  );
+}
+
+/** Setting up a pose takes about so long, in seconds. */
+const SETTING_UP = 45;
+
+function AsksFor({
+  plan,
+  planned,
+  seat,
+  oneSeat,
+  onOneSeat,
+  onReorder,
+}: Pick<ChosenProps, 'plan' | 'planned' | 'oneSeat' | 'onOneSeat' | 'onReorder'> & {
+  readonly seat: OneSeat | null;
+}) {
+  const shelf = useOjas(selectShelf);
+  const units = useUnits();
+  const offered = doable(plan);
+  const order = planned.map(matKey);
+  const advice = adviceOn(order, new Set(offered.map(({ pose }) => pose)));
+  const moves = movesOf(planned);
+  const least = movedLeast(planned);
+  const whole = planned.reduce((sum, one) => sum + one.holdSeconds + SETTING_UP, 0);
+  const fetched = [...fetchedFor(planned)].flatMap(([id, count]) => {
+    const item = shelf.find((one) => one.id === id);
+    return item ? `${count} ${item.name.toLowerCase()}` : [];
+  });
+  return (
+    <Sheet role="region" aria-label="What this order asks for">
+      <Title level={2}>What this order asks for</Title>
+      <Words>
+        About {Math.round(whole / 60)} minutes with setting up.{' '}
+        {fetched.length > 0 ? `Fetch ${fetched.join(', ')}. ` : ''}
+        {moves} {moves === 1 ? 'piece is' : 'pieces are'} carried or refolded in all.
+      </Words>
+      {movesOf(least) < moves ? (
+        <Press onPress={() => onReorder(least.map(matKey))}>
+          {`Order that moves ${moves - movesOf(least)} fewer`}
+        </Press>
+      ) : null}
+      {seat ? (
+        <View className="gap-1">
+          <Press aria-pressed={oneSeat} onPress={onOneSeat}>
+            {oneSeat
+              ? `One seat throughout, ${length(seat.stack.heightCm, units)}: taken`
+              : `One seat throughout: ${length(seat.stack.heightCm, units)}`}
+          </Press>
+          <Aside>
+            {stackWords(seat.stack.pieces, shelf)}, for{' '}
+            {[...new Set(seat.places.map((key) => poseName(key.split('/')[0] ?? '')))].join(', ')}.
+          </Aside>
+        </View>
+      ) : null}
+      {advice.map((one) => {
+        const { words, does } = adviceWords(one);
+        return (
+          <View key={words} className="gap-1">
+            <Words>{words}</Words>
+            <Press onPress={() => onReorder(withAdvice(order, one, offered))}>{does}</Press>
+          </View>
+        );
+      })}
+    </Sheet>
+  );
+}

@@ -1,0 +1,82 @@
+import type { Estimates } from '@/core/estimate/estimate';
+import type { Person, Settings } from '@/core/formats/book';
+import type { PlanPose } from '@/core/formats/plan';
+import type { OneSeat, OrderAdvice } from '@/core/plan/order';
+import { placeKey } from '@/core/plan/order';
+import { fillsOn, inPoseOf, nearestStack } from '@/core/plan/solve';
+import type { Shelf } from '@/core/props/shelf';
+import { slotKey } from '@/core/slots';
+import type { Settled } from '@/store/mat';
+import { poseName } from '../plan/words';
+import { asPlanned, asSettled, builtOf, usedBeside } from './session';
+
+/** What is advised, and what a tap on it does. */
+export function adviceWords(advice: OrderAdvice): {
+  readonly words: string;
+  readonly does: string;
+} {
+  const pose = poseName(advice.pose);
+  switch (advice.says) {
+    case 'warm-first':
+      return {
+        words: `${pose} has nothing before it that warms it.`,
+        does: `Add ${poseName(advice.add)} before it`,
+      };
+    case 'deep-early':
+      return {
+        words: `${pose} stands before ${poseName(advice.after)}, which warms it.`,
+        does: `Move ${pose} after it`,
+      };
+    case 'counter-after':
+      return {
+        words: `Nothing after ${pose} takes it back.`,
+        does: `Add ${poseName(advice.add)} after it`,
+      };
+    case 'rest-last':
+      return { words: `${pose} comes last.`, does: `Move ${pose} to the end` };
+  }
+}
+
+/** A gap so small stays empty, in cm; what is as good as there stays as it lies. */
+const [EMPTY_UNDER_CM, LEFT_CM] = [1, 0.5];
+
+/** What would be settled on with one seat throughout: the seat stays, and what fills a gap follows it. */
+export function settledOn(
+  { stack, places }: OneSeat,
+  planned: readonly PlanPose[],
+  person: Person,
+  estimates: Estimates,
+  shelf: Shelf,
+): Record<string, Settled[]> {
+  return Object.fromEntries(
+    planned
+      .filter((one) => places.includes(placeKey(one)))
+      .map((one) => {
+        const inPose = inPoseOf(person, one, shelf);
+        const seated = asPlanned(one).map((slot) =>
+          slot.slot === 'seat' ? asSettled(slot, stack) : slot,
+        );
+        const fills = fillsOn(inPose, estimates, builtOf(seated));
+        const settled = seated.map((slot) => {
+          const cm = fills.get(slotKey(slot));
+          if (cm === undefined || Math.abs(cm - slot.heightCm) < LEFT_CM) return slot;
+          return asSettled(
+            slot,
+            cm < EMPTY_UNDER_CM
+              ? { pieces: [], heightCm: 0 }
+              : nearestStack(inPose, slot.slot, cm, usedBeside(one, seated, slot)),
+          );
+        });
+        return [placeKey(one), settled];
+      }),
+  );
+}
+
+/** A teacher's own sequences with one more, or one of that name in its place. */
+export function withSequence(
+  { sequences = [] }: Settings,
+  own: { readonly id: string; readonly name: string; readonly poses: readonly string[] },
+): NonNullable<Settings['sequences']> {
+  const others = sequences.filter(({ name }) => name !== own.name);
+  return [...others, { ...own, poses: [...own.poses] }];
+}
