@@ -1,4 +1,4 @@
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import { View } from 'react-native';
 import { dayIds, type Day } from '@/core/adapt/decide';
 import type { Estimates } from '@/core/estimate/estimate';
@@ -75,11 +75,10 @@ export function Choose({ person, day, onDay, onStart }: ChooseProps) {
   /** A sequence whose poses are being planned. */
   const [coming, setComing] = useState<readonly string[] | null>(null);
   const [oneSeat, setOneSeat] = useState(false);
-  useEffect(() => {
-    if (!coming || !plan) return;
-    setRows(placesOf(coming, doable(plan)).map((key) => rowFor(key)));
+  if (coming && plan) {
+    setRows(placesOf(coming, offered).map((key) => rowFor(key)));
     setComing(null);
-  }, [coming, plan]);
+  }
   if (!plan || !estimates) return null;
 
   const look = (poses: readonly string[]) => setLooked([...new Set([...looked, ...poses])]);

@@ -1,8 +1,7 @@
 import type { Estimates } from '@/core/estimate/estimate';
 import type { Person, Settings } from '@/core/formats/book';
 import type { PlanPose } from '@/core/formats/plan';
-import type { OneSeat, OrderAdvice } from '@/core/plan/order';
-import { placeKey } from '@/core/plan/order';
+import { placeKey, type OneSeat, type OrderAdvice } from '@/core/plan/order';
 import { fillsOn, inPoseOf, nearestStack } from '@/core/plan/solve';
 import type { Shelf } from '@/core/props/shelf';
 import { slotKey } from '@/core/slots';
