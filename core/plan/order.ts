@@ -1,5 +1,5 @@
 import type { PlanPose, PlanSlot } from '../formats/plan';
-import { poseById, type PoseId } from '../poses/poses';
+import { poseById, type Pose, type PoseId } from '../poses/poses';
 import { purposeOf } from '../props/slots';
 import { usedBy, type Piece, type Stack } from '../props/stack';
 import type { ReadingSide } from '../ranges/ranges';
@@ -69,16 +69,34 @@ export function adviceOn(order: readonly PlaceKey[], can: ReadonlySet<string>): 
       else if (add) advice.push({ says: 'warm-first', pose: pose.id, add, at });
     }
     const last = ids.lastIndexOf(pose.id);
-    if (
-      pose.counterposes.length > 0 &&
-      !pose.counterposes.some((id) => ids.slice(last + 1).includes(id))
-    ) {
+    if (isDeep(pose) && !isTakenBack(pose, ids.slice(last + 1))) {
       const add = pose.counterposes.find((id) => can.has(id));
       if (add) advice.push({ says: 'counter-after', pose: pose.id, add, at: last });
     }
   }
-  return advice;
+  // One counterpose after the last pose that wants it serves those before, too.
+  return advice.filter(
+    (one, i) =>
+      one.says !== 'counter-after' ||
+      !advice.some(
+        (other, j) =>
+          other.says === 'counter-after' &&
+          other.add === one.add &&
+          (other.at > one.at || (other.at === one.at && j > i)),
+      ),
+  );
 }
+
+/** Poses that something should follow: what must be warmed twice over, is gated, or gives way to another when too high. */
+const isDeep = ({ counterposes, warmUps, gate, insteadOver }: Pose) =>
+  counterposes.length > 0 &&
+  (warmUps.length > 1 || gate !== undefined || insteadOver !== undefined);
+
+/** Whether a counterpose follows; lying down at the end is as good as lying down after it. */
+const isTakenBack = ({ counterposes }: Pose, after: readonly (PoseId | undefined)[]) =>
+  counterposes.some(
+    (id) => after.includes(id) || (poseById(id)?.hold.isRest && after.includes(FINAL_REST)),
+  );
 
 /** Places of a pose that is proposed, put in before or after where it is missed. */
 export function withAdvice(

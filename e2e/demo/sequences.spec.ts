@@ -55,6 +55,7 @@ test('a shipped sequence is ordered by a drag and by keys, kept, and run in that
 
 test('a pose is done again at the end, and what the order asks for is told', async ({ page }) => {
   await page.goto('/students/p-yusuf/mat');
+  await list(page).getByRole('checkbox').first().waitFor();
   const count = (await inOrder(page)).length;
   await page.getByRole('button', { name: 'Staff again at the end' }).click();
   await expect(list(page).getByRole('checkbox', { name: 'Staff' })).toHaveCount(2);

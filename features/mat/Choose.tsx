@@ -1,7 +1,6 @@
 import { useState } from 'react';
 import { View } from 'react-native';
 import { dayIds, type Day } from '@/core/adapt/decide';
-import type { Estimates } from '@/core/estimate/estimate';
 import type { Person } from '@/core/formats/book';
 import type { Plan, PlanPose } from '@/core/formats/plan';
 import {
@@ -59,7 +58,7 @@ export function Choose({ person, day, onDay, onStart }: ChooseProps) {
   const practised = practisedPoses(sessions);
   const own = useOjas(selectSettings).sequences ?? [];
   const estimates = useEstimates(id);
-  const [more, setMore] = useState<Pose['group'] | null>(null);
+  const shelf = useOjas(selectShelf);
   // Poses that were looked at stay when another group is opened.
   const [looked, setLooked] = useState<readonly string[]>([]);
   const usual = usePlan(id);
@@ -91,7 +90,8 @@ export function Choose({ person, day, onDay, onStart }: ChooseProps) {
   };
   const order = rows.filter(({ on, key }) => on && planOf(key)).map(({ key }) => key);
   const planned = order.map((key) => planOf(key) as PlanPose);
-  const reorder = (keys: readonly string[]) => setRows(reordered(rows, keys));
+  const seconds = planned.reduce((sum, one) => sum + one.holdSeconds, 0);
+  const seat = oneSeatFor(planned, (one) => inPoseOf(person, one, shelf));
   const toggle = (key: string) =>
     setRows(
       rows.some((row) => row.on && row.key === key)
@@ -99,12 +99,22 @@ export function Choose({ person, day, onDay, onStart }: ChooseProps) {
         : [...rows.filter((row) => row.key !== key), rowFor(key)],
     );
   return (
-    <ChosenScreen
-      {...{ person, plan, planned, estimates, oneSeat }}
-      onStart={(settled) => onStart(order, settled)}
-      onOneSeat={() => setOneSeat(!oneSeat)}
-      onReorder={reorder}
+    <Screen
+      title={name}
+      foot={
+        <Press
+          kind="main"
+          disabled={planned.length === 0}
+          onPress={() =>
+            onStart(
+              order,
+              oneSeat && seat ? settledOn(seat, planned, person, estimates, shelf) : {},
+            )
+          }
+        >{`Begin: ${planned.length} ${planned.length === 1 ? 'pose' : 'poses'}, ${minutes(seconds)} of holding`}</Press>
+      }
     >
+      <StudentTabs id={id} here="mat" />
       <View className="gap-1">
         <Words className="font-semibold">How does {name.split(' ')[0]} come today?</Words>
         <Chips
@@ -131,6 +141,36 @@ export function Choose({ person, day, onDay, onStart }: ChooseProps) {
         onAgain={({ key }) => setRows([...rows, rowFor(key)])}
       />
       <LeftOut plan={plan} poses={sequencePoses(sequence, own, practised)} />
+      {planned.length > 1 ? (
+        <AsksFor
+          {...{ offered, planned, seat, oneSeat }}
+          onOneSeat={() => setOneSeat(!oneSeat)}
+          onReorder={(keys) => setRows(reordered(rows, keys))}
+        />
+      ) : null}
+      <AddOthers
+        {...{ plan, rows, practised }}
+        onOpen={(group) => look(posesIn(group))}
+        onToggle={toggle}
+      />
+      <KeepSequence poses={planned.map(({ pose }) => pose)} />
+    </Screen>
+  );
+}
+
+interface AddOthersProps {
+  readonly plan: Plan;
+  readonly rows: readonly Row[];
+  readonly practised: ReadonlySet<string>;
+  readonly onOpen: (group: Pose['group']) => void;
+  readonly onToggle: (key: string) => void;
+}
+
+/** Poses that are not practised yet, by their groups. */
+function AddOthers({ plan, rows, practised, onOpen, onToggle }: AddOthersProps) {
+  const [more, setMore] = useState<Pose['group'] | null>(null);
+  return (
+    <>
       <Title level={2}>Add other poses</Title>
       <Chips
         label="Add other poses"
@@ -138,18 +178,18 @@ export function Choose({ person, day, onDay, onStart }: ChooseProps) {
         chosen={more}
         onChoose={(group) => {
           setMore(group === more ? null : group);
-          look(posesIn(group));
+          onOpen(group);
         }}
       />
       {more ? (
         <Sheet>
-          {offered
+          {doable(plan)
             .filter(({ pose }) => poseById(pose)?.group === more && !practised.has(pose))
             .map((one) => (
               <View key={matKey(one)} className="flex-row flex-wrap items-center justify-between">
                 <Tick
                   checked={rows.some(({ key, on }) => on && key === matKey(one))}
-                  onToggle={() => toggle(matKey(one))}
+                  onToggle={() => onToggle(matKey(one))}
                 >
                   {poseTitle(one)}
                 </Tick>
@@ -159,8 +199,7 @@ export function Choose({ person, day, onDay, onStart }: ChooseProps) {
         </Sheet>
       ) : null}
       {more ? <LeftOut plan={plan} poses={posesIn(more)} /> : null}
-      <KeepSequence poses={planned.map(({ pose }) => pose)} />
-    </ChosenScreen>
+    </>
   );
 }
 
@@ -256,59 +295,22 @@ function KeepSequence({ poses }: { readonly poses: readonly string[] }) {
   );
 }
 
-interface ChosenProps {
-  readonly person: Person;
-  readonly plan: Plan;
-  readonly planned: readonly PlanPose[];
-  readonly estimates: Estimates;
-  readonly oneSeat: boolean;
-  readonly onOneSeat: () => void;
-  readonly onReorder: (keys: readonly string[]) => void;
-  readonly onStart: (settled: Record<string, Settled[]>) => void;
-  readonly children: React.ReactNode;
-}
-
-/** The order with what it asks for: time, fetching, one seat, and what would be better. */
-function ChosenScreen({ person, plan, planned, estimates, children, ...on }: ChosenProps) {
-  const shelf = useOjas(selectShelf);
-  const seconds = planned.reduce((sum, one) => sum + one.holdSeconds, 0);
-  const seat = oneSeatFor(planned, (one) => inPoseOf(person, one, shelf));
-  return (
-    <Screen
-      title={person.name}
-      foot={
-        <Press
-          kind="main"
-          disabled={planned.length === 0}
-          onPress={() =>
-            on.onStart(on.oneSeat && seat ? settledOn(seat, planned, person, estimates, shelf) : {})
-          }
-        >{`Begin: ${planned.length} ${planned.length === 1 ? 'pose' : 'poses'}, ${minutes(seconds)} of holding`}</Press>
-      }
-    >
-      <StudentTabs id={person.id} here="mat" />
-      {children}
-      {planned.length > 1 ? <AsksFor {...{ plan, planned, seat, ...on }} /> : null}
-    </Screen>
-  );
-}
-
 /** Setting up a pose takes about so long, in seconds. */
 const SETTING_UP = 45;
 
-function AsksFor({
-  plan,
-  planned,
-  seat,
-  oneSeat,
-  onOneSeat,
-  onReorder,
-}: Pick<ChosenProps, 'plan' | 'planned' | 'oneSeat' | 'onOneSeat' | 'onReorder'> & {
+interface AsksForProps {
+  readonly offered: readonly PlanPose[];
+  readonly planned: readonly PlanPose[];
   readonly seat: OneSeat | null;
-}) {
+  readonly oneSeat: boolean;
+  readonly onOneSeat: () => void;
+  readonly onReorder: (keys: readonly string[]) => void;
+}
+
+/** Time, fetching, one seat, and what would be better. */
+function AsksFor({ offered, planned, seat, oneSeat, onOneSeat, onReorder }: AsksForProps) {
   const shelf = useOjas(selectShelf);
   const units = useUnits();
-  const offered = doable(plan);
   const order = planned.map(matKey);
   const advice = adviceOn(order, new Set(offered.map(({ pose }) => pose)));
   const moves = movesOf(planned);

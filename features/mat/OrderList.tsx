@@ -15,12 +15,13 @@ import {
   verticalListSortingStrategy,
 } from '@dnd-kit/sortable';
 import GripVertical from 'lucide-react-native/icons/grip-vertical';
-import { Pressable, View, type ViewProps } from 'react-native';
+import Repeat from 'lucide-react-native/icons/repeat';
+import { View, type ViewProps } from 'react-native';
 import type { PlanPose } from '@/core/formats/plan';
 import { Press, Tick } from '@/ui/Press';
 import { tone } from '@/ui/tones';
-import { ActionMark } from '../plan/ActionMark';
-import { poseTitle } from '../plan/words';
+import { Aside } from '@/ui/Words';
+import { actionWords, poseTitle } from '../plan/words';
 
 /** A pose in today's order; the same pose may stand in it twice. */
 export interface Row {
@@ -106,6 +107,7 @@ function PoseRow({ row, planned, onToggle, onAgain }: PoseRowProps) {
   const { setNodeRef, setActivatorNodeRef, attributes, listeners, transform, isDragging } =
     useSortable({ id: row.id });
   const title = poseTitle(planned);
+  const { words, mark } = actionWords[planned.decision.word];
   return (
     <View
       role="listitem"
@@ -116,23 +118,23 @@ function PoseRow({ row, planned, onToggle, onAgain }: PoseRowProps) {
         zIndex: isDragging ? 1 : 0,
       }}
     >
-      <View className="flex-1 flex-row flex-wrap items-center justify-between gap-x-2">
+      <View className="flex-1">
         <Tick checked={row.on} onToggle={onToggle}>
           {title}
         </Tick>
-        <View className="flex-row items-center gap-1">
-          <ActionMark word={planned.decision.word} />
-          <Press
-            kind="quiet"
-            className="px-2"
-            aria-label={`${title} again at the end`}
-            onPress={onAgain}
-          >
-            Again
-          </Press>
-        </View>
+        <Aside className="-mt-2 pb-1 pl-9">
+          {words} {mark}
+        </Aside>
       </View>
-      <Pressable
+      <Press
+        kind="quiet"
+        className="px-2"
+        aria-label={`${title} again at the end`}
+        icon={<Repeat size={20} color={tone('thread')} aria-hidden />}
+        onPress={onAgain}
+      />
+      {/* A press of its own would take the keys that move it. */}
+      <View
         ref={(node) => setActivatorNodeRef(node as unknown as HTMLElement | null)}
         aria-label={`Move ${title}`}
         className="min-h-12 w-11 items-center justify-center"
@@ -141,7 +143,7 @@ function PoseRow({ row, planned, onToggle, onAgain }: PoseRowProps) {
         {...(listeners as object)}
       >
         <GripVertical size={22} color={tone('faint')} aria-hidden />
-      </Pressable>
+      </View>
     </View>
   );
 }
