@@ -1,6 +1,8 @@
+import { useState } from 'react';
 import { View } from 'react-native';
 import { allParameters, decision } from '@/core/parameters';
 import { fromCm, toCm, type Units } from '@/ui/format';
+import { Field } from '@/ui/Field';
 import { Screen } from '@/ui/Screen';
 import { Sheet } from '@/ui/Sheet';
 import { Aside, Title, Words } from '@/ui/Words';
@@ -20,7 +22,6 @@ const spaced = (name: string) =>
 
 /** The reckoning in plain words, and every number that it assumes. */
 export function ReckoningScreen() {
-  const units = useUnits();
   return (
     <Screen title="How it reckons">
       <Sheet>
@@ -42,10 +43,35 @@ export function ReckoningScreen() {
           day’s range carries the next rung.
         </Words>
       </Sheet>
-      {Object.entries(allParameters).map(([group, parameters]) => (
+      <Parameters />
+    </Screen>
+  );
+}
+
+/** Every number that is assumed, found by its name, unit or source. */
+function Parameters() {
+  const units = useUnits();
+  const [sought, setSought] = useState('');
+  const wanted = sought.trim().toLowerCase();
+  const groups = Object.entries(allParameters).flatMap(([group, parameters]) => {
+    const found = Object.entries(parameters).filter(([name, { source, unit }]) =>
+      `${spaced(group)} ${spaced(name)} ${unit} ${source}`.toLowerCase().includes(wanted),
+    );
+    return found.length > 0 ? [[group, found] as const] : [];
+  });
+  return (
+    <>
+      <Field
+        label="Find a number"
+        hint="by its name or where it comes from"
+        value={sought}
+        onChangeText={setSought}
+      />
+      {groups.length === 0 ? <Words>No number is called “{sought.trim()}”.</Words> : null}
+      {groups.map(([group, parameters]) => (
         <Sheet key={group}>
           <Title level={2}>{spaced(group)}</Title>
-          {Object.entries(parameters).map(([name, { value, unit, sd, source }]) => (
+          {parameters.map(([name, { value, unit, sd, source }]) => (
             <View key={name}>
               <Words>
                 {spaced(name)}:{' '}
@@ -60,6 +86,6 @@ export function ReckoningScreen() {
           ))}
         </Sheet>
       ))}
-    </Screen>
+    </>
   );
 }

@@ -16,6 +16,7 @@ import { Aside, Title, Words } from '@/ui/Words';
 import { freshId, useOjas, useOjasDispatch, useUnits } from '../hooks';
 import { useWide } from '../shell/Shell';
 import { ItemForm } from '../forms/late';
+import { Ladders } from './Ladders';
 
 /** What there is, how many, and how high each thing stands. */
 export function ShelfScreen() {
@@ -45,20 +46,18 @@ export function ShelfScreen() {
       commit({ words: `${item.name} added`, put: [put('shelf', item)], remove: [] }),
     ).then((outcome) => outcome.ok && setEditing(item));
   };
+  const duplicate = (item: ShelfItem) => {
+    const copy = { ...item, id: freshId(item.kind), name: `${item.name}, another kind` };
+    void dispatch(
+      commit({ words: `${copy.name} added`, put: [put('shelf', copy)], remove: [] }),
+    ).then((outcome) => outcome.ok && setEditing(copy));
+  };
   const remove = (item: ShelfItem) =>
     dispatch(
       commit({
         words: `${item.name} taken off the shelf`,
         put: [],
         remove: [{ kind: 'shelf', id: item.id }],
-      }),
-    );
-  const start = () =>
-    dispatch(
-      commit({
-        words: 'A usual shelf to begin with',
-        put: starterShelf.map((item) => put('shelf', item)),
-        remove: [],
       }),
     );
   return (
@@ -85,17 +84,8 @@ export function ShelfScreen() {
           />
         </Sheet>
       ) : null}
-      {shelf.length === 0 ? (
-        <Sheet>
-          <Words>
-            The shelf is empty. Begin with what a small studio usually has, then put in your own
-            counts and heights.
-          </Words>
-          <Press kind="main" onPress={start}>
-            Begin with a usual shelf
-          </Press>
-        </Sheet>
-      ) : null}
+      {shelf.length === 0 ? <EmptyShelf /> : null}
+      {shelf.length > 0 ? <Ladders shelf={shelf} units={units} /> : null}
       <View className={wide ? 'flex-row flex-wrap gap-4' : 'gap-4'}>
         {shelf.map((item) => (
           <Sheet
@@ -114,6 +104,9 @@ export function ShelfScreen() {
               <Item item={item} units={units} />
             )}
             <View className="flex-row flex-wrap gap-2">
+              <Press aria-label={`Another like ${item.name}`} onPress={() => duplicate(item)}>
+                Another like it
+              </Press>
               <Press
                 aria-label={
                   editing?.id === item.id ? `Leave ${item.name} as it was` : `Change ${item.name}`
@@ -134,6 +127,30 @@ export function ShelfScreen() {
         ))}
       </View>
     </Screen>
+  );
+}
+
+/** Where to begin: what a small studio usually has. */
+function EmptyShelf() {
+  const dispatch = useOjasDispatch();
+  const start = () =>
+    dispatch(
+      commit({
+        words: 'A usual shelf to begin with',
+        put: starterShelf.map((item) => put('shelf', item)),
+        remove: [],
+      }),
+    );
+  return (
+    <Sheet>
+      <Words>
+        The shelf is empty. Begin with what a small studio usually has, then put in your own counts
+        and heights.
+      </Words>
+      <Press kind="main" onPress={start}>
+        Begin with a usual shelf
+      </Press>
+    </Sheet>
   );
 }
 

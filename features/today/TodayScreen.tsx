@@ -9,6 +9,7 @@ import { Field } from '@/ui/Field';
 import { Press } from '@/ui/Press';
 import { Screen } from '@/ui/Screen';
 import { Sheet } from '@/ui/Sheet';
+import { StackScene } from '@/ui/StackScene';
 import { Aside, Title, Words } from '@/ui/Words';
 import { useOjas, usePerson, usePlan, useUnits } from '../hooks';
 import { ActionMark } from '../plan/ActionMark';
@@ -157,7 +158,9 @@ function Comer({ id }: { readonly id: string }) {
       {moves.length === 0 ? (
         <Words>{last ? 'Everything stays as it was.' : 'Built from the measurements.'}</Words>
       ) : (
-        moves.map((planned) => <Move key={`${planned.pose}/${planned.side}`} planned={planned} />)
+        moves.map((planned) => (
+          <Move key={`${planned.pose}/${planned.side}`} person={id} planned={planned} />
+        ))
       )}
     </Sheet>
   );
@@ -177,7 +180,8 @@ function Check({ plan }: { readonly plan: Plan }) {
   );
 }
 
-function Move({ planned }: { readonly planned: PlanPose }) {
+/** What changes in one pose, with its build drawn; its page is one tap away. */
+function Move({ person, planned }: { readonly person: string; readonly planned: PlanPose }) {
   const shelf = useOjas(selectShelf);
   const units = useUnits();
   const slot = planned.slots.find(
@@ -188,14 +192,29 @@ function Move({ planned }: { readonly planned: PlanPose }) {
   return (
     <View className="gap-1 border-t border-line pt-2">
       <View className="flex-row flex-wrap items-center justify-between gap-2">
-        <Words className="font-semibold">{poseTitle(planned)}</Words>
+        <Link
+          href={`/students/${person}/poses/${planned.pose}?side=${planned.side}` as '/students'}
+          className="min-h-12 py-3 font-text text-base font-semibold text-thread underline"
+        >
+          {poseTitle(planned)}
+        </Link>
         <ActionMark word={planned.decision.word} />
       </View>
       {slot && slot.lastCm !== null ? (
-        <Words>
-          {slotName(slot)} {length(slot.lastCm, units)} → {length(slot.stackCm, units)}:{' '}
-          {stackWords(slot.stack, shelf)}
-        </Words>
+        <View className="flex-row items-end gap-3">
+          {slot.stack.length > 0 && !slot.isLength ? (
+            <StackScene
+              pieces={slot.stack}
+              heightCm={slot.stackCm}
+              shelf={shelf}
+              words={`${slotName(slot)}: ${stackWords(slot.stack, shelf)}`}
+            />
+          ) : null}
+          <Words className="shrink">
+            {slotName(slot)} {length(slot.lastCm, units)} → {length(slot.stackCm, units)}:{' '}
+            {stackWords(slot.stack, shelf)}
+          </Words>
+        </View>
       ) : null}
       <Aside>{wordsIn(units).reasons(planned.decision.reasons)}</Aside>
     </View>

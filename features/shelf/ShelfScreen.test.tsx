@@ -1,0 +1,36 @@
+import { act, fireEvent, screen, within } from '@testing-library/react';
+import { usualItem } from '@/core/props/usualShelves';
+import { put } from '@/store/facts';
+import { show } from '../tests/onScreen';
+import { ShelfScreen } from './ShelfScreen';
+
+const twoBlocks = [put('shelf', usualItem('block', 'block', 'Foam block', 2))];
+const press = (name: string) =>
+  act(async () => void fireEvent.click(screen.getByRole('button', { name })));
+
+test('an empty shelf begins with a usual one', async () => {
+  const { state } = await show(<ShelfScreen />, []);
+  expect(screen.queryByRole('region', { name: 'What it builds' })).not.toBeInTheDocument();
+  await press('Begin with a usual shelf');
+  expect(Object.keys(state().shelf).length).toBeGreaterThan(4);
+});
+
+test('what the shelf builds is told with its gaps and what would close them', async () => {
+  await show(<ShelfScreen />, twoBlocks);
+  const builds = within(screen.getByRole('region', { name: 'What it builds' }));
+  expect(builds.queryByRole('img')).not.toBeInTheDocument();
+  await press('Show the heights');
+  const kneeling = within(builds.getByRole('group', { name: 'Seat to kneel on' }));
+  expect(kneeling.getByRole('img')).toHaveAccessibleName(/heights: .*foam block, flat/);
+  expect(
+    kneeling.getAllByText(/^Nothing between \d.*: one (more )?.* gives .* cm\.$/).length,
+  ).toBeGreaterThan(0);
+});
+
+test('a prop is doubled, to be measured and renamed as another kind', async () => {
+  const { state } = await show(<ShelfScreen />, twoBlocks);
+  await press('Another like Foam block');
+  expect(Object.values(state().shelf).map((item) => item?.name)).toEqual(
+    expect.arrayContaining(['Foam block', 'Foam block, another kind']),
+  );
+});
