@@ -530,7 +530,7 @@ export const decision = {
     'chance',
     'so much less is asked for each further good session at one height; starting value',
   ),
-  leastChance: p(0.8, 'chance', 'and never less than this; starting value'),
+  mostPatience: p(0.13, 'chance', 'and never by more than this; starting value'),
   firstChance: p(
     0.8,
     'chance',

@@ -5,7 +5,7 @@ import type { Body } from '@/core/body/body';
 import type { Point, Posture } from '@/core/geometry/posture';
 import type { Shelf } from '@/core/props/shelf';
 import type { ReadingSide } from '@/core/ranges/ranges';
-import type { Stacks } from './figure/Figure';
+import type { Stacks } from './figure/stacks';
 import { FrontFigure } from './figure/FrontFigure';
 import { fromFront, type FrontSupport } from './figure/front';
 import { drawnPieces } from './figure/layers';

@@ -195,9 +195,9 @@ function keeping({ today, earlier, ...input }: DecisionInput, last: Earlier): Re
  * tried, since only trying tells more.
  */
 function patient(chanceAsked: number, good: number): number {
-  const { goodSessions, patience, leastChance } = parameter;
+  const { goodSessions, patience, mostPatience } = parameter;
   const waited = Math.max(0, good - goodSessions.value);
-  return Math.max(Math.min(chanceAsked, leastChance.value), chanceAsked - patience.value * waited);
+  return chanceAsked - Math.min(mostPatience.value, patience.value * waited);
 }
 
 /**
@@ -237,7 +237,7 @@ export function decide(input: DecisionInput): Decision {
         ? { code: 'nothing-lies' }
         : { code: 'no-step', cm: parameter.mostRung.value },
     ]);
-  const askedOf = ({ asked = patient(input.chanceAsked, good) }: Rung) => asked;
+  const askedOf = ({ asked = input.chanceAsked }: Rung) => patient(asked, good);
   const next = rungs.find((rung) => rung.chance >= askedOf(rung));
   if (next)
     return {

@@ -3,14 +3,17 @@ import { ladderFor, ladderPurposes } from './ladder';
 
 const [kneeling] = ladderPurposes as [(typeof ladderPurposes)[number]];
 
-test.each(ladderPurposes)('$id: rungs rise from the floor to no more than anybody builds', (purpose) => {
-  const { rungs, mostCm } = ladderFor(studioShelf, purpose);
-  expect(rungs.length).toBeGreaterThan(3);
-  const heights = rungs.map(({ heightCm }) => heightCm);
-  expect(heights).toEqual([...heights].sort((a, b) => a - b));
-  expect(heights.at(-1)).toBeLessThanOrEqual(mostCm + 0.3);
-  for (const { pieces } of rungs) expect(pieces.length).toBeGreaterThan(0);
-});
+test.each(ladderPurposes)(
+  '$id: rungs rise from the floor to no more than anybody builds',
+  (purpose) => {
+    const { rungs, mostCm } = ladderFor(studioShelf, purpose);
+    expect(rungs.length).toBeGreaterThan(3);
+    const heights = rungs.map(({ heightCm }) => heightCm);
+    expect(heights).toEqual([...heights].sort((a, b) => a - b));
+    expect(heights.at(-1)).toBeLessThanOrEqual(mostCm + 0.3);
+    for (const { pieces } of rungs) expect(pieces.length).toBeGreaterThan(0);
+  },
+);
 
 test('a shelf of two blocks has gaps, and what would close each is named and does', () => {
   const shelf = [usualItem('block', 'block', 'Block', 2)];

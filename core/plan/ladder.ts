@@ -30,7 +30,11 @@ export interface Gap {
   readonly fromCm: number;
   readonly toCm: number;
   /** One thing more that would stand in it, and how high; null where no usual prop does. */
-  readonly closer: { readonly item: ShelfItem; readonly isNew: boolean; readonly atCm: number } | null;
+  readonly closer: {
+    readonly item: ShelfItem;
+    readonly isNew: boolean;
+    readonly atCm: number;
+  } | null;
 }
 
 export interface Ladder {
@@ -48,8 +52,16 @@ const HAIR_CM = 0.05;
 function rungsOf(shelf: Shelf, rule: SlotRule, mostCm: number): Stack[] {
   const rungs: Stack[] = [];
   for (let cm = EVERY_CM; cm <= mostCm; cm += EVERY_CM) {
-    const [stack] = bestStacks(shelf, rule, { targetCm: cm }, cm - EVERY_CM / 2, cm + EVERY_CM / 2, 1);
-    if (stack && Math.abs(stack.heightCm - (rungs.at(-1)?.heightCm ?? 0)) > HAIR_CM) rungs.push(stack);
+    const [stack] = bestStacks(
+      shelf,
+      rule,
+      { targetCm: cm },
+      cm - EVERY_CM / 2,
+      cm + EVERY_CM / 2,
+      1,
+    );
+    if (stack && Math.abs(stack.heightCm - (rungs.at(-1)?.heightCm ?? 0)) > HAIR_CM)
+      rungs.push(stack);
   }
   return rungs;
 }
@@ -67,7 +79,11 @@ function gapsIn(rungs: readonly Stack[], mostCm: number, stepCm: number): Omit<G
 }
 
 /** One more of what is there, or one of what most rooms have, that stands inside a gap. */
-function closerOf(shelf: Shelf, rule: SlotRule, { fromCm, toCm }: Omit<Gap, 'closer'>): Gap['closer'] {
+function closerOf(
+  shelf: Shelf,
+  rule: SlotRule,
+  { fromCm, toCm }: Omit<Gap, 'closer'>,
+): Gap['closer'] {
   const more = shelf.map((item) => ({ item, isNew: false }));
   const fresh = propKinds
     .filter((kind) => !shelf.some((item) => item.kind === kind))
@@ -78,7 +94,8 @@ function closerOf(shelf: Shelf, rule: SlotRule, { fromCm, toCm }: Omit<Gap, 'clo
     const with1 = [...shelf.filter((one) => one !== item), { ...item, count: item.count + 1 }];
     const [stack] = bestStacks(with1, rule, { targetCm: middle }, fromCm + 1, toCm - 1, 1);
     if (!stack || !stack.pieces.some((piece) => piece.item === item.id)) continue;
-    const nearer = best === null || Math.abs(stack.heightCm - middle) < Math.abs(best.atCm - middle) - HAIR_CM;
+    const nearer =
+      best === null || Math.abs(stack.heightCm - middle) < Math.abs(best.atCm - middle) - HAIR_CM;
     if (nearer) best = { item, isNew, atCm: stack.heightCm };
   }
   return best;

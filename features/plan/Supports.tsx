@@ -9,7 +9,7 @@ import { stackWords, usedBy, type Piece, type Stack } from '@/core/props/stack';
 import { slotKey, type SlotKey } from '@/core/slots';
 import { length, type Units } from '@/ui/format';
 import { Press } from '@/ui/Press';
-import { StackScene } from '@/ui/StackScene';
+import { RampScene, StackScene } from '@/ui/StackScene';
 import { Aside, Title, Words } from '@/ui/Words';
 import { slotName, wordsIn } from '@/ui/words/words';
 import { differenceWords } from './words';
@@ -33,7 +33,10 @@ export function SupportLines({ planned, shelf, units }: SupportsProps) {
   return (
     <View className="gap-2">
       {built.map((slot) => (
-        <View key={slotKey(slot)} className="flex-row items-end gap-3">
+        <View
+          key={slotKey(slot)}
+          className={`flex-row items-end gap-3 ${slot.slot === 'back' ? 'flex-wrap' : ''}`}
+        >
           {slot.isLength ? null : <Drawn slot={slot} shelf={shelf} />}
           <View className="shrink gap-0.5">
             <Words>
@@ -56,14 +59,17 @@ const MOVED_CM = 0.5;
 const hasMoved = ({ lastCm, stackCm, isLength }: PlanSlot) =>
   !isLength && lastCm !== null && Math.abs(lastCm - stackCm) > MOVED_CM;
 
-const Drawn = ({ slot, shelf }: { readonly slot: PlanSlot; readonly shelf: Shelf }) => (
-  <StackScene
-    pieces={slot.stack}
-    heightCm={slot.stackCm}
-    shelf={shelf}
-    words={`${slotName(slot)}: ${stackWords(slot.stack, shelf)}`}
-  />
-);
+function Drawn({ slot, shelf }: { readonly slot: PlanSlot; readonly shelf: Shelf }) {
+  const Scene = slot.slot === 'back' ? RampScene : StackScene;
+  return (
+    <Scene
+      pieces={slot.stack}
+      heightCm={slot.stackCm}
+      shelf={shelf}
+      words={`${slotName(slot)}: ${stackWords(slot.stack, shelf)}`}
+    />
+  );
+}
 
 interface SupportsOpenProps extends SupportsProps {
   readonly inPose: InPose;
@@ -134,7 +140,7 @@ function Pieces({ slot, slots, shelf, units, inPose, onSwap }: PiecesProps) {
   };
   return (
     <View className="gap-2">
-      <View className="flex-row items-end gap-3">
+      <View className={`flex-row items-end gap-3 ${slot.slot === 'back' ? 'flex-wrap' : ''}`}>
         <Drawn slot={slot} shelf={shelf} />
         <View
           role="list"
