@@ -44,6 +44,8 @@ test('every step on the mat: axe finds nothing serious', async ({ page }) => {
         .click();
     expect(await serious(page)).toEqual([]);
   }
+  await page.getByRole('button', { name: 'Stop: what is felt?' }).click();
+  expect(await serious(page)).toEqual([]);
   await page.getByRole('button', { name: 'Joint' }).click();
   expect(await serious(page)).toEqual([]);
 });

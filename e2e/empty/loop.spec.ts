@@ -78,6 +78,7 @@ test('a stop word ends the pose with its exit, is written down, and rests it nex
   for (const other of ['Staff', 'Seated fold', 'Child', 'Standing fold'])
     await page.getByRole('checkbox', { name: other }).click();
   await page.getByRole('button', { name: /Begin: 1 pose/ }).click();
+  await page.getByRole('button', { name: 'Stop: what is felt?' }).click();
   await page.getByRole('button', { name: 'Electric' }).click();
   await expect(page.getByText(/Lean forward on to the hands/)).toBeVisible();
   await page.getByRole('button', { name: 'Out and written down' }).click();

@@ -175,18 +175,23 @@ test('the next pose follows, and a skipped one is not recorded', async () => {
   );
 });
 
-test('a stop word is one tap away at every step, shows the way out, and can be taken back', async () => {
+test('stop is under the thumb at every step, its words one tap on, with the way out, and can be taken back', async () => {
   const { state } = await onMat('Hero');
   for (const name of ['Build', 'Enter', 'Look', 'Hold', 'Feel']) {
     step(name);
+    press('Stop: what is felt?');
     expect(
       within(screen.getByRole('group', { name: 'Stop words' })).getAllByRole('button'),
     ).toHaveLength(6);
+    press('Nothing: back to the pose');
+    expect(screen.queryByRole('group', { name: 'Stop words' })).not.toBeInTheDocument();
   }
+  press('Stop: what is felt?');
   press('Numb');
   expect(screen.getByText(/Lean forward on to the hands/)).toBeInTheDocument();
   expect(screen.getByText(/This pose rests for two weeks/)).toBeInTheDocument();
   press(/It was a slip/);
+  press('Stop: what is felt?');
   press('Joint');
   press('Out and written down');
   await waitFor(() =>
@@ -244,6 +249,7 @@ test('the knees bend more at a tap, it stands beside what was reckoned, and it i
   expect(screen.getByText(/^Reckoned \d+°$/)).toBeInTheDocument();
   // Hands stay on the same blocks: that is what makes it an ease.
   expect(state().mat.now?.changes['standing-fold/both']).toBeUndefined();
+  press('Stop: what is felt?');
   press('Sharp');
   press('Out and written down');
   await waitFor(() =>

@@ -1,7 +1,7 @@
 import { useEffect, useRef, useState } from 'react';
 import { View, type View as ViewType } from 'react-native';
 import { bodyFrom } from '@/core/body/body';
-import { stopWords, type Person, type StopWord } from '@/core/formats/book';
+import type { Person, StopWord } from '@/core/formats/book';
 import type { DialSetting } from '@/core/dials';
 import type { Estimates } from '@/core/estimate/estimate';
 import type { PlanPose, PlanSlot } from '@/core/formats/plan';
@@ -36,6 +36,7 @@ import { Hold } from './Hold';
 import { HowLong } from './HowLong';
 import { Rungs } from './Rungs';
 import { asPlanned, builtOf, dialsOn, endSession, matKey, recordPose, type Felt } from './session';
+import { Stopped, StopWords } from './Stop';
 import { slotKey, slotRefOf } from '@/core/slots';
 import { dialName, slotName } from '@/ui/words/words';
 
@@ -47,15 +48,6 @@ const stepWords: Readonly<Record<MatStep, string>> = {
   feel: 'Feel',
 };
 const steps = matSteps.map((id) => ({ id, words: stepWords[id] }));
-const stopMeans: Readonly<Record<StopWord, string>> = {
-  sharp: 'Sharp',
-  electric: 'Electric',
-  spreading: 'Spreading',
-  joint: 'Joint',
-  dizzy: 'Dizzy',
-  numb: 'Numb',
-};
-
 interface PoseOnMatProps {
   readonly person: Person;
   readonly planned: PlanPose;
@@ -70,6 +62,7 @@ export function PoseOnMat({ person, planned, mat, onEnded }: PoseOnMatProps) {
   const shelf = useOjas(selectShelf);
   const estimates = useEstimates(person.id) ?? {};
   const [stopped, setStopped] = useState<StopWord>();
+  const [stopping, setStopping] = useState(false);
   /** What was felt, while it is asked how long a hold really was that was left running. */
   const [asked, setAsked] = useState<Felt | null>(null);
   const heading = useRef<ViewType>(null);
@@ -110,20 +103,25 @@ export function PoseOnMat({ person, planned, mat, onEnded }: PoseOnMatProps) {
         onBack={() => setAsked(null)}
       />
     );
+  if (stopping && !stopped)
+    return <StopWords onWord={setStopped} onBack={() => setStopping(false)} />;
   if (stopped)
     return (
       <Stopped
         word={stopped}
         planned={planned}
         onRecord={(felt) => finish(felt)}
-        onBack={() => setStopped(undefined)}
+        onBack={() => {
+          setStopped(undefined);
+          setStopping(false);
+        }}
       />
     );
   return (
     <Screen
       title={poseTitle(planned)}
       beside={<Aside>{`${mat.at + 1} of ${mat.poses.length} · ${person.name}`}</Aside>}
-      foot={<Foot step={mat.step} onStop={setStopped} />}
+      foot={<Foot step={mat.step} onStop={() => setStopping(true)} />}
     >
       <View ref={heading} tabIndex={-1}>
         <Chips
@@ -219,33 +217,24 @@ function OfStep({ mat, onRecord, ...now }: OfStepProps) {
   }
 }
 
-/** Stop words, one tap away on every step, and the way on. */
-function Foot({
-  step,
-  onStop,
-}: {
-  readonly step: MatStep;
-  readonly onStop: (word: StopWord) => void;
-}) {
+/** Stop under the thumb on every step, and the way on. */
+function Foot({ step, onStop }: { readonly step: MatStep; readonly onStop: () => void }) {
   const dispatch = useOjasDispatch();
   const next = matSteps[matSteps.indexOf(step) + 1];
   return (
-    <View className="gap-2">
-      <View role="group" aria-label="Stop words" className="flex-row flex-wrap gap-1.5">
-        {stopWords.map((word) => (
-          <Press
-            key={word}
-            kind="warn"
-            className="min-w-[30%] flex-1 px-1"
-            onPress={() => onStop(word)}
-          >
-            {stopMeans[word]}
-          </Press>
-        ))}
-      </View>
+    <View className="flex-row gap-2">
+      <Press
+        kind="warn"
+        className="min-h-14 min-w-[96px] border-2"
+        aria-label="Stop: what is felt?"
+        onPress={onStop}
+      >
+        Stop
+      </Press>
       {next ? (
         <Press
           kind="main"
+          className="min-h-14 flex-1"
           onPress={() => dispatch(stepTaken(next))}
         >{`Next: ${stepWords[next].toLowerCase()}`}</Press>
       ) : null}
@@ -309,55 +298,5 @@ function Look({ planned, mat }: { readonly planned: PlanPose; readonly mat: Mat 
         ))}
       </Sheet>
     </>
-  );
-}
-
-interface StoppedProps {
-  readonly word: StopWord;
-  readonly planned: PlanPose;
-  readonly onRecord: (felt: Felt) => Promise<void>;
-  readonly onBack: () => void;
-}
-
-/** A stop word: out of the pose in its safe order, and written down. */
-function Stopped({ word, planned, onRecord, onBack }: StoppedProps) {
-  const exit = poseById(planned.pose)?.exit ?? [];
-  const place =
-    word === 'joint'
-      ? 'joint'
-      : word === 'electric' || word === 'spreading' || word === 'numb'
-        ? 'nerve'
-        : 'none';
-  const felt: Felt = {
-    feeling: { strength: 5, place },
-    pelvis: 'upright',
-    breath: 'easy',
-    stop: word,
-  };
-  return (
-    <Screen
-      title={`${stopMeans[word]}: out of the pose`}
-      foot={
-        <Press kind="main" onPress={() => onRecord(felt)}>
-          Out and written down
-        </Press>
-      }
-    >
-      <Sheet>
-        {exit.map((cue, i) => (
-          <Words key={cue} className="text-lg">
-            {i + 1}. {cue}
-          </Words>
-        ))}
-      </Sheet>
-      <Words className="text-lg">
-        {word === 'joint'
-          ? 'Next time the support is one rung higher. A joint that goes on speaking: to a physiotherapist.'
-          : word === 'dizzy'
-            ? 'Sit low and breathe until it has passed. Dizziness that returns: to a doctor.'
-            : 'This pose rests for two weeks. If it comes back or stays: to a doctor or physiotherapist before this pose again.'}
-      </Words>
-      <Press onPress={onBack}>It was a slip: back to the pose</Press>
-    </Screen>
   );
 }

@@ -4,8 +4,11 @@ import { columnsOf, railColumns } from './columns';
 import { uncertainParameters } from '@/core/geometry/inputs';
 import { posesIn } from '@/core/poses/poses';
 import {
+  aboveWords,
   actionWords,
+  differenceWords,
   figureWords,
+  frontWords,
   groupNames,
   heightWords,
   inputWords,
@@ -97,4 +100,23 @@ test('every group has a name and poses', () => {
     expect(groupNames[group].length).toBeGreaterThan(3);
     expect(posesIn(group).length).toBeGreaterThan(2);
   }
+});
+
+test('how a height stands against another is told in the teacher’s units', () => {
+  expect(differenceWords(1.6, 'cm')).toBe('1.5 cm higher');
+  expect(differenceWords(-5.08, 'in')).toBe('2 in lower');
+  expect(differenceWords(0.1, 'cm')).toBe('as high');
+});
+
+test('what is seen from the front and from above is told for those who do not see it', () => {
+  const open = planned('open-book');
+  expect(aboveWords(open)).toBe('Soles together, seen from above.');
+  expect(frontWords(open)).toMatch(
+    /^Soles together, seen from the front: left thigh (level with|\d+° (over|under)) the hips, right thigh .* the hips\.$/,
+  );
+  expect(frontWords(planned('hero'))).toBe('Hero, seen from the front.');
+  const level = { ...open, findings: { kneeRiseLeftDeg: 0.2, kneeRiseRightDeg: -7 } };
+  expect(frontWords(level)).toBe(
+    'Soles together, seen from the front: left thigh level with the hips, right thigh 7° under the hips.',
+  );
 });
