@@ -43,20 +43,26 @@ const usuallyFelt = (overCm: number) =>
     parameter.feltAtEdge.value - parameter.feltFades.value * overCm,
   );
 
+/** What was felt once, weighed by how surely it speaks: by its age, and by the swing of its day. */
+interface Felt {
+  readonly strength: number;
+  readonly overReckonedCm: number;
+  readonly weight: number;
+}
+const feltIn = (one: HeightEvidence): Felt[] => {
+  const { strength, overReckonedCm, swingCm = 0 } = one;
+  if (strength === undefined) return [];
+  const sd = Math.hypot(parameter.feltSd.value, parameter.feltFades.value * swingCm);
+  return [{ strength, overReckonedCm, weight: weightOf(one) / (sd * sd) }];
+};
+
 /**
  * What was felt, as the logarithm of its likelihood for an offset. Each student has a measure of their own, which is not
  * known and the same in all sessions: what is felt alike at every height says little, what fades with height much.
  */
-function logFelt(
-  evidence: readonly HeightEvidence[],
-  weights: readonly number[],
-  offsetCm: number,
-): number {
+function logFelt(felt: readonly Felt[], offsetCm: number): number {
   let [precision, sum, squares] = [0, 0, 0];
-  for (const [at, { strength, overReckonedCm, swingCm = 0 }] of evidence.entries()) {
-    if (strength === undefined) continue;
-    const sd = Math.hypot(parameter.feltSd.value, parameter.feltFades.value * swingCm);
-    const weight = (weights[at] as number) / (sd * sd);
+  for (const { strength, overReckonedCm, weight } of felt) {
     const off = strength - usuallyFelt(overReckonedCm - offsetCm);
     precision += weight;
     sum += weight * off;
@@ -115,6 +121,7 @@ function weighed(evidence: readonly HeightEvidence[], priorSdCm: number): Offset
   const fromCm = -steps * STEP_CM;
   const chances = new Float64Array(2 * steps + 1);
   const weights = evidence.map(weightOf);
+  const felt = evidence.flatMap(feltIn);
   let top = -Infinity;
   for (let i = 0; i < chances.length; i++) {
     const cm = fromCm + i * STEP_CM;
@@ -128,7 +135,7 @@ function weighed(evidence: readonly HeightEvidence[], priorSdCm: number): Offset
         product = 1;
       }
     }
-    log += Math.log(product) + logFelt(evidence, weights, cm);
+    log += Math.log(product) + logFelt(felt, cm);
     chances[i] = log;
     if (log > top) top = log;
   }

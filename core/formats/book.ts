@@ -156,7 +156,7 @@ const eyeSchema = open({
 });
 
 /** A teacher's own order of poses. */
-export const sequenceSchema = open({
+const sequenceSchema = open({
   id,
   name: z.string().trim().min(1, 'a name is needed').max(80),
   poses: z.array(name).min(1, 'at least one pose').max(60, 'at most 60 poses'),
@@ -196,7 +196,6 @@ export type Settled = z.infer<typeof settledSchema>;
 export type SessionPose = z.infer<typeof sessionPoseSchema>;
 export type Session = z.infer<typeof sessionSchema>;
 export type ClassRecord = z.infer<typeof classSchema>;
-export type OwnSequence = z.infer<typeof sequenceSchema>;
 export type Settings = z.infer<typeof settingsSchema>;
 export type Book = z.infer<typeof bookSchema>;
 export type StopWord = (typeof stopWords)[number];

@@ -10,7 +10,9 @@ import { mayLie, type InPose } from './solve';
 export type PlaceKey = string;
 export const placeKey = ({ pose, side }: { pose: string; side: ReadingSide }): PlaceKey =>
   `${pose}/${side}`;
-const poseOf = (key: PlaceKey) => poseById(key.split('/')[0] ?? '');
+/** The pose of a place, by its id. */
+export const poseIdAt = (key: PlaceKey): string => key.split('/')[0] ?? '';
+const poseOf = (key: PlaceKey) => poseById(poseIdAt(key));
 
 /** Poses of a sequence as they can be done today: both sides of each, one after the other; what is not on offer is left out. */
 export function placesOf(
@@ -253,7 +255,7 @@ export function oneSeatFor(
     const places = seated
       .filter((planned) => serves(stack, planned, inPoseOf(planned)))
       .map(placeKey);
-    const unlike = new Set(places.map((key) => key.split('/')[0])).size;
+    const unlike = new Set(places.map(poseIdAt)).size;
     if (unlike < 2) return best;
     const more = places.length - (best?.places.length ?? 0);
     return more > 0 || (more === 0 && stack.heightCm < (best?.stack.heightCm ?? 0))

@@ -48,11 +48,25 @@ function likelyIn({ person, pose, side, shelf, moves }: InPose, estimates: Estim
   return { family, body, settings, values, side, dials };
 }
 
-/** Heights that the most likely body asks for in a pose, by slot key, in cm over what it stands on; under 0 nothing is needed. */
-export function heightsIn(inPose: InPose, estimates: Estimates): ReadonlyMap<SlotKey, number> {
+/**
+ * Heights that the most likely body asks for in a pose, by slot key, in cm over what it stands on; under 0 nothing is
+ * needed.
+ *
+ * @param built heights that lie there, for what follows them; left out where nothing is built yet.
+ */
+export function heightsIn(
+  inPose: InPose,
+  estimates: Estimates,
+  built?: Built,
+): ReadonlyMap<SlotKey, number> {
   const { family, ...input } = likelyIn(inPose, estimates);
-  return new Map(family.heights(input).map((need) => [slotKey(need), need.rawCm]));
+  const follows = built ? (family.afterBuilt?.(input, built) ?? []) : [];
+  return new Map([...family.heights(input), ...follows].map((need) => [slotKey(need), need.rawCm]));
 }
+
+/** Whether a slot of a pose fills a gap that others leave. */
+const fills = ({ pose }: InPose, key: SlotKey) =>
+  purposeOf(slotRefOf(key).slot, poseOr(pose).family) === 'fill';
 
 /** The dials of a student in a pose, as they are reckoned and as they are moved. */
 export const dialsIn = (inPose: InPose, estimates: Estimates): readonly DialSetting[] =>
@@ -70,18 +84,12 @@ export function followsDials(
   built: Built,
   before: DialValues,
 ): ReadonlyMap<SlotKey, number> {
-  const { family } = poseOr(inPose.pose);
-  const asks = (moves: DialValues) => {
-    const { family: of, ...input } = likelyIn({ ...inPose, moves }, estimates);
-    const needs = [...of.heights(input), ...(of.afterBuilt?.(input, built) ?? [])];
-    return new Map(needs.map((need) => [slotKey(need), need.rawCm]));
-  };
-  const [then, now] = [asks(before), asks(inPose.moves ?? {})];
+  const then = heightsIn({ ...inPose, moves: before }, estimates, built);
+  const now = heightsIn({ ...inPose, moves: inPose.moves ?? {} }, estimates, built);
   return new Map(
     [...now].flatMap(([key, cm]) => {
-      const purpose = purposeOf(slotRefOf(key).slot, family);
       const movedCm = cm - (then.get(key) ?? cm);
-      return purpose === 'fill' && Math.abs(movedCm) > 0.01 ? [[key, movedCm] as const] : [];
+      return fills(inPose, key) && Math.abs(movedCm) > 0.01 ? [[key, movedCm] as const] : [];
     }),
   );
 }
@@ -92,13 +100,10 @@ export function fillsOn(
   estimates: Estimates,
   built: Built,
 ): ReadonlyMap<SlotKey, number> {
-  const { family: id } = poseOr(inPose.pose);
-  const { family, ...input } = likelyIn(inPose, estimates);
-  const needs = [...family.heights(input), ...(family.afterBuilt?.(input, built) ?? [])];
   return new Map(
-    needs
-      .filter(({ slot }) => purposeOf(slot, id) === 'fill')
-      .map((need) => [slotKey(need), Math.max(0, need.rawCm)]),
+    [...heightsIn(inPose, estimates, built)]
+      .filter(([key]) => fills(inPose, key))
+      .map(([key, cm]) => [key, Math.max(0, cm)]),
   );
 }
 

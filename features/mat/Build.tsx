@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { View } from 'react-native';
 import type { Person } from '@/core/formats/book';
+import { placeKey } from '@/core/plan/order';
 import type { PlanPose, PlanSlot } from '@/core/formats/plan';
 import { inPoseOf, otherStacks } from '@/core/plan/solve';
 import { stackWords, type Stack } from '@/core/props/stack';
@@ -11,7 +12,7 @@ import { Press } from '@/ui/Press';
 import { Sheet } from '@/ui/Sheet';
 import { Title, Words } from '@/ui/Words';
 import { useOjas, useOjasDispatch, useUnits, useWords } from '../hooks';
-import { asSettled, matKey, usedBeside } from './session';
+import { asSettled, usedBeside } from './session';
 import { StackChoice } from './StackChoice';
 import { slotKey } from '@/core/slots';
 import { slotName } from '@/ui/words/words';
@@ -68,7 +69,7 @@ function Laid({
   const swap = (one: Settled, other: Stack) => {
     dispatch(
       piecesSwapped({
-        pose: matKey(planned),
+        pose: placeKey(planned),
         settled: settled.map((slot) => (slot === one ? asSettled(slot, other) : slot)),
       }),
     );

@@ -10,8 +10,10 @@ import {
   movesOf,
   oneSeatFor,
   placesOf,
+  poseIdAt,
   withAdvice,
   type OneSeat,
+  placeKey,
 } from '@/core/plan/order';
 import { practisedPoses } from '@/core/plan/practised';
 import { inPoseOf } from '@/core/plan/solve';
@@ -32,7 +34,7 @@ import { groupNames, poseGroups, poseName, poseTitle, statusWords } from '../pla
 import { StudentTabs } from '../students/StudentTabs';
 import { adviceWords, settledOn, withSequence } from './order';
 import { OrderList, type Row } from './OrderList';
-import { doable, matKey } from './session';
+import { doable } from './session';
 
 const dayWords: Readonly<Record<Day, string>> = {
   usual: 'As usual',
@@ -49,7 +51,7 @@ interface ChooseProps {
 }
 
 const PRACTISED = 'practised';
-const rowFor = (key: string, on = true): Row => ({ id: freshId('row'), key, on });
+const rowFor = (key: string): Row => ({ id: freshId('row'), key, on: true });
 
 /** What is done today: a sequence or what is practised, its order, and what that order asks for. */
 export function Choose({ person, day, onDay, onStart }: ChooseProps) {
@@ -65,17 +67,17 @@ export function Choose({ person, day, onDay, onStart }: ChooseProps) {
   const [rows, setRows] = useState<readonly Row[]>(() =>
     (usual ? doable(usual) : [])
       .filter(({ pose }) => practised.has(pose))
-      .map((one) => rowFor(matKey(one))),
+      .map((one) => rowFor(placeKey(one))),
   );
   const plan = usePlan(id, [...new Set([...looked, ...aroundOf(rows)])]);
   const offered = plan ? doable(plan) : [];
-  const planOf = (key: string) => offered.find((one) => matKey(one) === key);
+  const planOf = (key: string) => offered.find((one) => placeKey(one) === key);
   const [sequence, setSequence] = useState<string>(PRACTISED);
   /** A sequence whose poses are being planned. */
   const [coming, setComing] = useState<readonly string[] | null>(null);
   const [oneSeat, setOneSeat] = useState(false);
   if (coming && plan) {
-    setRows(placesOf(coming, offered).map((key) => rowFor(key)));
+    setRows(placesOf(coming, offered).map(rowFor));
     setComing(null);
   }
   if (!plan || !estimates) return null;
@@ -83,8 +85,7 @@ export function Choose({ person, day, onDay, onStart }: ChooseProps) {
   const look = (poses: readonly string[]) => setLooked([...new Set([...looked, ...poses])]);
   const chooseSequence = (chosen: string) => {
     setSequence(chosen);
-    const found = [...shippedSequences, ...own].find((one) => one.id === chosen);
-    const poses: readonly string[] = found?.poses ?? [...practised];
+    const poses = sequencePoses(chosen, own, practised);
     look(poses);
     setComing(poses);
   };
@@ -186,10 +187,10 @@ function AddOthers({ plan, rows, practised, onOpen, onToggle }: AddOthersProps) 
           {doable(plan)
             .filter(({ pose }) => poseById(pose)?.group === more && !practised.has(pose))
             .map((one) => (
-              <View key={matKey(one)} className="flex-row flex-wrap items-center justify-between">
+              <View key={placeKey(one)} className="flex-row flex-wrap items-center justify-between">
                 <Tick
-                  checked={rows.some(({ key, on }) => on && key === matKey(one))}
-                  onToggle={() => onToggle(matKey(one))}
+                  checked={rows.some(({ key, on }) => on && key === placeKey(one))}
+                  onToggle={() => onToggle(placeKey(one))}
                 >
                   {poseTitle(one)}
                 </Tick>
@@ -206,7 +207,7 @@ function AddOthers({ plan, rows, practised, onOpen, onToggle }: AddOthersProps) 
 /** What warms the poses of an order and what takes them back, so that it can be proposed. */
 const aroundOf = (rows: readonly Row[]): readonly string[] =>
   rows.flatMap(({ key }) => {
-    const pose = poseById(key.split('/')[0] ?? '');
+    const pose = poseById(poseIdAt(key));
     return pose ? [...pose.warmUps, ...pose.counterposes] : [];
   });
 
@@ -230,14 +231,14 @@ const sequencePoses = (
 /** Poses that cannot be done today, each with its reason. */
 function LeftOut({ plan, poses }: { readonly plan: Plan; readonly poses: readonly string[] }) {
   const say = useWords();
-  const can = new Set(doable(plan).map(matKey));
-  const left = plan.poses.filter((one) => poses.includes(one.pose) && !can.has(matKey(one)));
+  const can = new Set(doable(plan).map(placeKey));
+  const left = plan.poses.filter((one) => poses.includes(one.pose) && !can.has(placeKey(one)));
   if (left.length === 0) return null;
   return (
     <Sheet>
       <Title level={3}>Not today</Title>
       {left.map((one) => (
-        <View key={matKey(one)} className="gap-0.5">
+        <View key={placeKey(one)} className="gap-0.5">
           <Words className="font-semibold">
             {poseTitle(one)}
             {': '}
@@ -311,7 +312,7 @@ interface AsksForProps {
 function AsksFor({ offered, planned, seat, oneSeat, onOneSeat, onReorder }: AsksForProps) {
   const shelf = useOjas(selectShelf);
   const units = useUnits();
-  const order = planned.map(matKey);
+  const order = planned.map(placeKey);
   const advice = adviceOn(order, new Set(offered.map(({ pose }) => pose)));
   const moves = movesOf(planned);
   const least = movedLeast(planned);
@@ -329,7 +330,7 @@ function AsksFor({ offered, planned, seat, oneSeat, onOneSeat, onReorder }: Asks
         {moves} {moves === 1 ? 'piece is' : 'pieces are'} carried or refolded in all.
       </Words>
       {movesOf(least) < moves ? (
-        <Press onPress={() => onReorder(least.map(matKey))}>
+        <Press onPress={() => onReorder(least.map(placeKey))}>
           {`Order that moves ${moves - movesOf(least)} fewer`}
         </Press>
       ) : null}
@@ -342,7 +343,7 @@ function AsksFor({ offered, planned, seat, oneSeat, onOneSeat, onReorder }: Asks
           </Press>
           <Aside>
             {stackWords(seat.stack.pieces, shelf)}, for{' '}
-            {[...new Set(seat.places.map((key) => poseName(key.split('/')[0] ?? '')))].join(', ')}.
+            {[...new Set(seat.places.map((key) => poseName(poseIdAt(key))))].join(', ')}.
           </Aside>
         </View>
       ) : null}

@@ -1,4 +1,5 @@
 import { movesOf, turned, type DialSetting, type DialTurn } from '@/core/dials';
+import { placeKey } from '@/core/plan/order';
 import type { Estimates } from '@/core/estimate/estimate';
 import type { PlanPose } from '@/core/formats/plan';
 import { dialsIn, type InPose } from '@/core/plan/solve';
@@ -6,7 +7,7 @@ import { dialTurned, type Settled } from '@/store/mat';
 import { Sheet } from '@/ui/Sheet';
 import { useOjasDispatch } from '../hooks';
 import { DialStepper } from '../plan/DialStepper';
-import { matKey, settledAfterTurn } from './session';
+import { settledAfterTurn } from './session';
 
 interface DialsProps {
   /** The student in the pose, with the dials where they are now. */
@@ -27,7 +28,7 @@ export function Dials({ inPose, estimates, planned, set, settled }: DialsProps) 
     const there = { ...inPose, moves };
     dispatch(
       dialTurned({
-        pose: matKey(planned),
+        pose: placeKey(planned),
         dials: dialsIn(there, estimates),
         settled: settledAfterTurn(there, estimates, set, planned, settled),
       }),

@@ -1,4 +1,5 @@
 import { Link, useRouter } from 'expo-router';
+import { placeKey, poseIdAt } from '@/core/plan/order';
 import { daySaid, matCleared, matStarted } from '@/store/mat';
 import { selectDay } from '@/store/selectors';
 import { Press } from '@/ui/Press';
@@ -10,16 +11,13 @@ import { NoStudent } from '../students/NoStudent';
 import { StudentTabs } from '../students/StudentTabs';
 import { Choose } from './Choose';
 import { PoseOnMat } from './PoseOnMat';
-import { endSession, matKey } from './session';
+import { endSession } from './session';
 
 /** The session: which poses, then one pose at a time. */
 export function MatScreen({ id }: { readonly id: string }) {
   const person = usePerson(id);
   const mat = useOjas((state) => state.mat.now);
-  const plan = usePlan(
-    id,
-    mat?.person === id ? mat.poses.map((key) => key.split('/')[0] as string) : [],
-  );
+  const plan = usePlan(id, mat?.person === id ? mat.poses.map(poseIdAt) : []);
   const day = useOjas((state) => selectDay(state, id, todayIso()));
   const dispatch = useOjasDispatch();
   const router = useRouter();
@@ -56,7 +54,7 @@ export function MatScreen({ id }: { readonly id: string }) {
       />
     );
   const key = mat.poses[mat.at];
-  const planned = plan.poses.find((one) => matKey(one) === key);
+  const planned = plan.poses.find((one) => placeKey(one) === key);
   if (!planned) {
     return (
       <Screen title={person.name}>

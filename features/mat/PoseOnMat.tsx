@@ -1,6 +1,7 @@
 import { useEffect, useRef, useState } from 'react';
 import { View, type View as ViewType } from 'react-native';
 import { bodyFrom } from '@/core/body/body';
+import { placeKey } from '@/core/plan/order';
 import type { Person, StopWord } from '@/core/formats/book';
 import type { DialSetting } from '@/core/dials';
 import type { Estimates } from '@/core/estimate/estimate';
@@ -21,6 +22,7 @@ import {
   type MatStep,
   type Settled,
 } from '@/store/mat';
+import { stacksOf } from '@/ui/figure/stacks';
 import { PoseScene } from '@/ui/PoseScene';
 import { Chips, Press, Tick } from '@/ui/Press';
 import { Screen } from '@/ui/Screen';
@@ -35,7 +37,7 @@ import { Feel } from './Feel';
 import { Hold } from './Hold';
 import { HowLong } from './HowLong';
 import { Rungs } from './Rungs';
-import { asPlanned, builtOf, dialsOn, endSession, matKey, recordPose, type Felt } from './session';
+import { asPlanned, builtOf, dialsOn, endSession, recordPose, type Felt } from './session';
 import { Stopped, StopWords } from './Stop';
 import { slotKey, slotRefOf } from '@/core/slots';
 import { dialName, slotName } from '@/ui/words/words';
@@ -66,7 +68,7 @@ export function PoseOnMat({ person, planned, mat, onEnded }: PoseOnMatProps) {
   /** What was felt, while it is asked how long a hold really was that was left running. */
   const [asked, setAsked] = useState<Felt | null>(null);
   const heading = useRef<ViewType>(null);
-  const key = matKey(planned);
+  const key = placeKey(planned);
   const settled = mat.settled[key] ?? asPlanned(planned);
   const set = dialsOn(mat, planned);
   const inPose = inPoseOf(person, planned, shelf, set);
@@ -139,12 +141,7 @@ export function PoseOnMat({ person, planned, mat, onEnded }: PoseOnMatProps) {
           units={units}
           words={figureWords(now, units)}
           mostHeightPx={mat.step === 'build' ? 240 : 160}
-          stacks={Object.fromEntries(
-            now.slots.map((slot) => [
-              slotKey(slot),
-              { pieces: slot.stack, heightCm: slot.stackCm },
-            ]),
-          )}
+          stacks={stacksOf(now.slots)}
           columns={railColumns(now)}
         />
       )}
@@ -269,7 +266,7 @@ const remedyWords = (remedy: Remedy) => {
 function Look({ planned, mat }: { readonly planned: PlanPose; readonly mat: Mat }) {
   const dispatch = useOjasDispatch();
   const pose = poseById(planned.pose);
-  const key = matKey(planned);
+  const key = placeKey(planned);
   const seen = mat.faults[key] ?? [];
   return (
     <>

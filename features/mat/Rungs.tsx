@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { View } from 'react-native';
 import type { Person } from '@/core/formats/book';
+import { placeKey } from '@/core/plan/order';
 import type { PlanPose } from '@/core/formats/plan';
 import { inPoseOf, rungsFrom } from '@/core/plan/solve';
 import { comesDown, poseById } from '@/core/poses/poses';
@@ -12,7 +13,7 @@ import { Chips } from '@/ui/Press';
 import { Sheet } from '@/ui/Sheet';
 import { Title, Words } from '@/ui/Words';
 import { nowIso, useOjas, useOjasDispatch, useUnits } from '../hooks';
-import { asSettled, matKey, usedBeside } from './session';
+import { asSettled, usedBeside } from './session';
 import { StackChoice } from './StackChoice';
 import { slotKey, slotRefOf } from '@/core/slots';
 import { slotName } from '@/ui/words/words';
@@ -44,7 +45,7 @@ export function Rungs({ person, planned, settled, mat }: RungsProps) {
     here,
     usedBeside(planned, settled, here),
   );
-  const key = matKey(planned);
+  const key = placeKey(planned);
   const move = (to: Stack) =>
     dispatch(
       rungMoved({

@@ -2,12 +2,12 @@ import type { Estimates } from '@/core/estimate/estimate';
 import type { Person, Settings } from '@/core/formats/book';
 import type { PlanPose } from '@/core/formats/plan';
 import { placeKey, type OneSeat, type OrderAdvice } from '@/core/plan/order';
-import { fillsOn, inPoseOf, nearestStack } from '@/core/plan/solve';
+import { fillsOn, inPoseOf } from '@/core/plan/solve';
 import type { Shelf } from '@/core/props/shelf';
 import { slotKey } from '@/core/slots';
 import type { Settled } from '@/store/mat';
 import { poseName } from '../plan/words';
-import { asPlanned, asSettled, builtOf, usedBeside } from './session';
+import { asPlanned, asSettled, builtOf, refilled } from './session';
 
 /** What is advised, and what a tap on it does. */
 export function adviceWords(advice: OrderAdvice): {
@@ -36,9 +36,6 @@ export function adviceWords(advice: OrderAdvice): {
   }
 }
 
-/** A gap so small stays empty, in cm; what is as good as there stays as it lies. */
-const [EMPTY_UNDER_CM, LEFT_CM] = [1, 0.5];
-
 /** What would be settled on with one seat throughout: the seat stays, and what fills a gap follows it. */
 export function settledOn(
   { stack, places }: OneSeat,
@@ -56,16 +53,12 @@ export function settledOn(
           slot.slot === 'seat' ? asSettled(slot, stack) : slot,
         );
         const fills = fillsOn(inPose, estimates, builtOf(seated));
-        const settled = seated.map((slot) => {
-          const cm = fills.get(slotKey(slot));
-          if (cm === undefined || Math.abs(cm - slot.heightCm) < LEFT_CM) return slot;
-          return asSettled(
-            slot,
-            cm < EMPTY_UNDER_CM
-              ? { pieces: [], heightCm: 0 }
-              : nearestStack(inPose, slot.slot, cm, usedBeside(one, seated, slot)),
-          );
-        });
+        const settled = refilled(
+          inPose,
+          one,
+          seated,
+          (slot) => fills.get(slotKey(slot)) ?? slot.heightCm,
+        );
         return [placeKey(one), settled];
       }),
   );

@@ -1,4 +1,5 @@
 import type { SessionPose, Session } from '@/core/formats/book';
+import { placeKey } from '@/core/plan/order';
 import { movesOf, type DialSetting } from '@/core/dials';
 import type { Estimates } from '@/core/estimate/estimate';
 import type { Plan, PlanPose, PlanSlot } from '@/core/formats/plan';
@@ -19,9 +20,6 @@ import {
 import { commit, type Outcome, type Thunk } from '@/store/store';
 import { nowIso } from '../hooks';
 import { slotKey } from '@/core/slots';
-
-/** A pose and its side, as a line of the session. */
-export const matKey = ({ pose, side }: Pick<PlanPose, 'pose' | 'side'>) => `${pose}/${side}`;
 
 /** Poses that may be done today without asking anybody first. */
 export const doable = (plan: Plan): PlanPose[] =>
@@ -62,7 +60,7 @@ export const usedBeside = (planned: PlanPose, settled: readonly Settled[], slot:
 
 /** What is set of the pose itself: as on the mat, else as planned. */
 export const dialsOn = (mat: Mat, planned: PlanPose): readonly DialSetting[] =>
-  mat.dials[matKey(planned)] ?? planned.dials;
+  mat.dials[placeKey(planned)] ?? planned.dials;
 
 /** A gap so small stays empty. */
 const EMPTY_UNDER_CM = 1;
@@ -78,10 +76,24 @@ export function settledAfterTurn(
   settled: readonly Settled[],
 ): Settled[] {
   const follows = followsDials(inPose, estimates, builtOf(settled), movesOf(before));
-  return settled.map((one) => {
-    const movedCm = follows.get(slotKey(one)) ?? 0;
-    if (Math.abs(movedCm) < LEFT_CM) return one;
-    const wantedCm = one.heightCm + movedCm;
+  return refilled(
+    inPose,
+    planned,
+    settled,
+    (one) => one.heightCm + (follows.get(slotKey(one)) ?? 0),
+  );
+}
+
+/** What lies there once each slot stands nearest to the height that is wanted of it; what is as good as there stays. */
+export const refilled = (
+  inPose: InPose,
+  planned: PlanPose,
+  settled: readonly Settled[],
+  wantedCmOf: (one: Settled) => number,
+): Settled[] =>
+  settled.map((one) => {
+    const wantedCm = wantedCmOf(one);
+    if (Math.abs(wantedCm - one.heightCm) < LEFT_CM) return one;
     return asSettled(
       one,
       wantedCm < EMPTY_UNDER_CM
@@ -89,7 +101,6 @@ export function settledAfterTurn(
         : nearestStack(inPose, one.slot, wantedCm, usedBeside(planned, settled, one)),
     );
   });
-}
 
 /** Heights lying on the mat, by slot key. */
 export const builtOf = (settled: readonly Settled[]) =>
@@ -103,7 +114,7 @@ const MOST_CHANGES = 60;
 
 /** What is recorded of a pose: what was settled on, how long it was held, and how it felt. */
 export function outcomeOf(mat: Mat, planned: PlanPose, felt: Felt, held: number): SessionPose {
-  const key = matKey(planned);
+  const key = placeKey(planned);
   const settled = mat.settled[key] ?? asPlanned(planned);
   const changes = (mat.changes[key] ?? []) as NonNullable<SessionPose['changes']>;
   // Lowered by hand against a "keep" or "raise", or raised against a "lower": the teacher knows better, and it is learned from.

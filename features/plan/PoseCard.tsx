@@ -6,14 +6,15 @@ import type { Posture } from '@/core/geometry/posture';
 import type { Shelf } from '@/core/props/shelf';
 import type { Units } from '@/ui/format';
 import { Sheet } from '@/ui/Sheet';
-import { Aside, Title, Words } from '@/ui/Words';
+import { Aside, Title } from '@/ui/Words';
 import { wordsIn } from '@/ui/words/words';
 import { ActionMark } from './ActionMark';
 import { railColumns } from './columns';
 import { Gate } from './PoseChoices';
 import { PoseView, viewsOf } from './PoseFigure';
 import { SupportLines } from './Supports';
-import { poseName, poseTitle, statusWords } from './words';
+import { Said } from './Said';
+import { poseTitle } from './words';
 
 interface PoseCardProps {
   readonly person: Person;
@@ -54,15 +55,7 @@ export function PoseCard({ person, planned, shelf, units }: PoseCardProps) {
           <SupportLines planned={planned} shelf={shelf} units={units} />
         </>
       ) : null}
-      {planned.status === 'offered' ? null : (
-        <Words className="font-semibold text-rust">
-          {statusWords[planned.status]}
-          {planned.instead ? `: ${poseName(planned.instead)}` : ''}
-        </Words>
-      )}
-      {planned.reasons.map(say.reason).map((words) => (
-        <Words key={words}>{words}</Words>
-      ))}
+      <Said planned={planned} units={units} />
       {posture ? null : <Gate person={person} planned={planned} />}
       {planned.refer.length > 0 ? <Aside>{say.reasons(planned.refer)}</Aside> : null}
     </Sheet>

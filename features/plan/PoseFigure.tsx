@@ -5,10 +5,10 @@ import type { Person } from '@/core/formats/book';
 import type { PlanPose } from '@/core/formats/plan';
 import type { Posture } from '@/core/geometry/posture';
 import type { Shelf } from '@/core/props/shelf';
-import { slotKey } from '@/core/slots';
 import { AboveScene } from '@/ui/AboveScene';
 import { isSpatial } from '@/ui/figure/above';
 import { isFrontal } from '@/ui/figure/front';
+import { stacksOf } from '@/ui/figure/stacks';
 import { FrontScene } from '@/ui/FrontScene';
 import type { Units } from '@/ui/format';
 import { PoseScene } from '@/ui/PoseScene';
@@ -17,7 +17,7 @@ import type { RailColumn } from '@/ui/Rail';
 import { Aside } from '@/ui/Words';
 import { aboveWords, figureWords, frontWords } from './words';
 
-export type View3 = 'side' | 'front' | 'above';
+type View3 = 'side' | 'front' | 'above';
 const viewNames: Readonly<Record<View3, string>> = {
   side: 'Side',
   front: 'Front',
@@ -52,9 +52,7 @@ export function viewsOf(posture: Posture, { statureCm, bodyCm }: Person): readon
 export function PoseView({ view, ...of }: PoseFigureProps & { readonly view: View3 }) {
   const { planned, posture, person, shelf, units, mostHeightPx, over, columns = [] } = of;
   const body = bodyFrom(person.statureCm, person.bodyCm);
-  const stacks = Object.fromEntries(
-    planned.slots.map((slot) => [slotKey(slot), { pieces: slot.stack, heightCm: slot.stackCm }]),
-  );
+  const stacks = stacksOf(planned.slots);
   const scene = { posture, body, mostHeightPx };
   if (view === 'above')
     return <AboveScene {...scene} side={planned.side} words={aboveWords(planned)} />;

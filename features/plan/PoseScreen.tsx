@@ -33,7 +33,8 @@ import { PoseLine } from './PoseLine';
 import { Stages } from './Stages';
 import { Supports } from './Supports';
 import { useTried } from './useTried';
-import { figureWords, poseName, poseTitle, statusWords } from './words';
+import { Said } from './Said';
+import { figureWords, poseName, poseTitle } from './words';
 import { Working } from './Working';
 
 interface PoseScreenProps {
@@ -118,15 +119,7 @@ function OnePose(of: OnePoseProps) {
   const say = wordsIn(units);
   const said = (
     <>
-      {planned.status === 'offered' ? null : (
-        <Words className="font-semibold text-rust">
-          {statusWords[planned.status]}
-          {planned.instead ? `: ${poseName(planned.instead)}` : ''}
-        </Words>
-      )}
-      {planned.reasons.map(say.reason).map((words) => (
-        <Words key={words}>{words}</Words>
-      ))}
+      <Said planned={planned} units={units} />
       {planned.refer.length > 0 ? <Aside>{say.reasons(planned.refer)}</Aside> : null}
     </>
   );

@@ -9,9 +9,9 @@ import { planStudent } from '@/core/plan/plan';
 import { poses, type Pose } from '@/core/poses/poses';
 import { starterShelf } from '@/core/props/usualShelves';
 import { exampleBodies, exampleRecord } from '@/core/sim/examples';
-import { slotKey } from '@/core/slots';
 import { AboveScene } from '@/ui/AboveScene';
 import { isSpatial } from '@/ui/figure/above';
+import { stacksOf } from '@/ui/figure/stacks';
 import { PoseScene } from '@/ui/PoseScene';
 import { Chips, Press } from '@/ui/Press';
 import { Screen } from '@/ui/Screen';
@@ -147,12 +147,7 @@ function Drawn({ words, statureCm, planned, above }: DrawnProps) {
           units={units}
           words={`${words}: ${figureWords(planned, units)}`}
           mostHeightPx={150}
-          stacks={Object.fromEntries(
-            planned.slots.map((slot) => [
-              slotKey(slot),
-              { pieces: slot.stack, heightCm: slot.stackCm },
-            ]),
-          )}
+          stacks={stacksOf(planned.slots)}
         />
       )}
       <Words className="font-semibold">{words}</Words>
