@@ -574,7 +574,12 @@ export const loading = {
 
 export const stackCost = {
   overTarget: p(1, 'ratio', 'cost of each unit of length over the target; starting value'),
-  underTarget: p(2, 'ratio', 'cost of each unit of length under it; starting value'),
+  underTarget: p(2, 'ratio', 'a joint asks twice as loudly under it as over it; starting value'),
+  unfelt: p(
+    0.25,
+    'ratio',
+    'cost of each unit of length as long as nobody feels it: at 1 a head lay on a bolster, a blanket and a towel where anybody takes the bolster',
+  ),
   perPiece: p(
     0.75,
     'ratio',

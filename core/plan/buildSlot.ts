@@ -46,7 +46,7 @@ export interface SlotBuild {
   readonly extraRung: boolean;
   /** How much higher than last time the seat stands, where a ramp leans on it. */
   readonly liftedCm: number;
-  /** What lies on the other side of a pair that stands apart. */
+  /** What lies on the other side of a pair that stands apart, or lay here when the other leg worked. */
   readonly twin?: Stack | undefined;
   /** So many pieces are left of those that a pose may build. */
   readonly mostPieces: number;
@@ -198,13 +198,24 @@ function stackFor(
   }
 }
 
-const ALIKE_UNDER_CM = 4;
-/** Two sides that ask for about the same are built alike. */
-const servesAlike = ({ shelf, rule, used, mostPieces }: SlotBuild, twin: Stack, targetCm: number) =>
-  twin.heightCm <= targetCm + FILL_OVER_CM &&
-  twin.heightCm >= targetCm - ALIKE_UNDER_CM &&
-  countAll(twin.pieces) <= mostPieces &&
-  stillThere(twin.pieces, shelf, rule, used);
+/** Two sides that ask for about the same are built alike: so far under and over what one of them asks for by itself. */
+const alikeCm: Readonly<Record<Purpose, readonly [under: number, over: number]>> = {
+  carry: [0, decisionParameter.mostRung.value],
+  tilt: [decisionParameter.mostRung.value, decisionParameter.mostRung.value],
+  fill: [4, FILL_OVER_CM],
+  reach: [decisionParameter.mostRung.value, decisionParameter.mostRung.value],
+  space: [0, 0],
+};
+function servesAlike(of: SlotBuild, twin: Stack, aimCm: number): boolean {
+  const { shelf, rule, used, mostPieces } = of;
+  const [under, over] = alikeCm[purposeHere(of)];
+  return (
+    twin.heightCm >= aimCm - under &&
+    twin.heightCm <= Math.min(aimCm + over, mostHere(of) + MOST_SLACK_CM) &&
+    countAll(twin.pieces) <= mostPieces &&
+    stillThere(twin.pieces, shelf, rule, used)
+  );
+}
 
 /** What would still hang over its support is better left free. */
 const HANGS: readonly SlotId[] = ['forehead', 'chest', 'neck'];
@@ -213,7 +224,6 @@ const MOST_HANGING_CM = 4;
 /** The nearest stacks for a first time; one rung more on a heavy day. */
 function firstStacks(of: SlotBuild, targetCm: number, aimCm: number) {
   const { need, rule, shelf, used, pose, extraRung, mostPieces, twin } = of;
-  if (twin && servesAlike(of, twin, targetCm)) return [twin];
   const stacks = bestStacks(
     shelf,
     rule,
@@ -221,6 +231,7 @@ function firstStacks(of: SlotBuild, targetCm: number, aimCm: number) {
     HANGS.includes(need.slot) ? Math.max(0, targetCm - MOST_HANGING_CM) : 0,
     highestCm(of, targetCm),
   );
+  if (twin && servesAlike(of, twin, aimCm)) return [twin, ...othersThan(twin, stacks)];
   const [first, ...others] = stacks;
   if (!first || !extraRung || !comesDown(pose, slotKey(need))) return stacks;
   return [
@@ -228,6 +239,10 @@ function firstStacks(of: SlotBuild, targetCm: number, aimCm: number) {
     ...others,
   ];
 }
+
+/** Two stacks at most that are built of other things. */
+const othersThan = ({ pieces }: Stack, stacks: readonly Stack[]) =>
+  stacks.filter((one) => piecesMoved(one.pieces, pieces) > 0).slice(0, 2);
 
 /** What lay there last time with its rivals, where it can be built again; else the nearest to its height. */
 function againStacks(of: SlotBuild, lying: Stack, targetCm: number): Stack[] {
@@ -262,8 +277,8 @@ function againStacks(of: SlotBuild, lying: Stack, targetCm: number): Stack[] {
     targetCm: again.heightCm,
     lying: lying.pieces,
     used,
-  }).filter(({ pieces }) => piecesMoved(pieces, again.pieces) > 0);
-  return [again, ...rivals.slice(0, 2)];
+  });
+  return [again, ...othersThan(again, rivals)];
 }
 
 /**

@@ -398,7 +398,7 @@ function buildSlots(laid: Laid, decision: Decision): { slots: PlanSlot[]; built:
       raisedChance: context.care.lowerRung,
       extraRung: context.day !== 'usual',
       mostPieces: piecesFor(bands, at, pose, laidPieces),
-      twin: twinOf(slots, need),
+      twin: twinOf(slots, need) ?? otherLegs(laid, need),
       liftedCm: need.slot === 'back' ? seatLiftedCm(laid, built) : 0,
     });
     const laidDown = asLaid(slot, slots);
@@ -448,6 +448,15 @@ function seatLiftedCm(laid: Laid, built: Built): number {
 function twinOf(slots: readonly PlanSlot[], { slot, side }: SlotNeed): Stack | undefined {
   const twin = slots.find((one) => side !== 'both' && one.slot === slot && one.side !== side);
   return twin && twin.stack.length > 0 ? { pieces: twin.stack, heightCm: twin.stackCm } : undefined;
+}
+
+/** What lies here when the other leg works: the second side follows the first. */
+function otherLegs({ pose, side, context }: Laid, { slot, side: part }: SlotNeed) {
+  if (side !== 'right' || part !== 'both') return undefined;
+  const there = planPose(pose, 'left', context).planPose.slots.find((one) => one.slot === slot);
+  return there && there.stack.length > 0
+    ? { pieces: there.stack, heightCm: there.stackCm }
+    : undefined;
 }
 
 /** Pieces that a slot may use of what is left; the first of two sides leaves the other one as many. */

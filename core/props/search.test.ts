@@ -5,7 +5,7 @@ import { manyProps } from '../sim/manyProps';
 import { bestStacks, rungAbove, rungBelow } from './search';
 import { loadedCm, type Shelf } from './shelf';
 import { slotRule } from './slots';
-import { usualItem } from './usualShelves';
+import { usualItem, usualShelves } from './usualShelves';
 import {
   stackCostOf,
   stackFaults,
@@ -16,7 +16,8 @@ import {
   type Stack,
   type StackWish,
 } from './stack';
-import { slotIds } from '../slots';
+import type { FamilyId } from '../geometry/families';
+import { slotIds, type SlotId } from '../slots';
 
 const body = bodyFrom(170);
 const kneelingSeat = slotRule('seat', 'kneeling', body);
@@ -329,5 +330,25 @@ describe('the best stack', () => {
       expect(heightCm).toBeLessThanOrEqual(12);
     }
     expect(bestStacks(sampleShelf, kneelingSeat, { targetCm: 20 }, 100, 120)).toEqual([]);
+  });
+});
+
+describe('a miss that nobody feels', () => {
+  const studio = usualShelves.studio;
+  const built = (slot: SlotId, family: FamilyId, targetCm: number) =>
+    bestStacks(studio, slotRule(slot, family, body), { targetCm })[0] as Stack;
+
+  test('a head lies on one thing, not on three that come nearer', () => {
+    const { pieces, heightCm } = built('forehead', 'fold', 19.9);
+    expect(pieces).toHaveLength(1);
+    expect(Math.abs(heightCm - 19.9)).toBeLessThanOrEqual(2.5);
+  });
+  test('hands stand on two blocks rather than on four that come nearer', () =>
+    expect(built('hands', 'pigeon', 5.5).pieces).toMatchObject([{ state: 'flat', count: 2 }]));
+  test('what is asked for is not left out for it', () =>
+    expect(built('underKnees', 'lunge', 2).heightCm).toBeGreaterThan(1.5));
+  test('where a joint is carried every centimetre counts', () => {
+    for (const targetCm of [9, 12, 17.2, 21])
+      expect(built('seat', 'kneeling', targetCm).heightCm).toBeGreaterThan(targetCm - 0.6);
   });
 });

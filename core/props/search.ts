@@ -14,6 +14,7 @@ import {
   MOST_PIECES,
   MOST_SOFT,
   movedCost,
+  type Rounding,
   pairFaults,
   pieceWidthCm,
   takenFrom,
@@ -341,7 +342,7 @@ export function bestStacks(
     mostCm: Math.min(TALLEST_CM, mostCm),
     taken: takenFrom(shelf, used),
     lying: lying && lying.length > 0 ? lying : null,
-    rounds: rule.rounds,
+    rounding: rule,
     mostPieces,
   };
   if (layers.stacks) lookThrough(search, layers.stacks);
@@ -361,17 +362,17 @@ interface Search {
   readonly mostCm: number;
   readonly taken: readonly Some[];
   readonly lying: readonly Piece[] | null;
-  readonly rounds: SlotRule['rounds'];
+  readonly rounding: Rounding;
   readonly mostPieces: number;
 }
 
 /** Weighs one stack that could be worth it: what it asks for must be left, and moving what lies there costs. */
 function weigh(search: Search, whole: Whole): void {
-  const { rivals, taken, lying, targetCm, rounds, mostPieces } = search;
+  const { rivals, taken, lying, targetCm, rounding, mostPieces } = search;
   if (!isLeft(whole.asked, taken) || countAll(whole.pieces) > mostPieces) return;
   const cost =
     whole.cost +
-    missCost(whole.heightCm, targetCm, rounds) +
+    missCost(whole.heightCm, targetCm, rounding) +
     (lying ? movedCost(lying, whole.pieces) : 0);
   if (cost < rivals.limit) rivals.add(whole, cost);
 }
@@ -400,9 +401,9 @@ function outward(
 }
 
 function lookThrough(search: Search, { all, heightCm, cost }: Stacks): void {
-  const { rivals, targetCm, rounds } = search;
+  const { rivals, targetCm, rounding } = search;
   outward(search, heightCm, 0, (at) => {
-    const miss = missCost(heightCm[at] as number, targetCm, rounds);
+    const miss = missCost(heightCm[at] as number, targetCm, rounding);
     if (miss >= rivals.limit) return false;
     if (miss + (cost[at] as number) < rivals.limit) weigh(search, all[at] as Whole);
     return true;
@@ -415,7 +416,7 @@ function lookThrough(search: Search, { all, heightCm, cost }: Stacks): void {
  * is no slower than its near ones.
  */
 function searchDeep(search: Search): void {
-  const { layers, rivals, targetCm, leastCm, mostCm, rounds } = search;
+  const { layers, rivals, targetCm, leastCm, mostCm, rounding } = search;
   const { all, heightCm, cost, pieces, soft, topOnly, rising, risingCm, lower } = layers;
   // What moving is sure to cost, over the pieces that lie there and may stay: so much for each piece that is laid.
   const perPiece = search.lying ? stackCost.perPieceMoved.value : 0;
@@ -428,7 +429,7 @@ function searchDeep(search: Search): void {
     const dearest = (cost[at.from] ?? Infinity) + perPiece;
     outward(search, risingCm, at.cm, (place) => {
       const i = rising[place] as number;
-      const miss = missCost(at.cm + (risingCm[place] as number), targetCm, rounds);
+      const miss = missCost(at.cm + (risingCm[place] as number), targetCm, rounding);
       if (at.spent + miss + dearest >= rivals.limit) return false;
       if (
         i < at.from ||
@@ -455,7 +456,7 @@ function searchDeep(search: Search): void {
       const cm = at.cm + (heightCm[i] as number);
       if (cm >= mostCm) continue;
       // Already over the target, it can only go further over.
-      const over = Math.max(0, cm - targetCm) * stackCost.overTarget.value;
+      const over = cm > targetCm ? missCost(cm, targetCm, rounding) : 0;
       if (at.spent + least + over >= rivals.limit) continue;
       const [count, softOnes, tops] = [
         at.pieces + (pieces[i] as number),

@@ -95,6 +95,8 @@ interface SlotEntry {
   readonly rule: (family: FamilyId, body: Body, way: string) => Omit<SlotRule, 'rounds'>;
   /** Nothing stands higher than this here, in cm, where a pose's own table does not say. */
   readonly mostCm?: number;
+  /** So far off what is asked, in cm, hardly anybody feels it here, or a muscle takes it up; nothing where it carries. */
+  readonly unfeltCm?: number;
   /** Gaps lower than this, in cm, are left as they are; 1 where nothing is said. */
   readonly leastCm?: number;
   /** Other slots of a pose follow its height. */
@@ -133,11 +135,13 @@ const SPINE_BLOCKS: Omit<SlotRule, 'rounds'> = {
 const slots: Readonly<Record<SlotId, SlotEntry>> = {
   seat: {
     purpose: (family) => (CARRIES_SEAT.includes(family) ? 'carry' : 'tilt'),
+    unfeltCm: 0.5,
     stoodOn: true,
     rule: seatRule,
   },
   underKnees: {
     purpose: (family) => (TILTS_BY_KNEES.includes(family) ? 'tilt' : 'fill'),
+    unfeltCm: 2,
     stoodOn: true,
     rule: (family) => ({
       load: loading.knee.value,
@@ -167,6 +171,7 @@ const slots: Readonly<Record<SlotId, SlotEntry>> = {
   },
   underThigh: {
     purpose: 'fill',
+    unfeltCm: 2,
     rule: () => ({
       load: loading.knee.value,
       leastWidthCm: 12,
@@ -180,6 +185,7 @@ const slots: Readonly<Record<SlotId, SlotEntry>> = {
   },
   outerHip: {
     purpose: 'fill',
+    unfeltCm: 2,
     rule: () => ({
       load: loading.knee.value,
       leastWidthCm: 12,
@@ -262,6 +268,7 @@ const slots: Readonly<Record<SlotId, SlotEntry>> = {
   },
   hands: {
     purpose: 'reach',
+    unfeltCm: 2,
     mostCm: standingFold.highestHandProp.value,
     rule: () => ({
       load: loading.hands.value,
@@ -272,9 +279,15 @@ const slots: Readonly<Record<SlotId, SlotEntry>> = {
       serves: { block: 'any', 'half-block': 'any', books: 'any', chair: 'any', bench: 'any' },
     }),
   },
-  forehead: { purpose: 'fill', mostCm: fold.highestForeheadProp.value, rule: () => HEAD },
+  forehead: {
+    purpose: 'fill',
+    unfeltCm: 2,
+    mostCm: fold.highestForeheadProp.value,
+    rule: () => HEAD,
+  },
   chest: {
     purpose: 'fill',
+    unfeltCm: 2,
     mostCm: fold.highestChestProp.value,
     rule: () => ({
       load: loading.back.value,
@@ -284,6 +297,7 @@ const slots: Readonly<Record<SlotId, SlotEntry>> = {
   },
   back: {
     purpose: (family) => (family === 'reclined open' ? 'fill' : 'carry'),
+    unfeltCm: 2,
     stoodOn: true,
     rule: (_family, _body, way) =>
       way === ALONG_SPINE
@@ -306,6 +320,7 @@ const slots: Readonly<Record<SlotId, SlotEntry>> = {
   },
   neck: {
     purpose: 'fill',
+    unfeltCm: 1,
     // Only a back that lies on blocks has a head that lies on one.
     rule: (_family, _body, way) =>
       way === ALONG_SPINE
@@ -322,6 +337,7 @@ const slots: Readonly<Record<SlotId, SlotEntry>> = {
   },
   shoulder: {
     purpose: 'fill',
+    unfeltCm: 2,
     rule: () => ({
       load: loading.head.value,
       leastWidthCm: 15,
@@ -359,7 +375,9 @@ export function slotRule(slot: SlotId, family: FamilyId, body: Body, way = ''): 
   const purpose = purposeOf(slot, family);
   const rule: SlotRule = {
     ...slots[slot].rule(family, body, way),
-    rounds: purpose === 'carry' || purpose === 'space' ? 'up' : 'nearest',
+    ...(purpose === 'carry' || purpose === 'space'
+      ? { rounds: 'up' }
+      : { rounds: 'nearest', unfeltCm: slots[slot].unfeltCm ?? 0 }),
   };
   knownRules.set(key, rule);
   return rule;

@@ -35,6 +35,8 @@ export interface SlotRule {
   readonly mostStepCm?: number;
   /** Whether too low is worse than too high, or either as bad. */
   readonly rounds: 'up' | 'nearest';
+  /** So far off what is asked, in cm, hardly anybody feels it here. */
+  readonly unfeltCm?: number;
   /** Each hand or foot has a stack of its own, built of twins. */
   readonly pair?: boolean;
   /**
@@ -257,12 +259,23 @@ export const simplicityCost = (pieces: readonly Piece[], shelf: Shelf, rule: Slo
 
 /** Of two heights as far off, the lower. */
 const TIES_DOWN = 0.98;
-/** Cost of standing off the target; where it rounds up, too low costs more than too high. */
-export const missCost = (heightCm: number, targetCm: number, rounds: SlotRule['rounds']) =>
-  heightCm >= targetCm
-    ? (heightCm - targetCm) * stackCost.overTarget.value
-    : (targetCm - heightCm) *
-      (rounds === 'up' ? stackCost.underTarget.value : TIES_DOWN * stackCost.overTarget.value);
+/** What decides how dear a miss is. */
+export type Rounding = Pick<SlotRule, 'rounds' | 'unfeltCm'>;
+/**
+ * Cost of standing off the target; where it rounds up, too low costs more than too high, and what is not felt costs little.
+ */
+export function missCost(
+  heightCm: number,
+  targetCm: number,
+  { rounds, unfeltCm = 0 }: Rounding,
+): number {
+  const offCm = Math.abs(heightCm - targetCm);
+  // That nothing is there at all is felt.
+  const unfelt = heightCm > 0 ? Math.min(offCm, unfeltCm) : 0;
+  const cost = unfelt * stackCost.unfelt.value + (offCm - unfelt) * stackCost.overTarget.value;
+  if (heightCm >= targetCm) return cost;
+  return cost * (rounds === 'up' ? stackCost.underTarget.value : TIES_DOWN);
+}
 
 const isAlike = (a: Piece, b: Piece) => a.item === b.item && a.state === b.state;
 const countOf = (pieces: readonly Piece[], piece: Piece) =>
@@ -350,7 +363,7 @@ export const stackCostOf = (
   rule: SlotRule,
   { targetCm, lying }: StackWish,
 ) =>
-  missCost(stack.heightCm, targetCm, rule.rounds) +
+  missCost(stack.heightCm, targetCm, rule) +
   simplicityCost(stack.pieces, shelf, rule) +
   movedCost(lying, stack.pieces);
 
