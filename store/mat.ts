@@ -50,15 +50,65 @@ export type Mat = z.infer<typeof matSchema>;
 export type MatStep = Mat['step'];
 export type Settled = z.infer<typeof settledSchema>;
 
+/** A pose as it was laid out on its page, and how far each support went from the plan. */
+const laidPoseSchema = z.object({
+  settled: z.array(settledSchema),
+  dials: z.array(dialSettingSchema),
+  changes: matSchema.shape.changes.valueType,
+});
+export type LaidPose = z.infer<typeof laidPoseSchema>;
+/** What was laid out for students before their next session: poses with pieces of their own, an order of poses. */
+export const laidSchema = z.record(
+  z.string(),
+  z.object({
+    at: z.string(),
+    poses: z.record(z.string(), laidPoseSchema),
+    order: z.array(z.string()).optional(),
+  }),
+);
+export type Laid = z.infer<typeof laidSchema>[string];
+
 /** How students come, as said before a session, with the local day on which it holds. */
 export const cameSchema = z.record(z.string(), z.object({ on: z.string(), day: z.enum(dayIds) }));
 
 export const matSlice = createSlice({
   name: 'mat',
-  initialState: { now: null as Mat | null, came: {} as z.infer<typeof cameSchema> },
+  initialState: {
+    now: null as Mat | null,
+    came: {} as z.infer<typeof cameSchema>,
+    laid: {} as z.infer<typeof laidSchema>,
+  },
   reducers: {
     cameRestored: (state, { payload }: PayloadAction<z.infer<typeof cameSchema>>) => {
       state.came = payload;
+    },
+    laidRestored: (state, { payload }: PayloadAction<z.infer<typeof laidSchema>>) => {
+      state.laid = payload;
+    },
+    /** A pose is built and set otherwise than planned the next time. */
+    poseLaid: (
+      { laid },
+      {
+        payload: { person, at, pose, ...of },
+      }: PayloadAction<LaidPose & { person: string; at: string; pose: string }>,
+    ) => {
+      const before = laid[person];
+      laid[person] = { ...before, at, poses: { ...before?.poses, [pose]: of } };
+    },
+    /** As planned, after all. */
+    poseTakenBack: ({ laid }, { payload }: PayloadAction<{ person: string; pose: string }>) => {
+      delete laid[payload.person]?.poses[payload.pose];
+    },
+    /** An order of poses for the next session of several students. */
+    orderLaid: (
+      { laid },
+      { payload }: PayloadAction<{ people: readonly string[]; at: string; order: string[] }>,
+    ) => {
+      for (const person of payload.people)
+        laid[person] = { poses: {}, ...laid[person], at: payload.at, order: payload.order };
+    },
+    orderTakenBack: ({ laid }, { payload }: PayloadAction<string>) => {
+      delete laid[payload]?.order;
     },
     /** Said before a session begins; forgotten the next day. */
     daySaid: ({ came }, { payload }: PayloadAction<{ person: string; on: string; day: Day }>) => {
@@ -76,6 +126,12 @@ export const matSlice = createSlice({
         settled?: Record<string, Settled[]>;
       }>,
     ) => {
+      const laid = Object.entries(state.laid[payload.person]?.poses ?? {}).filter(([pose]) =>
+        payload.poses.includes(pose),
+      );
+      const ofLaid = <K extends keyof LaidPose>(what: K): Record<string, LaidPose[K]> =>
+        Object.fromEntries(laid.map(([pose, one]) => [pose, one[what]]));
+      delete state.laid[payload.person];
       state.now = {
         person: payload.person,
         startedAt: payload.at,
@@ -83,10 +139,10 @@ export const matSlice = createSlice({
         poses: payload.poses,
         at: 0,
         step: 'build',
-        settled: payload.settled ?? {},
-        changes: {},
+        settled: { ...payload.settled, ...ofLaid('settled') },
+        changes: ofLaid('changes'),
         faults: {},
-        dials: {},
+        dials: ofLaid('dials'),
         holdingSince: null,
         heldSeconds: 0,
         done: [],
@@ -175,6 +231,11 @@ export const leftRunning = (held: number, planned: number) => held > planned + L
 
 export const {
   cameRestored,
+  laidRestored,
+  poseLaid,
+  poseTakenBack,
+  orderLaid,
+  orderTakenBack,
   daySaid,
   matStarted,
   matRestored,

@@ -16,7 +16,15 @@ import { readByPerson, type Part } from '@/workers/stored/readByPerson';
 import type { ActHead, Diff } from './acts';
 import type { Change } from './facts';
 import { overTabs, type Lock } from './locks';
-import { cameRestored, cameSchema, matRestored, matSchema, matSlice } from './mat';
+import {
+  cameRestored,
+  cameSchema,
+  laidRestored,
+  laidSchema,
+  matRestored,
+  matSchema,
+  matSlice,
+} from './mat';
 import {
   measuringRestored,
   measuringSchema,
@@ -209,6 +217,7 @@ const orElse =
   };
 
 const CAME = 'came';
+const LAID = 'laid';
 const PICTURES = 'pictures';
 const ALONE: Tab = { name: 'only', alive: async () => new Set(['only']) };
 
@@ -287,12 +296,16 @@ export function createStore(
         .catch(() => undefined);
     },
   });
-  drafts.startListening({
-    predicate: (_, now, before) => (now as RootState).mat.came !== (before as RootState).mat.came,
-    // Lost with the storage full, it is asked again: nothing that was done hangs on it.
-    effect: (_, { getState }) =>
-      vault.writeDraft(CAME, (getState() as RootState).mat.came).catch(() => undefined),
-  });
+  for (const [name, of] of [
+    [CAME, ({ mat }: RootState) => mat.came],
+    [LAID, ({ mat }: RootState) => mat.laid],
+  ] as const)
+    drafts.startListening({
+      predicate: (_, now, before) => of(now as RootState) !== of(before as RootState),
+      // Lost with the storage full, it is asked or laid out again: nothing that was done hangs on it.
+      effect: (_, { getState }) =>
+        vault.writeDraft(name, of(getState() as RootState)).catch(() => undefined),
+    });
   const store = configureStore({
     reducer,
     middleware: (usual) =>
@@ -439,6 +452,8 @@ const restoreDrafts =
     };
     const came = cameSchema.safeParse(drafts.get(CAME));
     if (came.success) dispatch(cameRestored(came.data));
+    const laid = laidSchema.safeParse(drafts.get(LAID));
+    if (laid.success) dispatch(laidRestored(laid.data));
     const [mat, measuring] = [find('mat'), find('measuring')];
     if (mat != null) {
       const read = matSchema.safeParse(mat);

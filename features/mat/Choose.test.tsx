@@ -1,4 +1,7 @@
 import { act, fireEvent, screen, within } from '@testing-library/react';
+import { samplePerson } from '@/core/tests/samples';
+import { put } from '@/store/facts';
+import { matStarted, poseLaid } from '@/store/mat';
 import { show, usualFacts } from '../tests/onScreen';
 import { MatScreen } from './MatScreen';
 
@@ -74,4 +77,37 @@ test('one seat throughout is built at the start in every pose that it serves', a
   );
   expect(seats.length).toBeGreaterThan(1);
   expect(new Set(seats).size).toBe(1);
+});
+
+test('an order given to others waits for them, with what was laid out for one pose', async () => {
+  const { state, store } = await show(<MatScreen id="p1" />, [
+    ...usualFacts(),
+    put('people', samplePerson({ id: 'p2', name: 'Nadia Orrin' })),
+  ]);
+  await choose('Quiet evening');
+  await press('Choose students');
+  await act(
+    async () => void fireEvent.click(screen.getByRole('checkbox', { name: /Nadia Orrin/ })),
+  );
+  await press('Lay it out for 1 student');
+  expect(screen.getByText(/^Laid out for Nadia Orrin/)).toBeInTheDocument();
+  const order = state().mat.laid['p2']?.order;
+  expect(order?.[0]).toBe('constructive');
+  expect(new Set(order).size).toBe(order?.length);
+  const settled = [{ slot: 'seat', side: 'both', heightCm: 9, pieces: [] }] as const;
+  store.dispatch(
+    poseLaid({
+      person: 'p2',
+      at: '2026-01-08T18:00:00Z',
+      pose: 'hero/both',
+      settled: [...settled],
+      dials: [],
+      changes: [],
+    }),
+  );
+  store.dispatch(
+    matStarted({ person: 'p2', poses: ['hero/both'], at: '2026-01-08T18:00:00Z', settled: {} }),
+  );
+  expect(state().mat.now?.settled['hero/both']).toEqual(settled);
+  expect(state().mat.laid['p2']).toBeUndefined();
 });

@@ -22,17 +22,17 @@ import { shippedSequences } from '@/core/poses/sequences';
 import { stackWords } from '@/core/props/stack';
 import type { Settled } from '@/store/mat';
 import { selectSessionsOf, selectSettings, selectShelf } from '@/store/selectors';
-import { Field } from '@/ui/Field';
 import { length, minutes } from '@/ui/format';
 import { Chips, Press, Tick } from '@/ui/Press';
 import { Screen } from '@/ui/Screen';
 import { Sheet } from '@/ui/Sheet';
 import { Aside, Title, Words } from '@/ui/Words';
-import { freshId, useEstimates, useOjas, usePlan, useSet, useUnits, useWords } from '../hooks';
+import { freshId, useEstimates, useOjas, usePlan, useUnits, useWords } from '../hooks';
 import { ActionMark } from '../plan/ActionMark';
 import { groupNames, poseGroups, poseName, poseTitle, statusWords } from '../plan/words';
 import { StudentTabs } from '../students/StudentTabs';
-import { adviceWords, settledOn, withSequence } from './order';
+import { GiveToOthers, KeepSequence, LaidOut } from './Keep';
+import { adviceWords, settledOn } from './order';
 import { OrderList, type Row } from './OrderList';
 import { doable } from './session';
 
@@ -51,6 +51,7 @@ interface ChooseProps {
 }
 
 const PRACTISED = 'practised';
+const LAID = 'laid';
 const rowFor = (key: string): Row => ({ id: freshId('row'), key, on: true });
 
 /** What is done today: a sequence or what is practised, its order, and what that order asks for. */
@@ -64,28 +65,32 @@ export function Choose({ person, day, onDay, onStart }: ChooseProps) {
   // Poses that were looked at stay when another group is opened.
   const [looked, setLooked] = useState<readonly string[]>([]);
   const usual = usePlan(id);
+  const laid = useOjas(({ mat }) => mat.laid[id]);
   const [rows, setRows] = useState<readonly Row[]>(() =>
     (usual ? doable(usual) : [])
       .filter(({ pose }) => practised.has(pose))
       .map((one) => rowFor(placeKey(one))),
   );
-  const plan = usePlan(id, [...new Set([...looked, ...aroundOf(rows)])]);
+  /** A sequence whose poses are being planned. */
+  const [coming, setComing] = useState<readonly string[] | null>(laid?.order ?? null);
+  const plan = usePlan(id, [...new Set([...looked, ...(coming ?? []), ...aroundOf(rows)])]);
   const offered = plan ? doable(plan) : [];
   const planOf = (key: string) => offered.find((one) => placeKey(one) === key);
-  const [sequence, setSequence] = useState<string>(PRACTISED);
-  /** A sequence whose poses are being planned. */
-  const [coming, setComing] = useState<readonly string[] | null>(null);
+  const [sequence, setSequence] = useState<string>(laid?.order ? LAID : PRACTISED);
   const [oneSeat, setOneSeat] = useState(false);
+  const look = (poses: readonly string[]) => setLooked([...new Set([...looked, ...poses])]);
   if (coming && plan) {
+    look(coming);
     setRows(placesOf(coming, offered).map(rowFor));
     setComing(null);
   }
   if (!plan || !estimates) return null;
 
-  const look = (poses: readonly string[]) => setLooked([...new Set([...looked, ...poses])]);
+  const posesOf = (chosen: string) =>
+    chosen === LAID ? (laid?.order ?? []) : sequencePoses(chosen, own, practised);
   const chooseSequence = (chosen: string) => {
     setSequence(chosen);
-    const poses = sequencePoses(chosen, own, practised);
+    const poses = posesOf(chosen);
     look(poses);
     setComing(poses);
   };
@@ -128,6 +133,7 @@ export function Choose({ person, day, onDay, onStart }: ChooseProps) {
       <Chips
         label="Sequence"
         options={[
+          ...(laid?.order ? [{ id: LAID, words: 'As laid out' }] : []),
           { id: PRACTISED, words: 'As practised' },
           ...[...own, ...shippedSequences].map((one) => ({ id: one.id, words: one.name })),
         ]}
@@ -141,7 +147,8 @@ export function Choose({ person, day, onDay, onStart }: ChooseProps) {
         onChange={setRows}
         onAgain={({ key }) => setRows([...rows, rowFor(key)])}
       />
-      <LeftOut plan={plan} poses={sequencePoses(sequence, own, practised)} />
+      <LaidOut person={id} laid={laid} />
+      <LeftOut plan={plan} poses={posesOf(sequence)} />
       {planned.length > 1 ? (
         <AsksFor
           {...{ offered, planned, seat, oneSeat }}
@@ -155,6 +162,7 @@ export function Choose({ person, day, onDay, onStart }: ChooseProps) {
         onToggle={toggle}
       />
       <KeepSequence poses={planned.map(({ pose }) => pose)} />
+      <GiveToOthers person={id} poses={planned.map(({ pose }) => pose)} />
     </Screen>
   );
 }
@@ -249,48 +257,6 @@ function LeftOut({ plan, poses }: { readonly plan: Plan; readonly poses: readonl
             return <Words key={words}>{words}</Words>;
           })}
         </View>
-      ))}
-    </Sheet>
-  );
-}
-
-/** An order worth keeping, under its own name, for any student. */
-function KeepSequence({ poses }: { readonly poses: readonly string[] }) {
-  const settings = useOjas(selectSettings);
-  const set = useSet();
-  const [name, setName] = useState('');
-  const own = settings.sequences ?? [];
-  // A pose with sides stands in a sequence once.
-  const once = poses.filter((pose, i) => pose !== poses[i - 1]);
-  const keep = () => {
-    const named = name.trim();
-    if (named === '' || once.length === 0) return;
-    set(
-      { sequences: withSequence(settings, { id: freshId('sequence'), name: named, poses: once }) },
-      `Sequence ${named} kept`,
-    );
-    setName('');
-  };
-  return (
-    <Sheet>
-      <Title level={2}>Keep this order</Title>
-      <Field label="Name of the sequence" value={name} onChangeText={setName} maxLength={80} />
-      <Press disabled={name.trim() === '' || once.length === 0} onPress={keep}>
-        Keep it for any student
-      </Press>
-      {own.map((one) => (
-        <Press
-          key={one.id}
-          kind="quiet"
-          onPress={() =>
-            set(
-              { sequences: own.filter(({ id }) => id !== one.id) },
-              `Sequence ${one.name} forgotten`,
-            )
-          }
-        >
-          {`Forget ${one.name}`}
-        </Press>
       ))}
     </Sheet>
   );

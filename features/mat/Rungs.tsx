@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import { View } from 'react-native';
+import { asSettled } from '@/core/plan/settled';
 import type { Person } from '@/core/formats/book';
 import { placeKey } from '@/core/plan/order';
 import type { PlanPose } from '@/core/formats/plan';
@@ -13,7 +14,7 @@ import { Chips } from '@/ui/Press';
 import { Sheet } from '@/ui/Sheet';
 import { Title, Words } from '@/ui/Words';
 import { nowIso, useOjas, useOjasDispatch, useUnits } from '../hooks';
-import { asSettled, usedBeside } from './session';
+import { usedBeside } from './session';
 import { StackChoice } from './StackChoice';
 import { slotKey, slotRefOf } from '@/core/slots';
 import { slotName } from '@/ui/words/words';

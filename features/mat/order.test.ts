@@ -5,7 +5,7 @@ import { inPoseOf } from '@/core/plan/solve';
 import { studioShelf } from '@/core/props/usualShelves';
 import { recordOfSix, sixPeople, type OneOfSix } from '@/core/tests/sixPeople';
 import { adviceWords, settledOn, withSequence } from './order';
-import { asPlanned } from './session';
+import { asPlanned } from '@/core/plan/settled';
 
 const DAY = '2026-03-01';
 const names = Object.keys(sixPeople) as OneOfSix[];

@@ -2,12 +2,13 @@ import type { Estimates } from '@/core/estimate/estimate';
 import type { Person, Settings } from '@/core/formats/book';
 import type { PlanPose } from '@/core/formats/plan';
 import { placeKey, type OneSeat, type OrderAdvice } from '@/core/plan/order';
+import { asPlanned, asSettled } from '@/core/plan/settled';
 import { fillsOn, inPoseOf } from '@/core/plan/solve';
 import type { Shelf } from '@/core/props/shelf';
 import { slotKey } from '@/core/slots';
 import type { Settled } from '@/store/mat';
 import { poseName } from '../plan/words';
-import { asPlanned, asSettled, builtOf, refilled } from './session';
+import { builtOf, refilled } from './session';
 
 /** What is advised, and what a tap on it does. */
 export function adviceWords(advice: OrderAdvice): {

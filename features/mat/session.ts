@@ -2,12 +2,11 @@ import type { SessionPose, Session } from '@/core/formats/book';
 import { placeKey } from '@/core/plan/order';
 import { movesOf, type DialSetting } from '@/core/dials';
 import type { Estimates } from '@/core/estimate/estimate';
-import type { Plan, PlanPose, PlanSlot } from '@/core/formats/plan';
+import type { Plan, PlanPose } from '@/core/formats/plan';
 import { goesAgainst } from '@/core/plan/evidence';
-import { standsIn } from '@/core/plan/limits';
+import { asPlanned, asSettled } from '@/core/plan/settled';
 import { followsDials, nearestStack, type InPose } from '@/core/plan/solve';
-import { poseById } from '@/core/poses/poses';
-import { usedBy, type Stack, type Used } from '@/core/props/stack';
+import { usedBy, type Used } from '@/core/props/stack';
 import { put } from '@/store/facts';
 import {
   heldSeconds,
@@ -27,29 +26,6 @@ export const doable = (plan: Plan): PlanPose[] =>
     ({ status, decision }) =>
       (status === 'offered' || status === 'changed') && decision.action !== 'rest',
   );
-
-/** A slot whose height is known: nothing at all lies in one that came down to the floor. */
-const standsOrLiesEmpty = ({ pose: id }: PlanPose) => {
-  const pose = poseById(id);
-  return (slot: PlanSlot) =>
-    slot.stack.length > 0
-      ? !slot.isLength
-      : pose !== undefined && standsIn(pose, slot) && (slot.lastCm !== null || slot.targetCm < 1);
-};
-
-/** What the plan lays out, as what would be settled on. */
-export const asPlanned = (planned: PlanPose): Settled[] =>
-  planned.slots
-    .filter(standsOrLiesEmpty(planned))
-    .map(({ slot, part, side, stackCm, stack }) =>
-      asSettled({ slot, ...(part ? { part } : {}), side }, { pieces: stack, heightCm: stackCm }),
-    );
-
-/** One slot with what lies there, to the millimetre. */
-export const asSettled = (
-  slot: Pick<Settled, 'slot' | 'part' | 'side'>,
-  { pieces, heightCm }: Stack,
-): Settled => ({ ...slot, heightCm: Math.round(heightCm * 10) / 10, pieces: [...pieces] });
 
 /** What the other slots of a pose use, its strap too. */
 export const usedBeside = (planned: PlanPose, settled: readonly Settled[], slot: Settled): Used =>

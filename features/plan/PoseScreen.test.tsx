@@ -165,3 +165,22 @@ describe('what is at home', () => {
     expect(state().people.p1?.home).toEqual([]);
   });
 });
+
+test('what is tried is laid out for the next session, kept there, and taken back', async () => {
+  const { state } = await open('hero');
+  const pieces = () => region('Build').getByRole('list', { name: 'Seat, from the floor up' });
+  fireEvent.click(within(pieces()).getAllByRole('button')[0]!);
+  fireEvent.click(region('Build').getByRole('button', { name: /^Without any / }));
+  const tried = pieces().textContent;
+  await act(
+    async () => void fireEvent.click(screen.getByRole('button', { name: 'Lay it out so' })),
+  );
+  expect(screen.getByText('Laid out so for the next session.')).toBeInTheDocument();
+  expect(screen.queryByRole('button', { name: 'Lay it out so' })).toBeNull();
+  const laid = state().mat.laid['p1']?.poses['hero/both'];
+  expect(laid?.settled.find(({ slot }) => slot === 'seat')?.pieces.length).toBeGreaterThan(0);
+  expect(pieces().textContent).toBe(tried);
+  fireEvent.click(screen.getByRole('button', { name: 'Back to the plan' }));
+  expect(state().mat.laid['p1']?.poses['hero/both']).toBeUndefined();
+  expect(pieces().textContent).not.toBe(tried);
+});

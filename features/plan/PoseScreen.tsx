@@ -5,7 +5,9 @@ import { choicesFor } from '@/core/approaches/approaches';
 import type { Estimates } from '@/core/estimate/estimate';
 import type { Person } from '@/core/formats/book';
 import type { PlanPose } from '@/core/formats/plan';
+import { sameValue } from '@/core/formats/sameValue';
 import type { Posture } from '@/core/geometry/posture';
+import { placeKey } from '@/core/plan/order';
 import { solveFigure } from '@/core/plan/solve';
 import { TRY_MOST_CM } from '@/core/plan/tryHeights';
 import { entryOf, poseById } from '@/core/poses/poses';
@@ -18,7 +20,16 @@ import { Screen } from '@/ui/Screen';
 import { Sheet } from '@/ui/Sheet';
 import { Aside, Title, Words } from '@/ui/Words';
 import { rangeName, wordsIn } from '@/ui/words/words';
-import { useEstimates, useOjas, usePerson, usePlan, useUnits } from '../hooks';
+import { poseLaid, poseTakenBack, type LaidPose } from '@/store/mat';
+import {
+  nowIso,
+  useEstimates,
+  useOjas,
+  useOjasDispatch,
+  usePerson,
+  usePlan,
+  useUnits,
+} from '../hooks';
 import { useWide } from '../shell/Shell';
 import { NoStudent } from '../students/NoStudent';
 import { ActionMark } from './ActionMark';
@@ -32,7 +43,7 @@ import { PoseFigure } from './PoseFigure';
 import { PoseLine } from './PoseLine';
 import { Stages } from './Stages';
 import { Supports } from './Supports';
-import { useTried } from './useTried';
+import { useTried, type Tried } from './useTried';
 import { Said } from './Said';
 import { figureWords, poseName, poseTitle } from './words';
 import { Working } from './Working';
@@ -137,13 +148,15 @@ function OnePose(of: OnePoseProps) {
 function Offered({ children, ...of }: OnePoseProps & { readonly children: ReactNode }) {
   const { planned, person, estimates, shelf, units } = of;
   const wide = useWide();
-  const tried = useTried(planned, person, estimates, shelf);
+  const laid = useOjas(({ mat }) => mat.laid[person.id]?.poses[placeKey(planned)]);
+  const tried = useTried(planned, person, estimates, shelf, laid);
   const { now, figure, inPose } = tried;
   return (
     <View className={wide ? 'flex-row items-start gap-6' : 'gap-4'}>
       <View className={wide ? 'flex-1 gap-4' : 'gap-4'}>
         <Sheet role="region" aria-label="Figure">
           <Seen {...of} tried={tried} />
+          <LayOut {...{ person, planned, tried, laid }} />
         </Sheet>
         <Sheet role="region" aria-label="Build">
           <Title level={2}>Build</Title>
@@ -195,7 +208,7 @@ function Seen({
   shelf,
   units,
   tried,
-}: OnePoseProps & { readonly tried: ReturnType<typeof useTried> }) {
+}: OnePoseProps & { readonly tried: Tried }) {
   const { now, figure, inPose } = tried;
   // A stack tried down to the floor keeps its place on the rail, so that it can come up again.
   const shown = new Set(railColumns(planned).map(({ key }) => key));
@@ -215,7 +228,7 @@ function Seen({
         moveMostCm={TRY_MOST_CM}
         besideWords={
           tried.isTried
-            ? 'Tried, not kept: the dashed figure is the plan.'
+            ? 'The dashed figure is the plan.'
             : 'The dashed figure has no support. Drag a top edge on the rail, or use the arrow keys.'
         }
       />
@@ -229,7 +242,36 @@ function Seen({
             ))
           : null}
       </View>
-      {tried.isTried ? <Press onPress={tried.reset}>Back to the plan</Press> : null}
+    </>
+  );
+}
+
+interface LayOutProps extends Pick<OnePoseProps, 'person' | 'planned'> {
+  readonly tried: Tried;
+  readonly laid: LaidPose | undefined;
+}
+
+/** What is tried can be laid out for the next session, or dropped. */
+function LayOut({ person, planned, tried, laid }: LayOutProps) {
+  const dispatch = useOjasDispatch();
+  const pose = placeKey(planned);
+  const now = tried.isTried ? tried.asLaid() : undefined;
+  const back = () => {
+    tried.reset();
+    if (laid) dispatch(poseTakenBack({ person: person.id, pose }));
+  };
+  return (
+    <>
+      {now && !sameValue(now, laid) ? (
+        <Press
+          kind="main"
+          onPress={() => dispatch(poseLaid({ person: person.id, at: nowIso(), pose, ...now }))}
+        >
+          Lay it out so
+        </Press>
+      ) : null}
+      {laid ? <Words role="status">Laid out so for the next session.</Words> : null}
+      {tried.isTried || laid ? <Press onPress={back}>Back to the plan</Press> : null}
     </>
   );
 }

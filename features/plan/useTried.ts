@@ -2,6 +2,7 @@ import { useState } from 'react';
 import { movesOf, turned, type DialId, type DialSetting, type DialTurn } from '@/core/dials';
 import type { Estimates } from '@/core/estimate/estimate';
 import type { Person } from '@/core/formats/book';
+import { asPlanned, asSettled } from '@/core/plan/settled';
 import type { PlanPose, PlanSlot } from '@/core/formats/plan';
 import type { Figure } from '@/core/geometry/family';
 import {
@@ -16,6 +17,7 @@ import { triedHeights, tryableCm } from '@/core/plan/tryHeights';
 import type { Shelf } from '@/core/props/shelf';
 import { usedBy, type Stack } from '@/core/props/stack';
 import { slotKey, type SlotKey } from '@/core/slots';
+import type { LaidPose } from '@/store/mat';
 
 /** What is tried on the pose's page: heights, other pieces, and what is set of the pose itself. */
 interface Tries {
@@ -34,6 +36,46 @@ export interface Tried {
   readonly swap: (key: SlotKey, stack: Stack) => void;
   readonly turn: (dial: DialId, way: DialTurn['way']) => void;
   readonly reset: () => void;
+  /** As it stands now, to be laid out for the next session. */
+  readonly asLaid: () => LaidPose;
+}
+
+/** What was laid out before, to be tried on. */
+const triesOf = (laid: LaidPose | undefined): Tries =>
+  laid
+    ? {
+        stacks: Object.fromEntries(laid.settled.map((one) => [slotKey(one), one])),
+        dials: laid.dials.length > 0 ? laid.dials : null,
+      }
+    : NOTHING;
+
+/** Less than this is the same height. */
+const MOVED_CM = 0.5;
+/** What is tried, as it would be settled on, with how far each support went from the plan. */
+function laidAs(
+  planned: PlanPose,
+  slots: readonly PlanSlot[],
+  dials: readonly DialSetting[],
+): LaidPose {
+  const settled = new Map(asPlanned(planned).map((one) => [slotKey(one), one]));
+  const moved = slots.filter(
+    (slot, i) => !slot.isLength && slot.stack !== (planned.slots[i] as PlanSlot).stack,
+  );
+  for (const { slot, part, side, stack, stackCm } of moved) {
+    const ref = { slot, ...(part ? { part } : {}), side };
+    settled.set(slotKey(ref), asSettled(ref, { pieces: stack, heightCm: stackCm }));
+  }
+  const changes = moved
+    .map(({ slot, part, side, lastCm, stackCm }) => ({
+      slot,
+      ...(part ? { part } : {}),
+      side,
+      fromCm: lastCm ?? 0,
+      toCm: stackCm,
+      atSeconds: 0,
+    }))
+    .filter(({ fromCm, toCm }) => Math.abs(toCm - fromCm) >= MOVED_CM);
+  return { settled: [...settled.values()], dials: [...dials], changes };
 }
 
 const builtOf = (slots: readonly PlanSlot[]) =>
@@ -48,8 +90,9 @@ export function useTried(
   person: Person,
   estimates: Estimates,
   shelf: Shelf,
+  laid: LaidPose | undefined,
 ): Tried {
-  const [tries, setTries] = useState<Tries>(NOTHING);
+  const [tries, setTries] = useState<Tries>(() => triesOf(laid));
   const dials = tries.dials ?? planned.dials;
   const inPose = inPoseOf(person, planned, shelf, dials);
   const slots = planned.slots.map((slot): PlanSlot => {
@@ -88,6 +131,7 @@ export function useTried(
       put(Object.fromEntries(follows), dialsIn(there, estimates));
     },
     reset: () => setTries(NOTHING),
+    asLaid: () => laidAs(planned, slots, dials),
   };
 }
 
