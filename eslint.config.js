@@ -81,6 +81,7 @@ const places = [
   'shell',
   'students',
   'today',
+  'visits',
 ];
 /** What a place may take from another, each for a reason. */
 const lent = {
@@ -94,7 +95,8 @@ const lent = {
   shelf: ['forms', 'shell'],
   shell: ['data'],
   students: ['forms', 'plan', 'shell'],
-  today: ['plan', 'shell'],
+  today: ['plan', 'shell', 'visits'],
+  visits: [],
   data: [],
 };
 

@@ -8,7 +8,7 @@ module.exports = {
     {
       displayName: 'core',
       testEnvironment: 'node',
-      testMatch: ['<rootDir>/{core,cli,server,store,demo,ui,scripts}/**/*.test.ts'],
+      testMatch: ['<rootDir>/{core,cli,server,store,demo,ui,features,scripts}/**/*.test.ts'],
       transform: { '\\.m?[tj]s$': '<rootDir>/scripts/jest-esbuild.cjs' },
       transformIgnorePatterns: [
         '/node_modules/(?!(d3-|internmap|immer|@reduxjs|redux|reselect|content-disposition|cookie))',
@@ -27,7 +27,7 @@ module.exports = {
       moduleNameMapper: {
         ...alias,
         // In the browser they come late; what they do is the same.
-        '^\\.\\./forms/late$': '<rootDir>/features/forms/all.ts',
+        '^\\.\\./(forms|visits)/late$': '<rootDir>/features/$1/all.ts',
         '^lucide-react-native/icons/(.*)$':
           '<rootDir>/node_modules/lucide-react-native/dist/cjs/icons/$1.js',
         '^expo-router$': '<rootDir>/features/tests/router.tsx',

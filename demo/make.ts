@@ -90,6 +90,19 @@ function recordOf(
   return { readings, sessions };
 }
 
+/** Who has an hour of their own each week: the sample book opens on such a day. */
+const visits: Book['visits'] = [
+  { person: 'p-saoirse', time: '17:30' },
+  { person: 'p-gunnar', time: '18:15' },
+  { person: 'p-ines', time: '19:00' },
+].map(({ person, time }) => ({
+  id: `v-${person.slice(2)}`,
+  person,
+  on: shiftDays(FIRST_EVENING, 3),
+  time,
+  repeats: 'FREQ=WEEKLY',
+}));
+
 /** The Kingfisher Boathouse book, the same at every run. */
 export function makeBoathouseBook(): Book {
   const records = members.map(recordOf);
@@ -100,6 +113,7 @@ export function makeBoathouseBook(): Book {
     shelf: boathouseShelf as Book['shelf'],
     sessions: records.flatMap(({ sessions }) => sessions),
     classes: [],
+    visits,
     settings: { units: 'cm', theme: 'system' },
   };
 }

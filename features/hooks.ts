@@ -1,6 +1,6 @@
 import { formatRFC3339 } from 'date-fns/formatRFC3339';
 import { useSyncExternalStore } from 'react';
-import { useDispatch, useSelector } from 'react-redux';
+import { shallowEqual, useDispatch, useSelector } from 'react-redux';
 import { dayOf, type LocalDay } from '@/core/formats/time';
 import type { Estimates } from '@/core/estimate/estimate';
 import type { Plan } from '@/core/formats/plan';
@@ -12,6 +12,10 @@ import { commit, type OjasStore, type RootState } from '@/store/store';
 
 export const useOjasDispatch = () => useDispatch<OjasStore['dispatch']>();
 export const useOjas = <T>(select: (state: RootState) => T): T => useSelector(select);
+
+/** A list made anew each time, that is the same for as long as what is in it is. */
+export const useOjasList = <T>(select: (state: RootState) => readonly T[]): readonly T[] =>
+  useSelector(select, shallowEqual);
 
 /** This moment with the offset of this place: a fact's day is the day where it was noted. */
 export const nowIso = () => formatRFC3339(new Date(), { fractionDigits: 3 });

@@ -18,6 +18,10 @@ export const selectPeople = createSelector(
   (state: RootState) => state.people,
   (people) => Object.values(people).sort((a, b) => a.name.localeCompare(b.name)),
 );
+export const selectVisits = createSelector(
+  (state: RootState) => state.visits,
+  (visits) => Object.values(visits),
+);
 export const selectShelf = createSelector(
   (state: RootState) => state.shelf,
   (shelf): Shelf => Object.values(shelf),

@@ -679,6 +679,7 @@ describe('a book', () => {
       shelf: [],
       sessions: [],
       classes: [{ id: 'c1', name: 'Thursday', mats: ['p1'] }],
+      visits: [{ id: 'v1', person: 'p1', on: '2026-01-08', time: '18:15' }],
       settings: {
         units: 'in',
         theme: 'dark',

@@ -227,6 +227,7 @@ const reducer = combineReducers({
   shelf: factReducer('shelf'),
   sessions: factReducer('sessions'),
   classes: factReducer('classes'),
+  visits: factReducer('visits'),
   settings: factReducer('settings'),
   pictures: factReducer('pictures'),
   extras: factReducer('extras'),

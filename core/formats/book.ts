@@ -146,6 +146,20 @@ export const sessionSchema = open({
   note: words.optional(),
 });
 
+/** When a student comes: one day, or as a rule of RFC 5545 repeats it, at an hour of the place where the class is. */
+export const visitSchema = open({
+  id,
+  person: id,
+  on: z.iso.date({ error: 'expected a day such as 2026-01-08' }),
+  time: z
+    .string()
+    .regex(/^([01]\d|2[0-3]):[0-5]\d$/, 'expected an hour such as 18:15')
+    .optional(),
+  repeats: z.string().max(200).optional(),
+  /** Days on which it falls out. */
+  except: z.array(z.iso.date()).max(500).optional(),
+});
+
 /** A class of a book: kept whole as it came, whatever it holds. */
 export const classSchema = open({ id });
 
@@ -178,6 +192,7 @@ export const bookSchema = open({
   shelf: z.array(shelfItemSchema).max(500),
   sessions: z.array(sessionSchema).max(1_000_000),
   classes: z.array(classSchema).max(20_000).default([]),
+  visits: z.array(visitSchema).max(100_000).default([]),
   settings: settingsSchema.default({ units: 'cm', theme: 'system' }),
   /** Records that could not be read where the book was written, as they were found: nothing is lost on the way. */
   setAside: z
@@ -195,6 +210,7 @@ export type Reading = z.infer<typeof readingSchema>;
 export type Settled = z.infer<typeof settledSchema>;
 export type SessionPose = z.infer<typeof sessionPoseSchema>;
 export type Session = z.infer<typeof sessionSchema>;
+export type Visit = z.infer<typeof visitSchema>;
 export type ClassRecord = z.infer<typeof classSchema>;
 export type Settings = z.infer<typeof settingsSchema>;
 export type Book = z.infer<typeof bookSchema>;

@@ -32,6 +32,7 @@ export function bookOf(
     shelf: Object.values(facts.shelf) as Book['shelf'],
     sessions: inTime(Object.values(facts.sessions)),
     classes: Object.values(facts.classes),
+    visits: Object.values(facts.visits),
     settings,
     ...Object.fromEntries(
       Object.values(facts.extras)
@@ -57,6 +58,7 @@ export function factsOfBook(book: Book): Fact[] {
     ...factsAs('shelf', book.shelf),
     ...factsAs('sessions', book.sessions),
     ...factsAs('classes', book.classes),
+    ...factsAs('visits', book.visits),
     ...factsAs('settings', [settings]),
     ...factsAs('extras', extras),
   ];

@@ -18,6 +18,7 @@ const book = (more: Partial<Record<keyof Book, unknown>> = {}) => ({
   shelf: sampleShelf,
   sessions: [sampleSession('2026-01-15')],
   classes: [],
+  visits: [],
   settings: { units: 'cm' },
   ...more,
 });

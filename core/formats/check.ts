@@ -126,11 +126,13 @@ function senseFaults(book: Book): Fault[] {
     ...repeated('shelf', book.shelf),
     ...repeated('sessions', book.sessions),
     ...repeated('classes', book.classes),
+    ...repeated('visits', book.visits),
     ...book.readings.flatMap((reading, i) => [
       ...unknown(`readings[${i}].person`, reading.person),
       ...readingFaults(reading).map((words) => ({ path: `readings[${i}].values`, words })),
     ]),
     ...book.sessions.flatMap((session, i) => unknown(`sessions[${i}].person`, session.person)),
+    ...book.visits.flatMap((visit, i) => unknown(`visits[${i}].person`, visit.person)),
   ];
 }
 

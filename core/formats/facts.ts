@@ -2,6 +2,7 @@ import { z } from 'zod';
 import type { ShelfItem } from '../props/shelf';
 import {
   classSchema,
+  visitSchema,
   personSchema,
   readingSchema,
   sessionSchema,
@@ -12,6 +13,7 @@ import {
   type Reading,
   type Session,
   type Settings,
+  type Visit,
 } from './book';
 import { isOwnName, MOST_RECORD_LETTERS, pathWords, unfitIn, type Fault } from './limits';
 import { readingFaults } from './readingFaults';
@@ -24,6 +26,7 @@ export const factKinds = [
   'shelf',
   'sessions',
   'classes',
+  'visits',
   'settings',
   'pictures',
   'extras',
@@ -70,6 +73,7 @@ export interface FactOf {
   shelf: ShelfItem;
   sessions: Session;
   classes: ClassRecord;
+  visits: Visit;
   settings: SettingsRecord;
   pictures: KeptPicture;
   extras: Extra;
@@ -81,6 +85,7 @@ const factSchemas: { readonly [K in FactKind]: z.ZodType<FactOf[K]> } = {
   shelf: shelfItemSchema,
   sessions: sessionSchema,
   classes: classSchema,
+  visits: visitSchema,
   settings: settingsSchema.extend({ id }),
   pictures: pictureSchema,
   extras: z.object({ id, value: z.unknown() }),
@@ -101,6 +106,7 @@ export const ofAPerson = [
   'readings',
   'sessions',
   'pictures',
+  'visits',
 ] as const satisfies readonly FactKind[];
 /** The student to whom a record belongs; null for one that is nobody's. */
 export const personOf = ({ kind, record }: Pick<Fact, 'kind' | 'record'>): string | null =>

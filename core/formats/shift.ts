@@ -26,5 +26,10 @@ export function shiftBook(book: Book, today: LocalDay, daysBefore: number): Book
     })),
     readings: book.readings.map((one) => ({ ...one, at: shiftDays(one.at, days) })),
     sessions: book.sessions.map((one) => ({ ...one, at: shiftDays(one.at, days) })),
+    visits: book.visits.map((one) => ({
+      ...one,
+      on: shiftDays(one.on, days),
+      ...(one.except ? { except: one.except.map((day) => shiftDays(day, days)) } : {}),
+    })),
   };
 }

@@ -20,6 +20,7 @@ const book = () => ({
   shelf: sampleShelf,
   sessions: [sampleSession('2026-01-10')],
   classes: [],
+  visits: [],
   settings: { units: 'cm' },
 });
 

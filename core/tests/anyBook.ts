@@ -69,6 +69,13 @@ export const anyBook: fc.Arbitrary<Book> = fc
           format: 'ojas-book/1',
           shelf: sampleShelf,
           classes: [],
+          visits: people.map((_, i) => ({
+            id: `v${i}`,
+            person: `p${i}`,
+            on: '2026-01-08',
+            time: '18:15',
+            repeats: 'FREQ=WEEKLY',
+          })),
           settings: { units, theme: 'dark', mark: 1 },
           ...(setAside.length > 0 ? { setAside } : {}),
           people: people.map((one, i) => samplePerson({ ...one, id: `p${i}` })),

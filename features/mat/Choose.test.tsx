@@ -94,19 +94,22 @@ test('an order given to others waits for them, with what was laid out for one po
   const order = state().mat.laid['p2']?.order;
   expect(order?.[0]).toBe('constructive');
   expect(new Set(order).size).toBe(order?.length);
-  const settled = [{ slot: 'seat', side: 'both', heightCm: 9, pieces: [] }] as const;
+  const settled = [{ slot: 'seat' as const, side: 'both' as const, heightCm: 9, pieces: [] }];
   store.dispatch(
     poseLaid({
       person: 'p2',
       at: '2026-01-08T18:00:00Z',
       pose: 'hero/both',
-      settled: [...settled],
+      settled,
       dials: [],
       changes: [],
     }),
   );
-  store.dispatch(
-    matStarted({ person: 'p2', poses: ['hero/both'], at: '2026-01-08T18:00:00Z', settled: {} }),
+  act(
+    () =>
+      void store.dispatch(
+        matStarted({ person: 'p2', poses: ['hero/both'], at: '2026-01-08T18:00:00Z' }),
+      ),
   );
   expect(state().mat.now?.settled['hero/both']).toEqual(settled);
   expect(state().mat.laid['p2']).toBeUndefined();

@@ -1,9 +1,11 @@
 import { Link } from 'expo-router';
 import { useState } from 'react';
 import { Pressable, View } from 'react-native';
+import type { Person } from '@/core/formats/book';
 import type { Plan, PlanPose } from '@/core/formats/plan';
+import { fetchedFor } from '@/core/plan/order';
 import { stackWords } from '@/core/props/stack';
-import { selectPeople, selectSessionsOf, selectShelf } from '@/store/selectors';
+import { selectPeople, selectPlan, selectSessionsOf, selectShelf } from '@/store/selectors';
 import { ago, length } from '@/ui/format';
 import { Field } from '@/ui/Field';
 import { Press } from '@/ui/Press';
@@ -11,10 +13,13 @@ import { Screen } from '@/ui/Screen';
 import { Sheet } from '@/ui/Sheet';
 import { StackScene } from '@/ui/StackScene';
 import { Aside, Title, Words } from '@/ui/Words';
-import { useOjas, usePerson, usePlan, useUnits } from '../hooks';
+import { useOjas, useOjasList, usePerson, usePlan, useToday, useUnits } from '../hooks';
 import { ActionMark } from '../plan/ActionMark';
 import { poseTitle } from '../plan/words';
 import { useWide } from '../shell/Shell';
+import { ComingOn } from '../visits/late';
+import type { Occurrence } from '../visits/occurrences';
+import { VisitMark } from '../visits/VisitMark';
 import { slotKey } from '@/core/slots';
 import { rangeName, slotName, wordsIn } from '@/ui/words/words';
 
@@ -27,11 +32,11 @@ export function TodayScreen() {
   const mat = useOjas((state) => state.mat.now);
   const measuring = useOjas((state) => state.measuring.now);
   const shelf = useOjas(selectShelf);
-  const wide = useWide();
-  const { left, arrived } = useOjas((state) => state.storage);
+  const { left } = useOjas((state) => state.storage);
   const others = useOjas((state) => state.storage.onOtherMats);
   const [sought, setSought] = useState('');
-  const [all, setAll] = useState(false);
+  const today = useToday();
+  const someVisit = useOjas((state) => Object.keys(state.visits).length > 0);
   if (people.length === 0) return <Empty shelfEmpty={shelf.length === 0} />;
   const lastAt = new Map<string, string>();
   for (const { person, at } of Object.values(latest))
@@ -43,9 +48,19 @@ export function TodayScreen() {
         (lastAt.get(b.id) ?? '').localeCompare(lastAt.get(a.id) ?? '') ||
         a.name.localeCompare(b.name),
     );
-  const shown = all || sought !== '' ? found : found.slice(0, SHOWN_AT_FIRST);
   return (
-    <Screen title="Today" wide>
+    <Screen
+      title="Today"
+      wide
+      beside={
+        <Link
+          href={'/week' as '/students'}
+          className="min-h-12 py-3 font-text text-base font-semibold text-thread underline"
+        >
+          Week
+        </Link>
+      }
+    >
       {mat ? <Resume person={mat.person} what="session" /> : null}
       {measuring?.entry && (measuring.visit !== null || measuring.entry.values.length > 0) ? (
         <Resume person={measuring.person} what="measuring" />
@@ -58,18 +73,60 @@ export function TodayScreen() {
         </Words>
       ) : null}
       <Field label="Who comes?" hint="find by name" value={sought} onChangeText={setSought} />
-      <View className={wide ? 'flex-row flex-wrap gap-4' : 'gap-4'}>
-        {shown.map(({ id, name }) => (
-          <View key={id} className={wide ? 'min-w-[380px] flex-1' : ''}>
-            {left > 0 && !arrived[id] ? <Coming name={name} /> : <Comer id={id} />}
-          </View>
-        ))}
-      </View>
-      {shown.length < found.length ? (
-        <Press onPress={() => setAll(true)}>Show the other {found.length - shown.length}</Press>
-      ) : null}
+      {someVisit ? (
+        <ComingOn day={today}>
+          {(coming) => <Cards coming={coming} found={found} seeking={sought.trim() !== ''} />}
+        </ComingOn>
+      ) : (
+        <Cards coming={NOBODY} found={found} seeking={sought.trim() !== ''} />
+      )}
       {found.length === 0 ? <Words>Nobody is called “{sought}”.</Words> : null}
     </Screen>
+  );
+}
+
+const NOBODY: readonly Occurrence[] = [];
+
+interface CardsProps {
+  readonly coming: readonly Occurrence[];
+  /** Who fits what is sought, the last one here first. */
+  readonly found: readonly Person[];
+  readonly seeking: boolean;
+}
+
+/** Who comes today in the order of hours, what is fetched for them all, and everybody else. */
+function Cards({ coming, found, seeking }: CardsProps) {
+  const wide = useWide();
+  const { left, arrived } = useOjas((state) => state.storage);
+  const [all, setAll] = useState(false);
+  const expected = coming.flatMap(({ visit }) => found.find(({ id }) => id === visit.person) ?? []);
+  const others = found.filter((one) => !expected.includes(one));
+  const shown = all || seeking ? others : others.slice(0, SHOWN_AT_FIRST);
+  const list = wide ? 'flex-row flex-wrap gap-4' : 'gap-4';
+  const card = ({ id, name }: Person) => (
+    <View key={id} className={wide ? 'min-w-[380px] flex-1' : ''}>
+      {left > 0 && !arrived[id] ? (
+        <Coming name={name} />
+      ) : (
+        <Comer id={id} coming={coming.find(({ visit }) => visit.person === id)} />
+      )}
+    </View>
+  );
+  return (
+    <>
+      {expected.length > 0 ? (
+        <>
+          <Title level={2}>Comes today</Title>
+          <View className={list}>{expected.map(card)}</View>
+          {expected.length > 1 && !seeking && left === 0 ? <FetchForAll people={expected} /> : null}
+          {shown.length > 0 ? <Title level={2}>Everybody else</Title> : null}
+        </>
+      ) : null}
+      <View className={list}>{shown.map(card)}</View>
+      {shown.length < others.length ? (
+        <Press onPress={() => setAll(true)}>Show the other {others.length - shown.length}</Press>
+      ) : null}
+    </>
   );
 }
 
@@ -134,7 +191,35 @@ const Coming = ({ name }: { readonly name: string }) => (
   </Sheet>
 );
 
-function Comer({ id }: { readonly id: string }) {
+/** What is fetched for everybody who comes today: they come one after another, so the most that one of them uses. */
+function FetchForAll({ people }: { readonly people: readonly Person[] }) {
+  const today = useToday();
+  const shelf = useOjas(selectShelf);
+  const plans = useOjasList((state) => people.map(({ id }) => selectPlan(state, id, today)));
+  const most = fetchedFor(plans.flatMap((plan) => plan?.poses ?? []));
+  const lines = shelf.flatMap(({ id, name, count }) => {
+    const needed = most.get(id);
+    return needed ? [`${needed} ${name.toLowerCase()}${needed > count ? ` of ${count}` : ''}`] : [];
+  });
+  if (lines.length === 0) return null;
+  return (
+    <Sheet role="region" aria-label="To fetch for today">
+      <Title level={2}>To fetch for today</Title>
+      <Words>{lines.join(' · ')}</Words>
+      <Aside>
+        For {people.map(({ name }) => name.split(' ')[0]).join(', ')}, one after another, in what
+        they practise.
+      </Aside>
+    </Sheet>
+  );
+}
+
+interface ComerProps {
+  readonly id: string;
+  readonly coming: Occurrence | undefined;
+}
+
+function Comer({ id, coming }: ComerProps) {
   const person = usePerson(id);
   const plan = usePlan(id);
   const last = useOjas((state) => selectSessionsOf(state, id).at(-1));
@@ -147,7 +232,10 @@ function Comer({ id }: { readonly id: string }) {
     <Sheet role="article" aria-label={person.name} className="flex-1">
       <Link href={`/students/${id}/plan`} asChild>
         <Pressable className="min-h-12 justify-center">
-          <Title level={2}>{person.name}</Title>
+          <Title level={2}>
+            {coming?.visit.time ? `${coming.visit.time} · ` : ''}
+            {person.name}
+          </Title>
           <Aside>
             {last ? `On the mat ${ago(last.at)}` : 'Not on the mat yet'}
             {plan.unanswered.length > 0 ? ` · ${plan.unanswered.length} questions open` : ''}
@@ -162,6 +250,7 @@ function Comer({ id }: { readonly id: string }) {
           <Move key={`${planned.pose}/${planned.side}`} person={id} planned={planned} />
         ))
       )}
+      <VisitMark person={person} coming={coming} />
     </Sheet>
   );
 }

@@ -1,0 +1,1 @@
+export { CalendarScreen as default } from '@/features/visits/late';

@@ -1,0 +1,76 @@
+import { useState } from 'react';
+import { View } from 'react-native';
+import { commit } from '@/store/store';
+import { Field } from '@/ui/Field';
+import { Press } from '@/ui/Press';
+import { freshId, useOjasDispatch, useToday } from '../hooks';
+import { comes, comesAt, staysAway } from './changes';
+import { hourFault } from './hour';
+import type { Occurrence } from './occurrences';
+
+interface VisitMarkProps {
+  readonly person: { readonly id: string; readonly name: string };
+  readonly coming: Occurrence | undefined;
+}
+
+/** Whether somebody comes today, and when: a tap to mark it, an hour if there is one. */
+export function VisitMark({ person, coming }: VisitMarkProps) {
+  const dispatch = useOjasDispatch();
+  const today = useToday();
+  const { id, name } = person;
+  const [typed, setTyped] = useState<string | null>(null);
+  if (!coming)
+    return (
+      <Press
+        kind="quiet"
+        aria-label={`${name} comes today`}
+        onPress={() =>
+          dispatch(commit(comes({ id: freshId('visit'), person: id, on: today }, name)))
+        }
+      >
+        Comes today
+      </Press>
+    );
+  const fault = typed === null || typed === '' ? undefined : hourFault(typed);
+  const keep = async () => {
+    if (typed === null || typed === '' || fault) return;
+    await dispatch(commit(comesAt(coming.visit, typed, name)));
+    setTyped(null);
+  };
+  return (
+    <View className="gap-2">
+      <View className="flex-row flex-wrap gap-2">
+        <Press
+          kind="quiet"
+          aria-label={`Hour of ${name}`}
+          onPress={() => setTyped(coming.visit.time ?? '')}
+        >
+          {coming.visit.time ? 'Another hour' : 'Set an hour'}
+        </Press>
+        <Press
+          kind="quiet"
+          aria-label={`${name} does not come today`}
+          onPress={() => dispatch(commit(staysAway(coming, name)))}
+        >
+          Not today
+        </Press>
+      </View>
+      {typed === null ? null : (
+        <>
+          <Field
+            label={`Hour of ${name}`}
+            hint="such as 18:15"
+            value={typed}
+            fault={fault}
+            onChangeText={setTyped}
+            onSubmitEditing={() => void keep()}
+            maxLength={5}
+          />
+          <Press kind="main" disabled={typed === '' || fault !== undefined} onPress={keep}>
+            Keep the hour
+          </Press>
+        </>
+      )}
+    </View>
+  );
+}

@@ -1,0 +1,2 @@
+export { CalendarScreen } from './CalendarScreen';
+export { ComingOn } from './ComingOn';
