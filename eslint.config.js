@@ -92,7 +92,7 @@ const lent = {
   record: ['plan', 'students'],
   settings: ['plan'],
   forms: [],
-  shelf: ['forms', 'shell'],
+  shelf: ['data', 'forms', 'shell'],
   shell: ['data'],
   students: ['forms', 'plan', 'shell'],
   today: ['plan', 'shell', 'visits'],

@@ -8,6 +8,7 @@ import type { Book } from '@/core/formats/book';
 import { planSchema } from '@/core/formats/plan';
 import { shippedCare } from '@/core/plan/context';
 import { planStudent } from '@/core/plan/plan';
+import { shelfIn } from '@/core/props/shelf';
 import { poseById } from '@/core/poses/poses';
 import { starterShelf, usualShelves, type UsualShelf } from '@/core/props/usualShelves';
 import { wordedPlan } from '@/ui/words/wordedPlan';
@@ -74,7 +75,12 @@ async function plan(
   const plans = people.map((person) =>
     planSchema.parse(
       wordedPlan(
-        planStudent(recordOf(book, person), book.shelf, date, wanted ? { poses: wanted } : {}),
+        planStudent(
+          recordOf(book, person),
+          shelfIn(book.shelf, book.settings.place),
+          date,
+          wanted ? { poses: wanted } : {},
+        ),
         wordsIn(book.settings.units),
       ),
     ),

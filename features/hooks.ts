@@ -6,7 +6,8 @@ import type { Estimates } from '@/core/estimate/estimate';
 import type { Plan } from '@/core/formats/plan';
 import type { Units } from '@/ui/format';
 import { wordsIn, type Words } from '@/ui/words/words';
-import { edit, put, SETTINGS_ID, type SettingsRecord } from '@/store/facts';
+import { usualSettings } from '@/core/formats/facts';
+import { edit, put, SETTINGS_ID, type Change, type SettingsRecord } from '@/store/facts';
 import { selectEstimates, selectPlan, selectSettings } from '@/store/selectors';
 import { commit, type OjasStore, type RootState } from '@/store/store';
 
@@ -53,22 +54,20 @@ export const useUnits = (): Units => useOjas((state) => selectSettings(state).un
 export const freshId = (prefix: string) =>
   `${prefix}-${Date.now().toString(36)}-${Array.from(crypto.getRandomValues(new Uint8Array(5)), (byte) => byte.toString(36)).join('')}`;
 
-/** Changes what is set for the teacher, with the words that its undo is offered by. */
+/** Changes what is set for the teacher, and what goes with it, with the words that its undo is offered by. */
 export function useSet() {
-  const settings = useOjas(selectSettings);
   const stored = useOjas((state) => state.settings[SETTINGS_ID]);
   const dispatch = useOjasDispatch();
-  return (change: Partial<SettingsRecord>, words: string) =>
-    void dispatch(
-      commit(
-        stored
-          ? {
-              words,
-              put: [],
-              edit: [edit('settings', SETTINGS_ID, (now) => ({ ...now, ...change }))],
-              remove: [],
-            }
-          : { words, put: [put('settings', { ...settings, ...change })], remove: [] },
-      ),
+  return (change: Partial<SettingsRecord>, words: string, also: Partial<Change> = {}) =>
+    dispatch(
+      commit({
+        words,
+        put: [
+          ...(also.put ?? []),
+          ...(stored ? [] : [put('settings', { ...usualSettings, ...change })]),
+        ],
+        edit: stored ? [edit('settings', SETTINGS_ID, (now) => ({ ...now, ...change }))] : [],
+        remove: also.remove ?? [],
+      }),
     );
 }

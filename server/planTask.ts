@@ -5,6 +5,7 @@ import { checkBook } from '@/core/formats/check';
 import { pathWords, unfitIn, type Fault } from '@/core/formats/limits';
 import { refusalOf } from '@/core/formats/refusal';
 import { planStudent } from '@/core/plan/plan';
+import { shelfIn } from '@/core/props/shelf';
 import { poseById } from '@/core/poses/poses';
 import { wordedPlan } from '@/ui/words/wordedPlan';
 import { wordsIn } from '@/ui/words/words';
@@ -73,7 +74,7 @@ export default function planTask(bytes: Uint8Array): PlanAnswer {
     wordedPlan(
       planStudent(
         recordOf(checked.value, person),
-        checked.value.shelf,
+        shelfIn(checked.value.shelf, checked.value.settings.place),
         date,
         poses ? { poses: [...new Set(poses)] } : {},
       ),

@@ -9,7 +9,7 @@ import { shelfAtHome } from '@/core/plan/instead';
 import { planStudent } from '@/core/plan/plan';
 import { practisedPoses } from '@/core/plan/practised';
 import { poses } from '@/core/poses/poses';
-import type { Shelf } from '@/core/props/shelf';
+import { shelfIn, type Shelf } from '@/core/props/shelf';
 import { SETTINGS_ID, usualSettings, type SettingsRecord } from '@/core/formats/facts';
 import type { RootState } from './store';
 import { recordFrom } from '@/core/estimate/recordOf';
@@ -22,12 +22,19 @@ export const selectVisits = createSelector(
   (state: RootState) => state.visits,
   (visits) => Object.values(visits),
 );
-export const selectShelf = createSelector(
+export const selectSettings = (state: RootState): SettingsRecord =>
+  state.settings[SETTINGS_ID] ?? usualSettings;
+/** Every prop there is, on whatever shelf: what a record names. */
+export const selectAllProps = createSelector(
   (state: RootState) => state.shelf,
   (shelf): Shelf => Object.values(shelf),
 );
-export const selectSettings = (state: RootState): SettingsRecord =>
-  state.settings[SETTINGS_ID] ?? usualSettings;
+/** The shelf that is used now. */
+export const selectShelf = createSelector(
+  selectAllProps,
+  (state: RootState) => selectSettings(state).place,
+  shelfIn,
+);
 
 /** Readings and sessions shared out by person, so that a change to one student leaves the others' records alone. */
 const byPerson = <T extends { person: string; at: string }>() => {

@@ -50,6 +50,8 @@ export const shelfItemSchema = open({
   count: z.number().int('a whole number').min(0).max(500),
   softness: z.number().min(0).max(1),
   states: z.array(propStateSchema).min(1, 'at least one way to lie').max(20),
+  /** The shelf that it stands on, where there are several; the main one has no name. */
+  place: z.string().max(80).optional(),
 });
 
 export const personSchema = open({
@@ -180,7 +182,21 @@ export const settingsSchema = open({
   units: z.enum(['cm', 'in']).default('cm'),
   theme: z.enum(['system', 'light', 'dark']).default('system'),
   eyes: z.partialRecord(z.enum(rangeIds), eyeSchema).optional(),
+  /** The shelf that is used now, and those there are beside the main one. */
+  place: z.string().max(80).optional(),
+  places: z
+    .array(z.string().trim().min(1, 'a name is needed').max(80))
+    .max(50, 'at most 50 shelves')
+    .optional(),
   sequences: z.array(sequenceSchema).max(200, 'at most 200 sequences').optional(),
+});
+
+/** A shelf by itself, to take along or give away; a book's own shelf is read alike. */
+export const shelfFileSchema = open({
+  format: z.enum(['ojas-shelf/1', 'ojas-book/1'], {
+    error: 'expected "ojas-shelf/1" or a book: this is not a shelf of a kind this version reads',
+  }),
+  shelf: z.array(shelfItemSchema).min(1, 'at least one prop').max(500),
 });
 
 export const bookSchema = open({

@@ -1,5 +1,5 @@
 import type { z } from 'zod';
-import { bookSchema, type Book } from './book';
+import { bookSchema, shelfFileSchema, type Book } from './book';
 import { pathWords, unfitIn, type Fault } from './limits';
 import { readingFaults } from './readingFaults';
 import { refusalOf } from './refusal';
@@ -54,6 +54,12 @@ function badLine(bytes: Uint8Array): number {
 
 /** Reads a book from the bytes of a file, which must be UTF-8. `today` is a calendar day. */
 export function parseBookFile(bytes: Uint8Array, today: LocalDay): Parsed<Book> {
+  const text = textOf(bytes);
+  return text.ok ? parseBook(text.value, today) : text;
+}
+
+/** The text of a file, which must be UTF-8. */
+function textOf(bytes: Uint8Array): Parsed<string> {
   let text: string;
   try {
     text = new TextDecoder('utf-8', { fatal: true }).decode(bytes);
@@ -69,11 +75,31 @@ export function parseBookFile(bytes: Uint8Array, today: LocalDay): Parsed<Book> 
       ],
     };
   }
-  return parseBook(text, today);
+  return { ok: true, value: text, notes: [] };
 }
 
 /** Reads a book from text: JSON, then shape, then sense. What is dated after `today`, a calendar day, is taken in with word of it. */
 export function parseBook(text: string, today: LocalDay): Parsed<Book> {
+  const json = jsonOf(text);
+  return json.ok ? checkBook(json.value, today) : json;
+}
+
+/** Reads the props of a shelf from the bytes of a file: a shelf by itself, or the shelf of a book. */
+export function parseShelfFile(bytes: Uint8Array): Parsed<z.infer<typeof shelfFileSchema>> {
+  const text = textOf(bytes);
+  const json = text.ok ? jsonOf(text.value) : text;
+  if (!json.ok) return json;
+  const unfit = unfitIn(json.value);
+  if (unfit) return { ok: false, faults: [unfit] };
+  const parsed = shelfFileSchema.safeParse(json.value, { error: refusalOf });
+  if (!parsed.success) return { ok: false, faults: faultsOf(parsed.error) };
+  const faults = repeated('shelf', parsed.data.shelf);
+  return faults.length > 0
+    ? { ok: false, faults: firstOf(faults) }
+    : { ok: true, value: parsed.data, notes: [] };
+}
+
+function jsonOf(text: string): Parsed<unknown> {
   let json: unknown;
   try {
     json = JSON.parse(text.replace(/^\uFEFF/, ''));
@@ -84,12 +110,12 @@ export function parseBook(text: string, today: LocalDay): Parsed<Book> {
         {
           path: brokenAt(text, error),
           words:
-            'This is not whole JSON: the file is broken off or is not an Ojas book. Export it again, or choose another file.',
+            'This is not whole JSON: the file is broken off or is not one of Ojas. Export it again, or choose another file.',
         },
       ],
     };
   }
-  return checkBook(json, today);
+  return { ok: true, value: json, notes: [] };
 }
 
 /** Checks a book that was read already: the book with notes, or every fault with its place and remedy. */

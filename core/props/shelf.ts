@@ -35,9 +35,15 @@ export interface ShelfItem {
   /** Share of its height lost under a seated adult, 0 for wood. */
   readonly softness: number;
   readonly states: readonly PropState[];
+  /** The shelf that it stands on, where there are several; the main one has no name. */
+  readonly place?: string;
 }
 
 export type Shelf = readonly ShelfItem[];
+
+/** What stands on one shelf of several; the main one has no name. */
+export const shelfIn = (items: Shelf, place = ''): Shelf =>
+  items.filter((item) => (item.place ?? '') === place);
 
 export interface KindOfProp {
   readonly id: PropKind;

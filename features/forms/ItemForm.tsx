@@ -17,6 +17,8 @@ interface ItemFormProps {
 }
 
 const TALLEST_CM = 120;
+/** Nothing loses more than this of its height, in per cent. */
+const MOST_GIVES = 90;
 
 const schemaFor = (units: Units) =>
   z.object({
@@ -29,6 +31,7 @@ const schemaFor = (units: Units) =>
       (text) => !readNumber(text).ok || Number.isInteger(Number(text.replace(',', '.'))),
       { error: 'How many: a whole number.' },
     ),
+    gives: numberText('Gives under weight', 0, MOST_GIVES, ' %'),
     states: z.array(
       z
         .object({
@@ -58,6 +61,7 @@ export function ItemForm({ item, units, onKeep }: ItemFormProps) {
     defaultValues: {
       name: item.name,
       count: String(item.count),
+      gives: String(Math.round(item.softness * 100)),
       states: item.states.map(({ id, heightCm, loadedCm }) => ({
         id,
         height: String(fromCm(heightCm, units)),
@@ -66,11 +70,12 @@ export function ItemForm({ item, units, onKeep }: ItemFormProps) {
     },
   });
   const { fields } = useFieldArray({ control, name: 'states', keyName: 'key' });
-  const keep = handleSubmit(({ name, count, states }) =>
+  const keep = handleSubmit(({ name, count, gives, states }) =>
     onKeep({
       ...item,
       name: name.trim(),
       count: valueOf(count),
+      softness: valueOf(gives) / 100,
       states: states.map(({ id, height, loaded }) => ({
         id,
         heightCm: toCm(valueOf(height), units),
@@ -82,6 +87,13 @@ export function ItemForm({ item, units, onKeep }: ItemFormProps) {
     <View className="gap-3">
       <FormField control={control} name="name" label="Name" />
       <FormField control={control} name="count" label="How many" inputMode="numeric" />
+      <FormField
+        control={control}
+        name="gives"
+        label="Gives under weight"
+        hint="% of its height, under a seated adult"
+        inputMode="decimal"
+      />
       {fields
         .filter(({ id }) => id !== 'length')
         .map(({ key, id }) => {

@@ -4,7 +4,7 @@ import Svg, { Line } from 'react-native-svg';
 import { kinds, propKinds, stateName, type PropKind, type ShelfItem } from '@/core/props/shelf';
 import { starterShelf, usualItem } from '@/core/props/usualShelves';
 import { editFields, put } from '@/store/facts';
-import { selectShelf } from '@/store/selectors';
+import { selectSettings, selectShelf } from '@/store/selectors';
 import { commit, recordNow } from '@/store/store';
 import { length, type Units } from '@/ui/format';
 import { PropPiece } from '@/ui/figure/PropPiece';
@@ -17,10 +17,12 @@ import { freshId, useOjas, useOjasDispatch, useUnits } from '../hooks';
 import { useWide } from '../shell/Shell';
 import { ItemForm } from '../forms/late';
 import { Ladders } from './Ladders';
+import { Places } from './Places';
 
 /** What there is, how many, and how high each thing stands. */
 export function ShelfScreen() {
   const shelf = useOjas(selectShelf);
+  const { place } = useOjas(selectSettings);
   const units = useUnits();
   const wide = useWide();
   const dispatch = useOjasDispatch();
@@ -40,7 +42,7 @@ export function ShelfScreen() {
     setEditing(outcome.ok ? null : (dispatch(recordNow('shelf', item.id)) ?? null));
   };
   const add = (kind: PropKind) => {
-    const item = usualItem(freshId(kind), kind, kinds[kind].name, 1);
+    const item = { ...usualItem(freshId(kind), kind, kinds[kind].name, 1), ...at(place) };
     setAdding(false);
     void dispatch(
       commit({ words: `${item.name} added`, put: [put('shelf', item)], remove: [] }),
@@ -84,7 +86,8 @@ export function ShelfScreen() {
           />
         </Sheet>
       ) : null}
-      {shelf.length === 0 ? <EmptyShelf /> : null}
+      <Places />
+      {shelf.length === 0 ? <EmptyShelf place={place} /> : null}
       {shelf.length > 0 ? <Ladders shelf={shelf} units={units} /> : null}
       <View className={wide ? 'flex-row flex-wrap gap-4' : 'gap-4'}>
         {shelf.map((item) => (
@@ -131,13 +134,15 @@ export function ShelfScreen() {
 }
 
 /** Where to begin: what a small studio usually has. */
-function EmptyShelf() {
+function EmptyShelf({ place }: { readonly place: string | undefined }) {
   const dispatch = useOjasDispatch();
   const start = () =>
     dispatch(
       commit({
         words: 'A usual shelf to begin with',
-        put: starterShelf.map((item) => put('shelf', item)),
+        put: starterShelf.map((item) =>
+          put('shelf', place ? { ...item, id: freshId(item.kind), place } : item),
+        ),
         remove: [],
       }),
     );
@@ -153,6 +158,9 @@ function EmptyShelf() {
     </Sheet>
   );
 }
+
+/** On the shelf that is used now. */
+const at = (place: string | undefined) => (place ? { place } : {});
 
 const PICTURE_HEIGHT_CM = 26;
 const EACH_CM = 34;
