@@ -6,6 +6,8 @@ import type { Posture } from '@/core/geometry/posture';
 import type { Shelf } from '@/core/props/shelf';
 import { boundsOf } from './figure/bounds';
 import { Figure } from './figure/Figure';
+import type { LimbMark } from './figure/limbMarks';
+import { LimbMarks } from './figure/LimbMarks';
 import type { Stacks } from './figure/stacks';
 import { DragEdge } from './DragEdge';
 import { columnMiddlePx, Rail, railWidthPx, type RailColumn } from './Rail';
@@ -26,6 +28,8 @@ interface PoseSceneProps {
   /** Makes the top edges on the rail movable: called with a column's key and the height wished for. */
   readonly onMove?: (key: string, cm: number) => void;
   readonly moveMostCm?: number;
+  /** What each joint still has in hand. */
+  readonly marks?: readonly LimbMark[];
 }
 
 const FOOT_PX = 22;
@@ -43,6 +47,7 @@ export function PoseScene({
   mostHeightPx,
   onMove,
   moveMostCm = 0,
+  marks = [],
 }: PoseSceneProps) {
   const [widthPx, setWidthPx] = useState(0);
   const all = [posture, ...(over ? [over] : [])].map((one) => boundsOf(one, body));
@@ -81,6 +86,7 @@ export function PoseScene({
             {over ? (
               <Figure posture={over} body={body} stacks={{}} shelf={shelf} line={line} ghost />
             ) : null}
+            <LimbMarks marks={marks} line={line} fontCm={12 / scale} />
             {columns.length > 0 ? (
               <Rail
                 columns={columns}

@@ -45,6 +45,17 @@ function carried(estimate: RangeEstimate, weeks: number): Prior {
   return { mean: trend.level, sd: sdOnDay(estimate, Math.sqrt(trend.levelVar)) };
 }
 
+/** Every range as it is believed to be some weeks from now; one that was hardly read stays as it is. */
+export const estimatesAhead = (estimates: Estimates, weeks: number): Estimates =>
+  Object.fromEntries(
+    Object.entries(estimates).map(([key, estimate]) => [
+      key,
+      estimate && estimate.looks >= LEAST_LOOKS
+        ? { ...estimate, mean: carried(estimate, weeks).mean }
+        : estimate,
+    ]),
+  );
+
 function beliefIn(estimates: Estimates, weeks: number): Belief {
   const belief: Partial<Record<InputKey, Prior>> = {};
   for (const estimate of Object.values(estimates))

@@ -8,6 +8,7 @@ import type { Shelf } from '@/core/props/shelf';
 import { AboveScene } from '@/ui/AboveScene';
 import { isSpatial } from '@/ui/figure/above';
 import { isFrontal } from '@/ui/figure/front';
+import { limbMarks, type Demand } from '@/ui/figure/limbMarks';
 import { stacksOf } from '@/ui/figure/stacks';
 import { FrontScene } from '@/ui/FrontScene';
 import type { Units } from '@/ui/format';
@@ -36,6 +37,8 @@ interface PoseFigureProps {
   readonly columns?: readonly RailColumn[];
   readonly onMove?: (key: string, cm: number) => void;
   readonly moveMostCm?: number;
+  /** What the pose asks of each range, to be marked where it is felt. */
+  readonly demands?: readonly Demand[];
   /** Said under the view from the side. */
   readonly besideWords?: string;
 }
@@ -75,6 +78,7 @@ export function PoseView({ view, ...of }: PoseFigureProps & { readonly view: Vie
       columns={columns}
       units={units}
       words={figureWords(planned, units)}
+      marks={limbMarks(posture, planned.side, of.demands ?? [])}
       {...(of.onMove ? { onMove: of.onMove, moveMostCm: of.moveMostCm ?? 0 } : {})}
     />
   );

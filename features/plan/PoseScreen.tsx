@@ -40,6 +40,7 @@ import { columnsOf, railColumns } from './columns';
 import { DialStepper } from './DialStepper';
 import { Gate, PoseChoices, Ways } from './PoseChoices';
 import { PoseFigure } from './PoseFigure';
+import { OtherBody } from './OtherBody';
 import { PoseLine } from './PoseLine';
 import { Stages } from './Stages';
 import { Supports } from './Supports';
@@ -192,6 +193,10 @@ function Offered({ children, ...of }: OnePoseProps & { readonly children: ReactN
             <Press>Measure</Press>
           </Link>
         </Sheet>
+        <Sheet role="region" aria-label="Another body">
+          <Title level={2}>Another body</Title>
+          <OtherBody {...of} inPose={inPose} />
+        </Sheet>
         <Ahead {...of} />
         <PoseChoices person={person} pose={planned.pose} />
         <Before person={person.id} planned={planned} />
@@ -223,13 +228,14 @@ function Seen({
           tried.isTried ? (planned.posture as Posture) : solveFigure(inPose, estimates, {}).posture
         }
         {...{ person, shelf, units, columns }}
+        demands={figure.demands}
         mostHeightPx={300}
         onMove={tried.moveTo}
         moveMostCm={TRY_MOST_CM}
         besideWords={
           tried.isTried
             ? 'The dashed figure is the plan.'
-            : 'The dashed figure has no support. Drag a top edge on the rail, or use the arrow keys.'
+            : 'The dashed figure has no support; degrees at a joint are what it still has. Drag a top edge on the rail, or use the arrow keys.'
         }
       />
       <View role="status" aria-live="polite" className="gap-1">

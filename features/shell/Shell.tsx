@@ -10,6 +10,7 @@ import { PlaceBoundary } from './Boundary';
 import { onPartsWaiting, partsWaiting, tryPartsNow } from './loadAgain';
 import { Notices } from './Notices';
 import { places } from './places';
+import { Shortcuts } from './Shortcuts';
 
 const WIDE_PX = 900;
 export const useWide = () => useWindowDimensions().width >= WIDE_PX;
@@ -31,6 +32,7 @@ export function Shell() {
         <Notices />
       </View>
       {wide || onMat ? null : <Bar wide={false} />}
+      <Shortcuts />
     </View>
   );
 }

@@ -6,6 +6,8 @@ import { commit, createStore, openStorage } from '@/store/store';
 import { Memory } from '@/store/tests/memory';
 import { saveFile } from '../data/files';
 import { PlaceBoundary, WholeBoundary } from './Boundary';
+import { show } from '../tests/onScreen';
+import { Shortcuts } from './Shortcuts';
 import { loadWithPatience, partsWaiting, tryPartsNow } from './loadAgain';
 
 jest.mock('../data/files', () => ({ chooseFile: jest.fn(), saveFile: jest.fn() }));
@@ -85,4 +87,23 @@ test('a part that does not load is tried again, then said, and shown once it is 
   } finally {
     jest.useRealTimers();
   }
+});
+
+test('keys: ? lists them, the list closes, and nothing happens while something is typed', async () => {
+  await show(
+    <>
+      <Shortcuts />
+      <input aria-label="typed" />
+    </>,
+  );
+  const key = (value: string, at: Element = document.body) =>
+    act(
+      async () => void fireEvent.keyDown(at, { key: value, code: value === '?' ? 'Slash' : value }),
+    );
+  await key('?', screen.getByRole('textbox', { name: 'typed' }));
+  expect(screen.queryByRole('dialog')).toBeNull();
+  await key('?');
+  expect(screen.getByRole('dialog', { name: 'Keys' })).toHaveTextContent(/wWeek/);
+  await act(async () => void fireEvent.click(screen.getByRole('button', { name: 'Close' })));
+  expect(screen.queryByRole('dialog')).toBeNull();
 });
