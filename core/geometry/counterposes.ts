@@ -104,12 +104,18 @@ const KNEE_DEG = 10;
 const upperCm = (body: Body) => body.trunkCm + armCm(body);
 const legCm = (body: Body) => body.thighCm + body.shinCm;
 
+/** What a soft spine gives to the fold. */
+const roundsBy = ({ settings }: FamilyInput) =>
+  standingFold.spineCounts.value * settings.spineShareDeg;
+
 /** The triangle of legs, trunk with arms, and floor: the hips bend as far as the hamstrings let them. */
 function dog(input: FamilyInput): Dog {
   const { body } = input;
   const reach = Math.max(0, 175 - leastOf(input.values, 'armReach', sides));
-  const rounds = standingFold.spineCounts.value * input.settings.spineShareDeg;
-  const hipFlexionDeg = Math.max(40, Math.min(125, hipFlexionAt(KNEE_DEG, input) + rounds));
+  const hipFlexionDeg = Math.max(
+    40,
+    Math.min(125, hipFlexionAt(KNEE_DEG, input) + roundsBy(input)),
+  );
   const inside = 180 - hipFlexionDeg;
   // A shoulder that does not open all the way shortens the upper side a little.
   const upper = Math.sqrt(
@@ -195,7 +201,7 @@ export const downDog: Family = {
       demands: sides.map((side) => ({
         range: 'hamstring',
         side,
-        needDeg: hipFlexionDeg - KNEE_DEG,
+        needDeg: Math.max(0, hipFlexionDeg - roundsBy(input) - KNEE_DEG),
         haveDeg: rangeValue(input.values, 'hamstring', side),
       })),
       findings: { hipFoldDeg: hipFlexionDeg },

@@ -1,6 +1,9 @@
 import { acosDeg, asinDeg, cosDeg, sinDeg } from '../angles';
 import type { Body } from '../body/body';
 import { crossLegged } from '../parameters';
+import { sides } from '../ranges/ranges';
+import type { FamilyInput } from './family';
+import { leastOf } from './inputs';
 import type { Leg, Point } from './posture';
 
 /** How a leg is crossed, opened or stacked in front of the pelvis. */
@@ -20,8 +23,11 @@ export const solesTogether = ({ statureCm }: Body): Crossing => ({
 });
 
 /** From the hip to the ankle of a leg whose knee is bent so far. */
-export const heelsAwayCm = (kneeDeg: number, { thighCm, shinCm }: Body) =>
+const heelsAwayCm = (kneeDeg: number, { thighCm, shinCm }: Body) =>
   Math.sqrt(thighCm ** 2 + shinCm ** 2 + 2 * thighCm * shinCm * cosDeg(kneeDeg));
+/** Where the heels lie for a form that bends the knees so far, or further away where these knees bend less. */
+export const heelsFor = (kneeDeg: number, { values, body }: FamilyInput) =>
+  heelsAwayCm(Math.min(kneeDeg, leastOf(values, 'kneeFlexion.hipBent', sides)), body);
 /** Bend of the knee with the ankle so far from the hip. */
 const kneeAtDeg = (awayCm: number, { thighCm, shinCm }: Body) =>
   acosDeg((awayCm ** 2 - thighCm ** 2 - shinCm ** 2) / (2 * thighCm * shinCm));

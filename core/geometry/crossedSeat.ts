@@ -6,7 +6,7 @@ import { crossLegged, fold } from '../parameters';
 import { sides, type Side } from '../ranges/ranges';
 import {
   crossedLeg,
-  heelsAwayCm,
+  heelsFor,
   hipForRiseCm,
   rotationFrom,
   thighRiseDeg,
@@ -94,6 +94,12 @@ const turnIn = (input: FamilyInput, side: Side, form: CrossedForm) =>
 /** Outward rotation in degrees that the pose may use on a side. */
 export const usableRotation = ({ values, settings }: FamilyInput, side: Side) =>
   settings.share * rangeValue(values, 'hipRotation', side);
+
+/** Outward turn that a thigh laid open is asked for: what it uses where it lies on something, and all that it hangs by where not. */
+export const openTurnDeg = (input: FamilyInput, side: Side, thighRiseDeg: number, held: boolean) =>
+  held
+    ? usableRotation(input, side)
+    : rangeValue(input.values, 'hipRotation', side) + Math.max(0, thighRiseDeg);
 
 /** The thigh may rise no higher than level (stacked, a little over it), and no higher than the pelvis can stand with. */
 const mostRiseDeg = ({ values, settings }: FamilyInput, side: Side, { stacked }: CrossedForm) =>
@@ -196,14 +202,17 @@ export function crossedSeat(id: string, form: CrossedForm): Family {
   ];
   return {
     id,
-    needs: () => keysOn(sides, 'hipRotation', 'hipFlexion'),
+    needs: () =>
+      form.stacked || form.under
+        ? keysOn(sides, 'hipRotation', 'hipFlexion')
+        : keysOn(sides, 'hipRotation', 'hipFlexion', 'kneeFlexion.hipBent'),
     heights: (input) => {
       const seatCm = Math.max(...sides.map((side) => crossedSeatCm(input, side, form)));
       return [{ slot: 'seat', side: 'both', rawCm: seatCm }, ...after(input, Math.max(0, seatCm))];
     },
     ...(form.stacked || form.under
       ? {}
-      : { dials: ({ body }: FamilyInput) => ({ heelsAway: heelsAwayCm(form.kneeDeg, body) }) }),
+      : { dials: (input: FamilyInput) => ({ heelsAway: heelsFor(form.kneeDeg, input) }) }),
     afterBuilt: (input, built) => after(input, seatOf(built)),
     figure: (input, built) => {
       const { body } = input;
@@ -228,7 +237,7 @@ export function crossedSeat(id: string, form: CrossedForm): Family {
           form.folds ? foldLeanDeg(input, seatCm, form) : null,
           form,
         ),
-        demands: crossedDemands(input, hip[1], rise, form),
+        demands: crossedDemands(input, built, hip[1], rise, form),
         findings: {
           rollBackDeg: rollBack,
           kneeRiseLeftDeg: legs.left.thighRiseDeg,
@@ -295,6 +304,7 @@ function crossedPosture(
 /** Rotation asked by knees level with the hips, and the bend of the hip, beside what each side has. */
 function crossedDemands(
   input: FamilyInput,
+  built: Built,
   hipY: number,
   riseDeg: number,
   form: CrossedForm,
@@ -302,13 +312,16 @@ function crossedDemands(
   const { body, values, settings } = input;
   return sides.flatMap((side): Demand[] => {
     const crossing = crossingIn(input, side, form);
-    const level = rotationFrom(hipY, 0, crossing, body) - crossing.sparedDeg;
+    const level = (rotationFrom(hipY, 0, crossing, body) - crossing.sparedDeg) / settings.share;
+    const has = rangeValue(values, 'hipRotation', side);
+    // A thigh that lies on something is asked for no more turn than it uses.
+    const carried = (built[slotKey({ slot: 'underThigh', side })] ?? 0) > 0;
     return [
       {
         range: 'hipRotation',
         side,
-        needDeg: level / settings.share,
-        haveDeg: rangeValue(values, 'hipRotation', side),
+        needDeg: carried ? Math.min(level, has) : level,
+        haveDeg: has,
       },
       {
         range: 'kneeFlexion.hipBent',

@@ -86,6 +86,9 @@ function steppedAt(lean: number, { body }: FamilyInput, padCm: number): Stepped 
   };
 }
 
+/** What a soft spine gives to the lean over a front thigh. */
+const roundsBy = ({ settings }: FamilyInput) => strapped.lungeRounds.value * settings.spineShareDeg;
+
 /** The trunk leans as far as the front hip bends. */
 function leanDeg(input: FamilyInput, { frontRiseDeg }: Stepped, outsideDeg: number): number {
   const bends =
@@ -93,8 +96,11 @@ function leanDeg(input: FamilyInput, { frontRiseDeg }: Stepped, outsideDeg: numb
       input.settings.hipFlexionMostDeg,
       rangeValue(input.values, 'hipFlexion', worked(input.side)),
     ) + outsideDeg;
-  const rounds = strapped.lungeRounds.value * input.settings.spineShareDeg;
-  return Math.min(input.settings.pitchMostDeg, 88, Math.max(0, bends - 90 - frontRiseDeg + rounds));
+  return Math.min(
+    input.settings.pitchMostDeg,
+    88,
+    Math.max(0, bends - 90 - frontRiseDeg + roundsBy(input)),
+  );
 }
 
 /** Lunges with the back knee down: the back thigh sets the step, the front hip how far the hands must be raised. */
@@ -168,7 +174,7 @@ function lungeFamily(id: string, outsideDeg: number): Family {
           {
             range: 'hipFlexion',
             side,
-            needDeg: 90 + step.frontRiseDeg + lean - outsideDeg,
+            needDeg: 90 + step.frontRiseDeg + Math.max(0, lean - roundsBy(input)) - outsideDeg,
             haveDeg: rangeValue(input.values, 'hipFlexion', side),
           },
         ],

@@ -2,7 +2,7 @@ import { asinDeg, cosDeg, sinDeg } from '../angles';
 import { crossLegged, longSit as longSitParameter } from '../parameters';
 import { palmGapCm } from './arms';
 import { crossedLeg, solesTogether } from './crossedLeg';
-import { kneeLaidOpen, thighGapCm, usableRotation } from './crossedSeat';
+import { kneeLaidOpen, openTurnDeg, thighGapCm, usableRotation } from './crossedSeat';
 import { rangeValue, valueOf } from './inputs';
 import { keysOn, otherSide, worked, type Family, type FamilyInput, type SlotNeed } from './family';
 import {
@@ -93,7 +93,7 @@ export const oneLegFold: Family = {
         {
           range: 'hipRotation',
           side,
-          needDeg: rangeValue(input.values, 'hipRotation', side) + Math.max(0, open.thighRiseDeg),
+          needDeg: openTurnDeg(input, side, open.thighRiseDeg, (built.underThigh ?? 0) > 0),
           haveDeg: rangeValue(input.values, 'hipRotation', side),
         },
       ],

@@ -120,9 +120,16 @@ function backLegUp(hip: Point, input: FamilyInput): Leg {
 function uprightLeanDeg(input: FamilyInput, hip: Point): number {
   const extension =
     input.settings.share * rangeValue(input.values, 'hipExtension', otherSide(worked(input.side)));
-  const arch = input.settings.lumbarAllowanceDeg > 0 ? parameter.lumbarArch.value : 0;
-  return Math.max(0, 90 - backLeg(hip, input).fallDeg - extension - arch);
+  return Math.max(0, 90 - backLeg(hip, input).fallDeg - extension - archDeg(input));
 }
+/** What the low back gives to an upright trunk, where it may arch. */
+const archDeg = ({ settings }: FamilyInput) =>
+  settings.lumbarAllowanceDeg > 0 ? parameter.lumbarArch.value : 0;
+
+/** Extension of the back hip once the trunk leans, its low back a little arched. */
+const extensionUsedDeg = (input: FamilyInput, hip: Point) =>
+  (90 - backLeg(hip, input).fallDeg - archDeg(input) - uprightLeanDeg(input, hip)) /
+  input.settings.share;
 
 const trunkUp = (hip: Point, leanDeg: number, input: FamilyInput) =>
   spineFrom(hip, input.body.trunkCm, leanDeg, leanDeg);
@@ -173,8 +180,8 @@ function demandsOf(input: FamilyInput, hip: Point): Demand[] {
     {
       range: 'hipExtension',
       side: otherSide(side),
-      needDeg:
-        rangeValue(input.values, 'hipExtension', otherSide(side)) + uprightLeanDeg(input, hip),
+      // What it lacks, the trunk leans forward by, and the hands stand higher.
+      needDeg: Math.max(0, extensionUsedDeg(input, hip)),
       haveDeg: rangeValue(input.values, 'hipExtension', otherSide(side)),
     },
   ];

@@ -179,7 +179,12 @@ function heroFigure(input: FamilyInput, built: Built): Figure {
   const incline = inclineBuilt(input, built);
   const upper = reclinedFigure(legs.hip, incline, seatCm, built, body);
   const kneeBend = kneeBendOnSeat(seatCm - padCm, body, valueOf(values, 'kneeling.sitAllowance'));
-  const hipFlexion = incline - (180 - valueOf(values, 'kneeling.sitAllowance') - kneeBend);
+  // What the low back may arch by, and a standing foot tucks, the front thigh is spared.
+  const hipFlexion =
+    incline -
+    (180 - valueOf(values, 'kneeling.sitAllowance') - kneeBend) +
+    input.settings.lumbarAllowanceDeg +
+    tuckDeg(input);
   const folded = workingLegs(input.side);
   const allowed = (side: Side) =>
     rangeValue(values, 'kneeFlexion.prone', side) +

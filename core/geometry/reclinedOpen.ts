@@ -2,8 +2,8 @@ import { cosDeg, sinDeg } from '../angles';
 import type { Body } from '../body/body';
 import { crossLegged, reclined } from '../parameters';
 import { ranges, sides, type Side } from '../ranges/ranges';
-import { crossedLeg, heelsAwayCm, solesTogether, withHeels } from './crossedLeg';
-import { thighGapCm, usableRotation } from './crossedSeat';
+import { crossedLeg, heelsFor, solesTogether, withHeels } from './crossedLeg';
+import { openTurnDeg, thighGapCm, usableRotation } from './crossedSeat';
 import { leastOf, rangeValue } from './inputs';
 import { keysOn, type Built, type Family, type FamilyInput, type SlotNeed } from './family';
 import { inclineOn, neckWhy, rampNeeds, reclinedFigure } from './reclinedHero';
@@ -56,7 +56,7 @@ function inclineDeg({ body, settings, values }: FamilyInput): number {
 export const reclinedOpen: Family = {
   id: 'reclined open',
   needs: () => keysOn(sides, 'hipRotation'),
-  dials: ({ body }) => ({ heelsAway: heelsAwayCm(solesTogether(body).kneeDeg, body) }),
+  dials: (input) => ({ heelsAway: heelsFor(solesTogether(input.body).kneeDeg, input) }),
   heights: (input) => {
     const ramp = rampNeeds(inclineDeg(input), input.body.seatToHipCm, input.body).map((need) => ({
       ...need,
@@ -109,8 +109,7 @@ export const reclinedOpen: Family = {
       demands: sides.map((side) => ({
         range: 'hipRotation',
         side,
-        needDeg:
-          rangeValue(input.values, 'hipRotation', side) + Math.max(0, legs[side].thighRiseDeg),
+        needDeg: openTurnDeg(input, side, legs[side].thighRiseDeg, isHeld(input, built, side)),
         haveDeg: rangeValue(input.values, 'hipRotation', side),
       })),
       findings: {
@@ -137,6 +136,12 @@ export const reclinedOpen: Family = {
     ];
   },
 };
+
+/** Whether a thigh lies on something, or a belt holds it. */
+const isHeld = ({ settings }: FamilyInput, built: Built, side: Side) =>
+  settings.way === 'belt' ||
+  (built[slotKey({ slot: 'outerHip', side })] ?? 0) > 0 ||
+  (built[slotKey({ slot: 'underThigh', side })] ?? 0) > 0;
 
 /** Lying flat: the back's own depth over the floor. */
 export const lyingHip = (body: Body): Point => [0, body.seatToHipCm];
