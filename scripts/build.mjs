@@ -1,4 +1,4 @@
-import { readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
+import { cpSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { brotliCompressSync, constants } from 'node:zlib';
 import { build } from 'esbuild';
@@ -23,6 +23,11 @@ const from = newestSource();
 const web = join(root, 'dist', 'web');
 rmSync(web, { recursive: true, force: true });
 copyFonts(root);
+// What the app shows of how it reckons is the very document.
+const told = join(root, 'public', 'reckoning');
+rmSync(told, { recursive: true, force: true });
+cpSync(join(root, 'docs', 'reckoning'), told, { recursive: true });
+cpSync(join(root, 'docs', 'reckoning.md'), join(told, 'reckoning.md'));
 const quiet = { CI: '1', EXPO_OFFLINE: '1', EXPO_NO_TELEMETRY: '1' };
 if (!runs('npx', ['expo', 'export', '--platform', 'web', '--output-dir', web], quiet))
   stop('The web app could not be built.');

@@ -5,6 +5,7 @@ export const places: readonly {
   readonly heading: string;
 }[] = [
   { name: 'Today', path: '/', heading: 'Today' },
+  { name: 'Week', path: '/week', heading: 'Week' },
   { name: 'Students', path: '/students', heading: 'Students' },
   { name: 'New student', path: '/students/new', heading: 'New student' },
   { name: 'Student', path: '/students/p-ines', heading: 'Ines Calloway' },
@@ -20,6 +21,7 @@ export const places: readonly {
   { name: 'More', path: '/more', heading: 'More' },
   { name: 'Data', path: '/more/data', heading: 'Data' },
   { name: 'How it reckons', path: '/more/reckoning', heading: 'How it reckons' },
+  { name: 'How it reckons, whole', path: '/more/how', heading: 'How it reckons, whole' },
   { name: 'Drawings', path: '/more/drawings', heading: 'Five bodies in every pose' },
   { name: 'Protocols', path: '/more/protocols', heading: 'How each range is read' },
   {

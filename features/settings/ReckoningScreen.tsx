@@ -1,8 +1,10 @@
+import { Link } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { allParameters, decision } from '@/core/parameters';
+import { allParameters, decision, type Parameter } from '@/core/parameters';
 import { fromCm, toCm, type Units } from '@/ui/format';
 import { Field } from '@/ui/Field';
+import { Chips, Press } from '@/ui/Press';
 import { Screen } from '@/ui/Screen';
 import { Sheet } from '@/ui/Sheet';
 import { Aside, Title, Words } from '@/ui/Words';
@@ -42,16 +44,46 @@ export function ReckoningScreen() {
           is very likely ({Math.round(decision.chance.value * 1000) / 10} in a hundred) that the
           day’s range carries the next rung.
         </Words>
+        <Link href={'/more/how' as '/more'} asChild>
+          <Press>Read it whole, with drawings</Press>
+        </Link>
       </Sheet>
       <Parameters />
     </Screen>
   );
 }
 
+const orders = [
+  { id: 'group', words: 'What it is for' },
+  { id: 'name', words: 'Its name' },
+  { id: 'doubt', words: 'Its doubt, the largest first' },
+] as const;
+type Order = (typeof orders)[number]['id'];
+type Named = readonly [name: string, parameter: Parameter];
+type Group = readonly [group: string, parameters: readonly Named[]];
+
+const doubtOf = ({ value, sd }: Parameter) => sd / Math.max(Math.abs(value), 1e-9);
+/** Groups as they are; or every number in one list, by its name or by how unsure it is. */
+function sorted(groups: readonly Group[], order: Order): readonly Group[] {
+  if (order === 'group') return groups;
+  const all = groups.flatMap(([group, parameters]) =>
+    parameters.map(([name, one]): Named => [
+      `${spaced(group)}, ${spaced(name).toLowerCase()}`,
+      one,
+    ]),
+  );
+  const compare: Readonly<Record<Exclude<Order, 'group'>, (a: Named, b: Named) => number>> = {
+    name: ([a], [b]) => a.localeCompare(b),
+    doubt: ([, a], [, b]) => doubtOf(b) - doubtOf(a),
+  };
+  return all.length > 0 ? [['every number', all.sort(compare[order])]] : [];
+}
+
 /** Every number that is assumed, found by its name, unit or source. */
 function Parameters() {
   const units = useUnits();
   const [sought, setSought] = useState('');
+  const [order, setOrder] = useState<Order>('group');
   const wanted = sought.trim().toLowerCase();
   const groups = Object.entries(allParameters).flatMap(([group, parameters]) => {
     const found = Object.entries(parameters).filter(([name, { source, unit }]) =>
@@ -67,8 +99,9 @@ function Parameters() {
         value={sought}
         onChangeText={setSought}
       />
+      <Chips label="In the order of" options={orders} chosen={order} onChoose={setOrder} />
       {groups.length === 0 ? <Words>No number is called “{sought.trim()}”.</Words> : null}
-      {groups.map(([group, parameters]) => (
+      {sorted(groups, order).map(([group, parameters]) => (
         <Sheet key={group}>
           <Title level={2}>{spaced(group)}</Title>
           {parameters.map(([name, { value, unit, sd, source }]) => (

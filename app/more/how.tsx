@@ -1,0 +1,1 @@
+export { HowScreen as default } from '@/features/settings/HowScreen';
