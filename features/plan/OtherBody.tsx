@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { memo, useState } from 'react';
 import { View } from 'react-native';
 import { estimatesAhead } from '@/core/adapt/forecast';
 import type { Estimates } from '@/core/estimate/estimate';
@@ -6,7 +6,7 @@ import type { Person } from '@/core/formats/book';
 import type { PlanPose } from '@/core/formats/plan';
 import type { Posture } from '@/core/geometry/posture';
 import { poseAhead } from '@/core/plan/ahead';
-import { nearestStack, solveFigure, type InPose } from '@/core/plan/solve';
+import { inPoseOf, nearestStack, solveFigure } from '@/core/plan/solve';
 import { triedHeights } from '@/core/plan/tryHeights';
 import type { Shelf } from '@/core/props/shelf';
 import { slotKey } from '@/core/slots';
@@ -23,7 +23,6 @@ import { differenceWords } from './words';
 interface OtherBodyProps {
   readonly person: Person;
   readonly planned: PlanPose;
-  readonly inPose: InPose;
   readonly estimates: Estimates;
   readonly shelf: Shelf;
   readonly units: Units;
@@ -34,7 +33,7 @@ const AHEAD = 'ahead';
 const STEP = 3;
 
 /** Another body in the same pose: this student in three months, or another student today. */
-export function OtherBody(of: OtherBodyProps) {
+export const OtherBody = memo(function OtherBody(of: OtherBodyProps) {
   const people = useOjas(selectPeople);
   const [chosen, setChosen] = useState<string | null>(null);
   const other = people.find(({ id }) => id === chosen);
@@ -57,9 +56,10 @@ export function OtherBody(of: OtherBodyProps) {
       {other ? <OtherStudent {...of} other={other} /> : null}
     </View>
   );
-}
+});
 
-function InMonths({ person, planned, inPose, estimates, shelf, units }: OtherBodyProps) {
+function InMonths({ person, planned, estimates, shelf, units }: OtherBodyProps) {
+  const inPose = inPoseOf(person, planned, shelf);
   const told = poseAhead({ person, shelf }, planned, estimates, todayIso()).flatMap(
     ({ slot, forecast }) => {
       const then = forecast.enough ? forecast.ahead[STEP] : undefined;

@@ -1,13 +1,16 @@
 import { Link } from 'expo-router';
 import Search from 'lucide-react-native/icons/search';
 import SlidersHorizontal from 'lucide-react-native/icons/sliders-horizontal';
-import { useState } from 'react';
+import { useDeferredValue, useState } from 'react';
 import { View } from 'react-native';
 import { approaches } from '@/core/approaches/approaches';
+import type { Person } from '@/core/formats/book';
 import type { Plan, PlanPose } from '@/core/formats/plan';
 import { practisedPoses } from '@/core/plan/practised';
 import { poseById, poses, posesIn, type Pose, type PoseId } from '@/core/poses/poses';
+import type { Shelf } from '@/core/props/shelf';
 import { selectSessionsOf, selectShelf } from '@/store/selectors';
+import type { Units } from '@/ui/format';
 import { Field } from '@/ui/Field';
 import { Chips, Press } from '@/ui/Press';
 import { Screen } from '@/ui/Screen';
@@ -156,21 +159,39 @@ export function PlanScreen({ id }: { readonly id: string }) {
             : 'No pose of these is like that today.'}
         </Words>
       ) : null}
-      <View className={`-mt-2 ${wide ? 'flex-row flex-wrap gap-4' : 'gap-4'}`}>
-        {shown.map((planned) => (
-          <View
-            key={`${planned.pose}/${planned.side}`}
-            className={wide ? 'min-w-[380px] flex-1' : ''}
-          >
-            <PoseCard planned={planned} person={person} shelf={shelf} units={units} />
-          </View>
-        ))}
-      </View>
+      <Cards key={`${place}/${filter}/${seeking}`} {...{ shown, person, shelf, units, wide }} />
       <Aside>
         Ojas supports a trained teacher. It does not replace a doctor’s or physiotherapist’s word,
         nor local rules of practice.
       </Aside>
     </Screen>
+  );
+}
+
+interface CardsProps {
+  readonly shown: readonly PlanPose[];
+  readonly person: Person;
+  readonly shelf: Shelf;
+  readonly units: Units;
+  readonly wide: boolean;
+}
+
+/** Cards that a screen shows at once; the rest follow when there is time. */
+const FIRST_CARDS = 2;
+
+function Cards({ shown, person, shelf, units, wide }: CardsProps) {
+  const many = useDeferredValue(shown.length, FIRST_CARDS);
+  return (
+    <View className={`-mt-2 ${wide ? 'flex-row flex-wrap gap-4' : 'gap-4'}`}>
+      {shown.slice(0, many).map((planned) => (
+        <View
+          key={`${planned.pose}/${planned.side}`}
+          className={wide ? 'min-w-[380px] flex-1' : ''}
+        >
+          <PoseCard planned={planned} person={person} shelf={shelf} units={units} />
+        </View>
+      ))}
+    </View>
   );
 }
 

@@ -1,5 +1,5 @@
 import { Link, useRouter } from 'expo-router';
-import type { ReactNode } from 'react';
+import { memo, useDeferredValue, type ReactNode } from 'react';
 import { View } from 'react-native';
 import { choicesFor } from '@/core/approaches/approaches';
 import type { Estimates } from '@/core/estimate/estimate';
@@ -151,7 +151,9 @@ function Offered({ children, ...of }: OnePoseProps & { readonly children: ReactN
   const wide = useWide();
   const laid = useOjas(({ mat }) => mat.laid[person.id]?.poses[placeKey(planned)]);
   const tried = useTried(planned, person, estimates, shelf, laid);
-  const { now, figure, inPose } = tried;
+  // The figure answers the hand at once; what is written about it follows when there is time.
+  const written = useDeferredValue(tried);
+  const rest = useDeferredValue(true, false);
   return (
     <View className={wide ? 'flex-row items-start gap-6' : 'gap-4'}>
       <View className={wide ? 'flex-1 gap-4' : 'gap-4'}>
@@ -159,51 +161,98 @@ function Offered({ children, ...of }: OnePoseProps & { readonly children: ReactN
           <Seen {...of} tried={tried} />
           <LayOut {...{ person, planned, tried, laid }} />
         </Sheet>
-        <Sheet role="region" aria-label="Build">
-          <Title level={2}>Build</Title>
-          <Supports planned={now} shelf={shelf} units={units} inPose={inPose} onSwap={tried.swap} />
-          {now.dials.map((one) => (
-            <DialStepper key={one.dial} one={one} onTurn={(way) => tried.turn(one.dial, way)} />
-          ))}
-        </Sheet>
+        <Build {...{ shelf, units }} tried={written} />
       </View>
       <View className={wide ? 'flex-1 gap-4' : 'gap-4'}>
-        <Sheet>
-          <Title level={2}>Today</Title>
-          {children}
-          <Ways person={person} pose={planned.pose} side={planned.side} way={planned.way} />
-          <Stages planned={planned} units={units} />
-        </Sheet>
-        <How person={person} planned={planned} />
-        <Sheet>
-          <Title level={2}>Around this pose</Title>
-          <Around person={person.id} pose={planned.pose} />
-        </Sheet>
-        <Sheet role="region" aria-label="At home">
-          <Title level={2}>At home</Title>
-          <AtHome person={person} planned={planned} units={units} />
-        </Sheet>
-        <Sheet role="region" aria-label="Why">
-          <Title level={2}>Why</Title>
-          <Working
-            planned={{ ...now, demands: [...figure.demands] }}
-            {...{ shelf, units, inPose, estimates }}
-          />
-          <Link href={`/students/${person.id}/measure`} asChild>
-            <Press>Measure</Press>
-          </Link>
-        </Sheet>
-        <Sheet role="region" aria-label="Another body">
-          <Title level={2}>Another body</Title>
-          <OtherBody {...of} inPose={inPose} />
-        </Sheet>
-        <Ahead {...of} />
-        <PoseChoices person={person} pose={planned.pose} />
-        <Before person={person.id} planned={planned} />
+        {rest ? (
+          <>
+            <AsPlanned person={person} planned={planned} units={units}>
+              {children}
+            </AsPlanned>
+            <Why {...{ person, shelf, units, estimates }} tried={written} />
+            <Sheet role="region" aria-label="Another body">
+              <Title level={2}>Another body</Title>
+              <OtherBody {...{ person, planned, estimates, shelf, units }} />
+            </Sheet>
+            <OverTime {...{ person, planned, estimates, shelf, units }} />
+          </>
+        ) : null}
       </View>
     </View>
   );
 }
+
+type WrittenProps = Pick<OnePoseProps, 'shelf' | 'units'> & { readonly tried: Tried };
+
+/** What stands where, and what is set of the pose itself. */
+const Build = memo(function Build({ shelf, units, tried }: WrittenProps) {
+  const { now, inPose } = tried;
+  return (
+    <Sheet role="region" aria-label="Build">
+      <Title level={2}>Build</Title>
+      <Supports planned={now} shelf={shelf} units={units} inPose={inPose} onSwap={tried.swap} />
+      {now.dials.map((one) => (
+        <DialStepper key={one.dial} one={one} onTurn={(way) => tried.turn(one.dial, way)} />
+      ))}
+    </Sheet>
+  );
+});
+
+/** Every number's answer. */
+const Why = memo(function Why({
+  tried: { now, figure, inPose },
+  person,
+  ...of
+}: WrittenProps & Pick<OnePoseProps, 'person' | 'estimates'>) {
+  return (
+    <Sheet role="region" aria-label="Why">
+      <Title level={2}>Why</Title>
+      <Working planned={{ ...now, demands: [...figure.demands] }} inPose={inPose} {...of} />
+      <Link href={`/students/${person.id}/measure`} asChild>
+        <Press>Measure</Press>
+      </Link>
+    </Sheet>
+  );
+});
+
+/** What of the page stands as it is planned while something is tried. */
+const AsPlanned = memo(function AsPlanned({
+  person,
+  planned,
+  units,
+  children,
+}: Pick<OnePoseProps, 'person' | 'planned' | 'units'> & { readonly children: ReactNode }) {
+  return (
+    <>
+      <Sheet>
+        <Title level={2}>Today</Title>
+        {children}
+        <Ways person={person} pose={planned.pose} side={planned.side} way={planned.way} />
+        <Stages planned={planned} units={units} />
+      </Sheet>
+      <How person={person} planned={planned} />
+      <Sheet>
+        <Title level={2}>Around this pose</Title>
+        <Around person={person.id} pose={planned.pose} />
+      </Sheet>
+      <Sheet role="region" aria-label="At home">
+        <Title level={2}>At home</Title>
+        <AtHome person={person} planned={planned} units={units} />
+      </Sheet>
+    </>
+  );
+});
+
+/** What was and what may come. */
+const OverTime = memo(function OverTime(of: OnePoseProps) {
+  return (
+    <>
+      <Ahead {...of} />
+      <PoseChoices person={of.person} pose={of.planned.pose} />
+      <Before person={of.person.id} planned={of.planned} />
+    </>
+  );
+});
 
 /** The figure, its rail to drag on, and what would be without support. */
 function Seen({

@@ -107,8 +107,11 @@ export function useTried(
     const slot = planned.slots.find((one) => slotKey(one) === key) as PlanSlot;
     return nearestStack(of, slot.slot, cm, usedBeside(slots, key));
   };
-  const put = (stacks: Readonly<Record<string, Stack>>, set: Tries['dials'] = tries.dials) =>
-    setTries({ stacks: { ...tries.stacks, ...stacks }, dials: set });
+  const put = (stacks: Readonly<Record<string, Stack>>, set?: Tries['dials']) =>
+    setTries((before) => ({
+      stacks: { ...before.stacks, ...stacks },
+      dials: set ?? before.dials,
+    }));
   return {
     now: { ...planned, slots, findings: { ...figure.findings }, dials: [...dials] },
     figure,
