@@ -39,6 +39,10 @@ export const matSchema = z.object({
     ),
   ),
   faults: z.record(z.string(), z.array(z.string())),
+  /** Pieces that lie already, by pose. */
+  ticked: z.record(z.string(), z.array(z.string())).default({}),
+  /** Longer than planned by so much, for the pose that is held now. */
+  moreSeconds: z.number().min(0).max(7200).default(0),
   /** What is set of a pose itself, where it is not as planned. */
   dials: z.record(z.string(), z.array(dialSettingSchema)).default({}),
   /** When the hold began, and seconds held before that. */
@@ -71,12 +75,23 @@ export type Laid = z.infer<typeof laidSchema>[string];
 /** How students come, as said before a session, with the local day on which it holds. */
 export const cameSchema = z.record(z.string(), z.object({ on: z.string(), day: z.enum(dayIds) }));
 
+/** The pose after this one, not begun. */
+const nextPose = ({ at }: Mat) => ({
+  at: at + 1,
+  step: 'build',
+  holdingSince: null,
+  heldSeconds: 0,
+  moreSeconds: 0,
+});
+
 export const matSlice = createSlice({
   name: 'mat',
   initialState: {
     now: null as Mat | null,
     came: {} as z.infer<typeof cameSchema>,
     laid: {} as z.infer<typeof laidSchema>,
+    /** The mat as it was before each of the last steps, until the page goes. */
+    past: [] as Mat[],
   },
   reducers: {
     cameRestored: (state, { payload }: PayloadAction<z.infer<typeof cameSchema>>) => {
@@ -142,11 +157,18 @@ export const matSlice = createSlice({
         settled: { ...payload.settled, ...ofLaid('settled') },
         changes: ofLaid('changes'),
         faults: {},
+        ticked: {},
+        moreSeconds: 0,
         dials: ofLaid('dials'),
         holdingSince: null,
         heldSeconds: 0,
         done: [],
       };
+    },
+    /** Takes back the last step on the mat. */
+    stepUndone: (state) => {
+      const before = state.past.pop();
+      if (state.now && before) state.now = before;
     },
     matRestored: (state, { payload }: PayloadAction<Mat | null>) => {
       state.now = payload;
@@ -199,6 +221,18 @@ export const matSlice = createSlice({
         ? seen.filter((one) => one !== payload.fault)
         : [...seen, payload.fault];
     },
+    pieceTicked: (
+      { now },
+      { payload }: PayloadAction<{ pose: string; pieces: readonly string[]; lies: boolean }>,
+    ) => {
+      if (!now) return;
+      const left = (now.ticked[payload.pose] ?? []).filter((one) => !payload.pieces.includes(one));
+      now.ticked[payload.pose] = payload.lies ? [...left, ...payload.pieces] : left;
+    },
+    /** The hold goes on longer than was planned. */
+    holdLengthened: ({ now }, { payload }: PayloadAction<number>) => {
+      if (now) now.moreSeconds += payload;
+    },
     holdStarted: ({ now }, { payload }: PayloadAction<string>) => {
       if (now) now.holdingSince = payload;
     },
@@ -211,11 +245,10 @@ export const matSlice = createSlice({
       // Said twice in a hurry, it is the pose on the mat once, and never the next one.
       if (!now || now.poses[now.at] !== `${payload.pose}/${payload.side}`) return;
       now.done.push(payload);
-      Object.assign(now, { at: now.at + 1, step: 'build', holdingSince: null, heldSeconds: 0 });
+      Object.assign(now, nextPose(now));
     },
     poseSkipped: ({ now }) => {
-      if (now)
-        Object.assign(now, { at: now.at + 1, step: 'build', holdingSince: null, heldSeconds: 0 });
+      if (now) Object.assign(now, nextPose(now));
     },
     matCleared: (state) => {
       state.now = null;
@@ -240,16 +273,45 @@ export const {
   matStarted,
   matRestored,
   stepTaken,
+  stepUndone,
   rungMoved,
   dialTurned,
   piecesSwapped,
   faultToggled,
+  pieceTicked,
+  holdLengthened,
   holdStarted,
   holdPaused,
   poseDone,
   poseSkipped,
   matCleared,
 } = matSlice.actions;
+
+/** What can be taken back step by step; the timer is not among it. */
+const steps: ReadonlySet<string> = new Set(
+  [
+    stepTaken,
+    rungMoved,
+    dialTurned,
+    piecesSwapped,
+    faultToggled,
+    pieceTicked,
+    holdLengthened,
+    poseDone,
+    poseSkipped,
+  ].map(({ type }) => type),
+);
+const MOST_STEPS_BACK = 20;
+
+/** The mat, with what it was before each of the last steps. */
+export const matReducer: typeof matSlice.reducer = (state, action) => {
+  const next = matSlice.reducer(state, action);
+  if (!state?.now || next.now === state.now || next.past !== state.past) return next;
+  if (next.now === null || next.now.startedAt !== state.now.startedAt) return { ...next, past: [] };
+  return steps.has(action.type)
+    ? { ...next, past: [...state.past, state.now].slice(-MOST_STEPS_BACK) }
+    : next;
+};
 
 /** The id of the session that a mat becomes: ended twice, it is recorded once. */
 export const sessionIdOf = ({ startedAt, person }: Pick<Mat, 'startedAt' | 'person'>) =>

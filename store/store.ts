@@ -22,8 +22,8 @@ import {
   laidRestored,
   laidSchema,
   matRestored,
+  matReducer,
   matSchema,
-  matSlice,
 } from './mat';
 import {
   measuringRestored,
@@ -233,7 +233,7 @@ const reducer = combineReducers({
   extras: factReducer('extras'),
   undo: undoSlice.reducer,
   storage: storageSlice.reducer,
-  mat: matSlice.reducer,
+  mat: matReducer,
   measuring: measuringSlice.reducer,
 });
 
@@ -331,7 +331,7 @@ export type OjasStore = ReturnType<typeof createStore>;
 export interface RootState extends Facts {
   readonly undo: UndoState;
   readonly storage: StorageState;
-  readonly mat: ReturnType<typeof matSlice.reducer>;
+  readonly mat: ReturnType<typeof matReducer>;
   readonly measuring: ReturnType<typeof measuringSlice.reducer>;
 }
 export type Thunk<R = void> = ThunkAction<R, RootState, Extra, UnknownAction>;

@@ -75,6 +75,8 @@ interface ChipsProps<T extends string> {
   readonly onChoose: (id: T) => void;
   /** In one row that scrolls, where many are offered and the row must stay low. */
   readonly inOneRow?: boolean;
+  /** Over the whole width in one line, each as wide as the other. */
+  readonly inOneLine?: boolean;
 }
 
 /** How far an arrow key goes in a group of radios. */
@@ -92,6 +94,7 @@ export function Chips<T extends string>({
   chosen,
   onChoose,
   inOneRow = false,
+  inOneLine = false,
 }: ChipsProps<T>) {
   const radios = useRef<(View | null)[]>([]);
   const at = options.findIndex(({ id }) => id === chosen);
@@ -111,7 +114,7 @@ export function Chips<T extends string>({
     <View
       role="radiogroup"
       aria-label={label}
-      className={`flex-row gap-2 ${inOneRow ? '' : 'flex-wrap'}`}
+      className={`flex-row ${inOneLine ? 'gap-0.5' : 'gap-2'} ${inOneRow || inOneLine ? '' : 'flex-wrap'}`}
       {...keys}
     >
       {options.map(({ id, words }, i) => (
@@ -124,7 +127,7 @@ export function Chips<T extends string>({
           aria-checked={id === chosen}
           tabIndex={i === Math.max(0, at) ? 0 : -1}
           onPress={() => onChoose(id)}
-          className={`min-h-12 max-w-full flex-row items-center justify-center rounded-md border px-3 py-2 ${id === chosen ? 'border-thread bg-thread' : 'border-line bg-sheet'}`}
+          className={`min-h-12 max-w-full flex-row items-center justify-center rounded-md border py-2 ${inOneLine ? 'min-h-14 flex-1 px-0' : 'px-3'} ${id === chosen ? 'border-thread bg-thread' : 'border-line bg-sheet'}`}
         >
           <Text
             className={`shrink font-text text-base ${id === chosen ? 'font-semibold text-thread-ink' : 'text-ink'}`}

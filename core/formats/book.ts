@@ -114,6 +114,8 @@ export const sessionPoseSchema = open({
   feeling: open({
     strength: z.number().int('a whole number').min(0).max(10),
     place: z.enum(['muscle', 'joint', 'nerve', 'low-back', 'none']),
+    /** Where on the body, as it was tapped. */
+    spot: z.string().max(40).optional(),
   }),
   pelvis: z.enum(['rolled', 'upright', 'arched']),
   breath: z.enum(['easy', 'held']),
@@ -181,6 +183,8 @@ const sequenceSchema = open({
 export const settingsSchema = open({
   units: z.enum(['cm', 'in']).default('cm'),
   theme: z.enum(['system', 'light', 'dark']).default('system'),
+  /** Cues of a hold are said aloud. */
+  cuesAloud: z.boolean().optional(),
   eyes: z.partialRecord(z.enum(rangeIds), eyeSchema).optional(),
   /** The shelf that is used now, and those there are beside the main one. */
   place: z.string().max(80).optional(),

@@ -6,12 +6,13 @@ import { placeKey } from '@/core/plan/order';
 import type { PlanPose, PlanSlot } from '@/core/formats/plan';
 import { inPoseOf, otherStacks } from '@/core/plan/solve';
 import { stackWords, type Stack } from '@/core/props/stack';
-import { piecesSwapped, type Settled } from '@/store/mat';
+import { piecesSwapped, pieceTicked, type Settled } from '@/store/mat';
 import { selectShelf } from '@/store/selectors';
 import { length } from '@/ui/format';
-import { Press } from '@/ui/Press';
+import { Press, Tick } from '@/ui/Press';
 import { Sheet } from '@/ui/Sheet';
 import { Title, Words } from '@/ui/Words';
+import { Pile } from '../plan/Supports';
 import { useOjas, useOjasDispatch, useUnits, useWords } from '../hooks';
 import { usedBeside } from './session';
 import { StackChoice } from './StackChoice';
@@ -24,11 +25,19 @@ interface BuildProps {
   /** Slots as they lie now. */
   readonly lying: readonly PlanSlot[];
   readonly settled: readonly Settled[];
+  /** Pieces that lie already. */
+  readonly ticked: readonly string[];
 }
 
+/** Each piece of a slot by its place in the pile: another piece there is another one to lay. */
+const pieceKeys = (slot: PlanSlot) =>
+  slot.stack.map(({ item, state, count }, i) => `${slotKey(slot)}/${i}/${item}/${state}/${count}`);
+
 /** What to fetch, slot by slot; where a thing is missing or taken, other pieces for about the same height. */
-export function Build({ person, planned, lying, settled }: BuildProps) {
+export function Build({ person, planned, lying, settled, ticked }: BuildProps) {
   const say = useWords();
+  const all = lying.flatMap(pieceKeys);
+  const laid = all.filter((key) => ticked.includes(key)).length;
   return (
     <Sheet>
       <Title level={2}>Fetch and build</Title>
@@ -38,9 +47,14 @@ export function Build({ person, planned, lying, settled }: BuildProps) {
         </Words>
       ))}
       {lying.map((slot) => (
-        <Laid key={slotKey(slot)} slot={slot} person={person} planned={planned} settled={settled} />
+        <Laid key={slotKey(slot)} {...{ slot, person, planned, settled, ticked }} />
       ))}
       {lying.length === 0 ? <Words className="text-lg">Nothing to fetch.</Words> : null}
+      {all.length > 0 ? (
+        <Words role="status" aria-live="polite">
+          {laid === all.length ? 'Everything lies.' : `${laid} of ${all.length} lie.`}
+        </Words>
+      ) : null}
     </Sheet>
   );
 }
@@ -51,6 +65,7 @@ function Laid({
   person,
   planned,
   settled,
+  ticked,
 }: Omit<BuildProps, 'lying'> & { readonly slot: PlanSlot }) {
   const dispatch = useOjasDispatch();
   const shelf = useOjas(selectShelf);
@@ -82,7 +97,31 @@ function Laid({
         <Words className="text-lg font-semibold">{name} </Words>
         {length(slot.isLength ? slot.targetCm : slot.stackCm, units)}
       </Words>
-      <Words className="text-lg">{stackWords(slot.stack, shelf)}</Words>
+      <View className={`flex-row items-end gap-3 ${slot.slot === 'back' ? 'flex-wrap' : ''}`}>
+        {slot.isLength ? null : <Pile slot={slot} shelf={shelf} />}
+        <View
+          role="list"
+          aria-label={`${name}, from the floor up`}
+          className="shrink flex-col-reverse"
+        >
+          {slot.stack.map((piece, i) => {
+            const key = pieceKeys(slot)[i] as string;
+            const lies = ticked.includes(key);
+            return (
+              <View key={key} role="listitem">
+                <Tick
+                  checked={lies}
+                  onToggle={() =>
+                    dispatch(pieceTicked({ pose: placeKey(planned), pieces: [key], lies: !lies }))
+                  }
+                >
+                  {stackWords([piece], shelf)}
+                </Tick>
+              </View>
+            );
+          })}
+        </View>
+      </View>
       {here ? (
         <Press
           kind="quiet"

@@ -6,6 +6,7 @@ import { poseById } from '@/core/poses/poses';
 import { Chips, Press } from '@/ui/Press';
 import { Sheet } from '@/ui/Sheet';
 import { Aside, Title, Words } from '@/ui/Words';
+import { BodyOutline } from './BodyOutline';
 import type { Felt } from './session';
 
 const places = [
@@ -41,6 +42,7 @@ interface FeelProps {
 /** Where and how strong: two taps; the rest stands as it usually is. */
 export function Feel({ planned, exit, last, onRecord }: FeelProps) {
   const [place, setPlace] = useState<SessionPose['feeling']['place'] | null>(null);
+  const [spot, setSpot] = useState<string | null>(null);
   const [strength, setStrength] = useState<string | null>(null);
   const [pelvis, setPelvis] = useState<SessionPose['pelvis']>('upright');
   const [breath, setBreath] = useState<SessionPose['breath']>('easy');
@@ -63,11 +65,21 @@ export function Feel({ planned, exit, last, onRecord }: FeelProps) {
         <Title level={2}>How was it?</Title>
         <View className="gap-1">
           <Words>Where was the feeling?</Words>
+          <BodyOutline
+            chosen={spot}
+            onChoose={(at, kind) => {
+              setSpot(at);
+              setPlace(kind);
+            }}
+          />
           <Chips
             label="Where was the feeling"
             options={places}
             chosen={place}
-            onChoose={setPlace}
+            onChoose={(kind) => {
+              setPlace(kind);
+              if (kind === 'none') setSpot(null);
+            }}
           />
         </View>
         <View className="gap-1">
@@ -77,6 +89,7 @@ export function Feel({ planned, exit, last, onRecord }: FeelProps) {
             options={strengths}
             chosen={strength}
             onChoose={setStrength}
+            inOneLine
           />
         </View>
         <View className="gap-1">
@@ -98,7 +111,7 @@ export function Feel({ planned, exit, last, onRecord }: FeelProps) {
             place !== null &&
             strength !== null &&
             onRecord({
-              feeling: { strength: Number(strength), place },
+              feeling: { strength: Number(strength), place, ...(spot === null ? {} : { spot }) },
               pelvis,
               breath,
               ...(list === 'none' ? {} : { list }),

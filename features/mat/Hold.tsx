@@ -5,14 +5,16 @@ import { choicesFor, type Choices } from '@/core/approaches/approaches';
 import type { Person } from '@/core/formats/book';
 import type { PlanPose } from '@/core/formats/plan';
 import { hold as parameter } from '@/core/parameters';
-import { heldSeconds, holdPaused, holdStarted, type Mat } from '@/store/mat';
+import { heldSeconds, holdLengthened, holdPaused, holdStarted, type Mat } from '@/store/mat';
+import { selectSettings } from '@/store/selectors';
 import { minutes } from '@/ui/format';
-import { Press } from '@/ui/Press';
+import { Press, Tick } from '@/ui/Press';
 import { Sheet } from '@/ui/Sheet';
 import { tone } from '@/ui/tones';
 import { Aside, Title, Words } from '@/ui/Words';
-import { nowIso, useOjasDispatch } from '../hooks';
+import { nowIso, useOjas, useOjasDispatch, useSet } from '../hooks';
 import { chime } from '../sound/chime';
+import { speak } from '../sound/speak';
 import { useAwake } from './useAwake';
 
 interface HoldProps {
@@ -77,15 +79,21 @@ export function Hold({ person, planned, mat }: HoldProps) {
     return () => clearInterval(timer);
   }, [running]);
   const held = heldSeconds(mat, now);
-  const marks = marksOf(planned, person);
+  const marks = marksOf({ ...planned, holdSeconds: planned.holdSeconds + mat.moreSeconds }, person);
+  const aloud = useOjas(selectSettings).cuesAloud === true;
+  const set = useSet();
   const passed = marks.filter(({ atSeconds }) => held >= atSeconds);
+  const cue = passed.at(-1)?.words;
   const rung = useRef(passed.length);
   useEffect(() => {
-    if (passed.length > rung.current) chime();
+    if (passed.length > rung.current) {
+      chime();
+      if (aloud && cue) speak(cue);
+    }
     rung.current = passed.length;
-  }, [passed.length]);
+  }, [passed.length, aloud, cue]);
   const byBreath = choicesFor(person.approach, person.choices).hold === 'breaths';
-  const whole = planned.holdSeconds;
+  const whole = planned.holdSeconds + mat.moreSeconds;
   const left = Math.max(0, whole - held);
   return (
     <Sheet className="items-center">
@@ -106,7 +114,7 @@ export function Hold({ person, planned, mat }: HoldProps) {
       </View>
       <View role="status" aria-live="polite">
         <Words className="text-center">
-          {passed.at(-1)?.words ??
+          {cue ??
             (planned.times === null ? 'Let the body settle first.' : 'One breath, one movement.')}
         </Words>
       </View>
@@ -125,10 +133,24 @@ export function Hold({ person, planned, mat }: HoldProps) {
               ? 'Begin the hold'
               : 'Begin'}
       </Press>
+      {planned.times === null ? (
+        <Press onPress={() => dispatch(holdLengthened(LONGER_SECONDS))}>
+          {`${LONGER_SECONDS} seconds more`}
+        </Press>
+      ) : null}
+      <Tick
+        checked={aloud}
+        onToggle={() =>
+          set({ cuesAloud: !aloud }, aloud ? 'Cues are shown alone' : 'Cues are said aloud')
+        }
+      >
+        Say the cues aloud
+      </Tick>
     </Sheet>
   );
 }
 
+const LONGER_SECONDS = 30;
 const SIZE = 132;
 const RADIUS = 58;
 

@@ -85,12 +85,78 @@ test('each step has its own help: pieces, entry, checks, timer, feeling', async 
   expect(screen.getByText('Where was the feeling?')).toBeInTheDocument();
 });
 
-test('a fault that is seen names the support that mends it', async () => {
+test('a fault that is seen says what mends it here, and one tap does it; the step is taken back', async () => {
   const { state } = await onMat('Hero');
+  const seat = () => state().mat.now?.settled['hero/both']?.find(({ slot }) => slot === 'seat');
   step('Look');
   fireEvent.click(screen.getByRole('checkbox', { name: /Outer ankle pushed out/ }));
-  expect(screen.getByText('Seat: one rung higher.')).toBeInTheDocument();
   expect(state().mat.now?.faults['hero/both']).toEqual(['ankle-out']);
+  expect(screen.getByText(/^Seat one rung higher, \d+(\.5)? cm: /)).toBeInTheDocument();
+  press(/^Do it: Outer ankle/);
+  const once = seat()?.heightCm ?? NaN;
+  const [change] = state().mat.now?.changes['hero/both'] ?? [];
+  expect(change).toMatchObject({ slot: 'seat', toCm: expect.closeTo(once, 0) as number });
+  expect(once).toBeGreaterThan(change?.fromCm ?? Infinity);
+  press('Undo the last step');
+  expect(state().mat.now?.changes['hero/both']).toBeUndefined();
+  expect(state().mat.now?.faults['hero/both']).toEqual(['ankle-out']);
+});
+
+test('a fault that a setting mends turns it', async () => {
+  const { state } = await onMat('Standing fold');
+  step('Look');
+  const before = state().mat.now?.dials['standing-fold/both'];
+  expect(before).toBeUndefined();
+  fireEvent.click(
+    screen.getByRole('checkbox', { name: /Low back rounds to keep the knees straight/ }),
+  );
+  press(/^Do it: Low back rounds/);
+  const bend = state().mat.now?.dials['standing-fold/both']?.find(
+    ({ dial }) => dial === 'kneeBend',
+  );
+  expect(bend?.value).toBeGreaterThan(bend?.reckoned ?? Infinity);
+});
+
+test('pieces are ticked off as they are laid, and another piece is another one to lay', async () => {
+  await onMat('Hero');
+  const seat = within(screen.getByRole('list', { name: 'Seat, from the floor up' }));
+  const boxes = seat.getAllByRole('checkbox');
+  expect(screen.getByText(/^0 of \d+ lie\.$/)).toBeInTheDocument();
+  fireEvent.click(boxes[0]!);
+  expect(screen.getByText(/^(1 of \d+ lie|Everything lies)\.$/)).toBeInTheDocument();
+  press(/One rung higher/);
+  const after = within(screen.getByRole('list', { name: 'Seat, from the floor up' }));
+  const laid = after.queryAllByRole('checkbox', { checked: true });
+  expect(laid.length).toBeLessThanOrEqual(1);
+});
+
+test('a hold is lengthened, and its cues are said aloud where that is wished', async () => {
+  const { state } = await onMat('Hero');
+  step('Hold');
+  const whole = () => screen.getByRole('timer').getAttribute('aria-label');
+  const before = whole();
+  press('30 seconds more');
+  expect(whole()).not.toBe(before);
+  expect(state().mat.now?.moreSeconds).toBe(30);
+  await act(
+    async () => void fireEvent.click(screen.getByRole('checkbox', { name: /Say the cues aloud/ })),
+  );
+  expect(state().settings['settings']?.cuesAloud).toBe(true);
+});
+
+test('a pose done again is held against the round before', async () => {
+  const { state } = await show(<MatScreen id="p1" />);
+  press('Hero again at the end');
+  for (const box of screen.getAllByRole('checkbox'))
+    if (!box.textContent?.endsWith('Hero')) fireEvent.click(box);
+  press(/^Begin: 2 poses/);
+  step('Feel');
+  answer('Where was the feeling', 'In muscle');
+  answer('How strong out of ten', '3');
+  await act(async () => press(/^Record, next pose/));
+  expect(state().mat.now?.at).toBe(1);
+  expect(screen.getByText('The round before, today')).toBeInTheDocument();
+  expect(screen.getByText(/3 of 10 in muscle/)).toBeInTheDocument();
 });
 
 test('where a thing is missing, other pieces for about the height take its place, and are what is recorded', async () => {

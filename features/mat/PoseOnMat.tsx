@@ -9,39 +9,39 @@ import type { Estimates } from '@/core/estimate/estimate';
 import type { PlanPose, PlanSlot } from '@/core/formats/plan';
 import { inPoseOf, solveFigure, type InPose } from '@/core/plan/solve';
 import { choicesFor } from '@/core/approaches/approaches';
-import type { Remedy } from '@/core/poses/pose';
 import { entryOf, poseById } from '@/core/poses/poses';
 import { selectShelf } from '@/store/selectors';
 import {
-  faultToggled,
   heldSeconds,
   leftRunning,
   matSteps,
   poseSkipped,
   stepTaken,
+  stepUndone,
   type Mat,
   type MatStep,
   type Settled,
 } from '@/store/mat';
 import { stacksOf } from '@/ui/figure/stacks';
 import { PoseScene } from '@/ui/PoseScene';
-import { Chips, Press, Tick } from '@/ui/Press';
+import { Chips, Press } from '@/ui/Press';
 import { Screen } from '@/ui/Screen';
 import { Sheet } from '@/ui/Sheet';
 import { Aside, Title, Words } from '@/ui/Words';
 import { nowIso, useEstimates, useOjas, useOjasDispatch, useUnits } from '../hooks';
 import { railColumns } from '../plan/columns';
+import { PoseLine } from '../plan/PoseLine';
 import { figureWords, poseTitle } from '../plan/words';
 import { Build } from './Build';
 import { Dials } from './Dials';
 import { Feel } from './Feel';
 import { Hold } from './Hold';
 import { HowLong } from './HowLong';
+import { Look } from './Look';
 import { Rungs } from './Rungs';
 import { builtOf, dialsOn, endSession, recordPose, type Felt } from './session';
 import { Stopped, StopWords } from './Stop';
-import { slotKey, slotRefOf } from '@/core/slots';
-import { dialName, slotName } from '@/ui/words/words';
+import { slotKey } from '@/core/slots';
 
 const stepWords: Readonly<Record<MatStep, string>> = {
   build: 'Build',
@@ -68,6 +68,10 @@ export function PoseOnMat({ person, planned, mat, onEnded }: PoseOnMatProps) {
   const [stopping, setStopping] = useState(false);
   /** What was felt, while it is asked how long a hold really was that was left running. */
   const [asked, setAsked] = useState<Felt | null>(null);
+  const canUndo = useOjas((state) => state.mat.past.length > 0);
+  const round = mat.done.findLast(
+    ({ pose, side }) => pose === planned.pose && side === planned.side,
+  );
   const heading = useRef<ViewType>(null);
   const key = placeKey(planned);
   const settled = mat.settled[key] ?? asPlanned(planned);
@@ -85,7 +89,8 @@ export function PoseOnMat({ person, planned, mat, onEnded }: PoseOnMatProps) {
     ({ stack, stackCm, isLength }) => stack.length > 0 && (isLength || stackCm > 0.3),
   );
   const finish = async (felt: Felt, heldAs?: number) => {
-    if (heldAs === undefined && leftRunning(heldSeconds(mat, nowIso()), planned.holdSeconds))
+    const whole = planned.holdSeconds + mat.moreSeconds;
+    if (heldAs === undefined && leftRunning(heldSeconds(mat, nowIso()), whole))
       return setAsked(felt);
     const last = mat.at + 1 >= mat.poses.length;
     const outcome = await dispatch(recordPose(planned, felt, heldAs));
@@ -150,7 +155,13 @@ export function PoseOnMat({ person, planned, mat, onEnded }: PoseOnMatProps) {
         {...{ person, planned, mat, settled, lying, inPose, estimates, set }}
         onRecord={(felt) => finish(felt)}
       />
+      {round && (mat.step === 'build' || mat.step === 'feel') ? (
+        <Sheet>
+          <PoseLine title="The round before, today" outcome={round} />
+        </Sheet>
+      ) : null}
       <View className="flex-row flex-wrap gap-2">
+        {canUndo ? <Press onPress={() => dispatch(stepUndone())}>Undo the last step</Press> : null}
         <Press onPress={() => dispatch(poseSkipped())}>Skip this pose</Press>
         <Press onPress={() => dispatch(endSession()).then((outcome) => outcome.ok && onEnded())}>
           End the session here
@@ -181,7 +192,10 @@ function OfStep({ mat, onRecord, ...now }: OfStepProps) {
       return (
         <>
           <Dials {...now} />
-          <Build person={person} planned={planned} lying={lying} settled={settled} />
+          <Build
+            {...{ person, planned, lying, settled }}
+            ticked={mat.ticked[placeKey(planned)] ?? []}
+          />
           {rungs}
         </>
       );
@@ -191,7 +205,7 @@ function OfStep({ mat, onRecord, ...now }: OfStepProps) {
       return (
         <>
           <Dials {...now} />
-          <Look planned={planned} mat={mat} />
+          <Look {...now} mat={mat} />
           {rungs}
         </>
       );
@@ -255,46 +269,3 @@ const Enter = ({ person, planned }: { readonly person: Person; readonly planned:
     ))}
   </Sheet>
 );
-
-const remedyWords = (remedy: Remedy) => {
-  if ('cue' in remedy) return remedy.cue;
-  if ('dial' in remedy)
-    return `${dialName(remedy.dial)}: ${remedy.way === 'raise' ? 'more' : 'less'}.`;
-  return `${slotName(slotRefOf(remedy.slot))}: one rung ${remedy.way === 'raise' ? 'higher' : 'lower'}.`;
-};
-
-/** What to look at, and what may be seen with the support that mends it. */
-function Look({ planned, mat }: { readonly planned: PlanPose; readonly mat: Mat }) {
-  const dispatch = useOjasDispatch();
-  const pose = poseById(planned.pose);
-  const key = placeKey(planned);
-  const seen = mat.faults[key] ?? [];
-  return (
-    <>
-      <Sheet>
-        <Title level={2}>Look</Title>
-        {pose?.look.map((cue) => (
-          <Words key={cue} className="text-lg">
-            {cue}
-          </Words>
-        ))}
-      </Sheet>
-      <Sheet>
-        <Title level={2}>Seen anything of this?</Title>
-        {pose?.faults.map((fault) => (
-          <View key={fault.id}>
-            <Tick
-              checked={seen.includes(fault.id)}
-              onToggle={() => dispatch(faultToggled({ pose: key, fault: fault.id }))}
-            >
-              {fault.seen}
-            </Tick>
-            {seen.includes(fault.id) ? (
-              <Words className="pl-9 font-semibold text-rust">{remedyWords(fault)}</Words>
-            ) : null}
-          </View>
-        ))}
-      </Sheet>
-    </>
-  );
-}

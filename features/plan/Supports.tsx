@@ -37,7 +37,7 @@ export function SupportLines({ planned, shelf, units }: SupportsProps) {
           key={slotKey(slot)}
           className={`flex-row items-end gap-3 ${slot.slot === 'back' ? 'flex-wrap' : ''}`}
         >
-          {slot.isLength ? null : <Drawn slot={slot} shelf={shelf} />}
+          {slot.isLength ? null : <Pile slot={slot} shelf={shelf} />}
           <View className="shrink gap-0.5">
             <Words>
               <Words className="font-semibold">{slotName(slot)} </Words>
@@ -59,7 +59,8 @@ const MOVED_CM = 0.5;
 const hasMoved = ({ lastCm, stackCm, isLength }: PlanSlot) =>
   !isLength && lastCm !== null && Math.abs(lastCm - stackCm) > MOVED_CM;
 
-function Drawn({ slot, shelf }: { readonly slot: PlanSlot; readonly shelf: Shelf }) {
+/** A support drawn large enough to read. */
+export function Pile({ slot, shelf }: { readonly slot: PlanSlot; readonly shelf: Shelf }) {
   const Scene = slot.slot === 'back' ? RampScene : StackScene;
   return (
     <Scene
@@ -141,7 +142,7 @@ function Pieces({ slot, slots, shelf, units, inPose, onSwap }: PiecesProps) {
   return (
     <View className="gap-2">
       <View className={`flex-row items-end gap-3 ${slot.slot === 'back' ? 'flex-wrap' : ''}`}>
-        <Drawn slot={slot} shelf={shelf} />
+        <Pile slot={slot} shelf={shelf} />
         <View
           role="list"
           aria-label={`${slotName(slot)}, from the floor up`}
