@@ -21,7 +21,7 @@ module.exports = {
       testMatch: ['<rootDir>/{ui,features}/**/*.test.tsx'],
       transform: { '\\.mjs$': '<rootDir>/scripts/jest-esbuild.cjs' },
       transformIgnorePatterns: [
-        '/node_modules/(?!((jest-)?react-native|@react-native(-community)?|expo(nent)?|@expo(nent)?/.*|react-navigation|@react-navigation/.*|react-native-svg|nativewind|d3-|internmap|react-hotkeys-hook|marked))',
+        '/node_modules/(?!((jest-)?react-native|@react-native(-community)?|expo(nent)?|@expo(nent)?/.*|react-navigation|@react-navigation/.*|react-native-svg|nativewind|d3-|internmap|react-hotkeys-hook|marked|d3-dsv))',
       ],
       setupFilesAfterEnv: ['<rootDir>/scripts/jest-screens.ts'],
       moduleNameMapper: {

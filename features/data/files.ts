@@ -1,5 +1,5 @@
 /** Hands a file to the person, from memory. */
-export function saveFile(name: string, parts: readonly string[], type: string): void {
+export function saveFile(name: string, parts: readonly BlobPart[], type: string): void {
   const address = URL.createObjectURL(new Blob([...parts], { type }));
   const link = document.createElement('a');
   link.href = address;

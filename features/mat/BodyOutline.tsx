@@ -22,17 +22,17 @@ const spots: readonly Spot[] = [
   { id: 'hip', words: 'Hip joint', place: 'joint', seen: 'front', at: [-11, 88] },
   { id: 'knee', words: 'Knee', place: 'joint', seen: 'front', at: [-10, 49] },
   { id: 'ankle', words: 'Ankle', place: 'joint', seen: 'front', at: [-10, 12] },
-  { id: 'groin', words: 'Inner thigh', place: 'muscle', seen: 'front', at: [4, 76] },
-  { id: 'front-thigh', words: 'Front of the thigh', place: 'muscle', seen: 'front', at: [13, 60] },
+  { id: 'groin', words: 'Inner thigh', place: 'muscle', seen: 'front', at: [5, 78] },
+  { id: 'front-thigh', words: 'Front of the thigh', place: 'muscle', seen: 'front', at: [16, 60] },
   { id: 'shin', words: 'Shin', place: 'muscle', seen: 'front', at: [10, 28] },
   { id: 'low-back', words: 'Low back', place: 'low-back', seen: 'back', at: [0, 106] },
-  { id: 'outer-hip', words: 'Outer hip and seat', place: 'muscle', seen: 'back', at: [-13, 86] },
-  { id: 'back-thigh', words: 'Back of the thigh', place: 'muscle', seen: 'back', at: [11, 66] },
+  { id: 'outer-hip', words: 'Outer hip and seat', place: 'muscle', seen: 'back', at: [-15, 86] },
+  { id: 'back-thigh', words: 'Back of the thigh', place: 'muscle', seen: 'back', at: [13, 64] },
   { id: 'calf', words: 'Calf', place: 'muscle', seen: 'back', at: [-10, 30] },
 ];
 
 const STATURE = 170;
-const [HALF_CM, TOP_CM] = [34, 128];
+const [HALF_CM, TOP_CM] = [40, 172];
 const THUMB_PX = 40;
 /** The width of a phone's sheet, until the place itself is known. */
 const USUAL_PX = 326;
@@ -69,7 +69,7 @@ interface BodyOutlineProps {
 /** A body from the front and from behind, to tap where it was felt. */
 export function BodyOutline({ chosen, onChoose }: BodyOutlineProps) {
   const [widthPx, setWidthPx] = useState(USUAL_PX);
-  const scale = Math.min(2.3, widthPx / (4 * HALF_CM));
+  const scale = Math.min(1.85, widthPx / (4 * HALF_CM));
   const heightPx = TOP_CM * scale;
   const views = ['front', 'back'] as const;
   return (
@@ -109,7 +109,7 @@ export function BodyOutline({ chosen, onChoose }: BodyOutlineProps) {
                   aria-checked={chosen === spot.id}
                   aria-label={spot.words}
                   onPress={() => onChoose(spot.id, spot.place)}
-                  className={`absolute items-center justify-center rounded-full border-2 ${chosen === spot.id ? 'border-thread bg-thread' : spot.place === 'muscle' ? 'border-sheet bg-sheet/60' : 'border-rust bg-sheet/60'}`}
+                  className={`absolute items-center justify-center rounded-full border-2 ${chosen === spot.id ? 'border-thread bg-thread' : spot.place === 'muscle' ? 'border-ink bg-sheet/70' : 'border-rust bg-sheet/70'}`}
                   style={{
                     width: THUMB_PX,
                     height: THUMB_PX,

@@ -52,7 +52,7 @@ export function Build({ person, planned, lying, settled, ticked }: BuildProps) {
       {lying.length === 0 ? <Words className="text-lg">Nothing to fetch.</Words> : null}
       {all.length > 0 ? (
         <Words role="status" aria-live="polite">
-          {laid === all.length ? 'Everything lies.' : `${laid} of ${all.length} lie.`}
+          {laid === all.length ? 'All laid.' : `${laid} of ${all.length} laid.`}
         </Words>
       ) : null}
     </Sheet>

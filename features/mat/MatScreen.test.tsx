@@ -121,9 +121,9 @@ test('pieces are ticked off as they are laid, and another piece is another one t
   await onMat('Hero');
   const seat = within(screen.getByRole('list', { name: 'Seat, from the floor up' }));
   const boxes = seat.getAllByRole('checkbox');
-  expect(screen.getByText(/^0 of \d+ lie\.$/)).toBeInTheDocument();
+  expect(screen.getByText(/^0 of \d+ laid\.$/)).toBeInTheDocument();
   fireEvent.click(boxes[0]!);
-  expect(screen.getByText(/^(1 of \d+ lie|Everything lies)\.$/)).toBeInTheDocument();
+  expect(screen.getByText(/^(1 of \d+|All) laid\.$/)).toBeInTheDocument();
   press(/One rung higher/);
   const after = within(screen.getByRole('list', { name: 'Seat, from the floor up' }));
   const laid = after.queryAllByRole('checkbox', { checked: true });

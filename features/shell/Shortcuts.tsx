@@ -22,6 +22,7 @@ const pages: Readonly<Record<string, readonly [words: string, page: string]>> = 
   '2': ['Plan', 'plan'],
   '3': ['Mat', 'mat'],
   '4': ['Record', 'record'],
+  '5': ['Progress', 'progress'],
 };
 const others = [
   ['/', 'Find by name'],

@@ -8,6 +8,7 @@ const tabs = [
   { id: 'plan', name: 'Plan', path: '/plan' },
   { id: 'mat', name: 'Mat', path: '/mat' },
   { id: 'record', name: 'Record', path: '/record' },
+  { id: 'progress', name: 'Progress', path: '/progress' },
 ] as const;
 
 /** The way through a student: each step is one tap from the next. */
@@ -22,13 +23,13 @@ export function StudentTabs({
     <View
       role="navigation"
       aria-label="Of this student"
-      className="flex-row flex-wrap gap-x-1 border-b border-line"
+      className="flex-row justify-between border-b border-line"
     >
       {tabs.map((tab) => (
         <Link key={tab.id} href={`/students/${id}${tab.path}` as '/students'} asChild>
           <Pressable
             aria-current={tab.id === here ? 'page' : undefined}
-            className={`min-h-12 justify-center border-b-4 px-2 ${tab.id === here ? 'border-thread' : 'border-transparent'}`}
+            className={`min-h-12 shrink justify-center border-b-4 px-1 ${tab.id === here ? 'border-thread' : 'border-transparent'}`}
           >
             <Words className={tab.id === here ? 'font-semibold text-thread' : 'text-faint'}>
               {tab.name}

@@ -1,0 +1,7 @@
+import { useLocalSearchParams } from 'expo-router';
+import { ProgressScreen } from '@/features/progress/ProgressScreen';
+
+export default function Progress() {
+  const { id } = useLocalSearchParams<{ id: string }>();
+  return <ProgressScreen key={id} id={id} />;
+}

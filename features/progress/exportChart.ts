@@ -1,0 +1,58 @@
+import { csvFormatRows } from 'd3-dsv';
+import { saveFile } from '../data/files';
+
+const SVG_TYPE = 'image/svg+xml';
+/** What of a drawing comes from the page's colours and must be written into a picture of its own. */
+const PAINT = ['fill', 'stroke'] as const;
+
+/** A drawing of the page as a picture that stands by itself, its colours written out. */
+export function standaloneSvg(svg: SVGSVGElement): string {
+  const copy = svg.cloneNode(true) as SVGSVGElement;
+  const [from, to] = [
+    [svg, ...svg.querySelectorAll('*')],
+    [copy, ...copy.querySelectorAll('*')],
+  ];
+  from.forEach((one, i) => {
+    const style = getComputedStyle(one);
+    for (const name of PAINT)
+      if (one.hasAttribute(name) && one.getAttribute(name) !== 'none')
+        to[i]?.setAttribute(name, style.getPropertyValue(name));
+  });
+  copy.setAttribute('xmlns', 'http://www.w3.org/2000/svg');
+  const [, , width, height] = (svg.getAttribute('viewBox') ?? '0 0 340 170').split(' ');
+  copy.setAttribute('width', width ?? '340');
+  copy.setAttribute('height', height ?? '170');
+  return new XMLSerializer().serializeToString(copy);
+}
+
+const svgIn = (id: string) => document.getElementById(id)?.querySelector('svg') ?? null;
+
+/** The chart of a part of the page as an SVG file. */
+export function saveSvg(id: string, name: string): void {
+  const svg = svgIn(id);
+  if (svg) saveFile(`${name}.svg`, [standaloneSvg(svg)], SVG_TYPE);
+}
+
+const PNG_SCALE = 3;
+/** The same as a PNG, three times as large. */
+export async function savePng(id: string, name: string): Promise<void> {
+  const svg = svgIn(id);
+  if (!svg) return;
+  const text = standaloneSvg(svg);
+  const image = new Image();
+  image.src = `data:${SVG_TYPE};charset=utf-8,${encodeURIComponent(text)}`;
+  await image.decode();
+  const canvas = document.createElement('canvas');
+  [canvas.width, canvas.height] = [image.width * PNG_SCALE, image.height * PNG_SCALE];
+  const pen = canvas.getContext('2d');
+  if (!pen) return;
+  pen.fillStyle = 'white';
+  pen.fillRect(0, 0, canvas.width, canvas.height);
+  pen.drawImage(image, 0, 0, canvas.width, canvas.height);
+  const blob = await new Promise<Blob | null>((resolve) => canvas.toBlob(resolve, 'image/png'));
+  if (blob) saveFile(`${name}.png`, [blob], 'image/png');
+}
+
+/** Rows as a CSV file, the first of them its head. */
+export const saveCsv = (name: string, rows: readonly (readonly string[])[]): void =>
+  saveFile(`${name}.csv`, [`${csvFormatRows(rows.map((row) => [...row]))}\n`], 'text/csv');

@@ -1,0 +1,133 @@
+import { scaleLinear, scaleTime } from 'd3-scale';
+import { curveStepAfter, line } from 'd3-shape';
+import { parseISO } from 'date-fns/parseISO';
+import Svg, { Circle, Line, Path, Text } from 'react-native-svg';
+import { date } from './format';
+import { tone } from './tones';
+
+export interface Steps {
+  readonly name: string;
+  readonly steps: readonly {
+    readonly at: string;
+    readonly value: number;
+    readonly warned: boolean;
+  }[];
+}
+
+interface StepChartProps {
+  readonly courses: readonly Steps[];
+  /** A value as it is shown: "12 cm", "30°". */
+  readonly written: (value: number) => string;
+  readonly words: string;
+}
+
+const [WIDTH, HEIGHT, LEFT, FOOT] = [340, 170, 46, 22];
+/** Lines are told apart by how they are dashed as well as by tone. */
+const looks = [
+  { colour: 'thread', dash: '', sign: '——' },
+  { colour: 'rust', dash: '7 4', sign: '– –' },
+  { colour: 'moss', dash: '2 4', sign: '· ·' },
+  { colour: 'ink', dash: '10 3 2 3', sign: '–·–' },
+] as const;
+export const lookOf = (i: number) => looks[i % looks.length] as (typeof looks)[number];
+
+/** Heights or settings as they stood from one time to the next; where a joint spoke, the mark is a triangle. */
+export function StepChart({ courses, written, words }: StepChartProps) {
+  const all = courses.flatMap(({ steps }) => steps);
+  if (all.length === 0) return null;
+  const times = all.map(({ at }) => parseISO(at)).sort((a, b) => a.getTime() - b.getTime());
+  const [first, last] = [times[0] as Date, times.at(-1) as Date];
+  const x = scaleTime()
+    .domain([first, last])
+    .range([LEFT + 8, WIDTH - 10]);
+  const y = scaleLinear()
+    .domain([0, Math.max(...all.map(({ value }) => value), 1)])
+    .nice(4)
+    .range([HEIGHT - FOOT, 10]);
+  const xOf = (at: string) => x(parseISO(at));
+  return (
+    <Svg
+      width="100%"
+      height={HEIGHT}
+      viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
+      role="img"
+      aria-label={words}
+    >
+      {y.ticks(4).map((tick) => (
+        <Line
+          key={tick}
+          x1={LEFT}
+          x2={WIDTH}
+          y1={y(tick)}
+          y2={y(tick)}
+          stroke={tone('line')}
+          strokeWidth={0.7}
+        />
+      ))}
+      {y.ticks(4).map((tick) => (
+        <Text
+          key={`t${tick}`}
+          x={LEFT - 5}
+          y={y(tick) + 4}
+          fontSize={11}
+          fontFamily="OjasText"
+          fill={tone('faint')}
+          textAnchor="end"
+        >
+          {written(tick)}
+        </Text>
+      ))}
+      {courses.map(({ name, steps }, i) => (
+        <Path
+          key={name}
+          d={
+            line<Steps['steps'][number]>()
+              .x(({ at }) => xOf(at))
+              .y(({ value }) => y(value))
+              .curve(curveStepAfter)([...steps]) ?? ''
+          }
+          fill="none"
+          stroke={tone(lookOf(i).colour)}
+          strokeWidth={2}
+          strokeDasharray={lookOf(i).dash}
+        />
+      ))}
+      {courses.flatMap(({ name, steps }, i) =>
+        steps.map(({ at, value, warned }, j) =>
+          warned ? (
+            <Path
+              key={`${name}/${j}`}
+              d={`M${xOf(at)} ${y(value) - 7}l6 11h-12z`}
+              fill={tone('rust')}
+              stroke={tone('sheet')}
+              strokeWidth={1}
+            />
+          ) : (
+            <Circle
+              key={`${name}/${j}`}
+              cx={xOf(at)}
+              cy={y(value)}
+              r={3.5}
+              fill={tone('sheet')}
+              stroke={tone(lookOf(i).colour)}
+              strokeWidth={1.5}
+            />
+          ),
+        ),
+      )}
+      {[first, last].map((day, i) => (
+        <Text
+          key={i}
+          x={i === 0 ? LEFT + 8 : WIDTH - 10}
+          y={HEIGHT - 5}
+          fontSize={11}
+          fontFamily="OjasText"
+          fill={tone('faint')}
+          textAnchor={i === 0 ? 'start' : 'end'}
+        >
+          {date(day.toISOString())}
+        </Text>
+      ))}
+    </Svg>
+  );
+}
