@@ -39,6 +39,8 @@ export const matSchema = z.object({
     ),
   ),
   faults: z.record(z.string(), z.array(z.string())),
+  /** Why a pose is built otherwise than advised. */
+  whys: z.record(z.string(), z.string()).default({}),
   /** Pieces that lie already, by pose. */
   ticked: z.record(z.string(), z.array(z.string())).default({}),
   /** Longer than planned by so much, for the pose that is held now. */
@@ -59,6 +61,8 @@ const laidPoseSchema = z.object({
   settled: z.array(settledSchema),
   dials: z.array(dialSettingSchema),
   changes: matSchema.shape.changes.valueType,
+  /** Why, in the teacher's words. */
+  why: z.string().max(4000).optional(),
 });
 export type LaidPose = z.infer<typeof laidPoseSchema>;
 /** What was laid out for students before their next session: poses with pieces of their own, an order of poses. */
@@ -157,6 +161,7 @@ export const matSlice = createSlice({
         settled: { ...payload.settled, ...ofLaid('settled') },
         changes: ofLaid('changes'),
         faults: {},
+        whys: Object.fromEntries(laid.flatMap(([pose, { why }]) => (why ? [[pose, why]] : []))),
         ticked: {},
         moreSeconds: 0,
         dials: ofLaid('dials'),

@@ -139,6 +139,8 @@ export const sessionPoseSchema = open({
     .optional(),
   /** The teacher went against the advice; what was settled on counts as said, not as found. */
   overruled: z.boolean().optional(),
+  /** Why the teacher built otherwise than advised, in the teacher's words. */
+  why: words.optional(),
   nextDay: z.enum(['better', 'same', 'worse']).optional(),
 });
 

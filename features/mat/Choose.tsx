@@ -27,8 +27,9 @@ import { Chips, Press, Tick } from '@/ui/Press';
 import { Screen } from '@/ui/Screen';
 import { Sheet } from '@/ui/Sheet';
 import { Aside, Title, Words } from '@/ui/Words';
-import { freshId, useEstimates, useOjas, usePlan, useUnits, useWords } from '../hooks';
+import { freshId, useEstimates, useOjas, usePlan, useToday, useUnits, useWords } from '../hooks';
 import { ActionMark } from '../plan/ActionMark';
+import { AskNextDay } from '../plan/NextDay';
 import { groupNames, poseGroups, poseName, poseTitle, statusWords } from '../plan/words';
 import { StudentTabs } from '../students/StudentTabs';
 import { GiveToOthers, KeepSequence, LaidOut } from './Keep';
@@ -121,6 +122,7 @@ export function Choose({ person, day, onDay, onStart }: ChooseProps) {
       }
     >
       <StudentTabs id={id} here="mat" />
+      <AskNextDay session={sessions.at(-1)} />
       <View className="gap-1">
         <Words className="font-semibold">How does {name.split(' ')[0]} come today?</Words>
         <Chips

@@ -108,6 +108,7 @@ export function outcomeOf(mat: Mat, planned: PlanPose, felt: Felt, held: number)
     faults: mat.faults[key] ?? [],
     ...(changes.length > 0 ? { changes: changes.slice(-MOST_CHANGES) } : {}),
     ...(overruled ? { overruled: true } : {}),
+    ...(mat.whys[key] ? { why: mat.whys[key] } : {}),
     ...(dialsOn(mat, planned).length > 0 ? { dials: [...dialsOn(mat, planned)] } : {}),
     ...felt,
   };

@@ -48,6 +48,7 @@ export function PoseLine({ title, outcome }: PoseLineProps) {
         {outcome.breath === 'held' ? ' · breath held' : ''}
         {stop ? ` · stopped: ${stop}` : ''}
         {outcome.overruled ? ' · against the advice' : ''}
+        {outcome.why ? ` · ${outcome.why}` : ''}
       </Aside>
     </View>
   );

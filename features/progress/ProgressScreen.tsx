@@ -8,12 +8,13 @@ import { poseById } from '@/core/poses/poses';
 import { keyOf, ranges, rangeIds, sides, type RangeId } from '@/core/ranges/ranges';
 import { slotRefOf } from '@/core/slots';
 import { selectRecord, selectSessionsOf } from '@/store/selectors';
-import { Course } from '@/ui/Course';
+import { Course, StepChart } from '@/ui/charts/late';
+import { lookOf } from '@/ui/charts/looks';
+import type { Steps } from '@/ui/charts/StepChart';
 import { date, degrees, length, minutes, withDoubt } from '@/ui/format';
 import { Chips, Press } from '@/ui/Press';
 import { Screen } from '@/ui/Screen';
 import { Sheet } from '@/ui/Sheet';
-import { lookOf, StepChart, type Steps } from '@/ui/StepChart';
 import { Aside, Title, Words } from '@/ui/Words';
 import { dialName, rangeName, slotName, wordsIn } from '@/ui/words/words';
 import { useEstimates, useOjas, usePerson, useUnits } from '../hooks';
@@ -61,10 +62,20 @@ interface OfRecord {
   readonly record: StudentRecord;
 }
 
+/** The range with the longest course. */
+const mostRead = ({ readings }: StudentRecord): RangeId | undefined =>
+  rangeIds.reduce<{ id?: RangeId; times: number }>(
+    (most, id) => {
+      const times = readings.filter(({ range }) => range === id).length;
+      return times > most.times ? { id, times } : most;
+    },
+    { times: 0 },
+  ).id;
+
 /** Ranges that were read, each with its band, and left against right. */
 function Ranges({ person, record }: OfRecord) {
   const read = rangeIds.filter((id) => record.readings.some(({ range }) => range === id));
-  const [chosen, setChosen] = useState<RangeId | undefined>(read[0]);
+  const [chosen, setChosen] = useState<RangeId | undefined>(mostRead(record));
   const here = chosen && read.includes(chosen) ? chosen : read[0];
   return (
     <Sheet role="region" aria-label="Ranges">

@@ -23,7 +23,7 @@ export function StudentTabs({
     <View
       role="navigation"
       aria-label="Of this student"
-      className="flex-row justify-between border-b border-line"
+      className="flex-row justify-between border-b border-line sm:justify-start sm:gap-x-4"
     >
       {tabs.map((tab) => (
         <Link key={tab.id} href={`/students/${id}${tab.path}` as '/students'} asChild>

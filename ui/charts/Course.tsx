@@ -2,8 +2,8 @@ import { scaleLinear, scaleTime } from 'd3-scale';
 import { area, line } from 'd3-shape';
 import Svg, { Circle, Line, Path, Text } from 'react-native-svg';
 import type { Look } from '@/core/estimate/looks';
-import { date, withDoubt } from './format';
-import { tone } from './tones';
+import { date, withDoubt } from '../format';
+import { tone } from '../tones';
 
 const [WIDTH, HEIGHT, LEFT, FOOT] = [340, 150, 34, 22];
 

@@ -2,8 +2,9 @@ import { scaleLinear, scaleTime } from 'd3-scale';
 import { curveStepAfter, line } from 'd3-shape';
 import { parseISO } from 'date-fns/parseISO';
 import Svg, { Circle, Line, Path, Text } from 'react-native-svg';
-import { date } from './format';
-import { tone } from './tones';
+import { date } from '../format';
+import { tone } from '../tones';
+import { lookOf } from './looks';
 
 export interface Steps {
   readonly name: string;
@@ -22,15 +23,6 @@ interface StepChartProps {
 }
 
 const [WIDTH, HEIGHT, LEFT, FOOT] = [340, 170, 46, 22];
-/** Lines are told apart by how they are dashed as well as by tone. */
-const looks = [
-  { colour: 'thread', dash: '', sign: '——' },
-  { colour: 'rust', dash: '7 4', sign: '– –' },
-  { colour: 'moss', dash: '2 4', sign: '· ·' },
-  { colour: 'ink', dash: '10 3 2 3', sign: '–·–' },
-] as const;
-export const lookOf = (i: number) => looks[i % looks.length] as (typeof looks)[number];
-
 /** Heights or settings as they stood from one time to the next; where a joint spoke, the mark is a triangle. */
 export function StepChart({ courses, written, words }: StepChartProps) {
   const all = courses.flatMap(({ steps }) => steps);

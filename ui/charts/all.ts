@@ -1,0 +1,2 @@
+export { Course } from './Course';
+export { StepChart } from './StepChart';
