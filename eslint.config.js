@@ -87,7 +87,7 @@ const places = [
 /** What a place may take from another, each for a reason. */
 const lent = {
   // A plan's words and marks; a student's tabs; the way to load late, and the demo book.
-  mat: ['plan', 'students'],
+  mat: ['plan', 'shell', 'students'],
   measure: ['data', 'students'],
   plan: ['shell', 'students'],
   progress: ['data', 'plan', 'shell', 'students'],

@@ -76,6 +76,8 @@ export const laidSchema = z.record(
 );
 export type Laid = z.infer<typeof laidSchema>[string];
 
+export const parkedSchema = z.record(z.string(), matSchema);
+
 /** How students come, as said before a session, with the local day on which it holds. */
 export const cameSchema = z.record(z.string(), z.object({ on: z.string(), day: z.enum(dayIds) }));
 
@@ -94,6 +96,8 @@ export const matSlice = createSlice({
     now: null as Mat | null,
     came: {} as z.infer<typeof cameSchema>,
     laid: {} as z.infer<typeof laidSchema>,
+    /** Mats of students who practise beside the one on the screen: their timers run on. */
+    parked: {} as z.infer<typeof parkedSchema>,
     /** The mat as it was before each of the last steps, until the page goes. */
     past: [] as Mat[],
   },
@@ -151,6 +155,9 @@ export const matSlice = createSlice({
       const ofLaid = <K extends keyof LaidPose>(what: K): Record<string, LaidPose[K]> =>
         Object.fromEntries(laid.map(([pose, one]) => [pose, one[what]]));
       delete state.laid[payload.person];
+      // Who is on a mat already goes on beside.
+      if (state.now && state.now.person !== payload.person)
+        state.parked[state.now.person] = state.now;
       state.now = {
         person: payload.person,
         startedAt: payload.at,
@@ -169,6 +176,17 @@ export const matSlice = createSlice({
         heldSeconds: 0,
         done: [],
       };
+    },
+    parkedRestored: (state, { payload }: PayloadAction<z.infer<typeof parkedSchema>>) => {
+      state.parked = payload;
+    },
+    /** Turns to the mat of another student; this one goes on beside it. */
+    matTaken: (state, { payload: person }: PayloadAction<string>) => {
+      const other = state.parked[person];
+      if (!other) return;
+      delete state.parked[person];
+      if (state.now) state.parked[state.now.person] = state.now;
+      state.now = other;
     },
     /** Takes back the last step on the mat. */
     stepUndone: (state) => {
@@ -279,6 +297,8 @@ export const {
   matRestored,
   stepTaken,
   stepUndone,
+  parkedRestored,
+  matTaken,
   rungMoved,
   dialTurned,
   piecesSwapped,

@@ -67,6 +67,8 @@ export const selectSessionsOf = (state: RootState, person: string) =>
 /** How a student comes today: as said, else as usual. */
 export function selectDay({ mat }: RootState, person: string, today: LocalDay): Day {
   if (mat.now?.person === person) return mat.now.day;
+  const beside = mat.parked[person];
+  if (beside) return beside.day;
   const said = mat.came[person];
   return said?.on === today ? said.day : 'usual';
 }

@@ -23,6 +23,8 @@ import {
   laidSchema,
   matRestored,
   matReducer,
+  parkedRestored,
+  parkedSchema,
   matSchema,
 } from './mat';
 import {
@@ -218,6 +220,7 @@ const orElse =
 
 const CAME = 'came';
 const LAID = 'laid';
+const PARKED = 'parked';
 const PICTURES = 'pictures';
 const ALONE: Tab = { name: 'only', alive: async () => new Set(['only']) };
 
@@ -307,6 +310,14 @@ export function createStore(
       effect: (_, { getState }) =>
         vault.writeDraft(name, of(getState() as RootState)).catch(() => undefined),
     });
+  drafts.startListening({
+    predicate: (_, now, before) =>
+      (now as RootState).mat.parked !== (before as RootState).mat.parked,
+    effect: async (_, { getState }) =>
+      vault
+        .writeDraft(`${PARKED}/${(await extra.tab).name}`, (getState() as RootState).mat.parked)
+        .catch(() => undefined),
+  });
   const store = configureStore({
     reducer,
     middleware: (usual) =>
@@ -435,7 +446,7 @@ const restoreDrafts =
   async (dispatch, _, { vault, tab: coming }) => {
     const [tab, drafts] = [await coming, await vault.readDrafts(keys)];
     const alive = await tab.alive();
-    const find = (draft: (typeof DRAFTS)[number] | typeof PICTURES): unknown => {
+    const find = (draft: (typeof DRAFTS)[number] | typeof PICTURES | typeof PARKED): unknown => {
       const own = `${draft}/${tab.name}`;
       const left = [...drafts.keys()].find(
         (name) =>
@@ -453,6 +464,8 @@ const restoreDrafts =
     };
     const came = cameSchema.safeParse(drafts.get(CAME));
     if (came.success) dispatch(cameRestored(came.data));
+    const parked = parkedSchema.safeParse(find(PARKED));
+    if (parked.success) dispatch(parkedRestored(parked.data));
     const laid = laidSchema.safeParse(drafts.get(LAID));
     if (laid.success) dispatch(laidRestored(laid.data));
     const [mat, measuring] = [find('mat'), find('measuring')];

@@ -27,12 +27,13 @@ import { Chips, Press, Tick } from '@/ui/Press';
 import { Screen } from '@/ui/Screen';
 import { Sheet } from '@/ui/Sheet';
 import { Aside, Title, Words } from '@/ui/Words';
-import { freshId, useEstimates, useOjas, usePlan, useToday, useUnits, useWords } from '../hooks';
+import { freshId, useEstimates, useOjas, usePlan, useUnits, useWords } from '../hooks';
 import { ActionMark } from '../plan/ActionMark';
 import { AskNextDay } from '../plan/NextDay';
 import { groupNames, poseGroups, poseName, poseTitle, statusWords } from '../plan/words';
 import { StudentTabs } from '../students/StudentTabs';
 import { GiveToOthers, KeepSequence, LaidOut } from './Keep';
+import { Mats } from './Mats';
 import { adviceWords, settledOn } from './order';
 import { OrderList, type Row } from './OrderList';
 import { doable } from './session';
@@ -67,6 +68,7 @@ export function Choose({ person, day, onDay, onStart }: ChooseProps) {
   const [looked, setLooked] = useState<readonly string[]>([]);
   const usual = usePlan(id);
   const laid = useOjas(({ mat }) => mat.laid[id]);
+  const someoneElse = useOjas(({ mat }) => mat.now !== null || Object.keys(mat.parked).length > 0);
   const [rows, setRows] = useState<readonly Row[]>(() =>
     (usual ? doable(usual) : [])
       .filter(({ pose }) => practised.has(pose))
@@ -122,6 +124,7 @@ export function Choose({ person, day, onDay, onStart }: ChooseProps) {
       }
     >
       <StudentTabs id={id} here="mat" />
+      {someoneElse ? <Mats id={id} /> : null}
       <AskNextDay session={sessions.at(-1)} />
       <View className="gap-1">
         <Words className="font-semibold">How does {name.split(' ')[0]} come today?</Words>

@@ -1,5 +1,6 @@
 import { act, fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { put } from '@/store/facts';
+import { holdStarted, matStarted, matTaken } from '@/store/mat';
 import { samplePerson, sampleReading } from '@/core/tests/samples';
 import { show, usualFacts } from '../tests/onScreen';
 import { MatScreen } from './MatScreen';
@@ -289,21 +290,32 @@ test('the timer runs, says its marks, and stops at a pause', async () => {
   }
 });
 
-test('another student’s session is not lost: finish it, keep it, or drop it', async () => {
+test('two students at once: a mat goes on beside the other, and one tap turns to it', async () => {
   const { store, state } = await show(<MatScreen id="p1" />, [
     ...usualFacts(),
     put('people', samplePerson({ id: 'p2', name: 'Other Sample' })),
   ]);
-  act(
-    () =>
-      void store.dispatch({
-        type: 'mat/matStarted',
-        payload: { person: 'p2', poses: ['hero/both'], at: '2026-03-02T18:00:00Z' },
-      }),
+  const long = new Date(Date.now() - 3_600_000).toISOString();
+  act(() => {
+    store.dispatch(matStarted({ person: 'p2', poses: ['hero/both'], at: long }));
+    store.dispatch(holdStarted(long));
+  });
+  const beside = () => within(screen.getByRole('group', { name: 'Mat of Other Sample' }));
+  expect(beside().getByText('Hero · the time is over')).toBeInTheDocument();
+  press(/^Begin/);
+  expect(state().mat.now?.person).toBe('p1');
+  expect(state().mat.parked['p2']?.holdingSince).toBe(long);
+  step('Hold');
+  press('Begin the hold');
+  expect(screen.getByRole('link', { name: 'To Other Sample' })).toHaveAttribute(
+    'href',
+    '/students/p2/mat',
   );
-  expect(screen.getByText(/Other Sample is still on the mat/)).toBeInTheDocument();
-  press('Drop it');
-  expect(state().mat.now).toBeNull();
+  act(() => void store.dispatch(matTaken('p2')));
+  // The screen of the first student turns back to the first mat, whose hold runs on.
+  await waitFor(() => expect(state().mat.now?.person).toBe('p1'));
+  expect(Object.keys(state().mat.parked)).toEqual(['p2']);
+  expect(state().mat.now?.holdingSince).not.toBeNull();
 });
 
 test('the knees bend more at a tap, it stands beside what was reckoned, and it is written down', async () => {

@@ -1,10 +1,10 @@
-import { Link, useRouter } from 'expo-router';
+import { useRouter } from 'expo-router';
+import { useEffect } from 'react';
 import { placeKey, poseIdAt } from '@/core/plan/order';
-import { daySaid, matCleared, matStarted } from '@/store/mat';
+import { daySaid, matStarted, matTaken } from '@/store/mat';
 import { selectDay } from '@/store/selectors';
 import { Press } from '@/ui/Press';
 import { Screen } from '@/ui/Screen';
-import { Sheet } from '@/ui/Sheet';
 import { Words } from '@/ui/Words';
 import { nowIso, todayIso, useOjas, useOjasDispatch, usePerson, usePlan } from '../hooks';
 import { NoStudent } from '../students/NoStudent';
@@ -16,32 +16,18 @@ import { endSession } from './session';
 /** The session: which poses, then one pose at a time. */
 export function MatScreen({ id }: { readonly id: string }) {
   const person = usePerson(id);
-  const mat = useOjas((state) => state.mat.now);
-  const plan = usePlan(id, mat?.person === id ? mat.poses.map(poseIdAt) : []);
+  const now = useOjas((state) => state.mat.now);
+  const mat = now?.person === id ? now : null;
+  const waits = useOjas((state) => state.mat.parked[id] !== undefined);
+  const plan = usePlan(id, mat ? mat.poses.map(poseIdAt) : []);
   const day = useOjas((state) => selectDay(state, id, todayIso()));
   const dispatch = useOjasDispatch();
   const router = useRouter();
-  const other = usePerson(mat?.person ?? '');
+  // Whoever is on a mat beside this one is turned to.
+  useEffect(() => {
+    if (waits) dispatch(matTaken(id));
+  }, [waits, id, dispatch]);
   if (!person || !plan) return <NoStudent />;
-  if (mat && mat.person !== id) {
-    return (
-      <Screen title={person.name}>
-        <StudentTabs id={id} here="mat" />
-        <Sheet>
-          <Words>
-            {other?.name ?? 'Somebody'} is still on the mat. Finish that session first, or leave it.
-          </Words>
-          <Link href={`/students/${mat.person}/mat`} asChild>
-            <Press kind="main">Back to {other?.name ?? 'that session'}</Press>
-          </Link>
-          <Press onPress={() => dispatch(endSession())}>End it and keep what was done</Press>
-          <Press kind="warn" onPress={() => dispatch(matCleared())}>
-            Drop it
-          </Press>
-        </Sheet>
-      </Screen>
-    );
-  }
   if (!mat)
     return (
       <Choose

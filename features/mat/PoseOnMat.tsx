@@ -38,6 +38,7 @@ import { Feel } from './Feel';
 import { Hold } from './Hold';
 import { HowLong } from './HowLong';
 import { Look } from './Look';
+import { Mats } from './Mats';
 import { Rungs } from './Rungs';
 import { builtOf, dialsOn, endSession, recordPose, type Felt } from './session';
 import { Stopped, StopWords } from './Stop';
@@ -160,6 +161,7 @@ export function PoseOnMat({ person, planned, mat, onEnded }: PoseOnMatProps) {
           <PoseLine title="The round before, today" outcome={round} />
         </Sheet>
       ) : null}
+      <Mats id={person.id} />
       <View className="flex-row flex-wrap gap-2">
         {canUndo ? <Press onPress={() => dispatch(stepUndone())}>Undo the last step</Press> : null}
         <Press onPress={() => dispatch(poseSkipped())}>Skip this pose</Press>

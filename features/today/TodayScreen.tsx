@@ -30,6 +30,7 @@ export function TodayScreen() {
   const people = useOjas(selectPeople);
   const latest = useOjas((state) => state.sessions);
   const mat = useOjas((state) => state.mat.now);
+  const parked = useOjasList((state) => Object.keys(state.mat.parked));
   const measuring = useOjas((state) => state.measuring.now);
   const shelf = useOjas(selectShelf);
   const { left } = useOjas((state) => state.storage);
@@ -62,6 +63,9 @@ export function TodayScreen() {
       }
     >
       {mat ? <Resume person={mat.person} what="session" /> : null}
+      {parked.map((id) => (
+        <Resume key={id} person={id} what="session" />
+      ))}
       {measuring?.entry && (measuring.visit !== null || measuring.entry.values.length > 0) ? (
         <Resume person={measuring.person} what="measuring" />
       ) : null}
