@@ -586,6 +586,11 @@ export const stackCost = {
     'nobody fetches a piece for what cannot be felt; at 0.35 ordinary adults got eight pieces in a seated fold',
   ),
   perSoftLayer: p(0.12, 'ratio'),
+  perHardUnderHead: p(
+    0.5,
+    'ratio',
+    'a head, a chest or a neck is laid on something soft where that comes as near; starting value',
+  ),
   perWobble: p(0.8, 'ratio'),
   perPieceMoved: p(0.15, 'ratio', 'change from what already lies there; starting value'),
 } as const;

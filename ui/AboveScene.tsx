@@ -1,4 +1,3 @@
-import { useState } from 'react';
 import { View } from 'react-native';
 import Svg, { Line, Text as SvgText } from 'react-native-svg';
 import type { Body } from '@/core/body/body';
@@ -7,6 +6,7 @@ import type { ReadingSide } from '@/core/ranges/ranges';
 import { fromAbove } from './figure/above';
 import { FlatFigure } from './figure/FlatFigure';
 import { tone } from './tones';
+import { useWidth } from './useWidth';
 
 interface AboveSceneProps {
   readonly posture: Posture;
@@ -21,7 +21,7 @@ const ROOM_CM = 12;
 
 /** The student from above, facing right: how far the knees fall open, where the feet lie. */
 export function AboveScene({ posture, body, side, words, mostHeightPx }: AboveSceneProps) {
-  const [widthPx, setWidthPx] = useState(0);
+  const [widthPx, onLayout] = useWidth();
   const s = body.statureCm;
   const seen = fromAbove(posture, body);
   // Facing right, the left of the body is up; a worked right leg is mirrored down.
@@ -36,7 +36,7 @@ export function AboveScene({ posture, body, side, words, mostHeightPx }: AboveSc
   const scale = Math.max(0.4, Math.min(widthPx / (right - left), mostHeightPx / (2 * half)));
   const line = 1.1 / scale;
   return (
-    <View onLayout={({ nativeEvent }) => setWidthPx(nativeEvent.layout.width)} className="w-full">
+    <View onLayout={onLayout} className="w-full">
       <View role="img" aria-label={words} className="items-center">
         {widthPx > 0 ? (
           <Svg

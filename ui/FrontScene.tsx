@@ -1,4 +1,3 @@
-import { useState } from 'react';
 import { View } from 'react-native';
 import Svg, { Line, Rect, Text as SvgText } from 'react-native-svg';
 import type { Body } from '@/core/body/body';
@@ -11,6 +10,7 @@ import { fromFront, type FrontSupport } from './figure/front';
 import { drawnPieces } from './figure/layers';
 import { PropPiece } from './figure/PropPiece';
 import { tone } from './tones';
+import { useWidth } from './useWidth';
 
 interface FrontSceneProps {
   readonly posture: Posture;
@@ -38,7 +38,7 @@ export function FrontScene({
   words,
   mostHeightPx,
 }: FrontSceneProps) {
-  const [widthPx, setWidthPx] = useState(0);
+  const [widthPx, onLayout] = useWidth();
   const s = body.statureCm;
   const seen = fromFront(posture, body);
   // The student faces the viewer: their left is on the right of the picture; a worked right leg is mirrored.
@@ -51,7 +51,7 @@ export function FrontScene({
   const line = 1.1 / scale;
   const hipY = seen.hips[0]?.[1] ?? 0;
   return (
-    <View onLayout={({ nativeEvent }) => setWidthPx(nativeEvent.layout.width)} className="w-full">
+    <View onLayout={onLayout} className="w-full">
       <View role="img" aria-label={words} className="items-center">
         {widthPx > 0 ? (
           <Svg

@@ -1,4 +1,3 @@
-import { useState } from 'react';
 import { View } from 'react-native';
 import Svg, { Line } from 'react-native-svg';
 import type { Body } from '@/core/body/body';
@@ -12,6 +11,7 @@ import type { Stacks } from './figure/stacks';
 import { DragEdge } from './DragEdge';
 import { columnMiddlePx, Rail, railWidthPx, type RailColumn } from './Rail';
 import { tone } from './tones';
+import { useWidth } from './useWidth';
 
 interface PoseSceneProps {
   readonly posture: Posture;
@@ -49,7 +49,7 @@ export function PoseScene({
   moveMostCm = 0,
   marks = [],
 }: PoseSceneProps) {
-  const [widthPx, setWidthPx] = useState(0);
+  const [widthPx, onLayout] = useWidth();
   const all = [posture, ...(over ? [over] : [])].map((one) => boundsOf(one, body));
   const left = Math.min(...all.map((one) => one.left)) - 1;
   const right = Math.max(...all.map((one) => one.right)) + 3;
@@ -65,7 +65,7 @@ export function PoseScene({
   const [width, height] = [right - left + railPx / scale, top + FOOT_PX / scale];
   const line = 1.1 / scale;
   return (
-    <View onLayout={({ nativeEvent }) => setWidthPx(nativeEvent.layout.width)} className="w-full">
+    <View onLayout={onLayout} className="w-full">
       {/* In the tree from the start, so that it can be heard before it is drawn. */}
       <View role="img" aria-label={words} className="items-center">
         {widthPx > 0 ? (

@@ -134,7 +134,7 @@ function fewAlike(layers: readonly Layer[]): readonly Layer[] {
 
 function laidOut(firmFirst: readonly Layer[], rule: SlotRule): Layers {
   const firmnessOf = new Map(firmFirst.map((layer, i) => [layer, i]));
-  const costOf = new Map(firmFirst.map((layer) => [layer, layersCost([layer])]));
+  const costOf = new Map(firmFirst.map((layer) => [layer, layersCost([layer], rule)]));
   const all = [...firmFirst].sort((a, b) => (costOf.get(a) as number) - (costOf.get(b) as number));
   const cost = Float64Array.from(all, (layer) => costOf.get(layer) as number);
   const heightCm = Float64Array.from(all, (layer) => layer.heightCm);

@@ -105,6 +105,7 @@ interface SlotEntry {
 
 /** Head and neck are met alike. */
 const HEAD: Omit<SlotRule, 'rounds'> = {
+  softFirst: true,
   load: loading.head.value,
   leastWidthCm: 15,
   serves: {
@@ -290,6 +291,7 @@ const slots: Readonly<Record<SlotId, SlotEntry>> = {
     unfeltCm: 2,
     mostCm: fold.highestChestProp.value,
     rule: () => ({
+      softFirst: true,
       load: loading.back.value,
       leastWidthCm: 20,
       serves: { 'bolster-round': 'any', 'bolster-flat': 'any', blanket: FOLDS, cushion: 'any' },

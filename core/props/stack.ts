@@ -35,6 +35,8 @@ export interface SlotRule {
   readonly mostStepCm?: number;
   /** Whether too low is worse than too high, or either as bad. */
   readonly rounds: 'up' | 'nearest';
+  /** A head or a chest lies on it: something soft comes first. */
+  readonly softFirst?: boolean;
   /** So far off what is asked, in cm, hardly anybody feels it here. */
   readonly unfeltCm?: number;
   /** Each hand or foot has a stack of its own, built of twins. */
@@ -243,19 +245,25 @@ const wobbleOf = ({ item, state }: Layer) =>
         ? 0.5
         : 0;
 
+/** What a layer costs for how it feels: softness makes a pile less sure, hardness is hard on a head. */
+const feelCost = ({ item }: Layer, softFirst: boolean) => {
+  if (softFirst) return isSoft(item) ? 0 : stackCost.perHardUnderHead.value;
+  return isSoft(item) ? stackCost.perSoftLayer.value : 0;
+};
+
 /** Cost of layers apart from how near they come: pieces, softness, wobble. */
-export const layersCost = (layers: readonly Layer[]) =>
+export const layersCost = (layers: readonly Layer[], { softFirst }: Pick<SlotRule, 'softFirst'>) =>
   layers.reduce(
     (sum, layer) =>
       sum +
       layer.count * stackCost.perPiece.value +
-      (isSoft(layer.item) ? stackCost.perSoftLayer.value : 0) +
+      feelCost(layer, softFirst === true) +
       wobbleOf(layer) * stackCost.perWobble.value,
     0,
   );
 /** What a stack costs for its pieces: fewer, and fewer kinds, cost less. */
 export const simplicityCost = (pieces: readonly Piece[], shelf: Shelf, rule: SlotRule) =>
-  layersCost(layersOf(pieces, shelf, rule));
+  layersCost(layersOf(pieces, shelf, rule), rule);
 
 /** Of two heights as far off, the lower. */
 const TIES_DOWN = 0.98;

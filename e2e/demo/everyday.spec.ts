@@ -95,13 +95,13 @@ test('a written go-ahead opens the mat to a student who had to ask first', async
 
 test('back goes where one came from, and places can be linked to', async ({ page }) => {
   await page.goto('/');
-  await page.getByRole('link', { name: /^Ines/ }).click();
+  await page.getByRole('link', { name: /Ines Calloway/ }).click();
   await expect(page).toHaveURL(/\/students\/p-ines\/plan$/);
   await page.getByRole('link', { name: 'Measure' }).click();
   await page.goBack();
   await expect(page).toHaveURL(/\/students\/p-ines\/plan$/);
   await page.goBack();
-  await expect(page.getByRole('heading', { name: 'Today' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Today', exact: true })).toBeVisible();
 });
 
 test('pieces that are missing are swapped for others, and stay swapped after a reload', async ({

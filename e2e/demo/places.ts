@@ -17,6 +17,7 @@ export const places: readonly {
   { name: 'At home', path: '/students/p-marit/home', heading: 'At home: Marit Osei' },
   { name: 'Mat', path: '/students/p-yusuf/mat', heading: 'Yusuf Bellamy' },
   { name: 'Record', path: '/students/p-hettie/record', heading: 'Hettie Marchbanks' },
+  { name: 'Progress', path: '/students/p-marit/progress', heading: 'Marit Osei' },
   { name: 'Shelf', path: '/shelf', heading: 'Shelf' },
   { name: 'More', path: '/more', heading: 'More' },
   { name: 'Data', path: '/more/data', heading: 'Data' },

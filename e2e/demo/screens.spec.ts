@@ -118,8 +118,8 @@ for (const [seen, viewport] of [
 
 test('the keyboard alone goes from Today to a student’s working', async ({ page }) => {
   await page.goto('/');
-  await page.getByRole('heading', { name: 'Today' }).waitFor();
-  await focusOn(page, /^Ines/);
+  await page.getByRole('heading', { name: 'Today', exact: true }).waitFor();
+  await focusOn(page, /Ines Calloway/);
   await page.keyboard.press('Enter');
   await page.getByRole('article', { name: 'Staff' }).waitFor();
   await focusOn(page, /^Open Staff$/);

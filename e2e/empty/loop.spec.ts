@@ -13,7 +13,9 @@ test('good sessions bring the seat of hero down one rung, with its reason', asyn
   expect(first).toBeGreaterThan(20);
 
   await heroSession(page, id, { place: 'In muscle', strength: '2' });
-  await expect(page.getByText(/Hero: keep\..*1 good session at this height/)).toBeVisible();
+  await expect(
+    page.getByRole('region', { name: 'Next time' }).getByText(/^1 good session at this height/),
+  ).toBeVisible();
 
   // What is hardly felt says more than what is felt well.
   for (const n of [1, 2]) {

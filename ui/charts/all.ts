@@ -1,2 +1,3 @@
 export { Course } from './Course';
+export { ReadingDots } from './ReadingDots';
 export { StepChart } from './StepChart';

@@ -7,6 +7,8 @@ const charts = () => import('./all');
 const LateCourse = lazy(async () => ({ default: (await charts()).Course }));
 const LateStepChart = lazy(async () => ({ default: (await charts()).StepChart }));
 
+const LateReadingDots = lazy(async () => ({ default: (await charts()).ReadingDots }));
+
 const Waiting = <Aside role="status">One moment.</Aside>;
 
 export const Course = (props: ComponentProps<typeof Charts.Course>) => (
@@ -17,5 +19,10 @@ export const Course = (props: ComponentProps<typeof Charts.Course>) => (
 export const StepChart = (props: ComponentProps<typeof Charts.StepChart>) => (
   <Suspense fallback={Waiting}>
     <LateStepChart {...props} />
+  </Suspense>
+);
+export const ReadingDots = (props: ComponentProps<typeof Charts.ReadingDots>) => (
+  <Suspense fallback={Waiting}>
+    <LateReadingDots {...props} />
   </Suspense>
 );

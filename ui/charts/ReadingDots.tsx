@@ -1,6 +1,6 @@
 import { scaleLinear } from 'd3-scale';
 import Svg, { Circle, Line, Rect, Text } from 'react-native-svg';
-import { tone } from '@/ui/tones';
+import { tone } from '../tones';
 
 interface ReadingDotsProps {
   readonly values: readonly number[];
