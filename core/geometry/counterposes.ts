@@ -3,7 +3,7 @@ import { armCm, type Body } from '../body/body';
 import { squat, standingFold, strapped } from '../parameters';
 import { sides } from '../ranges/ranges';
 import { palmGapCm } from './arms';
-import { leastOf, rangeValue, stifferSide } from './inputs';
+import { leastOf, rangeValue, stifferSide, valueOf } from './inputs';
 import { keysOn, type Family, type FamilyInput } from './family';
 import { hipFlexionAt } from './longSit';
 import {
@@ -201,7 +201,10 @@ export const downDog: Family = {
       demands: sides.map((side) => ({
         range: 'hamstring',
         side,
-        needDeg: Math.max(0, hipFlexionDeg - roundsBy(input) - KNEE_DEG),
+        needDeg: Math.max(
+          0,
+          hipFlexionDeg - roundsBy(input) - valueOf(input.values, 'hamstringCoupling') * KNEE_DEG,
+        ),
         haveDeg: rangeValue(input.values, 'hamstring', side),
       })),
       findings: { hipFoldDeg: hipFlexionDeg },

@@ -184,3 +184,49 @@ test('what is tried is laid out for the next session, kept there, and taken back
   expect(state().mat.laid['p1']?.poses['hero/both']).toBeUndefined();
   expect(pieces().textContent).not.toBe(tried);
 });
+
+test('another student stands in the same pose, each height beside this one’s', async () => {
+  await open('hero', [
+    ...usualFacts(),
+    put('people', samplePerson({ id: 'p2', name: 'Nadia Orrin', statureCm: 150 })),
+  ]);
+  const other = region('Another body');
+  await act(async () => void fireEvent.click(other.getByRole('radio', { name: 'Nadia Orrin' })));
+  expect(other.getByRole('img', { name: /^Hero, seen from the side/ })).toBeInTheDocument();
+  expect(screen.getByRole('region', { name: 'Another body' })).toHaveTextContent(
+    /Seat \d+(\.5)? cm \((as high|[\d.]+ cm (higher|lower))\)/,
+  );
+  await act(
+    async () => void fireEvent.click(other.getByRole('radio', { name: /in three months/ })),
+  );
+  expect(other.getByText(/^The record cannot tell yet/)).toBeInTheDocument();
+  await act(
+    async () => void fireEvent.click(other.getByRole('radio', { name: /in three months/ })),
+  );
+  expect(other.queryByText(/^The record cannot tell yet/)).toBeNull();
+});
+
+test('with three dated readings a body is carried three months on', async () => {
+  const facts = [
+    ...usualFacts(),
+    ...[90, 60, 30].flatMap((days, i) =>
+      (['left', 'right'] as const).map((side) =>
+        put(
+          'readings',
+          sampleReading({ id: `o${days}${side}`, side, values: [118 + 4 * i], at: ago(days) }),
+        ),
+      ),
+    ),
+  ];
+  await open('hero', facts);
+  const other = region('Another body');
+  await act(
+    async () => void fireEvent.click(other.getByRole('radio', { name: /in three months/ })),
+  );
+  expect(
+    other.getByText(/if practice goes on as it has\. Likely, not promised\./),
+  ).toBeInTheDocument();
+  expect(screen.getByRole('region', { name: 'Another body' })).toHaveTextContent(
+    /Seat \d+(\.5)? cm \((as high|[\d.]+ cm lower)\)/,
+  );
+});
