@@ -55,7 +55,7 @@ const views = [
       (page) => page.getByText(/^Drag each point/).evaluate((words) => words.scrollIntoView()),
     ],
   },
-  { name: 'protocols', path: '/more/protocols', size: WIDE, do: [into('Hamstring')] },
+  { name: 'progress', path: '/students/p-marit/progress' },
   { name: 'proportions', path: '/students/p-bram/proportions' },
   { name: 'plan', path: '/students/p-bram/plan', do: [into('Hero')] },
   {
@@ -82,7 +82,7 @@ const views = [
   },
   { name: 'plan-dark', path: '/students/p-lulu/plan', dark: true, do: [into('Reclined hero')] },
   { name: 'plan-wide', path: '/students/p-bram/plan', size: WIDE, do: [into('Staff')] },
-  { name: 'today-wide', path: '/', size: WIDE },
+  { name: 'week', path: '/week' },
   {
     name: 'mat-build',
     path: '/students/p-bram/mat',
