@@ -92,7 +92,27 @@ async function startOf(browser, address, people, say) {
     say(`${name}: ${what}`, tries.map((one) => one[i]).sort((a, b) => a - b)[1]),
   );
   if (people > 100) await scrolledList(context, address, name, say);
+  else await threeYears(context, address, name, say);
   await context.close();
+}
+
+/** One student with three years of sessions, with the processor slowed fourfold. */
+async function threeYears(context, address, name, say) {
+  const page = await context.newPage();
+  await page.goto(`${address}/students/p0/plan`);
+  await page.getByRole('article').first().waitFor({ timeout: 120_000 });
+  await page.waitForTimeout(2000);
+  const devtools = await context.newCDPSession(page);
+  await devtools.send('Emulation.setCPUThrottlingRate', { rate: 4 });
+  const link = (page_) => [`a[href="/students/p0${page_}"]`, ''];
+  const opened = {
+    'the student': [link(''), ['h2', 'Ranges']],
+    'the record': [link('/record'), ['[role=region], section', 'Next time']],
+    'the progress': [link('/progress'), ['[role=img]', '']],
+  };
+  for (const [what, [press, shown]] of Object.entries(opened))
+    say(`${name}: slowed 4 times, a tap to ${what}`, await timed(page, press, shown));
+  await page.close();
 }
 
 /** The list of students under the wheel. */
@@ -144,6 +164,28 @@ async function framesWhile(page, work) {
   return gaps.sort((a, b) => a - b);
 }
 
+/** From a press to the frame after what is waited for stands in the page, as the page itself sees it. */
+const timed = (page, press, shown) =>
+  page.evaluate(
+    ([pressed, wanted]) =>
+      new Promise((resolve) => {
+        const find = ([selector, words]) =>
+          [...document.querySelectorAll(selector)].find((one) =>
+            (one.getAttribute('aria-label') ?? one.textContent).startsWith(words),
+          );
+        const from = performance.now();
+        const look = () => {
+          if (!find(wanted)) return;
+          seen.disconnect();
+          requestAnimationFrame(() => resolve(performance.now() - from));
+        };
+        const seen = new MutationObserver(look);
+        seen.observe(document.body, { childList: true, subtree: true, attributes: true });
+        find(pressed).click();
+      }),
+    [press, shown],
+  );
+
 /** How quickly places of the demo open and follow a hand, with the processor slowed fourfold. */
 async function places(browser, address, say) {
   const [starts, shifts] = [[], []];
@@ -187,38 +229,18 @@ async function places(browser, address, say) {
     await page.goto(`${address}/students/${person}/measure`);
     await page.getByRole('link', { name: 'Plan', exact: true }).waitFor();
     await slow(4);
-    /** From a press to the frame after what is waited for stands in the page, as the page itself sees it. */
-    const timed = (press, shown) =>
-      page.evaluate(
-        ([pressed, wanted]) =>
-          new Promise((resolve) => {
-            const find = ([selector, words]) =>
-              [...document.querySelectorAll(selector)].find((one) =>
-                (one.getAttribute('aria-label') ?? one.textContent).startsWith(words),
-              );
-            const from = performance.now();
-            const look = () => {
-              if (!find(wanted)) return;
-              seen.disconnect();
-              requestAnimationFrame(() => resolve(performance.now() - from));
-            };
-            const seen = new MutationObserver(look);
-            seen.observe(document.body, { childList: true, subtree: true, attributes: true });
-            find(pressed).click();
-          }),
-        [press, shown],
-      );
     opening.figure.push(
-      await timed([`a[href="/students/${person}/plan"]`, 'Plan'], ['[role=img] svg', '']),
+      await timed(page, [`a[href="/students/${person}/plan"]`, 'Plan'], ['[role=img] svg', '']),
     );
     opening.group.push(
       await timed(
+        page,
         ['[role=radio]', 'Folds, hips and squats'],
         ['article, [role=article]', 'Standing fold'],
       ),
     );
     opening.pose.push(
-      await timed(['a', 'Open Standing fold'], ['[role=region], section', 'Build']),
+      await timed(page, ['a', 'Open Standing fold'], ['[role=region], section', 'Build']),
     );
     await slow(1);
   }

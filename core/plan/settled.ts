@@ -13,6 +13,9 @@ const standsOrLiesEmpty = ({ pose: id }: PlanPose) => {
       : pose !== undefined && standsIn(pose, slot) && (slot.lastCm !== null || slot.targetCm < 1);
 };
 
+/** What would move by less than this, in cm, is left as it lies. */
+export const LEFT_CM = 0.5;
+
 /** What the plan lays out, as what would be settled on. */
 export const asPlanned = (planned: PlanPose): Settled[] =>
   planned.slots

@@ -4,7 +4,7 @@ import { movesOf, type DialSetting } from '@/core/dials';
 import type { Estimates } from '@/core/estimate/estimate';
 import type { Plan, PlanPose } from '@/core/formats/plan';
 import { goesAgainst } from '@/core/plan/evidence';
-import { asPlanned, asSettled } from '@/core/plan/settled';
+import { asPlanned, asSettled, LEFT_CM } from '@/core/plan/settled';
 import { followsDials, nearestStack, type InPose } from '@/core/plan/solve';
 import { usedBy, type Used } from '@/core/props/stack';
 import { put } from '@/store/facts';
@@ -40,8 +40,6 @@ export const dialsOn = (mat: Mat, planned: PlanPose): readonly DialSetting[] =>
 
 /** A gap so small stays empty. */
 const EMPTY_UNDER_CM = 1;
-/** Less than this is left as it lies. */
-const LEFT_CM = 0.5;
 
 /** What lies there once the dials are moved from where they stood: what fills a gap follows it, everything else stays. */
 export function settledAfterTurn(

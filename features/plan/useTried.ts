@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { movesOf, turned, type DialId, type DialSetting, type DialTurn } from '@/core/dials';
 import type { Estimates } from '@/core/estimate/estimate';
 import type { Person } from '@/core/formats/book';
-import { asPlanned, asSettled } from '@/core/plan/settled';
+import { asPlanned, asSettled, LEFT_CM } from '@/core/plan/settled';
 import type { PlanPose, PlanSlot } from '@/core/formats/plan';
 import type { Figure } from '@/core/geometry/family';
 import {
@@ -128,9 +128,12 @@ export function useTried(
         one.dial === dial ? { ...one, value: turned({ dial, way }, one.value) } : one,
       );
       const there = inPoseOf(person, planned, shelf, moved);
-      const follows = [...followsDials(there, estimates, built, movesOf(dials))].map(
-        ([key, byCm]) => [key, nearest(there, key, Math.max(0, (built[key] ?? 0) + byCm))] as const,
-      );
+      const follows = [...followsDials(there, estimates, built, movesOf(dials))]
+        .filter(([, byCm]) => Math.abs(byCm) >= LEFT_CM)
+        .map(
+          ([key, byCm]) =>
+            [key, nearest(there, key, Math.max(0, (built[key] ?? 0) + byCm))] as const,
+        );
       put(Object.fromEntries(follows), dialsIn(there, estimates));
     },
     reset: () => setTries(NOTHING),

@@ -57,6 +57,7 @@ test('heights go step by step, with holds, stages, warnings, and before beside n
   expect(heights.getByText('Before and now')).toBeInTheDocument();
   expect(heights.getByRole('img', { name: /^Hero: the figure of .* over that of / })).toBeVisible();
   expect(heights.getByText(/over 3 times\.$/)).toBeInTheDocument();
+  expect(heights.getByText('In the months to come')).toBeInTheDocument();
   expect(region('Month by month').getAllByText(/on the mat/).length).toBeGreaterThan(0);
   fireEvent.click(heights.getAllByRole('button', { name: / as SVG$/ })[0]!);
   const svg = String(jest.mocked(saveFile).mock.calls.at(-1)![1][0]);

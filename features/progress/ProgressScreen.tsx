@@ -7,7 +7,7 @@ import type { Person, Session, SessionPose } from '@/core/formats/book';
 import { poseById } from '@/core/poses/poses';
 import { keyOf, ranges, rangeIds, sides, type RangeId } from '@/core/ranges/ranges';
 import { slotRefOf } from '@/core/slots';
-import { selectRecord, selectSessionsOf } from '@/store/selectors';
+import { selectRecord, selectSessionsOf, selectShelf } from '@/store/selectors';
 import { Course, StepChart } from '@/ui/charts/late';
 import { lookOf } from '@/ui/charts/looks';
 import type { Steps } from '@/ui/charts/StepChart';
@@ -17,7 +17,8 @@ import { Screen } from '@/ui/Screen';
 import { Sheet } from '@/ui/Sheet';
 import { Aside, Title, Words } from '@/ui/Words';
 import { dialName, rangeName, slotName, wordsIn } from '@/ui/words/words';
-import { useEstimates, useOjas, usePerson, useUnits } from '../hooks';
+import { useEstimates, useOjas, usePerson, usePlan, useUnits } from '../hooks';
+import { Ahead } from '../plan/Ahead';
 import { poseName, poseTitle } from '../plan/words';
 import { useWide } from '../shell/Shell';
 import { NoStudent } from '../students/NoStudent';
@@ -260,6 +261,7 @@ function OnePose({ person, record, sessions, pose, side }: OnePoseProps) {
       </Words>
       <StagesThroughTime pose={pose} times={times} />
       <BeforeAndNow {...{ person, record, pose, side, times }} />
+      <Coming {...{ person, pose, side }} />
     </View>
   );
 }
@@ -296,6 +298,17 @@ function holdWords(times: readonly Time[]): string {
   return times.length === 1
     ? `${minutes(first.outcome.heldSeconds)} once.`
     : `${minutes(first.outcome.heldSeconds)} at first, ${minutes(last.outcome.heldSeconds)} the last time, over ${times.length} times.`;
+}
+
+/** What the heights of the pose may become; that nothing can be told yet is said. */
+function Coming({ person, pose, side }: Pick<OnePoseProps, 'person' | 'pose' | 'side'>) {
+  const units = useUnits();
+  const shelf = useOjas(selectShelf);
+  const plan = usePlan(person.id, [pose]);
+  const estimates = useEstimates(person.id);
+  const planned = plan?.poses.find((one) => one.pose === pose && one.side === side);
+  if (!planned?.posture || !estimates) return null;
+  return <Ahead {...{ planned, person, estimates, shelf, units }} />;
 }
 
 /** The stages that a pose went through, each with the day it was first stood in. */
