@@ -119,7 +119,7 @@ for (const [seen, viewport] of [
 test('the keyboard alone goes from Today to a student’s working', async ({ page }) => {
   await page.goto('/');
   await page.getByRole('heading', { name: 'Today', exact: true }).waitFor();
-  await focusOn(page, /Ines Calloway/);
+  await focusOn(page, /^(\d\d:\d\d · )?Ines Calloway/);
   await page.keyboard.press('Enter');
   await page.getByRole('article', { name: 'Staff' }).waitFor();
   await focusOn(page, /^Open Staff$/);
