@@ -57,10 +57,20 @@ test('heights go step by step, with holds, stages, warnings, and before beside n
   expect(heights.getByText('Before and now')).toBeInTheDocument();
   expect(heights.getByRole('img', { name: /^Hero: the figure of .* over that of / })).toBeVisible();
   expect(heights.getByText(/over 3 times\.$/)).toBeInTheDocument();
-  expect(heights.getByText('In the months to come')).toBeInTheDocument();
   expect(region('Month by month').getAllByText(/on the mat/).length).toBeGreaterThan(0);
   fireEvent.click(heights.getAllByRole('button', { name: / as SVG$/ })[0]!);
   const svg = String(jest.mocked(saveFile).mock.calls.at(-1)![1][0]);
   expect(svg).toMatch(/^<svg[^>]*xmlns="http:\/\/www\.w3\.org\/2000\/svg"/);
   await act(async () => undefined);
+});
+
+test('what the heights may become is told, or that the record is too short for it', async () => {
+  await show(<ProgressScreen id="p1" />, [
+    ...usualFacts(),
+    put('sessions', sampleSession(ago(14))),
+    put('sessions', { ...sampleSession(ago(7)), id: 's-7' }),
+  ]);
+  const heights = region('Heights');
+  expect(heights.getByText('In the months to come')).toBeInTheDocument();
+  expect(heights.getByText(/^Not enough record: \d of 3 dated readings/)).toBeInTheDocument();
 });
