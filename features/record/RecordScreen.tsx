@@ -1,4 +1,5 @@
 import { Link } from 'expo-router';
+import { useDeferredValue } from 'react';
 import { practisedPoses } from '@/core/plan/practised';
 import { selectSessionsOf } from '@/store/selectors';
 import { Press } from '@/ui/Press';
@@ -11,11 +12,15 @@ import { Decisions } from './Decisions';
 import { PastSession } from './PastSession';
 import { SessionSheet } from './SessionSheet';
 
+/** Sessions shown at once; those of years follow when there is time. */
+const AT_FIRST = 6;
+
 /** What was settled on, session by session, and what it means for next time. */
 export function RecordScreen({ id }: { readonly id: string }) {
   const person = usePerson(id);
   const sessions = useOjas((state) => selectSessionsOf(state, id));
   const plan = usePlan(id);
+  const shown = useDeferredValue(sessions.length, AT_FIRST);
   if (!person || !plan) return <NoStudent />;
   return (
     <Screen
@@ -40,9 +45,12 @@ export function RecordScreen({ id }: { readonly id: string }) {
         <Decisions {...{ person, plan, sessions }} practised={practisedPoses(sessions)} />
       )}
       <PastSession {...{ person, plan, sessions }} />
-      {[...sessions].reverse().map((session, i) => (
-        <SessionSheet key={session.id} session={session} last={i === 0} />
-      ))}
+      {[...sessions]
+        .reverse()
+        .slice(0, shown)
+        .map((session, i) => (
+          <SessionSheet key={session.id} session={session} last={i === 0} />
+        ))}
     </Screen>
   );
 }
