@@ -1,13 +1,12 @@
-import { movesOf, turned, type DialSetting, type DialTurn } from '@/core/dials';
-import { placeKey } from '@/core/plan/order';
+import { turned, type DialSetting, type DialTurn } from '@/core/dials';
 import type { Estimates } from '@/core/estimate/estimate';
 import type { PlanPose } from '@/core/formats/plan';
-import { dialsIn, type InPose } from '@/core/plan/solve';
-import { dialTurned, type Settled } from '@/store/mat';
+import type { InPose } from '@/core/plan/solve';
+import type { Settled } from '@/store/mat';
 import { Sheet } from '@/ui/Sheet';
 import { useOjasDispatch } from '../hooks';
 import { DialStepper } from '../plan/DialStepper';
-import { settledAfterTurn } from './session';
+import { dialSet } from './session';
 
 interface DialsProps {
   /** The student in the pose, with the dials where they are now. */
@@ -24,15 +23,7 @@ export function Dials({ inPose, estimates, planned, set, settled }: DialsProps) 
   if (set.length === 0) return null;
   const turn = (one: DialSetting, way: DialTurn['way']) => {
     const value = turned({ dial: one.dial, way }, one.value);
-    const moves = { ...movesOf(set), [one.dial]: value - one.reckoned };
-    const there = { ...inPose, moves };
-    dispatch(
-      dialTurned({
-        pose: placeKey(planned),
-        dials: dialsIn(there, estimates),
-        settled: settledAfterTurn(there, estimates, set, planned, settled),
-      }),
-    );
+    dispatch(dialSet(planned, inPose, estimates, set, settled, one, value));
   };
   return (
     <Sheet role="group" aria-label="Set the pose">

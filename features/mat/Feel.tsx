@@ -6,17 +6,10 @@ import { poseById } from '@/core/poses/poses';
 import { Chips, Press } from '@/ui/Press';
 import { Sheet } from '@/ui/Sheet';
 import { Aside, Title, Words } from '@/ui/Words';
+import { places, strengths } from '../plan/felt';
 import { BodyOutline } from './BodyOutline';
 import type { Felt } from './session';
 
-const places = [
-  { id: 'muscle', words: 'In muscle' },
-  { id: 'none', words: 'Hardly anywhere' },
-  { id: 'joint', words: 'At a joint line' },
-  { id: 'low-back', words: 'In the low back' },
-  { id: 'nerve', words: 'Nerve-like' },
-] as const;
-const strengths = Array.from({ length: 11 }, (_, i) => ({ id: String(i), words: String(i) }));
 const pelvises = [
   { id: 'upright', words: 'Upright' },
   { id: 'rolled', words: 'Rolled back' },

@@ -1,32 +1,24 @@
 import { View } from 'react-native';
-import { movesOf, turned, type DialSetting, type DialTurn } from '@/core/dials';
+import { turned, type DialSetting, type DialTurn } from '@/core/dials';
 import type { Estimates } from '@/core/estimate/estimate';
 import type { PlanPose } from '@/core/formats/plan';
 import { placeKey } from '@/core/plan/order';
 import { asSettled } from '@/core/plan/settled';
-import { dialsIn, rungsFrom, type InPose } from '@/core/plan/solve';
+import { rungsFrom, type InPose } from '@/core/plan/solve';
 import type { PoseFault, Remedy } from '@/core/poses/pose';
 import { poseById } from '@/core/poses/poses';
 import { stackWords, type Stack } from '@/core/props/stack';
 import type { Shelf } from '@/core/props/shelf';
 import { sidelessKey, slotKey, slotRefOf } from '@/core/slots';
-import {
-  dialTurned,
-  faultToggled,
-  heldSeconds,
-  MOST_HELD_SECONDS,
-  rungMoved,
-  type Mat,
-  type Settled,
-} from '@/store/mat';
+import { faultToggled, type Mat, type Settled } from '@/store/mat';
 import { selectShelf } from '@/store/selectors';
 import { length, type Units } from '@/ui/format';
 import { Press, Tick } from '@/ui/Press';
 import { Sheet } from '@/ui/Sheet';
 import { Title, Words } from '@/ui/Words';
 import { dialName, slotName, wordsIn } from '@/ui/words/words';
-import { nowIso, useOjas, useOjasDispatch, useUnits } from '../hooks';
-import { settledAfterTurn, usedBeside } from './session';
+import { useOjas, useOjasDispatch, useUnits } from '../hooks';
+import { dialSet, rungTo, usedBeside } from './session';
 
 interface LookProps {
   readonly inPose: InPose;
@@ -129,35 +121,15 @@ function Fault({
   const pose = placeKey(planned);
   const mend = isSeen ? mendOf(fault, of) : null;
   const mendIt = () => {
-    if (mend?.does === 'rung') {
-      let lies: readonly Settled[] = settled;
+    let lies = settled;
+    if (mend?.does === 'rung')
       for (const [one, to] of mend.moves) {
-        const put = asSettled(one, to);
-        lies = lies.includes(one) ? lies.map((it) => (it === one ? put : it)) : [...lies, put];
-        const { slot, part, side } = one;
-        dispatch(
-          rungMoved({
-            pose,
-            slot: { slot, ...(part ? { part } : {}), side },
-            fromCm: one.heightCm,
-            toCm: to.heightCm,
-            atSeconds: Math.min(MOST_HELD_SECONDS, heldSeconds(mat, nowIso())),
-            settled: [...lies],
-          }),
-        );
+        const moved = rungTo(planned, mat, lies, one, to);
+        lies = moved.payload.settled;
+        dispatch(moved);
       }
-    }
-    if (mend?.does === 'dial') {
-      const moves = { ...movesOf(set), [mend.one.dial]: mend.to - mend.one.reckoned };
-      const there = { ...inPose, moves };
-      dispatch(
-        dialTurned({
-          pose,
-          dials: dialsIn(there, estimates),
-          settled: settledAfterTurn(there, estimates, set, planned, settled),
-        }),
-      );
-    }
+    if (mend?.does === 'dial')
+      dispatch(dialSet(planned, inPose, estimates, set, settled, mend.one, mend.to));
   };
   return (
     <View>

@@ -1,20 +1,18 @@
 import { useState } from 'react';
 import { View } from 'react-native';
-import { asSettled } from '@/core/plan/settled';
 import type { Person } from '@/core/formats/book';
-import { placeKey } from '@/core/plan/order';
 import type { PlanPose } from '@/core/formats/plan';
 import { inPoseOf, rungsFrom } from '@/core/plan/solve';
 import { comesDown, poseById } from '@/core/poses/poses';
 import { stackWords, type Stack } from '@/core/props/stack';
 import { selectShelf } from '@/store/selectors';
-import { heldSeconds, MOST_HELD_SECONDS, rungMoved, type Mat, type Settled } from '@/store/mat';
+import type { Mat, Settled } from '@/store/mat';
 import { length } from '@/ui/format';
 import { Chips } from '@/ui/Press';
 import { Sheet } from '@/ui/Sheet';
 import { Title, Words } from '@/ui/Words';
-import { nowIso, useOjas, useOjasDispatch, useUnits } from '../hooks';
-import { usedBeside } from './session';
+import { useOjas, useOjasDispatch, useUnits } from '../hooks';
+import { rungTo, usedBeside } from './session';
 import { StackChoice } from './StackChoice';
 import { slotKey, slotRefOf } from '@/core/slots';
 import { slotName } from '@/ui/words/words';
@@ -46,22 +44,7 @@ export function Rungs({ person, planned, settled, mat }: RungsProps) {
     here,
     usedBeside(planned, settled, here),
   );
-  const key = placeKey(planned);
-  const move = (to: Stack) =>
-    dispatch(
-      rungMoved({
-        pose: key,
-        slot: {
-          slot: here.slot,
-          ...(here.part ? { part: here.part } : {}),
-          side: here.side,
-        },
-        fromCm: here.heightCm,
-        toCm: to.heightCm,
-        atSeconds: Math.min(MOST_HELD_SECONDS, heldSeconds(mat, nowIso())),
-        settled: settled.map((one) => (one === here ? asSettled(one, to) : one)),
-      }),
-    );
+  const move = (to: Stack) => dispatch(rungTo(planned, mat, settled, here, to));
   return (
     <Sheet>
       <Title level={2}>Lower, keep or raise</Title>

@@ -5,13 +5,16 @@ import type { Estimates } from '@/core/estimate/estimate';
 import type { Plan, PlanPose } from '@/core/formats/plan';
 import { goesAgainst } from '@/core/plan/evidence';
 import { asPlanned, asSettled, LEFT_CM } from '@/core/plan/settled';
-import { followsDials, nearestStack, type InPose } from '@/core/plan/solve';
-import { usedBy, type Used } from '@/core/props/stack';
+import { dialsIn, followsDials, nearestStack, type InPose } from '@/core/plan/solve';
+import { usedBy, type Stack, type Used } from '@/core/props/stack';
 import { put } from '@/store/facts';
 import {
+  dialTurned,
   heldSeconds,
   matCleared,
+  MOST_HELD_SECONDS,
   poseDone,
+  rungMoved,
   sessionIdOf,
   type Mat,
   type Settled,
@@ -75,6 +78,46 @@ export const refilled = (
         : nearestStack(inPose, one.slot, wantedCm, usedBeside(planned, settled, one)),
     );
   });
+
+/** What comes of a dial set to a value: the dials as they then stand, and what follows them. */
+export function dialSet(
+  planned: PlanPose,
+  inPose: InPose,
+  estimates: Estimates,
+  set: readonly DialSetting[],
+  settled: readonly Settled[],
+  { dial, reckoned }: DialSetting,
+  value: number,
+) {
+  const there = { ...inPose, moves: { ...movesOf(set), [dial]: value - reckoned } };
+  return dialTurned({
+    pose: placeKey(planned),
+    dials: dialsIn(there, estimates),
+    settled: settledAfterTurn(there, estimates, set, planned, settled),
+  });
+}
+
+/** What comes of one support moved to another stack: what lies there then, and when into the hold it was. */
+export const rungTo = (
+  planned: PlanPose,
+  mat: Mat,
+  settled: readonly Settled[],
+  from: Settled,
+  to: Stack,
+) => {
+  const { slot, part, side, heightCm } = from;
+  const put = asSettled(from, to);
+  return rungMoved({
+    pose: placeKey(planned),
+    slot: { slot, ...(part ? { part } : {}), side },
+    fromCm: heightCm,
+    toCm: to.heightCm,
+    atSeconds: Math.min(MOST_HELD_SECONDS, heldSeconds(mat, nowIso())),
+    settled: settled.includes(from)
+      ? settled.map((one) => (one === from ? put : one))
+      : [...settled, put],
+  });
+};
 
 /** Heights lying on the mat, by slot key. */
 export const builtOf = (settled: readonly Settled[]) =>

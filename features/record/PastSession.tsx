@@ -14,8 +14,8 @@ import { Chips, Press, Tick } from '@/ui/Press';
 import { Sheet } from '@/ui/Sheet';
 import { Aside, Title } from '@/ui/Words';
 import { freshId, useOjasDispatch, useToday } from '../hooks';
+import { places, strengths } from '../plan/felt';
 import { poseTitle } from '../plan/words';
-import { places, strengths } from './SessionSheet';
 
 interface PastSessionProps {
   readonly person: Person;

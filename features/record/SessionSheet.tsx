@@ -9,21 +9,10 @@ import { Chips, Press } from '@/ui/Press';
 import { Sheet } from '@/ui/Sheet';
 import { Title, Words } from '@/ui/Words';
 import { useOjasDispatch } from '../hooks';
+import { places, strengths } from '../plan/felt';
 import { NextDay } from '../plan/NextDay';
 import { PoseLine } from '../plan/PoseLine';
 import { poseTitle } from '../plan/words';
-
-export const places = [
-  { id: 'muscle', words: 'In muscle' },
-  { id: 'none', words: 'Hardly anywhere' },
-  { id: 'joint', words: 'At a joint line' },
-  { id: 'low-back', words: 'In the low back' },
-  { id: 'nerve', words: 'Nerve-like' },
-] as const;
-export const strengths = Array.from({ length: 11 }, (_, i) => ({
-  id: String(i),
-  words: String(i),
-}));
 
 /** One session: what was settled on and felt, put right where it was noted wrong, with its note. */
 export function SessionSheet({

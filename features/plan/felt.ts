@@ -1,0 +1,13 @@
+/** Where a pose may be felt, as it is asked at the mat and put right in the record. */
+export const places = [
+  { id: 'muscle', words: 'In muscle' },
+  { id: 'none', words: 'Hardly anywhere' },
+  { id: 'joint', words: 'At a joint line' },
+  { id: 'low-back', words: 'In the low back' },
+  { id: 'nerve', words: 'Nerve-like' },
+] as const;
+/** How strong, out of ten. */
+export const strengths = Array.from({ length: 11 }, (_, i) => ({
+  id: String(i),
+  words: String(i),
+}));
