@@ -4,6 +4,7 @@ import Svg, { Circle, Line, Path, Text } from 'react-native-svg';
 import type { Look } from '@/core/estimate/looks';
 import { date, withDoubt } from '../format';
 import { tone } from '../tones';
+import { Heights } from './Heights';
 
 const [WIDTH, HEIGHT, LEFT, FOOT] = [340, 150, 34, 22];
 
@@ -47,28 +48,7 @@ export function Course({ looks, name }: CourseProps) {
       role="img"
       aria-label={`${name} through time: ${looks.length} readings from ${date((looks[0] as Look).day)} to ${date(last.day)}, now ${withDoubt(last.level.mean, last.level.sd)}`}
     >
-      {y.ticks(4).map((tick) => (
-        <Line
-          key={tick}
-          x1={LEFT}
-          x2={WIDTH}
-          y1={y(tick)}
-          y2={y(tick)}
-          stroke={tone('line')}
-          strokeWidth={0.7}
-        />
-      ))}
-      {y.ticks(4).map((tick) => (
-        <Text
-          key={`t${tick}`}
-          x={LEFT - 5}
-          y={y(tick) + 4}
-          fontSize={11}
-          fontFamily="OjasText"
-          fill={tone('faint')}
-          textAnchor="end"
-        >{`${tick}°`}</Text>
-      ))}
+      <Heights scale={y} leftPx={LEFT} rightPx={WIDTH} written={(deg) => `${deg}°`} />
       <Path d={band} fill={tone('thread', 0.18)} />
       <Path d={course} fill="none" stroke={tone('thread')} strokeWidth={2} />
       {looks.map(({ mean, sem, reading }, i) => (

@@ -1,9 +1,10 @@
 import { scaleLinear, scaleTime } from 'd3-scale';
 import { curveStepAfter, line } from 'd3-shape';
 import { parseISO } from 'date-fns/parseISO';
-import Svg, { Circle, Line, Path, Text } from 'react-native-svg';
+import Svg, { Circle, Path, Text } from 'react-native-svg';
 import { date } from '../format';
 import { tone } from '../tones';
+import { Heights } from './Heights';
 import { lookOf } from './looks';
 
 export interface Steps {
@@ -45,30 +46,7 @@ export function StepChart({ courses, written, words }: StepChartProps) {
       role="img"
       aria-label={words}
     >
-      {y.ticks(4).map((tick) => (
-        <Line
-          key={tick}
-          x1={LEFT}
-          x2={WIDTH}
-          y1={y(tick)}
-          y2={y(tick)}
-          stroke={tone('line')}
-          strokeWidth={0.7}
-        />
-      ))}
-      {y.ticks(4).map((tick) => (
-        <Text
-          key={`t${tick}`}
-          x={LEFT - 5}
-          y={y(tick) + 4}
-          fontSize={11}
-          fontFamily="OjasText"
-          fill={tone('faint')}
-          textAnchor="end"
-        >
-          {written(tick)}
-        </Text>
-      ))}
+      <Heights scale={y} leftPx={LEFT} rightPx={WIDTH} written={written} />
       {courses.map(({ name, steps }, i) => (
         <Path
           key={name}
