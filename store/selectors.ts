@@ -22,6 +22,10 @@ export const selectVisits = createSelector(
   (state: RootState) => state.visits,
   (visits) => Object.values(visits),
 );
+export const selectClasses = createSelector(
+  (state: RootState) => state.classes,
+  (classes) => Object.values(classes),
+);
 export const selectSettings = (state: RootState): SettingsRecord =>
   state.settings[SETTINGS_ID] ?? usualSettings;
 /** Every prop there is, on whatever shelf: what a record names. */

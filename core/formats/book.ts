@@ -152,10 +152,8 @@ export const sessionSchema = open({
   note: words.optional(),
 });
 
-/** When a student comes: one day, or as a rule of RFC 5545 repeats it, at an hour of the place where the class is. */
-export const visitSchema = open({
-  id,
-  person: id,
+/** One day, or as a rule of RFC 5545 repeats it, at an hour of the place where it is. */
+const when = {
   on: z.iso.date({ error: 'expected a day such as 2026-01-08' }),
   time: z
     .string()
@@ -164,10 +162,22 @@ export const visitSchema = open({
   repeats: z.string().max(200).optional(),
   /** Days on which it falls out. */
   except: z.array(z.iso.date()).max(500).optional(),
-});
+};
 
-/** A class of a book: kept whole as it came, whatever it holds. */
-export const classSchema = open({ id });
+/** When a student comes. */
+export const visitSchema = open({ id, person: id, ...when });
+
+/**
+ * Several students at once. One of an earlier book may name neither day nor people: it is kept, and
+ * falls on no day. Somebody who was removed may still be named: brought back, they are in their class again.
+ */
+export const classSchema = open({
+  id,
+  name: z.string().trim().min(1, 'a name is needed').max(80).optional(),
+  people: z.array(id).max(60, 'at most 60 students').optional(),
+  ...when,
+  on: when.on.optional(),
+});
 
 /** How the teacher's eye reads a range, proven by practice: too much is +. */
 const eyeSchema = open({

@@ -152,6 +152,26 @@ export function fetchedFor(
   return most;
 }
 
+/**
+ * How many of each prop are fetched where several students are in the same pose at once: for each pose what all of them
+ * use, and of those the most.
+ *
+ * @param plans Each student's poses; who does not do a pose needs nothing for it.
+ */
+export function fetchedTogether(
+  plans: readonly (readonly Pick<PlanPose, 'pose' | 'slots'>[])[],
+): ReadonlyMap<string, number> {
+  const most = new Map<string, number>();
+  for (const pose of new Set(plans.flatMap((poses) => poses.map((one) => one.pose)))) {
+    const here = new Map<string, number>();
+    for (const poses of plans)
+      for (const [item, count] of fetchedFor(poses.filter((one) => one.pose === pose)))
+        here.set(item, (here.get(item) ?? 0) + count);
+    for (const [item, count] of here) most.set(item, Math.max(most.get(item) ?? 0, count));
+  }
+  return most;
+}
+
 /** Folds and faces of each slot, as one would carry them from pose to pose. */
 const laid = ({ slots }: Pick<PlanPose, 'slots'>) => {
   const found = new Map<string, number>();

@@ -14,7 +14,7 @@ import type { MovedHeight } from '@/core/plan/moved';
 import { studentsMoved, type StudentMoved } from '@/workers/moved';
 import { useOjas, useOjasList, useToday, useUnits } from '../hooks';
 import { poseTitle } from '../plan/words';
-import { meant, told, unitIn } from './OneNumber';
+import { meant, told, unitIn } from './inUnits';
 
 /** A value worth trying: one that its own doubt allows, or a tenth more. */
 const another = ({ value, sd }: Parameter) => value + (sd > 0 ? sd : Math.abs(value) * 0.1 || 1);

@@ -3,9 +3,8 @@ import { useState } from 'react';
 import { Pressable, View } from 'react-native';
 import type { Person } from '@/core/formats/book';
 import type { Plan, PlanPose } from '@/core/formats/plan';
-import { fetchedFor } from '@/core/plan/order';
 import { stackWords } from '@/core/props/stack';
-import { selectPeople, selectPlan, selectSessionsOf, selectShelf } from '@/store/selectors';
+import { selectPeople, selectSessionsOf, selectShelf } from '@/store/selectors';
 import { ago, length } from '@/ui/format';
 import { Field } from '@/ui/Field';
 import { Press } from '@/ui/Press';
@@ -18,8 +17,9 @@ import { ActionMark } from '../plan/ActionMark';
 import { poseTitle } from '../plan/words';
 import { useWide } from '../shell/Shell';
 import { ComingOn } from '../visits/late';
-import type { Occurrence } from '../visits/occurrences';
+import { comersOf, type Comer, type Coming } from '../visits/occurrences';
 import { VisitMark } from '../visits/VisitMark';
+import { FetchForAll, FetchForClass } from './Fetch';
 import { slotKey } from '@/core/slots';
 import { rangeName, slotName, wordsIn } from '@/ui/words/words';
 
@@ -37,7 +37,9 @@ export function TodayScreen() {
   const others = useOjas((state) => state.storage.onOtherMats);
   const [sought, setSought] = useState('');
   const today = useToday();
-  const someVisit = useOjas((state) => Object.keys(state.visits).length > 0);
+  const somethingComes = useOjas(
+    (state) => Object.keys(state.visits).length + Object.keys(state.classes).length > 0,
+  );
   if (people.length === 0) return <Empty shelfEmpty={shelf.length === 0} />;
   const lastAt = new Map<string, string>();
   for (const { person, at } of Object.values(latest))
@@ -77,7 +79,7 @@ export function TodayScreen() {
         </Words>
       ) : null}
       <Field label="Who comes?" hint="find by name" value={sought} onChangeText={setSought} />
-      {someVisit ? (
+      {somethingComes ? (
         <ComingOn day={today}>
           {(coming) => <Cards coming={coming} found={found} seeking={sought.trim() !== ''} />}
         </ComingOn>
@@ -89,10 +91,10 @@ export function TodayScreen() {
   );
 }
 
-const NOBODY: readonly Occurrence[] = [];
+const NOBODY: Coming = { visits: [], classes: [] };
 
 interface CardsProps {
-  readonly coming: readonly Occurrence[];
+  readonly coming: Coming;
   /** Who fits what is sought, the last one here first. */
   readonly found: readonly Person[];
   readonly seeking: boolean;
@@ -103,16 +105,17 @@ function Cards({ coming, found, seeking }: CardsProps) {
   const wide = useWide();
   const { left, arrived } = useOjas((state) => state.storage);
   const [all, setAll] = useState(false);
-  const expected = coming.flatMap(({ visit }) => found.find(({ id }) => id === visit.person) ?? []);
+  const comers = new Map(comersOf(coming).map((one) => [one.person, one]));
+  const expected = [...comers.keys()].flatMap((key) => found.find(({ id }) => id === key) ?? []);
   const others = found.filter((one) => !expected.includes(one));
   const shown = all || seeking ? others : others.slice(0, SHOWN_AT_FIRST);
   const list = wide ? 'flex-row flex-wrap gap-4' : 'gap-4';
   const card = ({ id, name }: Person) => (
     <View key={id} className={wide ? 'min-w-[380px] flex-1' : ''}>
       {left > 0 && !arrived[id] ? (
-        <Coming name={name} />
+        <OnTheirWay name={name} />
       ) : (
-        <Comer id={id} coming={coming.find(({ visit }) => visit.person === id)} />
+        <ComerCard id={id} coming={comers.get(id)} />
       )}
     </View>
   );
@@ -123,6 +126,9 @@ function Cards({ coming, found, seeking }: CardsProps) {
           <Title level={2}>Comes today</Title>
           <View className={list}>{expected.map(card)}</View>
           {expected.length > 1 && !seeking && left === 0 ? <FetchForAll people={expected} /> : null}
+          {seeking || left > 0
+            ? null
+            : coming.classes.map(({ what }) => <FetchForClass key={what.id} it={what} />)}
           {shown.length > 0 ? <Title level={2}>Everybody else</Title> : null}
         </>
       ) : null}
@@ -188,42 +194,19 @@ function Resume({
 }
 
 /** A student whose records are still being read. */
-const Coming = ({ name }: { readonly name: string }) => (
+const OnTheirWay = ({ name }: { readonly name: string }) => (
   <Sheet role="article" aria-label={name} className="flex-1">
     <Title level={2}>{name}</Title>
     <Aside>Records on their way</Aside>
   </Sheet>
 );
 
-/** What is fetched for everybody who comes today: they come one after another, so the most that one of them uses. */
-function FetchForAll({ people }: { readonly people: readonly Person[] }) {
-  const today = useToday();
-  const shelf = useOjas(selectShelf);
-  const plans = useOjasList((state) => people.map(({ id }) => selectPlan(state, id, today)));
-  const most = fetchedFor(plans.flatMap((plan) => plan?.poses ?? []));
-  const lines = shelf.flatMap(({ id, name, count }) => {
-    const needed = most.get(id);
-    return needed ? [`${needed} ${name.toLowerCase()}${needed > count ? ` of ${count}` : ''}`] : [];
-  });
-  if (lines.length === 0) return null;
-  return (
-    <Sheet role="region" aria-label="To fetch for today">
-      <Title level={2}>To fetch for today</Title>
-      <Words>{lines.join(' · ')}</Words>
-      <Aside>
-        For {people.map(({ name }) => name.split(' ')[0]).join(', ')}, one after another, in what
-        they practise.
-      </Aside>
-    </Sheet>
-  );
-}
-
-interface ComerProps {
+interface ComerCardProps {
   readonly id: string;
-  readonly coming: Occurrence | undefined;
+  readonly coming: Comer | undefined;
 }
 
-function Comer({ id, coming }: ComerProps) {
+function ComerCard({ id, coming }: ComerCardProps) {
   const person = usePerson(id);
   const plan = usePlan(id);
   const last = useOjas((state) => selectSessionsOf(state, id).at(-1));
@@ -237,10 +220,11 @@ function Comer({ id, coming }: ComerProps) {
       <Link href={`/students/${id}/plan`} asChild>
         <Pressable className="min-h-12 justify-center">
           <Title level={2}>
-            {coming?.visit.time ? `${coming.visit.time} · ` : ''}
+            {coming?.time ? `${coming.time} · ` : ''}
             {person.name}
           </Title>
           <Aside>
+            {coming?.inClass ? `In ${coming.inClass.name ?? 'a class'} · ` : ''}
             {last ? `On the mat ${ago(last.at)}` : 'Not on the mat yet'}
             {plan.unanswered.length > 0 ? ` · ${plan.unanswered.length} questions open` : ''}
           </Aside>
@@ -254,7 +238,7 @@ function Comer({ id, coming }: ComerProps) {
           <Move key={`${planned.pose}/${planned.side}`} person={id} planned={planned} />
         ))
       )}
-      <VisitMark person={person} coming={coming} />
+      {coming?.inClass ? null : <VisitMark person={person} coming={coming?.visit} />}
     </Sheet>
   );
 }

@@ -1,17 +1,26 @@
 import type { ReactNode } from 'react';
 import type { LocalDay } from '@/core/formats/time';
-import { selectVisits } from '@/store/selectors';
+import { selectClasses, selectVisits } from '@/store/selectors';
 import { useOjas } from '../hooks';
-import { occurrencesBetween, type Occurrence } from './occurrences';
+import { occurrencesBetween, type Coming } from './occurrences';
 
-/** Who comes on a day, in the order of hours, for what shows them. */
+/** What falls between two days, both taken in. */
+export function useComing(from: LocalDay, to: LocalDay): Coming {
+  const visits = useOjas(selectVisits);
+  const classes = useOjas(selectClasses);
+  return {
+    visits: occurrencesBetween(visits, from, to),
+    classes: occurrencesBetween(classes, from, to),
+  };
+}
+
+/** Who comes on a day, for what shows them. */
 export function ComingOn({
   day,
   children,
 }: {
   readonly day: LocalDay;
-  readonly children: (coming: readonly Occurrence[]) => ReactNode;
+  readonly children: (coming: Coming) => ReactNode;
 }) {
-  const visits = useOjas(selectVisits);
-  return children(occurrencesBetween(visits, day, day));
+  return children(useComing(day, day));
 }

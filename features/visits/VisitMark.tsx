@@ -2,15 +2,18 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import { commit } from '@/store/store';
 import { Field } from '@/ui/Field';
+import { date } from '@/ui/format';
 import { Press } from '@/ui/Press';
 import { freshId, useOjasDispatch, useToday } from '../hooks';
-import { comes, comesAt, staysAway } from './changes';
+import type { Visit } from '@/core/formats/book';
+import { comes, comesAt, fallsOut } from './changes';
 import { hourFault } from './hour';
 import type { Occurrence } from './occurrences';
 
 interface VisitMarkProps {
   readonly person: { readonly id: string; readonly name: string };
-  readonly coming: Occurrence | undefined;
+  /** A visit of their own today. */
+  readonly coming: Occurrence<Visit> | undefined;
 }
 
 /** Whether somebody comes today, and when: a tap to mark it, an hour if there is one. */
@@ -34,7 +37,7 @@ export function VisitMark({ person, coming }: VisitMarkProps) {
   const fault = typed === null || typed === '' ? undefined : hourFault(typed);
   const keep = async () => {
     if (typed === null || typed === '' || fault) return;
-    await dispatch(commit(comesAt(coming.visit, typed, name)));
+    await dispatch(commit(comesAt(coming.what, typed, name)));
     setTyped(null);
   };
   return (
@@ -43,14 +46,18 @@ export function VisitMark({ person, coming }: VisitMarkProps) {
         <Press
           kind="quiet"
           aria-label={`Hour of ${name}`}
-          onPress={() => setTyped(coming.visit.time ?? '')}
+          onPress={() => setTyped(coming.what.time ?? '')}
         >
-          {coming.visit.time ? 'Another hour' : 'Set an hour'}
+          {coming.what.time ? 'Another hour' : 'Set an hour'}
         </Press>
         <Press
           kind="quiet"
           aria-label={`${name} does not come today`}
-          onPress={() => dispatch(commit(staysAway(coming, name)))}
+          onPress={() =>
+            dispatch(
+              commit(fallsOut('visits', coming, `${name} does not come on ${date(coming.on)}`)),
+            )
+          }
         >
           Not today
         </Press>

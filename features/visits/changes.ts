@@ -1,7 +1,9 @@
-import type { Visit } from '@/core/formats/book';
+import type { ClassRecord, Visit } from '@/core/formats/book';
 import { date } from '@/ui/format';
 import { edit, put, type Change } from '@/store/facts';
-import type { Occurrence } from './occurrences';
+import type { Meeting, Occurrence } from './occurrences';
+
+type Kind = 'visits' | 'classes';
 
 /** Somebody comes on a day. */
 export const comes = (visit: Visit, name: string): Change => ({
@@ -10,26 +12,29 @@ export const comes = (visit: Visit, name: string): Change => ({
   remove: [],
 });
 
-/** Somebody does not come on that day, after all; what repeats goes on. */
-export const staysAway = ({ visit, on }: Occurrence, name: string): Change => {
-  const words = `${name} does not come on ${date(on)}`;
-  return visit.repeats === undefined
-    ? { words, put: [], remove: [{ kind: 'visits', id: visit.id }] }
+/** A class, new or with other people in it. */
+export const classKept = (it: ClassRecord, words: string): Change => ({
+  words,
+  put: [put('classes', it)],
+  remove: [],
+});
+
+/** It does not fall on that day, after all; what repeats goes on. */
+export const fallsOut = (kind: Kind, { what, on }: Occurrence, words: string): Change =>
+  what.repeats === undefined
+    ? ends(kind, what, words)
     : {
         words,
         put: [],
-        edit: [
-          edit('visits', visit.id, (now) => ({ ...now, except: [...(now.except ?? []), on] })),
-        ],
+        edit: [edit(kind, what.id, (now) => ({ ...now, except: [...(now.except ?? []), on] }))],
         remove: [],
       };
-};
 
-/** A visit ends altogether. */
-export const comesNoMore = ({ id }: Visit, name: string): Change => ({
-  words: `${name} no longer comes at that hour`,
+/** It ends altogether. */
+export const ends = (kind: Kind, { id }: Pick<Meeting, 'id'>, words: string): Change => ({
+  words,
   put: [],
-  remove: [{ kind: 'visits', id }],
+  remove: [{ kind, id }],
 });
 
 /** Another hour. */

@@ -41,6 +41,6 @@ test('in the order of hours, those without one last', () => {
       [of('late', '19:00'), of('open'), of('early', '07:30')],
       '2026-03-02',
       '2026-03-02',
-    ).map((one) => one.visit.id),
+    ).map((one) => one.what.id),
   ).toEqual(['early', 'late', 'open']);
 });

@@ -1,0 +1,85 @@
+import { Link } from 'expo-router';
+import { View } from 'react-native';
+import { dayOf, daysBetween } from '@/core/formats/time';
+import { practisedPoses } from '@/core/plan/practised';
+import { poseById } from '@/core/poses/poses';
+import { selectPeople, selectReadingsOf, selectSessionsOf } from '@/store/selectors';
+import { ago } from '@/ui/format';
+import { Sheet } from '@/ui/Sheet';
+import { Aside, Title, Words } from '@/ui/Words';
+import { useOjas, useOjasList, useToday } from '../hooks';
+
+/** Readings older than this are worth another look, in days; so long away is long. */
+const OLD_READING_DAYS = 42;
+const LONG_AWAY_DAYS = 21;
+
+/** Who is due for a reading, who has not been here for long, and who practises at home every day. */
+export function Due() {
+  const today = useToday();
+  const people = useOjas(selectPeople);
+  const readings = useOjasList((state) => people.map(({ id }) => selectReadingsOf(state, id)));
+  const sessions = useOjasList((state) => people.map(({ id }) => selectSessionsOf(state, id)));
+  const due = people.map((person, i) => ({
+    person,
+    readAt: readings[i]?.at(-1)?.at,
+    hereAt: sessions[i]?.at(-1)?.at,
+    doses: [...practisedPoses(sessions[i] ?? [])].flatMap((id) => {
+      const pose = poseById(id);
+      return pose?.homeDose ? [`${pose.name}: ${pose.homeDose}`] : [];
+    }),
+  }));
+  const older = (at: string | undefined, days: number) =>
+    at === undefined || daysBetween(dayOf(at), today) >= days;
+  const parts = [
+    {
+      title: 'Due for a reading',
+      none: 'Everybody was read within six weeks.',
+      lines: due
+        .filter(({ readAt }) => older(readAt, OLD_READING_DAYS))
+        .map(({ person, readAt }) => ({
+          person,
+          words: readAt ? `read ${ago(readAt)}` : 'not read yet',
+          href: `/students/${person.id}/measure`,
+        })),
+    },
+    {
+      title: 'Not here for long',
+      none: 'Everybody was here within three weeks.',
+      lines: due
+        .filter(({ hereAt }) => hereAt !== undefined && older(hereAt, LONG_AWAY_DAYS))
+        .map(({ person, hereAt }) => ({
+          person,
+          words: `on the mat ${ago(hereAt as string)}`,
+          href: `/students/${person.id}/plan`,
+        })),
+    },
+    {
+      title: 'Every day at home',
+      none: 'Nobody practises a pose that is meant for every day.',
+      lines: due.flatMap(({ person, doses }) =>
+        doses.map((words) => ({ person, words, href: `/students/${person.id}/home` })),
+      ),
+    },
+  ];
+  return (
+    <>
+      {parts.map(({ title, none, lines }) => (
+        <Sheet key={title} role="region" aria-label={title}>
+          <Title level={2}>{title}</Title>
+          {lines.length === 0 ? <Aside>{none}</Aside> : null}
+          {lines.map(({ person, words, href }) => (
+            <View key={person.id + words} className="border-t border-line pb-2">
+              <Link
+                href={href as '/students'}
+                className="min-h-12 py-3 font-text text-base text-thread underline"
+              >
+                {person.name}
+              </Link>
+              <Words>{words}</Words>
+            </View>
+          ))}
+        </Sheet>
+      ))}
+    </>
+  );
+}

@@ -1,0 +1,66 @@
+import { useState, type ReactNode } from 'react';
+import type { Visit } from '@/core/formats/book';
+import { isDay, type LocalDay } from '@/core/formats/time';
+import { Field } from '@/ui/Field';
+import { Chips } from '@/ui/Press';
+import { hourFault } from './hour';
+import type { Meeting } from './occurrences';
+
+/** How something may repeat, as rules of RFC 5545. */
+const rules = { 'every week': 'FREQ=WEEKLY', 'every two weeks': 'FREQ=WEEKLY;INTERVAL=2' } as const;
+const choices = [
+  { id: 'once', words: 'Once' },
+  { id: 'every week', words: 'Every week' },
+  { id: 'every two weeks', words: 'Every two weeks' },
+] as const;
+type Repeat = (typeof choices)[number]['id'];
+
+export const repeatWords = ({ repeats }: Pick<Meeting, 'repeats'>): string =>
+  Object.entries(rules).find(([, rule]) => rule === repeats)?.[0] ?? (repeats ? 'repeats' : '');
+
+interface When {
+  /** The entries: day, hour, and how it repeats. */
+  readonly fields: ReactNode;
+  /** What they say; null while one of them is wrong. */
+  readonly value: Pick<Visit, 'on' | 'time' | 'repeats'> | null;
+}
+
+/** A day, an hour if there is one, and how it repeats. */
+export function useWhen(today: LocalDay, usually: Repeat = 'once'): When {
+  const [on, setOn] = useState<string>(today);
+  const [time, setTime] = useState('');
+  const [repeat, setRepeat] = useState<Repeat>(usually);
+  const dayFault = isDay(on) ? undefined : 'A day such as 2026-03-02 is expected.';
+  const timeFault = time === '' ? undefined : hourFault(time);
+  return {
+    value:
+      dayFault || timeFault
+        ? null
+        : {
+            on,
+            ...(time === '' ? {} : { time }),
+            ...(repeat === 'once' ? {} : { repeats: rules[repeat] }),
+          },
+    fields: (
+      <>
+        <Field
+          label="Day"
+          hint="year-month-day"
+          value={on}
+          fault={dayFault}
+          onChangeText={setOn}
+          maxLength={10}
+        />
+        <Field
+          label="Hour"
+          hint="such as 18:15; may stay open"
+          value={time}
+          fault={timeFault}
+          onChangeText={setTime}
+          maxLength={5}
+        />
+        <Chips label="Repeats" options={choices} chosen={repeat} onChoose={setRepeat} />
+      </>
+    ),
+  };
+}
