@@ -103,6 +103,19 @@ const visits: Book['visits'] = [
   repeats: 'FREQ=WEEKLY',
 }));
 
+/** The evening of the week, with those who seldom stay away. */
+const SELDOM_AWAY = 0.8;
+const evenings: Book['classes'] = [
+  {
+    id: 'c-evening',
+    name: 'Mobility evening',
+    people: members.filter(({ comes }) => comes >= SELDOM_AWAY).map(({ person: { id } }) => id),
+    on: FIRST_EVENING,
+    time: '18:30',
+    repeats: 'FREQ=WEEKLY',
+  },
+];
+
 /** The Kingfisher Boathouse book, the same at every run. */
 export function makeBoathouseBook(): Book {
   const records = members.map(recordOf);
@@ -112,7 +125,7 @@ export function makeBoathouseBook(): Book {
     readings: records.flatMap(({ readings }) => readings),
     shelf: boathouseShelf as Book['shelf'],
     sessions: records.flatMap(({ sessions }) => sessions),
-    classes: [],
+    classes: evenings,
     visits,
     settings: { units: 'cm', theme: 'system' },
   };

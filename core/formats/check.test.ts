@@ -279,9 +279,13 @@ test('whatever JSON comes in, it is taken or refused, and never throws', () => {
 });
 
 test('a sample book is moved whole: distances between its days stay', () => {
-  const parsed = bookSchema.parse(book());
+  const classes = [{ id: 'c', on: '2026-01-13', except: ['2026-01-20'] }, { id: 'without a day' }];
+  const parsed = bookSchema.parse(book({ classes }));
   const moved = shiftBook(parsed, '2030-05-05', 3);
   expect(lastDay(moved)).toBe('2030-05-02');
+  expect(daysBetween(moved.sessions[0]!.at, moved.classes[0]!.on!)).toBe(-2);
+  expect(daysBetween(moved.classes[0]!.on!, moved.classes[0]!.except![0]!)).toBe(7);
+  expect(moved.classes[1]).toEqual({ id: 'without a day' });
   expect(daysBetween(moved.readings[0]!.at, moved.sessions[0]!.at)).toBe(7);
   expect(shiftBook({ ...parsed, readings: [], sessions: [] }, '2030-05-05', 3).people).toEqual(
     parsed.people,

@@ -1,4 +1,4 @@
-import type { Book } from './book';
+import type { Book, ClassRecord } from './book';
 import { dayOf, daysBetween, shiftDays, type LocalDay } from './time';
 
 /** The latest day on which anything was read or done; null for a book without either. */
@@ -14,6 +14,11 @@ export function shiftBook(book: Book, today: LocalDay, daysBefore: number): Book
   const last = lastDay(book);
   if (last === null) return book;
   const days = daysBetween(last, today) - daysBefore;
+  const moved = <T extends Pick<ClassRecord, 'on' | 'except'>>(one: T): T => ({
+    ...one,
+    ...(one.on ? { on: shiftDays(one.on, days) } : {}),
+    ...(one.except ? { except: one.except.map((day) => shiftDays(day, days)) } : {}),
+  });
   return {
     ...book,
     people: book.people.map((person) => ({
@@ -26,10 +31,7 @@ export function shiftBook(book: Book, today: LocalDay, daysBefore: number): Book
     })),
     readings: book.readings.map((one) => ({ ...one, at: shiftDays(one.at, days) })),
     sessions: book.sessions.map((one) => ({ ...one, at: shiftDays(one.at, days) })),
-    visits: book.visits.map((one) => ({
-      ...one,
-      on: shiftDays(one.on, days),
-      ...(one.except ? { except: one.except.map((day) => shiftDays(day, days)) } : {}),
-    })),
+    visits: book.visits.map(moved),
+    classes: book.classes.map(moved),
   };
 }

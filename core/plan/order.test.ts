@@ -7,6 +7,7 @@ import { slotKey } from '../slots';
 import {
   adviceOn,
   fetchedFor,
+  fetchedTogether,
   movedLeast,
   movesBetween,
   movesOf,
@@ -142,4 +143,21 @@ describe('one seat throughout', () => {
     });
     expect(found.length).toBeGreaterThanOrEqual(3);
   });
+});
+
+test('a class fetches, for the pose that needs most, what all who do it use at once', () => {
+  const pose = (id: string, item: string, count: number) => ({
+    pose: id,
+    slots: [{ stack: [{ item, state: 'flat', count }] }] as unknown as PlanPose['slots'],
+  });
+  const plans = [
+    [pose('staff', 'block', 2), pose('hero', 'block', 3)],
+    [pose('staff', 'block', 1), pose('child', 'bolster', 1)],
+    [pose('hero', 'block', 2)],
+  ];
+  expect([...fetchedTogether(plans)]).toEqual([
+    ['block', 5],
+    ['bolster', 1],
+  ]);
+  expect([...fetchedTogether([])]).toEqual([]);
 });

@@ -122,7 +122,12 @@ function OneMoved({ moved: { person, heights } }: { readonly moved: StudentMoved
   const units = useUnits();
   const [first, ...others] = heights;
   if (!first) return null;
-  const rest = others.length === 0 ? '' : `; ${others.length} more by less or as much`;
+  const rest =
+    others.length === 0
+      ? ''
+      : `; ${others.length} more ${others.length === 1 ? 'height' : 'heights'}`;
+  const laid = ({ cm, over }: MovedHeight['from']) =>
+    cm === 0 ? 'nothing' : `${length(cm, units)}${over ? ` on the ${over}` : ''}`;
   return (
     <Words>
       <Link
@@ -131,7 +136,7 @@ function OneMoved({ moved: { person, heights } }: { readonly moved: StudentMoved
       >
         {name}
       </Link>
-      : {heightWords(first)} {length(first.fromCm, units)} → {length(first.toCm, units)}
+      : {heightWords(first)} {laid(first.from)} → {laid(first.to)}
       {rest}
     </Words>
   );

@@ -14,9 +14,9 @@ import { Screen } from '@/ui/Screen';
 import { Sheet } from '@/ui/Sheet';
 import { Aside, Title, Words } from '@/ui/Words';
 import { useOjas, useOjasDispatch, usePerson, useToday } from '../hooks';
-import { AddVisit } from './AddVisit';
+import { Add } from './Add';
 import { ends, fallsOut } from './changes';
-import { AddClass, ClassLine } from './Classes';
+import { ClassLine } from './ClassLine';
 import { useComing } from './ComingOn';
 import { Due } from './Due';
 import { inOrder, type Occurrence } from './occurrences';
@@ -59,12 +59,7 @@ export function CalendarScreen() {
           coming={all.filter(({ on }) => on === day)}
         />
       ))}
-      {somebody ? (
-        <>
-          <AddVisit />
-          <AddClass />
-        </>
-      ) : null}
+      {somebody ? <Add /> : null}
       <Due />
     </Screen>
   );

@@ -1,4 +1,4 @@
-import { occurrencesBetween } from './occurrences';
+import { comersOf, occurrencesBetween } from './occurrences';
 
 const visit = (of: object) => ({ id: 'v', person: 'p1', on: '2026-03-02', ...of });
 const days = (of: object, from = '2026-03-01', to = '2026-04-30') =>
@@ -43,4 +43,20 @@ test('in the order of hours, those without one last', () => {
       '2026-03-02',
     ).map((one) => one.what.id),
   ).toEqual(['early', 'late', 'open']);
+});
+
+test('who comes alone and in a class comes once, at the first hour of the day', () => {
+  const day = '2026-03-02';
+  const classes = [
+    { id: 'c', people: ['p1', 'p2'], on: day, time: '18:30' },
+    { id: 'old', name: 'without a day', people: ['p9'] },
+  ];
+  const coming = {
+    visits: occurrencesBetween([visit({ time: '19:00' })], day, day),
+    classes: occurrencesBetween(classes, day, day),
+  };
+  expect(comersOf(coming)).toMatchObject([
+    { person: 'p1', time: '18:30', inClass: { id: 'c' } },
+    { person: 'p2', time: '18:30' },
+  ]);
 });

@@ -1,5 +1,6 @@
-import { act, fireEvent, screen } from '@testing-library/react';
+import { act, fireEvent, screen, within } from '@testing-library/react';
 import { shiftDays } from '@/core/formats/time';
+import { usualItem } from '@/core/props/usualShelves';
 import { samplePerson, sampleSession } from '@/core/tests/samples';
 import { put } from '@/store/facts';
 import { undo } from '@/store/store';
@@ -64,4 +65,46 @@ test('a week: somebody is added, comes every week, stays away once, and no more'
   expect(screen.getByRole('status')).toHaveTextContent(/: 1 visit\.$/);
   await press('Nadia Orrin no longer comes at that hour');
   expect(state().visits).toEqual({});
+});
+
+test('a class: named, its people ticked, every week; on its day it says what all need at once', async () => {
+  const { state } = await show(<CalendarScreen />, two());
+  const add = within(screen.getByRole('region', { name: 'Add to the week' }));
+  fireEvent.click(add.getByRole('radio', { name: 'A class' }));
+  const tick = (name: string) => fireEvent.click(add.getByRole('checkbox', { name }));
+  expect(add.getByRole('button', { name: /Name it and tick/ })).toBeDisabled();
+  fireEvent.change(add.getByLabelText(/Its name/), { target: { value: 'Hips' } });
+  tick('Wren Sample');
+  tick('Nadia Orrin');
+  fireEvent.change(add.getByLabelText(/Hour/), { target: { value: '18:30' } });
+  fireEvent.click(add.getByRole('radio', { name: 'Every week' }));
+  await press('Add Hips, 2 in it');
+  expect(Object.values(state().classes)).toMatchObject([
+    { name: 'Hips', people: ['p1', 'p2'], on: today(), time: '18:30', repeats: 'FREQ=WEEKLY' },
+  ]);
+  expect(screen.getByRole('status')).toHaveTextContent(/: 0 visits, 1 class\.$/);
+  await press('Who is in Hips');
+  const who = within(screen.getByRole('region', { name: /^\w+ \d+ \w+$/ }));
+  fireEvent.click(who.getByRole('checkbox', { name: 'Nadia Orrin' }));
+  await press('Keep who is in it');
+  expect(Object.values(state().classes)).toMatchObject([{ people: ['p1'] }]);
+  await press(/^Hips is not on /);
+  expect(screen.getByRole('status')).toHaveTextContent(/: 0 visits\.$/);
+  await press('Week after');
+  await press('Hips ends');
+  expect(state().classes).toEqual({});
+});
+
+test('who is in a class comes at its hour; what all need at once is fetched, and what is short is said', async () => {
+  const it = { id: 'c1', name: 'Hips', people: ['p1', 'p2', 'gone'], on: today(), time: '18:30' };
+  await show(<TodayScreen />, [
+    ...two().filter(({ kind }) => kind !== 'shelf'),
+    put('shelf', { ...usualItem('b1', 'blanket', 'Blanket', 1) }),
+    put('classes', it),
+  ]);
+  expect(await screen.findByRole('heading', { name: '18:30 · Wren Sample' })).toBeInTheDocument();
+  expect(screen.getByRole('article', { name: 'Nadia Orrin' })).toHaveTextContent(/In Hips/);
+  expect(screen.getByRole('region', { name: 'To fetch for Hips' })).toHaveTextContent(
+    /Too few for everybody at once: 2 blanket, there are 1/,
+  );
 });

@@ -18,7 +18,7 @@ type Repeat = (typeof choices)[number]['id'];
 export const repeatWords = ({ repeats }: Pick<Meeting, 'repeats'>): string =>
   Object.entries(rules).find(([, rule]) => rule === repeats)?.[0] ?? (repeats ? 'repeats' : '');
 
-interface When {
+export interface When {
   /** The entries: day, hour, and how it repeats. */
   readonly fields: ReactNode;
   /** What they say; null while one of them is wrong. */
@@ -26,10 +26,10 @@ interface When {
 }
 
 /** A day, an hour if there is one, and how it repeats. */
-export function useWhen(today: LocalDay, usually: Repeat = 'once'): When {
+export function useWhen(today: LocalDay): When {
   const [on, setOn] = useState<string>(today);
   const [time, setTime] = useState('');
-  const [repeat, setRepeat] = useState<Repeat>(usually);
+  const [repeat, setRepeat] = useState<Repeat>('once');
   const dayFault = isDay(on) ? undefined : 'A day such as 2026-03-02 is expected.';
   const timeFault = time === '' ? undefined : hourFault(time);
   return {

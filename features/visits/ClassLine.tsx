@@ -1,20 +1,19 @@
+import { Link } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
 import type { ClassRecord } from '@/core/formats/book';
 import { selectPeople } from '@/store/selectors';
 import { commit } from '@/store/store';
-import { Field } from '@/ui/Field';
 import { date } from '@/ui/format';
 import { Press, Tick } from '@/ui/Press';
-import { Sheet } from '@/ui/Sheet';
-import { Aside, Title, Words } from '@/ui/Words';
-import { freshId, useOjas, useOjasDispatch, useToday } from '../hooks';
+import { Aside, Words } from '@/ui/Words';
+import { useOjas, useOjasDispatch } from '../hooks';
 import { classKept, ends, fallsOut } from './changes';
 import type { Occurrence } from './occurrences';
-import { repeatWords, useWhen } from './when';
+import { repeatWords } from './when';
 
 /** Who is in a class, each a line to tick. */
-function Who({
+export function Who({
   chosen,
   onChoose,
 }: {
@@ -23,7 +22,7 @@ function Who({
 }) {
   const people = useOjas(selectPeople);
   return (
-    <View role="group" aria-label="Who is in the class" className="max-h-72 overflow-scroll">
+    <View role="group" aria-label="Who is in the class" className="max-h-64 overflow-scroll">
       {people.map(({ id, name }) => (
         <Tick
           key={id}
@@ -36,45 +35,6 @@ function Who({
         </Tick>
       ))}
     </View>
-  );
-}
-
-/** Several students at the same hour. */
-export function AddClass() {
-  const dispatch = useOjasDispatch();
-  const [name, setName] = useState('');
-  const [people, setPeople] = useState<readonly string[]>([]);
-  const { fields, value } = useWhen(useToday(), 'every week');
-  const ready = name.trim() !== '' && people.length > 0 && value !== null;
-  const add = async () => {
-    if (!ready) return;
-    const it: ClassRecord = {
-      id: freshId('class'),
-      name: name.trim(),
-      people: [...people],
-      ...value,
-    };
-    const { ok } = await dispatch(commit(classKept(it, `${name.trim()} added`)));
-    if (!ok) return;
-    setName('');
-    setPeople([]);
-  };
-  return (
-    <Sheet role="region" aria-label="Add a class">
-      <Title level={2}>Add a class</Title>
-      <Field
-        label="Its name"
-        hint="such as Hips and hamstrings"
-        value={name}
-        onChangeText={setName}
-        maxLength={80}
-      />
-      <Who chosen={people} onChoose={setPeople} />
-      {fields}
-      <Press kind="main" disabled={!ready} onPress={add}>
-        {ready ? `Add ${name.trim()}, ${people.length} in it` : 'Name it and tick who is in it'}
-      </Press>
-    </Sheet>
   );
 }
 
@@ -100,7 +60,18 @@ export function ClassLine({ one }: { readonly one: Occurrence<ClassRecord> }) {
         <Words className="flex-1 py-3 font-semibold">{title}</Words>
         <Aside>{repeatWords(what)}</Aside>
       </View>
-      <Words>{here.length === 0 ? 'Nobody in it yet.' : namesOf(here)}</Words>
+      {here.length === 0 ? <Words>Nobody in it yet.</Words> : null}
+      <View className="flex-row flex-wrap gap-x-4">
+        {here.map(({ id, name }) => (
+          <Link
+            key={id}
+            href={`/students/${id}/plan`}
+            className="min-h-12 py-3 font-text text-base text-thread underline"
+          >
+            {name}
+          </Link>
+        ))}
+      </View>
       {people ? (
         <>
           <Who chosen={people} onChoose={setPeople} />
@@ -140,6 +111,3 @@ export function ClassLine({ one }: { readonly one: Occurrence<ClassRecord> }) {
     </View>
   );
 }
-
-const namesOf = (people: readonly { readonly name: string }[]) =>
-  people.map(({ name }) => name).join(', ');
