@@ -5,10 +5,13 @@ import {
   holdLengthened,
   holdPaused,
   holdStarted,
+  matCleared,
+  matOf,
   matReducer,
   matSchema,
   matStarted,
   matTaken,
+  onMatOf,
   orderLaid,
   orderTakenBack,
   pieceTicked,
@@ -113,13 +116,13 @@ describe('the last step is taken back', () => {
     const back = matReducer(state, stepUndone());
     expect([back.now?.at, back.now?.done]).toEqual([0, []]);
     expect(after(begin('p1'), poseSkipped(), stepUndone()).now?.at).toBe(0);
-    expect(after(begin('p1'), holdStarted(AT), holdPaused(AT)).past).toEqual([]);
+    expect(after(begin('p1'), holdStarted(AT), holdPaused(AT)).past).toEqual({});
   });
 
   test('another session begins with nothing to take back', () =>
-    expect(after(begin('p1'), moved(12, 15), begin('p1', 'child/both')).past.length).toBeLessThan(
-      2,
-    ));
+    expect(
+      after(begin('p1'), moved(12, 15), matCleared(), begin('p1', 'child/both')).past['p1'],
+    ).toBeUndefined());
 });
 
 describe('several mats', () => {
@@ -130,6 +133,27 @@ describe('several mats', () => {
     expect([back.now?.person, Object.keys(back.parked)]).toEqual(['p1', ['p2']]);
     expect(heldSeconds(back.now!, '2026-03-02T18:01:30Z')).toBe(90);
     expect(matReducer(back, matTaken('p9'))).toEqual(back);
+  });
+
+  test('what is done on a mat beside leaves the one on the screen as it is, and is taken back there', () => {
+    const two = after(begin('p1'), begin('p2'));
+    const moveIt = onMatOf('p1', moved(12, 15));
+    const one = after(begin('p1'), begin('p2'), moveIt, onMatOf('p2', stepTaken('look')));
+    expect(one.now).toEqual({ ...two.now, step: 'look' });
+    expect(one.parked['p1']?.changes['hero/both']).toHaveLength(1);
+    const back = matReducer(one, onMatOf('p1', stepUndone()));
+    expect(back.parked['p1']).toEqual(two.parked['p1']);
+    expect(back.now?.step).toBe('look');
+    expect(matReducer(back, onMatOf('p2', stepUndone())).now?.step).toBe('build');
+  });
+
+  test('a mat beside is ended, and nothing is done on that of somebody who is on none', () => {
+    const two = after(begin('p1'), begin('p2'));
+    const one = matReducer(two, onMatOf('p1', matCleared()));
+    expect([one.now, one.parked]).toEqual([two.now, {}]);
+    expect(matReducer(one, onMatOf('p1', poseSkipped()))).toBe(one);
+    expect(matOf(two, 'p1')?.person).toBe('p1');
+    expect(matOf(one, 'p1')).toBeUndefined();
   });
 
   test('the same student who begins anew leaves no second mat', () => {

@@ -1,4 +1,4 @@
-import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
+import { createSlice, type Action, type PayloadAction, type UnknownAction } from '@reduxjs/toolkit';
 import { z } from 'zod';
 import { dayIds, type Day } from '@/core/adapt/decide';
 import type { DialSetting } from '@/core/dials';
@@ -98,8 +98,8 @@ export const matSlice = createSlice({
     laid: {} as z.infer<typeof laidSchema>,
     /** Mats of students who practise beside the one on the screen: their timers run on. */
     parked: {} as z.infer<typeof parkedSchema>,
-    /** The mat as it was before each of the last steps, until the page goes. */
-    past: [] as Mat[],
+    /** Each mat as it was before each of its last steps, until the page goes. */
+    past: {} as Record<string, Mat[]>,
   },
   reducers: {
     cameRestored: (state, { payload }: PayloadAction<z.infer<typeof cameSchema>>) => {
@@ -190,8 +190,8 @@ export const matSlice = createSlice({
     },
     /** Takes back the last step on the mat. */
     stepUndone: (state) => {
-      const before = state.past.pop();
-      if (state.now && before) state.now = before;
+      const before = state.now && state.past[state.now.person]?.pop();
+      if (before) state.now = before;
     },
     matRestored: (state, { payload }: PayloadAction<Mat | null>) => {
       state.now = payload;
@@ -328,15 +328,47 @@ const steps: ReadonlySet<string> = new Set(
 );
 const MOST_STEPS_BACK = 20;
 
+type MatState = ReturnType<typeof matSlice.getInitialState>;
+
 /** The mat, with what it was before each of the last steps. */
-export const matReducer: typeof matSlice.reducer = (state, action) => {
+function withPast(state: MatState | undefined, action: UnknownAction): MatState {
   const next = matSlice.reducer(state, action);
-  if (!state?.now || next.now === state.now || next.past !== state.past) return next;
-  if (next.now === null || next.now.startedAt !== state.now.startedAt) return { ...next, past: [] };
+  const before = state?.now;
+  if (!before || next.now === before || next.past !== state.past) return next;
+  const { [before.person]: own = [], ...others } = state.past;
+  const goesOn = next.now?.startedAt === before.startedAt || next.parked[before.person];
+  if (!goesOn) return { ...next, past: others };
   return steps.has(action.type)
-    ? { ...next, past: [...state.past, state.now].slice(-MOST_STEPS_BACK) }
+    ? { ...next, past: { ...others, [before.person]: [...own, before].slice(-MOST_STEPS_BACK) } }
     : next;
+}
+
+/** What is done on the mat of one student, whether it is the one on the screen or lies beside it. */
+export const onMatOf = <A extends Action>(person: string, action: A) => ({
+  ...action,
+  meta: { person },
+});
+const personIn = (action: UnknownAction) =>
+  (action.meta as { person?: string } | undefined)?.person ?? null;
+
+export const matReducer = (state: MatState | undefined, action: UnknownAction): MatState => {
+  const person = personIn(action);
+  if (!state || person === null || state.now?.person === person) return withPast(state, action);
+  const beside = state.parked[person];
+  if (!beside) return state;
+  // Turned to for this one step; the mat on the screen stays as it is.
+  const turned = withPast({ ...state, now: beside }, action);
+  const { [person]: _, ...others } = turned.parked;
+  return {
+    ...turned,
+    now: state.now,
+    parked: turned.now ? { ...others, [person]: turned.now } : others,
+  };
 };
+
+/** The mat of a student, on the screen or beside. */
+export const matOf = ({ now, parked }: Pick<MatState, 'now' | 'parked'>, person: string) =>
+  now?.person === person ? now : parked[person];
 
 /** The id of the session that a mat becomes: ended twice, it is recorded once. */
 export const sessionIdOf = ({ startedAt, person }: Pick<Mat, 'startedAt' | 'person'>) =>

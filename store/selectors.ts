@@ -11,6 +11,7 @@ import { practisedPoses } from '@/core/plan/practised';
 import { poses } from '@/core/poses/poses';
 import { shelfIn, type Shelf } from '@/core/props/shelf';
 import { SETTINGS_ID, usualSettings, type SettingsRecord } from '@/core/formats/facts';
+import { matOf } from './mat';
 import type { RootState } from './store';
 import { recordFrom } from '@/core/estimate/recordOf';
 
@@ -70,9 +71,8 @@ export const selectSessionsOf = (state: RootState, person: string) =>
 
 /** How a student comes today: as said, else as usual. */
 export function selectDay({ mat }: RootState, person: string, today: LocalDay): Day {
-  if (mat.now?.person === person) return mat.now.day;
-  const beside = mat.parked[person];
-  if (beside) return beside.day;
+  const onMat = matOf(mat, person);
+  if (onMat) return onMat.day;
   const said = mat.came[person];
   return said?.on === today ? said.day : 'usual';
 }

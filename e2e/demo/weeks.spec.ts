@@ -89,8 +89,10 @@ test('two on the mat at once: each goes on, and the one whose time runs out come
 test('what is tried on a pose’s page lies on the mat', async ({ page }) => {
   await page.goto('/students/p-gunnar/poses/hero');
   const pieces = page.getByRole('list', { name: 'Seat, from the floor up' });
+  const planned = await pieces.innerText();
   await pieces.getByRole('button').first().click();
   await page.getByRole('button', { name: /^Without any / }).click();
+  await expect.poll(() => pieces.innerText()).not.toBe(planned);
   const tried = (await pieces.innerText()).toLowerCase();
   await page.getByRole('button', { name: 'Lay it out so' }).click();
   await expect(page.getByText('Laid out so for the next session.')).toBeVisible();
@@ -160,15 +162,15 @@ test('who comes today stands first, and the week is kept by keys alone', async (
   await expect(page.getByRole('dialog', { name: 'Keys' })).toBeHidden();
   await page.keyboard.press('w');
   await expect(page.getByRole('heading', { name: 'Week', level: 1 })).toBeVisible();
-  await expect(page.getByText(/: 3 visits\.$/)).toBeVisible();
+  await expect(page.getByText(/: 3 visits, 1 class\.$/)).toBeVisible();
   await page.getByRole('button', { name: 'Week after' }).focus();
   await page.keyboard.press('Enter');
-  await expect(page.getByText(/: 3 visits\.$/)).toBeVisible();
+  await expect(page.getByText(/: 3 visits, 1 class\.$/)).toBeVisible();
   await page.getByRole('button', { name: /^Gunnar Aldous does not come on / }).focus();
   await page.keyboard.press('Enter');
   await expect(page.getByText(/: 2 visits\.$/)).toBeVisible();
   await page.keyboard.press('u');
-  await expect(page.getByText(/: 3 visits\.$/)).toBeVisible();
+  await expect(page.getByText(/: 3 visits, 1 class\.$/)).toBeVisible();
 });
 
 test('from Today to the first laid piece in four taps', async ({ page }) => {

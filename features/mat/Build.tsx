@@ -13,7 +13,8 @@ import { Press, Tick } from '@/ui/Press';
 import { Sheet } from '@/ui/Sheet';
 import { Title, Words } from '@/ui/Words';
 import { Pile } from '../plan/Supports';
-import { useOjas, useOjasDispatch, useUnits, useWords } from '../hooks';
+import { useOjas, useUnits, useWords } from '../hooks';
+import { useMatDispatch } from './place';
 import { usedBeside } from './session';
 import { StackChoice } from './StackChoice';
 import { slotKey } from '@/core/slots';
@@ -67,7 +68,7 @@ function Laid({
   settled,
   ticked,
 }: Omit<BuildProps, 'lying'> & { readonly slot: PlanSlot }) {
-  const dispatch = useOjasDispatch();
+  const dispatch = useMatDispatch();
   const shelf = useOjas(selectShelf);
   const units = useUnits();
   const [open, setOpen] = useState(false);

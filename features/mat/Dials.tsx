@@ -4,8 +4,8 @@ import type { PlanPose } from '@/core/formats/plan';
 import type { InPose } from '@/core/plan/solve';
 import type { Settled } from '@/store/mat';
 import { Sheet } from '@/ui/Sheet';
-import { useOjasDispatch } from '../hooks';
 import { DialStepper } from '../plan/DialStepper';
+import { useMatDispatch } from './place';
 import { dialSet } from './session';
 
 interface DialsProps {
@@ -19,7 +19,7 @@ interface DialsProps {
 
 /** What is set of the pose itself, one step at a time: the figure answers, and what fills a gap follows. */
 export function Dials({ inPose, estimates, planned, set, settled }: DialsProps) {
-  const dispatch = useOjasDispatch();
+  const dispatch = useMatDispatch();
   if (set.length === 0) return null;
   const turn = (one: DialSetting, way: DialTurn['way']) => {
     const value = turned({ dial: one.dial, way }, one.value);

@@ -1,4 +1,4 @@
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useRef } from 'react';
 import { View } from 'react-native';
 import Svg, { Circle, Line } from 'react-native-svg';
 import { choicesFor, type Choices } from '@/core/approaches/approaches';
@@ -12,10 +12,12 @@ import { Press, Tick } from '@/ui/Press';
 import { Sheet } from '@/ui/Sheet';
 import { tone } from '@/ui/tones';
 import { Aside, Title, Words } from '@/ui/Words';
-import { nowIso, useOjas, useOjasDispatch, useSet } from '../hooks';
+import { nowIso, useOjas, useSet } from '../hooks';
 import { chime } from '../sound/chime';
 import { speak } from '../sound/speak';
+import { useMatDispatch } from './place';
 import { useAwake } from './useAwake';
+import { begunMs, useSeconds } from './useSeconds';
 
 interface HoldProps {
   readonly person: Person;
@@ -69,15 +71,10 @@ function marksOf({ holdSeconds: whole, times }: PlanPose, person: Person): Mark[
 
 /** The timer: it counts from when the hold began, so a locked phone or a reload loses nothing. */
 export function Hold({ person, planned, mat }: HoldProps) {
-  const dispatch = useOjasDispatch();
-  const [now, setNow] = useState(nowIso);
+  const dispatch = useMatDispatch();
+  const [now, look] = useSeconds(begunMs(mat));
   const running = mat.holdingSince !== null;
   useAwake(running);
-  useEffect(() => {
-    if (!running) return;
-    const timer = setInterval(() => setNow(nowIso()), 500);
-    return () => clearInterval(timer);
-  }, [running]);
   const held = heldSeconds(mat, now);
   const marks = marksOf({ ...planned, holdSeconds: planned.holdSeconds + mat.moreSeconds }, person);
   const aloud = useOjas(selectSettings).cuesAloud === true;
@@ -121,7 +118,7 @@ export function Hold({ person, planned, mat }: HoldProps) {
       <Press
         kind="main"
         onPress={() => {
-          setNow(nowIso());
+          look();
           dispatch(running ? holdPaused(nowIso()) : holdStarted(nowIso()));
         }}
       >

@@ -4,9 +4,9 @@ import { minutes } from '@/ui/format';
 import { Field } from '@/ui/Field';
 import { readNumber } from '@/ui/number';
 import { Press } from '@/ui/Press';
-import { Screen } from '@/ui/Screen';
 import { Sheet } from '@/ui/Sheet';
 import { Title, Words } from '@/ui/Words';
+import { MatFrame } from './place';
 
 interface HowLongProps {
   readonly title: string;
@@ -30,7 +30,7 @@ export function HowLong({ title, held, planned, onSaid, onBack }: HowLongProps) 
     return onSaid(Math.round(read.value * 60));
   };
   return (
-    <Screen title={title}>
+    <MatFrame title={title}>
       <Sheet>
         <Title level={2}>How long was it held?</Title>
         <Words>
@@ -57,6 +57,6 @@ export function HowLong({ title, held, planned, onSaid, onBack }: HowLongProps) 
           Back to the pose
         </Press>
       </Sheet>
-    </Screen>
+    </MatFrame>
   );
 }

@@ -17,7 +17,8 @@ import { Press, Tick } from '@/ui/Press';
 import { Sheet } from '@/ui/Sheet';
 import { Title, Words } from '@/ui/Words';
 import { dialName, slotName, wordsIn } from '@/ui/words/words';
-import { useOjas, useOjasDispatch, useUnits } from '../hooks';
+import { useOjas, useUnits } from '../hooks';
+import { useMatDispatch } from './place';
 import { dialSet, rungTo, usedBeside } from './session';
 
 interface LookProps {
@@ -115,7 +116,7 @@ function Fault({
   ...of
 }: LookProps & { readonly fault: PoseFault; readonly isSeen: boolean }) {
   const { inPose, estimates, planned, mat, settled, set } = of;
-  const dispatch = useOjasDispatch();
+  const dispatch = useMatDispatch();
   const shelf = useOjas(selectShelf);
   const units = useUnits();
   const pose = placeKey(planned);

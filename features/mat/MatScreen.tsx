@@ -1,26 +1,39 @@
-import { useRouter } from 'expo-router';
+import { Link, useRouter } from 'expo-router';
 import { useEffect } from 'react';
+import { ScrollView, View } from 'react-native';
 import { placeKey, poseIdAt } from '@/core/plan/order';
-import { daySaid, matStarted, matTaken } from '@/store/mat';
+import { daySaid, matOf, matStarted, matTaken } from '@/store/mat';
 import { selectDay } from '@/store/selectors';
+import type { RootState } from '@/store/store';
 import { Press } from '@/ui/Press';
-import { Screen } from '@/ui/Screen';
-import { Words } from '@/ui/Words';
-import { nowIso, todayIso, useOjas, useOjasDispatch, usePerson, usePlan } from '../hooks';
+import { useWidth } from '@/ui/useWidth';
+import { Title, Words } from '@/ui/Words';
+import {
+  nowIso,
+  todayIso,
+  useOjas,
+  useOjasDispatch,
+  useOjasList,
+  usePerson,
+  usePlan,
+} from '../hooks';
+import { useWide } from '../shell/Shell';
 import { NoStudent } from '../students/NoStudent';
 import { StudentTabs } from '../students/StudentTabs';
 import { Choose } from './Choose';
+import { MatFrame, OnMat } from './place';
 import { PoseOnMat } from './PoseOnMat';
 import { endSession } from './session';
 
-/** The session: which poses, then one pose at a time. */
+/** The session: which poses, then one pose at a time; on a wide screen beside everybody else who is on a mat. */
 export function MatScreen({ id }: { readonly id: string }) {
   const person = usePerson(id);
-  const now = useOjas((state) => state.mat.now);
-  const mat = now?.person === id ? now : null;
+  const plan = usePlan(id);
+  const onMat = useOjas(({ mat }) => mat.now?.person === id);
   const waits = useOjas((state) => state.mat.parked[id] !== undefined);
-  const plan = usePlan(id, mat ? mat.poses.map(poseIdAt) : []);
+  const all = useOjasList(peopleOnMats);
   const day = useOjas((state) => selectDay(state, id, todayIso()));
+  const wide = useWide();
   const dispatch = useOjasDispatch();
   const router = useRouter();
   // Whoever is on a mat beside this one is turned to.
@@ -28,7 +41,7 @@ export function MatScreen({ id }: { readonly id: string }) {
     if (waits) dispatch(matTaken(id));
   }, [waits, id, dispatch]);
   if (!person || !plan) return <NoStudent />;
-  if (!mat)
+  if (!onMat)
     return (
       <Choose
         person={person}
@@ -39,33 +52,111 @@ export function MatScreen({ id }: { readonly id: string }) {
         }
       />
     );
+  const ended = () => router.replace(`/students/${id}/record`);
+  if (!wide || all.length < 2) return <OneMat id={id} is="screen" onEnded={ended} />;
+  // Of several the others go on here: the screen is that of one of them.
+  const goOn = (one: string) => {
+    const next = all.find((other) => other !== one);
+    if (one === id && next) router.replace(`/students/${next}/mat`);
+  };
+  return <SideBySide people={all} onEnded={goOn} />;
+}
+
+/** Everybody on a mat, in the order in which they came onto it. */
+const peopleOnMats = ({ mat: { now, parked } }: RootState): readonly string[] =>
+  [...(now ? [now] : []), ...Object.values(parked)]
+    .sort((a, b) => a.startedAt.localeCompare(b.startedAt))
+    .map(({ person }) => person);
+
+interface SideBySideProps {
+  readonly people: readonly string[];
+  readonly onEnded: (id: string) => void;
+}
+
+/** As narrow as a mat may be, and the gap between two, as laid out below. */
+const LEAST_PX = 340;
+const GAP_PX = 16;
+
+/** Each mat in a column of its own, its stop word always in sight. */
+function SideBySide({ people, onEnded }: SideBySideProps) {
+  const [widthPx, onLayout] = useWidth();
+  const gapsPx = GAP_PX * (people.length - 1);
+  const eachPx = Math.max(LEAST_PX, (widthPx - gapsPx) / people.length);
+  return (
+    <View role="main" className="flex-1 gap-2 bg-paper px-4 pb-4 pt-3">
+      <View className="flex-row items-center justify-between">
+        <Title level={1}>On the mat</Title>
+        <Link href="/" className="min-h-12 py-3 font-text text-base text-thread underline">
+          One more student
+        </Link>
+      </View>
+      <ScrollView
+        horizontal
+        onLayout={onLayout}
+        className="flex-1"
+        contentContainerClassName="flex-row gap-4"
+      >
+        {people.map((id) => (
+          <View key={id} style={{ width: eachPx }}>
+            <OneMat id={id} is="column" onEnded={() => onEnded(id)} />
+          </View>
+        ))}
+      </ScrollView>
+    </View>
+  );
+}
+
+interface OneMatProps {
+  readonly id: string;
+  readonly is: 'screen' | 'column';
+  readonly onEnded: () => void;
+}
+
+/** What is on the mat of one student now. */
+function OneMat({ id, is, onEnded }: OneMatProps) {
+  const person = usePerson(id);
+  const mat = useOjas((state) => matOf(state.mat, id));
+  const plan = usePlan(id, mat?.poses.map(poseIdAt));
+  if (!person || !plan || !mat) return null;
   const key = mat.poses[mat.at];
   const planned = plan.poses.find((one) => placeKey(one) === key);
-  if (!planned) {
-    return (
-      <Screen title={person.name}>
-        <StudentTabs id={id} here="mat" />
-        <Words>Every pose of this session is done.</Words>
-        <Press
-          kind="main"
-          onPress={() =>
-            dispatch(endSession()).then(
-              (outcome) => outcome.ok && router.replace(`/students/${id}/record`),
-            )
-          }
-        >
-          Record the session
-        </Press>
-      </Screen>
-    );
-  }
   return (
-    <PoseOnMat
-      key={`${mat.at}/${key}`}
-      person={person}
-      planned={planned}
-      mat={mat}
-      onEnded={() => router.replace(`/students/${id}/record`)}
-    />
+    <OnMat value={{ person: id, name: person.name, is }}>
+      {planned ? (
+        <PoseOnMat
+          key={`${mat.at}/${key}`}
+          person={person}
+          planned={planned}
+          mat={mat}
+          alone={is === 'screen'}
+          onEnded={onEnded}
+        />
+      ) : (
+        <AllDone id={id} name={person.name} isAlone={is === 'screen'} onEnded={onEnded} />
+      )}
+    </OnMat>
+  );
+}
+
+interface AllDoneProps {
+  readonly id: string;
+  readonly name: string;
+  readonly isAlone: boolean;
+  readonly onEnded: () => void;
+}
+
+function AllDone({ id, name, isAlone, onEnded }: AllDoneProps) {
+  const dispatch = useOjasDispatch();
+  return (
+    <MatFrame title={name}>
+      {isAlone ? <StudentTabs id={id} here="mat" /> : null}
+      <Words>Every pose of this session is done.</Words>
+      <Press
+        kind="main"
+        onPress={() => dispatch(endSession(id)).then((outcome) => outcome.ok && onEnded())}
+      >
+        Record the session
+      </Press>
+    </MatFrame>
   );
 }

@@ -1,5 +1,5 @@
 import { Link } from 'expo-router';
-import { useEffect, useState } from 'react';
+import { useEffect, useRef } from 'react';
 import { View } from 'react-native';
 import { bodyFrom } from '@/core/body/body';
 import type { PlanPose } from '@/core/formats/plan';
@@ -15,8 +15,10 @@ import { PoseScene } from '@/ui/PoseScene';
 import { Press } from '@/ui/Press';
 import { Sheet } from '@/ui/Sheet';
 import { Aside, Title, Words } from '@/ui/Words';
-import { nowIso, useOjas, useOjasList, usePerson, useToday, useUnits } from '../hooks';
+import { useOjas, useOjasList, usePerson, useToday, useUnits } from '../hooks';
 import { poseTitle } from '../plan/words';
+import { chime } from '../sound/chime';
+import { begunMs, useSeconds } from './useSeconds';
 import { useWide } from '../shell/Shell';
 
 /** A mat that is not the one on the screen. */
@@ -27,14 +29,12 @@ interface Beside {
   readonly leftSeconds: number | null;
 }
 
-const SECOND_MS = 1000;
-
 const othersIn = ({ mat }: RootState, id: string): readonly Mat[] => [
   ...(mat.now && mat.now.person !== id ? [mat.now] : []),
   ...Object.values(mat.parked).filter(({ person }) => person !== id),
 ];
 
-/** The mats beside this one, the one that needs a hand first; a hold that is over comes before all. */
+/** The mats beside this one, the one that needs a hand first; a hold that is over comes before all, and is rung. */
 function useBeside(id: string): readonly Beside[] {
   const today = useToday();
   const parked = useOjasList((state) => othersIn(state, id));
@@ -43,14 +43,8 @@ function useBeside(id: string): readonly Beside[] {
       selectPlan(state, person, today, poses.map(poseIdAt).join(',')),
     ),
   );
-  const [now, setNow] = useState(nowIso);
-  const ticking = parked.some(({ holdingSince }) => holdingSince !== null);
-  useEffect(() => {
-    if (!ticking) return;
-    const timer = setInterval(() => setNow(nowIso()), SECOND_MS);
-    return () => clearInterval(timer);
-  }, [ticking]);
-  return parked
+  const [now] = useSeconds(parked.map(begunMs).find((one) => one !== null) ?? null);
+  const beside = parked
     .map((mat, i): Beside => {
       const planned = plans[i]?.poses.find((one) => placeKey(one) === mat.poses[mat.at]);
       const whole = (planned?.holdSeconds ?? 0) + mat.moreSeconds;
@@ -61,7 +55,17 @@ function useBeside(id: string): readonly Beside[] {
       };
     })
     .sort((a, b) => (a.leftSeconds ?? Infinity) - (b.leftSeconds ?? Infinity));
+  const over = beside.filter(isOver).length;
+  const rung = useRef(over);
+  useEffect(() => {
+    if (over > rung.current) chime();
+    rung.current = over;
+  }, [over]);
+  return beside;
 }
+
+const isOver = ({ leftSeconds }: Pick<Beside, 'leftSeconds'>) =>
+  leftSeconds !== null && leftSeconds <= 0;
 
 const leftWords = (leftSeconds: number | null) =>
   leftSeconds === null
@@ -99,7 +103,7 @@ function OtherMat({ mat, planned, leftSeconds, drawn }: Beside & { readonly draw
   const units = useUnits();
   const person = usePerson(mat.person);
   if (!person) return null;
-  const over = leftSeconds !== null && leftSeconds <= 0;
+  const over = isOver({ leftSeconds });
   return (
     <Sheet
       role="group"

@@ -1,5 +1,5 @@
-import { useEffect, useRef, useState } from 'react';
-import { View, type View as ViewType } from 'react-native';
+import { useState } from 'react';
+import { View } from 'react-native';
 import { bodyFrom } from '@/core/body/body';
 import { placeKey } from '@/core/plan/order';
 import { asPlanned } from '@/core/plan/settled';
@@ -25,7 +25,6 @@ import {
 import { stacksOf } from '@/ui/figure/stacks';
 import { PoseScene } from '@/ui/PoseScene';
 import { Chips, Press } from '@/ui/Press';
-import { Screen } from '@/ui/Screen';
 import { Sheet } from '@/ui/Sheet';
 import { Aside, Title, Words } from '@/ui/Words';
 import { nowIso, useEstimates, useOjas, useOjasDispatch, useUnits } from '../hooks';
@@ -39,6 +38,7 @@ import { Hold } from './Hold';
 import { HowLong } from './HowLong';
 import { Look } from './Look';
 import { Mats } from './Mats';
+import { MatFrame, useBeginsAtTop, useMatDispatch } from './place';
 import { Rungs } from './Rungs';
 import { builtOf, dialsOn, endSession, recordPose, type Felt } from './session';
 import { Stopped, StopWords } from './Stop';
@@ -56,12 +56,15 @@ interface PoseOnMatProps {
   readonly person: Person;
   readonly planned: PlanPose;
   readonly mat: Mat;
+  /** No other mat is on the screen. */
+  readonly alone: boolean;
   readonly onEnded: () => void;
 }
 
 /** One pose fills the screen, step by step; stop words are always one tap away. */
-export function PoseOnMat({ person, planned, mat, onEnded }: PoseOnMatProps) {
+export function PoseOnMat({ person, planned, mat, alone, onEnded }: PoseOnMatProps) {
   const dispatch = useOjasDispatch();
+  const onMat = useMatDispatch();
   const units = useUnits();
   const shelf = useOjas(selectShelf);
   const estimates = useEstimates(person.id) ?? {};
@@ -69,11 +72,11 @@ export function PoseOnMat({ person, planned, mat, onEnded }: PoseOnMatProps) {
   const [stopping, setStopping] = useState(false);
   /** What was felt, while it is asked how long a hold really was that was left running. */
   const [asked, setAsked] = useState<Felt | null>(null);
-  const canUndo = useOjas((state) => state.mat.past.length > 0);
+  const canUndo = useOjas((state) => (state.mat.past[person.id]?.length ?? 0) > 0);
   const round = mat.done.findLast(
     ({ pose, side }) => pose === planned.pose && side === planned.side,
   );
-  const heading = useRef<ViewType>(null);
+  const heading = useBeginsAtTop();
   const key = placeKey(planned);
   const settled = mat.settled[key] ?? asPlanned(planned);
   const set = dialsOn(mat, planned);
@@ -94,14 +97,9 @@ export function PoseOnMat({ person, planned, mat, onEnded }: PoseOnMatProps) {
     if (heldAs === undefined && leftRunning(heldSeconds(mat, nowIso()), whole))
       return setAsked(felt);
     const last = mat.at + 1 >= mat.poses.length;
-    const outcome = await dispatch(recordPose(planned, felt, heldAs));
+    const outcome = await dispatch(recordPose(person.id, planned, felt, heldAs));
     return outcome.ok && last ? onEnded() : undefined;
   };
-  // Each pose begins at its top, also for those who hear the screen.
-  useEffect(
-    () => (heading.current as unknown as HTMLElement | null)?.focus?.({ preventScroll: true }),
-    [],
-  );
   if (asked)
     return (
       <HowLong
@@ -127,17 +125,20 @@ export function PoseOnMat({ person, planned, mat, onEnded }: PoseOnMatProps) {
       />
     );
   return (
-    <Screen
+    <MatFrame
       title={poseTitle(planned)}
-      beside={<Aside>{`${mat.at + 1} of ${mat.poses.length} · ${person.name}`}</Aside>}
+      beside={
+        <Aside>{`${mat.at + 1} of ${mat.poses.length}${alone ? ` · ${person.name}` : ''}`}</Aside>
+      }
       foot={<Foot step={mat.step} onStop={() => setStopping(true)} />}
     >
       <View ref={heading} tabIndex={-1}>
         <Chips
           label="Step"
+          inOneLine
           options={steps}
           chosen={mat.step}
-          onChoose={(step) => dispatch(stepTaken(step))}
+          onChoose={(step) => onMat(stepTaken(step))}
         />
       </View>
       {mat.step === 'feel' ? null : (
@@ -161,15 +162,17 @@ export function PoseOnMat({ person, planned, mat, onEnded }: PoseOnMatProps) {
           <PoseLine title="The round before, today" outcome={round} />
         </Sheet>
       ) : null}
-      <Mats id={person.id} />
+      {alone ? <Mats id={person.id} /> : null}
       <View className="flex-row flex-wrap gap-2">
-        {canUndo ? <Press onPress={() => dispatch(stepUndone())}>Undo the last step</Press> : null}
-        <Press onPress={() => dispatch(poseSkipped())}>Skip this pose</Press>
-        <Press onPress={() => dispatch(endSession()).then((outcome) => outcome.ok && onEnded())}>
+        {canUndo ? <Press onPress={() => onMat(stepUndone())}>Undo the last step</Press> : null}
+        <Press onPress={() => onMat(poseSkipped())}>Skip this pose</Press>
+        <Press
+          onPress={() => dispatch(endSession(person.id)).then((outcome) => outcome.ok && onEnded())}
+        >
           End the session here
         </Press>
       </View>
-    </Screen>
+    </MatFrame>
   );
 }
 
@@ -233,7 +236,7 @@ function OfStep({ mat, onRecord, ...now }: OfStepProps) {
 
 /** Stop under the thumb on every step, and the way on. */
 function Foot({ step, onStop }: { readonly step: MatStep; readonly onStop: () => void }) {
-  const dispatch = useOjasDispatch();
+  const onMat = useMatDispatch();
   const next = matSteps[matSteps.indexOf(step) + 1];
   return (
     <View className="flex-row gap-2">
@@ -249,7 +252,7 @@ function Foot({ step, onStop }: { readonly step: MatStep; readonly onStop: () =>
         <Press
           kind="main"
           className="min-h-14 flex-1"
-          onPress={() => dispatch(stepTaken(next))}
+          onPress={() => onMat(stepTaken(next))}
         >{`Next: ${stepWords[next].toLowerCase()}`}</Press>
       ) : null}
     </View>

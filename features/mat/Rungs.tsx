@@ -11,7 +11,8 @@ import { length } from '@/ui/format';
 import { Chips } from '@/ui/Press';
 import { Sheet } from '@/ui/Sheet';
 import { Title, Words } from '@/ui/Words';
-import { useOjas, useOjasDispatch, useUnits } from '../hooks';
+import { useOjas, useUnits } from '../hooks';
+import { useMatDispatch } from './place';
 import { rungTo, usedBeside } from './session';
 import { StackChoice } from './StackChoice';
 import { slotKey, slotRefOf } from '@/core/slots';
@@ -26,7 +27,7 @@ interface RungsProps {
 
 /** Lower, keep or raise by one rung of the shelf's own ladder, with the new pieces named at once. */
 export function Rungs({ person, planned, settled, mat }: RungsProps) {
-  const dispatch = useOjasDispatch();
+  const dispatch = useMatDispatch();
   const shelf = useOjas(selectShelf);
   const units = useUnits();
   const pose = poseById(planned.pose);

@@ -3,9 +3,9 @@ import { stopWords, type StopWord } from '@/core/formats/book';
 import type { PlanPose } from '@/core/formats/plan';
 import { poseById } from '@/core/poses/poses';
 import { Press } from '@/ui/Press';
-import { Screen } from '@/ui/Screen';
 import { Sheet } from '@/ui/Sheet';
 import { Words } from '@/ui/Words';
+import { MatFrame } from './place';
 import type { Felt } from './session';
 
 const stopMeans: Readonly<Record<StopWord, string>> = {
@@ -24,7 +24,7 @@ interface StopWordsProps {
 
 /** What is felt, over the whole screen: one more tap, and the way out is shown. */
 export const StopWords = ({ onWord, onBack }: StopWordsProps) => (
-  <Screen
+  <MatFrame
     title="Stop: what is felt?"
     foot={<Press onPress={onBack}>Nothing: back to the pose</Press>}
   >
@@ -35,7 +35,7 @@ export const StopWords = ({ onWord, onBack }: StopWordsProps) => (
         </Press>
       ))}
     </View>
-  </Screen>
+  </MatFrame>
 );
 
 interface StoppedProps {
@@ -61,7 +61,7 @@ export function Stopped({ word, planned, onRecord, onBack }: StoppedProps) {
     stop: word,
   };
   return (
-    <Screen
+    <MatFrame
       title={`${stopMeans[word]}: out of the pose`}
       foot={
         <Press kind="main" onPress={() => onRecord(felt)}>
@@ -84,6 +84,6 @@ export function Stopped({ word, planned, onRecord, onBack }: StoppedProps) {
             : 'This pose rests for two weeks. If it comes back or stays: to a doctor or physiotherapist before this pose again.'}
       </Words>
       <Press onPress={onBack}>It was a slip: back to the pose</Press>
-    </Screen>
+    </MatFrame>
   );
 }

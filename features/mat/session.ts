@@ -12,7 +12,9 @@ import {
   dialTurned,
   heldSeconds,
   matCleared,
+  matOf,
   MOST_HELD_SECONDS,
+  onMatOf,
   poseDone,
   rungMoved,
   sessionIdOf,
@@ -157,35 +159,38 @@ export function outcomeOf(mat: Mat, planned: PlanPose, felt: Felt, held: number)
 
 /** Records a pose, held for as long as is said or else as the timer ran; after the last one the session becomes a fact. */
 export const recordPose =
-  (planned: PlanPose, felt: Felt, heldAs?: number): Thunk<Promise<Outcome>> =>
+  (person: string, planned: PlanPose, felt: Felt, heldAs?: number): Thunk<Promise<Outcome>> =>
   async (dispatch, getState) => {
-    const mat = getState().mat.now;
+    const mat = matOf(getState().mat, person);
     if (!mat) return { ok: true };
-    dispatch(poseDone(outcomeOf(mat, planned, felt, heldAs ?? heldSeconds(mat, nowIso()))));
-    const after = getState().mat.now;
-    return after && after.at >= after.poses.length ? dispatch(endSession()) : { ok: true };
+    const held = heldAs ?? heldSeconds(mat, nowIso());
+    dispatch(onMatOf(person, poseDone(outcomeOf(mat, planned, felt, held))));
+    const after = matOf(getState().mat, person);
+    return after && after.at >= after.poses.length ? dispatch(endSession(person)) : { ok: true };
   };
 
 /** Ends the session: what was done is kept, and the mat is free. */
-export const endSession = (): Thunk<Promise<Outcome>> => async (dispatch, getState) => {
-  const mat = getState().mat.now;
-  if (!mat) return { ok: true };
-  if (mat.done.length > 0) {
-    const session: Session = {
-      id: sessionIdOf(mat),
-      person: mat.person,
-      at: mat.startedAt,
-      poses: mat.done,
-    };
-    const outcome = await dispatch(
-      commit({
-        words: `Session recorded: ${mat.done.length} ${mat.done.length === 1 ? 'pose' : 'poses'}`,
-        put: [put('sessions', session)],
-        remove: [],
-      }),
-    );
-    if (!outcome.ok) return outcome;
-  }
-  dispatch(matCleared());
-  return { ok: true };
-};
+export const endSession =
+  (person: string): Thunk<Promise<Outcome>> =>
+  async (dispatch, getState) => {
+    const mat = matOf(getState().mat, person);
+    if (!mat) return { ok: true };
+    if (mat.done.length > 0) {
+      const session: Session = {
+        id: sessionIdOf(mat),
+        person: mat.person,
+        at: mat.startedAt,
+        poses: mat.done,
+      };
+      const outcome = await dispatch(
+        commit({
+          words: `Session recorded: ${mat.done.length} ${mat.done.length === 1 ? 'pose' : 'poses'}`,
+          put: [put('sessions', session)],
+          remove: [],
+        }),
+      );
+      if (!outcome.ok) return outcome;
+    }
+    dispatch(onMatOf(person, matCleared()));
+    return { ok: true };
+  };

@@ -14,11 +14,17 @@ import { Aside, Title, Words } from '@/ui/Words';
 import { nowIso, useOjas, useOjasDispatch, useUnits } from '../hooks';
 import { useWide } from '../shell/Shell';
 
-/** On a wide screen the list stays beside the student; on a phone each has the screen to itself. */
+/**
+ * On a wide screen the list stays beside the student, but where several are on the mat: their mats need the width. On a
+ * phone each has the screen to itself.
+ */
 export function StudentsFrame() {
   const wide = useWide();
   const path = usePathname();
-  if (!wide || path === '/students') return <Slot />;
+  const severalMats = useOjas(
+    ({ mat: { now, parked } }) => now !== null && Object.keys(parked).length > 0,
+  );
+  if (!wide || path === '/students' || (severalMats && path.endsWith('/mat'))) return <Slot />;
   return (
     <View className="flex-1 flex-row">
       <View role="complementary" aria-label="Students" className="w-72 border-r border-line">
