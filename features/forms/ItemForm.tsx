@@ -9,6 +9,7 @@ import { numberText } from '@/ui/numberText';
 import { Press } from '@/ui/Press';
 import { Words } from '@/ui/Words';
 import { FormField } from './FormField';
+import { FromPile } from './FromPile';
 
 interface ItemFormProps {
   readonly item: ShelfItem;
@@ -56,7 +57,7 @@ const valueOf = (text: string) => {
 
 /** Name, count, and the height of each way a thing lies, free and sat on. */
 export function ItemForm({ item, units, onKeep }: ItemFormProps) {
-  const { control, handleSubmit } = useForm({
+  const { control, handleSubmit, setValue } = useForm({
     resolver: zodResolver(schemaFor(units)),
     defaultValues: {
       name: item.name,
@@ -115,6 +116,15 @@ export function ItemForm({ item, units, onKeep }: ItemFormProps) {
                 label={`Sat on, ${words}`}
                 hint={`${units}, may stay empty`}
                 inputMode="decimal"
+              />
+              <FromPile
+                words={words}
+                units={units}
+                onTake={({ free, satOn }) => {
+                  const options = { shouldDirty: true, shouldValidate: true };
+                  if (free !== undefined) setValue(`states.${index}.height`, free, options);
+                  if (satOn !== undefined) setValue(`states.${index}.loaded`, satOn, options);
+                }}
               />
             </View>
           );

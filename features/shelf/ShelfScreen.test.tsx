@@ -34,3 +34,30 @@ test('a prop is doubled, to be measured and renamed as another kind', async () =
     expect.arrayContaining(['Foam block', 'Foam block, another kind']),
   );
 });
+
+test('a fold is measured as a pile, free and sat on: one takes its share, and a pile that grows is refused', async () => {
+  const { state } = await show(<ShelfScreen />, [
+    put('shelf', usualItem('wool', 'blanket', 'Wool blanket', 6)),
+  ]);
+  await press('Change Wool blanket');
+  const words = 'folded in 8';
+  await press(`Measured as a pile, ${words}`);
+  const type = (label: string, text: string) =>
+    fireEvent.change(screen.getByLabelText(new RegExp(`^${label}, ${words}`)), {
+      target: { value: text },
+    });
+  const take = () => screen.getByRole('button', { name: 'Take one’s share of it' });
+  type('How many in the pile', '1');
+  expect(screen.getByText('From 2 to 12 of them.')).toBeInTheDocument();
+  type('How many in the pile', '4');
+  type('Pile free', '18');
+  type('Pile sat on', '19');
+  expect(screen.getByText('Sat on: cannot be higher than free.')).toBeInTheDocument();
+  expect(take()).toBeDisabled();
+  type('Pile sat on', '14.2');
+  await act(async () => void fireEvent.click(take()));
+  await press('Keep');
+  expect(state().shelf['wool']?.states).toContainEqual(
+    expect.objectContaining({ heightCm: 4.5, loadedCm: 3.6 }),
+  );
+});
