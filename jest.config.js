@@ -8,7 +8,9 @@ module.exports = {
     {
       displayName: 'core',
       testEnvironment: 'node',
-      testMatch: ['<rootDir>/{core,cli,server,store,workers,demo,ui,features,scripts}/**/*.test.ts'],
+      testMatch: [
+        '<rootDir>/{core,cli,server,store,workers,demo,ui,features,scripts}/**/*.test.ts',
+      ],
       transform: { '\\.m?[tj]s$': '<rootDir>/scripts/jest-esbuild.cjs' },
       transformIgnorePatterns: [
         '/node_modules/(?!(d3-|internmap|immer|@reduxjs|redux|reselect|content-disposition|cookie))',

@@ -111,6 +111,8 @@ interface BuildReasons {
   'first-margin': { readonly cm: number };
   'shelf-ends': object;
   'at-most': { readonly slot: SlotId };
+  /** Asked for, and left empty: over the most that anybody builds, or with nothing near enough on the shelf. */
+  'stays-free': { readonly slot: SlotId; readonly cm: number; readonly overMost: boolean };
 }
 
 /** What was felt or seen that asks for more support. */

@@ -224,13 +224,21 @@ const MOST_HANGING_CM = 4;
 /** The nearest stacks for a first time; one rung more on a heavy day. */
 function firstStacks(of: SlotBuild, targetCm: number, aimCm: number) {
   const { need, rule, shelf, used, pose, extraRung, mostPieces, twin } = of;
-  const stacks = bestStacks(
-    shelf,
-    rule,
-    { targetCm: aimCm, used, mostPieces },
-    HANGS.includes(need.slot) ? Math.max(0, targetCm - MOST_HANGING_CM) : 0,
-    highestCm(of, targetCm),
-  );
+  const hangs = HANGS.includes(need.slot);
+  const upTo = (mostCm: number) =>
+    bestStacks(
+      shelf,
+      rule,
+      { targetCm: aimCm, used, mostPieces },
+      hangs ? Math.max(0, targetCm - MOST_HANGING_CM) : 0,
+      mostCm,
+    );
+  const near = upTo(highestCm(of, targetCm));
+  // Where nothing is as near as that, a head that comes to rest a little early rests; better than not at all.
+  const stacks =
+    near.length > 0 || !hangs
+      ? near
+      : upTo(Math.min(mostHere(of) + MOST_SLACK_CM, targetCm + MOST_HANGING_CM));
   if (twin && servesAlike(of, twin, aimCm)) return [twin, ...othersThan(twin, stacks)];
   const [first, ...others] = stacks;
   if (!first || !extraRung || !comesDown(pose, slotKey(need))) return stacks;

@@ -3,7 +3,8 @@ import { decision } from '../parameters';
 import { ordinaryAt } from '../poses/ordinary';
 import type { Pose } from '../poses/poses';
 import { purposeOf, slotMostCm } from '../props/slots';
-import { sidelessKey, slotKey, slotRefOf, type SlotKey } from '../slots';
+import type { Reason } from '../reasons';
+import { sidelessKey, slotKey, slotRefOf, type SlotId, type SlotKey } from '../slots';
 
 type InPose = Pick<Pose, 'id' | 'family'>;
 
@@ -30,6 +31,21 @@ export function staysEmptyOver(pose: InPose, key: SlotKey, cm: number): boolean 
 const MOST_UNDER_CM = 2 * decision.mostRung.value;
 export const isShort = ({ slot, targetCm, stackCm }: PlanSlot): boolean =>
   slot === 'back' && targetCm - stackCm > MOST_UNDER_CM;
+
+/** A smaller gap stays empty without a word, in cm. */
+const WORTH_SAYING_CM = 4;
+/** Where the reason of the height itself says what is done instead. */
+const SAID_ALREADY: readonly SlotId[] = ['hands', 'underKnees'];
+
+/** Why a slot that asks for something lies on nothing; null where nothing is missed. */
+export function staysFree(pose: Pose, slot: PlanSlot): Reason | null {
+  const { slot: id, isLength, stack, targetCm, reckonedCm } = slot;
+  if (isLength || stack.length > 0 || targetCm < WORTH_SAYING_CM) return null;
+  if (pose.optional?.includes(id)) return null;
+  const overMost = staysEmptyOver(pose, slotKey(slot), reckonedCm);
+  if (overMost && SAID_ALREADY.includes(id)) return null;
+  return { code: 'stays-free', slot: id, cm: targetCm, overMost };
+}
 
 /** Whether a slot has its height in the pose: what is left empty for want of a support is no height of nought. */
 export const standsIn = (pose: InPose, slot: PlanSlot): boolean =>

@@ -18,7 +18,7 @@ import { decision as decisionParameter } from '../parameters';
 import { comesDown, stageOf, wayOf, type Pose, type PoseId } from '../poses/poses';
 import type { Reason } from '../reasons';
 import { rungBelow } from '../props/search';
-import { isShort, mostCmAt, standsIn, staysEmptyOver } from './limits';
+import { isShort, mostCmAt, standsIn, staysEmptyOver, staysFree } from './limits';
 import { isStoodOn, purposeOf, slotRule } from '../props/slots';
 import { countAll, usedBy, usedWith, type Stack, type Used } from '../props/stack';
 import type { ReadingSide } from '../ranges/ranges';
@@ -401,7 +401,7 @@ function buildSlots(laid: Laid, decision: Decision): { slots: PlanSlot[]; built:
       twin: twinOf(slots, need) ?? otherLegs(laid, need),
       liftedCm: need.slot === 'back' ? seatLiftedCm(laid, built) : 0,
     });
-    const laidDown = asLaid(slot, slots);
+    const laidDown = asLaid(pose, slot, slots);
     slots.push(laidDown);
     used = usedWith(used, laidDown.stack);
     laidPieces += countAll(laidDown.stack);
@@ -421,9 +421,16 @@ const keptLater = (laid: Laid, decision: Decision, at: number) =>
 /** What would lie on a ramp that is not there. */
 const lacksRamp = ({ over }: PlanSlot, before: readonly PlanSlot[]) =>
   over === 'ramp' && before.some(isShort);
-/** A slot as it comes to lie beside those before it: nothing is laid for a ramp that is too low, nor on one. */
-const asLaid = (slot: PlanSlot, before: readonly PlanSlot[]): PlanSlot =>
-  isShort(slot) || lacksRamp(slot, before) ? { ...slot, stack: [], stackCm: 0 } : slot;
+/**
+ * A slot as it comes to lie beside those before it: nothing is laid for a ramp that is too low, nor on one; and what then
+ * lies on nothing, though it asks for something, says why.
+ */
+function asLaid(pose: Pose, slot: PlanSlot, before: readonly PlanSlot[]): PlanSlot {
+  if (lacksRamp(slot, before)) return { ...slot, stack: [], stackCm: 0 };
+  const laid = isShort(slot) ? { ...slot, stack: [], stackCm: 0 } : slot;
+  const free = staysFree(pose, laid);
+  return free ? { ...laid, reasons: [...laid.reasons, free] } : laid;
+}
 /** Comforts, which go first where a pose would ask for too many pieces. */
 const COMFORTS: readonly SlotId[] = ['neck', 'ankle', 'shoulder', 'behindKnee'];
 /** Slots that take two pieces: one for each hand, or something under something. */
@@ -530,11 +537,11 @@ const jointsOf = (posture: Figure['posture']): PlanPose['joints'] => ({
   hand: [...posture.hand],
 });
 
-/** Slots that stay empty since they would have to stand over their most, and a ramp that cannot be built. */
+/** Slots that stay free: over their most, or with nothing near enough on the shelf. */
 const beyond = (pose: Pose, slots: readonly PlanSlot[]): ReadonlySet<SlotName> =>
   new Set(
     slots
-      .filter((slot) => !slot.isLength && !standsIn(pose, slot))
+      .filter((slot) => !slot.isLength && (!standsIn(pose, slot) || staysFree(pose, slot)))
       .map((slot) => sidelessKey(slotKey(slot))),
   );
 

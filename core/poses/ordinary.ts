@@ -34,6 +34,8 @@ const BETWEEN_LEGS =
   'between spread legs the floor alone lies under the head: the same fold that rests on a shin stands on a stool there';
 const TO_SPARE = 'only hips with rotation to spare are offered it, and those need little';
 const FOLD_ON_CHAIR = 'the stiffest lay a fold on the seat of a chair, a centimetre or two over it';
+const HEAD_TOO_HIGH =
+  'proposed to those alone whose head would hang far over the floor; who asks for it lies lower';
 const BY_TRYING =
   'found by trying: nothing that is measured tells one student from another, so all begin alike';
 
@@ -60,6 +62,7 @@ export const ordinaryHeights: readonly OrdinaryHeights[] = [
   row(['hero'], 'seat', [7, 15], [15, 24], 30),
   row(['child'], 'seat', [0, 8], [8, 17], 22),
   row(['child'], 'forehead', [0, 8], [8, 15], 23),
+  row(['child'], 'chest', [12, 26], [20, 36], 36, { ifBuilt: true, unlike: HEAD_TOO_HIGH }),
   row(['low-lunge', 'lizard'], 'hands', [8, 20], [20, 30], 46),
   row(['frog'], 'chest', [12, 20], [20, 26], 30),
   row(['frog'], 'forehead', [8, 15], [15, 22], 30),

@@ -3,13 +3,13 @@ import { bodyFrom, tapedLengths, usualShare, type Body, type TapedBody } from '.
 import type { StudentRecord } from '../estimate/estimate';
 import type { Person, Reading } from '../formats/book';
 import type { LocalDay } from '../formats/time';
-import type { PlanPose } from '../formats/plan';
+import type { PlanPose, PlanSlot } from '../formats/plan';
 import { decision } from '../parameters';
-import { mostCmAt } from '../plan/limits';
+import { mostCmAt, staysEmptyOver } from '../plan/limits';
 import { piecesIn } from '../plan/pieces';
 import { planStudent } from '../plan/plan';
 import { ordinaryAt, type Heights, type OrdinaryHeights } from '../poses/ordinary';
-import { poseById, poses } from '../poses/poses';
+import { poseById, poses, type Pose } from '../poses/poses';
 import { slotRule } from '../props/slots';
 import { stackFaults } from '../props/stack';
 import { cautionIds } from '../safety/cautions';
@@ -247,7 +247,23 @@ export function roomFigures({ people, seed, approach }: RoomWish, shelf: Shelf):
   return [...planned].map(([pose, all]) => poseFigures(pose, all));
 }
 
-/** What nobody would build, in one planned pose: too many pieces, a pile that the rules forbid, a support over its most. */
+/** What is asked for so high is missed where nothing lies, in cm. */
+const MISSED_CM = 5;
+/** Whether a slot lies on nothing without a word: not wanted, not planted or on the thighs, and not said to stay free. */
+const isSilent = (pose: Pose, slot: PlanSlot) =>
+  slot.stack.length === 0 &&
+  slot.targetCm >= MISSED_CM &&
+  pose.optional?.includes(slot.slot) !== true &&
+  !slot.reasons.some(({ code }) => code === 'stays-free') &&
+  !(
+    ['hands', 'underKnees'].includes(slot.slot) &&
+    staysEmptyOver(pose, slotKey(slot), slot.reckonedCm)
+  );
+
+/**
+ * What nobody would build, in one planned pose: too many pieces, a pile that the rules forbid, a support over its most; and
+ * what lies on nothing without a word.
+ */
 function faultsOfPose(planned: PlanPose, body: Body, shelf: Shelf): string[] {
   const pose = poseById(planned.pose);
   if (!pose) return [];
@@ -264,9 +280,11 @@ function faultsOfPose(planned: PlanPose, body: Body, shelf: Shelf): string[] {
         slotRule(slot.slot, pose.family, body, planned.way),
       );
       const over = slot.stackCm > mostCmAt(pose, key) + 1;
-      return [...faults, ...(over ? [`stands ${slot.stackCm.toFixed(1)} cm`] : [])].map(
-        (words) => `${key}: ${words}`,
-      );
+      return [
+        ...faults,
+        ...(over ? [`stands ${slot.stackCm.toFixed(1)} cm`] : []),
+        ...(isSilent(pose, slot) ? [`nothing for ${slot.targetCm.toFixed(1)} cm, unsaid`] : []),
+      ].map((words) => `${key}: ${words}`);
     }),
   ].map((words) => `${planned.pose} ${planned.side}: ${words}`);
 }

@@ -12,7 +12,7 @@ import { length } from '@/ui/format';
 import { Press, Tick } from '@/ui/Press';
 import { Sheet } from '@/ui/Sheet';
 import { Title, Words } from '@/ui/Words';
-import { Pile } from '../plan/Supports';
+import { freeIn, Pile } from '../plan/Supports';
 import { useOjas, useUnits, useWords } from '../hooks';
 import { useMatDispatch } from './place';
 import { usedBeside } from './session';
@@ -38,6 +38,7 @@ const pieceKeys = (slot: PlanSlot) =>
 export function Build({ person, planned, lying, settled, ticked }: BuildProps) {
   const say = useWords();
   const all = lying.flatMap(pieceKeys);
+  const isFree = (slot: PlanSlot) => !lying.some((one) => slotKey(one) === slotKey(slot));
   const laid = all.filter((key) => ticked.includes(key)).length;
   return (
     <Sheet>
@@ -51,6 +52,12 @@ export function Build({ person, planned, lying, settled, ticked }: BuildProps) {
         <Laid key={slotKey(slot)} {...{ slot, person, planned, settled, ticked }} />
       ))}
       {lying.length === 0 ? <Words className="text-lg">Nothing to fetch.</Words> : null}
+      {freeIn({ ...planned, slots: planned.slots.filter(isFree) }).map((slot) => (
+        <Words key={slotKey(slot)}>
+          <Words className="font-semibold">{slotName(slot)}: nothing. </Words>
+          {say.reasons(slot.reasons.slice(-1))}
+        </Words>
+      ))}
       {all.length > 0 ? (
         <Words role="status" aria-live="polite">
           {laid === all.length ? 'All laid.' : `${laid} of ${all.length} laid.`}

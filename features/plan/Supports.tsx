@@ -26,12 +26,20 @@ const WORTH_OFFERING_CM = 3;
 const builtIn = ({ slots }: PlanPose) =>
   slots.filter(({ stack, stackCm, isLength }) => stack.length > 0 && (isLength || stackCm > 0.3));
 
+/** What asks for a support and lies on nothing. */
+export const freeIn = ({ slots }: PlanPose) =>
+  slots.filter(({ reasons }) => reasons.some(({ code }) => code === 'stays-free'));
+
+/** Said where nothing is built at all. */
+const nothingWords = (planned: PlanPose) =>
+  freeIn(planned).length > 0 ? 'Nothing is laid.' : 'Nothing underneath: the floor is near enough.';
+
 /** What lies where, in a line each: enough to fetch it. */
 export function SupportLines({ planned, shelf, units }: SupportsProps) {
   const built = builtIn(planned);
-  if (built.length === 0) return <Words>Nothing underneath: the floor is near enough.</Words>;
   return (
     <View className="gap-2">
+      {built.length === 0 ? <Words>{nothingWords(planned)}</Words> : null}
       {built.map((slot) => (
         <View
           key={slotKey(slot)}
@@ -49,6 +57,12 @@ export function SupportLines({ planned, shelf, units }: SupportsProps) {
             <Words>{stackWords(slot.stack, shelf)}</Words>
           </View>
         </View>
+      ))}
+      {freeIn(planned).map((slot) => (
+        <Words key={slotKey(slot)}>
+          <Words className="font-semibold">{slotName(slot)} </Words>
+          stays free, {length(slot.targetCm, units)} up
+        </Words>
       ))}
     </View>
   );
@@ -108,7 +122,13 @@ export function Supports({ planned, shelf, units, inPose, onSwap }: SupportsOpen
           <Aside>{say.reasons(slot.reasons)}</Aside>
         </View>
       ))}
-      {built.length === 0 ? <Words>Nothing underneath: the floor is near enough.</Words> : null}
+      {built.length === 0 ? <Words>{nothingWords(planned)}</Words> : null}
+      {freeIn(planned).map((slot) => (
+        <View key={slotKey(slot)} className="gap-1">
+          <Title level={3}>{slotName(slot)}: nothing</Title>
+          <Aside>{say.reasons(slot.reasons)}</Aside>
+        </View>
+      ))}
       {wanted.length > 0 ? (
         <Aside>
           If wanted:{' '}

@@ -298,6 +298,16 @@ export const en: Language = {
       `Nobody builds higher here${slot === 'underKnees' ? ': plant the feet and bend the knees instead' : slot === 'underThigh' ? ': let the heels go further away' : ': an easier way or pose serves better'}.`,
     'first-margin': ({ cm }, tell) =>
       `First time: ${tell.length(cm)} more than is likeliest, to be enough for most such bodies.`,
+    'stays-free': ({ slot, cm, overMost }, tell) => {
+      if (slot === 'back')
+        return `Nothing comes up to ${tell.length(cm)} in this way: go back no further than the forearms, or take another way.`;
+      const why = overMost
+        ? 'Nobody builds so high here'
+        : 'Nothing on this shelf comes near enough';
+      return slot === 'forehead' || slot === 'chest'
+        ? `${why}: it stays free, the back long and some weight on the hands or forearms.`
+        : `${why}: it stays free.`;
+    },
     'shelf-ends': () => 'The shelf builds nothing higher here.',
 
     'gate-range': ({ range, side, leastDeg, deg: has }) =>

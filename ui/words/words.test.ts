@@ -68,6 +68,9 @@ const others: readonly Reason[] = [
   { code: 'at-most', slot: 'underKnees' },
   { code: 'at-most', slot: 'underThigh' },
   { code: 'at-most', slot: 'seat' },
+  { code: 'stays-free', slot: 'back', cm: 48, overMost: false },
+  { code: 'stays-free', slot: 'forehead', cm: 60, overMost: true },
+  { code: 'stays-free', slot: 'underThigh', cm: 9, overMost: false },
   { code: 'gate-range', range: 'hipRotation', side: 'left', leastDeg: 74, deg: null },
   { code: 'gate-range', range: 'hipRotation', side: 'left', leastDeg: 74, deg: 61 },
   {
