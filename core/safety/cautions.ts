@@ -64,8 +64,8 @@ export type RuleId = (typeof ruleIds)[number];
 export type Effect =
   | {
       readonly does: 'forbid';
-      /** The pose that serves instead: for every pose with the trait, or by the group of the pose; none where left out. */
-      readonly instead?: PoseId | Readonly<Partial<Record<PoseEntry['group'], PoseId>>>;
+      /** The pose that serves instead: for every pose with the trait, or by the pose, else its group; none where left out. */
+      readonly instead?: PoseId | Readonly<Partial<Record<PoseId | PoseEntry['group'], PoseId>>>;
     }
   | { readonly does: 'ask-first' }
   | { readonly does: 'change'; readonly change: PoseChange };
@@ -134,7 +134,11 @@ const soreKnee: readonly Rule[] = [
     seated: 'easy-cross',
     'forward-bending': 'figure-four',
   }),
-  forbid(['knee.drawn'], 'heel-not-drawn', 'chair-lunge'),
+  forbid(['knee.drawn'], 'heel-not-drawn', {
+    'happy-baby': 'legs-wiped',
+    reclined: 'chair-lunge',
+    'forward-bending': 'figure-four',
+  }),
 ];
 
 const FALLS = change(['whole.balance'], 'hold on', 'hold-on');

@@ -87,9 +87,10 @@ export function rulesOn(
 }
 
 /** What serves in place of a pose that a rule forbids. */
-function insteadOf(rule: Rule, { group }: Pose): readonly PoseId[] {
+function insteadOf(rule: Rule, { id, group }: Pose): readonly PoseId[] {
   if (rule.does !== 'forbid' || rule.instead === undefined) return [];
-  const instead = typeof rule.instead === 'string' ? rule.instead : rule.instead[group];
+  const instead =
+    typeof rule.instead === 'string' ? rule.instead : (rule.instead[id] ?? rule.instead[group]);
   return instead === undefined ? [] : [instead];
 }
 

@@ -23,17 +23,19 @@ test('the path goes from the most supported stage to the floor, with one marked 
 
 test('the next stage says what opens it, in the teacher’s units', () => {
   const { unmount } = render(<Stages planned={at('knees-on-roll')} units="cm" />);
-  expect(screen.getByText(/^Opens once Under the knees is less than 1 cm; today /)).toBeVisible();
+  expect(
+    screen.getByText(/^Comes once nothing is needed here: under the knees, today /),
+  ).toBeVisible();
   unmount();
   render(<Stages planned={at('knees-on-roll')} units="in" />);
   expect(
-    screen.getByText(/^Opens once Under the knees is less than 0.5 in; today .* in\.$/),
+    screen.getByText(/^Comes once nothing is needed here: under the knees, today .* in\.$/),
   ).toBeVisible();
 });
 
 test('a stage for want of room says so, and the last one opens nothing', () => {
   const { unmount } = render(<Stages planned={at('knees-bent')} units="cm" />);
-  expect(screen.getByText('Opens once Under the knees can be built low enough.')).toBeVisible();
+  expect(screen.getByText('Comes once under the knees can be built low enough.')).toBeVisible();
   unmount();
   render(<Stages planned={at('floor')} units="cm" />);
   expect(screen.queryByText(/^Opens/)).not.toBeInTheDocument();

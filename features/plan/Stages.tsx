@@ -2,7 +2,7 @@ import { View } from 'react-native';
 import type { PlanPose } from '@/core/formats/plan';
 import type { Stage } from '@/core/poses/pose';
 import { poseById, stagesOf } from '@/core/poses/poses';
-import { sidelessKey, slotKey, slotRefOf } from '@/core/slots';
+import { sidelessKey, slotKey, slotRefOf, type SlotRef } from '@/core/slots';
 import { length, type Units } from '@/ui/format';
 import { Aside, Words } from '@/ui/Words';
 import { slotName } from '@/ui/words/words';
@@ -42,14 +42,21 @@ export function Stages({ planned, units }: StagesProps) {
 
 /** What opens the stage after one: its slot comes down under the height from which that one begins. */
 function opensWords({ from, over }: Stage, { slots }: PlanPose, units: Units): string {
-  if (over) {
-    return `Opens once ${slotName(slotRefOf(over))} can be built low enough.`;
-  }
-  if (!from) return 'Opens by itself as the supports come down.';
-  const name = slotName(slotRefOf(from.slot));
+  if (over) return `Comes once ${called(slotRefOf(over))} can be built low enough.`;
+  if (!from) return 'Comes by itself as the supports come down.';
+  const name = called(slotRefOf(from.slot));
   const stands = Math.max(
     0,
     ...slots.filter((slot) => sidelessKey(slotKey(slot)) === from.slot).map((one) => one.stackCm),
   );
-  return `Opens once ${name} is less than ${length(from.cm, units)}; today ${length(stands, units)}.`;
+  const opens =
+    from.cm > NOTHING_UNDER_CM
+      ? `this is under ${length(from.cm, units)}`
+      : 'nothing is needed here';
+  return `Comes once ${opens}: ${name}, today ${length(stands, units)}.`;
 }
+
+/** So low, nothing is needed any more. */
+const NOTHING_UNDER_CM = 1;
+/** A slot within a sentence. */
+const called = (slot: SlotRef) => slotName(slot).toLowerCase();
