@@ -262,12 +262,54 @@ async function places(browser, address, say) {
   await page.close();
 }
 
+/** One mat and three, with the processor slowed fourfold: a rung until its pieces are named, and frames while three holds run. */
+async function onTheMat(browser, address, say) {
+  const page = await browser.newPage({ viewport: { width: 390, height: 844 } });
+  const devtools = await page.context().newCDPSession(page);
+  const slow = (rate) => devtools.send('Emulation.setCPUThrottlingRate', { rate });
+  const begin = async (person) => {
+    await page.goto(`${address}/students/${person}/mat`);
+    await page.getByRole('button', { name: /^Begin/ }).click();
+  };
+  await page.goto(`${address}/`);
+  await page.getByRole('article').first().waitFor();
+  await begin('p-gunnar');
+  const rungs = [];
+  await slow(4);
+  for (const words of [
+    '↑ One rung higher',
+    '↓ One rung lower',
+    '↑ One rung higher',
+    '↓ One rung lower',
+  ]) {
+    const one = page.getByRole('button', { name: words }).first();
+    await one.waitFor();
+    const next = (await one.innerText()).match(/[\d.]+ cm/)?.[0] ?? '';
+    rungs.push(await timed(page, ['[role=button]', words], ['[role=status]', `Now: ${next}`]));
+  }
+  say('slowed 4 times: a rung on the mat until its pieces are named, median', median(rungs));
+  await slow(1);
+
+  await page.setViewportSize({ width: 1280, height: 800 });
+  for (const person of ['p-marit', 'p-ines']) await begin(person);
+  for (const name of ['Gunnar Aldous', 'Marit Osei', 'Ines Calloway']) {
+    const mat = page.getByRole('region', { name: `Mat of ${name}` });
+    await mat.getByRole('radio', { name: 'Hold' }).click();
+    await mat.getByRole('button', { name: /^Begin/ }).click();
+  }
+  await slow(4);
+  const frames = await framesWhile(page, () => page.waitForTimeout(6000));
+  say('slowed 4 times: three mats that hold, side by side: frame, p95', share(frames, 0.95));
+  await page.close();
+}
+
 /** What a hand would wait for, measured in the built app: the live angle with the processor slowed fourfold, and opening a phone's picture. */
 await withBrowser(true, async (browser, address) => {
   const page = await browser.newPage({ viewport: { width: 390, height: 844 } });
   const say = (what, ms) =>
     process.stdout.write(`${what.padEnd(64)} ${ms.toFixed(1).padStart(9)} ms\n`);
   await places(browser, address, say);
+  await onTheMat(browser, address, say);
   const measure = async (range, method) => {
     await page.goto(`${address}/students/p-bram/measure`);
     await page.getByRole('button', { name: range }).click();

@@ -1,5 +1,5 @@
 import { View } from 'react-native';
-import Svg, { Line, Text as SvgText } from 'react-native-svg';
+import Svg, { Line, Text as SvgText } from './svg';
 import type { Body } from '@/core/body/body';
 import type { Point, Posture } from '@/core/geometry/posture';
 import type { ReadingSide } from '@/core/ranges/ranges';

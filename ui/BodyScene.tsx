@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { View } from 'react-native';
-import Svg, { G, Line, Path } from 'react-native-svg';
+import Svg, { G, Line, Path } from './svg';
 import { armCm, type Body, type TapedLength } from '@/core/body/body';
 import type { Point } from '@/core/geometry/posture';
 import { flatBody, measuringFigure } from '@/core/measure/figures';

@@ -1,5 +1,5 @@
 import { View } from 'react-native';
-import Svg, { Line, Rect, Text as SvgText } from 'react-native-svg';
+import Svg, { Line, Rect, Text as SvgText } from './svg';
 import type { Body } from '@/core/body/body';
 import type { Point, Posture } from '@/core/geometry/posture';
 import type { Shelf } from '@/core/props/shelf';

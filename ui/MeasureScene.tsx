@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { View } from 'react-native';
-import Svg, { Circle, G, Line, Path, Rect } from 'react-native-svg';
+import Svg, { Circle, G, Line, Path, Rect } from './svg';
 import { atan2Deg, cosDeg, sinDeg } from '@/core/angles';
 import type { Body } from '@/core/body/body';
 import type { Furniture, MeasuringFigure, ToolPlace } from '@/core/measure/figures';

@@ -1,9 +1,10 @@
+import { useState } from 'react';
 import { View } from 'react-native';
-import Svg, { Line } from 'react-native-svg';
+import Svg, { Line } from './svg';
 import type { Body } from '@/core/body/body';
 import type { Posture } from '@/core/geometry/posture';
 import type { Shelf } from '@/core/props/shelf';
-import { boundsOf } from './figure/bounds';
+import { boundsOf, type Bounds } from './figure/bounds';
 import { Figure } from './figure/Figure';
 import type { LimbMark } from './figure/limbMarks';
 import { LimbMarks } from './figure/LimbMarks';
@@ -34,6 +35,30 @@ interface PoseSceneProps {
 
 const FOOT_PX = 22;
 
+/** A picture that would be so much larger is drawn anew. */
+const TOO_ROOMY = 1.2;
+const fits = (room: Bounds, need: Bounds) =>
+  room.left <= need.left &&
+  room.right >= need.right &&
+  room.top >= need.top &&
+  room.right - room.left < TOO_ROOMY * (need.right - need.left) &&
+  room.top < TOO_ROOMY * need.top;
+/** What is moved soon takes a little more. */
+const MORE_CM = 2;
+
+/** Room for a picture that keeps its scale under the hand: most of its lines then stay as they are drawn. */
+function useRoom(need: Bounds): Bounds {
+  const [room, setRoom] = useState(need);
+  if (fits(room, need)) return room;
+  const next = {
+    left: need.left - MORE_CM,
+    right: need.right + MORE_CM,
+    top: need.top + MORE_CM,
+  };
+  setRoom(next);
+  return next;
+}
+
 /** The figure and the rail in one picture of one scale. */
 export function PoseScene({
   posture,
@@ -51,12 +76,14 @@ export function PoseScene({
 }: PoseSceneProps) {
   const [widthPx, onLayout] = useWidth();
   const all = [posture, ...(over ? [over] : [])].map((one) => boundsOf(one, body));
-  const left = Math.min(...all.map((one) => one.left)) - 1;
-  const right = Math.max(...all.map((one) => one.right)) + 3;
-  const top = Math.max(
-    ...all.map((one) => one.top),
-    ...columns.map(({ highCm, stackCm }) => Math.min(highCm, stackCm + 20) + 4),
-  );
+  const { left, right, top } = useRoom({
+    left: Math.min(...all.map((one) => one.left)) - 1,
+    right: Math.max(...all.map((one) => one.right)) + 3,
+    top: Math.max(
+      ...all.map((one) => one.top),
+      ...columns.map(({ highCm, stackCm }) => Math.min(highCm, stackCm + 20) + 4),
+    ),
+  });
   const railPx = columns.length > 0 ? railWidthPx(columns.length) : 0;
   const scale = Math.max(
     0.4,

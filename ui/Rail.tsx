@@ -1,4 +1,4 @@
-import { G, Line, Path, Rect, Text as SvgText } from 'react-native-svg';
+import { G, Line, Path, Rect, Text as SvgText } from './svg';
 import type { Shelf } from '@/core/props/shelf';
 import type { Piece } from '@/core/props/stack';
 import { drawnPieces } from './figure/layers';

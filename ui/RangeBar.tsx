@@ -1,5 +1,5 @@
 import { View } from 'react-native';
-import Svg, { Line, Path, Rect } from 'react-native-svg';
+import Svg, { Line, Path, Rect } from './svg';
 import type { RangeEstimate } from '@/core/estimate/estimate';
 import type { Range, ReadingSide } from '@/core/ranges/ranges';
 import { ago, withDoubt } from './format';

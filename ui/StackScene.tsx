@@ -1,5 +1,5 @@
 import { View } from 'react-native';
-import Svg, { Line } from 'react-native-svg';
+import Svg, { Line } from './svg';
 import type { Shelf } from '@/core/props/shelf';
 import type { Piece } from '@/core/props/stack';
 import { drawnPieces } from './figure/layers';

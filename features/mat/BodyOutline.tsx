@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { Pressable, View } from 'react-native';
-import Svg, { G } from 'react-native-svg';
+import Svg, { G } from '@/ui/svg';
 import type { SessionPose } from '@/core/formats/book';
 import type { Point } from '@/core/geometry/posture';
 import { FlatFigure } from '@/ui/figure/FlatFigure';

@@ -1,6 +1,6 @@
 import { useEffect, useRef } from 'react';
 import { View } from 'react-native';
-import Svg, { Circle, Line } from 'react-native-svg';
+import Svg, { Circle, Line } from '@/ui/svg';
 import { choicesFor, type Choices } from '@/core/approaches/approaches';
 import type { Person } from '@/core/formats/book';
 import type { PlanPose } from '@/core/formats/plan';

@@ -1,6 +1,6 @@
 import { useMemo, useState } from 'react';
 import { Image, View } from 'react-native';
-import Svg, { Circle, Path } from 'react-native-svg';
+import Svg, { Circle, Path } from '@/ui/svg';
 import { looksAt, methodsCompared, type Look } from '@/core/estimate/looks';
 import type { StudentRecord } from '@/core/estimate/estimate';
 import { meanOf } from '@/core/estimate/observations';

@@ -1,6 +1,7 @@
 import { Link, useRouter } from 'expo-router';
 import { memo, useDeferredValue, type ReactNode } from 'react';
 import { View } from 'react-native';
+import { useDebounce } from 'use-debounce';
 import { choicesFor } from '@/core/approaches/approaches';
 import type { Estimates } from '@/core/estimate/estimate';
 import type { Person } from '@/core/formats/book';
@@ -146,13 +147,17 @@ function OnePose(of: OnePoseProps) {
   return <Offered {...of}>{said}</Offered>;
 }
 
+const HAND_RESTS_MS = 80;
+const NOW_AND_THEN_MS = 400;
+
 function Offered({ children, ...of }: OnePoseProps & { readonly children: ReactNode }) {
   const { planned, person, estimates, shelf, units } = of;
   const wide = useWide();
   const laid = useOjas(({ mat }) => mat.laid[person.id]?.poses[placeKey(planned)]);
   const tried = useTried(planned, person, estimates, shelf, laid);
-  // The figure answers the hand at once; what is written about it follows when there is time.
-  const written = useDeferredValue(tried);
+  // The figure answers the hand at once; what is written about it follows when the hand rests, or now and then.
+  const [rested] = useDebounce(tried, HAND_RESTS_MS, { maxWait: NOW_AND_THEN_MS });
+  const written = useDeferredValue(tried.byHand ? rested : tried);
   const rest = useDeferredValue(true, false);
   return (
     <View className={wide ? 'flex-row items-start gap-6' : 'gap-4'}>
@@ -170,10 +175,7 @@ function Offered({ children, ...of }: OnePoseProps & { readonly children: ReactN
               {children}
             </AsPlanned>
             <Why {...{ person, shelf, units, estimates }} tried={written} />
-            <Sheet role="region" aria-label="Another body">
-              <Title level={2}>Another body</Title>
-              <OtherBody {...{ person, planned, estimates, shelf, units }} />
-            </Sheet>
+            <OnAnother {...of} />
             <OverTime {...{ person, planned, estimates, shelf, units }} />
           </>
         ) : null}
@@ -243,6 +245,15 @@ const AsPlanned = memo(function AsPlanned({
   );
 });
 
+const OnAnother = memo(function OnAnother(of: OnePoseProps) {
+  return (
+    <Sheet role="region" aria-label="Another body">
+      <Title level={2}>Another body</Title>
+      <OtherBody {...of} />
+    </Sheet>
+  );
+});
+
 /** What was and what may come. */
 const OverTime = memo(function OverTime(of: OnePoseProps) {
   return (
@@ -255,7 +266,7 @@ const OverTime = memo(function OverTime(of: OnePoseProps) {
 });
 
 /** The figure, its rail to drag on, and what would be without support. */
-function Seen({
+const Seen = memo(function Seen({
   planned,
   person,
   estimates,
@@ -299,7 +310,7 @@ function Seen({
       </View>
     </>
   );
-}
+});
 
 interface LayOutProps extends Pick<OnePoseProps, 'person' | 'planned'> {
   readonly tried: Tried;
@@ -307,7 +318,7 @@ interface LayOutProps extends Pick<OnePoseProps, 'person' | 'planned'> {
 }
 
 /** What is tried can be laid out for the next session, or dropped. */
-function LayOut({ person, planned, tried, laid }: LayOutProps) {
+const LayOut = memo(function LayOut({ person, planned, tried, laid }: LayOutProps) {
   const dispatch = useOjasDispatch();
   const pose = placeKey(planned);
   const now = tried.isTried ? tried.asLaid() : undefined;
@@ -329,7 +340,7 @@ function LayOut({ person, planned, tried, laid }: LayOutProps) {
       {tried.isTried || laid ? <Press onPress={back}>Back to the plan</Press> : null}
     </>
   );
-}
+});
 
 /** How it is entered, looked at, held and left. */
 function How({ person, planned }: Pick<OnePoseProps, 'person' | 'planned'>) {

@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { useMemo, useState, type Dispatch, type SetStateAction } from 'react';
 import { movesOf, turned, type DialId, type DialSetting, type DialTurn } from '@/core/dials';
 import type { Estimates } from '@/core/estimate/estimate';
 import type { Person } from '@/core/formats/book';
@@ -23,6 +23,8 @@ import type { LaidPose } from '@/store/mat';
 interface Tries {
   readonly stacks: Readonly<Record<string, Stack>>;
   readonly dials: readonly DialSetting[] | null;
+  /** The last of it was dragged, and may be dragged on. */
+  readonly byHand?: boolean;
 }
 const NOTHING: Tries = { stacks: {}, dials: null };
 
@@ -32,6 +34,8 @@ export interface Tried {
   readonly figure: Figure;
   readonly inPose: InPose;
   readonly isTried: boolean;
+  /** Something is being dragged, or was just now. */
+  readonly byHand: boolean;
   readonly moveTo: (key: string, cm: number) => void;
   readonly swap: (key: SlotKey, stack: Stack) => void;
   readonly turn: (dial: DialId, way: DialTurn['way']) => void;
@@ -93,6 +97,21 @@ export function useTried(
   laid: LaidPose | undefined,
 ): Tried {
   const [tries, setTries] = useState<Tries>(() => triesOf(laid));
+  // The same for as long as nothing is tried anew: what shows it is then drawn once.
+  return useMemo(
+    () => triedAs(planned, person, estimates, shelf, tries, setTries),
+    [planned, person, estimates, shelf, tries],
+  );
+}
+
+function triedAs(
+  planned: PlanPose,
+  person: Person,
+  estimates: Estimates,
+  shelf: Shelf,
+  tries: Tries,
+  setTries: Dispatch<SetStateAction<Tries>>,
+): Tried {
   const dials = tries.dials ?? planned.dials;
   const inPose = inPoseOf(person, planned, shelf, dials);
   const slots = planned.slots.map((slot): PlanSlot => {
@@ -107,20 +126,26 @@ export function useTried(
     const slot = planned.slots.find((one) => slotKey(one) === key) as PlanSlot;
     return nearestStack(of, slot.slot, cm, usedBeside(slots, key));
   };
-  const put = (stacks: Readonly<Record<string, Stack>>, set?: Tries['dials']) =>
+  const put = (
+    stacks: Readonly<Record<string, Stack>>,
+    { set, byHand = false }: { readonly set?: Tries['dials']; readonly byHand?: boolean } = {},
+  ) =>
     setTries((before) => ({
       stacks: { ...before.stacks, ...stacks },
       dials: set ?? before.dials,
+      byHand,
     }));
   return {
     now: { ...planned, slots, findings: { ...figure.findings }, dials: [...dials] },
     figure,
     inPose,
     isTried: tries !== NOTHING,
+    byHand: tries.byHand === true,
     // A dragged edge stands where it was dragged to, with the pieces that come nearest.
     moveTo: (key, wished) => {
       const heightCm = tryableCm(wished);
-      put({ [key]: { pieces: nearest(inPose, key, heightCm).pieces, heightCm } });
+      const { pieces } = nearest(inPose, key, heightCm);
+      put({ [key]: { pieces, heightCm } }, { byHand: true });
     },
     swap: (key, stack) => put({ [key]: stack }),
     turn: (dial, way) => {
@@ -134,7 +159,7 @@ export function useTried(
           ([key, byCm]) =>
             [key, nearest(there, key, Math.max(0, (built[key] ?? 0) + byCm))] as const,
         );
-      put(Object.fromEntries(follows), dialsIn(there, estimates));
+      put(Object.fromEntries(follows), { set: dialsIn(there, estimates) });
     },
     reset: () => setTries(NOTHING),
     asLaid: () => laidAs(planned, slots, dials),

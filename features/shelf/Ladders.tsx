@@ -1,6 +1,6 @@
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
-import Svg, { Line, Rect, Text as SvgText } from 'react-native-svg';
+import Svg, { Line, Rect, Text as SvgText } from '@/ui/svg';
 import { ladderFor, ladderPurposes, type Gap, type Ladder } from '@/core/plan/ladder';
 import type { Shelf } from '@/core/props/shelf';
 import { stackWords } from '@/core/props/stack';

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { View } from 'react-native';
-import Svg, { Line } from 'react-native-svg';
+import Svg, { Line } from '@/ui/svg';
 import { kinds, propKinds, stateName, type PropKind, type ShelfItem } from '@/core/props/shelf';
 import { starterShelf, usualItem } from '@/core/props/usualShelves';
 import { editFields, put } from '@/store/facts';

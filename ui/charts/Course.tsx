@@ -1,6 +1,6 @@
 import { scaleLinear, scaleTime } from 'd3-scale';
 import { area, line } from 'd3-shape';
-import Svg, { Circle, Line, Path, Text } from 'react-native-svg';
+import Svg, { Circle, Line, Path, Text } from '../svg';
 import type { Look } from '@/core/estimate/looks';
 import { date, withDoubt } from '../format';
 import { tone } from '../tones';

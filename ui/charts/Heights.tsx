@@ -1,5 +1,5 @@
 import type { ScaleLinear } from 'd3-scale';
-import { G, Line, Text } from 'react-native-svg';
+import { G, Line, Text } from '../svg';
 import { tone } from '../tones';
 
 interface HeightsProps {

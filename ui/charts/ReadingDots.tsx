@@ -1,5 +1,5 @@
 import { scaleLinear } from 'd3-scale';
-import Svg, { Circle, Line, Rect, Text } from 'react-native-svg';
+import Svg, { Circle, Line, Rect, Text } from '../svg';
 import { tone } from '../tones';
 
 interface ReadingDotsProps {

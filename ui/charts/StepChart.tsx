@@ -1,7 +1,7 @@
 import { scaleLinear, scaleTime } from 'd3-scale';
 import { curveStepAfter, line } from 'd3-shape';
 import { parseISO } from 'date-fns/parseISO';
-import Svg, { Circle, Path, Text } from 'react-native-svg';
+import Svg, { Circle, Path, Text } from '../svg';
 import { date } from '../format';
 import { tone } from '../tones';
 import { Heights } from './Heights';

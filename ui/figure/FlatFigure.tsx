@@ -1,4 +1,4 @@
-import { G, Path } from 'react-native-svg';
+import { G, Path } from '../svg';
 import type { Point } from '@/core/geometry/posture';
 import { tone } from '../tones';
 import { Merged } from './Merged';

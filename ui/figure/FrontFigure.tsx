@@ -1,4 +1,4 @@
-import { Circle, G, Path } from 'react-native-svg';
+import { Circle, G, Path } from '../svg';
 import type { Point } from '@/core/geometry/posture';
 import { tone } from '../tones';
 import type { FromFront } from './front';

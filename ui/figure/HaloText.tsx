@@ -1,4 +1,4 @@
-import { Text, type TextProps } from 'react-native-svg';
+import { Text, type TextProps } from '../svg';
 import { tone } from '../tones';
 
 interface HaloTextProps extends Omit<TextProps, 'children' | 'fill' | 'stroke'> {

@@ -1,4 +1,4 @@
-import { Circle, G } from 'react-native-svg';
+import { Circle, G } from '../svg';
 import { tone } from '../tones';
 import { HaloText } from './HaloText';
 import type { LimbMark } from './limbMarks';

@@ -1,4 +1,4 @@
-import { G, Path } from 'react-native-svg';
+import { G, Path } from '../svg';
 import { tone } from '../tones';
 
 /** Several outlines as one: all inked first, then all filled, so that only the outer line is left. */

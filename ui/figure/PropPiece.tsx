@@ -1,4 +1,4 @@
-import { Circle, Ellipse, G, Line, Path, Rect } from 'react-native-svg';
+import { Circle, Ellipse, G, Line, Path, Rect } from '../svg';
 import { kinds, type PropKind } from '@/core/props/shelf';
 import { tone } from '../tones';
 

@@ -1,4 +1,4 @@
-import { G, Path } from 'react-native-svg';
+import { G, Path } from '../svg';
 import type { SupportPlace } from '@/core/geometry/posture';
 import type { Shelf } from '@/core/props/shelf';
 import { isLong } from '@/core/props/stack';

@@ -305,7 +305,7 @@ export const en: Language = {
         ? 'Nobody builds so high here'
         : 'Nothing on this shelf comes near enough';
       return slot === 'forehead' || slot === 'chest'
-        ? `${why}: it stays free, the back long and some weight on the hands or forearms.`
+        ? `${why}: it stays free, with some weight on the hands or forearms.`
         : `${why}: it stays free.`;
     },
     'shelf-ends': () => 'The shelf builds nothing higher here.',

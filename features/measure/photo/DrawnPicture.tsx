@@ -1,6 +1,6 @@
 import { useEffect, useRef } from 'react';
 import { View } from 'react-native';
-import Svg, { Rect } from 'react-native-svg';
+import Svg, { Rect } from '@/ui/svg';
 import type { Body } from '@/core/body/body';
 import type { MeasuringFigure } from '@/core/measure/figures';
 import { MeasureDrawing, roomOf } from '@/ui/MeasureScene';

@@ -1,6 +1,6 @@
 import { useEffect, useRef, useState } from 'react';
 import { Image, View, type ViewProps, type View as ViewType } from 'react-native';
-import Svg, { Circle, Line, Polyline } from 'react-native-svg';
+import Svg, { Circle, Line, Polyline } from '@/ui/svg';
 import type { Spot } from '@/core/protocols/photoWay';
 import { Press } from '@/ui/Press';
 import { HaloText } from '@/ui/figure/HaloText';
