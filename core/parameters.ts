@@ -337,6 +337,7 @@ export const pigeon = {
 } as const;
 
 export const squat = {
+  highestSeat: p(30, 'cm', 'a low stool; whoever needs more sits on a chair'),
   heelsAlone: p(10, 'cm', 'heels lifted further wobble: a seat serves better; starting value'),
   heelLever: p(0.75, 'ratio', 'share of the foot behind its ball; starting value'),
   ankleAt: p(
@@ -368,7 +369,11 @@ export const mass = {
 } as const;
 
 export const child = {
-  mostHeadGap: p(23, 'cm', 'a block on its end under the forehead; beyond it the chest is carried'),
+  mostHeadGap: p(
+    18,
+    'cm',
+    'beyond it the chest is carried: a seat that is learned lower tips the head higher, and a block on its end is the most',
+  ),
   wideKnees: p(10, 'deg', 'hip bend gained with the knees wide; starting value'),
   neckDrop: p(
     45,

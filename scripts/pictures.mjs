@@ -101,7 +101,23 @@ const views = [
   },
   { name: 'record', path: '/students/p-hettie/record' },
   { name: 'shelf', path: '/shelf' },
-  { name: 'data', path: '/more/data' },
+  {
+    name: 'mats',
+    path: '/students/p-marit/mat',
+    size: WIDE,
+    do: [
+      press(/^Begin/),
+      ...['p-ines', 'p-yusuf'].flatMap((id) => [
+        (page) => page.goto(new URL(`/students/${id}/mat`, page.url()).href),
+        press(/^Begin/),
+      ]),
+      async (page) => {
+        const mat = page.getByRole('region', { name: 'Mat of Ines Calloway' });
+        await mat.getByRole('radio', { name: 'Hold' }).click();
+        await mat.getByRole('button', { name: /^Begin/ }).click();
+      },
+    ],
+  },
 ];
 
 await withBrowser(true, async (browser, address) => {

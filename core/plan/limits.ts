@@ -39,11 +39,13 @@ const SAID_ALREADY: readonly SlotId[] = ['hands', 'underKnees'];
 
 /** Why a slot that asks for something lies on nothing; null where nothing is missed. */
 export function staysFree(pose: Pose, slot: PlanSlot): Reason | null {
-  const { slot: id, isLength, stack, targetCm, reckonedCm } = slot;
+  const { slot: id, isLength, stack, targetCm, reckonedCm, lastCm } = slot;
   if (isLength || stack.length > 0 || targetCm < WORTH_SAYING_CM) return null;
   if (pose.optional?.includes(id)) return null;
   const overMost = staysEmptyOver(pose, slotKey(slot), reckonedCm);
   if (overMost && SAID_ALREADY.includes(id)) return null;
+  // Settled on nothing before, it is not missed.
+  if (!overMost && lastCm === 0) return null;
   return { code: 'stays-free', slot: id, cm: targetCm, overMost };
 }
 

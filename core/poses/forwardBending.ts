@@ -1,4 +1,4 @@
-import { pigeon } from '../parameters';
+import { pigeon, squat } from '../parameters';
 import { easedBy, type PoseEntry } from './pose';
 import { bothLegs, legs, neitherLeg } from './traits';
 
@@ -847,6 +847,7 @@ export const forwardBending = [
     counterposes: ['standing-fold', 'legs-wiped'],
     easier: 'chair-seat',
     homeDose: 'Every day, five minutes in all, in parts: a minute here and there.',
+    insteadOver: { slot: 'seat', cm: squat.highestSeat.value, pose: 'chair-seat' },
     atHome: 'Heels: a book or rolled mat. Seat: a low stool or thick books.',
     hold: { firstSeconds: 60, mostSeconds: 300, growsSeconds: 30 },
   },
@@ -907,6 +908,7 @@ export const forwardBending = [
     counterposes: ['staff'],
     easier: 'squat',
     harder: 'side-squat',
+    insteadOver: { slot: 'seat', cm: squat.highestSeat.value, pose: 'chair-seat' },
     atHome: 'Heel: a book. Seat: thick books.',
     hold: { firstSeconds: 30, mostSeconds: 120, growsSeconds: 15 },
   },
@@ -974,6 +976,7 @@ export const forwardBending = [
     warmUps: ['squat', 'straddle'],
     counterposes: ['standing-fold'],
     easier: 'squat-one-side',
+    insteadOver: { slot: 'seat', cm: squat.highestSeat.value, pose: 'chair-wide' },
     atHome: 'Heel: a book. Hands: a chair or stacked books.',
     hold: { firstSeconds: 20, mostSeconds: 90, growsSeconds: 15 },
   },

@@ -83,7 +83,7 @@ export const ordinaryHeights: readonly OrdinaryHeights[] = [
   row(['king-pigeon'], 'hipLevel', [0, 8], [8, 15], 17),
   row(['king-pigeon'], 'hands', [15, 23], [23, 30], 30),
   row(['squat'], 'heels', [0, 6], [6, 10], 12),
-  row(['squat'], 'seat', [8, 20], [20, 26], 30, { ifBuilt: true }),
+  row(['squat', 'squat-one-side', 'side-squat'], 'seat', [8, 20], [20, 26], 30, { ifBuilt: true }),
   row(['cats-tail'], 'underKnees', [0, 12], [12, 20], 23, { unlike: BY_TRYING }),
   row(['cats-tail'], 'shoulder', [0, 12], [12, 20], 23, { unlike: BY_TRYING }),
   row(['down-dog'], 'heels', [0, 6], [6, 10], 12),

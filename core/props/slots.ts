@@ -40,6 +40,7 @@ const UNDER_BOTH_KNEES: readonly FamilyId[] = ['long sit', 'fold', 'lying at res
 const CARRIES_SEAT: readonly FamilyId[] = [...SITS_ON_SHINS, ...SQUATS];
 /** Families whose knees lie apart: each has its own. */
 const KNEES_APART: readonly FamilyId[] = ['straddle', 'straddle fold'];
+const STACKED: readonly FamilyId[] = ['stacked', 'stacked fold'];
 /** Families in which knees are lifted for the pelvis' sake. */
 const TILTS_BY_KNEES: readonly FamilyId[] = [
   'long sit',
@@ -62,6 +63,7 @@ function seatRule(family: FamilyId, body: Body): Omit<SlotRule, 'rounds'> {
     return {
       load: loading.kneelingSeat.value,
       leastWidthCm: KNEELING_SEAT_WIDTH_CM,
+      mostSlender: FREE_SEAT,
       serves: {
         block: ['flat', 'edge'],
         'half-block': 'any',
@@ -173,7 +175,9 @@ const slots: Readonly<Record<SlotId, SlotEntry>> = {
   underThigh: {
     purpose: 'fill',
     unfeltCm: 2,
-    rule: () => ({
+    // A thigh that hangs lies on something soft; under stacked shins bricks are laid, and lowered over the weeks.
+    rule: (family) => ({
+      softFirst: !STACKED.includes(family),
       load: loading.knee.value,
       leastWidthCm: 12,
       serves: {

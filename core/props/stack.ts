@@ -135,6 +135,10 @@ const pairRules: readonly PairRule[] = [
   ],
   [() => 'nothing lies on a block on end', (below) => below.state.id === 'end'],
   [
+    () => 'nothing hard lies on a block on edge',
+    (below, above) => below.state.id === 'edge' && !isSoft(above.item),
+  ],
+  [
     () => 'a block on edge or end stands on the floor',
     (_, above) => above.state.id === 'end' || above.state.id === 'edge',
   ],

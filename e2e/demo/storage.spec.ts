@@ -84,7 +84,18 @@ test('when the browser has thrown the book away it is said, and the second copy 
   await page.getByRole('button', { name: /^Record/ }).click();
   await page.getByRole('button', { name: 'End the session here' }).dblclick();
   await expect(page.getByRole('heading', { name: 'Next time' })).toBeVisible();
-  const records = await page.getByText(/of 10 /).count();
+  // The first sessions are shown first: counted once no more come.
+  let records = 0;
+  await expect
+    .poll(
+      async () => {
+        const before = records;
+        records = await page.getByText(/of 10 /).count();
+        return records > 0 && records === before;
+      },
+      { intervals: [700] },
+    )
+    .toBe(true);
   await copied(page);
   // As the browser does when its database is spoiled: all of it goes at once, and nothing else.
   await page.route('**/elsewhere', (route) =>

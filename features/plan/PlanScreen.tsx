@@ -176,11 +176,11 @@ interface CardsProps {
   readonly wide: boolean;
 }
 
-/** Cards that a screen shows at once; the rest follow when there is time. */
-const FIRST_CARDS = 2;
+/** Cards that a screen begins with; the rest follow when there is time. */
+const firstCards = (wide: boolean) => (wide ? 2 : 1);
 
 function Cards({ shown, person, shelf, units, wide }: CardsProps) {
-  const many = useDeferredValue(shown.length, FIRST_CARDS);
+  const many = useDeferredValue(shown.length, firstCards(wide));
   return (
     <View className={`-mt-2 ${wide ? 'flex-row flex-wrap gap-4' : 'gap-4'}`}>
       {shown.slice(0, many).map((planned) => (
