@@ -24,20 +24,10 @@ const STEPS: Readonly<Record<string, number>> = {
   PageDown: -2,
 };
 
-/** The top edge of a support, to be dragged up and down, or moved with the arrow keys. */
-export function DragEdge({
-  label,
-  valueCm,
-  units,
-  mostCm,
-  leftPx,
-  topPx,
-  scale,
-  onMove,
-}: DragEdgeProps) {
+/** What is dragged up and down with a pointer: the web's own events, for a native gesture would not see a mouse. */
+function useDrag({ valueCm, scale, onMove }: Pick<DragEdgeProps, 'valueCm' | 'scale' | 'onMove'>) {
   const grip = useRef<{ y: number; cm: number; scale: number } | null>(null);
-  // The web's own events: a native gesture would not see a mouse.
-  const pointer = {
+  return {
     onPointerDown: (event: React.PointerEvent<HTMLElement>) => {
       event.currentTarget.setPointerCapture(event.pointerId);
       // The picture may change its scale while it answers; the hand keeps to the one it began with.
@@ -50,6 +40,25 @@ export function DragEdge({
     onPointerUp: () => {
       grip.current = null;
     },
+  };
+}
+
+const movable = { touchAction: 'none', cursor: 'ns-resize' };
+
+/** The top edge of a support, to be dragged up and down, or moved with the arrow keys. */
+export function DragEdge({
+  label,
+  valueCm,
+  units,
+  mostCm,
+  leftPx,
+  topPx,
+  scale,
+  onMove,
+}: DragEdgeProps) {
+  const drag = useDrag({ valueCm, scale, onMove });
+  const events = {
+    ...drag,
     onKeyDown: (event: React.KeyboardEvent<HTMLElement>) => {
       const step = STEPS[event.key];
       if (step === undefined) return;
@@ -74,13 +83,40 @@ export function DragEdge({
           top: topPx - SIZE_PX / 2,
           width: SIZE_PX,
           height: SIZE_PX,
-          touchAction: 'none',
-          cursor: 'ns-resize',
+          ...movable,
         } as unknown as ViewProps['style']
       }
-      {...pointer}
+      {...events}
     >
       <View className="h-2 w-9 rounded-sm border-2 border-thread bg-sheet" />
     </View>
+  );
+}
+
+type DragSupportProps = Pick<DragEdgeProps, 'valueCm' | 'leftPx' | 'topPx' | 'scale' | 'onMove'> & {
+  readonly heightPx: number;
+};
+/** As wide a place as a finger finds. */
+const LEAST_PX = 32;
+
+/** The support itself, where it lies under the figure: a pointer takes hold of it; keys and ears have the edge on the rail. */
+export function DragSupport({ heightPx, leftPx, topPx, ...of }: DragSupportProps) {
+  const tall = Math.max(LEAST_PX, heightPx);
+  return (
+    <View
+      aria-hidden
+      testID="support"
+      className="absolute"
+      style={
+        {
+          left: leftPx - SIZE_PX / 2,
+          top: topPx - (tall - heightPx) / 2,
+          width: SIZE_PX,
+          height: tall,
+          ...movable,
+        } as unknown as ViewProps['style']
+      }
+      {...(useDrag(of) as unknown as ViewProps)}
+    />
   );
 }

@@ -4,12 +4,13 @@ import Svg, { Line } from './svg';
 import type { Body } from '@/core/body/body';
 import type { Posture } from '@/core/geometry/posture';
 import type { Shelf } from '@/core/props/shelf';
+import { slotRefOf, type SlotKey } from '@/core/slots';
 import { boundsOf, type Bounds } from './figure/bounds';
 import { Figure } from './figure/Figure';
 import type { LimbMark } from './figure/limbMarks';
 import { LimbMarks } from './figure/LimbMarks';
 import type { Stacks } from './figure/stacks';
-import { DragEdge } from './DragEdge';
+import { DragEdge, DragSupport } from './DragEdge';
 import { columnMiddlePx, Rail, railWidthPx, type RailColumn } from './Rail';
 import { tone } from './tones';
 import { useWidth } from './useWidth';
@@ -58,6 +59,19 @@ function useRoom(need: Bounds): Bounds {
   setRoom(next);
   return next;
 }
+
+/** So low, nothing can be taken hold of, in cm. */
+const HELD_FROM_CM = 1;
+/** The supports under the figure that stand for one column of the rail each: what stands on two sides is moved there. */
+const heldBy = ({ supports }: Posture, columns: readonly RailColumn[]) =>
+  columns.flatMap((column) => {
+    const { slot } = slotRefOf(column.key as SlotKey);
+    const ofSlot = columns.filter(({ key }) => slotRefOf(key as SlotKey).slot === slot);
+    const place = supports.find((one) => one.slot === slot);
+    if (ofSlot.length !== 1 || !place || place.toXCm !== undefined) return [];
+    const { xCm, topCm, bottomCm } = place;
+    return topCm - bottomCm < HELD_FROM_CM ? [] : [{ column, xCm, topCm, bottomCm }];
+  });
 
 /** The figure and the rail in one picture of one scale. */
 export function PoseScene({
@@ -127,6 +141,19 @@ export function PoseScene({
           </Svg>
         ) : null}
       </View>
+      {widthPx > 0 && onMove
+        ? heldBy(posture, columns).map(({ column, xCm, topCm, bottomCm }) => (
+            <DragSupport
+              key={column.key}
+              valueCm={column.stackCm}
+              scale={scale}
+              onMove={(cm) => onMove(column.key, cm)}
+              leftPx={(widthPx - width * scale) / 2 + (xCm - left) * scale}
+              topPx={(top - topCm) * scale}
+              heightPx={(topCm - bottomCm) * scale}
+            />
+          ))
+        : null}
       {widthPx > 0 && onMove
         ? columns.map((column, i) => (
             <DragEdge

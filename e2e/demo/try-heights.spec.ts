@@ -31,6 +31,27 @@ test('dragging the seat’s top edge moves figure, pieces and numbers, and store
   await expect(seat(before)).toBeVisible();
 });
 
+test('the seat itself is taken hold of under the figure, and its edge on the rail follows', async ({
+  page,
+}) => {
+  await page.goto(HERO);
+  const figure = page.getByRole('region', { name: 'Figure' });
+  const edge = figure.getByRole('slider', { name: 'Height, seat' });
+  const before = Number(await edge.getAttribute('aria-valuenow'));
+  const seat = figure.getByTestId('support').first();
+  await seat.scrollIntoViewIfNeeded();
+  const box = (await seat.boundingBox())!;
+  const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
+  await page.mouse.move(x, y);
+  await page.mouse.down();
+  await page.mouse.move(x, y + 16, { steps: 4 });
+  await page.mouse.up();
+  await expect
+    .poll(async () => Number(await edge.getAttribute('aria-valuenow')))
+    .toBeLessThan(before - 2);
+  await expect(figure.getByText(reckoned)).toBeVisible();
+});
+
 test('the arrow keys do the same', async ({ page }) => {
   await page.goto(HERO);
   const edge = page.getByRole('slider', { name: 'Height, seat' });

@@ -295,7 +295,7 @@ const Seen = memo(function Seen({
         besideWords={
           tried.isTried
             ? 'The dashed figure is the plan.'
-            : 'The dashed figure has no support; degrees at a joint are what it still has. Drag a top edge on the rail, or use the arrow keys.'
+            : 'The dashed figure has no support; degrees at a joint are what it still has. Drag a support, or its top edge on the rail; or use the arrow keys.'
         }
       />
       <View role="status" aria-live="polite" className="gap-1">
