@@ -119,7 +119,7 @@ function StudentLine({ id }: { readonly id: string }) {
   if (!person) return null;
   const open = unansweredCautions(person.cautions).length;
   return (
-    <View role="listitem" testID="line">
+    <View role="listitem">
       <Link href={`/students/${id}`} asChild>
         <Pressable className="min-h-14 flex-row items-center justify-between gap-3 rounded-md border border-line bg-sheet px-4 py-2">
           <View className="shrink">
