@@ -105,7 +105,7 @@ needChromium();
 mkdirSync(cache, { recursive: true });
 for (const name of ['unit.json', 'e2e.json']) rmSync(report(name), { force: true });
 
-// The unit tests leave room on a second core for what reads the sources; the browser then has both to itself.
+// What reads the sources and what runs them share the cores; the browser then has them to itself.
 await Promise.all([whatIsWritten(), unitTests()]);
 endToEnd();
 

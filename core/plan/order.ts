@@ -139,6 +139,11 @@ function movedAfter(order: readonly PlaceKey[], pose: string, after: string): Pl
 const piecesOf = ({ slots }: Pick<PlanPose, 'slots'>): readonly Piece[] =>
   slots.flatMap(({ stack }) => stack);
 
+/** Keeps the larger count of each prop. */
+function keepMost(most: Map<string, number>, here: ReadonlyMap<string, number>): void {
+  for (const [item, count] of here) most.set(item, Math.max(most.get(item) ?? 0, count));
+}
+
 /** How many of each prop are fetched for a whole order: the most that any one pose of it uses. */
 export function fetchedFor(
   planned: readonly Pick<PlanPose, 'slots'>[],
@@ -147,7 +152,7 @@ export function fetchedFor(
   for (const one of planned) {
     const here = new Map<string, number>();
     for (const { item, count } of piecesOf(one)) here.set(item, (here.get(item) ?? 0) + count);
-    for (const [item, count] of here) most.set(item, Math.max(most.get(item) ?? 0, count));
+    keepMost(most, here);
   }
   return most;
 }
@@ -167,7 +172,7 @@ export function fetchedTogether(
     for (const poses of plans)
       for (const [item, count] of fetchedFor(poses.filter((one) => one.pose === pose)))
         here.set(item, (here.get(item) ?? 0) + count);
-    for (const [item, count] of here) most.set(item, Math.max(most.get(item) ?? 0, count));
+    keepMost(most, here);
   }
   return most;
 }

@@ -34,8 +34,7 @@ export function FromPile({ words, units, onTake }: FromPileProps) {
   const faultOf = (typed: string, read: typeof freeRead) =>
     typed === '' || read.ok ? undefined : read.words;
   const sinks = freeRead.ok && satRead.ok && satRead.value > freeRead.value;
-  const ready =
-    count.ok && manyFault === undefined && (freeRead.ok || satRead.ok) && !sinks && many !== '';
+  const ready = count.ok && manyFault === undefined && (freeRead.ok || satRead.ok) && !sinks;
   if (!open)
     return (
       <Press

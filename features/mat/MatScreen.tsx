@@ -28,7 +28,6 @@ import { endSession } from './session';
 /** The session: which poses, then one pose at a time; on a wide screen beside everybody else who is on a mat. */
 export function MatScreen({ id }: { readonly id: string }) {
   const person = usePerson(id);
-  const plan = usePlan(id);
   const onMat = useOjas(({ mat }) => mat.now?.person === id);
   const waits = useOjas((state) => state.mat.parked[id] !== undefined);
   const all = useOjasList(peopleOnMats);
@@ -40,7 +39,7 @@ export function MatScreen({ id }: { readonly id: string }) {
   useEffect(() => {
     if (waits) dispatch(matTaken(id));
   }, [waits, id, dispatch]);
-  if (!person || !plan) return <NoStudent />;
+  if (!person) return <NoStudent />;
   if (!onMat)
     return (
       <Choose

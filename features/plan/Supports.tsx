@@ -28,7 +28,9 @@ const builtIn = ({ slots }: PlanPose) =>
 
 /** What asks for a support and lies on nothing. */
 export const freeIn = ({ slots }: PlanPose) =>
-  slots.filter(({ reasons }) => reasons.some(({ code }) => code === 'stays-free'));
+  slots.filter(
+    ({ stack, reasons }) => stack.length === 0 && reasons.some(({ code }) => code === 'stays-free'),
+  );
 
 /** Said where nothing is built at all. */
 const nothingWords = (planned: PlanPose) =>
