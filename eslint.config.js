@@ -174,7 +174,8 @@ module.exports = [
       'import/no-named-as-default-member': 'off',
       // A module's types and values come in one import.
       'no-duplicate-imports': 'error',
-      'import/no-cycle': ['error', { ignoreExternal: true }],
+      // The compiler tells which names a module has; `npm run circles` finds circles of imports in a twentieth of the time.
+      'import/namespace': 'off',
       eqeqeq: 'error',
       'no-console': 'error',
       'import/no-unresolved': ['error', { ignore: ['^\\.\\./dist/'] }],
