@@ -1,4 +1,4 @@
-import type { Locator, Page } from '@playwright/test';
+import { expect, type Locator, type Page } from '@playwright/test';
 
 /** Counts what a teacher taps: buttons, links, choices, and each field that is typed into. */
 export function counted(page: Page) {
@@ -19,13 +19,13 @@ export function counted(page: Page) {
   };
 }
 
-/** Turns a slide to a value with the keyboard: in tens, then in ones. */
-export async function chooseFrom(slide: Locator, value: number): Promise<void> {
-  const now = Number(await slide.getAttribute('aria-valuenow'));
-  const steps = value - now;
-  await slide.focus();
-  for (let i = 0; i < Math.floor(Math.abs(steps) / 10); i++)
-    await slide.press(steps > 0 ? 'PageUp' : 'PageDown');
-  for (let i = 0; i < Math.abs(steps) % 10; i++)
-    await slide.press(steps > 0 ? 'ArrowRight' : 'ArrowLeft');
+/** Sets a slide of whole numbers to a value by one press on its line. */
+export async function slideTo(slide: Locator, value: number): Promise<void> {
+  const bound = async (name: string) => Number(await slide.getAttribute(name));
+  const [least, most] = [await bound('aria-valuemin'), await bound('aria-valuemax')];
+  const box = await slide.boundingBox();
+  if (!box) throw new Error('The slide is not on the page.');
+  const x = ((value - least) / (most - least)) * box.width;
+  await slide.click({ position: { x, y: box.height / 2 } });
+  await expect(slide).toHaveAttribute('aria-valuenow', String(value));
 }
