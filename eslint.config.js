@@ -95,7 +95,7 @@ const lent = {
   settings: ['plan'],
   forms: [],
   shelf: ['data', 'forms', 'shell'],
-  shell: ['data'],
+  shell: ['data', 'pages'],
   students: ['forms', 'plan', 'shell'],
   today: ['plan', 'shell', 'visits'],
   visits: [],

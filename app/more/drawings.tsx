@@ -1,1 +1,1 @@
-export { DrawingsScreen as default } from '@/features/settings/DrawingsScreen';
+export { DrawingsScreen as default } from '@/features/pages/late';

@@ -1,1 +1,1 @@
-export { ProtocolsScreen as default } from '@/features/measure/ProtocolsScreen';
+export { ProtocolsScreen as default } from '@/features/pages/late';

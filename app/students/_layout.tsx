@@ -1,1 +1,1 @@
-export { StudentsFrame as default } from '@/features/students/StudentsScreen';
+export { StudentsFrame as default } from '@/features/pages/late';

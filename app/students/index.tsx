@@ -1,1 +1,1 @@
-export { StudentsScreen as default } from '@/features/students/StudentsScreen';
+export { StudentsScreen as default } from '@/features/pages/late';

@@ -1,1 +1,1 @@
-export { NewStudentScreen as default } from '@/features/students/NewStudentScreen';
+export { NewStudentScreen as default } from '@/features/pages/late';

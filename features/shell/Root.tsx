@@ -9,6 +9,7 @@ import { createStore, followOtherTabs, openStorage } from '@/store/store';
 import { takeTab } from '@/store/tab';
 import { Words } from '@/ui/Words';
 import { openDemo } from '../data/demo';
+import { bringPages } from '../pages/late';
 import { useOjas, useOjasDispatch } from '../hooks';
 import { WholeBoundary } from './Boundary';
 import { teachPatience } from './loadAgain';
@@ -16,6 +17,7 @@ import { Lost, Unreachable } from './NoBook';
 import { Shell } from './Shell';
 
 const DATABASE = 'ojas';
+const PAGES_AFTER_MS = 1500;
 const openedStore = () =>
   createStore(createAsyncStorage(DATABASE), {
     tab: takeTab,
@@ -58,6 +60,11 @@ function Opening() {
     dark.addEventListener('change', show);
     return () => dark.removeEventListener('change', show);
   }, [theme]);
+  useEffect(() => {
+    // The first screen has stood still for a moment by then; the next tap finds its page here.
+    const later = status === 'open' ? setTimeout(bringPages, PAGES_AFTER_MS) : undefined;
+    return () => clearTimeout(later);
+  }, [status]);
   if (status === 'unreachable') return <Unreachable />;
   if (status === 'lost' && lost) return <Lost mark={lost} />;
   if (status !== 'open')

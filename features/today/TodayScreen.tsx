@@ -17,7 +17,7 @@ import { ActionMark } from '../plan/ActionMark';
 import { poseTitle } from '../plan/words';
 import { useWide } from '../shell/Shell';
 import { ComingOn } from '../visits/late';
-import { comersOf, type Comer, type Coming } from '../visits/occurrences';
+import { comersOf, type Comer, type Coming } from '../visits/comers';
 import { VisitMark } from '../visits/VisitMark';
 import { FetchForAll, FetchForClass } from './Fetch';
 import { slotKey } from '@/core/slots';

@@ -19,7 +19,7 @@ import { ends, fallsOut } from './changes';
 import { ClassLine } from './ClassLine';
 import { useComing } from './ComingOn';
 import { Due } from './Due';
-import { inOrder, type Occurrence } from './occurrences';
+import { inOrder, type Occurrence } from './comers';
 import { repeatWords } from './when';
 
 const DAYS = 7;

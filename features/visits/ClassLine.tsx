@@ -9,7 +9,7 @@ import { Press, Tick } from '@/ui/Press';
 import { Aside, Words } from '@/ui/Words';
 import { useOjas, useOjasDispatch } from '../hooks';
 import { classKept, ends, fallsOut } from './changes';
-import type { Occurrence } from './occurrences';
+import type { Occurrence } from './comers';
 import { repeatWords } from './when';
 
 /** Who is in a class, each a line to tick. */

@@ -2,7 +2,8 @@ import type { ReactNode } from 'react';
 import type { LocalDay } from '@/core/formats/time';
 import { selectClasses, selectVisits } from '@/store/selectors';
 import { useOjas } from '../hooks';
-import { occurrencesBetween, type Coming } from './occurrences';
+import type { Coming } from './comers';
+import { occurrencesBetween } from './occurrences';
 
 /** What falls between two days, both taken in. */
 export function useComing(from: LocalDay, to: LocalDay): Coming {

@@ -8,7 +8,7 @@ import { freshId, useOjasDispatch, useToday } from '../hooks';
 import type { Visit } from '@/core/formats/book';
 import { comes, comesAt, fallsOut } from './changes';
 import { hourFault } from './hour';
-import type { Occurrence } from './occurrences';
+import type { Occurrence } from './comers';
 
 interface VisitMarkProps {
   readonly person: { readonly id: string; readonly name: string };

@@ -1,7 +1,7 @@
 import type { ClassRecord, Visit } from '@/core/formats/book';
 import { date } from '@/ui/format';
 import { edit, put, type Change } from '@/store/facts';
-import type { Meeting, Occurrence } from './occurrences';
+import type { Meeting, Occurrence } from './comers';
 
 type Kind = 'visits' | 'classes';
 

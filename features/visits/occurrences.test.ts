@@ -1,4 +1,5 @@
-import { comersOf, occurrencesBetween } from './occurrences';
+import { comersOf } from './comers';
+import { occurrencesBetween } from './occurrences';
 
 const visit = (of: object) => ({ id: 'v', person: 'p1', on: '2026-03-02', ...of });
 const days = (of: object, from = '2026-03-01', to = '2026-04-30') =>

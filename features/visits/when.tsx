@@ -4,7 +4,7 @@ import { isDay, type LocalDay } from '@/core/formats/time';
 import { Field } from '@/ui/Field';
 import { Chips } from '@/ui/Press';
 import { hourFault } from './hour';
-import type { Meeting } from './occurrences';
+import type { Meeting } from './comers';
 
 /** How something may repeat, as rules of RFC 5545. */
 const rules = { 'every week': 'FREQ=WEEKLY', 'every two weeks': 'FREQ=WEEKLY;INTERVAL=2' } as const;

@@ -1,5 +1,5 @@
 import { useLocalSearchParams } from 'expo-router';
-import { HomeScreen } from '@/features/plan/HomeScreen';
+import { HomeScreen } from '@/features/pages/late';
 
 export default function Home() {
   const { id } = useLocalSearchParams<{ id: string }>();

@@ -1,5 +1,5 @@
 import { useLocalSearchParams } from 'expo-router';
-import { StudentScreen } from '@/features/students/StudentScreen';
+import { StudentScreen } from '@/features/pages/late';
 
 export default function Student() {
   const { id } = useLocalSearchParams<{ id: string }>();

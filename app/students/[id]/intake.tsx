@@ -1,5 +1,5 @@
 import { useLocalSearchParams } from 'expo-router';
-import { IntakeScreen } from '@/features/students/IntakeScreen';
+import { IntakeScreen } from '@/features/pages/late';
 
 export default function Intake() {
   const { id } = useLocalSearchParams<{ id: string }>();

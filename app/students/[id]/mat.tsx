@@ -1,5 +1,5 @@
 import { useLocalSearchParams } from 'expo-router';
-import { MatScreen } from '@/features/mat/MatScreen';
+import { MatScreen } from '@/features/pages/late';
 
 export default function Mat() {
   const { id } = useLocalSearchParams<{ id: string }>();

@@ -1,5 +1,5 @@
 import { useLocalSearchParams } from 'expo-router';
-import { MeasureScreen } from '@/features/measure/MeasureScreen';
+import { MeasureScreen } from '@/features/pages/late';
 
 export default function Measure() {
   const { id } = useLocalSearchParams<{ id: string }>();

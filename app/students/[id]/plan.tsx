@@ -1,5 +1,5 @@
 import { useLocalSearchParams } from 'expo-router';
-import { PlanScreen } from '@/features/plan/PlanScreen';
+import { PlanScreen } from '@/features/pages/late';
 
 export default function Plan() {
   const { id } = useLocalSearchParams<{ id: string }>();

@@ -1,5 +1,5 @@
 import { useLocalSearchParams } from 'expo-router';
-import { ProgressScreen } from '@/features/progress/ProgressScreen';
+import { ProgressScreen } from '@/features/pages/late';
 
 export default function Progress() {
   const { id } = useLocalSearchParams<{ id: string }>();

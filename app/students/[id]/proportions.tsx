@@ -1,5 +1,5 @@
 import { useLocalSearchParams } from 'expo-router';
-import { ProportionsScreen } from '@/features/students/ProportionsScreen';
+import { ProportionsScreen } from '@/features/pages/late';
 
 export default function Proportions() {
   const { id } = useLocalSearchParams<{ id: string }>();

@@ -1,5 +1,5 @@
 import { useLocalSearchParams } from 'expo-router';
-import { RecordScreen } from '@/features/record/RecordScreen';
+import { RecordScreen } from '@/features/pages/late';
 
 export default function Record() {
   const { id } = useLocalSearchParams<{ id: string }>();

@@ -1,5 +1,5 @@
 import { useLocalSearchParams } from 'expo-router';
-import { PoseScreen } from '@/features/plan/PoseScreen';
+import { PoseScreen } from '@/features/pages/late';
 
 export default function PosePage() {
   const { id, pose, side } = useLocalSearchParams<{ id: string; pose: string; side?: string }>();

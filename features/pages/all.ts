@@ -1,0 +1,14 @@
+export { MatScreen } from '../mat/MatScreen';
+export { MeasureScreen } from '../measure/MeasureScreen';
+export { ProtocolsScreen } from '../measure/ProtocolsScreen';
+export { HomeScreen } from '../plan/HomeScreen';
+export { PlanScreen } from '../plan/PlanScreen';
+export { PoseScreen } from '../plan/PoseScreen';
+export { ProgressScreen } from '../progress/ProgressScreen';
+export { RecordScreen } from '../record/RecordScreen';
+export { DrawingsScreen } from '../settings/DrawingsScreen';
+export { IntakeScreen } from '../students/IntakeScreen';
+export { NewStudentScreen } from '../students/NewStudentScreen';
+export { ProportionsScreen } from '../students/ProportionsScreen';
+export { StudentScreen } from '../students/StudentScreen';
+export { StudentsFrame, StudentsScreen } from '../students/StudentsScreen';

@@ -1,0 +1,19 @@
+import { lazy, Suspense, type ComponentType } from 'react';
+import { Aside } from './Words';
+
+/**
+ * A component whose code comes when it is first shown; until then a word stands in its place.
+ * @example const Course = late(async () => (await import('./all')).Course);
+ */
+export function late<Props extends object>(
+  load: () => Promise<ComponentType<Props>>,
+): ComponentType<Props> {
+  const Late = lazy(async () => ({ default: (await load()) as ComponentType<object> }));
+  return function ComesLate(props: Props) {
+    return (
+      <Suspense fallback={<Aside role="status">One moment.</Aside>}>
+        <Late {...props} />
+      </Suspense>
+    );
+  };
+}
