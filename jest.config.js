@@ -28,8 +28,7 @@ module.exports = {
       setupFilesAfterEnv: ['<rootDir>/scripts/jest-screens.ts'],
       moduleNameMapper: {
         // In the browser they come late; what they do is the same.
-        '^\\.\\./(forms|visits)/late$': '<rootDir>/features/$1/all.ts',
-        '^@/ui/charts/late$': '<rootDir>/ui/charts/all.ts',
+        '^\\.\\./visits/late$': '<rootDir>/features/visits/all.ts',
         ...alias,
         '^lucide-react-native/icons/(.*)$':
           '<rootDir>/node_modules/lucide-react-native/dist/cjs/icons/$1.js',

@@ -12,18 +12,39 @@ const config = getDefaultConfig(__dirname);
 const leftOut = [
   // The validator's forty locales, its writer and reader of JSON Schema, and its compiler.
   /[\\/]zod[\\/]v4[\\/]locales[\\/]index\.js$/,
-  /[\\/]zod[\\/]v4[\\/]core[\\/](json-schema-processors|compile)\.js$/,
+  /[\\/]zod[\\/]v4[\\/]core[\\/](json-schema|json-schema-generator|json-schema-processors|to-json-schema|compile)\.js$/,
   /[\\/]zod[\\/]v4[\\/]classic[\\/]from-json-schema\.js$/,
   // The router's stacks, tabs, previews and site map: the shell shows places in a slot of its own.
-  /[\\/]expo-router[\\/]build[\\/]layouts[\\/](stack-utils[\\/]toolbar|experimental-stack|Tabs|TabsClient|Drawer)/,
+  /[\\/]expo-router[\\/]build[\\/]layouts[\\/](stack-utils[\\/](toolbar|screen|Stack)|experimental-stack|Tabs|Drawer)/,
   /[\\/]expo-router[\\/]build[\\/]react-navigation[\\/](bottom-tabs|native-stack[\\/]views|elements)[\\/]/,
   /[\\/]expo-router[\\/]build[\\/](native-tabs|toolbar|color)[\\/]/,
-  /[\\/]expo-router[\\/]build[\\/]views[\\/]Sitemap/,
+  /[\\/]expo-router[\\/]build[\\/]views[\\/](ErrorBoundary|Sitemap|Unmatched)/,
+  /[\\/]expo-router[\\/]build[\\/]link[\\/](LinkWithPreview|elements)\.js$/,
+  /[\\/]expo-router[\\/]build[\\/]standard-navigation[\\/]/,
+  /[\\/]expo-modules-core[\\/]src[\\/](uuid|PermissionsHook)/,
+  /[\\/]expo[\\/]src[\\/]dom[\\/](dom-hooks|injection|webview-bridge)/,
+  /[\\/]expo-router[\\/]build[\\/]fork[\\/]native-stack[\\/](composition|descriptors|usePreview)/,
+  /[\\/]expo-router[\\/]build[\\/]link[\\/]preview[\\/](HrefPreview|native)/,
+  /[\\/]expo-router[\\/]build[\\/]react-navigation[\\/]native-stack[\\/]/,
+  // Its forks of these are what it uses.
+  /[\\/]expo-router[\\/]build[\\/]react-navigation[\\/]native[\\/](createMemoryHistory|createStaticNavigation|Link|NavigationContainer|ServerContainer|useDocumentTitle|useLinkBuilder|useLinkProps|useLinkTo|useLinking|useRoutePath|useScrollToTop|useThenable)\.js$/,
+  /[\\/]expo-router[\\/]build[\\/]react-navigation[\\/]core[\\/](getPathFromState|getStateFromPath|StaticNavigation)\.js$/,
+  /[\\/]expo-router[\\/]build[\\/]react-navigation[\\/]routers[\\/](DrawerRouter|TabRouter)/,
   // Lists, animations and touchables of the web's React Native: nothing here scrolls by windows or moves by itself.
   /[\\/]react-native-web[\\/]dist[\\/]vendor[\\/]react-native[\\/](Animated|VirtualizedList|VirtualizedSectionList|FlatList|SectionList|FillRateHelper|ViewabilityHelper|VirtualizeUtils|PanResponder)[\\/]/,
-  /[\\/]react-native-web[\\/]dist[\\/]exports[\\/](Animated|FlatList|SectionList|VirtualizedList|TouchableHighlight|TouchableOpacity|TouchableNativeFeedback|CheckBox|Switch|ProgressBar|Modal|Button|Picker|PanResponder|ImageBackground|KeyboardAvoidingView|RefreshControl)[\\/]/,
+  /[\\/]react-native-web[\\/]dist[\\/]exports[\\/](ActivityIndicator|Animated|Clipboard|FlatList|Image|InteractionManager|LayoutAnimation|SectionList|Share|VirtualizedList|Touchable(\w*)|CheckBox|Switch|ProgressBar|Modal|Button|Picker|PanResponder|ImageBackground|KeyboardAvoidingView|RefreshControl)[\\/]/,
+  /[\\/]react-native-web[\\/]dist[\\/]modules[\\/]ImageLoader[\\/]/,
+  // Repeating days are written and read as rules, never in words.
+  /[\\/]rrule[\\/]dist[\\/]esm[\\/]nlp[\\/]/,
   // Drawings come from code, never from text.
-  /[\\/]react-native-svg[\\/]lib[\\/]module[\\/](xml|xmlTags|deprecated)\.js$/,
+  /[\\/]react-native-svg[\\/]lib[\\/]module[\\/](xml|xmlTags|deprecated|lib[\\/]SvgTouchableMixin|lib[\\/]extract[\\/]transform|lib[\\/]extract[\\/]transformToRn)\.js$/,
+];
+
+/** What the router makes or wraps around all as it loads, and shows nowhere: by the end of its name, what stands for it. */
+const insteadOf = [
+  ['react-native-screens', 'noScreens.js'],
+  ['/native-stack/createNativeStackNavigator', 'noStacks.js'],
+  ['/vendor/react-helmet-async/lib', 'noHead.js'],
 ];
 
 const { resolveRequest } = config.resolver;
@@ -32,8 +53,9 @@ const find = (context, name, platform) =>
 
 config.resolver.resolveRequest = (context, name, platform) => {
   if (context.dev || platform !== 'web') return find(context, name, platform);
-  if (name === 'react-native-screens')
-    return { type: 'sourceFile', filePath: join(__dirname, 'scripts', 'web', 'noScreens.js') };
+  const instead = insteadOf.find(([end]) => name.endsWith(end));
+  if (instead)
+    return { type: 'sourceFile', filePath: join(__dirname, 'scripts', 'web', instead[1]) };
   const found = find(context, name, platform);
   return found.type === 'sourceFile' && leftOut.some((part) => part.test(found.filePath))
     ? { type: 'empty' }

@@ -23,5 +23,8 @@ window.getComputedStyle = ((element: HTMLElement) => {
     display: own.display || (INLINE.has(element.tagName) ? 'inline' : 'block'),
     visibility: own.visibility || 'visible',
   };
-  return { ...given, getPropertyValue: (name: string) => given[name] ?? own.getPropertyValue(name) };
+  return {
+    ...given,
+    getPropertyValue: (name: string) => given[name] ?? own.getPropertyValue(name),
+  };
 }) as unknown as typeof window.getComputedStyle;

@@ -7,7 +7,7 @@ import type { Shelf } from '@/core/props/shelf';
 import { slotRefOf, type SlotKey } from '@/core/slots';
 import { boundsOf, type Bounds } from './figure/bounds';
 import { Figure } from './figure/Figure';
-import type { LimbMark } from './figure/limbMarks';
+import type { LimbMark } from './figure/marks';
 import { LimbMarks } from './figure/LimbMarks';
 import type { Stacks } from './figure/stacks';
 import { DragEdge, DragSupport } from './DragEdge';

@@ -1,5 +1,4 @@
 import { differenceInSeconds } from 'date-fns/differenceInSeconds';
-import { format } from 'date-fns/format';
 import { formatDistanceStrict } from 'date-fns/formatDistanceStrict';
 import { formatDistanceToNowStrict } from 'date-fns/formatDistanceToNowStrict';
 import { isAfter } from 'date-fns/isAfter';
@@ -36,8 +35,10 @@ export const withDoubt = (mean: number, sd: number) =>
   `${Math.round(mean)}° ± ${Math.max(1, Math.round(1.2816 * sd))}`;
 /** The day of a fact is the one that it was noted on, wherever it is read. */
 const noted = (at: string) => parseISO(dayOf(at));
-export const month = (at: string) => format(noted(at), 'MMM yyyy');
-export const date = (at: string) => format(noted(at), 'd MMM yyyy');
+const inMonth = new Intl.DateTimeFormat('en-GB', { month: 'short', year: 'numeric' });
+const onDay = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', year: 'numeric' });
+export const month = (at: string) => inMonth.format(noted(at));
+export const date = (at: string) => onDay.format(noted(at));
 /** "3 days ago", in calendar days; what is dated ahead of today is said to be. */
 export function ago(at: string): string {
   const [day, today] = [noted(at), startOfDay(new Date())];

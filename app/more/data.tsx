@@ -1,1 +1,1 @@
-export { DataScreen as default } from '@/features/data/DataScreen';
+export { DataScreen as default } from '@/features/pages/late';

@@ -1,1 +1,1 @@
-export { HowScreen as default } from '@/features/settings/HowScreen';
+export { HowScreen as default } from '@/features/pages/late';

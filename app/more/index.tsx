@@ -1,1 +1,1 @@
-export { MoreScreen as default } from '@/features/settings/MoreScreen';
+export { MoreScreen as default } from '@/features/pages/late';

@@ -1,1 +1,1 @@
-export { ReckoningScreen as default } from '@/features/settings/ReckoningScreen';
+export { ReckoningScreen as default } from '@/features/pages/late';

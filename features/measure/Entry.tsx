@@ -25,7 +25,7 @@ import { useOjasDispatch, useWords } from '../hooks';
 import { EyeReading } from './EyeReading';
 import { Guide } from './Guide';
 import { PhotoReading } from './photo/PhotoReading';
-import { ReadingDots } from '@/ui/charts/late';
+import { ReadingDots } from '@/ui/charts/ReadingDots';
 import type { Dial } from './tilt/sources';
 import { TiltReading, type TiltHabits } from './tilt/TiltReading';
 import type { Tilt } from './tilt/useTilt';

@@ -13,7 +13,7 @@ import type { KeptPicture } from '@/store/facts';
 import { date, length, readIn, shownIn, withDoubt } from '@/ui/format';
 import { Field } from '@/ui/Field';
 import { readNumber } from '@/ui/number';
-import { Course } from '@/ui/charts/late';
+import { Course } from '@/ui/charts/Course';
 import { Press, Tick } from '@/ui/Press';
 import { Sheet } from '@/ui/Sheet';
 import { tone } from '@/ui/tones';

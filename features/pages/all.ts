@@ -1,3 +1,4 @@
+export { DataScreen } from '../data/DataScreen';
 export { MatScreen } from '../mat/MatScreen';
 export { MeasureScreen } from '../measure/MeasureScreen';
 export { ProtocolsScreen } from '../measure/ProtocolsScreen';
@@ -6,7 +7,10 @@ export { PlanScreen } from '../plan/PlanScreen';
 export { PoseScreen } from '../plan/PoseScreen';
 export { ProgressScreen } from '../progress/ProgressScreen';
 export { RecordScreen } from '../record/RecordScreen';
+export { ShelfScreen } from '../shelf/ShelfScreen';
 export { DrawingsScreen } from '../settings/DrawingsScreen';
+export { MoreScreen } from '../settings/MoreScreen';
+export { ReckoningScreen } from '../settings/ReckoningScreen';
 export { IntakeScreen } from '../students/IntakeScreen';
 export { NewStudentScreen } from '../students/NewStudentScreen';
 export { ProportionsScreen } from '../students/ProportionsScreen';

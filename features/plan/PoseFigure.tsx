@@ -8,7 +8,7 @@ import type { Shelf } from '@/core/props/shelf';
 import { AboveScene } from '@/ui/AboveScene';
 import { isSpatial } from '@/ui/figure/above';
 import { isFrontal } from '@/ui/figure/front';
-import { limbMarks, type Demand } from '@/ui/figure/limbMarks';
+import { limbMarks, type Demand } from '@/ui/figure/marks';
 import { stacksOf } from '@/ui/figure/stacks';
 import { FrontScene } from '@/ui/FrontScene';
 import type { Units } from '@/ui/format';

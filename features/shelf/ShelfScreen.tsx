@@ -15,7 +15,7 @@ import { tone } from '@/ui/tones';
 import { Aside, Title, Words } from '@/ui/Words';
 import { freshId, useOjas, useOjasDispatch, useUnits } from '../hooks';
 import { useWide } from '../shell/Shell';
-import { ItemForm } from '../forms/late';
+import { ItemForm } from '../forms/ItemForm';
 import { Ladders } from './Ladders';
 import { Places } from './Places';
 

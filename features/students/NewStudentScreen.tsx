@@ -6,8 +6,7 @@ import { commit } from '@/store/store';
 import { Screen } from '@/ui/Screen';
 import { Words } from '@/ui/Words';
 import { freshId, useOjasDispatch, useUnits } from '../hooks';
-import { StudentForm } from '../forms/late';
-import type { PersonFields } from '../forms/StudentForm';
+import { StudentForm, type PersonFields } from '../forms/StudentForm';
 
 /** A new student: then the questions, then the measuring. */
 export function NewStudentScreen() {

@@ -1,4 +1,4 @@
-import { Proportions } from '../forms/late';
+import { Proportions } from '../forms/Proportions';
 import { usePerson, useUnits } from '../hooks';
 import { NoStudent } from './NoStudent';
 

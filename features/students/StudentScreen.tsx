@@ -23,8 +23,7 @@ import { Sheet } from '@/ui/Sheet';
 import { Aside, Title, Words } from '@/ui/Words';
 import { useEstimates, useOjas, useOjasDispatch, usePerson, useUnits, useWords } from '../hooks';
 import { Choice } from '../plan/PoseChoices';
-import { StudentForm } from '../forms/late';
-import type { PersonFields } from '../forms/StudentForm';
+import { StudentForm, type PersonFields } from '../forms/StudentForm';
 import { StudentTabs } from './StudentTabs';
 import { NoStudent } from './NoStudent';
 

@@ -33,4 +33,3 @@ export function occurrencesBetween<M extends Meeting>(
     ),
   );
 }
-

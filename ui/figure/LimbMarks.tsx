@@ -1,7 +1,7 @@
 import { Circle, G } from '../svg';
 import { tone } from '../tones';
 import { HaloText } from './HaloText';
-import type { LimbMark } from './limbMarks';
+import type { LimbMark } from './marks';
 
 interface LimbMarksProps {
   readonly marks: readonly LimbMark[];

@@ -2,7 +2,7 @@ import type { Posture } from '@/core/geometry/posture';
 import { planStudent } from '@/core/plan/plan';
 import { studioShelf } from '@/core/props/usualShelves';
 import { recordOfSix, sixPeople, type OneOfSix } from '@/core/tests/sixPeople';
-import { limbMarks } from './limbMarks';
+import { limbMarks } from './marks';
 
 const plans = (Object.keys(sixPeople) as OneOfSix[]).flatMap((name) =>
   planStudent(recordOfSix(name), studioShelf, '2026-03-01').poses.filter(

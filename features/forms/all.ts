@@ -1,3 +1,0 @@
-export { ItemForm } from './ItemForm';
-export { Proportions } from './Proportions';
-export { StudentForm } from './StudentForm';

@@ -1,3 +1,0 @@
-export { Course } from './Course';
-export { ReadingDots } from './ReadingDots';
-export { StepChart } from './StepChart';
