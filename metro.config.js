@@ -32,8 +32,7 @@ const leftOut = [
   /[\\/]expo-router[\\/]build[\\/]react-navigation[\\/]routers[\\/](DrawerRouter|TabRouter)/,
   // Lists, animations and touchables of the web's React Native: nothing here scrolls by windows or moves by itself.
   /[\\/]react-native-web[\\/]dist[\\/]vendor[\\/]react-native[\\/](Animated|VirtualizedList|VirtualizedSectionList|FlatList|SectionList|FillRateHelper|ViewabilityHelper|VirtualizeUtils|PanResponder)[\\/]/,
-  /[\\/]react-native-web[\\/]dist[\\/]exports[\\/](ActivityIndicator|Animated|Clipboard|FlatList|Image|InteractionManager|LayoutAnimation|SectionList|Share|VirtualizedList|Touchable(\w*)|CheckBox|Switch|ProgressBar|Modal|Button|Picker|PanResponder|ImageBackground|KeyboardAvoidingView|RefreshControl)[\\/]/,
-  /[\\/]react-native-web[\\/]dist[\\/]modules[\\/]ImageLoader[\\/]/,
+  /[\\/]react-native-web[\\/]dist[\\/]exports[\\/](ActivityIndicator|Animated|Clipboard|FlatList|InteractionManager|LayoutAnimation|SectionList|Share|VirtualizedList|Touchable(\w*)|CheckBox|Switch|ProgressBar|Modal|Button|Picker|PanResponder|ImageBackground|KeyboardAvoidingView|RefreshControl)[\\/]/,
   // Repeating days are written and read as rules, never in words.
   /[\\/]rrule[\\/]dist[\\/]esm[\\/]nlp[\\/]/,
   // Drawings come from code, never from text.

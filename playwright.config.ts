@@ -18,6 +18,8 @@ export default defineConfig({
   workers: 2,
   fullyParallel: true,
   forbidOnly: true,
+  // A shared machine may stand still for seconds: what passes only at the second try is told by `npm test`.
+  retries: 1,
   reporter: [['list'], ['json', { outputFile: '.cache/e2e.json' }]],
   use: {
     viewport: { width: 390, height: 844 },

@@ -4,7 +4,7 @@ import { late } from '@/ui/late';
  * All pages that draw, lead to one that does, or have forms, together: what they share comes once, with the first of
  * them, and the first screen waits for none of it.
  */
-const pages = () => import('./all');
+const pages = () => import('./pages');
 export const MatScreen = late(async () => (await pages()).MatScreen);
 export const MeasureScreen = late(async () => (await pages()).MeasureScreen);
 export const ProtocolsScreen = late(async () => (await pages()).ProtocolsScreen);
