@@ -549,6 +549,11 @@ export const decision = {
     'rungs',
     'after what was felt a support goes up by no more at once; starting value',
   ),
+  mostSoftRung: p(
+    4,
+    'cm',
+    'under a thigh, a knee or a head a bolster gives way to a roll, and a roll to a fold: nobody piles three blankets to come down by less; starting value',
+  ),
   mostHandRung: p(
     22.5,
     'cm',

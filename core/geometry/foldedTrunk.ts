@@ -49,6 +49,9 @@ interface Rounding {
   readonly neckDropDeg?: number;
 }
 
+/** What is built higher than this stands over the legs, not on them. */
+export const ON_LEGS_MOST_CM = fold.onLegsMost.value + 2;
+
 /** At rest the neck lets the forehead down. */
 export const AT_REST: Rounding = { neckDropDeg: child.neckDrop.value };
 
@@ -124,8 +127,7 @@ export function restingOn(
   rounding: Rounding = {},
 ): FoldedTrunk {
   const { spineDeg = input.settings.spineShareDeg, neckDropDeg = 0 } = rounding;
-  const onLegs =
-    built.forehead === undefined ? undefined : built.forehead <= fold.onLegsMost.value + 2;
+  const onLegs = built.forehead === undefined ? undefined : built.forehead <= ON_LEGS_MOST_CM;
   const folded = (share: number) =>
     foldedTrunk(input, hip, leanDeg * share, underAt, {
       onLegs,

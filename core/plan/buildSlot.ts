@@ -14,12 +14,13 @@ import { bestStacks, rungAbove, rungBelow } from '../props/search';
 import type { Shelf } from '../props/shelf';
 import {
   countAll,
-  piecesMoved,
-  stackFaults,
-  stackHeightCm,
+  largestStepCm,
   type Piece,
+  piecesMoved,
   type SlotRule,
   type Stack,
+  stackFaults,
+  stackHeightCm,
   type Used,
 } from '../props/stack';
 
@@ -143,7 +144,8 @@ function reasonsFor(
   const [fromCm, toCm] = [lying?.heightCm ?? 0, reached.heightCm];
   if (action === 'lower') reasons.push({ code: 'rung-lower', fromCm, toCm }, ...decision.reasons);
   if (action === 'raise') {
-    const more = toCm - fromCm > decisionParameter.mostRung.value + 0.5 && !need.isLength;
+    const oneStepCm = Math.min(largestStepCm(of.rule), decisionParameter.mostSoftRung.value);
+    const more = toCm - fromCm > oneStepCm + 0.5 && !need.isLength;
     const stays = lying !== undefined && toCm <= fromCm && !need.isLength;
     if (!stays) reasons.push({ code: 'rung-higher', fromCm, toCm, more });
     reasons.push(...decision.reasons);

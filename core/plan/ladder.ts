@@ -1,10 +1,9 @@
 import { bodyFrom } from '../body/body';
-import { decision } from '../parameters';
 import { poseById, type PoseId } from '../poses/poses';
 import { bestStacks } from '../props/search';
 import { kinds, propKinds, type Shelf, type ShelfItem } from '../props/shelf';
 import { slotRule } from '../props/slots';
-import type { SlotRule, Stack } from '../props/stack';
+import { largestStepCm, type SlotRule, type Stack } from '../props/stack';
 import { usualItem } from '../props/usualShelves';
 import type { SlotId, SlotKey } from '../slots';
 import { mostCmAt } from './limits';
@@ -66,9 +65,6 @@ function rungsOf(shelf: Shelf, rule: SlotRule, mostCm: number): Stack[] {
   return rungs;
 }
 
-/** Hands come down by faces of blocks; everything else by a rung. */
-const mostStepCm = (rule: SlotRule) => rule.mostStepCm ?? decision.mostRung.value;
-
 /** The stretches between rungs that are wider than one step down. */
 function gapsIn(rungs: readonly Stack[], mostCm: number, stepCm: number): Omit<Gap, 'closer'>[] {
   const heights = [0, ...rungs.map(({ heightCm }) => heightCm), mostCm];
@@ -111,7 +107,7 @@ export function ladderFor(shelf: Shelf, { pose: id, slot, key }: LadderPurpose):
   return {
     mostCm,
     rungs,
-    gaps: gapsIn(rungs, mostCm, mostStepCm(rule)).map((gap) => ({
+    gaps: gapsIn(rungs, mostCm, largestStepCm(rule)).map((gap) => ({
       ...gap,
       closer: closerOf(shelf, rule, gap),
     })),

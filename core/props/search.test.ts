@@ -286,6 +286,35 @@ describe('rules', () => {
     expect(
       faults([{ item: 'cork', state: 'end', count: 1 }], slotRule('hands', 'standing fold', body)),
     ).toMatch('twins'));
+  test('a bolster lies level on a block at each end; a ramp lifts one end alone', () => {
+    const bolsterOn = (count: number): Piece[] => [
+      { item: 'cork', state: 'edge', count },
+      { item: 'bolster', state: 'flat', count: 1 },
+    ];
+    const head = slotRule('forehead', 'straddle fold', body);
+    expect(faults(bolsterOn(1), head)).toMatch('one under each end');
+    expect(faults(bolsterOn(2), head)).toBe('');
+    expect(faults(bolsterOn(1), slotRule('back', 'reclined hero', body))).toBe('');
+  });
+  test('over two legs stands what reaches across them', () => {
+    const overLegs = slotRule('forehead', 'fold', body);
+    const tower: Piece[] = [
+      { item: 'cork', state: 'edge', count: 1 },
+      { item: 'wool', state: 'fold-16', count: 1 },
+    ];
+    expect(faults(tower, overLegs)).toMatch('over the legs stands');
+    expect(faults(tower, slotRule('forehead', 'straddle fold', body))).toBe('');
+    // Lower, it stands on them.
+    expect(faults(tower.slice(0, 1), overLegs)).toBe('');
+    const studio = usualShelves.studio;
+    for (const targetCm of [29, 36, 40, 46]) {
+      const [best] = bestStacks(studio, overLegs, { targetCm }, targetCm - 4, targetCm + 1);
+      const kindOf = (at: number) =>
+        studio.find(({ id }) => id === best?.pieces[at]?.item)?.kind ?? 'nothing';
+      if (!['chair', 'bench'].includes(kindOf(0)))
+        expect([best?.pieces[0]?.count, kindOf(1)]).toEqual([2, expect.stringMatching('bolster')]);
+    }
+  });
   test('no more than three soft layers', () =>
     expect(
       faults(Array.from({ length: 4 }, () => ({ item: 'wool', state: 'fold-2', count: 1 }))),
@@ -345,6 +374,16 @@ describe('a miss that nobody feels', () => {
   });
   test('hands stand on two blocks rather than on four that come nearer', () =>
     expect(built('hands', 'pigeon', 5.5).pieces).toMatchObject([{ state: 'flat', count: 2 }]));
+  test('under the knees a roll follows on a roll, not three folds on it', () => {
+    const knees = slotRule('underKnees', 'long sit', body);
+    const loose = built('underKnees', 'long sit', 15.4);
+    expect(loose.pieces).toHaveLength(1);
+    const below = rungBelow(studio, knees, loose) as Stack;
+    expect(below.pieces).toHaveLength(1);
+    expect(loose.heightCm - below.heightCm).toBeLessThanOrEqual(4 + 1e-6);
+  });
+  test('knees lie on something soft where that comes as near', () =>
+    expect(built('underKnees', 'one-leg fold', 7.6).pieces).toMatchObject([{ state: 'fold-16' }]));
   test('what is asked for is not left out for it', () =>
     expect(built('underKnees', 'lunge', 2).heightCm).toBeGreaterThan(1.5));
   test('where a joint is carried every centimetre counts', () => {

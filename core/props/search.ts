@@ -1,12 +1,14 @@
 import { groupedBy } from '../grouped';
 import { decision, stackCost } from '../parameters';
-import { isSoft, kinds, type Shelf } from './shelf';
+import { isSoft, kinds, type Shelf, type ShelfItem } from './shelf';
 import {
   askedBy,
+  carriesEnds,
   carriesNothing,
   countAll,
   countAsked,
   isLeft,
+  largestStepCm,
   layerFaults,
   layerHeightCm,
   layersCost,
@@ -93,18 +95,21 @@ function everyLayer(shelf: Shelf, rule: SlotRule): Layer[] {
       item.states
         .filter(({ heightCm }) => heightCm > 0)
         .flatMap((state): Layer[] => {
-          // The fewest twins side by side that are wide enough; more would only cost pieces.
-          const count = Math.max(
+          // The fewest twins side by side that are wide enough, or one for each end of a bolster; more would only cost pieces.
+          const fewest = Math.max(
             countAsked(item, rule),
             Math.ceil(rule.leastWidthCm / pieceWidthCm(item, state)),
           );
-          const layer = { item, state, count, heightCm: layerHeightCm(item, state, rule) };
-          return count <= item.count &&
-            count <= MOST_PIECES &&
-            layer.heightCm <= TALLEST_CM &&
-            layerFaults(layer, rule).length === 0
-            ? [layer]
-            : [];
+          const heightCm = layerHeightCm(item, state, rule);
+          return [...new Set([fewest, ...(endsIn(rule, item) ? [Math.max(2, fewest)] : [])])]
+            .map((count) => ({ item, state, count, heightCm }))
+            .filter(
+              (layer) =>
+                layer.count <= item.count &&
+                layer.count <= MOST_PIECES &&
+                heightCm <= TALLEST_CM &&
+                layerFaults(layer, rule).length === 0,
+            );
         }),
     )
     .sort(
@@ -114,6 +119,11 @@ function everyLayer(shelf: Shelf, rule: SlotRule): Layer[] {
         kinds[a.item.kind].widthCm - kinds[b.item.kind].widthCm,
     );
 }
+
+/** Whether a bolster could lie here with one of these under each end. */
+const endsIn = (rule: SlotRule, item: ShelfItem) =>
+  carriesEnds({ item }, rule) &&
+  (rule.serves['bolster-flat'] !== undefined || rule.serves['bolster-round'] !== undefined);
 
 /** On a shelf of so many ways to lie, things that are alike in all that is weighed stand in for each other. */
 const MANY = 30;
@@ -505,8 +515,9 @@ interface Partly {
 const piecesOf = (layers: readonly Layer[]) =>
   layers.map(({ item, state, count }) => ({ item: item.id, state: state.id, count }));
 
-const [MOST_STEP, LEAST_STEP] = [decision.mostRung.value, decision.leastRung.value];
-const MIDDLE_STEP = (MOST_STEP + LEAST_STEP) / 2;
+const LEAST_STEP = decision.leastRung.value;
+/** The step that is looked for, between the least that is felt and the usual largest. */
+const MIDDLE_STEP = (decision.mostRung.value + LEAST_STEP) / 2;
 
 /** The stack one step below what lies there: a rung of the shelf's own, felt, but no more than a step allows. */
 export function rungBelow(
@@ -527,7 +538,7 @@ export function rungBelow(
     shelf,
     rule,
     wish,
-    heightCm - (rule.mostStepCm ?? MOST_STEP) - HAIR,
+    heightCm - largestStepCm(rule) - HAIR,
     heightCm - LEAST_STEP + HAIR,
     1,
   )[0];
@@ -549,7 +560,7 @@ export function rungAbove(
       rule,
       wish,
       heightCm + LEAST_STEP - HAIR,
-      Math.min(mostCm, heightCm + MOST_STEP + HAIR),
+      Math.min(mostCm, heightCm + largestStepCm(rule) + HAIR),
       1,
     )[0] ?? bestStacks(shelf, rule, wish, heightCm + LEAST_STEP - HAIR, mostCm, 1)[0]
   );

@@ -1,5 +1,6 @@
 import type { Body } from '../body/body';
 import type { FamilyId } from '../geometry/families';
+import { ON_LEGS_MOST_CM } from '../geometry/foldedTrunk';
 import { decision, fold, loading, reclinedHero, squat, standingFold } from '../parameters';
 import type { SlotRule } from './stack';
 import type { SlotId } from '../slots';
@@ -105,9 +106,18 @@ interface SlotEntry {
   readonly stoodOn?: true;
 }
 
+/** Families whose legs lie under the forehead. */
+const HEAD_OVER_LEGS: readonly FamilyId[] = ['fold', 'one-leg fold'];
+
+/** What hangs is met by something soft first, and comes down by things that one knows apart. */
+const SOFT: Pick<SlotRule, 'softFirst' | 'mostStepCm'> = {
+  softFirst: true,
+  mostStepCm: decision.mostSoftRung.value,
+};
+
 /** Head and neck are met alike. */
 const HEAD: Omit<SlotRule, 'rounds'> = {
-  softFirst: true,
+  ...SOFT,
   load: loading.head.value,
   leastWidthCm: 15,
   serves: {
@@ -147,6 +157,7 @@ const slots: Readonly<Record<SlotId, SlotEntry>> = {
     unfeltCm: 2,
     stoodOn: true,
     rule: (family) => ({
+      ...SOFT,
       load: loading.knee.value,
       leastWidthCm: UNDER_BOTH_KNEES.includes(family) ? 35 : 12,
       ...(KNEES_APART.includes(family) ? { pair: true } : {}),
@@ -177,7 +188,7 @@ const slots: Readonly<Record<SlotId, SlotEntry>> = {
     unfeltCm: 2,
     // A thigh that hangs lies on something soft; under stacked shins bricks are laid, and lowered over the weeks.
     rule: (family) => ({
-      softFirst: !STACKED.includes(family),
+      ...(STACKED.includes(family) ? {} : SOFT),
       load: loading.knee.value,
       leastWidthCm: 12,
       serves: {
@@ -192,6 +203,7 @@ const slots: Readonly<Record<SlotId, SlotEntry>> = {
     purpose: 'fill',
     unfeltCm: 2,
     rule: () => ({
+      ...SOFT,
       load: loading.knee.value,
       leastWidthCm: 12,
       serves: SOFT_LAYERS,
@@ -288,14 +300,15 @@ const slots: Readonly<Record<SlotId, SlotEntry>> = {
     purpose: 'fill',
     unfeltCm: 2,
     mostCm: fold.highestForeheadProp.value,
-    rule: () => HEAD,
+    rule: (family) =>
+      HEAD_OVER_LEGS.includes(family) ? { ...HEAD, overLegsFromCm: ON_LEGS_MOST_CM } : HEAD,
   },
   chest: {
     purpose: 'fill',
     unfeltCm: 2,
     mostCm: fold.highestChestProp.value,
     rule: () => ({
-      softFirst: true,
+      ...SOFT,
       load: loading.back.value,
       leastWidthCm: 20,
       serves: { 'bolster-round': 'any', 'bolster-flat': 'any', blanket: FOLDS, cushion: 'any' },

@@ -1,4 +1,4 @@
-import { stackCost } from '../parameters';
+import { decision, stackCost } from '../parameters';
 import {
   isSoft,
   kinds,
@@ -50,7 +50,13 @@ export interface SlotRule {
   readonly mostSlender?: number;
   /** A flat bolster may lie on a flat one: the body holds them. */
   readonly bolsterOnBolster?: boolean;
+  /** Two legs lie beneath: what is built higher than this, in cm, stands over them, on furniture or on a block at each side. */
+  readonly overLegsFromCm?: number;
 }
+
+/** The largest single step down, in cm. */
+export const largestStepCm = (rule: Pick<SlotRule, 'mostStepCm'>) =>
+  rule.mostStepCm ?? decision.mostRung.value;
 
 export const MOST_PIECES = 4;
 export const MOST_SOFT = 3;
@@ -122,11 +128,20 @@ export const countAsked = (item: ShelfItem, rule: SlotRule) =>
 const isBolster = ({ item }: Layer) => item.kind.startsWith('bolster');
 const isFlatBolster = ({ item }: Layer) => item.kind === 'bolster-flat';
 
+/** Furniture has its own height free. */
+const isFurniture = ({ item }: Pick<Layer, 'item'>) =>
+  item.kind === 'chair' || item.kind === 'bench';
+/** Whether a bolster lies level on one of these at each end; under a ramp it is the head end alone that is lifted. */
+export const carriesEnds = ({ item }: Pick<Layer, 'item'>, { rampLever }: Lies) =>
+  rampLever === undefined && !isSoft(item) && !isFurniture({ item });
+
 /** One rule of what may lie on what: the words of it, and when it is broken. */
 type PairRule = readonly [
   words: (below: Layer, above: Layer) => string,
-  isBroken: (below: Layer, above: Layer, rule: Pick<SlotRule, 'bolsterOnBolster'>) => boolean,
+  isBroken: (below: Layer, above: Layer, rule: Lies) => boolean,
 ];
+/** What a slot's rule says of what may lie on what. */
+type Lies = Pick<SlotRule, 'bolsterOnBolster' | 'rampLever'>;
 
 const pairRules: readonly PairRule[] = [
   [
@@ -155,6 +170,10 @@ const pairRules: readonly PairRule[] = [
       isFlatBolster(below) && isFlatBolster(above) && bolsterOnBolster !== true,
   ],
   [
+    () => 'a bolster lies level on two blocks, one under each end',
+    (below, above, rule) => isBolster(above) && carriesEnds(below, rule) && below.count < 2,
+  ],
+  [
     () => 'only a fold lies on a round bolster',
     (below, above) =>
       below.item.kind === 'bolster-round' && !['blanket', 'towel'].includes(above.item.kind),
@@ -173,11 +192,7 @@ const pairRules: readonly PairRule[] = [
 ];
 
 /** What forbids one layer on another. */
-export const pairFaults = (
-  below: Layer,
-  above: Layer,
-  rule: Pick<SlotRule, 'bolsterOnBolster'> = {},
-): string[] =>
+export const pairFaults = (below: Layer, above: Layer, rule: Lies = {}): string[] =>
   pairRules.flatMap(([words, isBroken]) =>
     isBroken(below, above, rule) ? [words(below, above)] : [],
   );
@@ -192,8 +207,17 @@ function smallerSideCm({ item, state, count }: Layer, pair: boolean) {
   return Math.min(across, depthCm);
 }
 
-/** Furniture has its own height free. */
-const isFurniture = ({ item }: Layer) => item.kind === 'chair' || item.kind === 'bench';
+/** What two legs beneath forbid: a tower cannot stand where they are, and a bolster on blocks not on them. */
+function overLegsFaults(layers: readonly Layer[], { overLegsFromCm }: SlotRule): string[] {
+  const [bottom, second] = layers;
+  if (overLegsFromCm === undefined || !bottom) return [];
+  const onEnds = second !== undefined && isBolster(second) && bottom.count >= 2;
+  const heightCm = layers.reduce((sum, layer) => sum + layer.heightCm, 0);
+  if (heightCm <= overLegsFromCm) return onEnds ? ['a bolster on blocks stands over the legs'] : [];
+  return onEnds || isFurniture(bottom)
+    ? []
+    : ['over the legs stands a stool, a chair, or a bolster on a block at each side'];
+}
 
 /** What forbids some layers as a whole, whichever lies on which. */
 export function wholeFaults(layers: readonly Layer[], rule: SlotRule): string[] {
@@ -201,6 +225,7 @@ export function wholeFaults(layers: readonly Layer[], rule: SlotRule): string[] 
   const top = layers.at(-1);
   if (rule.rampLever !== undefined && top && !isLong(top.item.kind))
     faults.push('a back lies on something long, not on blocks');
+  faults.push(...overLegsFaults(layers, rule));
   const bolsters = layers.filter(isBolster);
   if (bolsters.reduce((sum, { count }) => sum + count, 0) > MOST_BOLSTERS)
     faults.push(`more than ${MOST_BOLSTERS} bolsters`);
