@@ -177,9 +177,6 @@ export const matSlice = createSlice({
         done: [],
       };
     },
-    parkedRestored: (state, { payload }: PayloadAction<z.infer<typeof parkedSchema>>) => {
-      state.parked = payload;
-    },
     /** Turns to the mat of another student; this one goes on beside it. */
     matTaken: (state, { payload: person }: PayloadAction<string>) => {
       const other = state.parked[person];
@@ -193,8 +190,16 @@ export const matSlice = createSlice({
       const before = state.now && state.past[state.now.person]?.pop();
       if (before) state.now = before;
     },
-    matRestored: (state, { payload }: PayloadAction<Mat | null>) => {
-      state.now = payload;
+    matRestored: (
+      state,
+      {
+        payload: { now, parked },
+      }: PayloadAction<{ now: Mat | null; parked: z.infer<typeof parkedSchema> }>,
+    ) => {
+      state.now = now;
+      state.parked = parked;
+      // Nobody is on two mats.
+      if (now) delete state.parked[now.person];
     },
     stepTaken: ({ now }, { payload }: PayloadAction<MatStep>) => {
       if (now) now.step = payload;
@@ -297,7 +302,6 @@ export const {
   matRestored,
   stepTaken,
   stepUndone,
-  parkedRestored,
   matTaken,
   rungMoved,
   dialTurned,

@@ -539,6 +539,37 @@ describe('two tabs', () => {
 });
 
 describe('the session under way', () => {
+  const started = (person: string) =>
+    matStarted({ person, poses: ['hero/both'], at: '2026-01-08T18:00:00Z' });
+
+  test('of two students is kept in one go: what was written last is whole, and nobody lies on two mats', async () => {
+    const { store, memory } = await opened();
+    await store.dispatch(commit(two));
+    const writes: string[][] = [];
+    const setMany = memory.setMany;
+    memory.setMany = (entries) => {
+      writes.push(Object.keys(entries).filter((key) => key.includes('draft/')));
+      return setMany(entries);
+    };
+    for (const person of ['p1', 'p2']) store.dispatch(started(person));
+    await new Promise((resolve) => setTimeout(resolve, 20));
+    expect(writes.at(-1)).toEqual([
+      expect.stringMatching(/mat\//),
+      expect.stringMatching(/parked\//),
+    ]);
+    const { state } = await opened(memory.again());
+    expect([state().mat.now?.person, Object.keys(state().mat.parked)]).toEqual(['p2', ['p1']]);
+
+    // As an earlier page may have left it: the one who is led stands among the others, too.
+    const torn = memory.again();
+    const keyOf = (name: string) =>
+      [...torn.entries.keys()].find((key) => key.includes(`draft/${name}/`)) as string;
+    const led = JSON.parse(torn.entries.get(keyOf('mat')) as string);
+    torn.entries.set(keyOf('parked'), JSON.stringify({ p2: led }));
+    const mended = await opened(torn);
+    expect([mended.state().mat.now?.person, mended.state().mat.parked]).toEqual(['p2', {}]);
+  });
+
   test('survives a restart', async () => {
     const { store, memory } = await opened();
     store.dispatch(matStarted({ person: 'p1', poses: ['hero/both'], at: '2026-01-08T18:00:00Z' }));

@@ -23,7 +23,6 @@ import {
   laidSchema,
   matRestored,
   matReducer,
-  parkedRestored,
   parkedSchema,
   matSchema,
 } from './mat';
@@ -268,16 +267,28 @@ export function createStore(
   };
   const drafts = createListenerMiddleware();
   for (const draft of DRAFTS) {
+    // Who else is on the mat changes with who leads it: both are kept in one go.
+    const keptOf = (state: RootState): Readonly<Record<string, unknown>> =>
+      draft === 'mat'
+        ? { mat: state.mat.now, [PARKED]: state.mat.parked }
+        : { measuring: state.measuring.now };
     drafts.startListening({
-      predicate: (_, now, before) =>
-        (now as RootState)[draft].now !== (before as RootState)[draft].now,
+      predicate: (_, now, before) => {
+        const [then, kept] = [keptOf(before as RootState), keptOf(now as RootState)];
+        return Object.keys(kept).some((name) => kept[name] !== then[name]);
+      },
       effect: async (_, { getState, dispatch }) => {
-        const { now } = (getState() as RootState)[draft];
-        const name = `${draft}/${(await extra.tab).name}`;
+        const state = getState() as RootState;
+        const { now } = state[draft];
+        const { name } = await extra.tab;
         try {
           if (now !== null && !draftSchemas[draft].safeParse(now).success)
             throw new StorageFault('', null);
-          await vault.writeDraft(name, now);
+          await vault.writeDrafts(
+            Object.fromEntries(
+              Object.entries(keptOf(state)).map(([key, one]) => [`${key}/${name}`, one]),
+            ),
+          );
         } catch (error) {
           const what = draft === 'mat' ? 'What was just done on the mat' : 'What was just read';
           const why = error instanceof StorageFault ? ` ${error.words}` : '';
@@ -310,14 +321,6 @@ export function createStore(
       effect: (_, { getState }) =>
         vault.writeDraft(name, of(getState() as RootState)).catch(() => undefined),
     });
-  drafts.startListening({
-    predicate: (_, now, before) =>
-      (now as RootState).mat.parked !== (before as RootState).mat.parked,
-    effect: async (_, { getState }) =>
-      vault
-        .writeDraft(`${PARKED}/${(await extra.tab).name}`, (getState() as RootState).mat.parked)
-        .catch(() => undefined),
-  });
   const store = configureStore({
     reducer,
     middleware: (usual) =>
@@ -464,19 +467,16 @@ const restoreDrafts =
     };
     const came = cameSchema.safeParse(drafts.get(CAME));
     if (came.success) dispatch(cameRestored(came.data));
-    const parked = parkedSchema.safeParse(find(PARKED));
-    if (parked.success) dispatch(parkedRestored(parked.data));
     const laid = laidSchema.safeParse(drafts.get(LAID));
     if (laid.success) dispatch(laidRestored(laid.data));
     const [mat, measuring] = [find('mat'), find('measuring')];
-    if (mat != null) {
-      const read = matSchema.safeParse(mat);
-      if (read.success) dispatch(matRestored(read.data));
-      else
-        dispatch(
-          setAsideAdded(await vault.keepAside([{ key: 'draft/mat', text: JSON.stringify(mat) }])),
-        );
-    }
+    const [now, parked] = [matSchema.safeParse(mat), parkedSchema.safeParse(find(PARKED))];
+    if (now.success || parked.success)
+      dispatch(matRestored({ now: now.data ?? null, parked: parked.data ?? {} }));
+    if (mat != null && !now.success)
+      dispatch(
+        setAsideAdded(await vault.keepAside([{ key: 'draft/mat', text: JSON.stringify(mat) }])),
+      );
     const measured = measuringSchema.safeParse(measuring);
     if (measured.success) dispatch(measuringRestored(measured.data));
     const pictures = picturesSchema.safeParse(find(PICTURES));

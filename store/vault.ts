@@ -397,14 +397,29 @@ export class Vault {
 
   /** Keeps a draft, or drops it; throws a StorageFault where it cannot be kept. */
   async writeDraft(name: string, draft: unknown): Promise<void> {
-    try {
-      await (draft === null
-        ? this.storage.removeItem(DRAFT + name)
-        : this.storage.setItem(DRAFT + name, JSON.stringify(draft)));
-    } catch (error) {
-      throw storageFault(error);
-    }
+    return this.writeDrafts({ [name]: draft });
   }
+
+  /** Work that belongs together, kept in one go: a page that goes in the middle keeps all of it or none. What is null goes. */
+  async writeDrafts(drafts: Readonly<Record<string, unknown>>): Promise<void> {
+    const all = Object.entries(drafts).map(([name, draft]) => [DRAFT + name, draft] as const);
+    const put = all.flatMap(([key, draft]) =>
+      draft === null ? [] : [[key, JSON.stringify(draft)] as const],
+    );
+    const gone = all.flatMap(([key, draft]) => (draft === null ? [key] : []));
+    const written = this.draftsWritten.then(async () => {
+      try {
+        if (put.length > 0) await this.storage.setMany(Object.fromEntries(put));
+        if (gone.length > 0) await this.storage.removeMany(gone);
+      } catch (error) {
+        throw storageFault(error);
+      }
+    });
+    this.draftsWritten = written.catch(() => undefined);
+    return written;
+  }
+  /** One after another, so that what came later stands. */
+  private draftsWritten: Promise<void> = Promise.resolve();
 
   /** Every text of the book as it lies in storage, readable or not: for a copy when nothing else can be shown. */
   async raw(): Promise<Record<string, string | null>> {
