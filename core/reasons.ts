@@ -39,7 +39,12 @@ interface HeightReasons {
   'twist-seat': Gap & OfSide;
   'strap-to-feet': Gap & OfSide;
   'fold-chest': Gap;
-  'fold-forehead': Gap & { readonly over: Surface; readonly tooHigh: boolean };
+  'fold-forehead': Gap & {
+    readonly over: Surface;
+    readonly tooHigh: boolean;
+    /** The legs lie beneath, too low to carry what it comes to rest on. */
+    readonly overLegs?: boolean;
+  };
   'thigh-to-chest': { readonly deg: number; readonly knees: 'wide' | 'together' };
   'spread-knees': OfSide;
   'frog-knees': object;

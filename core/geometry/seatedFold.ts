@@ -276,7 +276,13 @@ export function foldOrSitWhy(
     const deg = rangeValue(input.values, 'hamstring', side);
     return [{ code: 'strap-to-feet', deg, side, cm: need.rawCm }];
   }
-  return foldWhy(need, parameter.highestForeheadProp.value) ?? longSitWhy(input, need, spread);
+  const folded = foldWhy(need, parameter.highestForeheadProp.value);
+  if (!folded) return longSitWhy(input, need, spread);
+  return folded.map((reason) =>
+    reason.code === 'fold-forehead' && reason.over === 'floor' && !spread
+      ? { ...reason, overLegs: true }
+      : reason,
+  );
 }
 
 export const seatedFold = foldOverLongLegs('fold', {});

@@ -65,6 +65,7 @@ function seatRule(family: FamilyId, body: Body): Omit<SlotRule, 'rounds'> {
       load: loading.kneelingSeat.value,
       leastWidthCm: KNEELING_SEAT_WIDTH_CM,
       mostSlender: FREE_SEAT,
+      levelBolster: true,
       serves: {
         block: ['flat', 'edge'],
         'half-block': 'any',
@@ -78,6 +79,7 @@ function seatRule(family: FamilyId, body: Body): Omit<SlotRule, 'rounds'> {
   return {
     load: onShins ? loading.kneelingSeat.value : loading.seat.value,
     leastWidthCm: onShins ? KNEELING_SEAT_WIDTH_CM : Math.round(body.hipWidthCm),
+    levelBolster: true,
     ...(onShins ? { bolsterOnBolster: true } : { mostSlender: FREE_SEAT }),
     serves: {
       block: onShins ? ['flat', 'edge'] : ['flat'],
@@ -301,7 +303,9 @@ const slots: Readonly<Record<SlotId, SlotEntry>> = {
     unfeltCm: 2,
     mostCm: fold.highestForeheadProp.value,
     rule: (family) =>
-      HEAD_OVER_LEGS.includes(family) ? { ...HEAD, overLegsFromCm: ON_LEGS_MOST_CM } : HEAD,
+      HEAD_OVER_LEGS.includes(family)
+        ? { ...HEAD, levelBolster: true, overLegsFromCm: ON_LEGS_MOST_CM }
+        : HEAD,
   },
   chest: {
     purpose: 'fill',

@@ -50,6 +50,8 @@ export interface SlotRule {
   readonly mostSlender?: number;
   /** A flat bolster may lie on a flat one: the body holds them. */
   readonly bolsterOnBolster?: boolean;
+  /** A bolster lies level here, on a block under each end; elsewhere one end may lean on a block. */
+  readonly levelBolster?: boolean;
   /** Two legs lie beneath: what is built higher than this, in cm, stands over them, on furniture or on a block at each side. */
   readonly overLegsFromCm?: number;
 }
@@ -131,9 +133,9 @@ const isFlatBolster = ({ item }: Layer) => item.kind === 'bolster-flat';
 /** Furniture has its own height free. */
 const isFurniture = ({ item }: Pick<Layer, 'item'>) =>
   item.kind === 'chair' || item.kind === 'bench';
-/** Whether a bolster lies level on one of these at each end; under a ramp it is the head end alone that is lifted. */
-export const carriesEnds = ({ item }: Pick<Layer, 'item'>, { rampLever }: Lies) =>
-  rampLever === undefined && !isSoft(item) && !isFurniture({ item });
+/** Whether a bolster lies level on one of these at each end. */
+export const carriesEnds = ({ item }: Pick<Layer, 'item'>, { levelBolster }: Lies) =>
+  levelBolster === true && !isSoft(item) && !isFurniture({ item });
 
 /** One rule of what may lie on what: the words of it, and when it is broken. */
 type PairRule = readonly [
@@ -141,7 +143,7 @@ type PairRule = readonly [
   isBroken: (below: Layer, above: Layer, rule: Lies) => boolean,
 ];
 /** What a slot's rule says of what may lie on what. */
-type Lies = Pick<SlotRule, 'bolsterOnBolster' | 'rampLever'>;
+type Lies = Pick<SlotRule, 'bolsterOnBolster' | 'levelBolster'>;
 
 const pairRules: readonly PairRule[] = [
   [

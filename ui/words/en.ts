@@ -179,10 +179,15 @@ export const en: Language = {
       cm <= 0
         ? 'The chest comes down by itself.'
         : `The breastbone stops ${tell.length(cm)} over the floor: a support there lets the back be quiet.`,
-    'fold-forehead': ({ cm, over: under, tooHigh }, tell) =>
-      cm <= 0
-        ? `The forehead comes down on ${over[under]} by itself.`
-        : `The forehead stops ${tell.length(cm)} over ${over[under]}${tooHigh ? ': too far to rest yet, keep it in line with a long back' : ''}.`,
+    'fold-forehead': ({ cm, over: under, tooHigh, overLegs }, tell) => {
+      if (cm <= 0) return `The forehead comes down on ${over[under]} by itself.`;
+      const then = tooHigh
+        ? ': too far to rest yet, keep it in line with a long back'
+        : overLegs
+          ? ': a chair, a stool, or a bolster on a block at each side stands over the legs'
+          : '';
+      return `The forehead stops ${tell.length(cm)} over ${over[under]}${then}.`;
+    },
     'thigh-to-chest': ({ deg: bend, knees }) => `Thigh to chest ${deg(bend)}, knees ${knees}.`,
     'spread-knees': ({ deg: spread, side }) => `Spread ${deg(spread)} ${side}.`,
     'frog-knees': () => 'A fold under each knee: they carry weight on their inner edge.',
