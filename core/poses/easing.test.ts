@@ -2,7 +2,7 @@ import { families } from '../geometry/families';
 import type { Built, Family, FamilyInput } from '../geometry/family';
 import { planStudent } from '../plan/plan';
 import { studioShelf } from '../props/usualShelves';
-import { slotKey, type SlotKey } from '../slots';
+import { slotKey, type SlotId, type SlotKey } from '../slots';
 import { recordOfSix, sixPeople, type OneOfSix } from '../tests/sixPeople';
 import { doneAsPlanned, inputOf } from '../tests/samples';
 import { dials, turned } from '../dials';
@@ -82,6 +82,17 @@ test('a block under the standing foot is nobody’s ease, and raised legs ease b
     expect(strong(id)).toEqual({ dial: 'legHeight', way: 'lower' });
 });
 
+/** Hands come down by faces of blocks, what is soft by things that one knows apart, all else by less. */
+const MOST_STEP_CM: Partial<Record<SlotId, number>> = {
+  hands: 22.6,
+  underKnees: 4.1,
+  underThigh: 4.1,
+  outerHip: 4.1,
+  forehead: 4.1,
+  neck: 4.1,
+  chest: 4.1,
+};
+
 test.each(Object.keys(sixPeople) as OneOfSix[])(
   '%s: a support that comes down is at most a rung lower than what lay there',
   (name) => {
@@ -98,7 +109,7 @@ test.each(Object.keys(sixPeople) as OneOfSix[])(
         for (const slot of next.slots)
           if (slot.action === 'lower' && slotKey(slot) === (next.decision.slot as SlotKey))
             expect((slot.lastCm ?? 0) - slot.stackCm).toBeLessThanOrEqual(
-              slot.slot === 'hands' ? 22.6 : 2.6,
+              MOST_STEP_CM[slot.slot] ?? 2.6,
             );
   },
 );
