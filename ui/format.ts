@@ -35,10 +35,13 @@ export const withDoubt = (mean: number, sd: number) =>
   `${Math.round(mean)}° ± ${Math.max(1, Math.round(1.2816 * sd))}`;
 /** The day of a fact is the one that it was noted on, wherever it is read. */
 const noted = (at: string) => parseISO(dayOf(at));
-const inMonth = new Intl.DateTimeFormat('en-GB', { month: 'short', year: 'numeric' });
-const onDay = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', year: 'numeric' });
-export const month = (at: string) => inMonth.format(noted(at));
-export const date = (at: string) => onDay.format(noted(at));
+/** Made when first asked for: it takes a browser longer than all else that a first screen loads. */
+const inWords = (options: Intl.DateTimeFormatOptions) => {
+  let made: Intl.DateTimeFormat | undefined;
+  return (at: string) => (made ??= new Intl.DateTimeFormat('en-GB', options)).format(noted(at));
+};
+export const month = inWords({ month: 'short', year: 'numeric' });
+export const date = inWords({ day: 'numeric', month: 'short', year: 'numeric' });
 /** "3 days ago", in calendar days; what is dated ahead of today is said to be. */
 export function ago(at: string): string {
   const [day, today] = [noted(at), startOfDay(new Date())];
