@@ -515,7 +515,7 @@ export const forwardBending = [
     slots: ['seat', 'underThigh', 'forehead'],
     gate: { after: [{ pose: 'stacked-shins', sessions: 2 }], instead: 'stacked-shins' },
     traits: {
-      knee: bothLegs('turned'),
+      knee: bothLegs('turned', 'turnedUnderWeight'),
       hip: bothLegs('pastRightAngle', 'turnedOutLoaded'),
       ankle: neitherLeg,
       back: ['rounded'],

@@ -213,7 +213,7 @@ export const kneeling = [
       ankle: neitherLeg,
       back: [],
       head: [],
-      belly: [],
+      belly: ['pressed'],
       arms: [],
       whole: [],
     },

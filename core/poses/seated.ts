@@ -184,7 +184,7 @@ export const seated = [
       },
     ],
     traits: {
-      knee: bothLegs('turned'),
+      knee: bothLegs('turned', 'turnedUnderWeight'),
       hip: bothLegs('turnedOutLoaded'),
       ankle: neitherLeg,
       back: [],

@@ -10,7 +10,6 @@ export const ruleIds = [
   'outer-hips-held',
   'no-belt',
   'nothing-under-load',
-  'no-stacked-shin',
   'no-crossing',
   'no-deep-fold',
   'ask-kneeling',
@@ -165,10 +164,10 @@ const entries = [
       change(['hip.heldOpen'], 'outer hips held', 'outer-hips-held'),
       change(['hip.heldOpen'], 'no strap', 'no-belt'),
       forbid(
-        ['knee.turnedUnderWeight', 'hip.spreadLoaded', 'hip.frontLoaded'],
+        ['knee.turnedUnderWeight', 'hip.turnedOutLoaded', 'hip.spreadLoaded', 'hip.frontLoaded'],
         'nothing-under-load',
+        { 'stacked-shins': 'chair-seat', 'stacked-fold': 'chair-seat' },
       ),
-      forbid(['hip.turnedOutLoaded'], 'no-stacked-shin', 'chair-seat'),
       forbid(['hip.crossesMidline'], 'no-crossing', 'constructive'),
       forbid(['hip.foldedDeep'], 'no-deep-fold', {
         kneeling: 'constructive',

@@ -526,7 +526,6 @@ export const en: Language = {
     'outer-hips-held': 'the outer hips are held.',
     'no-belt': 'no belt holds the legs open.',
     'nothing-under-load': 'nothing turns, spreads or stretches it under load.',
-    'no-stacked-shin': 'no shin stacked on it.',
     'no-crossing': 'nothing that crosses the midline turning in.',
     'no-deep-fold': 'this folds it far past 90°.',
     'ask-kneeling': 'kneeling only with the surgeon’s or physiotherapist’s written go-ahead.',
