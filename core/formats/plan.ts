@@ -55,6 +55,7 @@ export const postureSchema = z.object({
   crownDeg: z.number(),
   elbow: point,
   hand: point,
+  farArm: z.object({ elbow: point, hand: point }).optional(),
   pelvisDeg: z.number(),
   pelvisLeanDeg: z.number(),
   supports: z.array(

@@ -25,6 +25,7 @@ import {
   spineAt,
   spineFrom,
   upperFrom,
+  type Arm,
   type Leg,
   type Point,
   type SupportPlace,
@@ -273,6 +274,15 @@ function chairDemands(input: FamilyInput, sitting: Seated, lean: number, does: O
       ];
 }
 
+/** The way in which one hand stays down and the other arm reaches up. */
+const ONE_ARM = 'one-arm';
+/** Past upright, backward: the chest turns toward the arm that goes up. */
+const REACH_DEG = -6;
+const reachingUp = (shoulder: Point, body: Body): Arm => ({
+  elbow: along(shoulder, REACH_DEG, body.upperArmCm),
+  hand: along(shoulder, REACH_DEG, armCm(body) - body.palmCm / 2),
+});
+
 function chairFigure(input: FamilyInput, built: Built, does: OnChair): Figure {
   const { body } = input;
   const sitting = seated(input, built);
@@ -291,6 +301,7 @@ function chairFigure(input: FamilyInput, built: Built, does: OnChair): Figure {
     posture: postureFrom({
       near,
       far,
+      ...(input.settings.way === ONE_ARM ? { farArm: reachingUp(shoulder, body) } : {}),
       hip: sitting.hip,
       upper: upperFrom(
         spine,

@@ -52,6 +52,12 @@ export const legWithFoot = (
   { heel, toe }: Pick<Leg, 'heel' | 'toe'>,
 ): Leg => ({ knee, ankle, heel, toe });
 
+/** An arm from its shoulder on, seen from the side. */
+export interface Arm {
+  readonly elbow: Point;
+  readonly hand: Point;
+}
+
 /** Solved joints of a figure seen from the side: what is drawn is what was reckoned. */
 export interface Posture extends Leg {
   readonly hip: Point;
@@ -66,6 +72,8 @@ export interface Posture extends Leg {
   /** Which way the face looks, +1 toward the belly side of a forward-facing figure, -1 backward. */
   readonly elbow: Point;
   readonly hand: Point;
+  /** The other arm, where it does something else than the near one. */
+  readonly farArm?: Arm | undefined;
   /** Pelvis against the standing pelvis, front lower = +. */
   readonly pelvisDeg: number;
   /** Lean of the pelvis's long axis in the picture, degrees from upright, forward +. */
@@ -87,7 +95,7 @@ export const upperFrom = (
 /** What a posture is put together from. */
 interface PostureParts extends Pick<
   Posture,
-  'hip' | 'far' | 'pelvisDeg' | 'pelvisLeanDeg' | 'supports' | 'strapTo'
+  'hip' | 'far' | 'farArm' | 'pelvisDeg' | 'pelvisLeanDeg' | 'supports' | 'strapTo'
 > {
   readonly near: Leg;
   readonly upper: Upper;
@@ -97,6 +105,7 @@ interface PostureParts extends Pick<
 export const postureFrom = ({
   near,
   far,
+  farArm,
   hip,
   upper,
   pelvisDeg,
@@ -116,6 +125,7 @@ export const postureFrom = ({
   crownDeg: upper.crownDeg,
   elbow: upper.elbow,
   hand: upper.hand,
+  farArm,
   pelvisDeg,
   pelvisLeanDeg,
   supports,

@@ -107,3 +107,14 @@ test('chair warm-ups and wiped legs are counted with the breath, not held', () =
     'legs-wiped',
   ]);
 });
+
+test('with one hand down the other arm is drawn up, its whole length over the shoulder', () => {
+  for (const name of names) {
+    const upAt = (way: string) => planned(name, 'chair-wide', way)[0]?.posture;
+    expect(upAt('both-hands')?.farArm).toBeUndefined();
+    const { farArm, spine, hand } = upAt('one-arm')!;
+    const shoulder = spine.at(-1)!;
+    expect(farArm!.hand[1] - shoulder[1]).toBeGreaterThan(45);
+    expect(hand[1]).toBeLessThan(shoulder[1]);
+  }
+});

@@ -1,6 +1,6 @@
 import { G, Path } from '../svg';
 import type { Body } from '@/core/body/body';
-import type { Leg, Point, Posture, SupportPlace } from '@/core/geometry/posture';
+import type { Arm, Leg, Point, Posture, SupportPlace } from '@/core/geometry/posture';
 import type { Shelf } from '@/core/props/shelf';
 import { tone } from '../tones';
 import { drawnPieces } from './layers';
@@ -32,6 +32,7 @@ export function Figure({ posture, body, stacks, shelf, line, ghost = false }: Fi
           ...shapes.nearLeg,
           ...shapes.trunk,
           ...shapes.arm,
+          ...shapes.farArm,
         ].map((d, i) => (
           <Path
             key={i}
@@ -59,6 +60,12 @@ export function Figure({ posture, body, stacks, shelf, line, ghost = false }: Fi
         <Merged paths={shapes.farFoot} fill={tone('well')} line={line} />
         <Merged paths={shapes.farLeg} fill={tone('faint')} line={line} />
       </G>
+      {posture.farArm ? (
+        <>
+          <Merged paths={shapes.farHand} fill={tone('well')} line={line} />
+          <Merged paths={shapes.farArm} fill={tone('faint')} line={line} />
+        </>
+      ) : null}
       <Merged paths={shapes.neck} fill={tone('skin')} line={line} />
       <Merged paths={shapes.trunk} fill={tone('shirt')} line={line} />
       <Merged paths={shapes.nearFoot} fill={tone('skin')} line={line} />
@@ -146,9 +153,23 @@ function legShapes(
   };
 }
 
+const armShapes = (shoulder: Point, { elbow, hand }: Arm, s: number): string[] => [
+  limb(shoulder, 0.03 * s, elbow, 0.02 * s),
+  limb(elbow, 0.02 * s, part(elbow, hand, 0.82), 0.015 * s),
+];
+const handShapes = (elbow: Point, palm: Point, fingers: Point, s: number): string[] => [
+  limb(part(elbow, palm, 0.8), 0.014 * s, palm, 0.013 * s),
+  limb(palm, 0.013 * s, fingers, 0.01 * s),
+];
+/** A hand that bears nothing carries the arm on. */
+const carriedOn = ({ elbow, hand }: Arm): Point => [
+  hand[0] + (hand[0] - elbow[0]) * 0.16,
+  hand[1] + (hand[1] - elbow[1]) * 0.16,
+];
+
 function shapesOf(posture: Posture, body: Body) {
   const s = body.statureCm;
-  const { hip, spine, elbow, hand } = posture;
+  const { hip, spine, elbow, hand, farArm } = posture;
   const shoulder = spine.at(-1) as Point;
   const below = spine.at(-2) as Point;
   const near = legShapes(hip, posture, s);
@@ -161,9 +182,7 @@ function shapesOf(posture: Posture, body: Body) {
   // A palm that bears weight lies flat on what is under it; any other hand carries the arm on.
   const bears = bearsWeight(posture);
   const palm: Point = bears ? [hand[0], hand[1] + 0.014 * s] : hand;
-  const fingers: Point = bears
-    ? [palm[0] + 0.045 * s, palm[1] - 0.004 * s]
-    : [hand[0] + (hand[0] - elbow[0]) * 0.16, hand[1] + (hand[1] - elbow[1]) * 0.16];
+  const fingers: Point = bears ? [palm[0] + 0.045 * s, palm[1] - 0.004 * s] : carriedOn(posture);
   const seat = circle(
     [hip[0] + (posture.pelvisLeanDeg === 0 ? -0.006 * s : 0), hip[1]],
     Math.min(body.seatToHipCm, 0.052 * s),
@@ -177,14 +196,10 @@ function shapesOf(posture: Posture, body: Body) {
       limb(part(shoulder, onward, 0.2), 0.03 * s, part(onward, posture.head, 0.75), 0.028 * s),
     ],
     trunk: [trunk(spine, s), limb(shoulder, 0.036 * s, below, 0.036 * s)],
-    arm: [
-      limb(shoulder, 0.03 * s, elbow, 0.02 * s),
-      limb(elbow, 0.02 * s, part(elbow, hand, 0.82), 0.015 * s),
-    ],
-    hand: [
-      limb(part(elbow, palm, 0.8), 0.014 * s, palm, 0.013 * s),
-      limb(palm, 0.013 * s, fingers, 0.01 * s),
-    ],
+    arm: armShapes(shoulder, posture, s),
+    hand: handShapes(elbow, palm, fingers, s),
+    farArm: farArm ? armShapes(shoulder, farArm, s) : [],
+    farHand: farArm ? handShapes(farArm.elbow, farArm.hand, carriedOn(farArm), s) : [],
     head: skull,
     bowl: bowl(hip, posture.pelvisLeanDeg, s),
   };

@@ -23,6 +23,7 @@ export function boundsOf(posture: Posture, body: Body): Bounds {
     ...(posture.far
       ? [posture.far.knee, posture.far.ankle, posture.far.toe, posture.far.heel]
       : []),
+    ...(posture.farArm ? [posture.farArm.elbow, posture.farArm.hand] : []),
     ...(posture.strapTo ? [posture.strapTo] : []),
   ];
   const xs = [
