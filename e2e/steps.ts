@@ -89,3 +89,33 @@ export async function keptAway(page: Page): Promise<void> {
   await expect(page.getByRole('img', { name: /^Readings / })).toBeHidden();
   await page.waitForTimeout(500);
 }
+
+/** Waits until the storage knows these students on the mat and no other: a page that is loaded anew goes on from there. */
+export async function matsKept(page: Page, people: readonly string[]): Promise<void> {
+  const kept = () =>
+    page.evaluate(
+      () =>
+        new Promise<string[]>((resolve, reject) => {
+          const opening = indexedDB.open('ojas');
+          opening.onerror = () => reject(opening.error);
+          opening.onsuccess = () => {
+            const entries = opening.result.transaction('entries').objectStore('entries');
+            const [keys, texts] = [entries.getAllKeys(), entries.getAll()];
+            texts.onsuccess = () => {
+              opening.result.close();
+              const read = (name: string) =>
+                keys.result.flatMap((key, i) =>
+                  String(key).includes(`draft/${name}/`)
+                    ? [JSON.parse(String(texts.result[i])) as Record<string, unknown> | null]
+                    : [],
+                );
+              resolve([
+                ...read('mat').flatMap((mat) => (mat ? [String(mat.person)] : [])),
+                ...read('parked').flatMap((parked) => Object.keys(parked ?? {})),
+              ]);
+            };
+          };
+        }),
+    );
+  await expect.poll(async () => (await kept()).sort()).toEqual([...people].sort());
+}

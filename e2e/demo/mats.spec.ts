@@ -1,4 +1,5 @@
 import { expect, test } from '../silentPage';
+import { matsKept } from '../steps';
 
 test.use({ viewport: { width: 1280, height: 800 } });
 
@@ -36,6 +37,7 @@ test('three at once, side by side: each is led on its own, one stops, one is end
   await expect(yusuf).toBeHidden();
   await expect(page.getByText('Session recorded: 1 pose')).toBeVisible();
 
+  await matsKept(page, ['p-marit', 'p-ines']);
   await page.reload();
   await expect(marit.getByRole('button', { name: 'Undo the last step' })).toBeHidden();
   await expect(ines.getByRole('button', { name: 'Pause' })).toBeVisible();
