@@ -296,6 +296,13 @@ describe('rules', () => {
     expect(faults(bolsterOn(1), slotRule('forehead', 'straddle fold', body))).toBe('');
     expect(faults(bolsterOn(1), slotRule('back', 'reclined hero', body))).toBe('');
   });
+  test('nothing hard lies on the heels', () => {
+    const hard: Piece[] = [{ item: 'cork', state: 'flat', count: 1 }];
+    for (const family of ['kneeling on heels', 'child'] as const)
+      expect(faults(hard, slotRule('seat', family, body))).toMatch('does not serve here');
+    // Between the heels it stands on the floor.
+    expect(faults(hard)).toBe('');
+  });
   test('over two legs stands what reaches across them', () => {
     const overLegs = slotRule('forehead', 'fold', body);
     const tower: Piece[] = [

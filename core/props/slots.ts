@@ -34,6 +34,8 @@ const SITS_ON_SHINS: readonly FamilyId[] = [
   'reclined hero',
   'reclined hero, one leg',
 ];
+/** Families whose seat lies on the heels themselves: nothing hard does. */
+const SITS_ON_HEELS: readonly FamilyId[] = ['kneeling on heels', 'child'];
 const SQUATS: readonly FamilyId[] = ['squat', 'squat, one side', 'side squat'];
 /** Families in which one thing lies under both knees. */
 const UNDER_BOTH_KNEES: readonly FamilyId[] = ['long sit', 'fold', 'lying at rest'];
@@ -74,6 +76,20 @@ function seatRule(family: FamilyId, body: Body): Omit<SlotRule, 'rounds'> {
         'bolster-flat': 'any',
         books: 'any',
         bench: 'any',
+      },
+    };
+  if (SITS_ON_HEELS.includes(family))
+    return {
+      load: loading.kneelingSeat.value,
+      leastWidthCm: KNEELING_SEAT_WIDTH_CM,
+      levelBolster: true,
+      bolsterOnBolster: true,
+      serves: {
+        blanket: FOLDS,
+        'bolster-flat': 'any',
+        'bolster-round': 'any',
+        cushion: 'any',
+        ...(family === 'child' ? {} : { bench: 'any' }),
       },
     };
   return {
