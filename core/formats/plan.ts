@@ -45,6 +45,7 @@ export const planSlotSchema = z.object({
 
 const aside = z.object({ knee: z.number(), ankle: z.number(), toe: z.number() }).optional();
 const leg = { knee: point, ankle: point, heel: point, toe: point, aside };
+const arm = { elbow: point, hand: point };
 export const postureSchema = z.object({
   hip: point,
   ...leg,
@@ -53,9 +54,8 @@ export const postureSchema = z.object({
   spine: z.array(point),
   head: point,
   crownDeg: z.number(),
-  elbow: point,
-  hand: point,
-  farArm: z.object({ elbow: point, hand: point }).optional(),
+  ...arm,
+  farArm: z.object(arm).optional(),
   pelvisDeg: z.number(),
   pelvisLeanDeg: z.number(),
   supports: z.array(

@@ -183,12 +183,26 @@ export function upperFigure(
   );
 }
 
-/** Why forehead and chest rest as high as they do, shared by every fold; null for another slot. */
+/**
+ * Why forehead and chest rest as high as they do, shared by every fold; null for another slot.
+ *
+ * @param legsBeneath whether what does not rest on the legs stands over them.
+ */
 export function foldWhy(
   { slot, rawCm, over = 'floor' }: SlotNeed,
   highestCm: number,
+  legsBeneath = false,
 ): readonly HeightReason[] | null {
   if (slot === 'chest') return [{ code: 'fold-chest', cm: rawCm }];
   if (slot !== 'forehead') return null;
-  return [{ code: 'fold-forehead', cm: rawCm, over, tooHigh: rawCm > highestCm }];
+  const overLegs = legsBeneath && over === 'floor';
+  return [
+    {
+      code: 'fold-forehead',
+      cm: rawCm,
+      over,
+      tooHigh: rawCm > highestCm,
+      ...(overLegs ? { overLegs } : {}),
+    },
+  ];
 }

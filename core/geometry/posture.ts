@@ -59,7 +59,7 @@ export interface Arm {
 }
 
 /** Solved joints of a figure seen from the side: what is drawn is what was reckoned. */
-export interface Posture extends Leg {
+export interface Posture extends Leg, Arm {
   readonly hip: Point;
   /** The other leg, where it does something else than the near one. */
   readonly far?: Leg | undefined;
@@ -69,9 +69,6 @@ export interface Posture extends Leg {
   readonly head: Point;
   /** Which way the crown points, degrees from upright, forward +. */
   readonly crownDeg: number;
-  /** Which way the face looks, +1 toward the belly side of a forward-facing figure, -1 backward. */
-  readonly elbow: Point;
-  readonly hand: Point;
   /** The other arm, where it does something else than the near one. */
   readonly farArm?: Arm | undefined;
   /** Pelvis against the standing pelvis, front lower = +. */

@@ -276,12 +276,8 @@ export function foldOrSitWhy(
     const deg = rangeValue(input.values, 'hamstring', side);
     return [{ code: 'strap-to-feet', deg, side, cm: need.rawCm }];
   }
-  const folded = foldWhy(need, parameter.highestForeheadProp.value);
-  if (!folded) return longSitWhy(input, need, spread);
-  return folded.map((reason) =>
-    reason.code === 'fold-forehead' && reason.over === 'floor' && !spread
-      ? { ...reason, overLegs: true }
-      : reason,
+  return (
+    foldWhy(need, parameter.highestForeheadProp.value, !spread) ?? longSitWhy(input, need, spread)
   );
 }
 

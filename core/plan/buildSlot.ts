@@ -15,12 +15,12 @@ import type { Shelf } from '../props/shelf';
 import {
   countAll,
   largestStepCm,
-  type Piece,
   piecesMoved,
-  type SlotRule,
-  type Stack,
   stackFaults,
   stackHeightCm,
+  type Piece,
+  type SlotRule,
+  type Stack,
   type Used,
 } from '../props/stack';
 

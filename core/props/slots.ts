@@ -16,8 +16,12 @@ import type { SlotId } from '../slots';
  */
 export type Purpose = 'carry' | 'tilt' | 'fill' | 'reach' | 'space';
 
-/** Sit bones to the width that must be carried in a kneeling seat, which has to pass between the heels. */
-const KNEELING_SEAT_WIDTH_CM = 15;
+/** A low seat that passes between the heels: the sit bones' width, and a share of the weight. */
+const BETWEEN_THE_HEELS = {
+  load: loading.kneelingSeat.value,
+  leastWidthCm: 15,
+  levelBolster: true,
+} as const;
 
 /** Sixteen layers at most: thicker folds tip. */
 const FOLDS = ['fold-2', 'fold-4', 'fold-8', 'fold-16'] as const;
@@ -64,10 +68,8 @@ function seatRule(family: FamilyId, body: Body): Omit<SlotRule, 'rounds'> {
     };
   if (SQUATS.includes(family))
     return {
-      load: loading.kneelingSeat.value,
-      leastWidthCm: KNEELING_SEAT_WIDTH_CM,
+      ...BETWEEN_THE_HEELS,
       mostSlender: FREE_SEAT,
-      levelBolster: true,
       serves: {
         block: ['flat', 'edge'],
         'half-block': 'any',
@@ -80,9 +82,7 @@ function seatRule(family: FamilyId, body: Body): Omit<SlotRule, 'rounds'> {
     };
   if (SITS_ON_HEELS.includes(family))
     return {
-      load: loading.kneelingSeat.value,
-      leastWidthCm: KNEELING_SEAT_WIDTH_CM,
-      levelBolster: true,
+      ...BETWEEN_THE_HEELS,
       bolsterOnBolster: true,
       serves: {
         blanket: FOLDS,
@@ -93,10 +93,14 @@ function seatRule(family: FamilyId, body: Body): Omit<SlotRule, 'rounds'> {
       },
     };
   return {
-    load: onShins ? loading.kneelingSeat.value : loading.seat.value,
-    leastWidthCm: onShins ? KNEELING_SEAT_WIDTH_CM : Math.round(body.hipWidthCm),
-    levelBolster: true,
-    ...(onShins ? { bolsterOnBolster: true } : { mostSlender: FREE_SEAT }),
+    ...(onShins
+      ? { ...BETWEEN_THE_HEELS, bolsterOnBolster: true }
+      : {
+          load: loading.seat.value,
+          leastWidthCm: Math.round(body.hipWidthCm),
+          levelBolster: true,
+          mostSlender: FREE_SEAT,
+        }),
     serves: {
       block: onShins ? ['flat', 'edge'] : ['flat'],
       'half-block': 'any',

@@ -1,29 +1,34 @@
+import type { ComponentType } from 'react';
 import { late } from '@/ui/late';
+import type * as Pages from './pages';
 
 /**
  * All pages that draw, lead to one that does, or have forms, together: what they share comes once, with the first of
  * them, and the first screen waits for none of it.
  */
 const pages = () => import('./pages');
-export const MatScreen = late(async () => (await pages()).MatScreen);
-export const MeasureScreen = late(async () => (await pages()).MeasureScreen);
-export const ProtocolsScreen = late(async () => (await pages()).ProtocolsScreen);
-export const HomeScreen = late(async () => (await pages()).HomeScreen);
-export const PlanScreen = late(async () => (await pages()).PlanScreen);
-export const PoseScreen = late(async () => (await pages()).PoseScreen);
-export const ProgressScreen = late(async () => (await pages()).ProgressScreen);
-export const RecordScreen = late(async () => (await pages()).RecordScreen);
-export const ShelfScreen = late(async () => (await pages()).ShelfScreen);
-export const DataScreen = late(async () => (await pages()).DataScreen);
-export const DrawingsScreen = late(async () => (await pages()).DrawingsScreen);
-export const MoreScreen = late(async () => (await pages()).MoreScreen);
-export const ReckoningScreen = late(async () => (await pages()).ReckoningScreen);
-export const IntakeScreen = late(async () => (await pages()).IntakeScreen);
-export const NewStudentScreen = late(async () => (await pages()).NewStudentScreen);
-export const ProportionsScreen = late(async () => (await pages()).ProportionsScreen);
-export const StudentScreen = late(async () => (await pages()).StudentScreen);
-export const StudentsFrame = late(async () => (await pages()).StudentsFrame);
-export const StudentsScreen = late(async () => (await pages()).StudentsScreen);
+const page = <Props extends object>(of: (all: typeof Pages) => ComponentType<Props>) =>
+  late(async () => of(await pages()));
+
+export const MatScreen = page((all) => all.MatScreen);
+export const MeasureScreen = page((all) => all.MeasureScreen);
+export const ProtocolsScreen = page((all) => all.ProtocolsScreen);
+export const HomeScreen = page((all) => all.HomeScreen);
+export const PlanScreen = page((all) => all.PlanScreen);
+export const PoseScreen = page((all) => all.PoseScreen);
+export const ProgressScreen = page((all) => all.ProgressScreen);
+export const RecordScreen = page((all) => all.RecordScreen);
+export const ShelfScreen = page((all) => all.ShelfScreen);
+export const DataScreen = page((all) => all.DataScreen);
+export const DrawingsScreen = page((all) => all.DrawingsScreen);
+export const MoreScreen = page((all) => all.MoreScreen);
+export const ReckoningScreen = page((all) => all.ReckoningScreen);
+export const IntakeScreen = page((all) => all.IntakeScreen);
+export const NewStudentScreen = page((all) => all.NewStudentScreen);
+export const ProportionsScreen = page((all) => all.ProportionsScreen);
+export const StudentScreen = page((all) => all.StudentScreen);
+export const StudentsFrame = page((all) => all.StudentsFrame);
+export const StudentsScreen = page((all) => all.StudentsScreen);
 /** Brings them before they are asked for. */
 export const bringPages = () => void pages();
 

@@ -1,6 +1,7 @@
-import { act, fireEvent, screen, waitFor } from '@testing-library/react';
+import { act, fireEvent, render, screen, waitFor } from '@testing-library/react';
 import { show } from '../../tests/onScreen';
 import { MeasureScreen } from '../MeasureScreen';
+import { SimulatedDial } from './SimulatedDial';
 import { Dial, momentOf, simulatedSensor } from './sources';
 import { upFrom, type TiltSample } from '@/core/measure/tilt';
 
@@ -182,5 +183,22 @@ test('on its edge, up lies in the plane of the screen and turns with it', () => 
     const [x, y, z] = upFrom(betaDeg, gammaDeg);
     expect(Math.abs(z)).toBeLessThan(1e-9);
     expect((Math.atan2(y, -x) * 180) / Math.PI).toBeCloseTo(deg, 6);
+  }
+});
+
+test('the dial of the simulated sensor answers the keys: tens, ones, and home to the floor', () => {
+  const dial = new Dial();
+  render(<SimulatedDial dial={dial} />);
+  const slide = screen.getByRole('slider', { name: 'Turn of the simulated phone' });
+  for (const [key, deg] of [
+    ['PageUp', 10],
+    ['ArrowRight', 11],
+    ['PageDown', 1],
+    ['ArrowLeft', 0],
+    ['PageUp', 10],
+    ['Home', 0],
+  ] as const) {
+    fireEvent.keyDown(slide, { key });
+    expect([dial.set.deg, slide.getAttribute('aria-valuenow')]).toEqual([deg, String(deg)]);
   }
 });
