@@ -1,3 +1,4 @@
+import { cueAt } from './cues';
 import { easedBy, type PoseEntry } from './pose';
 import { asksNothing, bothLegs, legs, neitherLeg } from './traits';
 
@@ -24,8 +25,11 @@ export const chair = [
     ],
     entry: [
       'Chair against a wall or on a mat.',
-      'Sit toward the front edge.',
-      'Feet on their platform, or the seat raised for long legs.',
+      cueAt('seat', {
+        on: 'Sit toward the front edge, on what raises the seat.',
+        bare: 'Sit toward the front edge.',
+      }),
+      cueAt('feet', { on: 'Feet on their platform.', bare: 'Feet flat on the floor.' }),
       'Rock to the middle of the sit bones.',
     ],
     exit: ['Lean forward, hands on the thighs.', 'Stand in stages.'],
@@ -61,6 +65,7 @@ export const chair = [
     ],
     entry: [
       'Sit as in Seat on a chair.',
+      cueAt('feet', { on: 'Feet on their platform.' }),
       'Tip forward, back, to each side, like a clock.',
       'Come to rest in the middle; note it.',
     ],
@@ -90,6 +95,7 @@ export const chair = [
     look: ['The pelvis rocks, the chest floats over it', 'Small and slow', 'Feet heavy'],
     entry: [
       'Sit as in Seat on a chair.',
+      cueAt('feet', { on: 'Feet on their platform.' }),
       'Breathe in and roll forward on the sit bones; breathe out and roll back.',
       'Let each one be smaller than the last; stay where it is quiet.',
     ],
@@ -132,6 +138,7 @@ export const chair = [
     ],
     entry: [
       'Sit as in Seat on a chair, hands light on the seat.',
+      cueAt('feet', { on: 'Feet on their platform.' }),
       'Breathe out and lift one thigh a hand’s breadth; breathe in and lower it.',
       'All on one side, then the other.',
     ],
@@ -165,6 +172,7 @@ export const chair = [
     ],
     entry: [
       'Sit as in Seat on a chair, one leg a little ahead, heel down.',
+      cueAt('feet', { on: 'Feet on their platform.' }),
       'Turn the whole leg outward, then inward, with the breath.',
       'All on one side, then the other.',
     ],
@@ -193,8 +201,14 @@ export const chair = [
         name: 'One hand down, the other arm up',
         also: ['arms.overhead'],
         entry: [
-          'Sit at the edge, feet wide, toes out.',
-          'Hinge with a long back, both hands to the support.',
+          cueAt('feet', {
+            on: 'Sit at the edge, feet wide on their platforms, toes out.',
+            bare: 'Sit at the edge, feet wide, toes out.',
+          }),
+          cueAt('hands', {
+            on: 'Hinge with a long back, both hands to their support.',
+            bare: 'Hinge with a long back, both hands to the floor.',
+          }),
           'Leave one hand; turn the chest and reach the other arm up, eyes level.',
           'Change arms.',
         ],
@@ -222,9 +236,15 @@ export const chair = [
       'Weight stays on the sit bones',
     ],
     entry: [
-      'Sit at the edge, feet wide, toes out.',
+      cueAt('feet', {
+        on: 'Sit at the edge, feet wide on their platforms, toes out.',
+        bare: 'Sit at the edge, feet wide, toes out.',
+      }),
       'Elbows or hands inside the knees.',
-      'Hinge with a long back to the support.',
+      cueAt('hands', {
+        on: 'Hinge with a long back, hands to their support.',
+        bare: 'Hinge with a long back, hands to the floor.',
+      }),
     ],
     exit: ['Hands to the thighs, come up.', 'Knees together, rest.'],
     needs: ['hipFlexion'],
@@ -290,8 +310,12 @@ export const chair = [
     ],
     entry: [
       'Sit sideways at the edge, front thigh on the seat.',
+      cueAt('feet', { on: 'The front foot on its platform.' }),
       'Back leg long behind the edge.',
-      'Hands on the chair beside the hips; lift the front of the chest.',
+      cueAt('hands', {
+        on: 'Hands on their supports beside the hips; lift the front of the chest.',
+        bare: 'Hands on the chair beside the hips; lift the front of the chest.',
+      }),
     ],
     exit: ['Bring the back leg in.', 'Turn round, change sides.'],
     needs: ['hipExtension', 'hipFlexion'],
@@ -337,7 +361,9 @@ export const chair = [
     ],
     entry: [
       'Sit as in Seat on a chair.',
+      cueAt('feet', { on: 'Feet on their platform.' }),
       'Ankle across the other thigh.',
+      cueAt('strap', { on: 'A strap round the ankle for hands that do not reach.' }),
       'Stay upright, or tip a little from the hips.',
     ],
     exit: ['Lift the ankle off with the hands.', 'Change sides.'],
@@ -391,9 +417,16 @@ export const chair = [
     ],
     look: ['Fold at the hips, back long', 'Eyes down if dizzy', 'Feet heavy'],
     entry: [
-      'Sit at the edge, feet flat.',
+      cueAt('feet', {
+        on: 'Sit at the edge, feet flat on their platform.',
+        bare: 'Sit at the edge, feet flat.',
+      }),
       'Tip the pelvis, slide the hands forward.',
-      'Hands on their support.',
+      cueAt('hands', {
+        on: 'Hands on their support.',
+        bare: 'Hands on the floor.',
+        free: 'Hands on the shins.',
+      }),
     ],
     exit: ['Hands to the thighs.', 'Come up in stages, head last.'],
     needs: ['hipFlexion'],

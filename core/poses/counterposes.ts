@@ -1,3 +1,4 @@
+import { cueAt } from './cues';
 import { easedBy, type PoseEntry } from './pose';
 import { bothLegs, neitherLeg } from './traits';
 
@@ -25,7 +26,13 @@ export const counter = [
       { id: 'floor', name: 'Hands on the floor' },
     ],
     look: ['Shins upright', 'Front of the hips open', 'Neck free'],
-    entry: ['Sit, feet flat, hands behind.', 'Press and lift the hips level.'],
+    entry: [
+      cueAt('hands', {
+        on: 'Sit, feet flat, hands on their supports behind.',
+        bare: 'Sit, feet flat, hands behind.',
+      }),
+      'Press and lift the hips level.',
+    ],
     exit: ['Lower the seat between the feet and the hands.'],
     needs: [],
     comesDown: ['hands'],
@@ -98,14 +105,18 @@ export const counter = [
     ],
     look: [
       'Back long before legs straight',
-      'Heels carried or light',
+      cueAt('heels', { on: 'Heels heavy on their support', bare: 'Heels light or down' }),
       'Hands spread, arms turned out',
       'Neck free',
     ],
     entry: [
-      'On all fours, tuck the toes.',
+      cueAt('hands', {
+        on: 'On all fours, hands on their supports, tuck the toes.',
+        bare: 'On all fours, tuck the toes.',
+      }),
       'Lift the hips back, knees bent.',
       'Lengthen the back, then the legs.',
+      cueAt('heels', { on: 'Heels down on their support.' }),
     ],
     exit: ['Knees down, rest in Child.'],
     needs: ['hamstring', 'hipFlexion', 'ankleBend', 'armReach'],

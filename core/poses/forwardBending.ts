@@ -1,3 +1,4 @@
+import { cueAt } from './cues';
 import { pigeon, squat } from '../parameters';
 import { easedBy, type PoseEntry } from './pose';
 import { bothLegs, legs, neitherLeg } from './traits';
@@ -45,7 +46,7 @@ export const forwardBending = [
           instead: 'standing-fold',
         },
         entry: [
-          'Step on to two flat blocks, hip-wide.',
+          cueAt('feet', { on: 'Step on to the supports, hip-wide.', bare: 'Stand hip-wide.' }),
           'Knees bent, hands down the legs with a long back.',
           'Let the hands pass the toes; hips stay over the ankles.',
         ],
@@ -80,7 +81,11 @@ export const forwardBending = [
     entry: [
       'Feet hip-wide, knees bent, hands on the thighs.',
       'Tip the pelvis like a bowl that pours forward; slide the hands down, back long.',
-      'Hands on their supports; let the head hang only then.',
+      cueAt('hands', {
+        on: 'Hands on their supports; let the head hang only then.',
+        bare: 'Hands on the floor; let the head hang only then.',
+        free: 'Stay with the hands on the thighs; the head in line.',
+      }),
     ],
     exit: [
       'Bend the knees, hands to the thighs.',
@@ -147,12 +152,16 @@ export const forwardBending = [
       'Knees soft',
       'Head heavy',
       'Weight over the middle of the feet',
-      'Hands or forearms carried',
+      'Hands or forearms at rest',
     ],
     entry: [
       'Feet hip-wide, knees well bent.',
       'Slide the hands down the thighs.',
-      'Hands on their support; let the head hang.',
+      cueAt('hands', {
+        on: 'Hands on their support; let the head hang.',
+        bare: 'Hands on the floor; let the head hang.',
+        free: 'Forearms folded; let the head hang.',
+      }),
     ],
     exit: ['Hands to the thighs, knees bent.', 'Come up in stages.'],
     needs: ['hamstring', 'hipFlexion'],
@@ -199,8 +208,15 @@ export const forwardBending = [
         name: 'Upright with a strap',
         slots: ['seat', 'underKnees', 'strap'],
         entry: [
-          'Sit on the front edge of the support, legs long.',
-          'Strap round the feet, arms straight.',
+          cueAt('seat', {
+            on: 'Sit on the front edge of the support, legs long.',
+            bare: 'Sit on the floor, legs long.',
+          }),
+          cueAt('underKnees', { on: 'The knees over their support.' }),
+          cueAt('strap', {
+            on: 'Strap round the feet, arms straight.',
+            bare: 'Hands to the feet, arms straight.',
+          }),
           'Draw the breastbone forward and up; the belly, not the head, goes to the thighs.',
           'Bend the knees before the low back rounds.',
         ],
@@ -212,8 +228,15 @@ export const forwardBending = [
         slots: ['seat', 'forehead'],
         dials: ['kneeBend'],
         entry: [
-          'Feet planted, knees well bent; lay the belly on the thighs.',
-          'Hold the feet or shins; let the head hang or rest.',
+          cueAt('seat', {
+            on: 'Sit on the front edge of the support, feet planted, knees well bent.',
+            bare: 'Sit on the floor, feet planted, knees well bent.',
+          }),
+          'Lay the belly on the thighs.',
+          cueAt('forehead', {
+            on: 'Hold the feet or shins; the forehead rests on its support.',
+            bare: 'Hold the feet or shins; let the head hang.',
+          }),
           'Walk the hips back a little at a time; the belly stays on the thighs.',
           'Stop where it wants to come off.',
         ],
@@ -242,14 +265,25 @@ export const forwardBending = [
       'The fold begins at the hips, not in the low back',
       'Chest goes forward, not down',
       'Kneecaps face up',
-      'Neck in line, forehead met',
+      cueAt('forehead', { on: 'Neck in line, forehead met', bare: 'Neck in line' }),
       'Breath easy',
     ],
     entry: [
-      'Sit as in Staff.',
-      'Strap round the balls of the feet.',
+      cueAt('seat', {
+        on: 'Sit as in Staff, at the front edge of the support.',
+        bare: 'Sit on the floor as in Staff.',
+      }),
+      cueAt('underKnees', {
+        on: 'The knees over their support.',
+        free: 'Feet planted, knees bent.',
+      }),
+      cueAt('strap', { on: 'Strap round the balls of the feet.' }),
       'Breathe in and grow; breathe out and tip the pelvis.',
-      'Stop where the back stays long; let the forehead come down on its support.',
+      cueAt('forehead', {
+        on: 'Stop where the back stays long; let the forehead come down on its support.',
+        bare: 'Stop where the back stays long; let the forehead come down on the legs.',
+        free: 'Stop where the back stays long, the head in line with it.',
+      }),
     ],
     exit: ['Press the feet, come up with a long back.', 'Bend the knees, lean back and rest.'],
     needs: ['hamstring', 'hipFlexion'],
@@ -296,9 +330,19 @@ export const forwardBending = [
         name: 'Upright with a strap',
         slots: ['seat', 'underKnees', 'underThigh', 'strap'],
         entry: [
-          'Sit raised, one leg long, the other sole to its thigh.',
-          'Meet the bent knee.',
-          'Strap round the long foot, arms straight.',
+          cueAt('seat', {
+            on: 'Sit raised, one leg long, the other sole to its thigh.',
+            bare: 'Sit on the floor, one leg long, the other sole to its thigh.',
+          }),
+          cueAt('underKnees', {
+            on: 'The long knee over its support.',
+            free: 'The long foot planted, its knee bent.',
+          }),
+          cueAt('underThigh', { on: 'Meet the bent knee.' }),
+          cueAt('strap', {
+            on: 'Strap round the long foot, arms straight.',
+            bare: 'Hands to the long foot, arms straight.',
+          }),
           'Draw the breastbone forward and up, turned to the long leg.',
         ],
         stages: [{ id: 'strap', name: 'Upright, foot on a strap' }],
@@ -325,14 +369,26 @@ export const forwardBending = [
     look: [
       'Chest turns to the long leg',
       'Long foot flexed, kneecap up',
-      'Bent knee carried',
+      cueAt('underThigh', { on: 'Bent knee carried', bare: 'Bent knee heavy' }),
       'Fold begins at the hips',
     ],
     entry: [
-      'Sit raised, one leg long, the other sole to its thigh.',
-      'Meet the bent knee.',
+      cueAt('seat', {
+        on: 'Sit raised, one leg long, the other sole to its thigh.',
+        bare: 'Sit on the floor, one leg long, the other sole to its thigh.',
+      }),
+      cueAt('underKnees', {
+        on: 'The long knee over its support.',
+        free: 'The long foot planted, its knee bent.',
+      }),
+      cueAt('underThigh', { on: 'Meet the bent knee.' }),
       'Turn the chest to the long leg.',
-      'Strap or hands to the foot; forehead on its support.',
+      cueAt('strap', { on: 'Strap round the long foot.' }),
+      cueAt('forehead', {
+        on: 'Let the forehead come down on its support.',
+        bare: 'Let the forehead come down on the leg.',
+        free: 'The head stays in line with the back.',
+      }),
     ],
     exit: [
       'Walk the hands back with a long back.',
@@ -377,9 +433,18 @@ export const forwardBending = [
         name: 'Walking the hands in front',
         proposedIf: 'straddleEntry=front',
         entry: [
-          'Sit in the wide-angle seat, hands in front.',
+          cueAt('seat', {
+            on: 'Sit raised in the wide-angle seat, hands in front.',
+            bare: 'Sit on the floor in the wide-angle seat, hands in front.',
+          }),
+          cueAt('underKnees', { on: 'A support under each knee.' }),
           'Walk the hands forward as the pelvis tips; wait where it stops.',
-          'Chest and forehead on their supports.',
+          cueAt('chest', { on: 'Chest on its support.' }),
+          cueAt('forehead', {
+            on: 'Forehead on its support.',
+            bare: 'Forehead to the floor.',
+            free: 'Stay where the back is long, weight on the hands.',
+          }),
         ],
       },
     ],
@@ -403,9 +468,18 @@ export const forwardBending = [
     ],
     look: ['Press from behind first', 'Kneecaps stay up', 'Chest forward, not down', 'Breath easy'],
     entry: [
-      'Sit in the wide-angle seat.',
+      cueAt('seat', {
+        on: 'Sit raised in the wide-angle seat.',
+        bare: 'Sit on the floor in the wide-angle seat.',
+      }),
+      cueAt('underKnees', { on: 'A support under each knee.' }),
       'Tip the pelvis over the thighs.',
-      'Chest and forehead on their supports.',
+      cueAt('chest', { on: 'Chest on its support.' }),
+      cueAt('forehead', {
+        on: 'Forehead on its support.',
+        bare: 'Forehead to the floor.',
+        free: 'Stay where the back is long, weight on the hands.',
+      }),
     ],
     exit: ['Walk the hands back.', 'Hands under the knees, bring the legs in.'],
     needs: ['hamstring', 'hipFlexion', 'hipSpread'],
@@ -468,14 +542,22 @@ export const forwardBending = [
     ],
     look: [
       'Heels far enough for the pelvis to tip',
-      'Knees carried',
+      cueAt('underThigh', { on: 'Thighs carried', bare: 'Thighs heavy' }),
       'Fold at the hips',
       'Neck long',
     ],
     entry: [
-      'Sit in Soles together, heels a little away.',
+      cueAt('seat', {
+        on: 'Sit raised in Soles together, heels a little away.',
+        bare: 'Sit on the floor in Soles together, heels a little away.',
+      }),
+      cueAt('underThigh', { on: 'Meet each thigh with its support.' }),
       'Tip the pelvis.',
-      'Forehead on its support.',
+      cueAt('forehead', {
+        on: 'Forehead on its support.',
+        bare: 'Forehead to the feet.',
+        free: 'Stay where the back is long, forearms on the legs, the head in line.',
+      }),
     ],
     exit: ['Walk the hands back.', 'Hands close the knees.'],
     needs: ['hipRotation', 'hipFlexion'],
@@ -531,7 +613,19 @@ export const forwardBending = [
       { id: 'floor', name: 'Forehead down' },
     ],
     look: ['Both sit bones down', 'Feet flexed', 'Knees quiet', 'Fold at the hips'],
-    entry: ['Sit in Stacked shins.', 'Tip the pelvis over the shins.', 'Forehead on its support.'],
+    entry: [
+      cueAt('seat', {
+        on: 'Sit raised in Stacked shins.',
+        bare: 'Sit on the floor in Stacked shins.',
+      }),
+      cueAt('underThigh', { on: 'Meet both thighs from below.' }),
+      'Tip the pelvis over the shins.',
+      cueAt('forehead', {
+        on: 'Forehead on its support.',
+        bare: 'Forehead to the shins.',
+        free: 'Stay where the back is long, forearms on the shins, the head in line.',
+      }),
+    ],
     exit: ['Walk the hands back.', 'Unstack with the hands.'],
     needs: ['hipRotation', 'hipFlexion'],
     comesDown: ['seat', 'underThigh', 'forehead'],
@@ -586,7 +680,12 @@ export const forwardBending = [
         gate: { after: [{ pose: 'pigeon', sessions: 2 }], instead: 'pigeon' },
         entry: [
           'From upright, walk the hands forward, breastbone first.',
-          'Forearms down, then the forehead on its support.',
+          cueAt('chest', { on: 'Chest down on its support.', bare: 'Forearms down.' }),
+          cueAt('forehead', {
+            on: 'Forehead on its support.',
+            bare: 'Forehead to the floor.',
+            free: 'The head stays in line, weight on the forearms.',
+          }),
           'Hips stay level; the front foot stays alive.',
         ],
         stages: [
@@ -607,6 +706,11 @@ export const forwardBending = [
         entry: [
           'From upright, turn the chest over the front shin.',
           'Fold along it, forearms either side.',
+          cueAt('forehead', {
+            on: 'Forehead on its support.',
+            bare: 'Forehead to the floor.',
+            free: 'The head stays in line, weight on the forearms.',
+          }),
           'The other sitting bone reaches away.',
         ],
         stages: [{ id: 'diagonal', name: 'Folded over the shin, on the diagonal' }],
@@ -619,7 +723,11 @@ export const forwardBending = [
         also: ['knee.kneltOn', 'knee.drawn'],
         entry: [
           'Back to a wall: the back knee on a fold where wall and floor meet, its shin up the wall.',
-          'Front shin as in Pigeon; blocks under the hands.',
+          cueAt('hipLevel', {
+            on: 'Front shin as in Pigeon, the hip on its support.',
+            bare: 'Front shin as in Pigeon.',
+          }),
+          cueAt('hands', { on: 'Hands on their supports.', bare: 'Hands on the floor.' }),
           'Lift the chest by the hands; come back toward the heel only as far as the thigh lets you.',
         ],
         stages: [{ id: 'wall', name: 'Shin at the wall, lifted by the hands' }],
@@ -649,9 +757,15 @@ export const forwardBending = [
     ],
     entry: [
       'From Downward dog or all fours bring one knee behind its wrist.',
-      'Support under the front hip before it drops.',
+      cueAt('hipLevel', {
+        on: 'Support under the front hip before it drops.',
+        bare: 'Let the front hip come down to the floor, and no further to its side.',
+      }),
       'Slide the back leg straight behind.',
-      'Upright on the hands first; fold later.',
+      cueAt('hands', {
+        on: 'Upright, hands on their supports first; fold later.',
+        bare: 'Upright on the hands first; fold later.',
+      }),
     ],
     exit: [
       'Hands down, tuck the back toes.',
@@ -710,9 +824,15 @@ export const forwardBending = [
         slots: ['hipLevel', 'hands'],
         gate: { after: [{ pose: 'king-pigeon', sessions: 6, weeks: 8 }], instead: 'king-pigeon' },
         entry: [
-          'Sit upright in Pigeon, the back shin up.',
+          cueAt('hipLevel', {
+            on: 'Sit upright in Pigeon, the front hip on its support, the back shin up.',
+            bare: 'Sit upright in Pigeon, the back shin up.',
+          }),
           'Hook the foot into the crook of the elbow on its side.',
-          'Turn the chest forward; the other hand presses its block.',
+          cueAt('hands', {
+            on: 'Turn the chest forward; the other hand presses its support.',
+            bare: 'Turn the chest forward; the other hand presses the floor.',
+          }),
         ],
         stages: [{ id: 'elbow', name: 'Foot in the crook of the elbow' }],
       },
@@ -725,6 +845,7 @@ export const forwardBending = [
           instead: 'king-pigeon',
         },
         entry: [
+          cueAt('hipLevel', { on: 'The front hip on its support, as for the elbow.' }),
           'From the elbow, one hand overhead to the foot, then the other.',
           'Elbows point up, throat free; the hips stay level.',
           'Come out as soon as the low back speaks.',
@@ -754,8 +875,15 @@ export const forwardBending = [
       'Throat free',
     ],
     entry: [
-      'Sit upright in Pigeon.',
-      'Strap round the back foot, over the shoulder.',
+      cueAt('hipLevel', {
+        on: 'Sit upright in Pigeon, the front hip on its support.',
+        bare: 'Sit upright in Pigeon.',
+      }),
+      cueAt('hands', { on: 'The free hand on its support.' }),
+      cueAt('strap', {
+        on: 'Strap round the back foot, over the shoulder.',
+        bare: 'The hand takes the back foot.',
+      }),
       'Elbow up, draw gently.',
     ],
     exit: ['Let the strap go slowly.', 'Hands down, out as from Pigeon.'],
@@ -805,7 +933,12 @@ export const forwardBending = [
     ],
     entryIf: {
       'squatEntry=sitting': [
-        'Sit on the seat, feet wider than the hips, turned out as the knees go.',
+        cueAt('seat', {
+          on: 'Sit on the seat, feet wider than the hips, turned out as the knees go.',
+          bare: 'Sit on the floor, feet near and wider than the hips, turned out as the knees go.',
+        }),
+        cueAt('heels', { on: 'Heels on their support.' }),
+        cueAt('behindKnee', { on: 'The spacer deep behind the knees.' }),
         'Lean forward, weight into the feet.',
         'Knees follow the toes; elbows inside them.',
         'Tail lets go towards the floor; grow from there.',
@@ -827,11 +960,21 @@ export const forwardBending = [
       { id: 'heels', name: 'Heels met', from: { slot: 'heels', cm: 0.5 } },
       { id: 'free', name: 'Free' },
     ],
-    look: ['Knees follow the toes', 'Heels carried or down', 'Low back long', 'Breath easy'],
+    look: [
+      'Knees follow the toes',
+      cueAt('heels', {
+        on: 'Heels heavy on their support',
+        bare: cueAt('seat', { on: 'Heels light or down', bare: 'Heels down' }),
+      }),
+      'Low back long',
+      'Breath easy',
+    ],
     entry: [
       'Feet a little wider than the hips.',
       'Down from standing, or up from sitting, as chosen.',
-      'Heels on their support, sit bones on the seat.',
+      cueAt('heels', { on: 'Heels on their support.' }),
+      cueAt('behindKnee', { on: 'The spacer deep behind the knees.' }),
+      cueAt('seat', { on: 'Sit bones on the seat.' }),
       'Elbows inside the knees; grow.',
     ],
     exit: ['Hands down, sit back, or straighten with bent knees.', 'Walk a few steps.'],
@@ -894,7 +1037,8 @@ export const forwardBending = [
     entry: [
       'From kneeling stand one foot.',
       'Sit down beside its heel, other knee on the floor.',
-      'Heel and sit bones on their supports.',
+      cueAt('heels', { on: 'Heel on its support.', bare: 'Heel down.' }),
+      cueAt('seat', { on: 'Sit bones on the seat.' }),
     ],
     exit: ['Hands down, change legs.', 'Lengthen both legs.'],
     needs: ['ankleBend', 'kneeFlexion.hipBent', 'hipFlexion'],
@@ -961,9 +1105,17 @@ export const forwardBending = [
       'Hands share the weight',
     ],
     entry: [
-      'Stand wide, hands down on their supports.',
+      cueAt('hands', {
+        on: 'Stand wide, hands down on their supports.',
+        bare: 'Stand wide, hands on the floor.',
+        free: 'Stand wide, hands on the thighs.',
+      }),
       'Bend one knee and sit toward its heel.',
-      'Heel and seat on their supports; other leg long.',
+      cueAt('heels', {
+        on: 'Heel on its support; other leg long.',
+        bare: 'Heel down; other leg long.',
+      }),
+      cueAt('seat', { on: 'Sit bones on the seat.' }),
     ],
     exit: ['Hands down, come up to the middle.', 'Change sides.'],
     needs: ['ankleBend', 'kneeFlexion.hipBent', 'hipFlexion'],
@@ -1011,7 +1163,15 @@ export const forwardBending = [
       'Back long first',
       'Hands on something',
     ],
-    entry: ['Feet wide, hands on the hips.', 'Hinge with a long back.', 'Hands on their support.'],
+    entry: [
+      'Feet wide, hands on the hips.',
+      'Hinge with a long back.',
+      cueAt('hands', {
+        on: 'Hands on their support.',
+        bare: 'Hands on the floor.',
+        free: 'Hands on the shins.',
+      }),
+    ],
     exit: ['Bend the knees, hands to the hips.', 'Come up with a long back, step in.'],
     needs: ['hamstring', 'hipFlexion', 'hipSpread'],
     comesDown: ['hands'],

@@ -1,3 +1,4 @@
+import { cueAt } from './cues';
 import { easedBy, type PoseEntry } from './pose';
 import { bothLegs, legs, neitherLeg } from './traits';
 
@@ -28,9 +29,17 @@ export const kneeling = [
     ],
     look: ['Ankles straight behind', 'Knees quiet', 'Weight on both sit bones', 'Pelvis upright'],
     entry: [
-      'Kneel, shins parallel.',
-      'Lay the support on the heels.',
-      'Sit back on to it; hands on the thighs.',
+      cueAt('underShin', {
+        on: 'Kneel on the blanket, shins parallel.',
+        bare: 'Kneel, shins parallel.',
+      }),
+      cueAt('ankle', { on: 'Fronts of the ankles on their support.' }),
+      cueAt('behindKnee', { on: 'The spacer deep behind the knees before you sit.' }),
+      cueAt('seat', { on: 'Lay the support on the heels.' }),
+      cueAt('seat', {
+        on: 'Sit back on to it; hands on the thighs.',
+        bare: 'Sit back on to the heels; hands on the thighs.',
+      }),
     ],
     exit: ['Lean forward on to the hands.', 'Tuck the toes, step back, lengthen the legs.'],
     needs: ['kneeFlexion.hipBent', 'anklePoint'],
@@ -79,9 +88,17 @@ export const kneeling = [
       'Pelvis upright, low back long',
     ],
     entry: [
-      'Kneel with the thighs parallel, feet just wider than the hips.',
+      cueAt('underShin', {
+        on: 'Kneel on the blanket, thighs parallel, feet just wider than the hips.',
+        bare: 'Kneel with the thighs parallel, feet just wider than the hips.',
+      }),
+      cueAt('ankle', { on: 'Fronts of the ankles on their support.' }),
+      cueAt('behindKnee', { on: 'The spacer deep behind the knees before you sit.' }),
       'Roll the calves straight back and out of the way.',
-      'Lower on to the support with hands on the floor.',
+      cueAt('seat', {
+        on: 'Lower on to the support with hands on the floor.',
+        bare: 'Lower between the feet with hands on the floor.',
+      }),
       'Lay the hands on the thighs.',
     ],
     exit: [
@@ -163,14 +180,35 @@ export const kneeling = [
     look: [
       'Seat heavy on the heels or on what fills the gap',
       'Belly has room',
-      'Forehead met',
+      cueAt('chest', { on: 'Cheek heavy, neck easy', bare: 'Forehead met' }),
       'Settled once the breath in is as long as the breath out',
     ],
     entry: [
-      'Kneel, knees wide or together as chosen.',
-      'Fill the gap between seat and heels.',
-      'Lay the chest down on its support.',
-      'Let the forehead be carried.',
+      cueAt('underShin', {
+        on: 'Kneel on the blanket, knees wide or together as chosen.',
+        bare: 'Kneel, knees wide or together as chosen.',
+      }),
+      cueAt('ankle', { on: 'Fronts of the ankles on their support.' }),
+      cueAt('behindKnee', { on: 'The spacer deep behind the knees before you sit.' }),
+      cueAt('seat', {
+        on: 'Fill the gap between seat and heels.',
+        bare: 'Sit back on to the heels.',
+      }),
+      cueAt('chest', {
+        on: 'Lay the chest down on its support.',
+        bare: 'Fold forward, long in the back.',
+      }),
+      cueAt('forehead', {
+        on: 'Let the forehead come down on its support.',
+        bare: cueAt('chest', {
+          on: 'Turn the head to one side, and to the other halfway.',
+          bare: 'Let the forehead come down to the floor.',
+        }),
+        free: cueAt('chest', {
+          on: 'Turn the head to one side, and to the other halfway.',
+          bare: 'Rest the forehead on stacked fists or forearms.',
+        }),
+      }),
     ],
     exit: ['Walk the hands back under the shoulders.', 'Come up with a long back.'],
     needs: ['kneeFlexion.hipBent', 'hipFlexion', 'spineFold', 'anklePoint'],
@@ -225,14 +263,19 @@ export const kneeling = [
     ],
     look: [
       'Hips in line with the knees',
-      'Inner knees padded',
+      cueAt('underKnees', { on: 'Inner knees padded', bare: 'Inner knees comfortable' }),
       'Low back neither hangs nor rounds',
       'Feeling in the inner thighs, not the knees',
     ],
     entry: [
-      'On all fours, a fold under each knee.',
+      cueAt('underKnees', { on: 'On all fours, a fold under each knee.', bare: 'On all fours.' }),
       'On a floor where the knees slide apart by themselves; shins parallel behind them.',
-      'Belly and chest down on their support, hips over the line of the knees.',
+      cueAt('chest', {
+        on: 'Belly and chest down on their support, hips over the line of the knees.',
+        bare: 'Forearms and chest down, hips over the line of the knees.',
+        free: 'Down on to the forearms, hips over the line of the knees.',
+      }),
+      cueAt('forehead', { on: 'Forehead on a support of its own.' }),
     ],
     exit: ['Walk the hands back, knees toward each other.', 'Rest in Child or on the side.'],
     needs: ['hipSpread'],
@@ -280,13 +323,18 @@ export const kneeling = [
     ],
     look: [
       'Front knee over its ankle',
-      'Back knee padded',
+      cueAt('underKnees', { on: 'Back knee padded', bare: 'Back knee comfortable' }),
       'Pelvis level, front hip bone lifts',
       'Front ribs quiet',
     ],
     entry: [
       'From all fours step one foot between the hands.',
-      'Hands on their supports.',
+      cueAt('underKnees', { on: 'The back knee on its pad.' }),
+      cueAt('hands', {
+        on: 'Hands on their supports.',
+        bare: 'Hands on the floor.',
+        free: 'Hands on the front thigh.',
+      }),
       'Slide the back knee until the front of the hip speaks.',
       'Lift the chest without arching.',
     ],
@@ -341,11 +389,15 @@ export const kneeling = [
       'Front foot outside the hands',
       'Knee follows the toes',
       'Back long, chest forward',
-      'Back knee padded',
+      cueAt('underKnees', { on: 'Back knee padded', bare: 'Back knee comfortable' }),
     ],
     entry: [
       'From Low lunge walk the front foot outward.',
-      'Both hands inside, on their supports.',
+      cueAt('hands', {
+        on: 'Both hands inside, on their supports.',
+        bare: 'Both hands inside, on the floor.',
+        free: 'Hands on the front thigh.',
+      }),
       'Let the hips come forward and down.',
     ],
     exit: ['Hands under the shoulders, foot back in.', 'Step back, change sides.'],
@@ -381,7 +433,10 @@ export const kneeling = [
         name: 'Both knees down, arms crossed',
         slots: ['underKnees'],
         entry: [
-          'Kneel up on both knees, on a pad.',
+          cueAt('underKnees', {
+            on: 'Kneel up on both knees, on a pad.',
+            bare: 'Kneel up on both knees.',
+          }),
           'Cross one elbow under the other, palms toward each other: the arm of the lotus leg above.',
           'Elbows rise, shoulders stay down; about five breaths.',
         ],
@@ -393,7 +448,11 @@ export const kneeling = [
         slots: ['underKnees', 'hands'],
         entry: [
           'Half lotus first, seated and easy.',
-          'Hands on their supports; come up on to both knees, the foot still high on the thigh.',
+          cueAt('hands', {
+            on: 'Hands on their supports; come up on to both knees, the foot still high on the thigh.',
+            bare: 'Hands on the floor; come up on to both knees, the foot still high on the thigh.',
+          }),
+          cueAt('underKnees', { on: 'Both knees on the pad.' }),
           'Weight on the hands first, then on the knees.',
         ],
         stages: [{ id: 'lotus-kneeling', name: 'Half lotus, both knees down' }],
@@ -406,9 +465,12 @@ export const kneeling = [
     ],
     entryIf: {
       'horseFoot=out': [
-        'Half kneeling on a pad, the standing foot turned out.',
+        cueAt('underKnees', {
+          on: 'Half kneeling on a pad, the standing foot turned out.',
+          bare: 'Half kneeling, the standing foot turned out.',
+        }),
         'The knee over its toes; pelvis between the legs.',
-        'Hands on their supports; grow.',
+        cueAt('hands', { on: 'Hands on their supports; grow.', bare: 'Hands on the thigh; grow.' }),
       ],
     },
     gate: { after: [{ pose: 'half-lotus-seat', sessions: 3 }], instead: 'half-lotus-seat' },
@@ -437,8 +499,15 @@ export const kneeling = [
     ],
     entry: [
       'Half lotus first, seated and easy.',
-      'Kneel on the pad, other foot standing in front.',
-      'Hands on their supports take the weight.',
+      cueAt('underKnees', {
+        on: 'Kneel on the pad, other foot standing in front.',
+        bare: 'Kneel, other foot standing in front.',
+      }),
+      cueAt('hands', {
+        on: 'Hands on their supports take the weight.',
+        bare: 'Hands on the floor take the weight.',
+        free: 'Hands on the standing thigh take the weight.',
+      }),
       'Only then draw the foot up.',
     ],
     exit: ['Hands down, foot out of the lotus first.', 'Sit, lengthen both legs.'],

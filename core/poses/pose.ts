@@ -1,6 +1,7 @@
 import type { ChoiceId, QuestionId } from '../approaches/approaches';
 import type { FamilyId } from '../geometry/families';
 import type { RangeId } from '../ranges/ranges';
+import type { Cue } from './cues';
 import type { PoseTraits, Trait } from './traits';
 import type { DialId, DialTurn } from '../dials';
 import type { SlotId, SlotName } from '../slots';
@@ -44,7 +45,7 @@ export interface PoseWay {
   readonly slots?: readonly SlotId[];
   /** What can be set of the pose in this way; all of the pose's dials where none are named. */
   readonly dials?: readonly DialId[];
-  readonly entry?: readonly string[];
+  readonly entry?: readonly Cue[];
   readonly stages?: readonly Stage[];
   /** Proposed where a question is answered so. */
   readonly proposedIf?: ChoiceId;
@@ -92,7 +93,7 @@ export interface PoseEntry {
   /** What must come first. */
   readonly gate?: Gate;
   /** The way in where a question is answered so. */
-  readonly entryIf?: Readonly<Partial<Record<ChoiceId, readonly string[]>>>;
+  readonly entryIf?: Readonly<Partial<Record<ChoiceId, readonly Cue[]>>>;
   /** What can be set of the pose itself. */
   readonly dials?: readonly DialId[];
   /** Turned before any of these slots stands over its most. */
@@ -108,8 +109,8 @@ export interface PoseEntry {
   /** Most supported first. */
   readonly stages: readonly Stage[];
   /** Three to five things to look at. */
-  readonly look: readonly string[];
-  readonly entry: readonly string[];
+  readonly look: readonly Cue[];
+  readonly entry: readonly Cue[];
   readonly exit: readonly string[];
   readonly needs: readonly RangeId[];
   /** Slots in the order in which they come down, hips before knees before head. */

@@ -1,5 +1,6 @@
 import { rangeIds } from '../ranges/ranges';
 import { slotIds } from '../slots';
+import { allLines } from './cues';
 import { comesDown, poseById, poses, posesIn, stageOf, type Pose } from './poses';
 
 test('ids are unique, and found', () => {
@@ -14,8 +15,8 @@ test.each(poses.map((pose) => [pose.id, pose] as const))(
     for (const slot of pose.slots) expect(slotIds).toContain(slot);
     for (const range of pose.needs) expect(rangeIds).toContain(range);
     const ways = (pose.ways ?? []).flatMap(({ entry = [] }) => entry);
-    for (const cue of [...pose.look, ...pose.entry, ...pose.exit, ...ways])
-      expect(cue.length).toBeLessThan(90);
+    for (const line of [...allLines([...pose.look, ...pose.entry, ...ways]), ...pose.exit])
+      expect(line.length).toBeLessThan(90);
     expect(pose.hold.mostSeconds).toBeGreaterThanOrEqual(pose.hold.firstSeconds);
   },
 );

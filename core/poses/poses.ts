@@ -1,5 +1,6 @@
 import { chair } from './chair';
 import { counter } from './counterposes';
+import type { Cue } from './cues';
 import { forwardBending } from './forwardBending';
 import { kneeling } from './kneeling';
 import type { Choices, QuestionId } from '../approaches/approaches';
@@ -63,7 +64,7 @@ export const stagesOf = (pose: Pose, way = ''): readonly Stage[] =>
   wayOf(pose, way)?.stages ?? pose.stages;
 
 /** How a pose is entered in one of its ways, as the approach's answers have it. */
-export function entryOf(pose: Pose, way: string, choices: Choices): readonly string[] {
+export function entryOf(pose: Pose, way: string, choices: Choices): readonly Cue[] {
   const own = wayOf(pose, way)?.entry;
   if (own) return own;
   const answered = Object.entries(pose.entryIf ?? {}).find(([choice]) => {

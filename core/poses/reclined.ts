@@ -1,3 +1,4 @@
+import { cueAt } from './cues';
 import { easedBy, type PoseEntry } from './pose';
 import { bothLegs, legs, neitherLeg } from './traits';
 
@@ -30,9 +31,17 @@ export const reclined = [
           instead: 'reclined-hero',
         },
         entry: [
-          'Sit in Hero on its support.',
-          'One block flat between the shoulder blades, one under the head.',
-          'Lie back by the forearms, tail long; blocks come out before you sit up.',
+          cueAt('seat', {
+            on: 'Sit in Hero on its support.',
+            bare: 'Sit in Hero, between the feet.',
+          }),
+          cueAt('back', { on: 'The low pile goes between the shoulder blades.' }),
+          cueAt('neck', { on: 'Another goes under the head.' }),
+          cueAt('back', {
+            on: 'Lie back by the forearms, tail long; what lies there comes out before you sit up.',
+            bare: 'Lie back by the forearms, tail long.',
+            free: 'Lean back on the forearms and stay there, tail long.',
+          }),
         ],
         stages: [
           { id: 'on-forearms', name: 'No further than the forearms', over: 'back.high' },
@@ -46,7 +55,10 @@ export const reclined = [
         proposedIf: 'reclinedHero=forearms',
         slots: ['seat', 'behindKnee', 'ankle', 'underShin'],
         entry: [
-          'Sit in hero on its support.',
+          cueAt('seat', {
+            on: 'Sit in Hero on its support.',
+            bare: 'Sit in Hero, between the feet.',
+          }),
           'Hands behind, then one forearm after the other, elbows wide.',
           'Tail long, front ribs down; the knees may rise a little.',
         ],
@@ -57,7 +69,10 @@ export const reclined = [
         name: 'Back on the hands',
         slots: ['seat', 'behindKnee', 'ankle', 'underShin'],
         entry: [
-          'Sit in hero on its support.',
+          cueAt('seat', {
+            on: 'Sit in Hero on its support.',
+            bare: 'Sit in Hero, between the feet.',
+          }),
           'Hands behind, fingers as they like; lift the chest.',
           'Tail long, front ribs down.',
         ],
@@ -84,16 +99,24 @@ export const reclined = [
       { id: 'floor', name: 'Back on the floor' },
     ],
     look: [
-      'The ramp touches the pelvis: no gap behind the low back',
+      cueAt('back', {
+        on: 'The ramp touches the pelvis: no gap behind the low back',
+        bare: 'Low back easy, not pulled into an arch',
+      }),
       'Tail long, front ribs down',
       'Knees quiet; they may rise a little',
-      'Head carried, chin not lifted',
+      'Throat long, chin not lifted',
     ],
     entry: [
-      'Sit in Hero on the seat support.',
-      'Slide the ramp up until it touches the pelvis.',
+      cueAt('seat', { on: 'Sit in Hero on its support.', bare: 'Sit in Hero, between the feet.' }),
+      cueAt('back', { on: 'Slide the ramp up until it touches the pelvis.' }),
       'Lean back on the hands, then the forearms, tail long.',
-      'Lie on the ramp only if the low back stays quiet.',
+      cueAt('back', {
+        on: 'Lie on the ramp only if the low back stays quiet.',
+        bare: 'Lie down only if the low back stays quiet.',
+        free: 'Stay on the forearms, elbows wide.',
+      }),
+      cueAt('neck', { on: 'Head on its support.' }),
     ],
     exit: [
       'Press the forearms, chin to chest, come up with a long back.',
@@ -148,9 +171,22 @@ export const reclined = [
           instead: 'reclined-hero-one',
         },
         entry: [
-          'Sit with one leg folded back, the other foot standing.',
-          'One block flat between the shoulder blades, one under the head.',
-          'Lie back by the forearms, tail long; blocks come out before you sit up.',
+          cueAt('underShin', { on: 'A blanket under the folded shin.' }),
+          cueAt('ankle', { on: 'The front of that ankle on its support.' }),
+          cueAt('behindKnee', { on: 'The spacer deep behind that knee.' }),
+          cueAt('seat', {
+            on: 'Sit on the support, one leg folded back, the other foot standing.',
+            bare: 'Sit with one leg folded back, the other foot standing.',
+          }),
+          cueAt('back', { on: 'The low pile goes between the shoulder blades.' }),
+          cueAt('neck', { on: 'Another goes under the head.' }),
+          cueAt('back', {
+            on: 'Lie back by the forearms, tail long; what lies there comes out before you sit up.',
+            bare: 'Lie back by the forearms, tail long.',
+            free: 'Lean back on the forearms and stay there, tail long.',
+          }),
+          cueAt('underKnees', { on: 'Lengthen the other leg over its support.' }),
+          cueAt('hipLevel', { on: 'What levels the hips goes under the side that drops.' }),
         ],
         stages: [
           { id: 'on-forearms', name: 'No further than the forearms', over: 'back.high' },
@@ -164,9 +200,17 @@ export const reclined = [
         proposedIf: 'reclinedHero=forearms',
         slots: ['seat', 'behindKnee', 'ankle', 'underShin', 'underKnees', 'hipLevel'],
         entry: [
-          'Sit on the support, one leg folded back, the other foot planted.',
+          cueAt('underShin', { on: 'A blanket under the folded shin.' }),
+          cueAt('ankle', { on: 'The front of that ankle on its support.' }),
+          cueAt('behindKnee', { on: 'The spacer deep behind that knee.' }),
+          cueAt('seat', {
+            on: 'Sit on the support, one leg folded back, the other foot planted.',
+            bare: 'Sit with one leg folded back, the other foot planted.',
+          }),
           'Hands behind, then one forearm after the other.',
           'Let the planted foot tuck the tail.',
+          cueAt('underKnees', { on: 'Then lengthen the other leg over its support.' }),
+          cueAt('hipLevel', { on: 'What levels the hips goes under the side that drops.' }),
         ],
         stages: [{ id: 'on-forearms', name: 'On the forearms' }],
       },
@@ -193,14 +237,33 @@ export const reclined = [
       'Thighs parallel',
       'No list to either side',
       'Folded ankle straight',
-      'The ramp touches the pelvis, turned a little to the folded side',
+      cueAt('back', {
+        on: 'The ramp touches the pelvis, turned a little to the folded side',
+        bare: 'Low back easy, not pulled into an arch',
+      }),
     ],
     entry: [
-      'Sit on the seat, one leg folded back, other foot standing.',
-      'Ramp against the pelvis.',
-      'Lean back on the hands, then the forearms, then the ramp.',
-      'Lengthen the other leg over its support, which reaches up to the shin bone.',
-      'Try the height, then a lower one in the same visit.',
+      cueAt('underShin', { on: 'A blanket under the folded shin.' }),
+      cueAt('ankle', { on: 'The front of that ankle on its support.' }),
+      cueAt('behindKnee', { on: 'The spacer deep behind that knee.' }),
+      cueAt('seat', {
+        on: 'Sit on the support, one leg folded back, other foot standing.',
+        bare: 'Sit with one leg folded back, other foot standing.',
+      }),
+      cueAt('back', { on: 'Ramp against the pelvis.' }),
+      cueAt('back', {
+        on: 'Lean back on the hands, then the forearms, then the ramp.',
+        bare: 'Lean back on the hands, then the forearms, then the floor.',
+        free: 'Lean back on the hands, then the forearms; stay there.',
+      }),
+      cueAt('neck', { on: 'Head on its support.' }),
+      cueAt('underKnees', {
+        on: 'Lengthen the other leg over its support, which reaches up to the shin bone.',
+        bare: 'Lengthen the other leg along the floor.',
+        free: 'The other foot stays planted, its knee bent.',
+      }),
+      cueAt('hipLevel', { on: 'What levels the hips goes under the side that drops.' }),
+      cueAt('back', { on: 'Try the height, then a lower one in the same visit.' }),
     ],
     exit: [
       'Bend the long leg, foot standing.',
@@ -256,7 +319,9 @@ export const reclined = [
         entry: [
           'Lie on the back, knees bent.',
           'Soles together, heels where the low back stays easy.',
-          'A roll at each outer hip until the thighs are heavy.',
+          cueAt('outerHip', { on: 'A support at each outer hip until the thighs are heavy.' }),
+          cueAt('underThigh', { on: 'A support under each thigh.' }),
+          cueAt('neck', { on: 'Head on its support.' }),
         ],
         stages: [{ id: 'flat', name: 'Flat, hips held' }],
       },
@@ -267,9 +332,18 @@ export const reclined = [
         also: ['hip.spreadLoaded'],
         mostSeconds: 180,
         entry: [
-          'Soles together; the belt low round the pelvis, over the thighs and under the feet.',
-          'Draw it only until the feet stay by themselves: it holds, it does not pull.',
-          'Lie back along the ramp; three minutes at most, then rolls or rest.',
+          cueAt('strap', {
+            on: 'Soles together; the belt low round the pelvis, over the thighs and under the feet.',
+            bare: 'Soles together.',
+          }),
+          cueAt('strap', {
+            on: 'Draw it only until the feet stay by themselves: it holds, it does not pull.',
+          }),
+          cueAt('back', {
+            on: 'Lie back along the ramp; three minutes at most, then rolls or rest.',
+            bare: 'Lie back; three minutes at most, then rolls or rest.',
+          }),
+          cueAt('neck', { on: 'Head on its support.' }),
         ],
         stages: [
           {
@@ -297,11 +371,21 @@ export const reclined = [
       { id: 'low-ramp', name: 'Low ramp', from: { slot: 'back.high', cm: 6 } },
       { id: 'floor', name: 'Back on the floor' },
     ],
-    look: ['The ramp touches the pelvis', 'Hips held, not hanging', 'Throat long', 'Belly soft'],
+    look: [
+      cueAt('back', { on: 'The ramp touches the pelvis', bare: 'Low back easy' }),
+      'Hips held, not hanging',
+      'Throat long',
+      'Belly soft',
+    ],
     entry: [
-      'Sit against the low end of the ramp, soles together.',
-      'Lie back along it.',
-      'Supports under the outer hips or the knees.',
+      cueAt('back', {
+        on: 'Sit against the low end of the ramp, soles together.',
+        bare: 'Sit on the floor, soles together.',
+      }),
+      cueAt('back', { on: 'Lie back along it.', bare: 'Lie back by the forearms.' }),
+      cueAt('neck', { on: 'Head on its support.' }),
+      cueAt('outerHip', { on: 'A support at each outer hip until the thighs are heavy.' }),
+      cueAt('underThigh', { on: 'A support under each thigh.' }),
     ],
     exit: ['Hands close the knees.', 'Roll to the side and rest before coming up.'],
     needs: ['hipRotation'],
@@ -349,14 +433,26 @@ export const reclined = [
     look: [
       'Light pull only',
       'Back foot in line with the hip',
-      'Top knee carried',
+      cueAt('underKnees', { on: 'Top knee carried', bare: 'Top knee heavy' }),
       'Shoulders heavy',
     ],
     entry: [
-      'From a lying twist: the top knee forward on its support, the head on its own.',
+      cueAt('underKnees', {
+        on: 'From a lying twist bring the top knee forward on to its support.',
+        bare: 'From a lying twist bring the top knee forward to the floor.',
+      }),
+      cueAt('neck', { on: 'Head on a support of its own.' }),
       'Bend the lower knee, foot behind.',
-      'Strap or hand to that foot.',
-      'Turn the chest open; meet what lifts, settle six breaths, and meet it again.',
+      cueAt('strap', {
+        on: 'Strap round that foot, its end in the hand.',
+        bare: 'Hand to that foot.',
+      }),
+      cueAt('feet', { on: 'That foot on its support.' }),
+      cueAt('shoulder', {
+        on: 'Turn the chest open; the shoulder comes down on its support.',
+        bare: 'Turn the chest open.',
+      }),
+      'Settle six breaths, and meet again what has come down.',
     ],
     exit: [
       'Let the foot go, bring the knees together; rest on the back.',
@@ -410,14 +506,20 @@ export const reclined = [
     look: [
       'Halfway up, down again: is there more?',
       'Both shoulders heavy',
-      'Knees carried, not hanging',
+      cueAt('underKnees', { on: 'Knees carried, not hanging', bare: 'Knees heavy, not hanging' }),
       'The turn stays easy in the low back',
     ],
     entry: [
       'On the back, one thigh over the other.',
       'Shift the hips a little to the side of the top leg.',
-      'Let both knees come over; the standing foot rolls to its inner edge and stays.',
-      'Arms wide, shoulders met; the head turns away only if it likes.',
+      cueAt('underKnees', {
+        on: 'Let both knees come over on to their support; the standing foot rolls inward and stays.',
+        bare: 'Let both knees come over; the standing foot rolls to its inner edge and stays.',
+      }),
+      cueAt('shoulder', {
+        on: 'Arms wide, the shoulder that lifts on its support; the head turns only if it likes.',
+        bare: 'Arms wide; the head turns away only if it likes.',
+      }),
     ],
     exit: ['Bring the knees up on an out-breath, one at a time.', 'Uncross, rest, change sides.'],
     needs: [],
@@ -464,6 +566,8 @@ export const reclined = [
     ],
     entry: [
       'On the back, feet standing.',
+      cueAt('neck', { on: 'Head on its support.' }),
+      cueAt('feet', { on: 'The standing foot on its support.' }),
       'Ankle across the other thigh, foot flexed.',
       'Stay, or draw the standing thigh closer.',
     ],
@@ -520,7 +624,11 @@ export const reclined = [
       'Shoulders heavy',
     ],
     entry: [
-      'On the back, strap round one foot.',
+      cueAt('strap', {
+        on: 'On the back, strap round one foot.',
+        bare: 'On the back, hands behind one thigh.',
+      }),
+      cueAt('underKnees', { on: 'The other leg over its support.' }),
       'Lengthen the leg upward, pelvis flat.',
       'Stop as the pelvis starts to roll: that is the reading too.',
     ],
@@ -577,8 +685,12 @@ export const reclined = [
     ],
     entry: [
       'On the back, knees to the chest.',
+      cueAt('neck', { on: 'Head on its support.' }),
       'Knees wide of the ribs, soles to the ceiling.',
-      'Hands inside the feet, or a strap round each; elbows soft.',
+      cueAt('strap', {
+        on: 'A strap round each foot; elbows soft.',
+        bare: 'Hands inside the feet; elbows soft.',
+      }),
       'Let the tail sink; rock a little from side to side if it feels good.',
     ],
     exit: ['Let the feet go, knees to the chest.', 'Feet down, roll to the side.'],
@@ -622,6 +734,7 @@ export const reclined = [
     look: ['Small and slow', 'The knees fall as far as they like', 'Breath goes with the legs'],
     entry: [
       'On the back, feet wider than the hips.',
+      cueAt('neck', { on: 'Head on its support.' }),
       'Both knees to one side, then the other, like wipers.',
       'Or long legs, shaken out from the hips.',
     ],
@@ -661,7 +774,7 @@ export const reclined = [
     ],
     entry: [
       'Lie on the back, knees bent, feet standing.',
-      'Head on its support.',
+      cueAt('neck', { on: 'Head on its support.' }),
       'Let the breath come down.',
     ],
     exit: ['Roll to the side.', 'Come up by the hands.'],
@@ -697,10 +810,20 @@ export const reclined = [
       { id: 'knees-carried', name: 'Knees over a roll', from: { slot: 'underKnees', cm: 1 } },
       { id: 'flat', name: 'Legs flat' },
     ],
-    look: ['Low back quiet', 'Knees and head carried', 'Warm, eyes closed'],
+    look: [
+      'Low back quiet',
+      cueAt('underKnees', { on: 'Knees carried, chin not lifted', bare: 'Chin not lifted' }),
+      'Warm, eyes closed',
+    ],
     entry: [
-      'Lie on the back: a roll under the knees, or a small fold under the low back.',
-      'Head on its support, arms away from the sides.',
+      cueAt('underKnees', {
+        on: 'Lie on the back, knees over their support.',
+        bare: 'Lie on the back.',
+      }),
+      cueAt('neck', {
+        on: 'Head on its support, arms away from the sides.',
+        bare: 'Arms away from the sides.',
+      }),
       'Nothing to do.',
     ],
     exit: ['Bend the knees, roll to the side.', 'Rest there, come up slowly, the head last.'],

@@ -1,3 +1,4 @@
+import { cueAt } from './cues';
 import { easedBy, type PoseEntry } from './pose';
 import { bothLegs, legs, neitherLeg } from './traits';
 
@@ -38,10 +39,17 @@ export const seated = [
       'Chin level',
     ],
     entry: [
-      'Sit at the front edge of the support.',
+      cueAt('seat', { on: 'Sit at the front edge of the support.', bare: 'Sit on the floor.' }),
       'Draw the flesh aside so that both sit bones are met.',
-      'Lengthen one leg, then the other, over the roll.',
-      'Palms beside the hips; grow tall.',
+      cueAt('underKnees', {
+        on: 'Lengthen one leg, then the other, over the support under the knees.',
+        bare: 'Lengthen one leg, then the other.',
+        free: 'Feet planted, knees bent as far as the back needs.',
+      }),
+      cueAt('hands', {
+        on: 'Palms on their supports beside the hips; grow tall.',
+        bare: 'Palms beside the hips; grow tall.',
+      }),
     ],
     exit: ['Bend the knees one at a time.', 'Lean back on the hands and rest.'],
     needs: ['hamstring', 'hipFlexion'],
@@ -107,9 +115,9 @@ export const seated = [
       'Low back long, breath free',
     ],
     entry: [
-      'Sit at the front edge of the support.',
+      cueAt('seat', { on: 'Sit at the front edge of the support.', bare: 'Sit on the floor.' }),
       'Cross the shins, feet under the opposite knees.',
-      'Lay the support under each knee until the thigh is heavy.',
+      cueAt('underThigh', { on: 'Lay the support under each knee until the thigh is heavy.' }),
       'The same time with the other shin in front.',
     ],
     exit: ['Uncross with the hands under the knees.', 'Lengthen one leg after the other.'],
@@ -169,9 +177,15 @@ export const seated = [
         id: 'in-front',
         name: 'The shin in front, the other crossed behind',
         entry: [
-          'Sit raised in easy crossed legs.',
+          cueAt('seat', {
+            on: 'Sit raised in easy crossed legs.',
+            bare: 'Sit on the floor in easy crossed legs.',
+          }),
           'Bring the front shin square, foot flexed, the other heel near the body.',
-          'Meet each thigh. Settle for half a minute before judging.',
+          cueAt('underThigh', {
+            on: 'Meet each thigh. Settle for half a minute before judging.',
+            bare: 'Settle for half a minute before judging.',
+          }),
         ],
         stages: [
           {
@@ -206,13 +220,19 @@ export const seated = [
       'Both feet flexed',
       'Knees quiet, nothing twists in them',
       'Both sit bones carried',
-      'Top heel in line with the lower knee; top knee on what fills the gap',
+      cueAt('underThigh', {
+        on: 'Top heel in line with the lower knee; top knee on what fills the gap',
+        bare: 'Top heel in line with the lower knee',
+      }),
     ],
     entry: [
-      'Sit raised, knees bent.',
+      cueAt('seat', { on: 'Sit raised, knees bent.', bare: 'Sit on the floor, knees bent.' }),
       'Lay one shin in front, foot flexed.',
       'Lay the other shin on top, ankle over the knee.',
-      'Bricks under both thighs; half a minute to settle before judging.',
+      cueAt('underThigh', {
+        on: 'Meet both thighs from below; half a minute to settle before judging.',
+        bare: 'Half a minute to settle before judging.',
+      }),
       'The same time with the other shin on top.',
     ],
     exit: ['Lift the top shin off with both hands.', 'Lengthen the legs and rest.'],
@@ -257,9 +277,12 @@ export const seated = [
     asks: ['thighPress'],
     entryIf: {
       'thighPress=gently': [
-        'Sit raised, soles together.',
+        cueAt('seat', {
+          on: 'Sit raised, soles together.',
+          bare: 'Sit on the floor, soles together.',
+        }),
         'Draw the heels in only as far as the pelvis stays upright.',
-        'Meet each knee with its support.',
+        cueAt('underThigh', { on: 'Meet each thigh with its support.' }),
         'Elbows on the thighs, with no more than the weight of the arms; grow tall.',
       ],
     },
@@ -281,14 +304,20 @@ export const seated = [
     ],
     look: [
       'Pelvis upright before the knees go down',
-      'Knees heavy on their supports',
+      cueAt('underThigh', {
+        on: 'Thighs heavy on their supports',
+        bare: 'Thighs heavy, nothing pulls at the groin',
+      }),
       'If the pelvis rolls, heels go further away',
       'Soles meet along their outer edges',
     ],
     entry: [
-      'Sit raised, soles together.',
+      cueAt('seat', {
+        on: 'Sit raised, soles together.',
+        bare: 'Sit on the floor, soles together.',
+      }),
       'Draw the heels in only as far as the pelvis stays upright.',
-      'Meet each knee with its support.',
+      cueAt('underThigh', { on: 'Meet each thigh with its support.' }),
       'Hands on the ankles; grow tall.',
     ],
     exit: ['Hands under the knees, close them.', 'Lengthen the legs.'],
@@ -343,9 +372,12 @@ export const seated = [
         slots: ['seat', 'underKnees'],
         proposedIf: 'straddleEntry=front',
         entry: [
-          'Sit on the front edge of the support.',
+          cueAt('seat', { on: 'Sit on the front edge of the support.', bare: 'Sit on the floor.' }),
           'Open the legs until the pelvis wants to roll; come back a little.',
-          'Rolls under the knees.',
+          cueAt('underKnees', {
+            on: 'A support under each knee.',
+            free: 'Knees softly bent, as far as the back needs.',
+          }),
           'Hands in front; draw the breastbone forward and grow.',
         ],
       },
@@ -375,10 +407,16 @@ export const seated = [
       'Palms press behind or in front',
     ],
     entry: [
-      'Sit on the front edge of the support.',
+      cueAt('seat', { on: 'Sit on the front edge of the support.', bare: 'Sit on the floor.' }),
       'Open the legs until the pelvis wants to roll; come back a little.',
-      'Rolls under the knees.',
-      'Press the palms behind and grow.',
+      cueAt('underKnees', {
+        on: 'A support under each knee.',
+        free: 'Knees softly bent, as far as the back needs.',
+      }),
+      cueAt('hands', {
+        on: 'Press the palms into their supports behind, and grow.',
+        bare: 'Press the palms behind and grow.',
+      }),
     ],
     exit: ['Hands under the knees, bend them.', 'Bring the legs together one at a time.'],
     needs: ['hamstring', 'hipFlexion', 'hipSpread'],
@@ -427,7 +465,10 @@ export const seated = [
         name: 'Swept to the side',
         gate: { after: [{ pose: 'heron', sessions: 2 }], instead: 'heron' },
         entry: [
-          'From heron, foot in the strap, sitting tall.',
+          cueAt('strap', {
+            on: 'From heron, foot in the strap, sitting tall.',
+            bare: 'From heron, foot in the hands, sitting tall.',
+          }),
           'Sweep the leg out to the side without following it.',
           'Both sit bones heavy; bring the leg back before lowering it.',
         ],
@@ -449,13 +490,22 @@ export const seated = [
     ],
     look: [
       'Sits tall, no leaning back',
-      'Shoulders low while the strap pulls',
+      cueAt('strap', {
+        on: 'Shoulders low while the strap pulls',
+        bare: 'Shoulders low while the hands pull',
+      }),
       'The raised knee as bent as the back needs',
       'Both sit bones stay down',
     ],
     entry: [
-      'Sit raised, one shin crossed in front.',
-      'Strap round the other foot, knee bent.',
+      cueAt('seat', {
+        on: 'Sit raised, one shin crossed in front.',
+        bare: 'Sit on the floor, one shin crossed in front.',
+      }),
+      cueAt('strap', {
+        on: 'Strap round the other foot, knee bent.',
+        bare: 'Hands round the other foot, knee bent.',
+      }),
       'Raise the leg until the back wants to round; stop before.',
       'Straighten only as far as the back stays; bring the weight forward again.',
     ],
@@ -529,10 +579,16 @@ export const seated = [
       'Breath free in the upper ribs',
     ],
     entry: [
-      'Sit raised as for Heron.',
-      'Leg over the shoulder; the opposite hand takes its sole, or a strap round it.',
+      cueAt('seat', { on: 'Sit raised as for Heron.', bare: 'Sit as for Heron.' }),
+      cueAt('strap', {
+        on: 'Leg over the shoulder, a strap round its sole; the opposite hand takes the strap.',
+        bare: 'Leg over the shoulder; the opposite hand takes its sole.',
+      }),
       'That hip lifts as the leg comes up: give it its weight back.',
-      'Lower hand on its support; grow to that side, open the chest, then look up.',
+      cueAt('hands', {
+        on: 'Lower hand on its support; grow to that side, open the chest, then look up.',
+        bare: 'Lower hand on the floor; grow to that side, open the chest, then look up.',
+      }),
     ],
     exit: ['Come up with the breath in.', 'Bend the knee, lower the leg, change sides.'],
     needs: ['hamstring', 'hipRotation', 'hipFlexion'],
@@ -587,9 +643,12 @@ export const seated = [
       'The hand behind lifts, does not push',
     ],
     entry: [
-      'Sit raised, one leg long.',
+      cueAt('seat', { on: 'Sit raised, one leg long.', bare: 'Sit on the floor, one leg long.' }),
       'Other foot standing beside the long knee.',
-      'Hand behind on its support; breathe in and grow.',
+      cueAt('hands', {
+        on: 'Hand behind on its support; breathe in and grow.',
+        bare: 'Hand on the floor behind; breathe in and grow.',
+      }),
       'Breathe out and turn; arm round the knee.',
     ],
     exit: ['Look ahead first, then unwind.', 'Lengthen the leg, change sides.'],
@@ -642,9 +701,12 @@ export const seated = [
       'Only with rotation to spare',
     ],
     entry: [
-      'Sit raised in easy crossed legs.',
+      cueAt('seat', {
+        on: 'Sit raised in easy crossed legs.',
+        bare: 'Sit on the floor in easy crossed legs.',
+      }),
       'Carry one foot to the other calf, then to the thigh.',
-      'Fill the space under its knee.',
+      cueAt('underThigh', { on: 'Fill the space under its knee.' }),
       'The same time with the other foot on top.',
     ],
     exit: ['Carry the foot down with both hands.', 'Lengthen the legs and rest.'],

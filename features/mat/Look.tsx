@@ -82,14 +82,14 @@ function mendWords(remedy: Remedy, mend: Mend, shelf: Shelf, units: Units): stri
 }
 
 /** What to look at, and what may be seen, each with what mends it: one tap does it, and figure and build follow. */
-export function Look(of: LookProps) {
+export function Look({ look, ...of }: LookProps & { readonly look: readonly string[] }) {
   const { planned, mat } = of;
   const pose = poseById(planned.pose);
   return (
     <>
       <Sheet>
         <Title level={2}>Look</Title>
-        {pose?.look.map((cue) => (
+        {look.map((cue) => (
           <Words key={cue} className="text-lg">
             {cue}
           </Words>

@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { View } from 'react-native';
 import { bodyFrom } from '@/core/body/body';
+import { howOf, type How } from '@/core/plan/how';
 import { placeKey } from '@/core/plan/order';
 import { asPlanned } from '@/core/plan/settled';
 import type { Person, StopWord } from '@/core/formats/book';
@@ -9,7 +10,6 @@ import type { Estimates } from '@/core/estimate/estimate';
 import type { PlanPose, PlanSlot } from '@/core/formats/plan';
 import { inPoseOf, solveFigure, type InPose } from '@/core/plan/solve';
 import { choicesFor } from '@/core/approaches/approaches';
-import { entryOf, poseById } from '@/core/poses/poses';
 import { selectShelf } from '@/store/selectors';
 import {
   heldSeconds,
@@ -92,6 +92,7 @@ export function PoseOnMat({ person, planned, mat, alone, onEnded }: PoseOnMatPro
   const lying = now.slots.filter(
     ({ stack, stackCm, isLength }) => stack.length > 0 && (isLength || stackCm > 0.3),
   );
+  const how = howOf(now, choicesFor(person.approach, person.choices, planned.pose));
   const finish = async (felt: Felt, heldAs?: number) => {
     const whole = planned.holdSeconds + mat.moreSeconds;
     if (heldAs === undefined && leftRunning(heldSeconds(mat, nowIso()), whole))
@@ -154,7 +155,7 @@ export function PoseOnMat({ person, planned, mat, alone, onEnded }: PoseOnMatPro
         />
       )}
       <OfStep
-        {...{ person, planned, mat, settled, lying, inPose, estimates, set }}
+        {...{ person, planned, mat, settled, lying, how, inPose, estimates, set }}
         onRecord={(felt) => finish(felt)}
       />
       {round && (mat.step === 'build' || mat.step === 'feel') ? (
@@ -182,6 +183,8 @@ interface OfStepProps {
   readonly mat: Mat;
   readonly settled: readonly Settled[];
   readonly lying: readonly PlanSlot[];
+  /** True of what is built now. */
+  readonly how: How;
   readonly inPose: InPose;
   readonly estimates: Estimates;
   readonly set: readonly DialSetting[];
@@ -190,7 +193,7 @@ interface OfStepProps {
 
 /** What each step of a pose shows under its figure. */
 function OfStep({ mat, onRecord, ...now }: OfStepProps) {
-  const { person, planned, settled, lying } = now;
+  const { person, planned, settled, lying, how } = now;
   const rungs = <Rungs person={person} planned={planned} settled={settled} mat={mat} />;
   switch (mat.step) {
     case 'build':
@@ -205,12 +208,12 @@ function OfStep({ mat, onRecord, ...now }: OfStepProps) {
         </>
       );
     case 'enter':
-      return <Enter person={person} planned={planned} />;
+      return <Enter lines={how.entry} />;
     case 'look':
       return (
         <>
           <Dials {...now} />
-          <Look {...now} mat={mat} />
+          <Look {...now} mat={mat} look={how.look} />
           {rungs}
         </>
       );
@@ -226,7 +229,7 @@ function OfStep({ mat, onRecord, ...now }: OfStepProps) {
       return (
         <Feel
           planned={planned}
-          exit={poseById(planned.pose)?.exit ?? []}
+          exit={how.exit}
           last={mat.at + 1 >= mat.poses.length}
           onRecord={onRecord}
         />
@@ -259,15 +262,10 @@ function Foot({ step, onStop }: { readonly step: MatStep; readonly onStop: () =>
   );
 }
 
-const entryCues = ({ approach, choices }: Person, { pose: id, way }: PlanPose) => {
-  const pose = poseById(id);
-  return pose ? entryOf(pose, way, choicesFor(approach, choices, id)) : [];
-};
-
-const Enter = ({ person, planned }: { readonly person: Person; readonly planned: PlanPose }) => (
+const Enter = ({ lines }: { readonly lines: readonly string[] }) => (
   <Sheet>
     <Title level={2}>Enter</Title>
-    {entryCues(person, planned).map((cue, i) => (
+    {lines.map((cue, i) => (
       <Words key={cue} className="text-lg">
         {i + 1}. {cue}
       </Words>

@@ -11,7 +11,8 @@ import type { Posture } from '@/core/geometry/posture';
 import { placeKey } from '@/core/plan/order';
 import { solveFigure } from '@/core/plan/solve';
 import { TRY_MOST_CM } from '@/core/plan/tryHeights';
-import { entryOf, poseById } from '@/core/poses/poses';
+import { howOf } from '@/core/plan/how';
+import { poseById } from '@/core/poses/poses';
 import type { Shelf } from '@/core/props/shelf';
 import { slotKey } from '@/core/slots';
 import { selectSessionsOf, selectShelf } from '@/store/selectors';
@@ -344,13 +345,12 @@ const LayOut = memo(function LayOut({ person, planned, tried, laid }: LayOutProp
 
 /** How it is entered, looked at, held and left. */
 function How({ person, planned }: Pick<OnePoseProps, 'person' | 'planned'>) {
-  const pose = poseById(planned.pose);
-  if (!pose) return null;
   const choices = choicesFor(person.approach, person.choices, planned.pose);
+  const { entry, look, exit } = howOf(planned, choices);
   const parts = [
-    ['Enter', entryOf(pose, planned.way, choices)],
-    ['Look', pose.look],
-    ['Come out', pose.exit],
+    ['Enter', entry],
+    ['Look', look],
+    ['Come out', exit],
   ] as const;
   return (
     <Sheet role="region" aria-label="How">

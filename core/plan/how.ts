@@ -1,0 +1,53 @@
+import type { Choices } from '../approaches/approaches';
+import type { PlanPose, PlanSlot } from '../formats/plan';
+import { linesOf, type Meets } from '../poses/cues';
+import { entryOf, poseById, type Pose } from '../poses/poses';
+import { tooLowToFill } from '../props/slots';
+import { slotKey, type SlotId } from '../slots';
+import { isShort, staysEmptyOver } from './limits';
+
+/** How a pose is entered, looked at and left, line by line. */
+export interface How {
+  readonly entry: readonly string[];
+  readonly look: readonly string[];
+  readonly exit: readonly string[];
+}
+
+/** What hangs when nothing lies under it; the rest comes down to the floor by itself. */
+const HANGS: readonly SlotId[] = ['forehead', 'chest', 'neck'];
+/** A strap has a length and no height; a support that is no higher lies there for nobody. */
+const LIES_CM = 0.3;
+
+const lies = ({ stack, stackCm, isLength }: PlanSlot) =>
+  stack.length > 0 && (isLength === true || stackCm > LIES_CM);
+
+const staysUp = (pose: Pose, slot: PlanSlot) =>
+  isShort(slot) ||
+  staysEmptyOver(pose, slotKey(slot), slot.reckonedCm) ||
+  (HANGS.includes(slot.slot) && !tooLowToFill(slot.slot, slot.targetCm, 'fill'));
+
+/** How the body meets a place of a pose, as it is built. */
+function meetsIn(pose: Pose, slots: readonly PlanSlot[], id: SlotId): Meets {
+  const here = slots.filter(({ slot }) => slot === id);
+  if (here.some(lies)) return 'on';
+  return here.some((slot) => staysUp(pose, slot)) ? 'free' : 'bare';
+}
+
+/**
+ * How a planned pose is done, true of what is built: no line speaks of a support that does not lie there.
+ *
+ * @param choices the student's answers to the questions of the approach.
+ */
+export function howOf(
+  { pose: id, way, slots }: Pick<PlanPose, 'pose' | 'way' | 'slots'>,
+  choices: Choices,
+): How {
+  const pose = poseById(id);
+  if (!pose) return { entry: [], look: [], exit: [] };
+  const meets = (slot: SlotId) => meetsIn(pose, slots, slot);
+  return {
+    entry: linesOf(entryOf(pose, way, choices), meets),
+    look: linesOf(pose.look, meets),
+    exit: pose.exit,
+  };
+}
