@@ -434,6 +434,12 @@ export const fold = {
   ),
   onChair: p(40, 'cm', 'a chair seat less a little, where a head comes to rest over the legs'),
   highestForeheadProp: p(50, 'cm', 'a chair seat with a fold on it; above it one sits upright'),
+  headLetsDown: p(4, 'cm', 'the neck lets the head down to a support so much lower'),
+  headEarly: p(
+    0.15,
+    'ratio',
+    'of its height: where nothing is nearer, a head rests so much early; starting value',
+  ),
   onLegsMost: p(20, 'cm', 'so much stands steadily on legs; higher, a stool or chair over them'),
   highestChestProp: p(
     30,

@@ -201,7 +201,7 @@ export function foldWhy(
       code: 'fold-forehead',
       cm: rawCm,
       over,
-      tooHigh: rawCm > highestCm,
+      tooHigh: rawCm > highestCm + fold.headLetsDown.value,
       ...(overLegs ? { overLegs } : {}),
     },
   ];

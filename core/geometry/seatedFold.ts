@@ -72,10 +72,9 @@ export function surfaceUnder(x: number, legs: LongLegs, body: Body): Under {
   return { cm: thigh, under: x > legs.knee[0] - 6 ? 'knee' : 'thigh' };
 }
 
-/** A table in whole centimetres says no more than this. */
-const SLACK_CM = 0.5;
 /** Whether nothing comes up to a head, so that it stays up. */
-const staysUp = ({ gapCm }: FoldedTrunk) => gapCm > parameter.highestForeheadProp.value + SLACK_CM;
+const staysUp = ({ gapCm }: FoldedTrunk) =>
+  gapCm > parameter.highestForeheadProp.value + parameter.headLetsDown.value;
 
 interface Folded {
   readonly legs: LongLegs;

@@ -3,7 +3,7 @@ import { chanceEnough } from '../adapt/offset';
 import type { PlanSlot } from '../formats/plan';
 import { Z90, type Band } from '../geometry/band';
 import type { SlotNeed } from '../geometry/family';
-import { decision as decisionParameter, offset as offsetParameter } from '../parameters';
+import { decision as decisionParameter, fold, offset as offsetParameter } from '../parameters';
 import { comesDown, type Pose } from '../poses/poses';
 import type { HeightReason, Reason } from '../reasons';
 import { sidelessKey, slotKey, type SlotId, type SlotKey } from '../slots';
@@ -221,7 +221,10 @@ function servesAlike(of: SlotBuild, twin: Stack, aimCm: number): boolean {
 
 /** What would still hang over its support is better left free. */
 const HANGS: readonly SlotId[] = ['forehead', 'chest', 'neck'];
-const MOST_HANGING_CM = 4;
+const MOST_HANGING_CM = fold.headLetsDown.value;
+
+/** Where nothing is nearer, it comes to rest so much early. */
+const earlyCm = (targetCm: number) => Math.max(MOST_HANGING_CM, fold.headEarly.value * targetCm);
 
 /** The nearest stacks for a first time; one rung more on a heavy day. */
 function firstStacks(of: SlotBuild, targetCm: number, aimCm: number) {
@@ -240,7 +243,7 @@ function firstStacks(of: SlotBuild, targetCm: number, aimCm: number) {
   const stacks =
     near.length > 0 || !hangs
       ? near
-      : upTo(Math.min(mostHere(of) + MOST_SLACK_CM, targetCm + MOST_HANGING_CM));
+      : upTo(Math.min(mostHere(of) + MOST_SLACK_CM, targetCm + earlyCm(targetCm)));
   if (twin && servesAlike(of, twin, aimCm)) return [twin, ...othersThan(twin, stacks)];
   const [first, ...others] = stacks;
   if (!first || !extraRung || !comesDown(pose, slotKey(need))) return stacks;

@@ -1,5 +1,5 @@
 import type { PlanSlot } from '../formats/plan';
-import { decision } from '../parameters';
+import { decision, fold } from '../parameters';
 import { ordinaryAt } from '../poses/ordinary';
 import type { Pose } from '../poses/poses';
 import { purposeOf, slotMostCm } from '../props/slots';
@@ -15,6 +15,10 @@ export const mostCmAt = ({ id }: InPose, key: SlotKey): number =>
 /** A table in whole centimetres says no more than this: what is built may stand so much over its most. */
 export const MOST_SLACK_CM = 0.5;
 
+/** Over the most that anybody builds, what hangs comes down a little by itself. */
+const beyondMostCm = (slot: SlotId) =>
+  slot === 'forehead' ? fold.headLetsDown.value : MOST_SLACK_CM;
+
 /**
  * Whether a slot that asks for so much stays empty, since beyond its most the pose is set up otherwise: hands rest on the
  * thighs, the trunk stays up, the feet stand and the knees bend by themselves. Elsewhere the most is built.
@@ -24,7 +28,7 @@ export function staysEmptyOver(pose: InPose, key: SlotKey, cm: number): boolean 
   const otherwise =
     ['hands', 'forehead', 'chest'].includes(slot) ||
     (slot === 'underKnees' && purposeOf(slot, pose.family) === 'tilt');
-  return otherwise && cm > mostCmAt(pose, key) + MOST_SLACK_CM;
+  return otherwise && cm > mostCmAt(pose, key) + beyondMostCm(slot);
 }
 
 /** A ramp that the shelf builds too low by so much is not lain back on. */
