@@ -224,10 +224,10 @@ export const horse: Family = {
     const lean = built.hands ? HORSE_LEAN_DEG : UPRIGHT_DEG;
     const spine = spineFrom(kneeling.hip, body.trunkCm, lean, lean);
     const shoulder = spine.at(-1) as Point;
-    const hand: Point =
-      input.settings.way === 'knees-down'
-        ? [shoulder[0] + 20, shoulder[1] + 16]
-        : [shoulder[0] + 2, Math.max(built.hands ?? 0, 0)];
+    const kneesDown = input.settings.way === 'knees-down';
+    const hand: Point = kneesDown
+      ? [shoulder[0] + 20, shoulder[1] + 16]
+      : [shoulder[0] + 2, Math.max(built.hands ?? 0, 0)];
     const side = worked(input.side);
     return {
       posture: postureFrom({
@@ -237,7 +237,7 @@ export const horse: Family = {
         upper: upperFrom(
           spine,
           headFrom(shoulder, body, lean * 0.6),
-          armToward(shoulder, hand, body, input.settings.way === 'knees-down' ? -1 : 1),
+          armToward(shoulder, hand, body, kneesDown ? -1 : 1),
         ),
         pelvisDeg: lean,
         pelvisLeanDeg: lean,
@@ -250,14 +250,16 @@ export const horse: Family = {
             : []),
         ],
       }),
-      demands: [
-        {
-          range: 'hipRotation',
-          side,
-          needDeg: LOTUS_ROTATION_DEG,
-          haveDeg: rangeValue(input.values, 'hipRotation', side),
-        },
-      ],
+      demands: kneesDown
+        ? []
+        : [
+            {
+              range: 'hipRotation',
+              side,
+              needDeg: LOTUS_ROTATION_DEG,
+              haveDeg: rangeValue(input.values, 'hipRotation', side),
+            },
+          ],
       findings: {},
     };
   },

@@ -4,11 +4,11 @@ import { palmGapCm } from './arms';
 import { crossedLeg, solesTogether } from './crossedLeg';
 import { kneeLaidOpen, openTurnDeg, thighGapCm, usableRotation } from './crossedSeat';
 import { rangeValue, valueOf } from './inputs';
+import type { Body } from '../body/body';
 import { keysOn, otherSide, worked, type Family, type FamilyInput, type SlotNeed } from './family';
 import {
   hamstringDemands,
   hipFlexionAt,
-  kneeGapCm,
   longFoot,
   longLegs,
   longSit,
@@ -136,32 +136,40 @@ function standingLeg(input: FamilyInput, hip: Point): Leg & { riseDeg: number } 
   };
 }
 
-/** Bend of the long knee: soft where nothing lies under it, and the furthest that it bends before the seat rises more. */
-const [SOFT_KNEE_DEG, BENT_KNEE_DEG] = [4, 25];
+/** Bend of the long knee: soft where nothing lies under it, the furthest before the seat rises more, and at its most. */
+const [SOFT_KNEE_DEG, BENT_KNEE_DEG, PLANTED_KNEE_DEG] = [4, 25, 70];
 
-/** The long leg with its knee bent so far: it lies on nothing, and still stands a little off the straight line. */
+/** A leg whose knee is bent so far: from hip to ankle, and how far the thigh stands over that line. */
+function bentLeg({ thighCm, shinCm }: Body, kneeDeg: number) {
+  const lengthCm = Math.sqrt(thighCm ** 2 + shinCm ** 2 + 2 * thighCm * shinCm * cosDeg(kneeDeg));
+  return { lengthCm, thighOverDeg: asinDeg((shinCm * sinDeg(kneeDeg)) / lengthCm) };
+}
+
+/** The long leg with its knee bent so far: nothing lies under it, the foot stays down. */
 function softLeg(input: FamilyInput, seatCm: number) {
-  const kneeDeg = kneeBendInTwist(input, seatCm);
-  const lift = 0.5 * input.body.thighCm * sinDeg(kneeDeg);
-  const rollCm = Math.max(0, kneeGapCm(seatCm, input.body)) + lift;
+  const { body } = input;
+  const { lengthCm, thighOverDeg } = bentLeg(body, kneeBendInTwist(input, seatCm));
+  const hipCm = seatCm + body.seatToHipCm;
+  const fall = asinDeg((hipCm - body.ankleOverHeelCm) / lengthCm) - thighOverDeg;
+  const kneesCm = Math.max(0, hipCm - body.thighCm * sinDeg(fall) - body.kneeBackCm);
   return {
-    legs: longLegs(seatCm, rollCm, input.body),
-    rollBack: rollBackDeg(seatCm, rollCm, input),
+    legs: longLegs(seatCm, kneesCm, body),
+    rollBack: rollBackDeg(seatCm, kneesCm, input),
   };
 }
 
 /** The seat at which the pelvis stands with the long knee bent so far; below 0: room to spare. */
 function seatAtBendCm(input: FamilyInput, kneeDeg: number): number {
   const { body, settings } = input;
+  const { lengthCm, thighOverDeg } = bentLeg(body, kneeDeg);
   const fall =
     90 +
     settings.pelvisTargetDeg -
     longSitParameter.rollBackAllowed.value -
-    hipFlexionAt(kneeDeg, input);
+    hipFlexionAt(kneeDeg, input) +
+    thighOverDeg;
   return (
-    (body.thighCm + body.shinCm) * sinDeg(Math.min(90, Math.max(-90, fall))) +
-    body.ankleOverHeelCm -
-    body.seatToHipCm
+    lengthCm * sinDeg(Math.min(90, Math.max(-90, fall))) + body.ankleOverHeelCm - body.seatToHipCm
   );
 }
 
@@ -169,7 +177,7 @@ function seatAtBendCm(input: FamilyInput, kneeDeg: number): number {
 const kneeBendInTwist = (input: FamilyInput, seatCm: number) =>
   input.settings.dials.kneeBend ?? bendFor(input, seatCm);
 const bendFor = (input: FamilyInput, seatCm: number) =>
-  firstZero((deg) => seatAtBendCm(input, deg) - seatCm, SOFT_KNEE_DEG, BENT_KNEE_DEG, 0.01);
+  firstZero((deg) => seatAtBendCm(input, deg) - seatCm, SOFT_KNEE_DEG, PLANTED_KNEE_DEG, 0.01);
 
 /** The seat to what is usual, then the long knee bends, then more seat. */
 function twistSeatCm(input: FamilyInput): number {

@@ -164,7 +164,8 @@ function squatFigure(input: FamilyInput, built: Built, form: SquatForm): Figure 
   const spine = spineFrom(hip, body.trunkCm, trunkLeanDeg - 8, trunkLeanDeg + 8);
   const shoulder = spine.at(-1) as Point;
   const far = otherLeg(form, input, solved);
-  const missing = asinDeg(Math.max(0, heelLiftCm(input) - heelCm) / lever(body));
+  // Who sits on something is asked for no balance.
+  const missing = built.seat ? 0 : asinDeg(Math.max(0, heelLiftCm(input) - heelCm) / lever(body));
   const hand: Point = form.hands
     ? [knee[0] + 6, built.hands ?? 0]
     : [shoulder[0] + 26, shoulder[1] - 14];

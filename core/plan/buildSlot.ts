@@ -49,6 +49,8 @@ export interface SlotBuild {
   readonly liftedCm: number;
   /** What lies on the other side of a pair that stands apart, or lay here when the other leg worked. */
   readonly twin?: Stack | undefined;
+  /** What the other side asks for here where both use the same; nothing where they do not. */
+  readonly otherSideCm?: number | undefined;
   /** So many pieces are left of those that a pose may build. */
   readonly mostPieces: number;
 }
@@ -100,14 +102,25 @@ export function buildSlot(of: SlotBuild): PlanSlot {
 const purposeHere = ({ need, pose }: SlotBuild): Purpose => purposeOf(need.slot, pose.family);
 const mostHere = ({ need, pose }: SlotBuild) => mostCmAt(pose, slotKey(need));
 
-/** Where a first build aims: what carries keeps its margin, everything else goes by the most likely body. */
+/**
+ * Where a first build aims: what carries keeps its margin, what tilts the pelvis follows the stiffer side, everything else
+ * goes by the most likely body.
+ */
 function aimOf(of: SlotBuild, targetCm: number, upSdCm: number): number {
   const aim =
     purposeHere(of) === 'carry'
       ? Math.max(targetCm, of.edgeCm + of.doubt.offset.meanCm + of.firstZ * upSdCm)
-      : targetCm;
+      : stifferCm(of, targetCm);
   return Math.min(aim, mostHere(of));
 }
+
+/** One thing under both sides in turn stands as the stiffer one asks, unless that is more than a rung over the other. */
+const stifferCm = (of: SlotBuild, targetCm: number) =>
+  purposeHere(of) === 'tilt' &&
+  of.otherSideCm !== undefined &&
+  of.otherSideCm <= targetCm + decisionParameter.mostRung.value
+    ? Math.max(targetCm, of.otherSideCm)
+    : targetCm;
 
 /** What fills a gap may stand over it by so much, and no slot stands over the most that anybody builds. */
 const highestCm = (of: SlotBuild, targetCm: number) =>
@@ -200,10 +213,12 @@ function stackFor(
   }
 }
 
+/** A shared seat stands as the stiffer side asks: on the other one it is never much too low. */
+const ALIKE_UNDER_CM = 1;
 /** Two sides that ask for about the same are built alike: so far under and over what one of them asks for by itself. */
 const alikeCm: Readonly<Record<Purpose, readonly [under: number, over: number]>> = {
   carry: [0, decisionParameter.mostRung.value],
-  tilt: [decisionParameter.mostRung.value, decisionParameter.mostRung.value],
+  tilt: [ALIKE_UNDER_CM, decisionParameter.mostRung.value],
   fill: [4, FILL_OVER_CM],
   reach: [decisionParameter.mostRung.value, decisionParameter.mostRung.value],
   space: [0, 0],

@@ -12,7 +12,13 @@ import type { SessionPose } from '../formats/book';
 import type { PlanPose, PlanSlot } from '../formats/plan';
 import { dayOf, daysBetween } from '../formats/time';
 import { bandsOf, type Band } from '../geometry/band';
-import type { Built, Figure, FamilyInput, SlotNeed } from '../geometry/family';
+import {
+  otherSide,
+  type Built,
+  type Figure,
+  type FamilyInput,
+  type SlotNeed,
+} from '../geometry/family';
 import { normalQuantile } from '../normal';
 import { decision as decisionParameter } from '../parameters';
 import { comesDown, stageOf, wayOf, type Pose, type PoseId } from '../poses/poses';
@@ -398,6 +404,7 @@ function buildSlots(laid: Laid, decision: Decision): { slots: PlanSlot[]; built:
       raisedChance: context.care.lowerRung,
       extraRung: context.day !== 'usual',
       mostPieces: piecesFor(bands, at, pose, laidPieces),
+      otherSideCm: otherSideCm(laid, need),
       twin: twinOf(slots, need) ?? otherLegs(laid, need),
       liftedCm: need.slot === 'back' ? seatLiftedCm(laid, built) : 0,
     });
@@ -455,6 +462,13 @@ function seatLiftedCm(laid: Laid, built: Built): number {
 function twinOf(slots: readonly PlanSlot[], { slot, side }: SlotNeed): Stack | undefined {
   const twin = slots.find((one) => side !== 'both' && one.slot === slot && one.side !== side);
   return twin && twin.stack.length > 0 ? { pieces: twin.stack, heightCm: twin.stackCm } : undefined;
+}
+
+/** What is asked for here when the other leg works; undefined where both work at once, or each has its own. */
+function otherSideCm({ pose, family, input }: Laid, need: SlotNeed): number | undefined {
+  if (pose.sides !== 'each' || need.side !== 'both' || input.side === 'both') return undefined;
+  const other = family.heights({ ...input, side: otherSide(input.side) });
+  return other.find((one) => slotKey(one) === slotKey(need))?.rawCm;
 }
 
 /** What lies here when the other leg works: the second side follows the first. */
