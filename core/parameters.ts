@@ -311,6 +311,11 @@ export const straddle = {
     'ratio',
     'of every degree that a leg is set wider than is easy, taken from the pelvis; starting value',
   ),
+  kneesMost: p(
+    15,
+    'cm',
+    'under knees that lie apart; beyond it the feet stand nearer and the knees bend by themselves',
+  ),
   standingWidest: p(35, 'deg', 'half angle of a standing wide fold; starting value'),
 } as const;
 

@@ -169,11 +169,18 @@ export const kneesAtBendCm = (seatCm: number, kneeDeg: number, body: Body): numb
   leastKneesCm(seatCm, body, (cm) => kneeDeg - longLegs(seatCm, cm, body).kneeBendDeg) ??
   parameter.kneesBent.value;
 
+/** The most that anything is laid under knees, together or apart: over it they stand by themselves, the feet planted. */
+export const kneesMostCm = (spread: boolean) =>
+  (spread ? straddle.kneesMost : parameter.kneesMost).value;
+
 /** Bend of knees that stand by themselves, the feet planted; nothing where they lie on something or straight. */
-export const plantedBend = (seatCm: number, kneesCm: number, body: Body): DialValues =>
-  kneesCm > parameter.kneesMost.value
-    ? { kneeBend: longLegs(seatCm, kneesCm, body).kneeBendDeg }
-    : {};
+export const plantedBend = (
+  seatCm: number,
+  kneesCm: number,
+  body: Body,
+  spread = false,
+): DialValues =>
+  kneesCm > kneesMostCm(spread) ? { kneeBend: longLegs(seatCm, kneesCm, body).kneeBendDeg } : {};
 
 /** Seat that straight legs ask for, with no roll: below 0 means room to spare. */
 export function straightLegSeatCm(input: FamilyInput): number {
@@ -208,11 +215,12 @@ export const seatAndKnees = (seatCm: number, kneesCm: number): SlotNeed[] => [
  * is laid under them, then more seat, then knees bent with the feet planted; so a freer range never asks for more of
  * either. Where the legs stay straight, the seat rises further first.
  */
-export function longSitNeeds(input: FamilyInput): SlotNeed[] {
+export function longSitNeeds(input: FamilyInput, spread = false): SlotNeed[] {
   const kneesOn = (seatCm: number) => rollUnderKneesCm(seatCm, input);
   const { seatCm, kneesCm } = seatThenKnees(input, kneesOn);
-  if (kneesCm <= parameter.kneesMost.value) return seatAndKnees(seatCm, kneesCm);
-  const over = (seat: number) => kneesOn(seat) - parameter.kneesMost.value;
+  const mostCm = kneesMostCm(spread);
+  if (kneesCm <= mostCm) return seatAndKnees(seatCm, kneesCm);
+  const over = (seat: number) => kneesOn(seat) - mostCm;
   const higher = firstZero(over, Math.max(0, seatCm), parameter.seatMost.value, CLOSE_CM);
   return seatAndKnees(higher, kneesOn(higher));
 }
@@ -252,7 +260,7 @@ export function longSitWhy(input: FamilyInput, need: SlotNeed, spread = false): 
           code: 'long-sit-knees',
           ...said,
           backFirst: input.settings.firstToRise === 'knees',
-          planted: need.rawCm > parameter.kneesMost.value,
+          planted: need.rawCm > kneesMostCm(spread),
           spread,
         },
       ];
@@ -326,8 +334,8 @@ export const sittingSpine = (hip: Point, rollBack: number, body: Body): Point[] 
  * Height of the backs of the knees: on what lies there, or, where nothing may stand so high, with the feet planted and the
  * knees bent as far as is asked.
  */
-export const kneesUpCm = (builtCm: number | undefined, askedCm: number) =>
-  builtCm ?? (askedCm > parameter.kneesMost.value ? askedCm : 0);
+export const kneesUpCm = (builtCm: number | undefined, askedCm: number, spread = false) =>
+  builtCm ?? (askedCm > kneesMostCm(spread) ? askedCm : 0);
 
 /** Palms beside the hips, on a seat as high as this. */
 const handsNeed = (input: FamilyInput, seatCm: number, rollCm: number): SlotNeed => {
@@ -373,15 +381,15 @@ function sitWithLongLegs(id: string, spread: boolean): Family {
     ],
     heights: (asked) => {
       const input = sat(asked);
-      const needs = longSitNeeds(input);
+      const needs = longSitNeeds(input, spread);
       return [...needs, handsNeed(input, built(needs, 'seat'), built(needs, 'underKnees'))];
     },
     mendsRollBack,
     dials: (asked) => {
-      const needs = longSitNeeds(sat(asked));
+      const needs = longSitNeeds(sat(asked), spread);
       return {
         ...(spread ? easyLegsApart(asked) : {}),
-        ...plantedBend(built(needs, 'seat'), built(needs, 'underKnees'), asked.body),
+        ...plantedBend(built(needs, 'seat'), built(needs, 'underKnees'), asked.body, spread),
       };
     },
     afterBuilt: (asked, { seat = 0, underKnees }) => {
@@ -389,13 +397,13 @@ function sitWithLongLegs(id: string, spread: boolean): Family {
       const roll = rollUnderKneesCm(seat, input);
       return [
         { slot: 'underKnees', side: 'both', rawCm: roll },
-        handsNeed(input, seat, kneesUpCm(underKnees, roll)),
+        handsNeed(input, seat, kneesUpCm(underKnees, roll, spread)),
       ];
     },
     figure: (asked, { seat: seatCm = 0, underKnees, hands: handsCm = 0 }) => {
       const input = sat(asked);
       const { body } = input;
-      const rollCm = kneesUpCm(underKnees, rollUnderKneesCm(seatCm, input));
+      const rollCm = kneesUpCm(underKnees, rollUnderKneesCm(seatCm, input), spread);
       const legs = longLegs(seatCm, rollCm, body);
       const rollBack = rollBackDeg(seatCm, rollCm, input);
       const spine = sittingSpine(legs.hip, rollBack, body);

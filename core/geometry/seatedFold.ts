@@ -129,8 +129,12 @@ function trunkOverKnees(seatCm: number, input: FamilyInput, { spread = false }: 
 const BELLY = 'belly-on-thighs';
 
 /** Height of the backs of the knees: with the belly on the thighs they stand by themselves, however high. */
-const kneesStandCm = ({ settings }: FamilyInput, builtCm: number | undefined, askedCm: number) =>
-  settings.way === BELLY ? askedCm : kneesUpCm(builtCm, askedCm);
+const kneesStandCm = (
+  { settings }: FamilyInput,
+  builtCm: number | undefined,
+  askedCm: number,
+  { spread }: FoldForm,
+) => (settings.way === BELLY ? askedCm : kneesUpCm(builtCm, askedCm, spread));
 
 /** Feet that stand hold the knees over whatever might have lain there. */
 const PLANTED_CM = 1;
@@ -211,7 +215,7 @@ function foldOverLongLegs(id: string, form: FoldForm): Family {
       const { strapCm } = folded(seatCm, kneesCm, input, form);
       return {
         ...(form.spread ? easyLegsApart(input) : {}),
-        ...plantedBend(seatCm, kneesCm, input.body),
+        ...plantedBend(seatCm, kneesCm, input.body, form.spread),
         ...(form.spread || strapCm === 0 ? {} : { strap: strapCm }),
       };
     },
@@ -221,14 +225,19 @@ function foldOverLongLegs(id: string, form: FoldForm): Family {
       const knees = kneesInFoldCm(seatCm, input, form);
       return [
         { slot: 'underKnees', side: 'both', rawCm: knees },
-        ...upperNeeds(seatCm, kneesStandCm(input, built.underKnees, knees), input, form),
+        ...upperNeeds(seatCm, kneesStandCm(input, built.underKnees, knees, form), input, form),
       ];
     },
     figure: (asked, built) => {
       const input = form.spread ? pressedUp(asked) : asked;
       const { body } = input;
       const seatCm = built.seat ?? 0;
-      const rollCm = kneesStandCm(input, built.underKnees, kneesInFoldCm(seatCm, input, form));
+      const rollCm = kneesStandCm(
+        input,
+        built.underKnees,
+        kneesInFoldCm(seatCm, input, form),
+        form,
+      );
       const { legs, trunk, strapCm } = folded(seatCm, rollCm, input, form, built);
       const foot = longFoot(legs, body);
       const rollBack = rollBackDeg(seatCm, rollCm, input);
