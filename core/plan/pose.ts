@@ -1,4 +1,5 @@
 import {
+  wentWell,
   decide,
   type Decision,
   type DecisionInput,
@@ -48,6 +49,7 @@ import {
 import { backWay, dialled, easedDials, givenBack, movesThen, stoodAt, turnedFrom } from './dial';
 import { holdFor, timesFor } from './hold';
 import { shutBy } from './gate';
+import { taughtBy, withTaught } from './taught';
 import { atTheEdge, inItsWay, preparePose, type Prepared } from './prepare';
 
 /** A planned pose, with the bands that say what is worth measuring next. */
@@ -74,6 +76,7 @@ const notBuilt = (
   dials: [],
   demands: [],
   findings: {},
+  taught: {},
   holdSeconds: 0,
   times: null,
   joints: {},
@@ -498,7 +501,13 @@ function piecesFor(bands: readonly Band[], at: number, pose: Pose, laid: number)
 function builtPose(laid: Laid, decision: Decision): PlanPose {
   const { pose, family, choices, verdict, side, earlier, input } = laid;
   const { slots, built } = buildSlots(laid, decision);
-  const { posture, demands, findings } = family.figure(input, built);
+  const last = earlier.at(-1)?.outcome;
+  const lastWell = last !== undefined && wentWell(last);
+  const taught = taughtBy(pose, family, input, { bands: laid.bands, slots, lastWell });
+  const { posture, demands, findings } = family.figure(
+    { ...input, values: withTaught(input.values, taught) },
+    built,
+  );
   const holdSeconds = Math.min(
     longestHoldFor(verdict.changes),
     wayOf(pose, input.settings.way)?.mostSeconds ?? Infinity,
@@ -534,6 +543,7 @@ function builtPose(laid: Laid, decision: Decision): PlanPose {
     dials: laid.dials.map((one) => ({ ...one })),
     demands: [...demands],
     findings: { ...findings },
+    taught,
     holdSeconds,
     times: timesFor(pose, holdSeconds),
     joints: jointsOf(posture),

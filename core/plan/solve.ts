@@ -12,6 +12,7 @@ import { movesOf, type DialSetting, type DialValues } from '../dials';
 import type { PlanPose } from '../formats/plan';
 import { dialled } from './dial';
 import { inItsWay, poseOr, preparePose } from './prepare';
+import { withTaught, type Taught } from './taught';
 import { slotKey, slotRefOf, type SlotId, type SlotKey } from '../slots';
 
 /** One student in one pose on one side, with the shelf at hand. */
@@ -24,20 +25,22 @@ export interface InPose {
   readonly moves?: DialValues;
   /** The way in which it is set up; it decides what may lie in a slot. */
   readonly way?: string;
+  /** What the mat has shown of this body in this pose; the figure is drawn with it. */
+  readonly taught?: Taught;
 }
 
 /** A student in a planned pose, with the dials as they are planned or as they are set now. */
 export const inPoseOf = (
   person: Person,
-  { pose, side, way, dials }: Pick<PlanPose, 'pose' | 'side' | 'way' | 'dials'>,
+  { pose, side, way, dials, taught }: Pick<PlanPose, 'pose' | 'side' | 'way' | 'dials' | 'taught'>,
   shelf: Shelf,
   set: readonly DialSetting[] = dials,
-): InPose => ({ person, pose, side, way, shelf, moves: movesOf(set) });
+): InPose => ({ person, pose, side, way, shelf, taught, moves: movesOf(set) });
 
 /** The figure of a student in a pose on any heights: what a dragged or moved support does to pelvis, back and knees. */
 export function solveFigure(inPose: InPose, estimates: Estimates, built: Built): Figure {
   const { family, ...input } = likelyIn(inPose, estimates);
-  return family.figure(input, built);
+  return family.figure({ ...input, values: withTaught(input.values, inPose.taught ?? {}) }, built);
 }
 
 /** A student in a pose as the most likely body stands in it, with its dials where they are set. */

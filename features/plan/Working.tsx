@@ -6,7 +6,7 @@ import type { InPose } from '@/core/plan/solve';
 import { whatIf } from '@/core/plan/whatIf';
 import type { Shelf } from '@/core/props/shelf';
 import { stackWords } from '@/core/props/stack';
-import { keyOf, type RangeKey } from '@/core/ranges/ranges';
+import { keyOf, type RangeId, type RangeKey } from '@/core/ranges/ranges';
 import { slotKey, slotRefOf } from '@/core/slots';
 import { degrees, length, type Units } from '@/ui/format';
 import { Press } from '@/ui/Press';
@@ -37,6 +37,7 @@ export function Working({ planned, shelf, units, inPose, estimates }: WorkingPro
             <InHand needDeg={needDeg} haveDeg={haveDeg} />
           </View>
         ))}
+        <Taught taught={planned.taught} />
       </View>
       {planned.slots
         .filter(({ targetCm, highCm }) => targetCm > 0.3 || highCm > 1)
@@ -72,6 +73,21 @@ export function Working({ planned, shelf, units, inPose, estimates }: WorkingPro
     </View>
   );
 }
+
+/** Less than this is not worth a word; so much more is worth another reading. */
+const [WORTH_SAYING_DEG, READ_AGAIN_DEG] = [1, 8];
+
+/** What the mat has shown of a range beyond its readings, with which the figure is drawn. */
+const Taught = ({ taught }: Pick<PlanPose, 'taught'>) =>
+  (Object.entries(taught) as [RangeId, number][])
+    .filter(([, deg]) => deg >= WORTH_SAYING_DEG)
+    .map(([range, deg]) => (
+      <Words key={range}>
+        {rangeName(range)}: heights that were enough here show {degrees(deg)} more than was read;
+        figure and numbers of this pose count it in.
+        {deg >= READ_AGAIN_DEG ? ' Worth reading again.' : ''}
+      </Words>
+    ));
 
 /** How much of what there is the pose uses; what is over is drawn in red. */
 function InHand({ needDeg, haveDeg }: { readonly needDeg: number; readonly haveDeg: number }) {
