@@ -126,9 +126,9 @@ function reckonPose(prepared: Prepared, side: ReadingSide, context: StudentConte
   const instead = betterInstead(laid);
   if (instead) return { planPose: instead, bands: laid.bands };
   const decision = decisionOn(laid);
-  const easier = easierInstead(laid, decision);
-  if (easier) return { planPose: easier, bands: laid.bands };
   const turn = turnOf(decision, laid, last);
+  const easier = turn ? null : easierInstead(laid, decision);
+  if (easier) return { planPose: easier, bands: laid.bands };
   if (!turn) return { planPose: builtPose(laid, decision), bands: laid.bands };
   const set = laid.dials.map((one) => (one.dial === turn.dial ? { ...one, value: turn.to } : one));
   const again = layPose(prepared, side, context, movesOf(set));
@@ -142,11 +142,13 @@ function reckonPose(prepared: Prepared, side: ReadingSide, context: StudentConte
 /** The dial that a decision turns, from where it stood to where it goes; null where none is turned. */
 function turnOf(
   { action, word, dial, slot }: Decision,
-  { dials, bands, pose }: Laid,
+  laid: Laid,
   last: SessionPose | undefined,
 ): { dial: DialId; from: number; to: number } | null {
-  const planted = slot === 'underKnees' && isPlanted(pose, bands);
-  const one = dials.find((set) => set.dial === (planted ? 'kneeBend' : dial));
+  const bends =
+    (slot === 'underKnees' && isPlanted(laid.pose, laid.bands)) ||
+    (slot === 'seat' && action === 'raise' && standsAtMost(laid, slot));
+  const one = laid.dials.find((set) => set.dial === (bends ? 'kneeBend' : dial));
   if (!one) return null;
   const from = stoodAt(one, last);
   const way = action === 'lower' ? 'lower' : 'raise';
@@ -230,27 +232,33 @@ function easierInstead(laid: Laid, decision: Decision): PlanPose | null {
   const last = earlier.at(-1);
   if (action !== 'raise' || slot === null || oneRung || !last) return null;
   if (daysBetween(dayOf(last.at), context.today) >= decisionParameter.restDays.value) return null;
-  const mostCm = mostCmAt(pose, slot);
-  const atMost = laid.bands
-    .map(({ need }) => slotKey(need))
-    .filter((key) => sidelessKey(key) === sidelessKey(slot))
-    .some(
-      (key) => (lyingAt(laid, key)?.heightCm ?? 0) > mostCm - decisionParameter.leastRung.value,
-    );
   const candidates = [pose.insteadOver?.pose, pose.easier].flatMap((id) => id ?? []);
-  const instead = atMost ? firstAllowed(candidates, side, context.record.person.cautions) : null;
+  const instead = standsAtMost(laid, slot)
+    ? firstAllowed(candidates, side, context.record.person.cautions)
+    : null;
   if (instead === null) return null;
   return notBuilt(pose, side, {
     status: 'instead',
     instead,
     reasons: [
       ...reasons,
-      { code: 'at-limit', slot: sidelessKey(slot), cm: mostCm },
+      { code: 'at-limit', slot: sidelessKey(slot), cm: mostCmAt(pose, slot) },
       ...verdict.reasons,
     ],
     refer: decision.refer ? [decision.refer, ...verdict.refer] : verdict.refer,
   });
 }
+
+/** Whether what lay in a slot, on either side, stood as high as anybody builds there. */
+const standsAtMost = (laid: Laid, slot: SlotKey) =>
+  laid.bands
+    .map(({ need }) => slotKey(need))
+    .filter((key) => sidelessKey(key) === sidelessKey(slot))
+    .some(
+      (key) =>
+        (lyingAt(laid, key)?.heightCm ?? 0) >
+        mostCmAt(laid.pose, slot) - decisionParameter.leastRung.value,
+    );
 
 /** What lay in a slot last time. */
 function lyingAt({ earlier }: Laid, key: SlotKey): Stack | undefined {
