@@ -53,7 +53,7 @@ const everyEntry = poses.flatMap((pose) =>
 );
 
 const NAMES_A_SUPPORT =
-  /\b(supports?|ramp|bolster|blocks?|strap|platforms?|bricks?|blanket|spacer|pad|padded|pile|sit raised)\b/i;
+  /\b(supports?|ramp|bolster|blocks?|strap|platforms?|bricks?|blanket|pad|padded|pile|sit raised)\b/i;
 
 /** A way that begins in another pose has what that pose is built of. */
 const beginsIn: readonly (readonly [RegExp, PoseId])[] = [

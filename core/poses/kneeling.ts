@@ -34,7 +34,7 @@ export const kneeling = [
         bare: 'Kneel, shins parallel.',
       }),
       cueAt('ankle', { on: 'Fronts of the ankles on their support.' }),
-      cueAt('behindKnee', { on: 'The spacer deep behind the knees before you sit.' }),
+      cueAt('behindKnee', { on: 'The support behind the knees goes in deep before you sit.' }),
       cueAt('seat', { on: 'Lay the support on the heels.' }),
       cueAt('seat', {
         on: 'Sit back on to it; hands on the thighs.',
@@ -93,7 +93,7 @@ export const kneeling = [
         bare: 'Kneel with the thighs parallel, feet just wider than the hips.',
       }),
       cueAt('ankle', { on: 'Fronts of the ankles on their support.' }),
-      cueAt('behindKnee', { on: 'The spacer deep behind the knees before you sit.' }),
+      cueAt('behindKnee', { on: 'The support behind the knees goes in deep before you sit.' }),
       'Roll the calves straight back and out of the way.',
       cueAt('seat', {
         on: 'Lower on to the support with hands on the floor.',
@@ -189,7 +189,7 @@ export const kneeling = [
         bare: 'Kneel, knees wide or together as chosen.',
       }),
       cueAt('ankle', { on: 'Fronts of the ankles on their support.' }),
-      cueAt('behindKnee', { on: 'The spacer deep behind the knees before you sit.' }),
+      cueAt('behindKnee', { on: 'The support behind the knees goes in deep before you sit.' }),
       cueAt('seat', {
         on: 'Fill the gap between seat and heels.',
         bare: 'Sit back on to the heels.',

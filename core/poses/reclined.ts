@@ -173,7 +173,7 @@ export const reclined = [
         entry: [
           cueAt('underShin', { on: 'A blanket under the folded shin.' }),
           cueAt('ankle', { on: 'The front of that ankle on its support.' }),
-          cueAt('behindKnee', { on: 'The spacer deep behind that knee.' }),
+          cueAt('behindKnee', { on: 'The support behind that knee goes in deep.' }),
           cueAt('seat', {
             on: 'Sit on the support, one leg folded back, the other foot standing.',
             bare: 'Sit with one leg folded back, the other foot standing.',
@@ -202,7 +202,7 @@ export const reclined = [
         entry: [
           cueAt('underShin', { on: 'A blanket under the folded shin.' }),
           cueAt('ankle', { on: 'The front of that ankle on its support.' }),
-          cueAt('behindKnee', { on: 'The spacer deep behind that knee.' }),
+          cueAt('behindKnee', { on: 'The support behind that knee goes in deep.' }),
           cueAt('seat', {
             on: 'Sit on the support, one leg folded back, the other foot planted.',
             bare: 'Sit with one leg folded back, the other foot planted.',
@@ -245,7 +245,7 @@ export const reclined = [
     entry: [
       cueAt('underShin', { on: 'A blanket under the folded shin.' }),
       cueAt('ankle', { on: 'The front of that ankle on its support.' }),
-      cueAt('behindKnee', { on: 'The spacer deep behind that knee.' }),
+      cueAt('behindKnee', { on: 'The support behind that knee goes in deep.' }),
       cueAt('seat', {
         on: 'Sit on the support, one leg folded back, other foot standing.',
         bare: 'Sit with one leg folded back, other foot standing.',
