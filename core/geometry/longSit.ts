@@ -225,11 +225,15 @@ export function longSitNeeds(input: FamilyInput, spread = false): SlotNeed[] {
   return seatAndKnees(higher, kneesOn(higher));
 }
 
-/** What long legs ask of the hamstrings, side by side. */
+/** What long legs ask of the hamstrings, side by side; a roll-back that costs nothing is not asked for. */
 export function hamstringDemands(input: FamilyInput, legs: LongLegs): Demand[] {
   const coupling = valueOf(input.values, 'hamstringCoupling');
   const need =
-    90 - legs.thighFallDeg + input.settings.pelvisTargetDeg - coupling * legs.kneeBendDeg;
+    90 -
+    legs.thighFallDeg +
+    input.settings.pelvisTargetDeg -
+    parameter.rollBackAllowed.value -
+    coupling * legs.kneeBendDeg;
   return hamstringLegs(input).map((side) => ({
     range: 'hamstring',
     side,
