@@ -439,11 +439,17 @@ export const fold = {
   ),
   onChair: p(40, 'cm', 'a chair seat less a little, where a head comes to rest over the legs'),
   highestForeheadProp: p(50, 'cm', 'a chair seat with a fold on it; above it one sits upright'),
+  towerMost: p(32, 'cm', 'a bolster with a thick fold on it; higher, a head lies on no pile'),
   headLetsDown: p(4, 'cm', 'the neck lets the head down to a support so much lower'),
-  headEarly: p(
+  headHangs: p(
     0.15,
     'ratio',
-    'of its height: where nothing is nearer, a head rests so much early; starting value',
+    'of its height: so far over its support a head may hang; starting value',
+  ),
+  headEarly: p(
+    0.25,
+    'ratio',
+    'of its height: where nothing is nearer, a head rests so much early, on a chair for a stool; starting value',
   ),
   onLegsMost: p(20, 'cm', 'so much stands steadily on legs; higher, a stool or chair over them'),
   highestChestProp: p(

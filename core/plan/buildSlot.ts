@@ -238,6 +238,8 @@ function servesAlike(of: SlotBuild, twin: Stack, aimCm: number): boolean {
 const HANGS: readonly SlotId[] = ['forehead', 'chest', 'neck'];
 const MOST_HANGING_CM = fold.headLetsDown.value;
 
+/** It hangs so far at most, the further it has come down the more. */
+const hangingCm = (targetCm: number) => Math.max(MOST_HANGING_CM, fold.headHangs.value * targetCm);
 /** Where nothing is nearer, it comes to rest so much early. */
 const earlyCm = (targetCm: number) => Math.max(MOST_HANGING_CM, fold.headEarly.value * targetCm);
 
@@ -250,7 +252,7 @@ function firstStacks(of: SlotBuild, targetCm: number, aimCm: number) {
       shelf,
       rule,
       { targetCm: aimCm, used, mostPieces },
-      hangs ? Math.max(0, targetCm - MOST_HANGING_CM) : 0,
+      hangs ? Math.max(0, targetCm - hangingCm(targetCm)) : 0,
       mostCm,
     );
   const near = upTo(highestCm(of, targetCm));

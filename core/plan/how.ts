@@ -1,7 +1,7 @@
 import type { Choices } from '../approaches/approaches';
 import type { PlanPose, PlanSlot } from '../formats/plan';
 import { linesOf, type Meets } from '../poses/cues';
-import { entryOf, poseById, type Pose } from '../poses/poses';
+import { entryOf, lookOf, poseById, type Pose } from '../poses/poses';
 import { tooLowToFill } from '../props/slots';
 import { slotKey, type SlotId } from '../slots';
 import { isShort, staysEmptyOver } from './limits';
@@ -47,7 +47,7 @@ export function howOf(
   const meets = (slot: SlotId) => meetsIn(pose, slots, slot);
   return {
     entry: linesOf(entryOf(pose, way, choices), meets),
-    look: linesOf(pose.look, meets),
+    look: linesOf(lookOf(pose, way), meets),
     exit: pose.exit,
   };
 }

@@ -285,6 +285,12 @@ export const chair = [
           'Bend the front knee; tail down, front of the hip long.',
           'The free arm up, if the low back stays quiet.',
         ],
+        look: [
+          'Back heel lifted, pressing away',
+          'Tail down, front of the hip long',
+          'Pelvis level',
+          'Front knee over its ankle',
+        ],
         stages: [{ id: 'standing', name: 'Standing beside the chair' }],
       },
     ],

@@ -440,6 +440,11 @@ export const kneeling = [
           'Cross one elbow under the other, palms toward each other: the arm of the lotus leg above.',
           'Elbows rise, shoulders stay down; about five breaths.',
         ],
+        look: [
+          'Both knees quiet on what pads them',
+          'Hips over the knees, front ribs quiet',
+          'Shoulders low as the elbows rise',
+        ],
         stages: [{ id: 'knees-down', name: 'Both knees down, arms crossed' }],
       },
       {
@@ -454,6 +459,12 @@ export const kneeling = [
           }),
           cueAt('underKnees', { on: 'Both knees on the pad.' }),
           'Weight on the hands first, then on the knees.',
+        ],
+        look: [
+          'A knee that complains ends it',
+          'Hands carry the weight',
+          'Hips level, front of the hips open',
+          'The lotus foot stays high on the thigh',
         ],
         stages: [{ id: 'lotus-kneeling', name: 'Half lotus, both knees down' }],
       },

@@ -46,6 +46,8 @@ export interface PoseWay {
   /** What can be set of the pose in this way; all of the pose's dials where none are named. */
   readonly dials?: readonly DialId[];
   readonly entry?: readonly Cue[];
+  /** What to look at in this way, where it is not what the pose asks for. */
+  readonly look?: readonly Cue[];
   readonly stages?: readonly Stage[];
   /** Proposed where a question is answered so. */
   readonly proposedIf?: ChoiceId;

@@ -76,6 +76,9 @@ export function entryOf(pose: Pose, way: string, choices: Choices): readonly Cue
 
 const NOTHING: ReadonlySet<SlotName> = new Set();
 
+/** What to look at in a pose in one of its ways. */
+export const lookOf = (pose: Pose, way = ''): readonly Cue[] => wayOf(pose, way)?.look ?? pose.look;
+
 /** The stage that built heights make of a pose, most supported first. */
 export function stageOf(
   pose: Pose,

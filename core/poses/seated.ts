@@ -554,6 +554,12 @@ export const seated = [
           'Heel on the wall, as high as the standing hip stays level.',
           'Grow and lean over the raised leg, other arm overhead; turn the chest open.',
         ],
+        look: [
+          'Standing hip level, its foot straight ahead',
+          'Heel heavy on the wall, no higher than the hip allows',
+          'Grows to the side, does not collapse',
+          'Breath free in the upper ribs',
+        ],
         stages: [{ id: 'wall', name: 'Standing, the leg at a wall' }],
       },
     ],

@@ -293,7 +293,7 @@ describe('rules', () => {
     ];
     expect(faults(bolsterOn(1))).toMatch('one under each end');
     expect(faults(bolsterOn(2))).toBe('');
-    expect(faults(bolsterOn(1), slotRule('forehead', 'straddle fold', body))).toBe('');
+    expect(faults(bolsterOn(1), slotRule('forehead', 'pigeon', body))).toBe('');
     expect(faults(bolsterOn(1), slotRule('back', 'reclined hero', body))).toBe('');
   });
   test('nothing hard lies on the heels', () => {
@@ -303,14 +303,28 @@ describe('rules', () => {
     // Between the heels it stands on the floor.
     expect(faults(hard)).toBe('');
   });
+  test('one hand has one block, two hands have two alike', () => {
+    const hand = (family: 'sundial' | 'standing fold' | 'chair, legs wide', way = '') =>
+      bestStacks(usualShelves.studio, slotRule('hands', family, body, way), { targetCm: 7.5 })[0]
+        ?.pieces;
+    expect(hand('sundial')).toMatchObject([{ count: 1 }]);
+    expect(hand('chair, legs wide', 'one-arm')).toMatchObject([{ count: 1 }]);
+    expect(hand('chair, legs wide', 'both-hands')).toMatchObject([{ count: 2 }]);
+    expect(hand('standing fold')).toMatchObject([{ count: 2 }]);
+  });
   test('over two legs stands what reaches across them', () => {
     const overLegs = slotRule('forehead', 'fold', body);
     const tower: Piece[] = [
       { item: 'cork', state: 'edge', count: 1 },
       { item: 'wool', state: 'fold-16', count: 1 },
     ];
-    expect(faults(tower, overLegs)).toMatch('over the legs stands');
-    expect(faults(tower, slotRule('forehead', 'straddle fold', body))).toBe('');
+    expect(faults(tower, overLegs)).toMatch('so high stands a stool');
+    // In front of the legs a pile may be higher, and no tower either.
+    const inFront = slotRule('forehead', 'straddle fold', body);
+    expect(faults(tower, inFront)).toBe('');
+    const taller = [tower[0]!, { item: 'bolster', state: 'flat', count: 1 }, tower[1]!];
+    expect(faults(taller, inFront)).toMatch('so high stands');
+    expect(faults(taller, slotRule('forehead', 'pigeon', body))).not.toMatch('so high');
     // Lower, it stands on them.
     expect(faults(tower.slice(0, 1), overLegs)).toBe('');
     const studio = usualShelves.studio;

@@ -131,6 +131,12 @@ interface SlotEntry {
 /** Families whose legs lie under the forehead. */
 const HEAD_OVER_LEGS: readonly FamilyId[] = ['fold', 'one-leg fold'];
 
+/** Families whose head comes down in front of the legs: on furniture, where it is high. */
+const HEAD_OVER_SHINS: readonly FamilyId[] = ['open fold', 'stacked fold', 'straddle fold'];
+
+/** Poses, or ways of them, in which one hand alone comes down. */
+const ONE_HAND: readonly string[] = ['sundial', 'seated twist', 'king pigeon', 'one-arm'];
+
 /** What hangs is met by something soft first, and comes down by things that one knows apart. */
 const SOFT: Pick<SlotRule, 'softFirst' | 'mostStepCm'> = {
   softFirst: true,
@@ -309,10 +315,10 @@ const slots: Readonly<Record<SlotId, SlotEntry>> = {
     purpose: 'reach',
     unfeltCm: 2,
     mostCm: standingFold.highestHandProp.value,
-    rule: () => ({
+    rule: (family, _body, way) => ({
       load: loading.hands.value,
       leastWidthCm: 0,
-      pair: true,
+      pair: !ONE_HAND.some((one) => one === family || one === way),
       mostSlender: HAND_SUPPORT,
       mostStepCm: decision.mostHandRung.value,
       serves: { block: 'any', 'half-block': 'any', books: 'any', chair: 'any', bench: 'any' },
@@ -324,8 +330,10 @@ const slots: Readonly<Record<SlotId, SlotEntry>> = {
     mostCm: fold.highestForeheadProp.value,
     rule: (family) =>
       HEAD_OVER_LEGS.includes(family)
-        ? { ...HEAD, levelBolster: true, overLegsFromCm: ON_LEGS_MOST_CM }
-        : HEAD,
+        ? { ...HEAD, levelBolster: true, steadyFromCm: ON_LEGS_MOST_CM, onLegs: true }
+        : HEAD_OVER_SHINS.includes(family)
+          ? { ...HEAD, levelBolster: true, steadyFromCm: fold.towerMost.value }
+          : HEAD,
   },
   chest: {
     purpose: 'fill',

@@ -52,8 +52,10 @@ export interface SlotRule {
   readonly bolsterOnBolster?: boolean;
   /** A bolster lies level here, on a block under each end; elsewhere one end may lean on a block. */
   readonly levelBolster?: boolean;
-  /** Two legs lie beneath: what is built higher than this, in cm, stands over them, on furniture or on a block at each side. */
-  readonly overLegsFromCm?: number;
+  /** What is built higher than this, in cm, stands on furniture, or on a bolster with a block under each end. */
+  readonly steadyFromCm?: number;
+  /** What is lower than that lies on legs, where no bolster on blocks stands. */
+  readonly onLegs?: true;
 }
 
 /** The largest single step down, in cm. */
@@ -209,16 +211,17 @@ function smallerSideCm({ item, state, count }: Layer, pair: boolean) {
   return Math.min(across, depthCm);
 }
 
-/** What two legs beneath forbid: a tower cannot stand where they are, and a bolster on blocks not on them. */
-function overLegsFaults(layers: readonly Layer[], { overLegsFromCm }: SlotRule): string[] {
+/** What a head's height forbids: no tower carries it, and no bolster on blocks stands on legs. */
+function towerFaults(layers: readonly Layer[], { steadyFromCm, onLegs }: SlotRule): string[] {
   const [bottom, second] = layers;
-  if (overLegsFromCm === undefined || !bottom) return [];
+  if (steadyFromCm === undefined || !bottom) return [];
   const onEnds = second !== undefined && isBolster(second) && bottom.count >= 2;
   const heightCm = layers.reduce((sum, layer) => sum + layer.heightCm, 0);
-  if (heightCm <= overLegsFromCm) return onEnds ? ['a bolster on blocks stands over the legs'] : [];
+  if (heightCm <= steadyFromCm)
+    return onEnds && onLegs ? ['a bolster on blocks stands over the legs'] : [];
   return onEnds || isFurniture(bottom)
     ? []
-    : ['over the legs stands a stool, a chair, or a bolster on a block at each side'];
+    : ['so high stands a stool, a chair, or a bolster on a block at each end'];
 }
 
 /** What forbids some layers as a whole, whichever lies on which. */
@@ -227,7 +230,7 @@ export function wholeFaults(layers: readonly Layer[], rule: SlotRule): string[] 
   const top = layers.at(-1);
   if (rule.rampLever !== undefined && top && !isLong(top.item.kind))
     faults.push('a back lies on something long, not on blocks');
-  faults.push(...overLegsFaults(layers, rule));
+  faults.push(...towerFaults(layers, rule));
   const bolsters = layers.filter(isBolster);
   if (bolsters.reduce((sum, { count }) => sum + count, 0) > MOST_BOLSTERS)
     faults.push(`more than ${MOST_BOLSTERS} bolsters`);
