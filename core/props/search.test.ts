@@ -303,6 +303,15 @@ describe('rules', () => {
     // Between the heels it stands on the floor.
     expect(faults(hard)).toBe('');
   });
+  test('a stool stands on the floor, and books may lie on it', () => {
+    const home = usualShelves.home;
+    const rule = slotRule('hands', 'chair hinge', body);
+    const on = (...pieces: Piece[]) => stackFaults(pieces, home, rule).join();
+    const stool: Piece = { item: 'stool', state: 'top', count: 1 };
+    const books: Piece = { item: 'books', state: 'two', count: 2 };
+    expect(on(books, stool)).toMatch('stands on the floor');
+    expect(on(stool, books)).not.toMatch('stands on the floor');
+  });
   test('one hand has one block, two hands have two alike', () => {
     const hand = (family: 'sundial' | 'standing fold' | 'chair, legs wide', way = '') =>
       bestStacks(usualShelves.studio, slotRule('hands', family, body, way), { targetCm: 7.5 })[0]

@@ -161,6 +161,7 @@ const pairRules: readonly PairRule[] = [
     () => 'a block on edge or end stands on the floor',
     (_, above) => above.state.id === 'end' || above.state.id === 'edge',
   ],
+  [() => 'a chair or a stool stands on the floor', (_, above) => isFurniture(above)],
   [() => 'a roll lies on the floor', (_, above) => isRoll(above.state)],
   [() => 'nothing lies on a roll', (below) => isRoll(below.state)],
   [
