@@ -248,13 +248,13 @@ function firstStacks(of: SlotBuild, targetCm: number, aimCm: number) {
   const { need, rule, shelf, used, pose, extraRung, mostPieces, twin } = of;
   const hangs = HANGS.includes(need.slot);
   const upTo = (mostCm: number) =>
-    bestStacks(
-      shelf,
-      rule,
-      { targetCm: aimCm, used, mostPieces },
-      hangs ? Math.max(0, targetCm - hangingCm(targetCm)) : 0,
+    bestStacks(shelf, rule, {
+      targetCm: aimCm,
+      used,
+      mostPieces,
+      leastCm: hangs ? Math.max(0, targetCm - hangingCm(targetCm)) : 0,
       mostCm,
-    );
+    });
   const near = upTo(highestCm(of, targetCm));
   // Where nothing is as near as that, a head that comes to rest a little early rests; better than not at all.
   const stacks =
@@ -290,18 +290,13 @@ function againStacks(of: SlotBuild, lying: Stack, targetCm: number): Stack[] {
     countAll(lying.pieces) > mostPieces ||
     !stillThere(lying.pieces, shelf, rule, used)
   )
-    return bestStacks(
-      shelf,
-      rule,
-      {
-        targetCm: follows ? targetCm : lying.heightCm + of.liftedCm,
-        used,
-        lying: lying.pieces,
-        mostPieces,
-      },
-      0,
-      highestCm(of, targetCm),
-    );
+    return bestStacks(shelf, rule, {
+      targetCm: follows ? targetCm : lying.heightCm + of.liftedCm,
+      used,
+      lying: lying.pieces,
+      mostPieces,
+      mostCm: highestCm(of, targetCm),
+    });
   const again = { pieces: lying.pieces, heightCm: stackHeightCm(lying.pieces, shelf, rule) };
   const rivals = bestStacks(shelf, rule, {
     targetCm: again.heightCm,

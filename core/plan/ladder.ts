@@ -51,14 +51,8 @@ const HAIR_CM = 0.05;
 function rungsOf(shelf: Shelf, rule: SlotRule, mostCm: number): Stack[] {
   const rungs: Stack[] = [];
   for (let cm = EVERY_CM; cm <= mostCm; cm += EVERY_CM) {
-    const [stack] = bestStacks(
-      shelf,
-      rule,
-      { targetCm: cm },
-      cm - EVERY_CM / 2,
-      cm + EVERY_CM / 2,
-      1,
-    );
+    const wish = { targetCm: cm, leastCm: cm - EVERY_CM / 2, mostCm: cm + EVERY_CM / 2 };
+    const [stack] = bestStacks(shelf, rule, wish, 1);
     if (stack && Math.abs(stack.heightCm - (rungs.at(-1)?.heightCm ?? 0)) > HAIR_CM)
       rungs.push(stack);
   }
@@ -88,7 +82,8 @@ function closerOf(
   let best: Gap['closer'] = null;
   for (const { item, isNew } of [...more, ...fresh]) {
     const with1 = [...shelf.filter((one) => one !== item), { ...item, count: item.count + 1 }];
-    const [stack] = bestStacks(with1, rule, { targetCm: middle }, fromCm + 1, toCm - 1, 1);
+    const wish = { targetCm: middle, leastCm: fromCm + 1, mostCm: toCm - 1 };
+    const [stack] = bestStacks(with1, rule, wish, 1);
     if (!stack || !stack.pieces.some((piece) => piece.item === item.id)) continue;
     const nearer =
       best === null || Math.abs(stack.heightCm - middle) < Math.abs(best.atCm - middle) - HAIR_CM;

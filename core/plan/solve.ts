@@ -139,7 +139,7 @@ export function nearestStack(
 ): Stack {
   const { rule, mostCm } = ruleFor(inPose, slot);
   return (
-    bestStacks(inPose.shelf, rule, { targetCm, used }, 0, mostCm)[0] ?? {
+    bestStacks(inPose.shelf, rule, { targetCm, used, mostCm })[0] ?? {
       pieces: [],
       heightCm: 0,
     }
@@ -163,8 +163,8 @@ export function rungsFrom(
 /** Other pieces for about the height that lies in a slot, the best first, of what the pose's other slots leave. */
 export function otherStacks(inPose: InPose, slot: SlotId, lying: Stack, used: Used = {}): Stack[] {
   const { rule, mostCm } = ruleFor(inPose, slot);
-  const wish = { targetCm: lying.heightCm, used };
-  return bestStacks(inPose.shelf, rule, wish, 0, mostCm).filter(
+  const wish = { targetCm: lying.heightCm, used, mostCm };
+  return bestStacks(inPose.shelf, rule, wish).filter(
     ({ pieces, heightCm }) =>
       pieces.length > 0 && heightCm > 0 && piecesMoved(lying.pieces, pieces) > 0,
   );

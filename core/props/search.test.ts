@@ -184,8 +184,8 @@ test('the best stacks are those of brute force, whatever lies there, is in use, 
           used: { cork },
           ...(lies ? { lying: lying.pieces } : {}),
         };
-        const found = bestStacks(wideShelf, kneelingSeat, wish, leastCm, mostCm).map((stack) =>
-          stackCostOf(stack, wideShelf, kneelingSeat, wish),
+        const found = bestStacks(wideShelf, kneelingSeat, { ...wish, leastCm, mostCm }).map(
+          (stack) => stackCostOf(stack, wideShelf, kneelingSeat, wish),
         );
         const oracle = bruteForce(wideStacks, wideShelf, kneelingSeat, wish, leastCm, mostCm);
         expect(found.map((cost) => cost.toFixed(6))).toEqual(oracle.map((cost) => cost.toFixed(6)));
@@ -338,7 +338,8 @@ describe('rules', () => {
     expect(faults(tower.slice(0, 1), overLegs)).toBe('');
     const studio = usualShelves.studio;
     for (const targetCm of [29, 36, 40, 46]) {
-      const [best] = bestStacks(studio, overLegs, { targetCm }, targetCm - 4, targetCm + 1);
+      const wish = { targetCm, leastCm: targetCm - 4, mostCm: targetCm + 1 };
+      const [best] = bestStacks(studio, overLegs, wish);
       const kindOf = (at: number) =>
         studio.find(({ id }) => id === best?.pieces[at]?.item)?.kind ?? 'nothing';
       if (!['chair', 'bench'].includes(kindOf(0)))
@@ -384,11 +385,13 @@ describe('the best stack', () => {
   });
 
   test('keeps between the heights asked for, or there is none', () => {
-    for (const { heightCm } of bestStacks(sampleShelf, kneelingSeat, { targetCm: 20 }, 10, 12)) {
+    const between = (leastCm: number, mostCm: number) =>
+      bestStacks(sampleShelf, kneelingSeat, { targetCm: 20, leastCm, mostCm });
+    for (const { heightCm } of between(10, 12)) {
       expect(heightCm).toBeGreaterThanOrEqual(10);
       expect(heightCm).toBeLessThanOrEqual(12);
     }
-    expect(bestStacks(sampleShelf, kneelingSeat, { targetCm: 20 }, 100, 120)).toEqual([]);
+    expect(between(100, 120)).toEqual([]);
   });
 });
 

@@ -332,15 +332,22 @@ function firstOrder(
 }
 
 /**
- * The best stack for a wish between two heights, and the runners-up that use other things. Empty only when nothing stands
- * between them.
+ * The best stack for a wish, and the runners-up that use other things. Empty only when nothing stands between the heights
+ * that it allows.
+ *
+ * @param most so many are sought; one where only the best is of use.
  */
 export function bestStacks(
   shelf: Shelf,
   rule: SlotRule,
-  { targetCm, lying, used = {}, mostPieces = MOST_PIECES }: StackWish,
-  leastCm = 0,
-  mostCm = Infinity,
+  {
+    targetCm,
+    lying,
+    used = {},
+    mostPieces = MOST_PIECES,
+    leastCm = 0,
+    mostCm = Infinity,
+  }: StackWish,
   most = MOST_RIVALS,
 ): Stack[] {
   const layers = layersFor(shelf, rule);
@@ -534,14 +541,8 @@ export function rungBelow(
     used,
     mostPieces: Math.max(mostPieces, countAll(pieces)),
   };
-  return bestStacks(
-    shelf,
-    rule,
-    wish,
-    heightCm - largestStepCm(rule) - HAIR,
-    heightCm - LEAST_STEP + HAIR,
-    1,
-  )[0];
+  const [leastCm, mostCm] = [heightCm - largestStepCm(rule) - HAIR, heightCm - LEAST_STEP + HAIR];
+  return bestStacks(shelf, rule, { ...wish, leastCm, mostCm }, 1)[0];
 }
 
 /** The stack one step above; where the shelf has no small step up, the next one that it can build. */
@@ -553,15 +554,16 @@ export function rungAbove(
   { mostPieces = MOST_PIECES, mostCm = Infinity }: { mostPieces?: number; mostCm?: number } = {},
 ): Stack | undefined {
   const { heightCm, pieces } = lying;
-  const wish = { targetCm: heightCm + MIDDLE_STEP, lying: pieces, used, mostPieces };
+  const wish = {
+    targetCm: heightCm + MIDDLE_STEP,
+    lying: pieces,
+    used,
+    mostPieces,
+    leastCm: heightCm + LEAST_STEP - HAIR,
+  };
+  const oneStepCm = Math.min(mostCm, heightCm + largestStepCm(rule) + HAIR);
   return (
-    bestStacks(
-      shelf,
-      rule,
-      wish,
-      heightCm + LEAST_STEP - HAIR,
-      Math.min(mostCm, heightCm + largestStepCm(rule) + HAIR),
-      1,
-    )[0] ?? bestStacks(shelf, rule, wish, heightCm + LEAST_STEP - HAIR, mostCm, 1)[0]
+    bestStacks(shelf, rule, { ...wish, mostCm: oneStepCm }, 1)[0] ??
+    bestStacks(shelf, rule, { ...wish, mostCm }, 1)[0]
   );
 }

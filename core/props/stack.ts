@@ -393,6 +393,10 @@ export interface StackWish {
   readonly used?: Used;
   /** So many pieces at most. */
   readonly mostPieces?: number;
+  /** Nothing stands lower than this; 0 where nothing is said. */
+  readonly leastCm?: number;
+  /** Nothing stands higher than this. */
+  readonly mostCm?: number;
 }
 
 /** What a stack costs for the pieces that would have to be moved. */

@@ -1,5 +1,5 @@
 import { wayKey, type ApproachId } from '../approaches/approaches';
-import { bodyFrom, tapedLengths, usualShare, type TapedBody } from '../body/body';
+import { bodyFrom } from '../body/body';
 import type { Person, Reading, Session } from '../formats/book';
 import type { PlanPose, PlanSlot } from '../formats/plan';
 import { shiftDays, type LocalDay } from '../formats/time';
@@ -20,6 +20,7 @@ import { practisedElsewhere } from './practised';
 import {
   doPose,
   isBuiltIn,
+  drawLengths,
   measure,
   simulateStudent,
   trueHeights,
@@ -131,17 +132,6 @@ function strangerOf(index: number, chance: Chance): Person {
     choices: practisedElsewhere,
     home: [],
   };
-}
-
-/** Lengths of one body about the usual share of stature; none where the world has none. */
-function lengthsOf(statureCm: number, spread: number, chance: Chance): Partial<TapedBody> {
-  if (spread === 0) return {};
-  return Object.fromEntries(
-    tapedLengths.map((length) => [
-      length,
-      usualShare[length] * statureCm * chance.normal(1, spread),
-    ]),
-  );
 }
 
 const meanOf = (values: readonly number[]) =>
@@ -261,7 +251,7 @@ function readOn(
 const rungFrom = (shelf: Shelf, rule: SlotRule, cm: number): number =>
   cm <= UNFELT_CM
     ? 0
-    : (bestStacks(shelf, rule, { targetCm: cm }, Math.max(0, cm - HAIR_CM), Infinity, 1)[0]
+    : (bestStacks(shelf, rule, { targetCm: cm, leastCm: Math.max(0, cm - HAIR_CM) }, 1)[0]
         ?.heightCm ?? cm);
 const HAIR_CM = 1e-6;
 
@@ -298,7 +288,8 @@ function bornIn(world: World, { slots }: FollowedPose, index: number, { seed }: 
   const ways = slots.flatMap(({ pose, way }) => (way ? [[wayKey(pose), way] as const] : []));
   const known = { ...stranger, choices: { ...practisedElsewhere, ...Object.fromEntries(ways) } };
   const own = chanceFrom(seedOf(seed, index, 4));
-  const bodyCm = lengthsOf(known.statureCm, world.lengthSpread, own);
+  const bodyCm =
+    world.lengthSpread === 0 ? {} : drawLengths(known.statureCm, world.lengthSpread, own);
   const student = simulateStudent({ ...known, bodyCm }, START, birth, {
     quirkSdCm: world.quirkSdCm,
     ...world.eye(own),

@@ -1,5 +1,5 @@
 import { wayKey, type ApproachId } from '../approaches/approaches';
-import { bodyFrom, tapedLengths, usualShare, type Body, type TapedBody } from '../body/body';
+import { bodyFrom, type Body, type TapedBody } from '../body/body';
 import type { StudentRecord } from '../estimate/estimate';
 import type { Person, Reading } from '../formats/book';
 import type { LocalDay } from '../formats/time';
@@ -18,7 +18,7 @@ import { rangeIds, ranges, sides, type RangeId } from '../ranges/ranges';
 import { sidelessKey, slotKey, type SlotName } from '../slots';
 import { chanceFrom, seedOf, type Chance } from './chance';
 import { practisedElsewhere } from './practised';
-import { daySwing, measure, simulateStudent, truthOn } from './student';
+import { daySwing, drawLengths, measure, simulateStudent, truthOn } from './student';
 
 export interface RoomWish {
   readonly people: number;
@@ -72,13 +72,14 @@ const MEASURED_AT = '2026-02-23T10:00:00Z';
 /** Lengths of one body spread about the usual share of stature by this much. */
 const LENGTH_SPREAD = 0.035;
 
-function lengthsOf(statureCm: number, chance: Chance): TapedBody {
-  const taped: Partial<TapedBody> = {};
-  for (const length of tapedLengths)
-    taped[length] =
-      Math.round(usualShare[length] * statureCm * chance.normal(1, LENGTH_SPREAD) * 10) / 10;
-  return taped;
-}
+/** Lengths as a tape tells them. */
+const lengthsOf = (statureCm: number, chance: Chance): TapedBody =>
+  Object.fromEntries(
+    Object.entries(drawLengths(statureCm, LENGTH_SPREAD, chance)).map(([length, cm]) => [
+      length,
+      Math.round(cm * 10) / 10,
+    ]),
+  );
 
 function somebody(index: number, approach: ApproachId, chance: Chance): Person {
   const sex = index % 2 === 0 ? 'woman' : 'man';

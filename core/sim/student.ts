@@ -1,4 +1,4 @@
-import { bodyFrom, type Body } from '../body/body';
+import { bodyFrom, tapedLengths, usualShare, type Body, type TapedBody } from '../body/body';
 import type { Person, Reading, SessionPose } from '../formats/book';
 import type { PlanPose } from '../formats/plan';
 import { daysBetween, type LocalDay } from '../formats/time';
@@ -112,6 +112,15 @@ export function truthAfter(
     }),
   );
 }
+
+/** Lengths of one body in cm, spread about the usual share of stature. */
+export const drawLengths = (statureCm: number, spread: number, chance: Chance): TapedBody =>
+  Object.fromEntries(
+    tapedLengths.map((length) => [
+      length,
+      usualShare[length] * statureCm * chance.normal(1, spread),
+    ]),
+  );
 
 /** How far the ranges of one day lie off their level, in degrees. */
 export const daySwing = (chance: Chance) => chance.normal(0, reading.daySwing.value);

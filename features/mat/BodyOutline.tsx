@@ -128,6 +128,3 @@ export function BodyOutline({ chosen, onChoose }: BodyOutlineProps) {
     </View>
   );
 }
-
-/** A spot in words, for a record. */
-export const spotWords = (id: string | undefined) => spots.find((one) => one.id === id)?.words;

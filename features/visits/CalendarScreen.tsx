@@ -126,7 +126,7 @@ function VisitLine({ one }: { readonly one: Occurrence<Visit> }) {
           aria-label={over}
           onPress={() => dispatch(commit(ends('visits', what, over)))}
         >
-          No more
+          Comes no more
         </Press>
       ) : null}
     </View>

@@ -104,7 +104,7 @@ export function ClassLine({ one }: { readonly one: Occurrence<ClassRecord> }) {
             aria-label={`${title} ends`}
             onPress={() => dispatch(commit(ends('classes', what, `${title} ends`)))}
           >
-            No more
+            Ends here
           </Press>
         ) : null}
       </View>
