@@ -1,4 +1,4 @@
-import { asinDeg, cosDeg, sinDeg } from '../angles';
+import { acosDeg, asinDeg, cosDeg, sinDeg } from '../angles';
 import { armCm, type Body } from '../body/body';
 import { ladderStart, strapped } from '../parameters';
 import { palmGapCm } from './arms';
@@ -42,11 +42,26 @@ const toesDown = (ankle: Point, body: Body): Pick<Leg, 'heel' | 'toe'> => ({
 const tiltDeg = ({ settings }: FamilyInput) =>
   settings.lumbarAllowanceDeg > 0 ? strapped.lungeArch.value : 0;
 
+/** Bend that the front hip may use: what it has, or what a caution leaves of it. */
+const frontHipDeg = ({ settings, values, side }: FamilyInput) =>
+  Math.min(settings.hipFlexionMostDeg, rangeValue(values, 'hipFlexion', worked(side)));
+
+/** How far the front knee may stand over the hip under an upright trunk. */
+const mayRiseCm = (input: FamilyInput) =>
+  input.body.thighCm * sinDeg(Math.max(0, frontHipDeg(input) - 90));
+
+/** The longest step, as a lean of the back thigh, that leaves the front hip the bend it may use under an upright trunk. */
+function leanForFrontHip(input: FamilyInput): number {
+  const { thighCm, shinCm, ankleHeightCm, kneeFrontCm } = input.body;
+  const hipCm = ankleHeightCm + shinCm - mayRiseCm(input);
+  return acosDeg((hipCm - kneeFrontCm - ladderStart.kneePad.value) / thighCm);
+}
+
 /** How far the back thigh goes behind the hip. */
 function backLeanDeg(input: FamilyInput): number {
   const { settings, values, side } = input;
   const back = settings.share * rangeValue(values, 'hipExtension', otherSide(worked(side)));
-  return Math.max(0, back + tiltDeg(input));
+  return Math.max(0, Math.min(back + tiltDeg(input), leanForFrontHip(input)));
 }
 
 /** The back thigh's lean with the step as long as it is set; as far as it goes where it is not. */
@@ -60,8 +75,12 @@ const MOST_LEAN_DEG = 70;
 const stepped = (input: FamilyInput, padCm: number): Stepped =>
   steppedAt(leanInStep(input, padCm), input, padCm);
 
-/** Front knee over its ankle, back knee down as far behind the hip as the back thigh leans. */
-function steppedAt(lean: number, { body }: FamilyInput, padCm: number): Stepped {
+/**
+ * Front knee over its ankle, or the foot further ahead where the front hip may bend no more; back knee down as far behind
+ * the hip as the back thigh leans.
+ */
+function steppedAt(lean: number, input: FamilyInput, padCm: number): Stepped {
+  const { body } = input;
   const kneeY = body.kneeFrontCm + padCm;
   const hip: Point = [0, kneeY + body.thighCm * cosDeg(lean)];
   const backKnee: Point = [-body.thighCm * sinDeg(lean), kneeY];
@@ -69,13 +88,14 @@ function steppedAt(lean: number, { body }: FamilyInput, padCm: number): Stepped 
     backKnee[0] - Math.sqrt(body.shinCm ** 2 - (kneeY - body.footTopCm) ** 2),
     body.footTopCm,
   ];
-  const frontKneeY = body.ankleHeightCm + body.shinCm;
+  const frontKneeY = Math.min(body.ankleHeightCm + body.shinCm, hip[1] + mayRiseCm(input));
   const frontRiseDeg = asinDeg((frontKneeY - hip[1]) / body.thighCm);
   const frontKnee: Point = [
     hip[0] + body.thighCm * cosDeg(frontRiseDeg),
     hip[1] + body.thighCm * sinDeg(frontRiseDeg),
   ];
-  const frontAnkle: Point = [frontKnee[0], frontKnee[1] - body.shinCm];
+  const aheadCm = Math.sqrt(Math.max(0, body.shinCm ** 2 - (frontKneeY - body.ankleHeightCm) ** 2));
+  const frontAnkle: Point = [frontKnee[0] + aheadCm, body.ankleHeightCm];
   return {
     hip,
     frontRiseDeg,
@@ -91,11 +111,7 @@ const roundsBy = ({ settings }: FamilyInput) => strapped.lungeRounds.value * set
 
 /** The trunk leans as far as the front hip bends. */
 function leanDeg(input: FamilyInput, { frontRiseDeg }: Stepped, outsideDeg: number): number {
-  const bends =
-    Math.min(
-      input.settings.hipFlexionMostDeg,
-      rangeValue(input.values, 'hipFlexion', worked(input.side)),
-    ) + outsideDeg;
+  const bends = frontHipDeg(input) + outsideDeg;
   return Math.min(
     input.settings.pitchMostDeg,
     88,
@@ -190,7 +206,7 @@ function lungeFamily(id: string, outsideDeg: number): Family {
           backDeg: rangeValue(input.values, 'hipExtension', back),
           back,
           stepCm: stepped(input, 0).stepCm,
-          frontDeg: rangeValue(input.values, 'hipFlexion', side),
+          frontDeg: frontHipDeg(input),
           side,
           cm: need.rawCm,
         },

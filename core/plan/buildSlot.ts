@@ -51,6 +51,8 @@ export interface SlotBuild {
   readonly twin?: Stack | undefined;
   /** What the other side asks for here where both use the same; nothing where they do not. */
   readonly otherSideCm?: number | undefined;
+  /** A caution limits the hip: hands are met no lower than they are asked for. */
+  readonly hipLimited: boolean;
   /** So many pieces are left of those that a pose may build. */
   readonly mostPieces: number;
 }
@@ -243,6 +245,15 @@ const hangingCm = (targetCm: number) => Math.max(MOST_HANGING_CM, fold.headHangs
 /** Where nothing is nearer, it comes to rest so much early. */
 const earlyCm = (targetCm: number) => Math.max(MOST_HANGING_CM, fold.headEarly.value * targetCm);
 
+/** What hangs is met near by, or not at all; and a hip that may bend only so far does not bend further for its hands. */
+function leastHere(of: SlotBuild, targetCm: number): number {
+  if (HANGS.includes(of.need.slot)) return Math.max(0, targetCm - hangingCm(targetCm));
+  const keeps = of.hipLimited && purposeHere(of) === 'reach' && targetCm >= HANDS_MISS_CM;
+  return keeps ? targetCm - FILL_OVER_CM : 0;
+}
+/** So near the floor the fingertips reach it. */
+const HANDS_MISS_CM = 4;
+
 /** The nearest stacks for a first time; one rung more on a heavy day. */
 function firstStacks(of: SlotBuild, targetCm: number, aimCm: number) {
   const { need, rule, shelf, used, pose, extraRung, mostPieces, twin } = of;
@@ -252,7 +263,7 @@ function firstStacks(of: SlotBuild, targetCm: number, aimCm: number) {
       targetCm: aimCm,
       used,
       mostPieces,
-      leastCm: hangs ? Math.max(0, targetCm - hangingCm(targetCm)) : 0,
+      leastCm: leastHere(of, targetCm),
       mostCm,
     });
   const near = upTo(highestCm(of, targetCm));

@@ -23,6 +23,7 @@ const lies = ({ stack, stackCm, isLength }: PlanSlot) =>
 
 const staysUp = (pose: Pose, slot: PlanSlot) =>
   isShort(slot) ||
+  (slot.slot === 'hands' && slot.reasons.some(({ code }) => code === 'stays-free')) ||
   staysEmptyOver(pose, slotKey(slot), slot.reckonedCm) ||
   (HANGS.includes(slot.slot) && !tooLowToFill(slot.slot, slot.targetCm, 'fill'));
 

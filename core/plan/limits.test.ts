@@ -1,6 +1,9 @@
 import type { PlanSlot } from '../formats/plan';
 import { poseById } from '../poses/poses';
+import { usualShelves } from '../props/usualShelves';
+import { ordinaryAdult } from '../sim/room';
 import { staysFree } from './limits';
+import { planStudent } from './plan';
 
 const child = poseById('child')!;
 const fold = poseById('seated-fold')!;
@@ -44,4 +47,33 @@ describe('what asks for a support and lies on nothing', () => {
       staysFree(child, slot({ slot: 'seat', targetCm: 5, reckonedCm: 5, lastCm: 0 })),
     ).toBeNull();
   });
+});
+
+test('a replaced hip in front of a lunge bends no further for its hands', () => {
+  for (let index = 0; index < 40; index++) {
+    const record = ordinaryAdult(index, 11, 'built-up-alignment');
+    const goAhead = {
+      id: 'hip-replacement',
+      answer: 'yes',
+      at: '2026-01-05',
+      goAheadAt: '2026-01-06',
+      side: 'left',
+    } as const;
+    const person = { ...record.person, cautions: [goAhead] };
+    const { poses: planned } = planStudent(
+      { ...record, person },
+      usualShelves.studio,
+      '2026-03-02',
+      {
+        poses: ['low-lunge', 'lizard'],
+      },
+    );
+    for (const { side, slots, demands } of planned.filter((one) => one.side === 'left')) {
+      const hands = slots.find(({ slot }) => slot === 'hands')!;
+      if (hands.stack.length > 0 && hands.targetCm >= 4)
+        expect(hands.stackCm).toBeGreaterThanOrEqual(hands.targetCm - 1.01);
+      for (const { range, side: of, needDeg } of demands)
+        if (range === 'hipFlexion' && of === side) expect(needDeg).toBeLessThan(92);
+    }
+  }
 });

@@ -415,6 +415,7 @@ function buildSlots(laid: Laid, decision: Decision): { slots: PlanSlot[]; built:
       raisedChance: context.care.lowerRung,
       extraRung: context.day !== 'usual',
       mostPieces: piecesFor(bands, at, pose, laidPieces),
+      hipLimited: input.settings.hipFlexionMostDeg < 180,
       otherSideCm: otherSideCm(laid, need),
       twin: twinOf(slots, need) ?? otherLegs(laid, need),
       liftedCm: need.slot === 'back' ? seatLiftedCm(laid, built) : 0,
