@@ -466,6 +466,11 @@ export const reading = {
     'days',
     'a student’s own swing counts as much as the usual one after so many; starting value',
   ),
+  mobileShift: p(
+    1,
+    'ratio',
+    'of a spread: a student marked as very mobile is freer than most in what was not read, too; starting value',
+  ),
   leastSwing: p(1.5, 'deg', 'no body swings less; starting value'),
   mostSwing: p(7, 'deg', 'more than this is no swing of the day; starting value'),
   warmGain: p(4, 'deg', 'a warm body reads higher; starting value', 2),

@@ -16,6 +16,7 @@ import {
   type RangeKey,
 } from '../ranges/ranges';
 import { predict, update, trendFrom, type Trend } from './levelAndDrift';
+import { priorFor } from './mobile';
 import { swingFrom, type Surprise } from './swing';
 import {
   couplingObservations,
@@ -190,7 +191,7 @@ export function estimateRanges(record: StudentRecord, date: LocalDay): Estimates
       estimates[id] = estimateOf(id, coupling, source, swingDeg);
       continue;
     }
-    const prior = priorOf(id, person.sex);
+    const prior = priorFor(id, person);
     const keys = keysOf(id);
     const own = keys.map((key) => ({ key, seen: observations.filter((one) => one.key === key) }));
     for (const { key, seen } of own) {
@@ -221,11 +222,12 @@ export function estimateRanges(record: StudentRecord, date: LocalDay): Estimates
 }
 
 /** One student's own swing from day to day, in degrees, as all their readings of ranges that warm show it. */
-function ownSwing(observations: readonly Observation[], { sex }: Person, until: LocalDay): number {
+function ownSwing(observations: readonly Observation[], person: Person, until: LocalDay): number {
   const warming = observations.filter(({ key }) => ranges[splitKey(key).id].warms);
   const surprises = [...groupedBy(warming, ({ key }) => key)].flatMap(([key, seen]) => {
     const { id } = splitKey(key);
-    return runFilter(id, priorOf(id, sex), seen, until, readingParameter.daySwing.value).surprises;
+    return runFilter(id, priorFor(id, person), seen, until, readingParameter.daySwing.value)
+      .surprises;
   });
   return swingFrom(surprises);
 }

@@ -5,6 +5,7 @@ import {
   type RangeEstimate,
   type StudentRecord,
 } from '../estimate/estimate';
+import { saidVeryMobile } from '../estimate/mobile';
 import { observationOf } from '../estimate/observations';
 import { dayOf, shiftDays, type LocalDay } from '../formats/time';
 import type { Family } from '../geometry/family';
@@ -17,9 +18,8 @@ import type { Reason } from '../reasons';
  * ranges one so free is found in half of all people, and says nothing of the others.
  */
 export function isVeryMobile({ person }: StudentRecord, estimates: Estimates): boolean {
-  if (person.veryMobile !== undefined) return person.veryMobile;
-  if (person.cautions.some(({ id, answer }) => id === 'very-mobile' && answer === 'yes'))
-    return true;
+  const said = saidVeryMobile(person);
+  if (said !== undefined) return said;
   const free = Object.values(estimates).flatMap((estimate) =>
     estimate && isFree(estimate) ? splitKey(estimate.key).id : [],
   );
