@@ -177,6 +177,7 @@ interface DecisionReasons {
     readonly raised: boolean;
   };
   'nothing-lies': object;
+  fitted: object;
   'no-step': { readonly cm: number };
   'range-supports': { readonly good: number; readonly chance: number; readonly toCm: number };
   'range-unsure': { readonly good: number; readonly chance: number; readonly asked: number };

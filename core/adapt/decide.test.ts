@@ -40,6 +40,7 @@ const deciding = (earlier: readonly Earlier[], more: Partial<DecisionInput> = {}
     today: TODAY,
     earlier,
     rungs: () => [rung(0.9)],
+    onlyFitted: () => false,
     veryMobile: false,
     lowCheck: null,
     strengthAllowed: 6,
@@ -153,6 +154,10 @@ describe('keep', () => {
   test('too small a chance', () =>
     expect(deciding(times({}, {}), { rungs: () => [rung(0.799)] }).reasons).toEqual([
       { code: 'range-unsure', good: 2, chance: 0.799, asked: 0.8 },
+    ]));
+  test('what is fitted to the body, and not to a range', () =>
+    expect(deciding(times({}, {}), { rungs: () => [], onlyFitted: () => true }).reasons).toEqual([
+      { code: 'fitted' },
     ]));
   test('no small step on the shelf', () =>
     expect(deciding(times({}, {}), { rungs: () => [] }).reasons).toEqual([

@@ -62,6 +62,8 @@ export interface DecisionInput {
   readonly earlier: readonly Earlier[];
   /** The next rung down of each slot that stands on something, in the pose's order; computed only when it is asked for. */
   readonly rungs: () => readonly Rung[];
+  /** Whether all that lies there is fitted to the body, and not to a range that grows. */
+  readonly onlyFitted: () => boolean;
   readonly veryMobile: boolean;
   /** Today's re-check lies below the last estimate by more than is believable as chance, with what eases for its sake. */
   readonly lowCheck: { readonly reason: Reason<'low-check'>; readonly easing: Easing } | null;
@@ -235,7 +237,9 @@ export function decide(input: DecisionInput): Decision {
     return still('keep', [
       standsOnFloor(last.outcome)
         ? { code: 'nothing-lies' }
-        : { code: 'no-step', cm: parameter.mostRung.value },
+        : input.onlyFitted()
+          ? { code: 'fitted' }
+          : { code: 'no-step', cm: parameter.mostRung.value },
     ]);
   const askedOf = ({ asked = input.chanceAsked }: Rung) => patient(asked, good);
   const next = rungs.find((rung) => rung.chance >= askedOf(rung));

@@ -26,7 +26,7 @@ import { comesDown, stageOf, wayOf, type Pose, type PoseId } from '../poses/pose
 import type { Reason } from '../reasons';
 import { rungBelow } from '../props/search';
 import { isShort, mostCmAt, standsIn, staysEmptyOver, staysFree } from './limits';
-import { isStoodOn, purposeOf, slotRule } from '../props/slots';
+import { isFitted, isStoodOn, purposeOf, slotRule } from '../props/slots';
 import { countAll, usedBy, usedWith, type Stack, type Used } from '../props/stack';
 import type { ReadingSide } from '../ranges/ranges';
 import { longestHoldFor } from '../safety/settings';
@@ -297,14 +297,26 @@ function piecesLeft(
   );
 }
 
+/** The slots that may come down, in the pose's order. */
+const comingDown = ({ pose, bands }: Laid): readonly Band[] =>
+  pose.comesDown.flatMap((name) => bands.filter(({ need }) => sidelessKey(slotKey(need)) === name));
+
+/** Whether all that lies in a pose is fitted to the body. */
+function onlyFitted(laid: Laid): boolean {
+  const lying = comingDown(laid).filter(
+    ({ need }) => (lyingAt(laid, slotKey(need))?.heightCm ?? 0) >= 0.5,
+  );
+  return lying.length > 0 && lying.every(({ need }) => isFitted(need.slot, laid.pose.family));
+}
+
 /** The next rung down of each slot that stands on something, in the pose's order. */
 function rungsOf(laid: Laid): Rung[] {
-  const { pose, family, input, body, bands, doubts, context } = laid;
+  const { pose, family, input, body, doubts, context } = laid;
   const lying = lyingOf(laid);
   const heights = Object.fromEntries([...lying].map(([key, { heightCm }]) => [key, heightCm]));
   const atEdge = { ...input, settings: atTheEdge(input.settings) };
-  return pose.comesDown
-    .flatMap((name) => bands.filter(({ need }) => sidelessKey(slotKey(need)) === name))
+  return comingDown(laid)
+    .filter(({ need }) => !isFitted(need.slot, pose.family))
     .flatMap(({ need }): Rung[] => {
       const slot = slotKey(need);
       const stands = lying.get(slot);
@@ -379,6 +391,7 @@ function decisionOn(laid: Laid): Decision {
     chanceAsked: context.care.lowerRung,
     day: context.day,
     rungs: () => rungsOf(laid),
+    onlyFitted: () => onlyFitted(laid),
   });
 }
 

@@ -126,6 +126,8 @@ interface SlotEntry {
   readonly leastCm?: number;
   /** Other slots of a pose follow its height. */
   readonly stoodOn?: true;
+  /** Fitted to a body's lengths, or to its comfort: no range that grows takes it away. */
+  readonly fitted?: (family: FamilyId) => boolean;
 }
 
 /** Families whose legs lie under the forehead. */
@@ -178,12 +180,14 @@ const slots: Readonly<Record<SlotId, SlotEntry>> = {
     purpose: (family) => (CARRIES_SEAT.includes(family) ? 'carry' : 'tilt'),
     unfeltCm: 0.5,
     stoodOn: true,
+    fitted: (family) => family === 'chair seat',
     rule: seatRule,
   },
   underKnees: {
     purpose: (family) => (TILTS_BY_KNEES.includes(family) ? 'tilt' : 'fill'),
     unfeltCm: 2,
     stoodOn: true,
+    fitted: (family) => family === 'lying at rest',
     rule: (family) => ({
       ...SOFT,
       load: loading.knee.value,
@@ -299,6 +303,7 @@ const slots: Readonly<Record<SlotId, SlotEntry>> = {
   feet: {
     purpose: 'fill',
     stoodOn: true,
+    fitted: (family) => family.startsWith('chair'),
     rule: () => ({
       load: loading.hands.value,
       leastWidthCm: 0,
@@ -372,6 +377,7 @@ const slots: Readonly<Record<SlotId, SlotEntry>> = {
   neck: {
     purpose: 'fill',
     unfeltCm: 1,
+    fitted: () => true,
     // Only a back that lies on blocks has a head that lies on one.
     rule: (_family, _body, way) =>
       way === ALONG_SPINE
@@ -409,6 +415,9 @@ export const tooLowToFill = (slot: SlotId, cm: number, purpose: Purpose) =>
 const LEAST_FILL_CM = 2;
 /** Whether other slots of a pose follow this one's height. */
 export const isStoodOn = (slot: SlotId) => slots[slot].stoodOn === true;
+
+/** Whether a slot of a family is fitted to the body, and not to a range that grows. */
+export const isFitted = (slot: SlotId, family: FamilyId) => slots[slot].fitted?.(family) === true;
 
 /** What a slot's support is for in a family. */
 export function purposeOf(slot: SlotId, family: FamilyId): Purpose {

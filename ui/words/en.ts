@@ -351,6 +351,7 @@ export const en: Language = {
     'more-sessions': ({ good, asked, raised }) =>
       `${raised ? 'raised recently, ' : ''}${good} good ${good === 1 ? 'session' : 'sessions'} at this height; ${asked} are asked for.`,
     'nothing-lies': () => 'Nothing lies there that could be taken away.',
+    fitted: () => 'What lies there fits this body’s lengths: it stays.',
     'no-step': ({ cm }, tell) => `The shelf has no step of ${tell.length(cm)} or less below this.`,
     'range-supports': ({ good, chance, toCm }, tell) =>
       `${good} good sessions running, and ${Math.round(chance * 100)} in 100 that the range supports ${tell.exact(toCm)}.`,

@@ -121,6 +121,7 @@ const others: readonly Reason[] = [
   { code: 'very-mobile' },
   { code: 'more-sessions', good: 1, asked: 2, raised: true },
   { code: 'nothing-lies' },
+  { code: 'fitted' },
   { code: 'no-step', cm: 2.5 },
   { code: 'range-supports', good: 2, chance: 0.94, toCm: 12.5 },
   { code: 'range-unsure', good: 2, chance: 0.799, asked: 0.935 },
