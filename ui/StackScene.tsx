@@ -3,7 +3,7 @@ import Svg, { Line } from './svg';
 import type { Shelf } from '@/core/props/shelf';
 import type { Piece } from '@/core/props/stack';
 import { drawnPieces } from './figure/layers';
-import { PropPiece } from './figure/PropPiece';
+import { pileWidthsCm, PropPiece } from './figure/PropPiece';
 import { isRamp, Ramp } from './figure/Ramp';
 import { tone } from './tones';
 
@@ -27,6 +27,8 @@ export function StackScene({ pieces, heightCm, shelf, words }: StackSceneProps) 
   const line = 1.2 / pxPerCm;
   const width = WIDTH_PX / pxPerCm;
   const top = heightCm + 1;
+  const drawn = drawnPieces(pieces, shelf, 0, heightCm);
+  const widths = pileWidthsCm(drawn, width - 1);
   return (
     <View role="img" aria-label={words}>
       <Svg
@@ -34,8 +36,8 @@ export function StackScene({ pieces, heightCm, shelf, words }: StackSceneProps) 
         height={top * pxPerCm + FOOT_PX}
         viewBox={`${-width / 2} ${-top} ${width} ${top + FOOT_PX / pxPerCm}`}
       >
-        {drawnPieces(pieces, shelf, 0, heightCm).map((piece, i) => (
-          <PropPiece key={i} {...piece} xCm={0} mostWidthCm={width - 1} line={line} />
+        {drawn.map((piece, i) => (
+          <PropPiece key={i} {...piece} xCm={0} mostWidthCm={widths[i] ?? 0} line={line} />
         ))}
         <Line
           x1={-width / 2}

@@ -6,7 +6,7 @@ import { tone } from '../tones';
 import { drawnPieces } from './layers';
 import { Merged } from './Merged';
 import { bowl, circle, head, limb, trunk } from './outlines';
-import { PropPiece } from './PropPiece';
+import { pileWidthsCm, PropPiece } from './PropPiece';
 import { isRamp, Ramp } from './Ramp';
 import type { Stacks } from './stacks';
 
@@ -255,7 +255,7 @@ function Support({ support, stacks, shelf, line }: SupportProps) {
       </G>
     );
   const pieces = drawnPieces(stacks[slot]?.pieces ?? [], shelf, bottomCm, topCm - bottomCm);
-  const room = roomFor(slot);
+  const widths = pileWidthsCm(pieces, roomFor(slot));
   if (leanDeg !== undefined) {
     return (
       <G transform={`translate(${xCm} ${-bottomCm}) rotate(${leanDeg})`}>
@@ -276,7 +276,7 @@ function Support({ support, stacks, shelf, line }: SupportProps) {
   return (
     <G>
       {pieces.map((piece, i) => (
-        <PropPiece key={i} {...piece} xCm={xCm} mostWidthCm={room} line={line} />
+        <PropPiece key={i} {...piece} xCm={xCm} mostWidthCm={widths[i] ?? 0} line={line} />
       ))}
     </G>
   );

@@ -1,3 +1,4 @@
+import type { DrawnPiece } from './layers';
 import { Circle, Ellipse, G, Line, Path, Rect } from '../svg';
 import { kinds, type PropKind } from '@/core/props/shelf';
 import { tone } from '../tones';
@@ -20,6 +21,20 @@ export function pieceDepthCm(kind: PropKind, state: string, heightCm: number): n
   if (kind === 'block') return state === 'flat' ? 15 : 7.5;
   if (state.startsWith('roll')) return heightCm * 1.08;
   return kinds[kind].depthCm;
+}
+
+/** What lies on something narrower is folded to it, and hangs over it by no more than this. */
+const OVERHANG_CM = 4;
+
+/** How wide each piece of a pile is drawn, from its foot up. */
+export function pileWidthsCm(pieces: readonly DrawnPiece[], mostWidthCm: number): number[] {
+  let belowCm = mostWidthCm;
+  return pieces.map(({ kind, state, bottomCm, topCm }) => {
+    belowCm = Math.min(belowCm, pieceDepthCm(kind, state, topCm - bottomCm));
+    const widthCm = belowCm;
+    belowCm = Math.min(mostWidthCm, widthCm + OVERHANG_CM);
+    return widthCm;
+  });
 }
 
 /** One piece of a prop to scale, with the texture of what it is made of. */
