@@ -3,6 +3,19 @@ import { pigeon, squat } from '../parameters';
 import { easedBy, type PoseEntry } from './pose';
 import { bothLegs, legs, neitherLeg } from './traits';
 
+/** A seat with one leg long and the other bent and open. */
+const ONE_LEG_LONG = [
+  cueAt('seat', {
+    on: 'Sit raised, one leg long, the other sole to its thigh.',
+    bare: 'Sit on the floor, one leg long, the other sole to its thigh.',
+  }),
+  cueAt('underKnees', {
+    on: 'The long knee over its support.',
+    free: 'The long foot planted, its knee bent.',
+  }),
+  cueAt('underThigh', { on: 'Meet the bent knee.' }),
+] as const;
+
 /** Forward bends, hip openers and squats. */
 export const forwardBending = [
   {
@@ -341,15 +354,7 @@ export const forwardBending = [
         name: 'Upright with a strap',
         slots: ['seat', 'underKnees', 'underThigh', 'strap'],
         entry: [
-          cueAt('seat', {
-            on: 'Sit raised, one leg long, the other sole to its thigh.',
-            bare: 'Sit on the floor, one leg long, the other sole to its thigh.',
-          }),
-          cueAt('underKnees', {
-            on: 'The long knee over its support.',
-            free: 'The long foot planted, its knee bent.',
-          }),
-          cueAt('underThigh', { on: 'Meet the bent knee.' }),
+          ...ONE_LEG_LONG,
           cueAt('strap', {
             on: 'Strap round the long foot, arms straight.',
             bare: 'Hands to the long foot, arms straight.',
@@ -388,15 +393,7 @@ export const forwardBending = [
       'Fold begins at the hips',
     ],
     entry: [
-      cueAt('seat', {
-        on: 'Sit raised, one leg long, the other sole to its thigh.',
-        bare: 'Sit on the floor, one leg long, the other sole to its thigh.',
-      }),
-      cueAt('underKnees', {
-        on: 'The long knee over its support.',
-        free: 'The long foot planted, its knee bent.',
-      }),
-      cueAt('underThigh', { on: 'Meet the bent knee.' }),
+      ...ONE_LEG_LONG,
       'Turn the chest to the long leg.',
       cueAt('strap', { on: 'Strap round the long foot.' }),
       cueAt('forehead', {

@@ -2,6 +2,12 @@ import { cueAt } from './cues';
 import { easedBy, type PoseEntry } from './pose';
 import { bothLegs, legs, neitherLeg } from './traits';
 
+/** What lies under the ankles and behind the knees, before one sits back. */
+const PADDED = [
+  cueAt('ankle', { on: 'Fronts of the ankles on their support.' }),
+  cueAt('behindKnee', { on: 'The support behind the knees goes in deep before you sit.' }),
+] as const;
+
 /** Kneeling poses. */
 export const kneeling = [
   {
@@ -33,8 +39,7 @@ export const kneeling = [
         on: 'Kneel on the blanket, shins parallel.',
         bare: 'Kneel, shins parallel.',
       }),
-      cueAt('ankle', { on: 'Fronts of the ankles on their support.' }),
-      cueAt('behindKnee', { on: 'The support behind the knees goes in deep before you sit.' }),
+      ...PADDED,
       cueAt('seat', { on: 'Lay the support on the heels.' }),
       cueAt('seat', {
         on: 'Sit back on to it; hands on the thighs.',
@@ -92,8 +97,7 @@ export const kneeling = [
         on: 'Kneel on the blanket, thighs parallel, feet just wider than the hips.',
         bare: 'Kneel with the thighs parallel, feet just wider than the hips.',
       }),
-      cueAt('ankle', { on: 'Fronts of the ankles on their support.' }),
-      cueAt('behindKnee', { on: 'The support behind the knees goes in deep before you sit.' }),
+      ...PADDED,
       'Roll the calves straight back and out of the way.',
       cueAt('seat', {
         on: 'Lower on to the support with hands on the floor.',
@@ -188,8 +192,7 @@ export const kneeling = [
         on: 'Kneel on the blanket, knees wide or together as chosen.',
         bare: 'Kneel, knees wide or together as chosen.',
       }),
-      cueAt('ankle', { on: 'Fronts of the ankles on their support.' }),
-      cueAt('behindKnee', { on: 'The support behind the knees goes in deep before you sit.' }),
+      ...PADDED,
       cueAt('seat', {
         on: 'Fill the gap between seat and heels.',
         bare: 'Sit back on to the heels.',

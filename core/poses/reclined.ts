@@ -2,6 +2,29 @@ import { cueAt } from './cues';
 import { easedBy, type PoseEntry } from './pose';
 import { bothLegs, legs, neitherLeg } from './traits';
 
+/** What lies under the leg that is folded back. */
+const FOLDED_LEG = [
+  cueAt('underShin', { on: 'A blanket under the folded shin.' }),
+  cueAt('ankle', { on: 'The front of that ankle on its support.' }),
+  cueAt('behindKnee', { on: 'The support behind that knee goes in deep.' }),
+] as const;
+const IN_HERO = cueAt('seat', {
+  on: 'Sit in Hero on its support.',
+  bare: 'Sit in Hero, between the feet.',
+});
+const HEAD = cueAt('neck', { on: 'Head on its support.' });
+const LEVELLED = cueAt('hipLevel', { on: 'What levels the hips goes under the side that drops.' });
+/** Back on to a low pile rather than a ramp. */
+const ALONG_SPINE = [
+  cueAt('back', { on: 'The low pile goes between the shoulder blades.' }),
+  cueAt('neck', { on: 'Another goes under the head.' }),
+  cueAt('back', {
+    on: 'Lie back by the forearms, tail long; what lies there comes out before you sit up.',
+    bare: 'Lie back by the forearms, tail long.',
+    free: 'Lean back on the forearms and stay there, tail long.',
+  }),
+] as const;
+
 /** Reclined poses. */
 export const reclined = [
   {
@@ -30,19 +53,7 @@ export const reclined = [
           after: [{ pose: 'reclined-hero', sessions: 2, slot: 'back.high', mostCm: 16 }],
           instead: 'reclined-hero',
         },
-        entry: [
-          cueAt('seat', {
-            on: 'Sit in Hero on its support.',
-            bare: 'Sit in Hero, between the feet.',
-          }),
-          cueAt('back', { on: 'The low pile goes between the shoulder blades.' }),
-          cueAt('neck', { on: 'Another goes under the head.' }),
-          cueAt('back', {
-            on: 'Lie back by the forearms, tail long; what lies there comes out before you sit up.',
-            bare: 'Lie back by the forearms, tail long.',
-            free: 'Lean back on the forearms and stay there, tail long.',
-          }),
-        ],
+        entry: [IN_HERO, ...ALONG_SPINE],
         stages: [
           { id: 'on-forearms', name: 'No further than the forearms', over: 'back.high' },
           { id: 'blocks', name: 'On blocks along the spine', from: { slot: 'back.high', cm: 1 } },
@@ -55,10 +66,7 @@ export const reclined = [
         proposedIf: 'reclinedHero=forearms',
         slots: ['seat', 'behindKnee', 'ankle', 'underShin'],
         entry: [
-          cueAt('seat', {
-            on: 'Sit in Hero on its support.',
-            bare: 'Sit in Hero, between the feet.',
-          }),
+          IN_HERO,
           'Hands behind, then one forearm after the other, elbows wide.',
           'Tail long, front ribs down; the knees may rise a little.',
         ],
@@ -69,10 +77,7 @@ export const reclined = [
         name: 'Back on the hands',
         slots: ['seat', 'behindKnee', 'ankle', 'underShin'],
         entry: [
-          cueAt('seat', {
-            on: 'Sit in Hero on its support.',
-            bare: 'Sit in Hero, between the feet.',
-          }),
+          IN_HERO,
           'Hands behind, fingers as they like; lift the chest.',
           'Tail long, front ribs down.',
         ],
@@ -108,7 +113,7 @@ export const reclined = [
       'Throat long, chin not lifted',
     ],
     entry: [
-      cueAt('seat', { on: 'Sit in Hero on its support.', bare: 'Sit in Hero, between the feet.' }),
+      IN_HERO,
       cueAt('back', { on: 'Slide the ramp up until it touches the pelvis.' }),
       'Lean back on the hands, then the forearms, tail long.',
       cueAt('back', {
@@ -116,7 +121,7 @@ export const reclined = [
         bare: 'Lie down only if the low back stays quiet.',
         free: 'Stay on the forearms, elbows wide.',
       }),
-      cueAt('neck', { on: 'Head on its support.' }),
+      HEAD,
     ],
     exit: [
       'Press the forearms, chin to chest, come up with a long back.',
@@ -171,22 +176,14 @@ export const reclined = [
           instead: 'reclined-hero-one',
         },
         entry: [
-          cueAt('underShin', { on: 'A blanket under the folded shin.' }),
-          cueAt('ankle', { on: 'The front of that ankle on its support.' }),
-          cueAt('behindKnee', { on: 'The support behind that knee goes in deep.' }),
+          ...FOLDED_LEG,
           cueAt('seat', {
             on: 'Sit on the support, one leg folded back, the other foot standing.',
             bare: 'Sit with one leg folded back, the other foot standing.',
           }),
-          cueAt('back', { on: 'The low pile goes between the shoulder blades.' }),
-          cueAt('neck', { on: 'Another goes under the head.' }),
-          cueAt('back', {
-            on: 'Lie back by the forearms, tail long; what lies there comes out before you sit up.',
-            bare: 'Lie back by the forearms, tail long.',
-            free: 'Lean back on the forearms and stay there, tail long.',
-          }),
+          ...ALONG_SPINE,
           cueAt('underKnees', { on: 'Lengthen the other leg over its support.' }),
-          cueAt('hipLevel', { on: 'What levels the hips goes under the side that drops.' }),
+          LEVELLED,
         ],
         stages: [
           { id: 'on-forearms', name: 'No further than the forearms', over: 'back.high' },
@@ -200,9 +197,7 @@ export const reclined = [
         proposedIf: 'reclinedHero=forearms',
         slots: ['seat', 'behindKnee', 'ankle', 'underShin', 'underKnees', 'hipLevel'],
         entry: [
-          cueAt('underShin', { on: 'A blanket under the folded shin.' }),
-          cueAt('ankle', { on: 'The front of that ankle on its support.' }),
-          cueAt('behindKnee', { on: 'The support behind that knee goes in deep.' }),
+          ...FOLDED_LEG,
           cueAt('seat', {
             on: 'Sit on the support, one leg folded back, the other foot planted.',
             bare: 'Sit with one leg folded back, the other foot planted.',
@@ -210,7 +205,7 @@ export const reclined = [
           'Hands behind, then one forearm after the other.',
           'Let the planted foot tuck the tail.',
           cueAt('underKnees', { on: 'Then lengthen the other leg over its support.' }),
-          cueAt('hipLevel', { on: 'What levels the hips goes under the side that drops.' }),
+          LEVELLED,
         ],
         stages: [{ id: 'on-forearms', name: 'On the forearms' }],
       },
@@ -243,9 +238,7 @@ export const reclined = [
       }),
     ],
     entry: [
-      cueAt('underShin', { on: 'A blanket under the folded shin.' }),
-      cueAt('ankle', { on: 'The front of that ankle on its support.' }),
-      cueAt('behindKnee', { on: 'The support behind that knee goes in deep.' }),
+      ...FOLDED_LEG,
       cueAt('seat', {
         on: 'Sit on the support, one leg folded back, other foot standing.',
         bare: 'Sit with one leg folded back, other foot standing.',
@@ -256,13 +249,13 @@ export const reclined = [
         bare: 'Lean back on the hands, then the forearms, then the floor.',
         free: 'Lean back on the hands, then the forearms; stay there.',
       }),
-      cueAt('neck', { on: 'Head on its support.' }),
+      HEAD,
       cueAt('underKnees', {
         on: 'Lengthen the other leg over its support, which reaches up to the shin bone.',
         bare: 'Lengthen the other leg along the floor.',
         free: 'The other foot stays planted, its knee bent.',
       }),
-      cueAt('hipLevel', { on: 'What levels the hips goes under the side that drops.' }),
+      LEVELLED,
       cueAt('back', { on: 'Try the height, then a lower one in the same visit.' }),
     ],
     exit: [
@@ -321,7 +314,7 @@ export const reclined = [
           'Soles together, heels where the low back stays easy.',
           cueAt('outerHip', { on: 'A support at each outer hip until the thighs are heavy.' }),
           cueAt('underThigh', { on: 'A support under each thigh.' }),
-          cueAt('neck', { on: 'Head on its support.' }),
+          HEAD,
         ],
         stages: [{ id: 'flat', name: 'Flat, hips held' }],
       },
@@ -343,7 +336,7 @@ export const reclined = [
             on: 'Lie back along the ramp; three minutes at most, then rolls or rest.',
             bare: 'Lie back; three minutes at most, then rolls or rest.',
           }),
-          cueAt('neck', { on: 'Head on its support.' }),
+          HEAD,
         ],
         stages: [
           {
@@ -383,7 +376,7 @@ export const reclined = [
         bare: 'Sit on the floor, soles together.',
       }),
       cueAt('back', { on: 'Lie back along it.', bare: 'Lie back by the forearms.' }),
-      cueAt('neck', { on: 'Head on its support.' }),
+      HEAD,
       cueAt('outerHip', { on: 'A support at each outer hip until the thighs are heavy.' }),
       cueAt('underThigh', { on: 'A support under each thigh.' }),
     ],
@@ -566,7 +559,7 @@ export const reclined = [
     ],
     entry: [
       'On the back, feet standing.',
-      cueAt('neck', { on: 'Head on its support.' }),
+      HEAD,
       cueAt('feet', { on: 'The standing foot on its support.' }),
       'Ankle across the other thigh, foot flexed.',
       'Stay, or draw the standing thigh closer.',
@@ -685,7 +678,7 @@ export const reclined = [
     ],
     entry: [
       'On the back, knees to the chest.',
-      cueAt('neck', { on: 'Head on its support.' }),
+      HEAD,
       'Knees wide of the ribs, soles to the ceiling.',
       cueAt('strap', {
         on: 'A strap round each foot; elbows soft.',
@@ -734,7 +727,7 @@ export const reclined = [
     look: ['Small and slow', 'The knees fall as far as they like', 'Breath goes with the legs'],
     entry: [
       'On the back, feet wider than the hips.',
-      cueAt('neck', { on: 'Head on its support.' }),
+      HEAD,
       'Both knees to one side, then the other, like wipers.',
       'Or long legs, shaken out from the hips.',
     ],
@@ -772,11 +765,7 @@ export const reclined = [
       'Low back its own shape',
       'Throat long',
     ],
-    entry: [
-      'Lie on the back, knees bent, feet standing.',
-      cueAt('neck', { on: 'Head on its support.' }),
-      'Let the breath come down.',
-    ],
+    entry: ['Lie on the back, knees bent, feet standing.', HEAD, 'Let the breath come down.'],
     exit: ['Roll to the side.', 'Come up by the hands.'],
     needs: [],
     comesDown: ['neck'],
