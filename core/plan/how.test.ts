@@ -69,10 +69,19 @@ test('hands over the most that anybody builds rest on the thigh, and hands at th
   expect(withHands(0)).toContain('Hands on the floor');
 });
 
+test('what only a support can do is looked for where it lies', () => {
+  const oneLeg = firstOf('reclined-hero-one', stands('underKnees'));
+  const seen = (planned: PlanPose) => howOf(planned).faults.map(({ id }) => id);
+  expect(seen(oneLeg)).toContain('knee-too-high');
+  expect(seen(nothingBuilt(oneLeg))).not.toContain('knee-too-high');
+  expect(seen(nothingBuilt(oneLeg))).toContain('lists');
+});
+
 test('a pose that this version does not know has no lines', () => {
   expect(howOf({ pose: 'none-such', way: '', slots: [] })).toEqual({
     entry: [],
     look: [],
     exit: [],
+    faults: [],
   });
 });

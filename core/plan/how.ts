@@ -1,6 +1,7 @@
 import type { Choices } from '../approaches/approaches';
 import type { PlanPose, PlanSlot } from '../formats/plan';
 import { linesOf, type Meets } from '../poses/cues';
+import type { PoseFault } from '../poses/pose';
 import { entryOf, lookOf, poseById, type Pose } from '../poses/poses';
 import { tooLowToFill } from '../props/slots';
 import { slotKey, type SlotId } from '../slots';
@@ -11,6 +12,8 @@ export interface How {
   readonly entry: readonly string[];
   readonly look: readonly string[];
   readonly exit: readonly string[];
+  /** What may be seen to go wrong. */
+  readonly faults: readonly PoseFault[];
 }
 
 /** What hangs when nothing lies under it; the rest comes down to the floor by itself. */
@@ -44,11 +47,12 @@ export function howOf(
   choices: Choices,
 ): How {
   const pose = poseById(id);
-  if (!pose) return { entry: [], look: [], exit: [] };
+  if (!pose) return { entry: [], look: [], exit: [], faults: [] };
   const meets = (slot: SlotId) => meetsIn(pose, slots, slot);
   return {
     entry: linesOf(entryOf(pose, way, choices), meets),
     look: linesOf(lookOf(pose, way), meets),
     exit: pose.exit,
+    faults: pose.faults.filter(({ onlyWith }) => !onlyWith || meets(onlyWith) === 'on'),
   };
 }

@@ -80,3 +80,12 @@ test.each(everyEntry)('%s: whatever is built is spoken of', (_, { entry, slots }
   for (const slot of slots.filter((one) => !there.includes(one)))
     expect([slot, linesOf(entry, meeting({ [slot]: 'on' }))]).not.toEqual([slot, without]);
 });
+
+test.each(poses.map((pose) => [pose.id, pose] as const))(
+  '%s: a fault that names a support is looked for only where it lies',
+  (_, { faults }) => {
+    for (const { seen, onlyWith } of faults)
+      if (/\b(supports|blanket|strap|bolster|ramp)\b/i.test(seen))
+        expect([seen, onlyWith]).not.toEqual([seen, undefined]);
+  },
+);

@@ -319,6 +319,7 @@ export const forwardBending = [
       {
         id: 'pulls',
         seen: 'Pulls itself down by the strap, shoulders up',
+        onlyWith: 'strap',
         dial: 'strap',
         way: 'raise',
       },

@@ -65,7 +65,12 @@ export type Remedy =
   | { readonly cue: string };
 
 /** What may go wrong, what is seen, and what mends it. */
-export type PoseFault = { readonly id: string; readonly seen: string } & Remedy;
+export type PoseFault = {
+  readonly id: string;
+  readonly seen: string;
+  /** It can be seen only where something lies here. */
+  readonly onlyWith?: SlotId;
+} & Remedy;
 
 /** How long a pose is held. */
 export interface HoldRule {

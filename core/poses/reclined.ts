@@ -270,6 +270,7 @@ export const reclined = [
       {
         id: 'knee-too-high',
         seen: 'Pelvis tips: the knee blanket is too high',
+        onlyWith: 'underKnees',
         slot: 'underKnees',
         way: 'lower',
       },

@@ -128,6 +128,7 @@ export const seated = [
       {
         id: 'knees-lifted',
         seen: 'Supports lift the knees over the hips',
+        onlyWith: 'underThigh',
         slot: 'underThigh',
         way: 'lower',
       },
@@ -331,6 +332,7 @@ export const seated = [
       {
         id: 'knees-lifted',
         seen: 'Supports lift the knees over the hips',
+        onlyWith: 'underThigh',
         slot: 'underThigh',
         way: 'lower',
       },
@@ -521,6 +523,7 @@ export const seated = [
       {
         id: 'shoulders-up',
         seen: 'Shoulders hunch on the strap',
+        onlyWith: 'strap',
         dial: 'strap',
         way: 'raise',
       },

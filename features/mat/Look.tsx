@@ -2,11 +2,11 @@ import { View } from 'react-native';
 import { turned, type DialSetting, type DialTurn } from '@/core/dials';
 import type { Estimates } from '@/core/estimate/estimate';
 import type { PlanPose } from '@/core/formats/plan';
+import type { How } from '@/core/plan/how';
 import { placeKey } from '@/core/plan/order';
 import { asSettled } from '@/core/plan/settled';
 import { rungsFrom, type InPose } from '@/core/plan/solve';
 import type { PoseFault, Remedy } from '@/core/poses/pose';
-import { poseById } from '@/core/poses/poses';
 import { stackWords, type Stack } from '@/core/props/stack';
 import type { Shelf } from '@/core/props/shelf';
 import { sidelessKey, slotKey, slotRefOf } from '@/core/slots';
@@ -82,14 +82,13 @@ function mendWords(remedy: Remedy, mend: Mend, shelf: Shelf, units: Units): stri
 }
 
 /** What to look at, and what may be seen, each with what mends it: one tap does it, and figure and build follow. */
-export function Look({ look, ...of }: LookProps & { readonly look: readonly string[] }) {
+export function Look({ how, ...of }: LookProps & { readonly how: How }) {
   const { planned, mat } = of;
-  const pose = poseById(planned.pose);
   return (
     <>
       <Sheet>
         <Title level={2}>Look</Title>
-        {look.map((cue) => (
+        {how.look.map((cue) => (
           <Words key={cue} className="text-lg">
             {cue}
           </Words>
@@ -97,7 +96,7 @@ export function Look({ look, ...of }: LookProps & { readonly look: readonly stri
       </Sheet>
       <Sheet>
         <Title level={2}>Seen anything of this?</Title>
-        {pose?.faults.map((fault) => (
+        {how.faults.map((fault) => (
           <Fault
             key={fault.id}
             {...of}

@@ -213,7 +213,7 @@ function OfStep({ mat, onRecord, ...now }: OfStepProps) {
       return (
         <>
           <Dials {...now} />
-          <Look {...now} mat={mat} look={how.look} />
+          <Look {...now} mat={mat} />
           {rungs}
         </>
       );
