@@ -221,8 +221,10 @@ export function longSitNeeds(input: FamilyInput, spread = false): SlotNeed[] {
   const mostCm = kneesMostCm(spread);
   if (kneesCm <= mostCm) return seatAndKnees(seatCm, kneesCm);
   const over = (seat: number) => kneesOn(seat) - mostCm;
-  const higher = firstZero(over, Math.max(0, seatCm), parameter.seatMost.value, CLOSE_CM);
-  return seatAndKnees(higher, kneesOn(higher));
+  const seatMostCm = parameter.seatMost.value;
+  const higher = firstZero(over, Math.max(0, seatCm), seatMostCm, CLOSE_CM);
+  // As long as the seat rises the knees stay at their most: what is enough there may drop in one step with the seat.
+  return seatAndKnees(higher, higher < seatMostCm - CLOSE_CM ? mostCm : kneesOn(higher));
 }
 
 /** What long legs ask of the hamstrings, side by side; a roll-back that costs nothing is not asked for. */
