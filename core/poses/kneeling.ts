@@ -325,7 +325,7 @@ export const kneeling = [
       { id: 'thigh', name: 'Hands on the thigh or floor' },
     ],
     look: [
-      'Front knee over its ankle',
+      'Front knee over its ankle, never ahead of it',
       cueAt('underKnees', { on: 'Back knee padded', bare: 'Back knee comfortable' }),
       'Pelvis level, front hip bone lifts',
       'Front ribs quiet',
