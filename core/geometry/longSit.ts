@@ -223,8 +223,9 @@ export function longSitNeeds(input: FamilyInput, spread = false): SlotNeed[] {
   const over = (seat: number) => kneesOn(seat) - mostCm;
   const seatMostCm = parameter.seatMost.value;
   const higher = firstZero(over, Math.max(0, seatCm), seatMostCm, CLOSE_CM);
-  // As long as the seat rises the knees stay at their most: what is enough there may drop in one step with the seat.
-  return seatAndKnees(higher, higher < seatMostCm - CLOSE_CM ? mostCm : kneesOn(higher));
+  // As long as the seat rises the knees stay at their most, where that is enough: the least that is may drop in one step.
+  const stay = rollBackDeg(higher, mostCm, input) <= parameter.rollBackAllowed.value;
+  return seatAndKnees(higher, stay ? mostCm : kneesOn(higher));
 }
 
 /** What long legs ask of the hamstrings, side by side; a roll-back that costs nothing is not asked for. */
