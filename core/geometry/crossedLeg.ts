@@ -23,7 +23,7 @@ export const solesTogether = ({ statureCm }: Body): Crossing => ({
 });
 
 /** From the hip to the ankle of a leg whose knee is bent so far. */
-const heelsAwayCm = (kneeDeg: number, { thighCm, shinCm }: Body) =>
+export const heelsAwayCm = (kneeDeg: number, { thighCm, shinCm }: Body) =>
   Math.sqrt(thighCm ** 2 + shinCm ** 2 + 2 * thighCm * shinCm * cosDeg(kneeDeg));
 /** Where the heels lie for a form that bends the knees so far, or further away where these knees bend less. */
 export const heelsFor = (kneeDeg: number, { values, body }: FamilyInput) =>

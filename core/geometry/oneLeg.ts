@@ -1,7 +1,7 @@
 import { asinDeg, cosDeg, sinDeg } from '../angles';
 import { crossLegged, longSit as longSitParameter } from '../parameters';
 import { palmGapCm } from './arms';
-import { crossedLeg, solesTogether } from './crossedLeg';
+import { crossedLeg, heelsAwayCm, solesTogether } from './crossedLeg';
 import { kneeLaidOpen, openTurnDeg, thighGapCm, usableRotation } from './crossedSeat';
 import { rangeValue, valueOf } from './inputs';
 import type { Body } from '../body/body';
@@ -140,9 +140,9 @@ function standingLeg(input: FamilyInput, hip: Point): Leg & { riseDeg: number } 
 const [SOFT_KNEE_DEG, BENT_KNEE_DEG, PLANTED_KNEE_DEG] = [4, 25, 70];
 
 /** A leg whose knee is bent so far: from hip to ankle, and how far the thigh stands over that line. */
-function bentLeg({ thighCm, shinCm }: Body, kneeDeg: number) {
-  const lengthCm = Math.sqrt(thighCm ** 2 + shinCm ** 2 + 2 * thighCm * shinCm * cosDeg(kneeDeg));
-  return { lengthCm, thighOverDeg: asinDeg((shinCm * sinDeg(kneeDeg)) / lengthCm) };
+function bentLeg(body: Body, kneeDeg: number) {
+  const lengthCm = heelsAwayCm(kneeDeg, body);
+  return { lengthCm, thighOverDeg: asinDeg((body.shinCm * sinDeg(kneeDeg)) / lengthCm) };
 }
 
 /** The long leg with its knee bent so far: nothing lies under it, the foot stays down. */

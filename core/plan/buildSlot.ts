@@ -6,9 +6,9 @@ import type { SlotNeed } from '../geometry/family';
 import { decision as decisionParameter, fold, offset as offsetParameter } from '../parameters';
 import { comesDown, type Pose } from '../poses/poses';
 import type { HeightReason, Reason } from '../reasons';
-import { sidelessKey, slotKey, type SlotId, type SlotKey } from '../slots';
+import { sidelessKey, slotKey, type SlotKey } from '../slots';
 import type { SlotDoubt } from './evidence';
-import { MOST_SLACK_CM, mostCmAt, staysEmptyOver } from './limits';
+import { HANGS, MOST_SLACK_CM, mostCmAt, staysEmptyOver } from './limits';
 import { purposeOf, tooLowToFill, type Purpose } from '../props/slots';
 import { bestStacks, rungAbove, rungBelow } from '../props/search';
 import type { Shelf } from '../props/shelf';
@@ -236,8 +236,6 @@ function servesAlike(of: SlotBuild, twin: Stack, aimCm: number): boolean {
   );
 }
 
-/** What would still hang over its support is better left free. */
-const HANGS: readonly SlotId[] = ['forehead', 'chest', 'neck'];
 const MOST_HANGING_CM = fold.headLetsDown.value;
 
 /** It hangs so far at most, the further it has come down the more. */

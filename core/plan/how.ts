@@ -5,7 +5,7 @@ import type { PoseFault } from '../poses/pose';
 import { entryOf, lookOf, poseById, type Pose } from '../poses/poses';
 import { tooLowToFill } from '../props/slots';
 import { slotKey, type SlotId } from '../slots';
-import { isShort, staysEmptyOver } from './limits';
+import { HANGS, isShort, staysEmptyOver } from './limits';
 
 /** How a pose is entered, looked at and left, line by line. */
 export interface How {
@@ -16,12 +16,11 @@ export interface How {
   readonly faults: readonly PoseFault[];
 }
 
-/** What hangs when nothing lies under it; the rest comes down to the floor by itself. */
-const HANGS: readonly SlotId[] = ['forehead', 'chest', 'neck'];
 /** A strap has a length and no height; a support that is no higher lies there for nobody. */
 const LIES_CM = 0.3;
 
-const lies = ({ stack, stackCm, isLength }: PlanSlot) =>
+/** Whether anything lies in a slot. */
+export const lies = ({ stack, stackCm, isLength }: PlanSlot) =>
   stack.length > 0 && (isLength === true || stackCm > LIES_CM);
 
 const staysUp = (pose: Pose, slot: PlanSlot) =>

@@ -15,6 +15,9 @@ export const mostCmAt = ({ id }: InPose, key: SlotKey): number =>
 /** A table in whole centimetres says no more than this: what is built may stand so much over its most. */
 export const MOST_SLACK_CM = 0.5;
 
+/** What hangs where nothing lies under it; the rest comes down to the floor by itself. */
+export const HANGS: readonly SlotId[] = ['forehead', 'chest', 'neck'];
+
 /** Over the most that anybody builds, what hangs comes down a little by itself. */
 const beyondMostCm = (slot: SlotId) =>
   slot === 'forehead' ? fold.headLetsDown.value : MOST_SLACK_CM;
