@@ -3,6 +3,7 @@ import { bookSchema, shelfFileSchema, type Book } from './book';
 import { pathWords, unfitIn, type Fault } from './limits';
 import { readingFaults } from './readingFaults';
 import { refusalOf } from './refusal';
+import { isReadRule } from './repeats';
 import { dayOf, type LocalDay } from './time';
 
 /** What was read, with what is worth a word about it; or what is wrong. */
@@ -162,7 +163,7 @@ function senseFaults(book: Book): Fault[] {
   ];
 }
 
-/** What is no fault and still worth a word: a clock that was wrong once dates a record in the future. */
+/** What is no fault and still worth a word: a clock that was wrong once dates a record in the future, another program repeats in its own way. */
 function notesOn(book: Book, today: LocalDay): Fault[] {
   const late = (kind: 'readings' | 'sessions') =>
     book[kind].flatMap(({ at }, i): Fault[] =>
@@ -175,5 +176,16 @@ function notesOn(book: Book, today: LocalDay): Fault[] {
           ]
         : [],
     );
-  return [...late('readings'), ...late('sessions')];
+  const unread = (kind: 'visits' | 'classes') =>
+    book[kind].flatMap(({ repeats }, i): Fault[] =>
+      repeats === undefined || isReadRule(repeats)
+        ? []
+        : [
+            {
+              path: `${kind}[${i}].repeats`,
+              words: `“${repeats}” repeats in a way that is not read here: it is kept, and falls on its first day alone.`,
+            },
+          ],
+    );
+  return [...late('readings'), ...late('sessions'), ...unread('visits'), ...unread('classes')];
 }

@@ -57,6 +57,17 @@ function places(
   return found;
 }
 
+/** Rules of repetition that never end, never come, or are none. */
+const oddRules = [
+  'FREQ=SECONDLY',
+  'FREQ=DAILY;INTERVAL=-1',
+  'FREQ=WEEKLY;INTERVAL=0',
+  'FREQ=MINUTELY;BYMONTH=2;BYMONTHDAY=30',
+  'FREQ=YEARLY;BYYEARDAY=400',
+  'FREQ=WEEKLY;COUNT=1000000',
+  'FREQ=WEEKLY;UNTIL=99999999',
+];
+
 /** Something of the same kind: such a change is often taken in, and must then be worked with. */
 function near(value: Json, chance: Chance): Json {
   if (typeof value === 'number')
@@ -82,6 +93,7 @@ function near(value: Json, chance: Chance): Json {
       '2027-12-31',
       '1900-01-01T00:00:00Z',
       '2199-06-01',
+      ...(value.startsWith('FREQ=') ? oddRules : []),
     ]);
   if (typeof value === 'boolean') return !value;
   return Array.isArray(value)

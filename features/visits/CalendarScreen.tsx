@@ -6,7 +6,7 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import type { ClassRecord, Visit } from '@/core/formats/book';
 import { shiftDays, type LocalDay } from '@/core/formats/time';
-import { selectPeople } from '@/store/selectors';
+import { selectClasses, selectPeople, selectVisits } from '@/store/selectors';
 import { commit } from '@/store/store';
 import { date } from '@/ui/format';
 import { Press } from '@/ui/Press';
@@ -20,7 +20,7 @@ import { ClassLine } from './ClassLine';
 import { useComing } from './ComingOn';
 import { Due } from './Due';
 import { inOrder, type Occurrence } from './comers';
-import { repeatWords } from './when';
+import { isUnread, repeatWords } from './when';
 
 const DAYS = 7;
 /** The Monday of a day's week. */
@@ -59,6 +59,7 @@ export function CalendarScreen() {
           coming={all.filter(({ on }) => on === day)}
         />
       ))}
+      <NotRead />
       {somebody ? <Add /> : null}
       <Due />
     </Screen>
@@ -92,6 +93,50 @@ function Day({ day, isToday, coming }: DayProps) {
           <ClassLine key={one.what.id} one={one as Occurrence<ClassRecord>} />
         ),
       )}
+    </Sheet>
+  );
+}
+
+/** What repeats by rules of other programs: kept, shown, and to be ended here. */
+function NotRead() {
+  const dispatch = useOjasDispatch();
+  const people = useOjas((state) => state.people);
+  const visits = useOjas(selectVisits).filter(isUnread);
+  const classes = useOjas(selectClasses).filter(isUnread);
+  if (visits.length + classes.length === 0) return null;
+  const lines = [
+    ...visits.map((what) => ({
+      kind: 'visits' as const,
+      what,
+      name: people[what.person]?.name ?? '',
+    })),
+    ...classes.map((what) => ({ kind: 'classes' as const, what, name: what.name ?? 'Class' })),
+  ];
+  return (
+    <Sheet role="region" aria-label="Not read here">
+      <Title level={2}>Not read here</Title>
+      <Words>
+        These came from a file with a rule of repetition that is not read here. They are kept as
+        they came, and stand in the week on their first day alone.
+      </Words>
+      {lines.map(({ kind, what, name }) => (
+        <View
+          key={kind + what.id}
+          className="flex-row flex-wrap items-center gap-x-3 border-t border-line"
+        >
+          <Words className="flex-1 py-3">
+            <Words className="font-semibold">{name}</Words>
+            {what.on ? `, from ${date(what.on)}` : ''}: {what.repeats}
+          </Words>
+          <Press
+            kind="quiet"
+            aria-label={`${name} no longer repeats`}
+            onPress={() => dispatch(commit(ends(kind, what, `${name} no longer repeats`)))}
+          >
+            Take it out
+          </Press>
+        </View>
+      ))}
     </Sheet>
   );
 }

@@ -108,3 +108,19 @@ test('who is in a class comes at its hour; what all need at once is fetched, and
     /Too few for everybody at once: 2 blanket, there are 1/,
   );
 });
+
+test('what repeats by a rule that is not read here is kept, shown, said, and can be taken out', async () => {
+  const odd = { on: shiftDays(today(), -30), repeats: 'FREQ=DAILY;INTERVAL=-1' };
+  const { state } = await show(<CalendarScreen />, [
+    ...usualFacts(),
+    put('visits', { id: 'v', person: 'p1', ...odd }),
+    put('classes', { id: 'c', name: 'Hips', people: ['p1'], ...odd, on: today() }),
+  ]);
+  expect(screen.getByRole('status')).toHaveTextContent(/: 0 visits, 1 class\.$/);
+  expect(screen.getByText('repeats in a way that is not read here')).toBeInTheDocument();
+  const kept = screen.getByRole('region', { name: 'Not read here' });
+  expect(kept).toHaveTextContent(/Wren Sample, from .*: FREQ=DAILY;INTERVAL=-1/);
+  await press('Wren Sample no longer repeats');
+  await press('Hips no longer repeats');
+  expect([state().visits, state().classes]).toEqual([{}, {}]);
+});

@@ -1,5 +1,6 @@
 import { useState, type ReactNode } from 'react';
 import type { Visit } from '@/core/formats/book';
+import { isReadRule } from '@/core/formats/repeats';
 import { isDay, type LocalDay } from '@/core/formats/time';
 import { Field } from '@/ui/Field';
 import { Chips } from '@/ui/Press';
@@ -15,8 +16,15 @@ const choices = [
 ] as const;
 type Repeat = (typeof choices)[number]['id'];
 
-export const repeatWords = ({ repeats }: Pick<Meeting, 'repeats'>): string =>
-  Object.entries(rules).find(([, rule]) => rule === repeats)?.[0] ?? (repeats ? 'repeats' : '');
+export const UNREAD_RULE = 'repeats in a way that is not read here';
+export const repeatWords = ({ repeats }: Pick<Meeting, 'repeats'>): string => {
+  if (!repeats) return '';
+  if (!isReadRule(repeats)) return UNREAD_RULE;
+  return Object.entries(rules).find(([, rule]) => rule === repeats)?.[0] ?? 'repeats';
+};
+/** Whether something repeats by a rule whose days are not reckoned. */
+export const isUnread = ({ repeats }: Pick<Meeting, 'repeats'>): boolean =>
+  repeats !== undefined && !isReadRule(repeats);
 
 export interface When {
   /** The entries: day, hour, and how it repeats. */
