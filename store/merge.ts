@@ -1,5 +1,5 @@
 import type { Book } from '@/core/formats/book';
-import { factsOfBook } from '@/core/formats/bookText';
+import { factsOfBook, type AsideText } from '@/core/formats/bookText';
 import { usualSettings, type Fact, type Facts } from '@/core/formats/facts';
 import { sameValue } from '@/core/formats/sameValue';
 import { fieldName, type Change } from './facts';
@@ -17,7 +17,7 @@ export interface Merge {
   /** Nothing is overwritten unasked. */
   readonly conflicts: readonly Conflict[];
   /** Records that were set aside where the book was written. */
-  readonly setAside: readonly { readonly key: string; readonly text: string }[];
+  readonly setAside: readonly AsideText[];
 }
 
 /** Compares a book with what is stored, by id. */

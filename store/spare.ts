@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { told, unpacked, type Kept } from '@/workers/stored/secondCopy';
 
 const markSchema = z.object({
   people: z.number().int().min(0),
@@ -13,9 +14,11 @@ export type Mark = z.infer<typeof markSchema>;
 /** What is kept beside the book, in other storages of the browser. */
 export interface Spare {
   readonly mark: () => Mark | null;
-  readonly setMark: (mark: Mark | null) => void;
-  /** Brings the second copy up to date; false where it cannot be kept. */
-  readonly copy: () => Promise<boolean>;
+  readonly setMark: (mark: Mark) => void;
+  /** Brings the second copy up to date, over one that holds more of another book only on purpose; false where it cannot be kept. */
+  readonly copy: (onPurpose: boolean) => Promise<boolean>;
+  /** What the second copy holds, or null where there is none. */
+  readonly kept: () => Promise<Kept | null>;
   /** The second copy as the text of a book, or null. */
   readonly read: () => Promise<string | null>;
 }
@@ -25,6 +28,7 @@ export const noSpare: Spare = {
   mark: () => null,
   setMark: () => undefined,
   copy: async () => false,
+  kept: async () => null,
   read: async () => null,
 };
 
@@ -32,8 +36,19 @@ const MARK = 'ojas-mark';
 export const COPY_CACHE = 'ojas-second-copy';
 export const COPY_ADDRESS = '/second-copy.json.gz';
 
+/** What somebody reads from the kept copy; null where there is none, or it cannot be read. */
+async function fromCopy<R>(read: (copy: Response) => Promise<R>): Promise<R | null> {
+  try {
+    if (typeof caches === 'undefined') return null;
+    const copy = await (await caches.open(COPY_CACHE)).match(COPY_ADDRESS);
+    return copy ? await read(copy) : null;
+  } catch {
+    return null;
+  }
+}
+
 /** The mark in the page's local storage, the second copy in its cache; `write` packs and keeps that copy. */
-export function browserSpare(write: () => Promise<void>): Spare {
+export function browserSpare(write: (onPurpose: boolean) => Promise<void>): Spare {
   return {
     mark: () => {
       try {
@@ -45,28 +60,17 @@ export function browserSpare(write: () => Promise<void>): Spare {
     },
     setMark: (mark) => {
       try {
-        if (mark === null) localStorage.removeItem(MARK);
-        else localStorage.setItem(MARK, JSON.stringify(mark));
+        localStorage.setItem(MARK, JSON.stringify(mark));
       } catch {
         // Where nothing can be marked, a book that is thrown away cannot be told from an empty one.
       }
     },
-    copy: () =>
-      write().then(
+    copy: (onPurpose) =>
+      write(onPurpose).then(
         () => true,
         () => false,
       ),
-    read: async () => {
-      try {
-        const kept =
-          typeof caches === 'undefined'
-            ? undefined
-            : await (await caches.open(COPY_CACHE)).match(COPY_ADDRESS);
-        if (!kept?.body) return null;
-        return await new Response(kept.body.pipeThrough(new DecompressionStream('gzip'))).text();
-      } catch {
-        return null;
-      }
-    },
+    kept: () => fromCopy(told),
+    read: () => fromCopy(unpacked),
   };
 }

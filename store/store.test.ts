@@ -1,6 +1,8 @@
 import fc from 'fast-check';
 import { bookOf } from '@/core/formats/bookText';
 import { bookSchema } from '@/core/formats/book';
+import { noFacts } from '@/core/formats/facts';
+import { keptOf, mayReplace } from '@/workers/stored/secondCopy';
 import { samplePerson, sampleReading, sampleSession } from '@/core/tests/samples';
 import { edit, editFields, put, type Change } from './facts';
 import { inOrder } from './locks';
@@ -16,14 +18,17 @@ import {
 import { entryChanged, picturesChanged, rangeOpened, type PictureToKeep } from './measuring';
 import { differences, mergeBook, mergeChange } from './merge';
 import { selectDay, selectPlan } from './selectors';
-import type { Mark, Spare } from './spare';
+import { noSpare, type Mark, type Spare } from './spare';
 import {
+  beginAnew,
+  bringBack,
   commit,
   createStore,
   factsOf,
   forgetSetAside,
   keepAside,
   openStorage,
+  secondCopy,
   undo,
   type RootState,
   type StoreOptions,
@@ -224,7 +229,7 @@ describe('opening', () => {
     expect(
       again
         .state()
-        .storage.setAside.map(({ key, words }) => `${key} ${words}`)
+        .storage.setAside.map(({ of, words }) => `${of.key} ${words}`)
         .sort(),
     ).toEqual([
       'people/p2 the record: it is broken off.',
@@ -261,7 +266,7 @@ describe('opening', () => {
       );
       const { state } = await opened(memory);
       expect(memory.entries.get('ojas/1/readings/r0')).toMatch('[130,130]');
-      expect(state().storage.setAside.map(({ text }) => text)).toEqual([old]);
+      expect(state().storage.setAside.map(({ of }) => of.text)).toEqual([old]);
       expect(state().readings.back?.id).toBe('back');
     }
   });
@@ -270,7 +275,7 @@ describe('opening', () => {
     const memory = new Memory();
     memory.entries.set('ojas/1/ahead', '{"put":{"a');
     const { state } = await opened(memory);
-    expect(state().storage.setAside.map(({ key, words }) => `${key}: ${words}`)).toEqual([
+    expect(state().storage.setAside.map(({ of, words }) => `${of.key}: ${words}`)).toEqual([
       'ahead: A change was cut off while it was being written, and never began.',
     ]);
     expect(memory.entries.has('ojas/1/ahead')).toBe(false);
@@ -278,12 +283,7 @@ describe('opening', () => {
 
   test('a book that the browser threw away is told from one that is empty', async () => {
     let mark: Mark | null = null;
-    const spare: Spare = {
-      mark: () => mark,
-      setMark: (next) => void (mark = next),
-      copy: async () => true,
-      read: async () => null,
-    };
+    const spare: Spare = { ...noSpare, mark: () => mark, setMark: (next) => void (mark = next) };
     const { store } = await opened(new Memory(), { spare });
     expect(await store.dispatch(commit(two))).toEqual({ ok: true });
     expect(mark).toMatchObject({ people: 1, readings: 1 });
@@ -295,6 +295,82 @@ describe('opening', () => {
     expect(await lost.store.dispatch(commit(two))).toMatchObject({ ok: false });
     await store.dispatch(commit(gone('p1')));
     expect((await opened(new Memory(), { spare })).state().storage.status).toBe('open');
+  });
+
+  test('until the second copy that is brought back can be read again from storage, the book counts as lost', async () => {
+    let mark: Mark | null = { people: 1, readings: 1, sessions: 0, at: '2026-01-01' };
+    const spare: Spare = { ...noSpare, mark: () => mark, setMark: (next) => void (mark = next) };
+    const memory = new Memory();
+    const { store, state } = await opened(memory, { spare });
+    memory.writesLeft = 0;
+    expect(await store.dispatch(bringBack(two.put, []))).toMatchObject({
+      ok: false,
+      words: expect.stringContaining('storage is full'),
+    });
+    expect([state().storage.status, mark.people]).toEqual(['lost', 1]);
+    expect((await opened(memory.again(), { spare })).state().storage.status).toBe('lost');
+    memory.writesLeft = Infinity;
+    expect(await store.dispatch(bringBack(two.put, []))).toEqual({ ok: true });
+    expect([state().storage.status, Object.keys(state().readings)]).toEqual(['open', ['r1']]);
+    expect((await opened(memory.again(), { spare })).state().people.p1?.name).toBe('Wren Sample');
+  });
+
+  test('an empty app with a second copy and no mark offers it; begun anew on purpose, it opens', async () => {
+    let mark: Mark | null = null;
+    const kept = {
+      lineage: 'x',
+      at: '2026-01-01',
+      people: 2,
+      readings: 9,
+      sessions: 4,
+      records: 20,
+    };
+    const spare: Spare = {
+      ...noSpare,
+      mark: () => mark,
+      setMark: (next) => void (mark = next),
+      kept: async () => kept,
+    };
+    const { store, state, memory } = await opened(new Memory(), { spare });
+    expect(state().storage).toMatchObject({ status: 'lost', lost: { people: 2 } });
+    await store.dispatch(beginAnew());
+    expect(state().storage.status).toBe('open');
+    expect((await opened(memory, { spare })).state().storage.status).toBe('open');
+    expect(await store.dispatch(secondCopy())).toEqual({ ...kept, isOfThisBook: false });
+  });
+
+  test('a copy gives way to a newer one of its own book, and to one of another only where that holds as much', () => {
+    const copy = (lineage: string, records: number) => ({
+      ...keptOf(bookOf(noFacts), lineage, '2026-01-01'),
+      records,
+    });
+    expect(mayReplace(null, copy('a', 0))).toBe(true);
+    expect(mayReplace(copy('a', 90), copy('a', 40))).toBe(true);
+    expect(mayReplace(copy('a', 90), copy('b', 40))).toBe(false);
+    expect(mayReplace(copy('', 90), copy('b', 90))).toBe(true);
+  });
+
+  test('a record under another id than its own is set aside and stays there; no export holds an id twice', async () => {
+    const memory = new Memory();
+    await (await opened(memory)).store.dispatch(commit(two));
+    const twin = memory.entries.get('ojas/1/people/p1') as string;
+    memory.entries.set('ojas/1/people/p-zzz', twin);
+    memory.entries.set('ojas/1/aside/7/people/p-yyy', twin);
+    for (let start = 0; start < 4; start++) {
+      const { state } = await opened(memory);
+      expect(Object.keys(state().people)).toEqual(['p1']);
+      const aside = state().storage.setAside;
+      expect(aside.map(({ of, words }) => `${of.key}: ${words}`).sort()).toEqual([
+        'people/p-yyy: id: another than that of its place, p-yyy.',
+        'people/p-zzz: id: another than that of its place, p-zzz.',
+      ]);
+      const out = bookOf({
+        ...factsOf(state()),
+        people: { p1: samplePerson(), x: samplePerson() },
+      });
+      expect(out.people.map(({ id }) => id)).toEqual(['p1']);
+      expect(bookSchema.safeParse(out).success).toBe(true);
+    }
   });
 
   test('the records of many years come after the first screen, all of them', async () => {
@@ -311,7 +387,7 @@ describe('opening', () => {
     for (let i = 0; i < 100 && state().storage.left > 0; i++)
       await new Promise((resolve) => setTimeout(resolve, 20));
     expect(Object.keys(state().readings)).toHaveLength(many - 1);
-    expect(state().storage.setAside.map(({ key }) => key)).toEqual(['readings/r7']);
+    expect(state().storage.setAside.map(({ of }) => of.key)).toEqual(['readings/r7']);
   });
 });
 
@@ -718,14 +794,22 @@ describe('a book', () => {
         tint: 'warm',
       },
       boathouse: { oars: 8 },
-      setAside: [{ key: 'people/p9', text: '{"id":' }],
+      setAside: [
+        { key: 'people/p9', text: '{"id":' },
+        { key: 'people/p9', text: '{"id":"p9"', foundBy: 'another version' },
+      ],
     });
     const merge = mergeBook(book, factsOf(state()));
     await store.dispatch(commit(mergeChange(merge, false)));
     await store.dispatch(keepAside(merge.setAside));
     await store.dispatch(keepAside(merge.setAside));
     const again = (await opened(memory)).state();
-    expect(bookOf(factsOf(again), again.storage.setAside)).toEqual(book);
+    expect(
+      bookOf(
+        factsOf(again),
+        again.storage.setAside.map(({ of }) => of),
+      ),
+    ).toEqual(book);
   });
 });
 

@@ -11,8 +11,17 @@ import {
   type UnknownAction,
 } from '@reduxjs/toolkit';
 import { z } from 'zod';
-import { factKinds, noFacts, type FactKind, type FactOf, type Facts } from '@/core/formats/facts';
+import { type AsideText } from '@/core/formats/bookText';
+import {
+  factKinds,
+  noFacts,
+  type Fact,
+  type FactKind,
+  type FactOf,
+  type Facts,
+} from '@/core/formats/facts';
 import { readByPerson, type Part } from '@/workers/stored/readByPerson';
+import type { Kept } from '@/workers/stored/secondCopy';
 import type { ActHead, Diff } from './acts';
 import type { Change } from './facts';
 import { overTabs, type Lock } from './locks';
@@ -364,32 +373,31 @@ const newerWords = (count: number) =>
   `${count} records here were written by a newer version of Ojas: they are kept, and not shown by this one. Load the app anew, or open that version.`;
 
 /** Opens the storage and the session that was under way. */
-export const openStorage = (): Thunk<Promise<void>> => async (dispatch, getState, extra) => {
-  const { vault, spare } = extra;
-  dispatch(storageOpening());
-  try {
-    const opened = await vault.open();
-    const { facts, setAside, heads, newer } = opened;
-    const mark = spare.mark();
-    // A book that was here and is gone with all its traces was not emptied by anybody.
-    if (
-      mark !== null &&
-      mark.people > 0 &&
-      heads.length === 0 &&
-      setAside.length === 0 &&
-      Object.keys(facts.people).length === 0
-    )
-      return void dispatch(storageLost(mark));
-    await dispatch(restoreDrafts(opened.drafts));
-    dispatch(showOpened(opened));
-    if (newer > 0) dispatch(storageFailed(newerWords(newer)));
-    void extra.arrived
-      .then(() => spare.setMark(markOf(getState(), spare.mark())))
-      .catch(() => undefined);
-  } catch (error) {
-    dispatch(storageUnreachable(error instanceof StorageFault ? error.words : String(error)));
-  }
-};
+export const openStorage = (): Thunk<Promise<void>> => opening(false);
+
+const isEmpty = ({ facts, heads, setAside }: Opened) =>
+  heads.length === 0 && setAside.length === 0 && Object.keys(facts.people).length === 0;
+
+const opening =
+  (anew: boolean): Thunk<Promise<void>> =>
+  async (dispatch, getState, extra) => {
+    const { vault, spare } = extra;
+    dispatch(storageOpening());
+    try {
+      const opened = await vault.open();
+      // A book that was here and is gone with all its traces was not emptied by anybody.
+      const mark = isEmpty(opened) && !anew ? (spare.mark() ?? (await spare.kept())) : null;
+      if (mark !== null && mark.people > 0) return void dispatch(storageLost(mark));
+      await dispatch(restoreDrafts(opened.drafts));
+      dispatch(showOpened(opened));
+      if (opened.newer > 0) dispatch(storageFailed(newerWords(opened.newer)));
+      void extra.arrived
+        .then(() => spare.setMark(markOf(getState(), spare.mark())))
+        .catch(() => undefined);
+    } catch (error) {
+      dispatch(storageUnreachable(error instanceof StorageFault ? error.words : String(error)));
+    }
+  };
 
 /** Shows what was read, and reads on where that was not all. */
 const showOpened =
@@ -531,7 +539,7 @@ const written =
     tellOtherTabs();
     if (getState().storage.left === 0) spare.setMark(markOf(getState(), spare.mark()));
     // After each session, and whatever else is as much: an import, a removal.
-    if (done.diffs.some(({ kind }) => kind === 'sessions')) void spare.copy();
+    if (done.diffs.some(({ kind }) => kind === 'sessions')) void spare.copy(false);
     return { ok: true };
   };
 
@@ -573,10 +581,11 @@ export const forgetSetAside =
 
 /** Keeps what another device set aside, so that it goes on from here too. */
 export const keepAside =
-  (texts: readonly { key: string; text: string }[]): Thunk<Promise<void>> =>
+  (texts: readonly AsideText[]): Thunk<Promise<void>> =>
   async (dispatch, getState, { vault }) => {
-    const known = new Set(getState().storage.setAside.map(({ key, text }) => `${key} ${text}`));
-    const fresh = texts.filter(({ key, text }) => !known.has(`${key} ${text}`));
+    const written = ({ key, text, ...more }: AsideText) => JSON.stringify([key, text, more]);
+    const known = new Set(getState().storage.setAside.map(({ of }) => written(of)));
+    const fresh = texts.filter((one) => !known.has(written(one)));
     if (fresh.length > 0) dispatch(setAsideAdded(await vault.keepAside(fresh)));
   };
 
@@ -586,12 +595,43 @@ export const readSecondCopy =
   (_dispatch, _getState, { spare }) =>
     spare.read();
 
-/** After the browser threw the book away: begins with an empty one, on purpose. */
+/** What the second copy holds, and whether it is one of the book that is open; null where there is none. */
+export const secondCopy =
+  (): Thunk<Promise<(Kept & { readonly isOfThisBook: boolean }) | null>> =>
+  async (_dispatch, _getState, { spare, vault }) => {
+    const kept = await spare.kept();
+    return kept && { ...kept, isOfThisBook: kept.lineage === vault.lineage };
+  };
+
+/** Puts a copy of this book where the second copy lies, whatever that holds; false where it cannot be kept. */
+export const replaceSecondCopy =
+  (): Thunk<Promise<boolean>> =>
+  (_dispatch, _getState, { spare }) =>
+    spare.copy(true);
+
+/** After the browser threw the book away: stores what is left of it, then opens what was stored. Until it is there, the book counts as lost. */
+export const bringBack =
+  (facts: readonly Fact[], setAside: readonly AsideText[]): Thunk<Promise<Outcome>> =>
+  async (dispatch, getState, { vault }) => {
+    const done = await vault.apply({
+      words: 'The second copy brought back',
+      put: facts,
+      remove: [],
+    });
+    if (!done.ok) return done;
+    await dispatch(openStorage());
+    if (getState().storage.status !== 'open')
+      return { ok: false, words: 'What was brought back cannot be read again from the storage.' };
+    await dispatch(keepAside(setAside));
+    return { ok: true };
+  };
+
+/** After the browser threw the book away: begins with an empty one, on purpose. The second copy stays. */
 export const beginAnew =
   (): Thunk<Promise<void>> =>
-  (dispatch, _, { spare }) => {
-    spare.setMark(null);
-    return dispatch(openStorage());
+  async (dispatch, getState, { spare }) => {
+    await dispatch(opening(true));
+    if (getState().storage.status === 'open') spare.setMark(markOf(getState(), null));
   };
 
 /** A record as it is now, not as a screen last drew it. */

@@ -2,13 +2,12 @@ import {
   noFacts,
   ofAPerson,
   personOf,
-  readFact,
   type Fact,
   type FactKind,
   type FactRef,
   type Facts,
 } from '@/core/formats/facts';
-import type { SetAside } from '@/core/formats/bookText';
+import type { AsideText, SetAside } from '@/core/formats/bookText';
 import { sameValue } from '@/core/formats/sameValue';
 import {
   actsSchema,
@@ -28,19 +27,19 @@ import {
   actKey,
   ACTS,
   AHEAD,
-  asideKey,
   DRAFT,
   isAside,
   isManyYears,
-  keyOfAside,
   keyOf,
+  LINEAGE,
   longKey,
   refOf,
   shortKey,
   strangerIn,
 } from '@/workers/stored/keys';
 import { getInBatches } from '@/workers/stored/getInBatches';
-import { isStray, readStored, wordsOn, type Unread } from '@/workers/stored/readStored';
+import { placeAside, readAside } from '@/workers/stored/aside';
+import { isStray, readAt, readStored, wordsOn, type Unread } from '@/workers/stored/readStored';
 import { inOrder, type Lock } from './locks';
 import { bringForward } from './migrate';
 
@@ -122,6 +121,8 @@ function storageFault(error: unknown): StorageFault {
   );
 }
 
+const freshLineage = () => `${Date.now().toString(36)}-${Math.random().toString(36).slice(2, 10)}`;
+
 /** More records than this are read away from the first screen. */
 const MANY = 4000;
 const PAUSES_MS = [0, 150, 600];
@@ -130,6 +131,8 @@ const pause = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms));
 /** Stores facts, one key a record; keeps what was done, so that it can be taken back and other tabs can follow. */
 export class Vault {
   private acts: Acts = noActs;
+  /** The book's own name; null until its first record is written. */
+  lineage: string | null = null;
   private watcher: Watcher = { facts: () => noFacts, news: async () => undefined };
 
   constructor(
@@ -176,8 +179,12 @@ export class Vault {
     const { facts, unread } = readStored(texts, null);
     if (unread.length > 0) await this.moveAside(unread, aside);
     await this.admit(texts, facts, aside);
-    const acts = await this.storage.getItem(ACTS);
+    const { [ACTS]: acts = null, [LINEAGE]: lineage = null } = await this.storage.getMany([
+      ACTS,
+      LINEAGE,
+    ]);
     this.acts = this.readActs(acts);
+    this.lineage = lineage;
     return {
       facts,
       setAside: [...aside.values()],
@@ -197,20 +204,18 @@ export class Vault {
 
   /** Moves texts to keys of their own; where that cannot be done now they stay, and are shown all the same. */
   private async moveAside(bad: readonly Unread[], aside: Map<string, SetAside>): Promise<void> {
-    const number = Date.parse(this.now());
-    const moved = bad.map(({ key, text, words }): SetAside => ({
-      at: asideKey(shortKey(key), number),
-      key: shortKey(key),
-      text,
-      words,
-    }));
+    const nowMs = Date.parse(this.now());
+    const moved = bad.map(({ key, text, words }) => {
+      const of = { key: shortKey(key), text };
+      return { ...placeAside(of, nowMs), of, words };
+    });
     try {
-      await this.storage.setMany(Object.fromEntries(moved.map(({ at, text }) => [at, text])));
+      await this.storage.setMany(Object.fromEntries(moved.map(({ at, value }) => [at, value])));
       await this.storage.removeMany(bad.map(({ key }) => key));
-      for (const one of moved) aside.set(one.at, one);
+      for (const { at, of, words } of moved) aside.set(at, { at, of, words });
     } catch {
       bad.forEach(({ key, text, words }) =>
-        aside.set(key, { at: key, key: shortKey(key), text, words }),
+        aside.set(key, { at: key, of: { key: shortKey(key), text }, words }),
       );
     }
   }
@@ -223,23 +228,26 @@ export class Vault {
   ): Promise<void> {
     const before = Object.entries(texts)
       .filter((entry): entry is [string, string] => isAside(entry[0]) && entry[1] !== null)
-      .map(([at, text]) => ({ at, text, key: keyOfAside(at) }))
+      .map(([at, value]) => ({ at, of: readAside(at, value) }))
       // People first: what is theirs may come in after them.
-      .sort((a, b) => Number(b.key.startsWith('people/')) - Number(a.key.startsWith('people/')));
+      .sort(
+        (a, b) => Number(b.of.key.startsWith('people/')) - Number(a.of.key.startsWith('people/')),
+      );
     // Asked of the storage: of many years not all is read yet.
-    const there = await this.storage.getMany(before.map(({ key }) => longKey(key)));
+    const there = await this.storage.getMany(before.map(({ of }) => longKey(of.key)));
     const back: Record<string, string> = {};
     const gone: string[] = [];
-    for (const { at, text, key } of before) {
+    for (const { at, of } of before) {
+      const { key, text } = of;
       const ref = refOf(longKey(key));
-      const read = ref && readFact(ref.kind, text);
+      const read = ref && readAt(ref, text);
       const free =
         ref !== null && facts[ref.kind][ref.id] === undefined && there[longKey(key)] === null;
       if (ref && read?.ok && free && !isStray(ref.kind, read.record, facts.people)) {
         (facts[ref.kind] as Record<string, unknown>)[ref.id] = read.record;
         back[longKey(key)] = text;
         gone.push(at);
-      } else aside.set(at, { at, key, text, words: wordsOn(key, read, free) });
+      } else aside.set(at, { at, of, words: wordsOn(key, read, free) });
     }
     if (gone.length === 0) return;
     await this.storage.setMany(back);
@@ -353,30 +361,26 @@ export class Vault {
   }
 
   /** Forgets a record that was set aside: that text, and never a good record that took its place. */
-  forgetSetAside({ at, text }: SetAside): Promise<void> {
+  forgetSetAside({ at, of }: SetAside): Promise<void> {
     return this.lock(async () => {
-      if ((await this.storage.getItem(at)) === text) await this.storage.removeItem(at);
+      const value = await this.storage.getItem(at);
+      if (value !== null && (value === of.text || sameValue(readAside(at, value), of)))
+        await this.storage.removeItem(at);
     });
   }
 
   /** Takes in records that another device set aside, to lie aside here too. */
-  async keepAside(texts: readonly { key: string; text: string }[]): Promise<SetAside[]> {
-    const aside = new Map<string, SetAside>();
-    await this.lock(async () => {
-      const number = Date.parse(this.now());
-      const entries = texts.map(({ key, text }): SetAside => {
-        const ref = refOf(longKey(key));
-        return {
-          at: asideKey(key, number),
-          key,
-          text,
-          words: wordsOn(key, ref && readFact(ref.kind, text), true),
-        };
-      });
-      await this.storage.setMany(Object.fromEntries(entries.map(({ at, text }) => [at, text])));
-      for (const one of entries) aside.set(one.at, one);
+  async keepAside(texts: readonly AsideText[]): Promise<SetAside[]> {
+    const nowMs = Date.parse(this.now());
+    const entries = texts.map((of) => {
+      const ref = refOf(longKey(of.key));
+      const words = wordsOn(of.key, ref && readAt(ref, of.text), true);
+      return { ...placeAside(of, nowMs), of, words };
     });
-    return [...aside.values()];
+    await this.lock(() =>
+      this.storage.setMany(Object.fromEntries(entries.map(({ at, value }) => [at, value]))),
+    );
+    return entries.map(({ at, of, words }) => ({ at, of, words }));
   }
 
   /** Drafts of every tab, by their names, under the keys that opening found. */
@@ -443,12 +447,14 @@ export class Vault {
 
   /** Finishes what another tab left half written, and tells what others did since the last look. */
   private async follow(): Promise<void> {
-    const { [AHEAD]: ahead = null, [ACTS]: text = null } = await this.storage.getMany([
-      AHEAD,
-      ACTS,
-    ]);
-    if (ahead !== null) await this.finishAhead(new Map());
-    const acts = this.readActs(ahead === null ? text : await this.storage.getItem(ACTS));
+    const look = () => this.storage.getMany([AHEAD, ACTS, LINEAGE]);
+    let there = await look();
+    if (there[AHEAD] != null) {
+      await this.finishAhead(new Map());
+      there = await look();
+    }
+    this.lineage = there[LINEAGE] ?? null;
+    const acts = this.readActs(there[ACTS] ?? null);
     if (acts.seq === this.acts.seq && acts.heads.length === this.acts.heads.length) return;
     const since = acts.heads.filter(({ seq }) => seq > this.acts.seq);
     const whole = since.length === acts.seq - this.acts.seq;
@@ -468,7 +474,7 @@ export class Vault {
     const facts = this.watcher.facts();
     return [...refs].map(([key, { kind, id }]): Diff => {
       const text = texts[key] ?? null;
-      const read = text === null ? null : readFact(kind, text);
+      const read = text === null ? null : readAt({ kind, id }, text);
       return { kind, id, was: facts[kind][id] ?? null, is: read?.ok ? read.record : null };
     });
   }
@@ -496,10 +502,10 @@ export class Vault {
 
   /** Some records as they are stored now; null for one that is not there. */
   private async readNow(refs: readonly FactRef[]): Promise<Before> {
-    const kinds = new Map(refs.map((ref) => [keyOf(ref), ref.kind] as const));
+    const of = new Map(refs.map((ref) => [keyOf(ref), ref] as const));
     const records = new Map<string, Fact['record'] | null>();
-    for (const [key, text] of Object.entries(await getInBatches(this.storage, [...kinds.keys()]))) {
-      const read = text === null ? null : readFact(kinds.get(key) as FactKind, text);
+    for (const [key, text] of Object.entries(await getInBatches(this.storage, [...of.keys()]))) {
+      const read = text === null ? null : readAt(of.get(key) as FactRef, text);
       records.set(key, read?.ok ? read.record : null);
     }
     return records;
@@ -543,7 +549,9 @@ export class Vault {
       this.now(),
     );
     const acts: Acts = { seq: act.seq, heads: kept };
+    const lineage = this.lineage ?? freshLineage();
     put[ACTS] = JSON.stringify(acts);
+    put[LINEAGE] = lineage;
     put[actKey(act.seq)] = JSON.stringify(diffs.map(touchedBy));
     remove.push(
       ...gone.map(({ seq }) => actKey(seq)),
@@ -551,6 +559,7 @@ export class Vault {
     );
     await this.wholly({ put, remove });
     this.acts = acts;
+    this.lineage = lineage;
     return { ok: true, diffs, heads: kept, act: act.kind === 'act' ? act : null };
   }
 
@@ -661,14 +670,12 @@ function writable(
   before: Before,
   after: After,
 ): { text: string; record: Fact['record'] } | Refused {
-  const read = readFact(kind, (JSON.stringify(record) as string | undefined) ?? '');
+  const read = readAt({ kind, id }, (JSON.stringify(record) as string | undefined) ?? '');
   if (!read.ok)
     return {
       ok: false,
       words: `Not saved: ${read.faults.map(({ path, words }) => `${fieldName(path)}: ${words}`).join(' ')} Nothing stored was changed.`,
     };
-  if ((read.record as { id: string }).id !== id)
-    return { ok: false, words: 'Not saved: the record carries another id than its own.' };
   const owner = ownerOf({ kind, record: read.record });
   const key = owner && keyOf(owner);
   if (key !== null && (after.has(key) ? after.get(key) === null : before.get(key) == null))

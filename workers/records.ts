@@ -35,6 +35,10 @@ export function readRecords(
   return { done, want: (person) => post({ do: 'want', person }) };
 }
 
-/** Writes a packed copy of all that is stored into another storage of the browser. */
-export const copyBook = (database: string, cache: string, address: string): Promise<void> =>
-  ask({ do: 'copy', database, cache, address }).done;
+/** Writes a packed copy of all that is stored into another storage of the browser; over one that holds more of another book only on purpose. */
+export const copyBook = (
+  database: string,
+  cache: string,
+  address: string,
+  onPurpose: boolean,
+): Promise<void> => ask({ do: 'copy', database, cache, address, onPurpose }).done;

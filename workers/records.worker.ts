@@ -1,8 +1,9 @@
 import { createAsyncStorage } from '@react-native-async-storage/async-storage';
 import { bookParts } from '@/core/formats/bookText';
 import { getInBatches } from './stored/getInBatches';
-import { isAside, refOf } from './stored/keys';
+import { isAside, LINEAGE, refOf } from './stored/keys';
 import { readByPerson } from './stored/readByPerson';
+import { headersOf, keptOf, mayReplace, told } from './stored/secondCopy';
 import { storedBook } from './stored/storedBook';
 
 /** Work on many records, away from the main thread: reading those that a first screen does without, and writing the second copy. */
@@ -19,6 +20,8 @@ export type RecordsTask =
       readonly database: string;
       readonly cache: string;
       readonly address: string;
+      /** In the place of whatever lies there. */
+      readonly onPurpose: boolean;
     };
 
 /** A part goes over as JSON text: reading that takes the main thread a fifth of what a cloned object takes. */
@@ -48,16 +51,20 @@ async function copy({
   database,
   cache,
   address,
+  onPurpose,
 }: Extract<RecordsTask, { do: 'copy' }>): Promise<void> {
   const storage = createAsyncStorage(database);
   const keys = (await storage.getAllKeys()).filter((key) => refOf(key) !== null || isAside(key));
-  const texts = await getInBatches(storage, keys);
-  const packed = await new Response(
-    new Blob(bookParts(storedBook(texts))).stream().pipeThrough(new CompressionStream('gzip')),
-  ).blob();
-  await (
-    await caches.open(cache)
-  ).put(address, new Response(packed, { headers: { 'content-type': 'application/gzip' } }));
+  const book = storedBook(await getInBatches(storage, keys));
+  const kept = keptOf(book, (await storage.getItem(LINEAGE)) ?? '', new Date().toISOString());
+  const copies = await caches.open(cache);
+  const before = await copies.match(address);
+  if (onPurpose || !before || mayReplace(await told(before), kept)) {
+    const packed = await new Response(
+      new Blob(bookParts(book)).stream().pipeThrough(new CompressionStream('gzip')),
+    ).blob();
+    await copies.put(address, new Response(packed, { headers: headersOf(kept) }));
+  }
   say({ done: true });
 }
 

@@ -228,7 +228,7 @@ export const bookSchema = open({
   settings: settingsSchema.default({ units: 'cm', theme: 'system' }),
   /** Records that could not be read where the book was written, as they were found: nothing is lost on the way. */
   setAside: z
-    .array(z.object({ key: z.string().max(400), text: z.string() }))
+    .array(open({ key: z.string().max(500), text: z.string() }))
     .max(100_000)
     .optional(),
 });

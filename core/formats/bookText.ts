@@ -9,37 +9,43 @@ import {
   type SettingsRecord,
 } from './facts';
 
+/** A text that could not be read as a record, as a book carries it: fields that came beside it go along. */
+export interface AsideText {
+  /** What it was: `people/p1`. */
+  readonly key: string;
+  readonly text: string;
+}
+
 /** A record that could not be read: kept as it is, shown, never fatal. */
 export interface SetAside {
   /** Where it is kept now. */
   readonly at: string;
-  /** What it was: `people/p1`. */
-  readonly key: string;
-  readonly text: string;
+  readonly of: AsideText;
   readonly words: string;
 }
 
+/** Records under their own ids: no id stands twice in a book, whatever they are kept by. */
+const eachOnce = <T extends { readonly id: string }>(records: Readonly<Record<string, T>>): T[] =>
+  Object.entries(records).flatMap(([id, record]) => (record.id === id ? [record] : []));
+
 /** All facts as a book, oldest first where they have a date; with what was set aside, so that nothing is lost on the way. */
-export function bookOf(
-  facts: Facts,
-  setAside: readonly Pick<SetAside, 'key' | 'text'>[] = [],
-): Book {
+export function bookOf(facts: Facts, setAside: readonly AsideText[] = []): Book {
   const { id: _id, ...settings } = facts.settings[SETTINGS_ID] ?? usualSettings;
   return {
     format: 'ojas-book/1',
-    people: Object.values(facts.people),
-    readings: inTime(Object.values(facts.readings)),
-    shelf: Object.values(facts.shelf) as Book['shelf'],
-    sessions: inTime(Object.values(facts.sessions)),
-    classes: Object.values(facts.classes),
-    visits: Object.values(facts.visits),
+    people: eachOnce(facts.people),
+    readings: inTime(eachOnce(facts.readings)),
+    shelf: eachOnce(facts.shelf) as Book['shelf'],
+    sessions: inTime(eachOnce(facts.sessions)),
+    classes: eachOnce(facts.classes),
+    visits: eachOnce(facts.visits),
     settings,
     ...Object.fromEntries(
       Object.values(facts.extras)
         .filter(({ id }) => !bookFields.has(id))
         .map(({ id, value }) => [id, value]),
     ),
-    ...(setAside.length > 0 ? { setAside: setAside.map(({ key, text }) => ({ key, text })) } : {}),
+    ...(setAside.length > 0 ? { setAside: [...setAside] } : {}),
   };
 }
 

@@ -113,6 +113,16 @@ test('when the browser has thrown the book away it is said, and the second copy 
   await page.goto('/');
   await expect(page.getByRole('heading', { name: 'The browser has lost the book' })).toBeVisible();
   await expect(page.getByText(/12 students, \d+ readings, \d+ sessions/)).toBeVisible();
+  // On a full storage nothing comes back, and nothing is given up for it.
+  await page.evaluate(() => {
+    IDBObjectStore.prototype.put = () => {
+      throw new DOMException('', 'QuotaExceededError');
+    };
+  });
+  await page.getByRole('button', { name: 'Bring back the second copy' }).click();
+  await expect(page.getByText(/Not saved: this browser’s storage is full/)).toBeVisible();
+  await page.reload();
+  await expect(page.getByRole('heading', { name: 'The browser has lost the book' })).toBeVisible();
   await page.getByRole('button', { name: 'Bring back the second copy' }).click();
   await expect(page.getByText(/On the mat/).first()).toBeVisible();
   await page.goto('/students');

@@ -91,7 +91,7 @@ async function tryBook(bytes: Uint8Array, tally: Tally, name: string): Promise<v
   const again = await opened(memory.again());
   if (!sameValue(factsOf(again.state()), factsOf(state())))
     tally.lost.push(`${name}: other facts after a restart`);
-  const out = bookParts(bookOf(factsOf(again.state()), again.state().storage.setAside)).join('');
+  const out = bookParts(bookOf(factsOf(again.state()), again.state().storage.setAside.map(({ of }) => of))).join('');
   const back = parseBook(out, TODAY);
   if (!back.ok)
     tally.lost.push(
@@ -136,7 +136,7 @@ async function trySpoiled(book: Book, seed: number, tally: Tally, name: string):
   tally.records += spoiled.size;
   if (again.state().storage.status !== 'open')
     return void tally.crash.push(`${name}: does not open: ${again.state().storage.fault}`);
-  const aside = again.state().storage.setAside;
+  const aside = again.state().storage.setAside.map(({ of }) => of);
   for (const [key, text] of spoiled) {
     const short = key.slice('ojas/1/'.length);
     const [kind, ...id] = short.split('/');

@@ -1,11 +1,21 @@
-import { useState } from 'react';
+import { useCallback, useEffect, useState } from 'react';
 import { View } from 'react-native';
-import { parseBookFile } from '@/core/formats/check';
+import type { Book } from '@/core/formats/book';
+import { parseBook, parseBookFile, type Parsed } from '@/core/formats/check';
 import type { Fact } from '@/core/formats/facts';
 import type { Fault } from '@/core/formats/limits';
 import { DAYS_TO_BRING_BACK, removedStudents, undoable } from '@/store/acts';
 import { differences, mergeBook, mergeChange, type Conflict, type Merge } from '@/store/merge';
-import { commit, factsOf, forgetSetAside, keepAside, undo } from '@/store/store';
+import {
+  commit,
+  factsOf,
+  forgetSetAside,
+  keepAside,
+  readSecondCopy,
+  replaceSecondCopy,
+  secondCopy,
+  undo,
+} from '@/store/store';
 import type { SetAside } from '@/store/vault';
 import { date, since } from '@/ui/format';
 import { Press } from '@/ui/Press';
@@ -86,6 +96,12 @@ function Import() {
   const facts = useOjas(factsOf);
   const dispatch = useOjasDispatch();
   const [step, setStep] = useState<Step>({ at: 'idle' });
+  const look = (file: string, parsed: Parsed<Book>) =>
+    setStep(
+      parsed.ok
+        ? { at: 'ready', file, merge: mergeBook(parsed.value, facts), notes: parsed.notes }
+        : { at: 'refused', file, faults: parsed.faults },
+    );
   const take = async () => {
     const file = await chooseFile('.json,application/json');
     if (!file) return;
@@ -100,17 +116,7 @@ function Import() {
           },
         ],
       });
-    const parsed = parseBookFile(new Uint8Array(await file.arrayBuffer()), todayIso());
-    setStep(
-      parsed.ok
-        ? {
-            at: 'ready',
-            file: file.name,
-            merge: mergeBook(parsed.value, facts),
-            notes: parsed.notes,
-          }
-        : { at: 'refused', file: file.name, faults: parsed.faults },
-    );
+    return look(file.name, parseBookFile(new Uint8Array(await file.arrayBuffer()), todayIso()));
   };
   const merge = async (merged: Merge, takeConflicts: boolean) => {
     const change = mergeChange(merged, takeConflicts);
@@ -127,6 +133,7 @@ function Import() {
       <Title level={2}>Import</Title>
       <Words>What is here already stays as it is; what differs is shown first.</Words>
       <Press onPress={take}>Choose a book</Press>
+      <SecondCopy onTake={(text) => look('The second copy', parseBook(text, todayIso()))} />
       <View role="status" aria-live="polite" className="gap-2">
         {step.at === 'refused' ? (
           <>
@@ -170,6 +177,45 @@ function Import() {
     </Sheet>
   );
 }
+
+/** The copy that this browser keeps beside the book: one of a book that was here before may still be taken in. */
+function SecondCopy({ onTake }: { readonly onTake: (text: string) => void }) {
+  const dispatch = useOjasDispatch();
+  const [copy, setCopy] = useState<SecondCopyTold>(null);
+  const look = useCallback(() => void dispatch(secondCopy()).then(setCopy), [dispatch]);
+  useEffect(look, [look]);
+  if (!copy) return null;
+  const read = async (use: (text: string) => unknown) => {
+    const text = await dispatch(readSecondCopy());
+    if (text !== null) use(text);
+  };
+  const save = (text: string) =>
+    saveFile(`ojas-second-copy-${todayIso()}.json`, [text], 'application/json');
+  const held = `${copy.people} students, ${copy.readings} readings, ${copy.sessions} sessions`;
+  if (copy.isOfThisBook)
+    return (
+      <Aside>
+        This browser keeps a second copy, written after each session: {held},{' '}
+        {copy.at ? since(copy.at) : 'earlier'}.
+      </Aside>
+    );
+  return (
+    <View className="gap-2 border-l-4 border-tape pl-3">
+      <Words>
+        A second copy of an earlier book lies in this browser: {held}
+        {copy.at ? `, of ${date(copy.at)}` : ''}. It stays until a copy of this book holds as much.
+      </Words>
+      <Press onPress={() => read(onTake)}>Look what the second copy would bring</Press>
+      <Press
+        kind="quiet"
+        onPress={() => read((text) => (save(text), dispatch(replaceSecondCopy()).then(look)))}
+      >
+        Save it as a file, and keep a copy of this book in its place
+      </Press>
+    </View>
+  );
+}
+type SecondCopyTold = Awaited<ReturnType<ReturnType<typeof secondCopy>>>;
 
 /** The first of many lines, and the rest on asking. */
 function useFirst<T>(all: readonly T[]) {
@@ -264,11 +310,13 @@ function Unreadable({ one }: { readonly one: SetAside }) {
   const dispatch = useOjasDispatch();
   return (
     <View className="gap-1 border-t border-line pt-2">
-      <Words className="font-semibold">{one.key}</Words>
+      <Words className="font-semibold">{one.of.key}</Words>
       <Words>{one.words}</Words>
       <View className="flex-row flex-wrap gap-2">
         <Press
-          onPress={() => saveFile('ojas-record.txt', [`${one.key}\n${one.text}\n`], 'text/plain')}
+          onPress={() =>
+            saveFile('ojas-record.txt', [`${one.of.key}\n${one.of.text}\n`], 'text/plain')
+          }
         >
           Export it
         </Press>

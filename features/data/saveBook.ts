@@ -12,7 +12,12 @@ export const saveBook = (): Thunk<Promise<void>> => async (dispatch, getState) =
   await dispatch(whenArrived());
   saveFile(
     fileName(),
-    bookParts(bookOf(factsOf(getState()), getState().storage.setAside)),
+    bookParts(
+      bookOf(
+        factsOf(getState()),
+        getState().storage.setAside.map(({ of }) => of),
+      ),
+    ),
     JSON_TYPE,
   );
   dispatch(bookExported(nowIso()));

@@ -3,7 +3,8 @@ import { useRouter } from 'expo-router';
 import { View } from 'react-native';
 import { parseBook } from '@/core/formats/check';
 import { factsOfBook } from '@/core/formats/bookText';
-import { beginAnew, commit, keepAside, openStorage, readSecondCopy } from '@/store/store';
+import { faultWords } from '@/core/formats/facts';
+import { beginAnew, bringBack, openStorage, readSecondCopy } from '@/store/store';
 import type { Mark } from '@/store/spare';
 import { date } from '@/ui/format';
 import { Press } from '@/ui/Press';
@@ -66,42 +67,45 @@ export function Lost({ mark }: { readonly mark: Mark }) {
   const router = useRouter();
   const copy = useSecondCopy();
   const [fault, setFault] = useState<string>();
-  const bringBack = async () => {
+  const takeCopy = async () => {
     const parsed = parseBook(copy ?? '', todayIso());
     if (!parsed.ok)
       return setFault(
-        parsed.faults
-          .slice(0, 3)
-          .map(({ path, words }) => `${path}: ${words}`)
-          .join(' '),
+        `The second copy cannot be taken in: ${faultWords(parsed.faults.slice(0, 3))}`,
       );
-    await dispatch(beginAnew());
     const outcome = await dispatch(
-      commit({ words: 'The second copy brought back', put: factsOfBook(parsed.value), remove: [] }),
+      bringBack(factsOfBook(parsed.value), parsed.value.setAside ?? []),
     );
-    return outcome.ok ? dispatch(keepAside(parsed.value.setAside ?? [])) : undefined;
+    return outcome.ok ? undefined : setFault(outcome.words);
   };
   return (
     <Screen title="The browser has lost the book">
       <View role="alert">
         <Words>
-          A book was here on {date(mark.at)}: {mark.people} students, {mark.readings} readings,{' '}
-          {mark.sessions} sessions. The browser’s storage is empty now, and nobody emptied it here.
+          A book was here{mark.at ? ` on ${date(mark.at)}` : ''}: {mark.people} students,{' '}
+          {mark.readings} readings, {mark.sessions} sessions. The browser’s storage is empty now,
+          and nobody emptied it here.
         </Words>
       </View>
       {copy === null ? (
         <Words>No second copy was found in this browser.</Words>
       ) : (
-        <Press kind="main" onPress={bringBack}>
+        <Press kind="main" onPress={takeCopy}>
           Bring back the second copy
         </Press>
       )}
       {fault ? (
         <Words role="alert" className="text-rust">
-          The second copy cannot be taken in: {fault}
+          {fault}
         </Words>
       ) : null}
       <SaveCopy copy={copy} />
+      {copy === null ? null : (
+        <Words>
+          The second copy stays here meanwhile: it can still be taken in under Data, whatever is
+          begun now.
+        </Words>
+      )}
       <Press onPress={() => dispatch(beginAnew()).then(() => router.replace('/more/data'))}>
         Take in an exported book
       </Press>

@@ -16,7 +16,7 @@ export function openedStore(): OjasStore {
   if (opened) return opened;
   opened = createStore(createAsyncStorage(DATABASE), {
     tab: takeTab,
-    spare: browserSpare(() => copyBook(DATABASE, COPY_CACHE, COPY_ADDRESS)),
+    spare: browserSpare((onPurpose) => copyBook(DATABASE, COPY_CACHE, COPY_ADDRESS, onPurpose)),
     readRest: (keys, people, take) => readRecords(DATABASE, keys, people, take),
   });
   const { dispatch } = opened;

@@ -12,13 +12,12 @@ export const AHEAD = `${PREFIX}ahead`;
 export const ACTS = `${PREFIX}acts`;
 const ACT = `${PREFIX}act/`;
 export const actKey = (seq: number) => `${ACT}${seq}`;
+/** A name of the book's own, given with its first record: tells its copies from those of a book that was here before. */
+export const LINEAGE = `${PREFIX}lineage`;
 /** Private notes of the interface that are not facts: a session under way. */
 export const DRAFT = `${PREFIX}draft/`;
 /** Records that could not be read, out of the way of good ones. */
-const ASIDE = `${PREFIX}aside/`;
-export const asideKey = (key: string, number: number) => `${ASIDE}${number}/${key}`;
-/** What a record was, given where it lies aside: `people/p1`. */
-export const keyOfAside = (at: string) => at.slice(ASIDE.length).replace(/^[^/]*\//, '');
+export const ASIDE = `${PREFIX}aside/`;
 export const isAside = (key: string) => key.startsWith(ASIDE);
 
 /** The record that a key holds, or null for a key of another use. */
@@ -34,6 +33,7 @@ export function strangerIn(key: string): string | null {
     !key.startsWith(PREFIX) ||
     key === AHEAD ||
     key === ACTS ||
+    key === LINEAGE ||
     [ACT, DRAFT, ASIDE].some((use) => key.startsWith(use))
   )
     return null;

@@ -5,8 +5,10 @@ import {
   readFact,
   type Fact,
   type FactKind,
+  type FactOf,
   type FactRef,
   type Facts,
+  type Read,
 } from '@/core/formats/facts';
 import { AHEAD, isAside, refOf, shortKey } from './keys';
 
@@ -26,6 +28,17 @@ export const isStray = (
   const person = personOf({ kind, record } as Fact);
   return person !== null && people[person] === undefined;
 };
+
+/** The record that a text holds for its place: it must carry the id of that place, or it would be there twice. */
+export function readAt<K extends FactKind>(
+  { kind, id }: { readonly kind: K; readonly id: string },
+  text: string,
+): Read<FactOf[K]> {
+  const read = readFact(kind, text);
+  return read.ok && (read.record as { id: string }).id !== id
+    ? { ok: false, faults: [{ path: 'id', words: `another than that of its place, ${id}.` }] }
+    : read;
+}
 
 const STRAY = 'The student to whom it belongs is not here.';
 /** Why a record cannot be read, or not be taken in. */
@@ -56,11 +69,9 @@ export function readStored(
   for (const [key, text] of Object.entries(texts)) {
     if (text === null || isAside(key)) continue;
     const ref = refOf(key);
-    const read = ref && readFact(ref.kind, text);
+    const read = ref && readAt(ref, text);
     if (!ref || !read || !read.ok)
       unread.push({ key, text, words: wordsOn(shortKey(key), read, true) });
-    else if ((read.record as { id: string }).id !== ref.id)
-      unread.push({ key, text, words: `It carries another id than its place, ${ref.id}.` });
     else if (personOf({ kind: ref.kind, record: read.record } as Fact) !== null)
       owned.push({ key, text, ref, record: read.record });
     else facts[ref.kind][ref.id] = read.record;
