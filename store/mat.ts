@@ -9,6 +9,7 @@ import {
   sideSchema,
 } from '@/core/formats/book';
 import type { SlotRef } from '@/core/slots';
+import type { LeftMat } from './windows';
 
 export const matSteps = ['build', 'enter', 'look', 'hold', 'feel'] as const;
 
@@ -98,6 +99,8 @@ export const matSlice = createSlice({
     laid: {} as z.infer<typeof laidSchema>,
     /** Mats of students who practise beside the one on the screen: their timers run on. */
     parked: {} as z.infer<typeof parkedSchema>,
+    /** Mats that closed windows left, until somebody goes on with them or lays them aside. */
+    left: [] as readonly LeftMat[],
     /** Each mat as it was before each of its last steps, until the page goes. */
     past: {} as Record<string, Mat[]>,
   },
@@ -201,6 +204,15 @@ export const matSlice = createSlice({
       // Nobody is on two mats.
       if (now) delete state.parked[now.person];
     },
+    matsLeft: (state, { payload }: PayloadAction<readonly LeftMat[]>) => {
+      state.left = payload as LeftMat[];
+    },
+    /** A mat that a closed window left goes on here; whoever is on the screen goes on beside. */
+    leftTaken: (state, { payload: mat }: PayloadAction<Mat>) => {
+      if (state.now && state.now.person !== mat.person) state.parked[state.now.person] = state.now;
+      delete state.parked[mat.person];
+      state.now = mat;
+    },
     stepTaken: ({ now }, { payload }: PayloadAction<MatStep>) => {
       if (now) now.step = payload;
     },
@@ -300,6 +312,8 @@ export const {
   daySaid,
   matStarted,
   matRestored,
+  matsLeft,
+  leftTaken,
   stepTaken,
   stepUndone,
   matTaken,

@@ -9,6 +9,9 @@ import { inOrder } from './locks';
 import {
   daySaid,
   heldSeconds,
+  matReducer,
+  sessionIdOf,
+  type Mat,
   holdPaused,
   holdStarted,
   matStarted,
@@ -26,15 +29,18 @@ import {
   createStore,
   factsOf,
   forgetSetAside,
+  layLeftMatAside,
   keepAside,
   openStorage,
   secondCopy,
+  takeLeftMat,
   undo,
   type RootState,
   type StoreOptions,
 } from './store';
 import { Memory } from './tests/memory';
 import { Vault } from './vault';
+import type { LeftMat } from './windows';
 
 const two: Change = {
   words: 'Two at once',
@@ -611,6 +617,68 @@ describe('two tabs', () => {
     expect((await opened(memory, tab('one'))).state().mat.now?.person).toBe('p1');
     alive.delete('one');
     expect((await opened(memory, tab('two'))).state().mat.now?.person).toBe('p1');
+  });
+
+  test('all that closed windows left is offered in the next one, and each goes on or lies aside; what has ended is cleared away', async () => {
+    const [memory, lock] = [new Memory(), inOrder()];
+    const alive = new Set(['next', 'after']);
+    const tab = (name: string) => ({ lock, tab: async () => ({ name, alive: async () => alive }) });
+    const { store } = await opened(memory);
+    for (const id of ['p1', 'p2', 'p3', 'p4']) await store.dispatch(commit(person(id)));
+    const mat = (id: string, hour: number) =>
+      matReducer(
+        undefined,
+        matStarted({ person: id, poses: ['hero/both'], at: `2026-01-08T${hour}:00:00Z` }),
+      ).now as Mat;
+    const ended = mat('p4', 9);
+    await store.dispatch(
+      commit({
+        words: 'ended',
+        put: [
+          put('sessions', { ...sampleSession('2026-01-08'), id: sessionIdOf(ended), person: 'p4' }),
+        ],
+        remove: [],
+      }),
+    );
+    const draft = (name: string, kept: unknown) =>
+      memory.entries.set(`ojas/1/draft/${name}`, JSON.stringify(kept));
+    draft('parked/old', {});
+    draft('mat/older', ended);
+    draft('mat/one', mat('p1', 10));
+    draft('parked/one', { p2: mat('p2', 11), p3: mat('p3', 12) });
+    draft('mat/two', mat('p1', 13));
+    const next = await opened(memory, tab('next'));
+    const offered = () =>
+      next.state().mat.left.map((one) => `${one.mat.person} ${one.mat.startedAt.slice(11, 13)}`);
+    expect(next.state().mat.now).toBe(null);
+    expect(offered()).toEqual(['p1 10', 'p2 11', 'p3 12', 'p1 13']);
+    const drafts = () =>
+      [...memory.entries.keys()]
+        .filter((key) => key.includes('/draft/'))
+        .map((key) => key.slice(13));
+    expect(drafts()).toEqual(['mat/one', 'parked/one', 'mat/two']);
+    const after = await opened(memory, tab('after'));
+    expect(after.state().mat.left).toHaveLength(4);
+    for (const id of ['p2', 'p1']) {
+      const left = next.state().mat.left.find((one) => one.mat.person === id) as LeftMat;
+      expect(await next.store.dispatch(takeLeftMat(left))).toBe(true);
+      // Another window that offers it too is told that it is gone.
+      expect(await after.store.dispatch(takeLeftMat(left))).toBe(false);
+    }
+    await new Promise((resolve) => setTimeout(resolve, 20));
+    expect([next.state().mat.now?.person, Object.keys(next.state().mat.parked)]).toEqual([
+      'p1',
+      ['p2'],
+    ]);
+    await next.store.dispatch(layLeftMatAside(next.state().mat.left[1] as LeftMat));
+    expect(offered()).toEqual(['p3 12']);
+    expect(next.state().storage.setAside.map(({ of }) => of.key)).toEqual(['draft/mat']);
+    const again = (await opened(memory, tab('next'))).state();
+    expect([again.mat.now?.person, Object.keys(again.mat.parked), again.mat.left.length]).toEqual([
+      'p1',
+      ['p2'],
+      1,
+    ]);
   });
 });
 

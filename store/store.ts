@@ -30,10 +30,11 @@ import {
   cameSchema,
   laidRestored,
   laidSchema,
-  matRestored,
+  leftTaken,
   matReducer,
-  parkedSchema,
+  matRestored,
   matSchema,
+  matsLeft,
 } from './mat';
 import {
   measuringRestored,
@@ -42,6 +43,7 @@ import {
   picturesChanged,
   picturesSchema,
 } from './measuring';
+import { keyOf } from '@/workers/stored/keys';
 import { noSpare, type Mark, type Spare } from './spare';
 import type { Tab } from './tab';
 import {
@@ -52,6 +54,7 @@ import {
   type Opened,
   type SetAside,
 } from './vault';
+import { MAT, PARKED, windowsOf, type LeftMat } from './windows';
 
 /** Facts as read from storage. */
 export const factsOpened = createAction<Facts>('facts/opened');
@@ -226,9 +229,18 @@ const orElse =
     return { done: reading.done.catch(nearby), want: (person) => reading?.want(person) };
   };
 
+/** Nothing is kept of what has nothing in it. */
+const inUse = <T extends object>(those: T): T | null =>
+  Object.keys(those).length > 0 ? those : null;
+
+/** Who is led and who waits on the mats of this window, as it is kept. */
+const keptMats = ({ mat: { now, parked } }: RootState) => ({ [MAT]: now, [PARKED]: inUse(parked) });
+/** Drafts by the names under which a window keeps them. */
+const draftsOf = (kept: Readonly<Record<string, unknown>>, window: string) =>
+  Object.fromEntries(Object.entries(kept).map(([draft, one]) => [`${draft}/${window}`, one]));
+
 const CAME = 'came';
 const LAID = 'laid';
-const PARKED = 'parked';
 const PICTURES = 'pictures';
 const ALONE: Tab = { name: 'only', alive: async () => new Set(['only']) };
 
@@ -278,9 +290,7 @@ export function createStore(
   for (const draft of DRAFTS) {
     // Who else is on the mat changes with who leads it: both are kept in one go.
     const keptOf = (state: RootState): Readonly<Record<string, unknown>> =>
-      draft === 'mat'
-        ? { mat: state.mat.now, [PARKED]: state.mat.parked }
-        : { measuring: state.measuring.now };
+      draft === 'mat' ? keptMats(state) : { measuring: state.measuring.now };
     drafts.startListening({
       predicate: (_, now, before) => {
         const [then, kept] = [keptOf(before as RootState), keptOf(now as RootState)];
@@ -293,11 +303,7 @@ export function createStore(
         try {
           if (now !== null && !draftSchemas[draft].safeParse(now).success)
             throw new StorageFault('', null);
-          await vault.writeDrafts(
-            Object.fromEntries(
-              Object.entries(keptOf(state)).map(([key, one]) => [`${key}/${name}`, one]),
-            ),
-          );
+          await vault.writeDrafts(draftsOf(keptOf(state), name));
         } catch (error) {
           const what = draft === 'mat' ? 'What was just done on the mat' : 'What was just read';
           const why = error instanceof StorageFault ? ` ${error.words}` : '';
@@ -388,7 +394,7 @@ const opening =
       // A book that was here and is gone with all its traces was not emptied by anybody.
       const mark = isEmpty(opened) && !anew ? (spare.mark() ?? (await spare.kept())) : null;
       if (mark !== null && mark.people > 0) return void dispatch(storageLost(mark));
-      await dispatch(restoreDrafts(opened.drafts));
+      await dispatch(restoreDrafts(opened));
       dispatch(showOpened(opened));
       if (opened.newer > 0) dispatch(storageFailed(newerWords(opened.newer)));
       void extra.arrived
@@ -451,13 +457,42 @@ export const wantRecords =
     if (getState().storage.left > 0) want(person);
   };
 
-/** Puts back what this tab was doing; a session that a closed window left comes here. */
+/** Puts back what this window was doing, and finds what closed ones left. */
 const restoreDrafts =
-  (keys: readonly string[]): Thunk<Promise<void>> =>
+  ({ drafts: keys, facts, rest }: Opened): Thunk<Promise<void>> =>
   async (dispatch, _, { vault, tab: coming }) => {
     const [tab, drafts] = [await coming, await vault.readDrafts(keys)];
     const alive = await tab.alive();
-    const find = (draft: (typeof DRAFTS)[number] | typeof PICTURES | typeof PARKED): unknown => {
+    const came = cameSchema.safeParse(drafts.get(CAME));
+    if (came.success) dispatch(cameRestored(came.data));
+    const laid = laidSchema.safeParse(drafts.get(LAID));
+    if (laid.success) dispatch(laidRestored(laid.data));
+    const unread = new Set(rest);
+    const windows = windowsOf(
+      drafts,
+      tab.name,
+      alive,
+      (id) => facts.sessions[id] !== undefined || unread.has(keyOf({ kind: 'sessions', id })),
+    );
+    dispatch(matRestored({ now: windows.now, parked: windows.parked }));
+    dispatch(otherMatsSeen(windows.elsewhere));
+    if (windows.unread.length > 0)
+      await dispatch(keepAside(windows.unread.map(({ text }) => ({ key: 'draft/mat', text }))));
+    if (windows.spent.length > 0)
+      await vault
+        .writeDrafts(Object.fromEntries(windows.spent.map((draft) => [draft, null])))
+        .catch(() => undefined);
+    dispatch(matsLeft(windows.left));
+    // One alone goes on as if its window had not been closed; of several it is chosen.
+    const [only] = windows.left;
+    if (
+      only &&
+      windows.left.length === 1 &&
+      !windows.now &&
+      Object.keys(windows.parked).length === 0
+    )
+      await dispatch(takeLeftMat(only));
+    const find = (draft: 'measuring' | typeof PICTURES): unknown => {
       const own = `${draft}/${tab.name}`;
       const left = [...drafts.keys()].find(
         (name) =>
@@ -473,36 +508,60 @@ const restoreDrafts =
           .catch(() => undefined);
       return drafts.get(name);
     };
-    const came = cameSchema.safeParse(drafts.get(CAME));
-    if (came.success) dispatch(cameRestored(came.data));
-    const laid = laidSchema.safeParse(drafts.get(LAID));
-    if (laid.success) dispatch(laidRestored(laid.data));
-    const [mat, measuring] = [find('mat'), find('measuring')];
-    const [now, parked] = [matSchema.safeParse(mat), parkedSchema.safeParse(find(PARKED))];
-    if (now.success || parked.success)
-      dispatch(matRestored({ now: now.data ?? null, parked: parked.data ?? {} }));
-    if (mat != null && !now.success)
-      dispatch(
-        setAsideAdded(await vault.keepAside([{ key: 'draft/mat', text: JSON.stringify(mat) }])),
-      );
-    const measured = measuringSchema.safeParse(measuring);
+    const measured = measuringSchema.safeParse(find('measuring'));
     if (measured.success) dispatch(measuringRestored(measured.data));
     const pictures = picturesSchema.safeParse(find(PICTURES));
     if (pictures.success) dispatch(picturesChanged(pictures.data));
-    const others = [...drafts].filter(
-      ([name]) =>
-        name.startsWith('mat/') &&
-        name !== `mat/${tab.name}` &&
-        alive.has(name.slice('mat/'.length)),
+  };
+
+const isSameMat = (one: LeftMat, other: LeftMat) =>
+  one.draft === other.draft &&
+  one.mat.person === other.mat.person &&
+  one.mat.startedAt === other.mat.startedAt;
+
+/** The mats that lie in a closed window's draft now: another window may have been quicker. */
+const stillIn =
+  (draft: string): Thunk<Promise<readonly LeftMat[]>> =>
+  async (_dispatch, _getState, { vault }) =>
+    windowsOf(new Map([[draft, await vault.draft(draft)]]), '-', new Set(), () => false).left;
+
+/** Takes a mat out of a closed window's draft. */
+const outOfDraft =
+  (left: LeftMat): Thunk<Promise<void>> =>
+  async (dispatch, getState, { vault }) => {
+    const others = (await dispatch(stillIn(left.draft))).filter((one) => !isSameMat(one, left));
+    await vault.writeDraft(
+      left.draft,
+      inUse(Object.fromEntries(others.map(({ mat }) => [mat.person, mat]))),
     );
-    dispatch(
-      otherMatsSeen(
-        others.flatMap(([, draft]) => {
-          const read = matSchema.safeParse(draft);
-          return read.success ? [read.data.person] : [];
-        }),
-      ),
+    dispatch(matsLeft(getState().mat.left.filter((one) => !isSameMat(one, left))));
+  };
+
+/** Goes on here with a mat that a closed window left; false where it lies there no more. */
+export const takeLeftMat =
+  (left: LeftMat): Thunk<Promise<boolean>> =>
+  async (dispatch, getState, { vault, tab }) => {
+    const there = await dispatch(stillIn(left.draft));
+    if (!there.some((one) => isSameMat(one, left))) {
+      dispatch(matsLeft(getState().mat.left.filter((one) => !isSameMat(one, left))));
+      return false;
+    }
+    dispatch(leftTaken(left.mat));
+    // Kept here before it goes there: a page that goes in between leaves it twice, and never nowhere.
+    const { name } = await tab;
+    await vault.writeDrafts(draftsOf(keptMats(getState()), name)).then(
+      () => dispatch(outOfDraft(left)),
+      () => undefined,
     );
+    return true;
+  };
+
+/** Lays a mat that a closed window left among what is set aside: what was done on it can still be exported there. */
+export const layLeftMatAside =
+  (left: LeftMat): Thunk<Promise<void>> =>
+  async (dispatch) => {
+    await dispatch(keepAside([{ key: 'draft/mat', text: JSON.stringify(left.mat) }]));
+    await dispatch(outOfDraft(left));
   };
 
 const markOf = (state: RootState, before: Mark | null): Mark => ({

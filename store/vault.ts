@@ -399,6 +399,11 @@ export class Vault {
     );
   }
 
+  /** One draft as it is kept now; null where there is none. */
+  async draft(name: string): Promise<unknown> {
+    return (await this.readDrafts([DRAFT + name])).get(name) ?? null;
+  }
+
   /** Keeps a draft, or drops it; throws a StorageFault where it cannot be kept. */
   async writeDraft(name: string, draft: unknown): Promise<void> {
     return this.writeDrafts({ [name]: draft });

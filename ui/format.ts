@@ -52,6 +52,8 @@ export function ago(at: string): string {
       ? 'yesterday'
       : `${formatDistanceStrict(day, today, { roundingMethod: 'floor' })} ago`;
 }
+/** The hour at which something was noted, where it was noted: `18:05`. */
+export const hour = (at: string) => at.slice(11, 16);
 /** How long since a moment: "just now", "5 minutes ago". */
 export function since(at: string): string {
   const then = parseISO(at);

@@ -31,6 +31,7 @@ import { freshId, useEstimates, useOjas, usePlan, useUnits, useWords } from '../
 import { ActionMark } from '../plan/ActionMark';
 import { AskNextDay } from '../plan/NextDay';
 import { groupNames, poseGroups, poseName, poseTitle, statusWords } from '../plan/words';
+import { LeftOnMats } from '../today/LeftOnMats';
 import { StudentTabs } from '../students/StudentTabs';
 import { GiveToOthers, KeepSequence, LaidOut } from './Keep';
 import { Mats } from './Mats';
@@ -124,6 +125,7 @@ export function Choose({ person, day, onDay, onStart }: ChooseProps) {
       }
     >
       <StudentTabs id={id} here="mat" />
+      <LeftOnMats of={id} />
       {someoneElse ? <Mats id={id} /> : null}
       <AskNextDay session={sessions.at(-1)} />
       <View className="gap-1">

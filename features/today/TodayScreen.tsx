@@ -20,6 +20,7 @@ import { ComingOn } from '../visits/late';
 import { comersOf, type Comer, type Coming } from '../visits/comers';
 import { VisitMark } from '../visits/VisitMark';
 import { FetchForAll, FetchForClass } from './Fetch';
+import { LeftOnMats } from './LeftOnMats';
 import { slotKey } from '@/core/slots';
 import { rangeName, slotName, wordsIn } from '@/ui/words/words';
 
@@ -71,6 +72,7 @@ export function TodayScreen() {
       {measuring?.entry && (measuring.visit !== null || measuring.entry.values.length > 0) ? (
         <Resume person={measuring.person} what="measuring" />
       ) : null}
+      <LeftOnMats />
       {left > 0 ? <Words role="status">Reading the records: {left} records to come…</Words> : null}
       {others.length > 0 ? (
         <Words>
