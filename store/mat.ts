@@ -52,6 +52,19 @@ export const matSchema = z.object({
   holdingSince: z.string().nullable(),
   heldSeconds: z.number(),
   done: z.array(sessionPoseSchema),
+  /** What had been answered with yes about health when this was planned. */
+  answers: z.array(z.string()).optional(),
+  /** What was answered since the session began, and what that ended, until somebody has read it. */
+  news: z
+    .object({
+      changed: z.array(z.string()),
+      /** Poses that were still to come and may no longer be done. */
+      leftOut: z.array(z.string()),
+      /** The pose that somebody was in and may no longer be. */
+      outOf: z.string().nullable(),
+    })
+    .nullable()
+    .default(null),
 });
 export type Mat = z.infer<typeof matSchema>;
 export type MatStep = Mat['step'];
@@ -150,6 +163,7 @@ export const matSlice = createSlice({
         at: string;
         day?: Day;
         settled?: Record<string, Settled[]>;
+        answers?: string[];
       }>,
     ) => {
       const laid = Object.entries(state.laid[payload.person]?.poses ?? {}).filter(([pose]) =>
@@ -178,7 +192,45 @@ export const matSlice = createSlice({
         holdingSince: null,
         heldSeconds: 0,
         done: [],
+        ...(payload.answers ? { answers: payload.answers } : {}),
+        news: null,
       };
+    },
+    /** What is answered about health, where the mat did not know yet. */
+    answersKnown: ({ now }, { payload }: PayloadAction<string[]>) => {
+      if (now) now.answers = payload;
+    },
+    /** Something about health was answered meanwhile: what is still to come is as it is planned now. */
+    matReconsidered: (
+      { now },
+      {
+        payload: { answers, changed, poses, leftOut, outOf, isAlike },
+      }: PayloadAction<{
+        answers: string[];
+        changed: string[];
+        poses: string[];
+        leftOut: string[];
+        outOf: string | null;
+        /** The pose on the mat is built as before: nobody needs to come out of it. */
+        isAlike: boolean;
+      }>,
+    ) => {
+      if (!now) return;
+      const before = now.news;
+      now.answers = answers;
+      now.news = {
+        changed: [...(before?.changed ?? []), ...changed],
+        leftOut: [...new Set([...(before?.leftOut ?? []), ...leftOut])],
+        outOf: outOf ?? before?.outOf ?? null,
+      };
+      for (const key of now.poses.slice(isAlike ? now.at + 1 : now.at))
+        for (const laid of [now.settled, now.changes, now.dials, now.ticked]) delete laid[key];
+      now.poses = [...now.poses.slice(0, now.at), ...poses];
+      if (!isAlike)
+        Object.assign(now, { step: 'build', holdingSince: null, heldSeconds: 0, moreSeconds: 0 });
+    },
+    newsRead: ({ now }) => {
+      if (now) now.news = null;
     },
     /** Turns to the mat of another student; this one goes on beside it. */
     matTaken: (state, { payload: person }: PayloadAction<string>) => {
@@ -314,6 +366,9 @@ export const {
   matRestored,
   matsLeft,
   leftTaken,
+  answersKnown,
+  matReconsidered,
+  newsRead,
   stepTaken,
   stepUndone,
   matTaken,

@@ -2,7 +2,8 @@ import { act, fireEvent, screen, waitFor, within } from '@testing-library/react'
 import { put } from '@/store/facts';
 import { holdStarted, matStarted, matTaken } from '@/store/mat';
 import { samplePerson, sampleReading } from '@/core/tests/samples';
-import { show, usualFacts } from '../tests/onScreen';
+import { commit } from '@/store/store';
+import { show, usualFacts, type Shown } from '../tests/onScreen';
 import { MatScreen } from './MatScreen';
 
 const press = (name: string | RegExp) => fireEvent.click(screen.getByRole('button', { name }));
@@ -405,4 +406,69 @@ test('long quiet holds settle, prop again, settle, and then stay still', async (
   } finally {
     jest.useRealTimers();
   }
+});
+
+describe('a caution that is answered while the session runs', () => {
+  const answered = (id: string) =>
+    commit({
+      words: 'answered',
+      put: [put('people', samplePerson({ cautions: [{ id, answer: 'yes', at: '2026-01-05' }] }))],
+      remove: [],
+    });
+  const tell = (store: Shown['store'], id: string) =>
+    act(async () => void (await store.dispatch(answered(id))));
+  const news = () => screen.getByRole('alert', { name: 'Answered since it began' });
+
+  test('ends what may no longer be done, at once, with the way out and why', async () => {
+    const { store, state } = await onMat('Hero', 'Child');
+    step('Hold');
+    press('Begin the hold');
+    await tell(store, 'knee-replacement');
+    expect(news()).toHaveTextContent(/Help Wren out of Hero now:/);
+    expect(news()).toHaveTextContent(/Hero is left out\. .*kneeling only with/);
+    expect(screen.queryByRole('heading', { name: 'Hero' })).not.toBeInTheDocument();
+    expect(state().mat.now).toMatchObject({ poses: [], holdingSince: null, heldSeconds: 0 });
+    press('Understood');
+    expect(screen.queryByRole('alert')).not.toBeInTheDocument();
+    expect(screen.getByText('Every pose of this session is done.')).toBeInTheDocument();
+  });
+
+  test('rebuilds what it changes, and leaves alone what it does not', async () => {
+    const { store, state } = await onMat('Staff', 'Hero');
+    const at = () => state().mat.now?.poses[state().mat.now?.at ?? 0];
+    expect(at()).toBe('staff/both');
+    step('Hold');
+    press('Begin the hold');
+    await tell(store, 'knee-meniscus');
+    expect(state().mat.now).toMatchObject({ step: 'hold', answers: ['knee-meniscus//'] });
+    expect(state().mat.now?.holdingSince).not.toBeNull();
+    expect(news()).toHaveTextContent(/look at each build again/);
+    // Told once, and again where it is taken back.
+    await act(
+      async () =>
+        void (await store.dispatch(
+          commit({ words: 'x', put: [put('people', samplePerson())], remove: [] }),
+        )),
+    );
+    expect(news()).toHaveTextContent(/no longer so/);
+  });
+
+  test('is seen after a reload too: a mat that was planned without it is laid out anew', async () => {
+    const { store, state } = await show(<MatScreen id="p1" />);
+    await tell(store, 'knee-replacement');
+    await act(
+      async () =>
+        void store.dispatch(
+          matStarted({
+            person: 'p1',
+            poses: ['staff/both', 'hero/both', 'staff/both'],
+            at: '2026-03-02T18:00:00Z',
+            answers: [],
+            settled: { 'staff/both': [] },
+          }),
+        ),
+    );
+    expect(state().mat.now).toMatchObject({ poses: ['staff/both', 'staff/both'], settled: {} });
+    expect(news()).toHaveTextContent(/Hero is left out/);
+  });
 });

@@ -1,8 +1,10 @@
 import { Link, useRouter } from 'expo-router';
-import { useEffect } from 'react';
+import { useEffect, useRef } from 'react';
 import { ScrollView, View } from 'react-native';
 import { placeKey, poseIdAt } from '@/core/plan/order';
-import { daySaid, matOf, matStarted, matTaken } from '@/store/mat';
+import type { Person } from '@/core/formats/book';
+import type { Plan, PlanPose } from '@/core/formats/plan';
+import { answersKnown, daySaid, matOf, matStarted, matTaken, onMatOf, type Mat } from '@/store/mat';
 import { selectDay } from '@/store/selectors';
 import type { RootState } from '@/store/store';
 import { Press } from '@/ui/Press';
@@ -21,8 +23,10 @@ import { useWide } from '../shell/Shell';
 import { NoStudent } from '../students/NoStudent';
 import { StudentTabs } from '../students/StudentTabs';
 import { Choose } from './Choose';
+import { News } from './News';
 import { MatFrame, OnMat } from './place';
 import { PoseOnMat } from './PoseOnMat';
+import { answersOf, reconsidered, sameAnswers } from './reconsider';
 import { endSession } from './session';
 
 /** The session: which poses, then one pose at a time; on a wide screen beside everybody else who is on a mat. */
@@ -47,7 +51,16 @@ export function MatScreen({ id }: { readonly id: string }) {
         day={day}
         onDay={(said) => dispatch(daySaid({ person: id, on: todayIso(), day: said }))}
         onStart={(poses, settled) =>
-          dispatch(matStarted({ person: id, poses, at: nowIso(), day, settled }))
+          dispatch(
+            matStarted({
+              person: id,
+              poses,
+              at: nowIso(),
+              day,
+              settled,
+              answers: answersOf(person),
+            }),
+          )
         }
       />
     );
@@ -115,12 +128,20 @@ interface OneMatProps {
 function OneMat({ id, is, onEnded }: OneMatProps) {
   const person = usePerson(id);
   const mat = useOjas((state) => matOf(state.mat, id));
-  const plan = usePlan(id, mat?.poses.map(poseIdAt));
+  const plan = usePlan(id, [...(mat?.poses ?? []).map(poseIdAt), ...(mat?.news?.leftOut ?? [])]);
+  const planned = plan?.poses.find((one) => placeKey(one) === mat?.poses[mat.at]);
+  useReconsidering(mat, plan, person, planned);
   if (!person || !plan || !mat) return null;
   const key = mat.poses[mat.at];
-  const planned = plan.poses.find((one) => placeKey(one) === key);
   return (
-    <OnMat value={{ person: id, name: person.name, is }}>
+    <OnMat
+      value={{
+        person: id,
+        name: person.name,
+        is,
+        news: <News name={person.name} mat={mat} plan={plan} />,
+      }}
+    >
       {planned ? (
         <PoseOnMat
           key={`${mat.at}/${key}`}
@@ -135,6 +156,26 @@ function OneMat({ id, is, onEnded }: OneMatProps) {
       )}
     </OnMat>
   );
+}
+
+/** Answers about health that come while the session runs, here, in another window or from a file, change what is still to come. */
+function useReconsidering(
+  mat: Mat | undefined,
+  plan: Plan | undefined,
+  person: Person | undefined,
+  planned: PlanPose | undefined,
+) {
+  const dispatch = useOjasDispatch();
+  /** As it was planned before the answers that are new. */
+  const before = useRef<PlanPose | null>(null);
+  useEffect(() => {
+    if (!mat || !plan || !person) return;
+    const answers = answersOf(person);
+    if (mat.answers === undefined) dispatch(onMatOf(person.id, answersKnown(answers)));
+    else if (!sameAnswers(mat.answers, answers))
+      dispatch(onMatOf(person.id, reconsidered(mat, plan, person, before.current)));
+    else before.current = planned ?? null;
+  }, [mat, plan, person, planned, dispatch]);
 }
 
 interface AllDoneProps {

@@ -11,6 +11,8 @@ interface MatPlace {
   readonly person: string;
   readonly name: string;
   readonly is: 'screen' | 'column';
+  /** What has to be read before anything else there. */
+  readonly news: ReactNode;
 }
 
 const Place = createContext<MatPlace | null>(null);
@@ -38,10 +40,11 @@ interface MatFrameProps {
 
 /** What a mat shows: the screen where it is alone, else a column beside the others. */
 export function MatFrame({ title, beside, foot, children }: MatFrameProps) {
-  const { is, name } = usePlace();
+  const { is, name, news } = usePlace();
   if (is === 'screen')
     return (
       <Screen title={title} beside={beside} foot={foot}>
+        {news}
         {children}
       </Screen>
     );
@@ -58,6 +61,7 @@ export function MatFrame({ title, beside, foot, children }: MatFrameProps) {
         {beside}
       </View>
       <ScrollView tabIndex={0} className="flex-1" contentContainerClassName="gap-4 p-4">
+        {news}
         {children}
       </ScrollView>
       {foot ? <View className="border-t border-line bg-sheet p-3">{foot}</View> : null}
