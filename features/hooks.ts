@@ -1,6 +1,7 @@
 import { formatRFC3339 } from 'date-fns/formatRFC3339';
 import { useSyncExternalStore } from 'react';
 import { shallowEqual, useDispatch, useSelector } from 'react-redux';
+import { recordIn } from '@/core/recordIn';
 import { dayOf, type LocalDay } from '@/core/formats/time';
 import type { Estimates } from '@/core/estimate/estimate';
 import type { Plan } from '@/core/formats/plan';
@@ -35,7 +36,7 @@ function onTurn(listener: () => void): () => void {
 /** Today, also on a screen that was left open over midnight. */
 export const useToday = (): LocalDay => useSyncExternalStore(onTurn, todayIso, todayIso);
 
-export const usePerson = (id: string) => useOjas((state) => state.people[id]);
+export const usePerson = (id: string) => useOjas((state) => recordIn(state.people, id));
 /** The plan of the poses that a student practises, and of some more. */
 export function usePlan(id: string, also: readonly string[] = NO_MORE): Plan | undefined {
   const today = useToday();

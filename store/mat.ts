@@ -1,5 +1,6 @@
 import { createSlice, type Action, type PayloadAction, type UnknownAction } from '@reduxjs/toolkit';
 import { z } from 'zod';
+import { recordIn } from '@/core/recordIn';
 import { dayIds, type Day } from '@/core/adapt/decide';
 import type { DialSetting } from '@/core/dials';
 import {
@@ -131,12 +132,12 @@ export const matSlice = createSlice({
         payload: { person, at, pose, ...of },
       }: PayloadAction<LaidPose & { person: string; at: string; pose: string }>,
     ) => {
-      const before = laid[person];
+      const before = recordIn(laid, person);
       laid[person] = { ...before, at, poses: { ...before?.poses, [pose]: of } };
     },
     /** As planned, after all. */
     poseTakenBack: ({ laid }, { payload }: PayloadAction<{ person: string; pose: string }>) => {
-      delete laid[payload.person]?.poses[payload.pose];
+      delete recordIn(laid, payload.person)?.poses[payload.pose];
     },
     /** An order of poses for the next session of several students. */
     orderLaid: (
@@ -144,10 +145,15 @@ export const matSlice = createSlice({
       { payload }: PayloadAction<{ people: readonly string[]; at: string; order: string[] }>,
     ) => {
       for (const person of payload.people)
-        laid[person] = { poses: {}, ...laid[person], at: payload.at, order: payload.order };
+        laid[person] = {
+          poses: {},
+          ...recordIn(laid, person),
+          at: payload.at,
+          order: payload.order,
+        };
     },
     orderTakenBack: ({ laid }, { payload }: PayloadAction<string>) => {
-      delete laid[payload]?.order;
+      delete recordIn(laid, payload)?.order;
     },
     /** Said before a session begins; forgotten the next day. */
     daySaid: ({ came }, { payload }: PayloadAction<{ person: string; on: string; day: Day }>) => {
@@ -166,8 +172,8 @@ export const matSlice = createSlice({
         answers?: string[];
       }>,
     ) => {
-      const laid = Object.entries(state.laid[payload.person]?.poses ?? {}).filter(([pose]) =>
-        payload.poses.includes(pose),
+      const laid = Object.entries(recordIn(state.laid, payload.person)?.poses ?? {}).filter(
+        ([pose]) => payload.poses.includes(pose),
       );
       const ofLaid = <K extends keyof LaidPose>(what: K): Record<string, LaidPose[K]> =>
         Object.fromEntries(laid.map(([pose, one]) => [pose, one[what]]));
@@ -234,7 +240,7 @@ export const matSlice = createSlice({
     },
     /** Turns to the mat of another student; this one goes on beside it. */
     matTaken: (state, { payload: person }: PayloadAction<string>) => {
-      const other = state.parked[person];
+      const other = recordIn(state.parked, person);
       if (!other) return;
       delete state.parked[person];
       if (state.now) state.parked[state.now.person] = state.now;
@@ -409,7 +415,7 @@ function withPast(state: MatState | undefined, action: UnknownAction): MatState 
   const before = state?.now;
   if (!before || next.now === before || next.past !== state.past) return next;
   const { [before.person]: own = [], ...others } = state.past;
-  const goesOn = next.now?.startedAt === before.startedAt || next.parked[before.person];
+  const goesOn = next.now?.startedAt === before.startedAt || recordIn(next.parked, before.person);
   if (!goesOn) return { ...next, past: others };
   return steps.has(action.type)
     ? { ...next, past: { ...others, [before.person]: [...own, before].slice(-MOST_STEPS_BACK) } }
@@ -427,7 +433,7 @@ const personIn = (action: UnknownAction) =>
 export const matReducer = (state: MatState | undefined, action: UnknownAction): MatState => {
   const person = personIn(action);
   if (!state || person === null || state.now?.person === person) return withPast(state, action);
-  const beside = state.parked[person];
+  const beside = recordIn(state.parked, person);
   if (!beside) return state;
   // Turned to for this one step; the mat on the screen stays as it is.
   const turned = withPast({ ...state, now: beside }, action);
@@ -441,7 +447,7 @@ export const matReducer = (state: MatState | undefined, action: UnknownAction): 
 
 /** The mat of a student, on the screen or beside. */
 export const matOf = ({ now, parked }: Pick<MatState, 'now' | 'parked'>, person: string) =>
-  now?.person === person ? now : parked[person];
+  now?.person === person ? now : recordIn(parked, person);
 
 /** The id of the session that a mat becomes: ended twice, it is recorded once. */
 export const sessionIdOf = ({ startedAt, person }: Pick<Mat, 'startedAt' | 'person'>) =>

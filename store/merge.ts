@@ -1,3 +1,4 @@
+import { recordIn } from '@/core/recordIn';
 import type { Book } from '@/core/formats/book';
 import { factsOfBook, type AsideText } from '@/core/formats/bookText';
 import { usualSettings, type Fact, type Facts } from '@/core/formats/facts';
@@ -26,7 +27,7 @@ export function mergeBook(book: Book, facts: Facts): Merge {
   const conflicts: Conflict[] = [];
   let same = 0;
   for (const fact of factsOfBook(book)) {
-    const here = facts[fact.kind][fact.id];
+    const here = recordIn<Fact['record']>(facts[fact.kind], fact.id);
     // Settings that nobody chose are the usual ones, here and in the book.
     if (sameValue(here ?? (fact.kind === 'settings' ? usualSettings : undefined), fact.record))
       same += 1;

@@ -1,4 +1,5 @@
 import { createSelector } from '@reduxjs/toolkit';
+import { recordIn } from '@/core/recordIn';
 import type { Day } from '@/core/adapt/decide';
 import type { MethodId } from '@/core/protocols/protocols';
 import { estimateRanges, type Estimates, type StudentRecord } from '@/core/estimate/estimate';
@@ -73,7 +74,7 @@ export const selectSessionsOf = (state: RootState, person: string) =>
 export function selectDay({ mat }: RootState, person: string, today: LocalDay): Day {
   const onMat = matOf(mat, person);
   if (onMat) return onMat.day;
-  const said = mat.came[person];
+  const said = recordIn(mat.came, person);
   return said?.on === today ? said.day : 'usual';
 }
 
@@ -96,7 +97,7 @@ function lastAnswers<R>() {
 const lastRecords = lastAnswers<StudentRecord>();
 /** The facts of one student; the same object until one of them changes. */
 export function selectRecord(state: RootState, id: string): StudentRecord | undefined {
-  const person = state.people[id];
+  const person = recordIn(state.people, id);
   if (!person) return undefined;
   const settings = selectSettings(state);
   const [readings, sessions] = [selectReadingsOf(state, id), selectSessionsOf(state, id)];

@@ -11,6 +11,7 @@ import {
   type UnknownAction,
 } from '@reduxjs/toolkit';
 import { z } from 'zod';
+import { recordIn } from '@/core/recordIn';
 import { type AsideText } from '@/core/formats/bookText';
 import {
   factKinds,
@@ -472,7 +473,8 @@ const restoreDrafts =
       drafts,
       tab.name,
       alive,
-      (id) => facts.sessions[id] !== undefined || unread.has(keyOf({ kind: 'sessions', id })),
+      (id) =>
+        recordIn(facts.sessions, id) !== undefined || unread.has(keyOf({ kind: 'sessions', id })),
     );
     dispatch(matRestored({ now: windows.now, parked: windows.parked }));
     dispatch(otherMatsSeen(windows.elsewhere));
@@ -697,7 +699,7 @@ export const beginAnew =
 export const recordNow =
   <K extends FactKind>(kind: K, id: string): Thunk<FactOf[K] | undefined> =>
   (_dispatch, getState) =>
-    getState()[kind][id] as FactOf[K] | undefined;
+    recordIn(getState()[kind] as Readonly<Record<string, FactOf[K]>>, id);
 
 /** Every record is here. */
 export const whenArrived = (): Thunk<Promise<void>> => (_dispatch, _getState, extra) =>

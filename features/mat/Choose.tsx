@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import { View } from 'react-native';
+import { recordIn } from '@/core/recordIn';
 import { dayIds, type Day } from '@/core/adapt/decide';
 import type { Person } from '@/core/formats/book';
 import type { Plan, PlanPose } from '@/core/formats/plan';
@@ -68,7 +69,7 @@ export function Choose({ person, day, onDay, onStart }: ChooseProps) {
   // Poses that were looked at stay when another group is opened.
   const [looked, setLooked] = useState<readonly string[]>([]);
   const usual = usePlan(id);
-  const laid = useOjas(({ mat }) => mat.laid[id]);
+  const laid = useOjas(({ mat }) => recordIn(mat.laid, id));
   const someoneElse = useOjas(({ mat }) => mat.now !== null || Object.keys(mat.parked).length > 0);
   const [rows, setRows] = useState<readonly Row[]>(() =>
     (usual ? doable(usual) : [])

@@ -1,6 +1,7 @@
 import { Link, useRouter } from 'expo-router';
 import { useEffect, useRef } from 'react';
 import { ScrollView, View } from 'react-native';
+import { recordIn } from '@/core/recordIn';
 import { placeKey, poseIdAt } from '@/core/plan/order';
 import type { Person } from '@/core/formats/book';
 import type { Plan, PlanPose } from '@/core/formats/plan';
@@ -33,7 +34,7 @@ import { endSession } from './session';
 export function MatScreen({ id }: { readonly id: string }) {
   const person = usePerson(id);
   const onMat = useOjas(({ mat }) => mat.now?.person === id);
-  const waits = useOjas((state) => state.mat.parked[id] !== undefined);
+  const waits = useOjas((state) => recordIn(state.mat.parked, id) !== undefined);
   const all = useOjasList(peopleOnMats);
   const day = useOjas((state) => selectDay(state, id, todayIso()));
   const wide = useWide();

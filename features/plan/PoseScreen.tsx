@@ -2,6 +2,7 @@ import { Link, useRouter } from 'expo-router';
 import { memo, useDeferredValue, type ReactNode } from 'react';
 import { View } from 'react-native';
 import { useDebounce } from 'use-debounce';
+import { recordIn } from '@/core/recordIn';
 import { choicesFor } from '@/core/approaches/approaches';
 import type { Estimates } from '@/core/estimate/estimate';
 import type { Person } from '@/core/formats/book';
@@ -154,7 +155,7 @@ const NOW_AND_THEN_MS = 400;
 function Offered({ children, ...of }: OnePoseProps & { readonly children: ReactNode }) {
   const { planned, person, estimates, shelf, units } = of;
   const wide = useWide();
-  const laid = useOjas(({ mat }) => mat.laid[person.id]?.poses[placeKey(planned)]);
+  const laid = useOjas(({ mat }) => recordIn(mat.laid, person.id)?.poses[placeKey(planned)]);
   const tried = useTried(planned, person, estimates, shelf, laid);
   // The figure answers the hand at once; what is written about it follows when the hand rests, or now and then.
   const [rested] = useDebounce(tried, HAND_RESTS_MS, { maxWait: NOW_AND_THEN_MS });

@@ -1,6 +1,7 @@
 import { Link } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
+import { recordIn } from '@/core/recordIn';
 import { timesOf } from '@/core/adapt/progress';
 import type { Person, Session } from '@/core/formats/book';
 import type { Plan, PlanPose } from '@/core/formats/plan';
@@ -50,7 +51,7 @@ interface DecidedProps {
 function Decided({ person, planned, sessions }: DecidedProps) {
   const say = useWords();
   const [open, setOpen] = useState(false);
-  const laid = useOjas(({ mat }) => mat.laid[person.id]?.poses[placeKey(planned)]);
+  const laid = useOjas(({ mat }) => recordIn(mat.laid, person.id)?.poses[placeKey(planned)]);
   const { decision } = planned;
   return (
     <View className="gap-1 border-t border-line pt-2">
@@ -82,7 +83,7 @@ function Evidence({ person, planned, sessions }: DecidedProps) {
   const shelf = useOjas(selectShelf);
   const units = useUnits();
   const estimates = useEstimates(person.id) ?? {};
-  const laid = useOjas(({ mat }) => mat.laid[person.id]?.poses[placeKey(planned)]);
+  const laid = useOjas(({ mat }) => recordIn(mat.laid, person.id)?.poses[placeKey(planned)]);
   const times = timesOf(sessions, planned.pose, planned.side);
   const pose = placeKey(planned);
   const faults = new Map(poseById(planned.pose)?.faults.map(({ id, seen }) => [id, seen]));

@@ -1,6 +1,7 @@
 import { Link } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
+import { recordIn } from '@/core/recordIn';
 import type { Parameter } from '@/core/parameters';
 import { selectPeople, selectRecord, selectShelf } from '@/store/selectors';
 import type { RootState } from '@/store/store';
@@ -118,7 +119,7 @@ function Told({ outcome, students }: { readonly outcome: Outcome; readonly stude
 }
 
 function OneMoved({ moved: { person, heights } }: { readonly moved: StudentMoved }) {
-  const name = useOjas((state) => state.people[person]?.name ?? person);
+  const name = useOjas((state) => recordIn(state.people, person)?.name ?? person);
   const units = useUnits();
   const [first, ...others] = heights;
   if (!first) return null;

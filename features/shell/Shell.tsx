@@ -11,6 +11,7 @@ import { onPartsWaiting, partsWaiting, tryPartsNow } from './loadAgain';
 import { Notices } from './Notices';
 import { places } from './places';
 import { Shortcuts } from './Shortcuts';
+import { recordIn } from '@/core/recordIn';
 
 const WIDE_PX = 900;
 export const useWide = () => useWindowDimensions().width >= WIDE_PX;
@@ -37,15 +38,31 @@ export function Shell() {
   );
 }
 
+/** The student whom an address names, or null: also where it is written as no address is. */
+function studentIn(path: string): string | null {
+  const id = /^\/students\/([^/]+)/.exec(path)?.[1];
+  if (id === undefined || id === 'new') return null;
+  try {
+    return decodeURIComponent(id);
+  } catch {
+    return null;
+  }
+}
+
 /** The place itself; one that needs the records of many years waits for them. */
 function Place({ path }: { readonly path: string }) {
   const dispatch = useOjasDispatch();
   const { left, arrived } = useOjas((state) => state.storage);
-  const student = /^\/students\/([^/]+)/.exec(path)?.[1];
+  const people = useOjas((state) => state.people);
+  const student = studentIn(path);
+  // Of somebody who is not here no records come.
   const missing =
-    left > 0 && student !== undefined && student !== 'new' && !arrived[decodeURIComponent(student)];
+    left > 0 &&
+    student !== null &&
+    recordIn(people, student) !== undefined &&
+    !recordIn(arrived, student);
   useEffect(() => {
-    if (missing) dispatch(wantRecords(decodeURIComponent(student)));
+    if (missing) dispatch(wantRecords(student));
   }, [missing, student, dispatch]);
   const waits = missing || (left > 0 && path === '/more/data');
   return waits ? (

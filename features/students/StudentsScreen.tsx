@@ -11,7 +11,7 @@ import { Press } from '@/ui/Press';
 import { Screen } from '@/ui/Screen';
 import { Sheet } from '@/ui/Sheet';
 import { Aside, Title, Words } from '@/ui/Words';
-import { nowIso, useOjas, useOjasDispatch, useUnits } from '../hooks';
+import { nowIso, useOjas, useOjasDispatch, usePerson, useUnits } from '../hooks';
 import { useWide } from '../shell/Shell';
 
 /**
@@ -113,7 +113,7 @@ function StudentList() {
 }
 
 function StudentLine({ id }: { readonly id: string }) {
-  const person = useOjas((state) => state.people[id]);
+  const person = usePerson(id);
   const last = useOjas((state) => selectSessionsOf(state, id).at(-1));
   const units = useUnits();
   if (!person) return null;

@@ -1,6 +1,7 @@
 import { Link } from 'expo-router';
 import { useState } from 'react';
 import { Pressable, View } from 'react-native';
+import { recordIn } from '@/core/recordIn';
 import type { Person } from '@/core/formats/book';
 import type { Plan, PlanPose } from '@/core/formats/plan';
 import { stackWords } from '@/core/props/stack';
@@ -114,7 +115,7 @@ function Cards({ coming, found, seeking }: CardsProps) {
   const list = wide ? 'flex-row flex-wrap gap-4' : 'gap-4';
   const card = ({ id, name }: Person) => (
     <View key={id} className={wide ? 'min-w-[380px] flex-1' : ''}>
-      {left > 0 && !arrived[id] ? (
+      {left > 0 && !recordIn(arrived, id) ? (
         <OnTheirWay name={name} />
       ) : (
         <ComerCard id={id} coming={comers.get(id)} />

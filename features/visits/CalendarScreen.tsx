@@ -4,6 +4,7 @@ import { startOfWeek } from 'date-fns/startOfWeek';
 import { Link } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
+import { recordIn } from '@/core/recordIn';
 import type { ClassRecord, Visit } from '@/core/formats/book';
 import { shiftDays, type LocalDay } from '@/core/formats/time';
 import { selectClasses, selectPeople, selectVisits } from '@/store/selectors';
@@ -108,7 +109,7 @@ function NotRead() {
     ...visits.map((what) => ({
       kind: 'visits' as const,
       what,
-      name: people[what.person]?.name ?? '',
+      name: recordIn(people, what.person)?.name ?? '',
     })),
     ...classes.map((what) => ({ kind: 'classes' as const, what, name: what.name ?? 'Class' })),
   ];
