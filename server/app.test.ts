@@ -50,6 +50,28 @@ test('files are files, and what is missing is missing', async () => {
   expect((await server.inject({ url: '/../package.json' })).body).not.toMatch('"name": "ojas"');
 });
 
+test('what is no address is the page too, which says that nothing is there; an id may end like a file', async () => {
+  for (const url of ['/students/%E0%A4%A/mat', '/students/%00/plan', '/students/p.1', '/%']) {
+    const answer = await server.inject({ url });
+    expect([url, answer.statusCode, answer.headers['content-type']]).toEqual([
+      url,
+      200,
+      'text/html; charset=utf-8',
+    ]);
+  }
+});
+
+test('what is missing in a request is told in words of ours', async () => {
+  const answer = await server.inject({ method: 'POST', url: '/api/plan', payload: {} });
+  expect(answer.statusCode).toBe(400);
+  expect(answer.body).not.toMatch(/nonoptional|invalid|zod/i);
+  expect(answer.json()).toMatchObject({
+    faults: expect.arrayContaining([
+      { path: 'book', words: 'expected something here; it is missing.' },
+    ]),
+  });
+});
+
 test('it plans on request', async () => {
   const book = JSON.parse(readFileSync(demoBook, 'utf8')) as unknown;
   const answer = await server.inject({

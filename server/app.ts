@@ -16,6 +16,7 @@ export interface ServerOptions {
 }
 
 const BODY_LIMIT_BYTES = 20 * 1024 * 1024;
+const STUDENTS = '/students/';
 const DEMO_ADDRESS = '/demo/book.json';
 const YEAR_SECONDS = 31_536_000;
 
@@ -38,6 +39,8 @@ export async function createServer({
     logger: false,
     requestTimeout: MOST_SENDING_MS,
     forceCloseConnections: true,
+    // What cannot be an address is one of the app's places all the same: the page says that nothing is there.
+    rewriteUrl: ({ url = '/' }) => (isAddress(url) ? url : '/'),
     http: { headersTimeout: MOST_SENDING_MS / 2, connectionsCheckingInterval: LOOK_FOR_SLOW_MS },
   });
   // A body is opened by the planner, not here: no request can hold this thread.
@@ -116,12 +119,22 @@ export async function createServer({
     const place =
       (request.method === 'GET' || request.method === 'HEAD') &&
       !request.url.startsWith('/api/') &&
-      !/\.[a-z0-9]+$/i.test(request.url.split('?')[0] ?? '');
+      // A student's id may end like the name of a file.
+      (request.url.startsWith(STUDENTS) || !/\.[a-z0-9]+$/i.test(request.url.split('?')[0] ?? ''));
     return place
       ? reply.type('text/html; charset=utf-8').header('cache-control', 'no-cache').send(page)
       : reply.code(404).send({ faults: [{ path: request.url, words: 'there is nothing here.' }] });
   });
   return server;
+}
+
+/** Whether an address can be read at all. */
+function isAddress(url: string): boolean {
+  try {
+    return !decodeURIComponent(url).includes('\0');
+  } catch {
+    return false;
+  }
 }
 
 /** The page, which in the demo names the sample book. */

@@ -14,6 +14,7 @@ const plain: Readonly<Record<string, string>> = {
   null: 'null',
   nan: 'a number',
   undefined: 'nothing',
+  nonoptional: 'something here',
 };
 const plainOf = (type: string) => (Object.hasOwn(plain, type) ? (plain[type] as string) : type);
 

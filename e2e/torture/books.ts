@@ -91,7 +91,12 @@ async function tryBook(bytes: Uint8Array, tally: Tally, name: string): Promise<v
   const again = await opened(memory.again());
   if (!sameValue(factsOf(again.state()), factsOf(state())))
     tally.lost.push(`${name}: other facts after a restart`);
-  const out = bookParts(bookOf(factsOf(again.state()), again.state().storage.setAside.map(({ of }) => of))).join('');
+  const out = bookParts(
+    bookOf(
+      factsOf(again.state()),
+      again.state().storage.setAside.map(({ of }) => of),
+    ),
+  ).join('');
   const back = parseBook(out, TODAY);
   if (!back.ok)
     tally.lost.push(

@@ -4,6 +4,8 @@
  * always the browser's own.
  */
 const FIRST_MS = 100;
+/** Screens that the browser's Back asked for are shown by then. */
+const SHOWN_MS = 1500;
 let made = 0;
 /** No two alike, over documents that share one history too. */
 const freshId = () => `${Date.now().toString(36)}-${Math.random().toString(36).slice(2)}-${++made}`;
@@ -18,6 +20,10 @@ function createMemoryHistory() {
       0,
       items.findIndex(({ id }) => id === window.history.state?.id),
     );
+  /** The path of the entry that the browser came to, until its screens tell of it: what tells of others meanwhile is late. */
+  let awaited = null;
+  let awaitedSince = 0;
+  const isAwaited = () => awaited !== null && performance.now() - awaitedSince < SHOWN_MS;
   const interrupt = () => going?.(new Error('History was changed during navigation.'));
 
   return {
@@ -27,12 +33,15 @@ function createMemoryHistory() {
     get: (index) => items[index],
     backIndex: ({ path }) => items.slice(0, indexNow()).findLastIndex((item) => item.path === path),
     push({ path, state }) {
+      if (isAwaited()) return this.replace({ path, state });
       interrupt();
       const id = freshId();
       items = [...items.slice(0, indexNow() + 1), { path, state, id }];
       window.history.pushState({ id }, '', path);
     },
     replace({ path, state }) {
+      if (isAwaited() && path !== awaited) return;
+      awaited = null;
       interrupt();
       const id = window.history.state?.id ?? freshId();
       const at = items.findIndex((item) => item.id === id);
@@ -42,10 +51,14 @@ function createMemoryHistory() {
       // An entry of another document: what lies around it is not known here.
       if (at < 0) items = [{ path: whole, state, id }];
       else items[at] = { path, state, id };
-      window.history.replaceState({ id }, '', whole);
+      // Written only where something changes: it would cut short a step of the browser's that is on its way.
+      const { pathname, search, hash } = window.location;
+      if (window.history.state?.id !== id || whole !== pathname + search + hash)
+        window.history.replaceState({ id }, '', whole);
     },
     /** As far as there are entries; resolves once the browser is there. */
     go(by) {
+      if (isAwaited()) return undefined;
       interrupt();
       const from = indexNow();
       const n = Math.min(items.length - 1, Math.max(0, from + by)) - from;
@@ -69,7 +82,10 @@ function createMemoryHistory() {
     /** Tells of what the browser's own buttons do, and not of what `go` does. */
     listen(listener) {
       const heard = () => {
-        if (!going) listener();
+        if (going) return;
+        awaited = items.find(({ id }) => id === window.history.state?.id)?.path ?? null;
+        awaitedSince = performance.now();
+        listener();
       };
       window.addEventListener('popstate', heard);
       return () => window.removeEventListener('popstate', heard);
