@@ -30,6 +30,7 @@ import {
   factsOf,
   forgetSetAside,
   layLeftMatAside,
+  lookInto,
   keepAside,
   openStorage,
   secondCopy,
@@ -209,6 +210,39 @@ describe('opening', () => {
     });
     await store.dispatch(openStorage());
     expect(Object.keys(state().people)).toEqual(['p1']);
+  });
+
+  test('a storage that never answers is told after a while, and a book may be looked into meanwhile, of which nothing is stored', async () => {
+    jest.useFakeTimers();
+    try {
+      const memory = new Memory();
+      let answer = () => undefined as void;
+      memory.getAllKeys = () => new Promise((resolve) => (answer = () => resolve([])));
+      const store = createStore(memory);
+      const state = () => store.getState() as RootState;
+      const book = bookSchema.parse({ ...bookOf(noFacts), people: [samplePerson()] });
+      void store.dispatch(openStorage());
+      await jest.advanceTimersByTimeAsync(2900);
+      expect(state().storage).toMatchObject({ status: 'opening', waits: null });
+      await jest.advanceTimersByTimeAsync(200);
+      expect(state().storage.waits).toBe('long');
+      await jest.advanceTimersByTimeAsync(7000);
+      expect(state().storage).toMatchObject({ status: 'opening', waits: 'too-long' });
+      expect(await store.dispatch(commit(person('p2')))).toMatchObject({ ok: false });
+      store.dispatch(lookInto(book));
+      expect([state().storage.status, Object.keys(state().people)]).toEqual(['looking', ['p1']]);
+      expect(await store.dispatch(commit(person('p2')))).toMatchObject({
+        ok: false,
+        words: expect.stringContaining('only looked at'),
+      });
+      answer();
+      await jest.advanceTimersByTimeAsync(100);
+      expect([state().storage.status, Object.keys(state().people)]).toEqual(['looking', ['p1']]);
+      expect(state().storage.fault).toMatch('The storage answers again');
+      expect([...memory.entries]).toEqual([]);
+    } finally {
+      jest.useRealTimers();
+    }
   });
 
   test('a record that cannot be read is set aside with its reason, what is its student’s with it, and the rest is there', async () => {

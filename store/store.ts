@@ -12,7 +12,8 @@ import {
 } from '@reduxjs/toolkit';
 import { z } from 'zod';
 import { recordIn } from '@/core/recordIn';
-import { type AsideText } from '@/core/formats/bookText';
+import type { Book } from '@/core/formats/book';
+import { factsOfBook, type AsideText } from '@/core/formats/bookText';
 import {
   factKinds,
   noFacts,
@@ -108,8 +109,13 @@ const { actsKnown, undoOffered } = undoSlice.actions;
 export const undoDismissed = () => undoOffered(null);
 
 interface StorageState {
-  /** `unreachable`: nothing is known of the book, so nothing may be begun. `lost`: the browser threw the book away. */
-  readonly status: 'opening' | 'open' | 'unreachable' | 'lost';
+  /**
+   * `unreachable`: nothing is known of the book, so nothing may be begun. `lost`: the browser threw the book away.
+   * `looking`: the storage does not answer, and a book from elsewhere is shown meanwhile; nothing is stored.
+   */
+  readonly status: 'opening' | 'open' | 'unreachable' | 'lost' | 'looking';
+  /** How long opening has taken so far, where that is long. */
+  readonly waits: 'long' | 'too-long' | null;
   /** Records of many years that are still to come; 0 when all are here. */
   readonly left: number;
   /** Students all of whose records are here already, while others are still to come. */
@@ -126,6 +132,7 @@ const storageSlice = createSlice({
   name: 'storage',
   initialState: {
     status: 'opening',
+    waits: null,
     left: 0,
     arrived: {},
     fault: null,
@@ -134,7 +141,17 @@ const storageSlice = createSlice({
     onOtherMats: [],
   } as StorageState,
   reducers: {
-    storageOpening: (state) => ({ ...state, status: 'opening' as const, fault: null }),
+    storageOpening: (state) => ({
+      ...state,
+      status: 'opening' as const,
+      waits: null,
+      fault: null,
+    }),
+    storageWaited: (state, { payload }: PayloadAction<StorageState['waits']>) => ({
+      ...state,
+      waits: payload,
+    }),
+    lookedInto: (state) => ({ ...state, status: 'looking' as const, waits: null }),
     storageOpened: (
       state,
       { payload }: PayloadAction<{ setAside: readonly SetAside[]; left: number }>,
@@ -175,6 +192,8 @@ const storageSlice = createSlice({
 });
 const {
   storageOpening,
+  storageWaited,
+  lookedInto,
   storageOpened,
   storageUnreachable,
   storageLost,
@@ -299,6 +318,7 @@ export function createStore(
       },
       effect: async (_, { getState, dispatch }) => {
         const state = getState() as RootState;
+        if (state.storage.status === 'looking') return;
         const { now } = state[draft];
         const { name } = await extra.tab;
         try {
@@ -382,6 +402,34 @@ const newerWords = (count: number) =>
 /** Opens the storage and the session that was under way. */
 export const openStorage = (): Thunk<Promise<void>> => opening(false);
 
+/** Of a storage that does not answer something is said after so long, and a way on is shown after so long. */
+const LONG_MS = 3000;
+const TOO_LONG_MS = 10_000;
+/** Tells how long the storage is waited for; gives what ends the telling. */
+function telling(dispatch: (action: UnknownAction) => unknown): () => void {
+  const timers = [
+    setTimeout(() => dispatch(storageWaited('long')), LONG_MS),
+    setTimeout(() => dispatch(storageWaited('too-long')), TOO_LONG_MS),
+  ];
+  return () => timers.forEach(clearTimeout);
+}
+const ANSWERS =
+  'The storage answers again. What you see is still the book that was looked into: load the app anew to open yours.';
+
+/** While the storage does not answer, shows a book from elsewhere: nothing of it is stored, and nothing is begun as if there were none. */
+export const lookInto =
+  (book: Book): Thunk =>
+  (dispatch, getState) => {
+    if (getState().storage.status !== 'opening') return;
+    const facts = Object.fromEntries(factKinds.map((kind) => [kind, {}])) as Record<
+      FactKind,
+      Record<string, unknown>
+    >;
+    for (const { kind, id, record } of factsOfBook(book)) facts[kind][id] = record;
+    dispatch(factsOpened(facts as unknown as Facts));
+    dispatch(lookedInto());
+  };
+
 const isEmpty = ({ facts, heads, setAside }: Opened) =>
   heads.length === 0 && setAside.length === 0 && Object.keys(facts.people).length === 0;
 
@@ -390,19 +438,26 @@ const opening =
   async (dispatch, getState, extra) => {
     const { vault, spare } = extra;
     dispatch(storageOpening());
+    const endTelling = telling(dispatch);
+    const isLookedInto = () => getState().storage.status === 'looking';
     try {
       const opened = await vault.open();
       // A book that was here and is gone with all its traces was not emptied by anybody.
       const mark = isEmpty(opened) && !anew ? (spare.mark() ?? (await spare.kept())) : null;
-      if (mark !== null && mark.people > 0) return void dispatch(storageLost(mark));
+      if (mark !== null && mark.people > 0 && !isLookedInto())
+        return void dispatch(storageLost(mark));
       await dispatch(restoreDrafts(opened));
+      if (isLookedInto()) return void dispatch(storageFailed(ANSWERS));
       dispatch(showOpened(opened));
       if (opened.newer > 0) dispatch(storageFailed(newerWords(opened.newer)));
       void extra.arrived
         .then(() => spare.setMark(markOf(getState(), spare.mark())))
         .catch(() => undefined);
     } catch (error) {
-      dispatch(storageUnreachable(error instanceof StorageFault ? error.words : String(error)));
+      if (!isLookedInto())
+        dispatch(storageUnreachable(error instanceof StorageFault ? error.words : String(error)));
+    } finally {
+      endTelling();
     }
   };
 
@@ -585,10 +640,18 @@ const NOT_OPEN: Done = {
   words: 'Not saved: the storage of this browser cannot be reached, so nothing can be begun now.',
 };
 
+const ONLY_LOOKED_AT: Done = {
+  ok: false,
+  words:
+    'Not saved: this book is only looked at while the storage of this browser does not answer.',
+};
+
 const written =
   (work: (vault: Vault) => Promise<Done>): Thunk<Promise<Outcome>> =>
   async (dispatch, getState, { vault, spare }) => {
-    const done = getState().storage.status === 'open' ? await work(vault) : NOT_OPEN;
+    const { status } = getState().storage;
+    const done =
+      status === 'open' ? await work(vault) : status === 'looking' ? ONLY_LOOKED_AT : NOT_OPEN;
     if (!done.ok) {
       dispatch(storageFailed(done.words));
       return done;

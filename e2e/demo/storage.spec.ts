@@ -131,6 +131,36 @@ test('when the browser has thrown the book away it is said, and the second copy 
   await expect(page.getByText(/of 10 /)).toHaveCount(records);
 });
 
+test('a storage that never answers: words, then ways on, and a book from a file can be looked into', async ({
+  page,
+}) => {
+  await page.clock.install();
+  await page.addInitScript(() => {
+    const real = IDBFactory.prototype.open;
+    IDBFactory.prototype.open = function open(...asked) {
+      const request = real.apply(this, asked);
+      for (const answer of ['success', 'error', 'upgradeneeded', 'blocked'])
+        request.addEventListener(answer, (event) => event.stopImmediatePropagation());
+      return request;
+    };
+  });
+  await page.goto('/');
+  await expect(page.getByText('Opening the book…')).toBeVisible();
+  await page.clock.fastForward(3500);
+  await expect(page.getByText(/has not answered yet/)).toBeVisible();
+  await page.clock.fastForward(7000);
+  await expect(page.getByRole('heading', { name: 'The storage does not answer' })).toBeVisible();
+  const chooser = page.waitForEvent('filechooser');
+  await page.getByRole('button', { name: 'Look into a book from a file' }).click();
+  await (await chooser).setFiles('demo/kingfisher-boathouse.json');
+  await expect(page.getByText(/Only looked at/)).toBeVisible();
+  await page.getByRole('link', { name: 'Students' }).click();
+  await expect(students(page)).toHaveCount(12);
+  await page.getByRole('link', { name: /Ines Calloway/ }).click();
+  await page.getByRole('button', { name: 'Remove student' }).click();
+  await expect(page.getByText(/Not saved: this book is only looked at/)).toBeVisible();
+});
+
 test('a hold that was left running is asked about, and not recorded as it ran', async ({
   page,
 }) => {

@@ -29,6 +29,9 @@ export const ProportionsScreen = page((all) => all.ProportionsScreen);
 export const StudentScreen = page((all) => all.StudentScreen);
 export const StudentsFrame = page((all) => all.StudentsFrame);
 export const StudentsScreen = page((all) => all.StudentsScreen);
+/** Where there is no book to open. */
+export const Lost = page((all) => all.Lost);
+export const NoAnswer = page((all) => all.NoAnswer);
 /** Brings them before they are asked for. */
 export const bringPages = () => void pages();
 

@@ -16,3 +16,4 @@ export { NewStudentScreen } from '../students/NewStudentScreen';
 export { ProportionsScreen } from '../students/ProportionsScreen';
 export { StudentScreen } from '../students/StudentScreen';
 export { StudentsFrame, StudentsScreen } from '../students/StudentsScreen';
+export { Lost, NoAnswer } from '../shell/NoBook';

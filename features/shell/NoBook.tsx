@@ -1,62 +1,56 @@
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import { useRouter } from 'expo-router';
 import { View } from 'react-native';
-import { parseBook } from '@/core/formats/check';
+import type { Book } from '@/core/formats/book';
+import { parseBook, parseBookFile, type Parsed } from '@/core/formats/check';
 import { factsOfBook } from '@/core/formats/bookText';
 import { faultWords } from '@/core/formats/facts';
-import { beginAnew, bringBack, openStorage, readSecondCopy } from '@/store/store';
+import { beginAnew, bringBack, lookInto } from '@/store/store';
 import type { Mark } from '@/store/spare';
 import { date } from '@/ui/format';
 import { Press } from '@/ui/Press';
 import { Screen } from '@/ui/Screen';
-import { Sheet } from '@/ui/Sheet';
-import { Aside, Title, Words } from '@/ui/Words';
-import { saveFile } from '../data/files';
-import { todayIso, useOjas, useOjasDispatch } from '../hooks';
+import { Aside, Words } from '@/ui/Words';
+import { chooseFile } from '../data/files';
+import { todayIso, useOjasDispatch } from '../hooks';
+import { SaveCopy, useSecondCopy, WhatHelps } from './SecondCopy';
 
-/** The second copy that this browser keeps, once it is known whether there is one. */
-function useSecondCopy(): string | null {
-  const dispatch = useOjasDispatch();
-  const [copy, setCopy] = useState<string | null>(null);
-  useEffect(() => void dispatch(readSecondCopy()).then(setCopy), [dispatch]);
-  return copy;
-}
-
-const SaveCopy = ({ copy }: { readonly copy: string | null }) =>
-  copy === null ? null : (
-    <Press
-      onPress={() => saveFile(`ojas-second-copy-${todayIso()}.json`, [copy], 'application/json')}
-    >
-      Save the second copy as a file
-    </Press>
-  );
-
-/** The storage does not answer: nothing is known of the book, so nothing can be begun. */
-export function Unreachable() {
-  const words = useOjas((state) => state.storage.fault);
+/** After ten seconds without an answer: ways on, none of which begins as if there were no book. */
+export function NoAnswer() {
   const dispatch = useOjasDispatch();
   const copy = useSecondCopy();
+  const [fault, setFault] = useState<string>();
+  const look = (parsed: Parsed<Book>) =>
+    parsed.ok
+      ? void dispatch(lookInto(parsed.value))
+      : setFault(`It cannot be looked into: ${faultWords(parsed.faults.slice(0, 3))}`);
+  const open = async () => {
+    const file = await chooseFile('.json,application/json');
+    if (file) look(parseBookFile(new Uint8Array(await file.arrayBuffer()), todayIso()));
+  };
   return (
-    <Screen title="The book cannot be reached">
-      <View role="alert">
-        <Words>{words}</Words>
-      </View>
-      <Words>
-        Your students may all be there: the browser only does not let Ojas look. Until it does,
-        nothing can be begun, taken in or exported.
+    <Screen title="The storage does not answer">
+      <Words role="alert">
+        The browser was asked for your book ten seconds ago and has said nothing since. Your
+        students may all be there: it is still waited for.
       </Words>
-      <Press kind="main" onPress={() => dispatch(openStorage())}>
-        Try again
+      <Press kind="main" onPress={() => window.location.reload()}>
+        Load the app anew and try again
       </Press>
-      <Press onPress={() => window.location.reload()}>Load the app anew</Press>
+      <Press onPress={open}>Look into a book from a file</Press>
+      {copy === null ? null : (
+        <Press onPress={() => look(parseBook(copy, todayIso()))}>Look into the second copy</Press>
+      )}
       <SaveCopy copy={copy} />
-      <Sheet>
-        <Title level={2}>What often helps</Title>
-        <Words>
-          Close other windows of Ojas, then try again. Leave a private window. Allow this page to
-          store data. Free some space on the device.
+      {fault ? (
+        <Words role="alert" className="text-rust">
+          {fault}
         </Words>
-      </Sheet>
+      ) : null}
+      <Aside>
+        A book that is looked into shows its plans and records. Nothing done meanwhile is saved.
+      </Aside>
+      <WhatHelps />
     </Screen>
   );
 }

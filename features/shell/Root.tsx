@@ -1,13 +1,11 @@
 import { useEffect } from 'react';
-import { View } from 'react-native';
 import { Provider } from 'react-redux';
 import { selectSettings } from '@/store/selectors';
-import { Words } from '@/ui/Words';
-import { bringPages } from '../pages/late';
+import { bringPages, Lost } from '../pages/late';
 import { useOjas } from '../hooks';
 import { WholeBoundary } from './Boundary';
 import { teachPatience } from './loadAgain';
-import { Lost, Unreachable } from './NoBook';
+import { Unreachable, Waiting } from './Opening';
 import { openedStore } from './openedStore';
 import { Shell } from './Shell';
 
@@ -43,16 +41,14 @@ function Opening() {
   }, [theme]);
   useEffect(() => {
     // The first screen has stood still for a moment by then; the next tap finds its page here.
-    const later = status === 'open' ? setTimeout(bringPages, PAGES_AFTER_MS) : undefined;
+    const later =
+      status === 'open' || status === 'looking'
+        ? setTimeout(bringPages, PAGES_AFTER_MS)
+        : undefined;
     return () => clearTimeout(later);
   }, [status]);
   if (status === 'unreachable') return <Unreachable />;
   if (status === 'lost' && lost) return <Lost mark={lost} />;
-  if (status !== 'open')
-    return (
-      <View className="flex-1 items-center justify-center bg-paper">
-        <Words role="status">Opening the book…</Words>
-      </View>
-    );
+  if (status === 'opening') return <Waiting />;
   return <Shell />;
 }

@@ -26,6 +26,7 @@ export function Shell() {
     <View className={`flex-1 bg-paper ${wide ? 'flex-row' : 'flex-col'}`}>
       {wide ? <Bar wide /> : null}
       <View className="flex-1">
+        <OnlyLookedAt />
         <Parts />
         <PlaceBoundary>
           <Place path={path} />
@@ -71,6 +72,23 @@ function Place({ path }: { readonly path: string }) {
     </View>
   ) : (
     <Slot />
+  );
+}
+
+/** Said while a book is shown that is not the one in the storage. */
+function OnlyLookedAt() {
+  const looking = useOjas((state) => state.storage.status === 'looking');
+  if (!looking) return null;
+  return (
+    <View
+      role="status"
+      className="flex-row flex-wrap items-center gap-3 border-b border-rust bg-sheet px-4 py-2"
+    >
+      <Words className="flex-1 text-rust">
+        Only looked at: the storage of this browser does not answer, and nothing done here is saved.
+      </Words>
+      <Press onPress={() => window.location.reload()}>Load the app anew</Press>
+    </View>
   );
 }
 
