@@ -67,6 +67,8 @@ test('Tab comes to the chosen one of a few, and the arrow keys choose round and 
   expect(radio('Tired')).toBeChecked();
   fireEvent.keyDown(radio('Tired'), { key: 'ArrowDown' });
   expect(radio('As usual')).toBeChecked();
+  fireEvent.keyDown(radio('Cold'), { key: ' ' });
+  expect(radio('Cold')).toBeChecked();
 });
 
 test('a line can be ticked', () => {
@@ -78,6 +80,8 @@ test('a line can be ticked', () => {
   );
   fireEvent.click(screen.getByRole('checkbox', { name: 'Warm' }));
   expect(toggled).toHaveBeenCalledTimes(1);
+  fireEvent.keyDown(screen.getByRole('checkbox', { name: 'Warm' }), { key: ' ' });
+  expect(toggled).toHaveBeenCalledTimes(2);
 });
 
 test('a fault belongs to its field', () => {

@@ -54,7 +54,7 @@ export function Press({
       onPress={press}
       disabled={disabled}
       aria-disabled={disabled ?? false}
-      className={`min-h-12 flex-row items-center justify-center gap-2 rounded-md border px-4 py-2 ${look.box} ${disabled ? 'opacity-50' : 'active:opacity-80'} ${className}`}
+      className={`min-h-12 max-w-full flex-row items-center justify-center gap-2 rounded-md border px-4 py-2 ${look.box} ${disabled ? 'opacity-50' : 'active:opacity-80'} ${className}`}
       {...rest}
     >
       {icon}
@@ -86,6 +86,16 @@ const STEPS: Readonly<Record<string, number>> = {
   ArrowLeft: -1,
   ArrowUp: -1,
 };
+
+/** Space does what a press does, where the web's own press knows it of buttons alone. */
+const bySpace = (press: () => void) =>
+  ({
+    onKeyDown: (event: React.KeyboardEvent<HTMLElement>) => {
+      if (event.key !== ' ') return;
+      event.preventDefault();
+      if (!event.repeat) press();
+    },
+  }) as object;
 
 /** One of a few, side by side. Tab comes to the chosen one, the arrow keys choose the next. */
 export function Chips<T extends string>({
@@ -127,6 +137,7 @@ export function Chips<T extends string>({
           aria-checked={id === chosen}
           tabIndex={i === Math.max(0, at) ? 0 : -1}
           onPress={() => onChoose(id)}
+          {...bySpace(() => onChoose(id))}
           className={`min-h-12 max-w-full flex-row items-center justify-center rounded-md border py-2 ${inOneLine ? 'min-h-14 flex-1 px-0' : 'px-3'} ${id === chosen ? 'border-thread bg-thread' : 'border-line bg-sheet'}`}
         >
           <Text
@@ -160,6 +171,7 @@ export function Tick({ checked, onToggle, children }: TickProps) {
       role="checkbox"
       aria-checked={checked}
       onPress={onToggle}
+      {...bySpace(onToggle)}
       className="min-h-12 flex-row items-center gap-3 py-1"
     >
       <View

@@ -5,7 +5,7 @@ import { planStudent } from '../plan/plan';
 import { anyBook } from '../tests/anyBook';
 import { bookOf, bookParts, factsOfBook } from './bookText';
 import { checkBook, parseBook, parseBookFile } from './check';
-import { factKinds, noFacts, type Facts } from './facts';
+import { factKinds, noFacts, readFact, type Facts } from './facts';
 import { sameValue } from './sameValue';
 import { lastDay, shiftBook } from './shift';
 import { daysBetween } from './time';
@@ -291,3 +291,14 @@ test('a sample book is moved whole: distances between its days stay', () => {
     parsed.people,
   );
 });
+
+test.each(['', 'toString', 'x'.repeat(401)])(
+  'a field that could not be stored under its name is refused by the check too: “%.20s”',
+  (name) => {
+    const checked = checkBook({ ...bookOf(noFacts), [name]: 1 }, '2026-04-01');
+    expect(checked.ok ? [] : checked.faults).toEqual([
+      { path: 'the file', words: expect.stringMatching(/nothing can be kept: rename the field/) },
+    ]);
+    expect(readFact('extras', JSON.stringify({ id: name, value: 1 })).ok).toBe(false);
+  },
+);

@@ -1,6 +1,6 @@
 import type { z } from 'zod';
 import { bookSchema, shelfFileSchema, type Book } from './book';
-import { pathWords, unfitIn, type Fault } from './limits';
+import { isOwnName, pathWords, unfitIn, type Fault } from './limits';
 import { readingFaults } from './readingFaults';
 import { refusalOf } from './refusal';
 import { isReadRule } from './repeats';
@@ -142,12 +142,24 @@ function repeated(kind: string, records: readonly { id: string }[]): Fault[] {
   });
 }
 
+/** Letters that the name of a book's own field may have. */
+const MOST_NAME_LETTERS = 400;
+/** Fields of other versions are kept under their names: one whose name nothing can be kept under is refused. */
+const unkeepable = (book: Book): Fault[] =>
+  Object.keys(book)
+    .filter((name) => name === '' || name.length > MOST_NAME_LETTERS || !isOwnName(name))
+    .map((name) => ({
+      path: 'the file',
+      words: `it has a field called “${name.slice(0, 40)}”, a name under which nothing can be kept: rename the field, or take it out.`,
+    }));
+
 /** Faults that only show when records are looked at together. */
 function senseFaults(book: Book): Fault[] {
   const people = new Set(book.people.map(({ id }) => id));
   const unknown = (path: string, person: string): Fault[] =>
     people.has(person) ? [] : [{ path, words: `there is no person ${person} in this book.` }];
   return [
+    ...unkeepable(book),
     ...repeated('people', book.people),
     ...repeated('readings', book.readings),
     ...repeated('shelf', book.shelf),

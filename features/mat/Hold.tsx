@@ -12,7 +12,8 @@ import { Press, Tick } from '@/ui/Press';
 import { Sheet } from '@/ui/Sheet';
 import { tone } from '@/ui/tones';
 import { Aside, Title, Words } from '@/ui/Words';
-import { nowIso, useOjas, useSet } from '../hooks';
+import { useOjas, useSet } from '../hooks';
+import { holdNow } from './holdClock';
 import { chime } from '../sound/chime';
 import { speak } from '../sound/speak';
 import { useMatDispatch } from './place';
@@ -119,7 +120,7 @@ export function Hold({ person, planned, mat }: HoldProps) {
         kind="main"
         onPress={() => {
           look();
-          dispatch(running ? holdPaused(nowIso()) : holdStarted(nowIso()));
+          dispatch(running ? holdPaused(holdNow()) : holdStarted(holdNow()));
         }}
       >
         {running

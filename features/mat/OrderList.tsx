@@ -112,13 +112,13 @@ function PoseRow({ row, planned, onToggle, onAgain }: PoseRowProps) {
     <View
       role="listitem"
       ref={(node) => setNodeRef(node as unknown as HTMLElement | null)}
-      className={`flex-row items-center gap-2 rounded-lg border bg-sheet py-1 pl-4 pr-1 ${isDragging ? 'border-thread' : 'border-line'}`}
+      className={`flex-row flex-wrap items-center gap-2 rounded-lg border bg-sheet py-1 pl-4 pr-1 ${isDragging ? 'border-thread' : 'border-line'}`}
       style={{
         transform: [{ translateY: transform?.y ?? 0 }],
         zIndex: isDragging ? 1 : 0,
       }}
     >
-      <View className="flex-1">
+      <View className="min-w-[9rem] flex-1">
         <Tick checked={row.on} onToggle={onToggle}>
           {title}
         </Tick>

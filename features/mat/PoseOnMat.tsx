@@ -27,7 +27,7 @@ import { PoseScene } from '@/ui/PoseScene';
 import { Chips, Press } from '@/ui/Press';
 import { Sheet } from '@/ui/Sheet';
 import { Aside, Title, Words } from '@/ui/Words';
-import { nowIso, useEstimates, useOjas, useOjasDispatch, useUnits } from '../hooks';
+import { useEstimates, useOjas, useOjasDispatch, useUnits } from '../hooks';
 import { railColumns } from '../plan/columns';
 import { PoseLine } from '../plan/PoseLine';
 import { figureWords, poseTitle } from '../plan/words';
@@ -35,6 +35,7 @@ import { Build } from './Build';
 import { Dials } from './Dials';
 import { Feel } from './Feel';
 import { Hold } from './Hold';
+import { holdNow } from './holdClock';
 import { HowLong } from './HowLong';
 import { Look } from './Look';
 import { Mats } from './Mats';
@@ -93,7 +94,7 @@ export function PoseOnMat({ person, planned, mat, alone, onEnded }: PoseOnMatPro
   const how = howOf(now, choicesFor(person.approach, person.choices, planned.pose));
   const finish = async (felt: Felt, heldAs?: number) => {
     const whole = planned.holdSeconds + mat.moreSeconds;
-    if (heldAs === undefined && leftRunning(heldSeconds(mat, nowIso()), whole))
+    if (heldAs === undefined && leftRunning(heldSeconds(mat, holdNow()), whole))
       return setAsked(felt);
     const last = mat.at + 1 >= mat.poses.length;
     const outcome = await dispatch(recordPose(person.id, planned, felt, heldAs));
@@ -102,7 +103,7 @@ export function PoseOnMat({ person, planned, mat, alone, onEnded }: PoseOnMatPro
   if (asked)
     return (
       <HowLong
-        held={heldSeconds(mat, nowIso())}
+        held={heldSeconds(mat, holdNow())}
         planned={planned.holdSeconds}
         title={poseTitle(planned)}
         onSaid={(seconds) => finish(asked, seconds)}

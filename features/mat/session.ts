@@ -22,7 +22,7 @@ import {
   type Settled,
 } from '@/store/mat';
 import { commit, type Outcome, type Thunk } from '@/store/store';
-import { nowIso } from '../hooks';
+import { holdNow } from './holdClock';
 import { slotKey } from '@/core/slots';
 
 /** Poses that may be done today without asking anybody first. */
@@ -114,7 +114,7 @@ export const rungTo = (
     slot: { slot, ...(part ? { part } : {}), side },
     fromCm: heightCm,
     toCm: to.heightCm,
-    atSeconds: Math.min(MOST_HELD_SECONDS, heldSeconds(mat, nowIso())),
+    atSeconds: Math.min(MOST_HELD_SECONDS, heldSeconds(mat, holdNow())),
     settled: settled.includes(from)
       ? settled.map((one) => (one === from ? put : one))
       : [...settled, put],
@@ -163,7 +163,7 @@ export const recordPose =
   async (dispatch, getState) => {
     const mat = matOf(getState().mat, person);
     if (!mat) return { ok: true };
-    const held = heldAs ?? heldSeconds(mat, nowIso());
+    const held = heldAs ?? heldSeconds(mat, holdNow());
     dispatch(onMatOf(person, poseDone(outcomeOf(mat, planned, felt, held))));
     const after = matOf(getState().mat, person);
     return after && after.at >= after.poses.length ? dispatch(endSession(person)) : { ok: true };

@@ -1,7 +1,7 @@
 import { useEffect, useState } from 'react';
 import { everySecond } from '@/workers/ticks';
 import type { Mat } from '@/store/mat';
-import { nowIso } from '../hooks';
+import { holdNow } from './holdClock';
 
 /** When a hold would have begun that was never paused, in milliseconds of the clock; null where none runs. */
 export const begunMs = ({
@@ -12,10 +12,10 @@ export const begunMs = ({
 
 /** This moment, anew at every whole second of a hold for as long as it runs. */
 export function useSeconds(sinceMs: number | null): readonly [now: string, look: () => void] {
-  const [now, setNow] = useState(nowIso);
+  const [now, setNow] = useState(holdNow);
   useEffect(
-    () => (sinceMs === null ? undefined : everySecond(sinceMs, () => setNow(nowIso()))),
+    () => (sinceMs === null ? undefined : everySecond(sinceMs, () => setNow(holdNow()))),
     [sinceMs],
   );
-  return [now, () => setNow(nowIso())];
+  return [now, () => setNow(holdNow())];
 }

@@ -132,10 +132,12 @@ function Bar({ wide }: { readonly wide: boolean }) {
           <Link key={href} href={href} asChild>
             <Pressable
               aria-current={here ? 'page' : undefined}
-              className={`min-h-14 items-center ${wide ? 'flex-row gap-3 rounded-md px-3' : 'flex-1 justify-center gap-1'} ${here ? 'bg-sheet' : ''}`}
+              className={`min-h-14 items-center ${wide ? 'flex-row gap-3 rounded-md px-3' : 'flex-auto justify-center gap-1'} ${here ? 'bg-sheet' : ''}`}
             >
               <Icon size={22} color={tone(here ? 'thread' : 'faint')} aria-hidden />
-              <Words className={`text-sm ${here ? 'font-semibold text-thread' : 'text-faint'}`}>
+              <Words
+                className={`text-sm ${here ? 'font-semibold text-thread' : 'text-faint'}`}
+              >
                 {name}
               </Words>
             </Pressable>

@@ -23,13 +23,13 @@ export function StudentTabs({
     <View
       role="navigation"
       aria-label="Of this student"
-      className="flex-row justify-between border-b border-line sm:justify-start sm:gap-x-4"
+      className="flex-row flex-wrap justify-between border-b border-line sm:justify-start sm:gap-x-4"
     >
       {tabs.map((tab) => (
         <Link key={tab.id} href={`/students/${id}${tab.path}` as '/students'} asChild>
           <Pressable
             aria-current={tab.id === here ? 'page' : undefined}
-            className={`min-h-12 shrink justify-center border-b-4 px-1 ${tab.id === here ? 'border-thread' : 'border-transparent'}`}
+            className={`min-h-12 max-w-full justify-center border-b-4 px-0.5 sm:px-1 ${tab.id === here ? 'border-thread' : 'border-transparent'}`}
           >
             <Words className={tab.id === here ? 'font-semibold text-thread' : 'text-faint'}>
               {tab.name}
