@@ -112,10 +112,14 @@ const noMachine = pattern(
   '^(react|expo|@react|nativewind|node:)',
   'core/ has no interface and no machine under it.',
 );
+const bareValidator = pattern(
+  '^zod$',
+  'take z from core/z: there it is told what the page forbids.',
+);
 const restricted = (files, patterns, ignores = []) => ({
   files,
   ignores,
-  rules: { 'no-restricted-imports': ['error', { patterns }] },
+  rules: { 'no-restricted-imports': ['error', { patterns: [...patterns, bareValidator] }] },
 });
 
 const borders = [
@@ -225,4 +229,5 @@ module.exports = [
     },
   },
   ...borders,
+  { files: ['core/z.ts'], rules: { 'no-restricted-imports': 'off' } },
 ];

@@ -19,6 +19,12 @@ export const test = base.extend<{ quiet: void }>({
         if (protocol.startsWith('http') && origin !== baseURL)
           said.push(`asked another host: ${request.url()}`);
       });
+      // What the page's own policy forbids is told in the page alone.
+      await page.addInitScript(() =>
+        addEventListener('securitypolicyviolation', (event) =>
+          reportError(new Error(`forbidden: ${event.violatedDirective} ${event.blockedURI}`)),
+        ),
+      );
       await use();
       expect(said).toEqual([]);
     },

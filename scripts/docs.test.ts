@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { z } from 'zod';
+import { z } from '@/core/z';
 import { bookSchema } from '@/core/formats/book';
 import { planSchema } from '@/core/formats/plan';
 import { allParameters } from '@/core/parameters';

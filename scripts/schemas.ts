@@ -1,6 +1,6 @@
 import { writeFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
-import { z } from 'zod';
+import { z } from '@/core/z';
 import { bookSchema } from '@/core/formats/book';
 import { planSchema } from '@/core/formats/plan';
 

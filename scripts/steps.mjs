@@ -32,9 +32,29 @@ const lockHash = () =>
     .update(readFileSync(join(root, 'package-lock.json')))
     .digest('hex');
 
-/** Installs the packages when they are not there, or are not those of the lock file. */
+const readJson = (path) => JSON.parse(readFileSync(join(root, path), 'utf8'));
+/** Whether the packages that are there are those of the lock file, whoever put them in: npm itself notes what it has laid where. */
+export function arePackagesThere(
+  wanted = () => readJson('package-lock.json'),
+  laid = () => readJson('node_modules/.package-lock.json'),
+) {
+  try {
+    const there = laid().packages;
+    return Object.entries(wanted().packages).every(
+      ([path, { version, optional, devOptional, link }]) =>
+        path === '' ||
+        link ||
+        (there[path] === undefined ? (optional ?? devOptional) : there[path].version === version),
+    );
+  } catch {
+    return false;
+  }
+}
+
+/** Installs the packages when they are not there, or are not those of the lock file; never over those that a running app uses. */
 export function needPackages() {
   if (existsSync(mark) && readFileSync(mark, 'utf8') === lockHash()) return;
+  if (arePackagesThere()) return writeFileSync(mark, lockHash());
   process.stdout.write('Installing packages (about a minute)…\n');
   if (!runs('npm', ['ci', '--no-audit', '--no-fund']))
     stop('The packages could not be installed: see what npm says above.');

@@ -1,5 +1,5 @@
 import { isDay, type LocalDay } from '@/core/formats/time';
-import { z } from 'zod';
+import { z } from '@/core/z';
 import { recordOf } from '@/core/estimate/recordOf';
 import { checkBook } from '@/core/formats/check';
 import { pathWords, unfitIn, type Fault } from '@/core/formats/limits';

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import { z } from '@/core/z';
 import { factKinds, type Fact, type FactRef } from '@/core/formats/facts';
 import { sameValue } from '@/core/formats/sameValue';
 

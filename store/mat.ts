@@ -1,5 +1,5 @@
 import { createSlice, type Action, type PayloadAction, type UnknownAction } from '@reduxjs/toolkit';
-import { z } from 'zod';
+import { z } from '@/core/z';
 import { recordIn } from '@/core/recordIn';
 import { dayIds, type Day } from '@/core/adapt/decide';
 import type { DialSetting } from '@/core/dials';

@@ -1,5 +1,5 @@
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
-import { z } from 'zod';
+import { z } from '@/core/z';
 import { visitKinds, type VisitKind } from '@/core/plan/visit';
 import { methodIds, type MethodId } from '@/core/protocols/protocols';
 import { pictureSchema } from '@/core/formats/facts';

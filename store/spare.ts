@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import { z } from '@/core/z';
 import { told, unpacked, type Kept } from '@/workers/stored/secondCopy';
 
 const markSchema = z.object({

@@ -10,7 +10,7 @@ import {
   type ThunkAction,
   type UnknownAction,
 } from '@reduxjs/toolkit';
-import { z } from 'zod';
+import { z } from '@/core/z';
 import { recordIn } from '@/core/recordIn';
 import type { Book } from '@/core/formats/book';
 import { factsOfBook, type AsideText } from '@/core/formats/bookText';

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import { z } from '@/core/z';
 import { readNumber } from './number';
 
 /** A text that holds a number between two limits, in words when it does not; empty only where that is allowed. */

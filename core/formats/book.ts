@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import { z } from '../z';
 import { approachIds } from '../approaches/approaches';
 import { tapedLengths } from '../body/body';
 import { propKinds } from '../props/shelf';

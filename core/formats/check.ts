@@ -1,4 +1,4 @@
-import type { z } from 'zod';
+import type { z } from '../z';
 import { bookSchema, shelfFileSchema, type Book } from './book';
 import { isOwnName, pathWords, unfitIn, type Fault } from './limits';
 import { readingFaults } from './readingFaults';

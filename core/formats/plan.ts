@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import { z } from '../z';
 import { approachIds } from '../approaches/approaches';
 import { rangeIds } from '../ranges/ranges';
 import type { Reason, Surface } from '../reasons';

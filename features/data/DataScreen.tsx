@@ -185,9 +185,9 @@ function SecondCopy({ onTake }: { readonly onTake: (text: string) => void }) {
   const look = useCallback(() => void dispatch(secondCopy()).then(setCopy), [dispatch]);
   useEffect(look, [look]);
   if (!copy) return null;
-  const read = async (use: (text: string) => unknown) => {
+  const withText = async (work: (text: string) => unknown) => {
     const text = await dispatch(readSecondCopy());
-    if (text !== null) use(text);
+    if (text !== null) work(text);
   };
   const save = (text: string) =>
     saveFile(`ojas-second-copy-${todayIso()}.json`, [text], 'application/json');
@@ -205,10 +205,10 @@ function SecondCopy({ onTake }: { readonly onTake: (text: string) => void }) {
         A second copy of an earlier book lies in this browser: {held}
         {copy.at ? `, of ${date(copy.at)}` : ''}. It stays until a copy of this book holds as much.
       </Words>
-      <Press onPress={() => read(onTake)}>Look what the second copy would bring</Press>
+      <Press onPress={() => withText(onTake)}>Look what the second copy would bring</Press>
       <Press
         kind="quiet"
-        onPress={() => read((text) => (save(text), dispatch(replaceSecondCopy()).then(look)))}
+        onPress={() => withText((text) => (save(text), dispatch(replaceSecondCopy()).then(look)))}
       >
         Save it as a file, and keep a copy of this book in its place
       </Press>

@@ -1,7 +1,7 @@
 import { zodResolver } from '@hookform/resolvers/zod';
 import { useFieldArray, useForm } from 'react-hook-form';
 import { View } from 'react-native';
-import { z } from 'zod';
+import { z } from '@/core/z';
 import { stateName, type ShelfItem } from '@/core/props/shelf';
 import { fromCm, toCm, type Units } from '@/ui/format';
 import { readNumber } from '@/ui/number';

@@ -3,7 +3,7 @@ import { Link } from 'expo-router';
 import { useState } from 'react';
 import { useForm, useWatch } from 'react-hook-form';
 import { View } from 'react-native';
-import { z } from 'zod';
+import { z } from '@/core/z';
 import {
   bodyFrom,
   tapedLengths,

@@ -1,7 +1,7 @@
 import { zodResolver } from '@hookform/resolvers/zod';
 import { Controller, useForm } from 'react-hook-form';
 import { View } from 'react-native';
-import { z } from 'zod';
+import { z } from '@/core/z';
 import { approaches, approachIds, type ApproachId } from '@/core/approaches/approaches';
 import type { Person } from '@/core/formats/book';
 import type { Sex } from '@/core/ranges/ranges';

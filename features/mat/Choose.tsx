@@ -32,7 +32,7 @@ import { freshId, useEstimates, useOjas, usePlan, useUnits, useWords } from '../
 import { ActionMark } from '../plan/ActionMark';
 import { AskNextDay } from '../plan/NextDay';
 import { groupNames, poseGroups, poseName, poseTitle, statusWords } from '../plan/words';
-import { LeftOnMats } from '../today/LeftOnMats';
+import { LeftOnMats } from '../shell/LeftOnMats';
 import { StudentTabs } from '../students/StudentTabs';
 import { GiveToOthers, KeepSequence, LaidOut } from './Keep';
 import { Mats } from './Mats';

@@ -135,9 +135,7 @@ function Bar({ wide }: { readonly wide: boolean }) {
               className={`min-h-14 items-center ${wide ? 'flex-row gap-3 rounded-md px-3' : 'flex-auto justify-center gap-1'} ${here ? 'bg-sheet' : ''}`}
             >
               <Icon size={22} color={tone(here ? 'thread' : 'faint')} aria-hidden />
-              <Words
-                className={`text-sm ${here ? 'font-semibold text-thread' : 'text-faint'}`}
-              >
+              <Words className={`text-sm ${here ? 'font-semibold text-thread' : 'text-faint'}`}>
                 {name}
               </Words>
             </Pressable>

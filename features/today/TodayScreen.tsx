@@ -21,7 +21,7 @@ import { ComingOn } from '../visits/late';
 import { comersOf, type Comer, type Coming } from '../visits/comers';
 import { VisitMark } from '../visits/VisitMark';
 import { FetchForAll, FetchForClass } from './Fetch';
-import { LeftOnMats } from './LeftOnMats';
+import { LeftOnMats } from '../shell/LeftOnMats';
 import { slotKey } from '@/core/slots';
 import { rangeName, slotName, wordsIn } from '@/ui/words/words';
 

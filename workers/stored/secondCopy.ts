@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import { z } from '@/core/z';
 import type { Book } from '@/core/formats/book';
 
 const many = z.number().int().min(0);
