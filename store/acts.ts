@@ -46,7 +46,8 @@ export function touchedBy({ kind, id, was, is }: Diff): Touched {
   if (is === null) return { kind, id, how: 'went', was: was as unknown as Fields };
   const [before, after] = [was, is] as unknown as [Fields, Fields];
   const fields = [...new Set([...Object.keys(before), ...Object.keys(after)])].filter(
-    (field) => !sameValue(before[field], after[field]),
+    // When a field was changed is no change of its own: it is known again from what is stored.
+    (field) => field !== 'edits' && !sameValue(before[field], after[field]),
   );
   return {
     kind,

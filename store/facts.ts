@@ -35,6 +35,8 @@ export interface Change {
   readonly edit?: readonly Edit[];
   /** Records that go; with a student goes all that is theirs. */
   readonly remove: readonly FactRef[];
+  /** The records were made one of two states, and carry themselves when which field was changed. */
+  readonly isMerged?: boolean;
 }
 
 export const put = <K extends FactKind>(kind: K, record: FactOf[K] & { id: string }): Fact =>
@@ -85,7 +87,7 @@ export const editFields = <K extends FactKind>(
       Record<string, unknown>,
     ];
     const changed = [...new Set([...Object.keys(before), ...Object.keys(after)])].filter(
-      (field) => !sameValue(before[field], after[field]),
+      (field) => field !== 'edits' && !sameValue(before[field], after[field]),
     );
     const clash = changed.find(
       (field) =>

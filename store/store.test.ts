@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { bookOf } from '@/core/formats/bookText';
 import { bookSchema } from '@/core/formats/book';
+import { changedParts, mergedRecord, partsOf } from '@/core/formats/edits';
 import { noFacts } from '@/core/formats/facts';
 import { keptOf, mayReplace } from '@/workers/stored/secondCopy';
 import { samplePerson, sampleReading, sampleSession } from '@/core/tests/samples';
@@ -19,7 +20,7 @@ import {
   rungMoved,
 } from './mat';
 import { entryChanged, picturesChanged, rangeOpened, type PictureToKeep } from './measuring';
-import { differences, mergeBook, mergeChange } from './merge';
+import { allFromBook, differences, mergeBook, mergeChange, nothingChosen } from './merge';
 import { selectDay, selectPlan } from './selectors';
 import { noSpare, type Mark, type Spare } from './spare';
 import {
@@ -180,9 +181,10 @@ describe('what is written', () => {
         }),
       ),
     ).toEqual({ ok: true });
-    expect(state().readings.r1).toEqual(sampleReading({ values: [126], seatCm: 4 }));
+    const changes = () => changedParts(sampleReading(), state().readings.r1 ?? {});
+    expect(state().readings.r1).toMatchObject({ values: [126], seatCm: 4 });
     await store.dispatch(undo());
-    expect(state().readings.r1).toEqual(sampleReading());
+    expect(changes()).toEqual([]);
   });
 
   test('written twice, it is written once', async () => {
@@ -493,7 +495,7 @@ describe('undo', () => {
     await vault.apply(person('p3'));
     expect(await vault.undo(second.ok ? second.act?.seq : 0)).toMatchObject({
       ok: true,
-      diffs: [expect.objectContaining({ kind: 'people', id: 'p1' })],
+      diffs: expect.arrayContaining([expect.objectContaining({ kind: 'people', id: 'p1' })]),
     });
   });
 
@@ -845,15 +847,19 @@ describe('a book', () => {
     const { store, state } = await opened();
     await store.dispatch(commit(two));
     const book = bookOf(factsOf(state()));
-    await store.dispatch(commit(mergeChange(mergeBook(book, factsOf(state())), false)));
+    await store.dispatch(
+      commit(mergeChange(mergeBook(book, factsOf(state())), nothingChosen, 'm')),
+    );
     expect(mergeBook(book, factsOf(state()))).toMatchObject({ fresh: [], same: 3, conflicts: [] });
     const renamed = { ...book, people: book.people.map((one) => ({ ...one, name: 'Renamed' })) };
     const merge = mergeBook(renamed, factsOf(state()));
-    expect(merge.conflicts.map(differences)).toEqual([
+    expect(merge.conflicts.flatMap(({ clashing }) => clashing.map(differences))).toEqual([
       [{ field: 'Name', here: 'Wren Sample', there: 'Renamed' }],
     ]);
-    expect(mergeChange(merge, false).put).toEqual([]);
-    expect(mergeChange(merge, true).put).toHaveLength(1);
+    expect(mergeChange(merge, nothingChosen, 'm').put).toEqual([]);
+    expect(mergeChange(merge, allFromBook(merge), 'm').put).toMatchObject([
+      { record: { name: 'Renamed' } },
+    ]);
   });
 
   test('that differs tells every value that does, however deep it stands', () => {
@@ -868,15 +874,123 @@ describe('a book', () => {
       bodyCm: { thigh: 42 },
       cautions: [{ id: 'hip-replacement', answer: 'yes' as const, at: '2026-01-05' }],
     };
-    expect(differences({ fact: put('people', there), here })).toEqual([
-      { field: 'Lengths, thigh', here: 'nothing', there: '42' },
+    expect(mergedRecord(here, there).clashing.flatMap(differences)).toEqual([
       { field: 'Answers, hip-replacement, answer', here: 'no', there: 'yes' },
       {
         field: 'Answers, sciatica',
         here: '{"id":"sciatica","answer":"no","at":"2026-01-05"}',
         there: 'nothing',
       },
+      { field: 'Lengths, thigh', here: 'nothing', there: '42' },
     ]);
+  });
+
+  describe('of two devices', () => {
+    type Device = Awaited<ReturnType<typeof opened>>;
+    const bookFrom = ({ state }: Device) =>
+      bookSchema.parse(JSON.parse(JSON.stringify(bookOf(factsOf(state())))));
+    const seen = (on: Device, from: Device) => mergeBook(bookFrom(from), factsOf(on.state()));
+    const takeIn = (on: Device, from: Device, chosen = nothingChosen) =>
+      on.store.dispatch(commit(mergeChange(seen(on, from), chosen, `m${Math.random()}`)));
+    const changed = ({ store, state }: Device, id: string, to: object) =>
+      store.dispatch(
+        commit({
+          words: 'x',
+          put: [],
+          edit: [editFields('people', state().people[id]!, { ...state().people[id]!, ...to })],
+          remove: [],
+        }),
+      );
+    const bare = ({ state }: Device) =>
+      Object.fromEntries(
+        Object.entries(state().people).map(([id, one]) => [id, Object.fromEntries(partsOf(one))]),
+      );
+    /** Two devices with the same eight students, the second from the first one's book. */
+    const pair = async () => {
+      const [one, other] = [await opened(), await opened()];
+      for (let i = 1; i <= 8; i++) await one.store.dispatch(commit(person(`p${i}`)));
+      await takeIn(other, one);
+      return { one, other };
+    };
+
+    test('all that each changed in another field is there on both, after each took in the other, and nothing is asked', async () => {
+      const { one, other } = await pair();
+      for (let i = 1; i <= 8; i++) {
+        await changed(one, `p${i}`, {
+          name: `One ${i}`,
+          cautions: [{ id: 'pregnancy', answer: 'yes', at: '2026-02-01' }],
+        });
+        await changed(other, `p${i}`, {
+          statureCm: 150 + i,
+          cautions: [{ id: 'sciatica', answer: 'yes', at: '2026-02-01' }],
+        });
+      }
+      expect(seen(one, other)).toMatchObject({ conflicts: [], fresh: [] });
+      await takeIn(one, other);
+      await takeIn(other, one);
+      expect(bare(one)).toEqual(bare(other));
+      expect(one.state().people.p3).toMatchObject({ name: 'One 3', statureCm: 153 });
+      expect(
+        one
+          .state()
+          .people.p3?.cautions.map(({ id }) => id)
+          .sort(),
+      ).toEqual(['pregnancy', 'sciatica']);
+      // Taken back, what came goes, and what was changed here stays.
+      await one.store.dispatch(undo());
+      expect(one.state().people.p3).toMatchObject({ name: 'One 3', statureCm: 170 });
+    });
+
+    test('a field that both changed is shown with both values; what is chosen goes over without being asked again', async () => {
+      const { one, other } = await pair();
+      await changed(one, 'p1', { name: 'By one', note: 'kept' });
+      await changed(other, 'p1', { name: 'By other', statureCm: 181 });
+      const merge = seen(one, other);
+      expect(merge.conflicts.flatMap(({ clashing }) => clashing)).toEqual([
+        { part: 'name', here: 'By one', there: 'By other' },
+      ]);
+      await takeIn(one, other, allFromBook(merge));
+      expect(one.state().people.p1).toMatchObject({
+        name: 'By other',
+        note: 'kept',
+        statureCm: 181,
+      });
+      expect(seen(other, one).conflicts).toEqual([]);
+      await takeIn(other, one);
+      expect(bare(one)).toEqual(bare(other));
+    });
+
+    test('removed on one and changed on the other: nothing goes and nothing comes back unasked', async () => {
+      const { one, other } = await pair();
+      await one.store.dispatch(commit(gone('p1')));
+      await changed(other, 'p1', { name: 'Still here' });
+      await other.store.dispatch(
+        commit({ words: 'x', put: [put('readings', sampleReading({ person: 'p1' }))], remove: [] }),
+      );
+      const here = seen(one, other);
+      expect([
+        here.fresh,
+        here.removedHere.map(({ fact, owned }) => [fact.id, owned.length]),
+      ]).toEqual([[], [['p1', 1]]]);
+      const there = seen(other, one);
+      expect(there.removedThere.map(({ fact }) => fact.id)).toEqual(['p1']);
+      await takeIn(one, other);
+      await takeIn(other, one);
+      expect([one.state().people.p1, other.state().people.p1?.name]).toEqual([
+        undefined,
+        'Still here',
+      ]);
+      await takeIn(one, other, { ...nothingChosen, back: new Set(['people/p1']) });
+      expect([one.state().people.p1?.name, Object.keys(one.state().readings)]).toEqual([
+        'Still here',
+        ['r1'],
+      ]);
+      expect(seen(other, one).removedThere).toEqual([]);
+      await one.store.dispatch(commit(gone('p2')));
+      await takeIn(other, one, { ...nothingChosen, go: new Set(['people/p2']) });
+      expect(other.state().people.p2).toBeUndefined();
+      expect(seen(other, one)).toMatchObject({ removedHere: [], removedThere: [] });
+    });
   });
 
   test('goes out as it came in: settings, eyes, classes, fields of other versions, and what was set aside', async () => {
@@ -902,7 +1016,7 @@ describe('a book', () => {
       ],
     });
     const merge = mergeBook(book, factsOf(state()));
-    await store.dispatch(commit(mergeChange(merge, false)));
+    await store.dispatch(commit(mergeChange(merge, nothingChosen, 'm')));
     await store.dispatch(keepAside(merge.setAside));
     await store.dispatch(keepAside(merge.setAside));
     const again = (await opened(memory)).state();

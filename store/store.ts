@@ -274,6 +274,7 @@ const reducer = combineReducers({
   settings: factReducer('settings'),
   pictures: factReducer('pictures'),
   extras: factReducer('extras'),
+  gone: factReducer('gone'),
   undo: undoSlice.reducer,
   storage: storageSlice.reducer,
   mat: matReducer,

@@ -7,7 +7,9 @@ import {
   type FactRef,
   type Facts,
 } from '@/core/formats/facts';
+import type { Gone } from '@/core/formats/book';
 import type { AsideText, SetAside } from '@/core/formats/bookText';
+import { marked } from '@/core/formats/edits';
 import { sameValue } from '@/core/formats/sameValue';
 import {
   actsSchema,
@@ -273,7 +275,16 @@ export class Vault {
       const remove = [
         ...new Map([...change.remove, ...cascade].map((ref) => [keyOf(ref), ref])).values(),
       ];
-      const touched: FactRef[] = [...change.put, ...(change.edit ?? []), ...remove];
+      // What is removed on purpose is remembered as gone; what comes again is gone no more.
+      const gone = change.remove.flatMap(goneRef);
+      const back = change.put.flatMap(goneRef);
+      const touched: FactRef[] = [
+        ...change.put,
+        ...(change.edit ?? []),
+        ...remove,
+        ...gone,
+        ...back,
+      ];
       const before = await this.withOwners(await this.readNow(touched), change.put);
       const after: After = new Map();
       for (const { kind, id, record } of change.put) {
@@ -296,10 +307,17 @@ export class Vault {
         after.set(key, checked);
       }
       for (const ref of remove) after.set(keyOf(ref), null);
+      for (const ref of back) if (before.get(keyOf(ref))) after.set(keyOf(ref), null);
+      for (const ref of change.remove) {
+        for (const { id } of before.get(keyOf(ref)) ? goneRef(ref) : []) {
+          const record: Gone = { id, at: this.now() };
+          after.set(keyOf({ kind: 'gone', id }), { record, text: JSON.stringify(record) });
+        }
+      }
       const person = removed
         .map(({ id }) => before.get(keyOf({ kind: 'people', id })))
         .find((one) => one != null) as { id: string; name: string } | undefined;
-      return this.write(before, after, {
+      return this.write(before, change.isMerged ? after : allMarked(before, after), {
         words: change.words,
         kind: 'act',
         ...(person ? { removed: { id: person.id, name: person.name } } : {}),
@@ -340,7 +358,12 @@ export class Vault {
       );
       const after = allTakenBack(body, before);
       if ('words' in after) return { ok: false, words: after.words };
-      return this.write(before, after, { words: `Undone: ${head.words}`, kind: 'undo' }, head.seq);
+      return this.write(
+        before,
+        allMarked(before, after),
+        { words: `Undone: ${head.words}`, kind: 'undo' },
+        head.seq,
+      );
     });
   }
 
@@ -636,6 +659,25 @@ type Before = ReadonlyMap<string, Fact['record'] | null>;
 /** What is to be stored under each key; null where the record goes. */
 type After = Map<string, { readonly text: string; readonly record: Fact['record'] } | null>;
 type Refused = Extract<Done, { ok: false }>;
+
+/** Where it is remembered that a record is gone; of what belongs to this device alone nothing is. */
+const goneRef = ({ kind, id }: FactRef): FactRef[] =>
+  kind === 'pictures' || kind === 'extras' || kind === 'settings' || kind === 'gone'
+    ? []
+    : [{ kind: 'gone', id: `${kind}/${id}` }];
+
+/** What is to be stored, with every change of a record that was there marked. */
+function allMarked(before: Before, after: After): After {
+  const mark = `${Date.now().toString(36)}${Math.random().toString(36).slice(2, 8)}`;
+  return new Map(
+    [...after].map(([key, checked]) => {
+      const was = before.get(key);
+      if (!checked || !was || (refOf(key) as FactRef).kind === 'gone') return [key, checked];
+      const record = marked(was, checked.record, mark);
+      return [key, { record, text: JSON.stringify(record) }];
+    }),
+  );
+}
 
 /** What is stored once all that an act touched is as it was before it; students first, for what is theirs leans on them. */
 function allTakenBack(

@@ -4,6 +4,7 @@ import { tapedLengths } from '../body/body';
 import { propKinds } from '../props/shelf';
 import { methodIds } from '../protocols/protocols';
 import { rangeIds } from '../ranges/ranges';
+import { MOST_MARKS } from './edits';
 import { isOwnName } from './limits';
 import { dialIds } from '../dials';
 import { slotIds } from '../slots';
@@ -14,6 +15,12 @@ const open = <T extends z.ZodRawShape>(shape: T) =>
 
 /** An id of something in a table: what this version does not know is kept, and harmless. */
 const name = z.string().min(1, 'an id is needed').max(120);
+/** When fields were last changed: see edits.ts. */
+const edits = z
+  .record(z.string(), z.array(z.string().max(40)).max(MOST_MARKS))
+  .optional()
+  // Spoiled, it is forgotten: it is no reason to refuse a record.
+  .catch(undefined);
 /** The id of a record. */
 const id = name.refine(isOwnName, { error: 'this word cannot serve as an id: choose another.' });
 const words = z.string().max(4000, 'at most 4000 letters');
@@ -52,6 +59,7 @@ export const shelfItemSchema = open({
   states: z.array(propStateSchema).min(1, 'at least one way to lie').max(20),
   /** The shelf that it stands on, where there are several; the main one has no name. */
   place: z.string().max(80).optional(),
+  edits,
 });
 
 export const personSchema = open({
@@ -68,6 +76,7 @@ export const personSchema = open({
   /** Marked by the teacher as very mobile. */
   veryMobile: z.boolean().optional(),
   note: words.optional(),
+  edits,
 });
 
 export const readingSchema = open({
@@ -84,6 +93,7 @@ export const readingSchema = open({
   warm: z.boolean().default(false),
   seatCm: cm(0, 80).optional(),
   note: words.default(''),
+  edits,
 });
 
 export const pieceSchema = open({ item: id, state: name, count: z.number().int().min(1).max(20) });
@@ -150,6 +160,7 @@ export const sessionSchema = open({
   at: moment,
   poses: z.array(sessionPoseSchema).max(80),
   note: words.optional(),
+  edits,
 });
 
 /** One day, or as a rule of RFC 5545 repeats it, at an hour of the place where it is. */
@@ -162,6 +173,7 @@ const when = {
   repeats: z.string().max(200).optional(),
   /** Days on which it falls out. */
   except: z.array(z.iso.date()).max(500).optional(),
+  edits,
 };
 
 /** When a student comes. */
@@ -205,6 +217,17 @@ export const settingsSchema = open({
     .max(50, 'at most 50 shelves')
     .optional(),
   sequences: z.array(sequenceSchema).max(200, 'at most 200 sequences').optional(),
+  edits,
+});
+
+/** A record that was removed: where another device still has it, it is asked about there, and not brought back unasked. */
+export const goneSchema = open({
+  /** What it was: `people/p1`. */
+  id: z
+    .string()
+    .max(400)
+    .regex(/^[a-z]+\/./, 'expected a kind and an id, such as people/p1'),
+  at: moment,
 });
 
 /** A shelf by itself, to take along or give away; a book's own shelf is read alike. */
@@ -226,6 +249,8 @@ export const bookSchema = open({
   classes: z.array(classSchema).max(20_000).default([]),
   visits: z.array(visitSchema).max(100_000).default([]),
   settings: settingsSchema.default({ units: 'cm', theme: 'system' }),
+  /** Records that were removed where the book was written. */
+  gone: z.array(goneSchema).max(100_000).optional(),
   /** Records that could not be read where the book was written, as they were found: nothing is lost on the way. */
   setAside: z
     .array(open({ key: z.string().max(500), text: z.string() }))
@@ -244,6 +269,7 @@ export type SessionPose = z.infer<typeof sessionPoseSchema>;
 export type Session = z.infer<typeof sessionSchema>;
 export type Visit = z.infer<typeof visitSchema>;
 export type ClassRecord = z.infer<typeof classSchema>;
+export type Gone = z.infer<typeof goneSchema>;
 export type Settings = z.infer<typeof settingsSchema>;
 export type Book = z.infer<typeof bookSchema>;
 export type StopWord = (typeof stopWords)[number];

@@ -45,6 +45,7 @@ export function bookOf(facts: Facts, setAside: readonly AsideText[] = []): Book 
         .filter(({ id }) => !bookFields.has(id))
         .map(({ id, value }) => [id, value]),
     ),
+    ...(Object.keys(facts.gone).length > 0 ? { gone: eachOnce(facts.gone) } : {}),
     ...(setAside.length > 0 ? { setAside: [...setAside] } : {}),
   };
 }
@@ -67,6 +68,7 @@ export function factsOfBook(book: Book): Fact[] {
     ...factsAs('visits', book.visits),
     ...factsAs('settings', [settings]),
     ...factsAs('extras', extras),
+    ...factsAs('gone', book.gone ?? []),
   ];
 }
 

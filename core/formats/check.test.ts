@@ -302,3 +302,54 @@ test.each(['', 'toString', 'x'.repeat(401)])(
     expect(readFact('extras', JSON.stringify({ id: name, value: 1 })).ok).toBe(false);
   },
 );
+
+describe('what only a later version knows', () => {
+  const of = (more: Partial<Record<keyof Book, unknown>>) => checkBook(book(more), TODAY);
+
+  test('keeps its record aside, and the rest of the book comes in', () => {
+    const odd = { ...sampleReading({ id: 'r9' }), range: 'jawOpening' };
+    const checked = of({
+      readings: [sampleReading(), odd],
+      shelf: [{ ...sampleShelf[0], kind: 'cloud' }],
+    });
+    if (!checked.ok) throw new Error(JSON.stringify(checked.faults));
+    expect(checked.value.readings.map(({ id }) => id)).toEqual(['r1']);
+    expect(checked.value.setAside).toEqual([
+      { key: 'readings/r9', text: JSON.stringify(odd) },
+      { key: `shelf/${sampleShelf[0]?.id}`, text: expect.stringContaining('"kind":"cloud"') },
+    ]);
+    expect(checked.notes.map(({ path, words }) => `${path}: ${words}`)).toEqual([
+      'readings[1].range: “jawOpening” is not known to this version: the record lies aside as it came, and is left out of everything.',
+      expect.stringMatching(/^shelf\[0\]\.kind: “cloud” is not known/),
+    ]);
+  });
+
+  test('of a student or the settings waits beside, and the usual serves', () => {
+    const home = [
+      { ...sampleShelf[0], id: 'h1', kind: 'cloud' },
+      { ...sampleShelf[0], id: 'h2' },
+    ];
+    const checked = of({
+      people: [{ ...samplePerson(), approach: 'floating', home }],
+      settings: { units: 'cm', theme: 'sepia' },
+    });
+    if (!checked.ok) throw new Error(JSON.stringify(checked.faults));
+    const [person] = checked.value.people;
+    expect([person?.approach, person?.home.map(({ id }) => id)]).toEqual([
+      'built-up-alignment',
+      ['h2'],
+    ]);
+    expect(person).toMatchObject({ unknown: { approach: 'floating', home: [{ id: 'h1' }] } });
+    expect(checked.value.settings).toMatchObject({ theme: 'system', unknown: { theme: 'sepia' } });
+  });
+
+  test('is no excuse for what is wrong', () => {
+    for (const more of [
+      { readings: [{ ...sampleReading(), range: 'jawOpening', values: [] }] },
+      { readings: [{ ...sampleReading(), range: '' }] },
+      { readings: [{ ...sampleReading(), side: 'upper' }] },
+      { people: [{ ...samplePerson(), sex: 'sheet' }] },
+    ])
+      expect(of(more).ok).toBe(false);
+  });
+});

@@ -4,6 +4,7 @@ import { isOwnName, pathWords, unfitIn, type Fault } from './limits';
 import { readingFaults } from './readingFaults';
 import { refusalOf } from './refusal';
 import { isReadRule } from './repeats';
+import { withoutUnknown } from './unknown';
 import { dayOf, type LocalDay } from './time';
 
 /** What was read, with what is worth a word about it; or what is wrong. */
@@ -123,12 +124,19 @@ function jsonOf(text: string): Parsed<unknown> {
 export function checkBook(json: unknown, today: LocalDay): Parsed<Book> {
   const unfit = unfitIn(json);
   if (unfit) return { ok: false, faults: [unfit] };
-  const parsed = bookSchema.safeParse(json, { error: refusalOf });
+  const first = bookSchema.safeParse(json, { error: refusalOf });
+  // What a later version names is kept as it came, and no reason to refuse the rest.
+  const known = first.success ? null : withoutUnknown(json, first.error.issues);
+  const parsed = known ? bookSchema.safeParse(known.json, { error: refusalOf }) : first;
   if (!parsed.success) return { ok: false, faults: faultsOf(parsed.error) };
   const faults = senseFaults(parsed.data);
   return faults.length > 0
     ? { ok: false, faults: firstOf(faults) }
-    : { ok: true, value: parsed.data, notes: firstOf(notesOn(parsed.data, today)) };
+    : {
+        ok: true,
+        value: parsed.data,
+        notes: firstOf([...(known?.notes ?? []), ...notesOn(parsed.data, today)]),
+      };
 }
 
 function repeated(kind: string, records: readonly { id: string }[]): Fault[] {

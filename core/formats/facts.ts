@@ -2,6 +2,7 @@ import { z } from '../z';
 import type { ShelfItem } from '../props/shelf';
 import {
   classSchema,
+  goneSchema,
   visitSchema,
   personSchema,
   readingSchema,
@@ -9,6 +10,7 @@ import {
   settingsSchema,
   shelfItemSchema,
   type ClassRecord,
+  type Gone,
   type Person,
   type Reading,
   type Session,
@@ -30,6 +32,7 @@ export const factKinds = [
   'settings',
   'pictures',
   'extras',
+  'gone',
 ] as const;
 export type FactKind = (typeof factKinds)[number];
 /** Whether a name is that of a kind of fact. */
@@ -77,6 +80,7 @@ export interface FactOf {
   settings: SettingsRecord;
   pictures: KeptPicture;
   extras: Extra;
+  gone: Gone;
 }
 
 const factSchemas: { readonly [K in FactKind]: z.ZodType<FactOf[K]> } = {
@@ -89,6 +93,7 @@ const factSchemas: { readonly [K in FactKind]: z.ZodType<FactOf[K]> } = {
   settings: settingsSchema.extend({ id }),
   pictures: pictureSchema,
   extras: z.object({ id, value: z.unknown() }),
+  gone: goneSchema,
 };
 
 export type Fact = {

@@ -10,7 +10,7 @@ import { commonestPoses } from '@/core/poses/poses';
 import { cautions } from '@/core/safety/cautions';
 import { chanceFrom, seedOf } from '@/core/sim/chance';
 import { bookOf } from '@/store/facts';
-import { mergeBook, mergeChange } from '@/store/merge';
+import { allFromBook, mergeBook, mergeChange, nothingChosen } from '@/store/merge';
 import { selectRecord, selectShelf } from '@/store/selectors';
 import {
   commit,
@@ -84,7 +84,7 @@ async function tryBook(bytes: Uint8Array, tally: Tally, name: string): Promise<v
   const memory = new Memory();
   const { store, state } = await opened(memory);
   const merge = mergeBook(parsed.value, factsOf(state()));
-  const outcome = await store.dispatch(commit(mergeChange(merge, true)));
+  const outcome = await store.dispatch(commit(mergeChange(merge, allFromBook(merge), `m${name}`)));
   if (!outcome.ok)
     return void tally.lost.push(`${name}: read, and then not stored: ${outcome.words}`);
   await store.dispatch(keepAside(merge.setAside));
@@ -118,7 +118,7 @@ async function trySpoiled(book: Book, seed: number, tally: Tally, name: string):
   const chance = chanceFrom(seed);
   const memory = new Memory();
   const { store, state } = await opened(memory);
-  await store.dispatch(commit(mergeChange(mergeBook(book, factsOf(state())), true)));
+  await store.dispatch(commit(mergeChange(mergeBook(book, factsOf(state())), nothingChosen, 'm')));
   const records = [...memory.entries].filter(([key]) =>
     factKinds.some((kind) => key.startsWith(`ojas/1/${kind}/`)),
   );

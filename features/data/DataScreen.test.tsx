@@ -1,7 +1,7 @@
-import { fireEvent, screen, waitFor } from '@testing-library/react';
+import { act, fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { samplePerson } from '@/core/tests/samples';
 import { bookOf } from '@/core/formats/bookText';
-import { factsOf } from '@/store/store';
+import { commit, factsOf } from '@/store/store';
 import { MoreScreen } from '../settings/MoreScreen';
 import { ReckoningScreen } from '../settings/ReckoningScreen';
 import { show } from '../tests/onScreen';
@@ -59,7 +59,7 @@ test('new records come in, and those that differ only when asked', async () => {
   expect(
     screen.getByText(/theirs\.json: 1 new, \d+ the same as here, 1 that differ/),
   ).toBeInTheDocument();
-  fireEvent.click(screen.getByRole('button', { name: 'Take in what is new' }));
+  fireEvent.click(screen.getByRole('button', { name: 'Take in, as chosen' }));
   await waitFor(() => expect(state().people.p7?.name).toBe('New There'));
   expect(state().people.p1?.name).toBe('Wren Sample');
   await choose(
@@ -68,6 +68,38 @@ test('new records come in, and those that differ only when asked', async () => {
   );
   fireEvent.click(screen.getByRole('button', { name: 'Take in all, replacing 1' }));
   await waitFor(() => expect(state().people.p1?.name).toBe('Renamed There'));
+});
+
+test('a field that both sides changed is chosen by itself, and what one removed is asked', async () => {
+  const { store, state } = await show(<DataScreen />);
+  const book = bookOf(factsOf(state()));
+  await act(
+    async () =>
+      void (await store.dispatch(
+        commit({ words: 'x', put: [], remove: [{ kind: 'readings', id: 'l' }] }),
+      )),
+  );
+  await choose(
+    'theirs.json',
+    JSON.stringify({
+      ...book,
+      people: [{ ...book.people[0], name: 'Renamed There', statureCm: 181 }],
+      gone: [{ id: 'readings/r', at: '2026-03-01' }],
+      readings: book.readings.filter(({ id }) => id !== 'r'),
+    }),
+  );
+  const which = (field: string) =>
+    within(screen.getByRole('radiogroup', { name: `Wren Sample, ${field}: which stands` }));
+  fireEvent.click(which('Stature').getByRole('radio', { name: 'As in the book' }));
+  expect(which('Name').getByRole('radio', { name: 'As here' })).toBeChecked();
+  const tick = (group: string) =>
+    fireEvent.click(within(screen.getByRole('group', { name: group })).getByRole('checkbox'));
+  tick('Removed here, still in the book');
+  tick('Removed there, still here');
+  fireEvent.click(screen.getByRole('button', { name: 'Take in, as chosen' }));
+  await waitFor(() => expect(state().people.p1?.statureCm).toBe(181));
+  expect(state().people.p1?.name).toBe('Wren Sample');
+  expect(Object.keys(state().readings)).toEqual(['l']);
 });
 
 test('choosing no file leaves everything as it is', async () => {

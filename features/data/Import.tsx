@@ -1,0 +1,223 @@
+import { useCallback, useEffect, useState } from 'react';
+import { View } from 'react-native';
+import type { Book } from '@/core/formats/book';
+import { parseBook, parseBookFile, type Parsed } from '@/core/formats/check';
+import type { Fault } from '@/core/formats/limits';
+import {
+  allFromBook,
+  mergeBook,
+  mergeChange,
+  nothingChosen,
+  type Chosen,
+  type Merge,
+} from '@/store/merge';
+import {
+  commit,
+  factsOf,
+  keepAside,
+  readSecondCopy,
+  replaceSecondCopy,
+  secondCopy,
+} from '@/store/store';
+import { date, since } from '@/ui/format';
+import { Press } from '@/ui/Press';
+import { Sheet } from '@/ui/Sheet';
+import { Aside, Title, Words } from '@/ui/Words';
+import { freshId, todayIso, useOjas, useOjasDispatch } from '../hooks';
+import { Asked } from './Conflicts';
+import { chooseFile, saveFile } from './files';
+import { useFirst } from './useFirst';
+
+/** More than two thousand students' records for years: a file larger than this is something else. */
+const MOST_BYTES = 400_000_000;
+
+type Step =
+  | { readonly at: 'idle' }
+  | { readonly at: 'refused'; readonly file: string; readonly faults: readonly Fault[] }
+  | {
+      readonly at: 'ready';
+      readonly file: string;
+      readonly merge: Merge;
+      readonly notes: readonly Fault[];
+      readonly chosen: Chosen;
+    }
+  | { readonly at: 'done'; readonly words: string };
+
+/** What comes in from a file, or from the second copy; compared with what is here before anything is done. */
+export function Import() {
+  const facts = useOjas(factsOf);
+  const dispatch = useOjasDispatch();
+  const [step, setStep] = useState<Step>({ at: 'idle' });
+  const look = (file: string, parsed: Parsed<Book>) =>
+    setStep(
+      parsed.ok
+        ? {
+            at: 'ready',
+            file,
+            merge: mergeBook(parsed.value, facts),
+            notes: parsed.notes,
+            chosen: nothingChosen,
+          }
+        : { at: 'refused', file, faults: parsed.faults },
+    );
+  const take = async () => {
+    const file = await chooseFile('.json,application/json');
+    if (!file) return;
+    if (file.size > MOST_BYTES)
+      return setStep({
+        at: 'refused',
+        file: file.name,
+        faults: [
+          {
+            path: 'the file',
+            words: `${Math.round(file.size / 1e6)} MB is more than a book can be (${MOST_BYTES / 1e6} MB): choose another file.`,
+          },
+        ],
+      });
+    return look(file.name, parseBookFile(new Uint8Array(await file.arrayBuffer()), todayIso()));
+  };
+  const bringIn = async (merge: Merge, chosen: Chosen) => {
+    const change = mergeChange(merge, chosen, freshId('m'));
+    const outcome = await dispatch(commit(change));
+    if (!outcome.ok) return setStep({ at: 'idle' });
+    await dispatch(keepAside(merge.setAside));
+    return setStep({
+      at: 'done',
+      words: `${change.put.length} records came in.${merge.setAside.length > 0 ? ` ${merge.setAside.length} that could not be read lie below.` : ''}`,
+    });
+  };
+  return (
+    <Sheet>
+      <Title level={2}>Import</Title>
+      <Words>
+        What is here already stays. A field that was changed on one side alone is taken from there;
+        what both changed is shown, and you choose.
+      </Words>
+      <Press onPress={take}>Choose a book</Press>
+      <SecondCopy onTake={(text) => look('The second copy', parseBook(text, todayIso()))} />
+      <View role="status" aria-live="polite" className="gap-2">
+        {step.at === 'refused' ? (
+          <>
+            <Words className="font-semibold text-rust">
+              {step.file} was not taken in; nothing stored has changed.
+            </Words>
+            <Faults faults={step.faults} />
+          </>
+        ) : null}
+        {step.at === 'ready' ? (
+          <Ready
+            {...step}
+            onChoose={(chosen) => setStep({ ...step, chosen })}
+            onTake={(chosen) => bringIn(step.merge, chosen)}
+            onLeave={() => setStep({ at: 'idle' })}
+          />
+        ) : null}
+        {step.at === 'done' ? <Words>{step.words}</Words> : null}
+      </View>
+    </Sheet>
+  );
+}
+
+interface ReadyProps {
+  readonly file: string;
+  readonly merge: Merge;
+  readonly notes: readonly Fault[];
+  readonly chosen: Chosen;
+  readonly onChoose: (chosen: Chosen) => void;
+  readonly onTake: (chosen: Chosen) => Promise<void>;
+  readonly onLeave: () => void;
+}
+
+/** What the file would bring, what it asks, and the ways on. */
+function Ready({ file, merge, notes, chosen, onChoose, onTake, onLeave }: ReadyProps) {
+  const { fresh, merged, conflicts, removedHere, removedThere, setAside } = merge;
+  const coming = fresh.filter(({ kind }) => kind !== 'gone');
+  const asks = removedHere.length + removedThere.length > 0;
+  const brings = fresh.length + merged.length > 0 || asks;
+  return (
+    <>
+      <Words>
+        {file}: {coming.length} new, {merge.same} the same as here,{' '}
+        {merged.length > 0 ? `${merged.length} brought up to date field by field, ` : ''}
+        {conflicts.length} that differ from what is here.
+      </Words>
+      {setAside.length > 0 ? (
+        <Words>
+          {setAside.length} more could not be read where the book was written, or not here: they
+          come along as found.
+        </Words>
+      ) : null}
+      <Faults faults={notes} />
+      <Asked merge={merge} chosen={chosen} onChoose={onChoose} />
+      {brings || conflicts.length === 0 || Object.keys(chosen.parts).length > 0 ? (
+        <Press kind="main" onPress={() => onTake(chosen)}>
+          {conflicts.length > 0 || asks ? 'Take in, as chosen' : 'Take in what is new'}
+        </Press>
+      ) : null}
+      {conflicts.length > 0 ? (
+        <Press kind="warn" onPress={() => onTake({ ...chosen, ...partsFromBook(merge) })}>
+          Take in all, replacing {conflicts.length}
+        </Press>
+      ) : null}
+      <Press kind="quiet" onPress={onLeave}>
+        Leave it
+      </Press>
+    </>
+  );
+}
+
+const partsFromBook = (merge: Merge) => ({ parts: allFromBook(merge).parts });
+
+/** The copy that this browser keeps beside the book: one of a book that was here before may still be taken in. */
+function SecondCopy({ onTake }: { readonly onTake: (text: string) => void }) {
+  const dispatch = useOjasDispatch();
+  const [copy, setCopy] = useState<SecondCopyTold>(null);
+  const look = useCallback(() => void dispatch(secondCopy()).then(setCopy), [dispatch]);
+  useEffect(look, [look]);
+  if (!copy) return null;
+  const withText = async (work: (text: string) => unknown) => {
+    const text = await dispatch(readSecondCopy());
+    if (text !== null) work(text);
+  };
+  const save = (text: string) =>
+    saveFile(`ojas-second-copy-${todayIso()}.json`, [text], 'application/json');
+  const held = `${copy.people} students, ${copy.readings} readings, ${copy.sessions} sessions`;
+  if (copy.isOfThisBook)
+    return (
+      <Aside>
+        This browser keeps a second copy, written after each session: {held},{' '}
+        {copy.at ? since(copy.at) : 'earlier'}.
+      </Aside>
+    );
+  return (
+    <View className="gap-2 border-l-4 border-tape pl-3">
+      <Words>
+        A second copy of an earlier book lies in this browser: {held}
+        {copy.at ? `, of ${date(copy.at)}` : ''}. It stays until a copy of this book holds as much.
+      </Words>
+      <Press onPress={() => withText(onTake)}>Look what the second copy would bring</Press>
+      <Press
+        kind="quiet"
+        onPress={() => withText((text) => (save(text), dispatch(replaceSecondCopy()).then(look)))}
+      >
+        Save it as a file, and keep a copy of this book in its place
+      </Press>
+    </View>
+  );
+}
+type SecondCopyTold = Awaited<ReturnType<ReturnType<typeof secondCopy>>>;
+
+function Faults({ faults }: { readonly faults: readonly Fault[] }) {
+  const { shown, rest } = useFirst(faults);
+  return (
+    <>
+      {shown.map(({ path, words }) => (
+        <Words key={path + words}>
+          <Words className="font-semibold">{path}: </Words>
+          {words}
+        </Words>
+      ))}
+      {rest}
+    </>
+  );
+}
