@@ -37,6 +37,11 @@ export interface Change {
   readonly remove: readonly FactRef[];
   /** The records were made one of two states, and carry themselves when which field was changed. */
   readonly isMerged?: boolean;
+  /** Told how far a change of very many records is, and asked whether it is to end: then nothing of it is left. */
+  readonly watch?: {
+    readonly told: (done: number, of: number) => void;
+    readonly stop: AbortSignal;
+  };
 }
 
 export const put = <K extends FactKind>(kind: K, record: FactOf[K] & { id: string }): Fact =>

@@ -50,48 +50,50 @@ export const factKey = ({ kind, id }: FactRef) => `${kind}/${id}`;
 export function mergeBook(book: Book, facts: Facts): Merge {
   const all = factsOfBook(book);
   const inBook = new Set(all.map(factKey));
-  const fresh: Fact[] = [];
-  const merged: Fact[] = [];
-  const conflicts: Conflict[] = [];
+  const merge = {
+    fresh: [] as Fact[],
+    same: 0,
+    merged: [] as Fact[],
+    conflicts: [] as Conflict[],
+    removedThere: [] as RemovedThere[],
+  };
   const removedHere = new Map<string, { fact: Fact; at: string; owned: Fact[] }>();
-  const removedThere: RemovedThere[] = [];
-  let same = 0;
+  /** A record that is not here: it comes, or was removed here, or is a removed student's. */
+  const comes = (fact: Fact) => {
+    const owner = removedHere.get(`people/${personOf(fact) ?? ''}`);
+    const gone = recordIn(facts.gone, factKey(fact));
+    if (owner) owner.owned.push(fact);
+    else if (gone) removedHere.set(factKey(fact), { fact, at: gone.at, owned: [] });
+    else merge.fresh.push(fact);
+  };
+  const wasRemoved = (fact: Fact & { kind: 'gone' }) => {
+    const here = removedOf(fact.id, facts);
+    if (here && !inBook.has(fact.id)) merge.removedThere.push({ fact: here, at: fact.record.at });
+    else if (!here && !recordIn(facts.gone, fact.id)) merge.fresh.push(fact);
+  };
+  const meets = (fact: Fact, here: Fact['record']) => {
+    const { record, taken, clashing } = mergedRecord(here, fact.record);
+    if (clashing.length > 0) merge.conflicts.push({ fact, here, merged: record, clashing });
+    else if (taken.length > 0) merge.merged.push({ ...fact, record } as Fact);
+    else merge.same += 1;
+  };
   // Students first: what is theirs follows them.
-  for (const fact of [...all].sort(
+  const peopleFirst = [...all].sort(
     (a, b) => Number(b.kind === 'people') - Number(a.kind === 'people'),
-  )) {
+  );
+  for (const fact of peopleFirst) {
     if (fact.kind === 'gone') {
-      const gone = removedOf(fact.id, facts);
-      if (gone && !inBook.has(fact.id)) removedThere.push({ fact: gone, at: fact.record.at });
-      else if (!gone && !recordIn(facts.gone, fact.id)) fresh.push(fact);
+      wasRemoved(fact);
       continue;
     }
     const here = recordIn<Fact['record']>(facts[fact.kind], fact.id);
     // Settings that nobody chose are the usual ones, here and in the book.
     const known = here ?? (fact.kind === 'settings' ? usualSettings : undefined);
-    if (known !== undefined && isSame(known, fact.record)) same += 1;
-    else if (here === undefined) {
-      const owner = removedHere.get(`people/${personOf(fact) ?? ''}`);
-      const gone = recordIn(facts.gone, factKey(fact));
-      if (owner) owner.owned.push(fact);
-      else if (gone) removedHere.set(factKey(fact), { fact, at: gone.at, owned: [] });
-      else fresh.push(fact);
-    } else {
-      const { record, taken, clashing } = mergedRecord(here, fact.record);
-      if (clashing.length > 0) conflicts.push({ fact, here, merged: record, clashing });
-      else if (taken.length > 0) merged.push({ ...fact, record } as Fact);
-      else same += 1;
-    }
+    if (known !== undefined && isSame(known, fact.record)) merge.same += 1;
+    else if (here === undefined) comes(fact);
+    else meets(fact, here);
   }
-  return {
-    fresh,
-    same,
-    merged,
-    conflicts,
-    removedHere: [...removedHere.values()],
-    removedThere,
-    setAside: book.setAside ?? [],
-  };
+  return { ...merge, removedHere: [...removedHere.values()], setAside: book.setAside ?? [] };
 }
 
 /** Whether two records say the same, whenever it was said. */

@@ -194,6 +194,79 @@ describe('what is written', () => {
   });
 });
 
+describe('very many records', () => {
+  const many = (count: number, watch?: Change['watch']): Change => ({
+    words: 'Book imported',
+    put: [
+      ...Array.from({ length: count }, (_, i) =>
+        put('readings', sampleReading({ id: `r${i}`, person: 'p9' })),
+      ),
+      put('people', samplePerson({ id: 'p9' })),
+      put('people', samplePerson({ name: 'Merged' })),
+    ],
+    remove: [],
+    isMerged: true,
+    ...(watch ? { watch } : {}),
+  });
+  const names = ({ state }: { state: () => RootState }) => [
+    state().people.p1?.name,
+    Object.keys(state().people).length,
+  ];
+  const settled = async (memory: Memory) => {
+    const again = await opened(memory.again());
+    for (let i = 0; i < 200 && again.state().storage.left > 0; i++)
+      await new Promise((resolve) => setTimeout(resolve, 10));
+    return again;
+  };
+
+  test('come in parts, told how far, all of them, and can be taken back', async () => {
+    const { store, memory, state } = await opened();
+    await store.dispatch(commit(person('p1')));
+    const told = jest.fn();
+    const stop = new AbortController().signal;
+    expect(await store.dispatch(commit(many(5000, { told, stop })))).toEqual({ ok: true });
+    expect(told.mock.calls.map(([done]) => done as number)).toEqual([0, 2000, 4000]);
+    const again = await settled(memory);
+    expect([names(again), Object.keys(again.state().readings).length]).toEqual([
+      ['Merged', 2],
+      5000,
+    ]);
+    await store.dispatch(undo());
+    expect([names({ state }), Object.keys(state().readings).length]).toEqual([
+      ['Wren Sample', 1],
+      0,
+    ]);
+  });
+
+  test('stopped, nothing of them is left', async () => {
+    const { store, memory } = await opened();
+    await store.dispatch(commit(person('p1')));
+    const before = [...memory.entries];
+    const stop = new AbortController();
+    const told = (done: number) => done === 4000 && stop.abort();
+    expect(await store.dispatch(commit(many(5000, { told, stop: stop.signal })))).toEqual({
+      ok: false,
+      words: 'Stopped: nothing was taken in.',
+    });
+    expect([...memory.entries].sort()).toEqual(before.sort());
+  });
+
+  test('cut off or out of space at any write, they are all there or none', async () => {
+    for (const writes of [0, 1, 700, 2001, 2003, 4400, 5003, 5004, 5006, 5009, 9000]) {
+      const { store, memory } = await opened();
+      await store.dispatch(commit(person('p1')));
+      memory.writesLeft = writes;
+      const outcome = await store.dispatch(commit(many(5000)));
+      const again = await settled(memory);
+      const count = Object.keys(again.state().readings).length;
+      expect([writes, ...names(again), count]).toEqual(
+        count > 0 ? [writes, 'Merged', 2, 5000] : [writes, 'Wren Sample', 1, 0],
+      );
+      expect([writes, outcome.ok]).toEqual([writes, count > 0]);
+    }
+  });
+});
+
 describe('opening', () => {
   test('is tried again, and a storage that cannot be reached is not an empty one', async () => {
     const memory = new Memory();

@@ -685,6 +685,15 @@ export const commit =
     return outcome;
   };
 
+/** Takes in what was merged from a book: of very many records first those that come, in parts, then those that go. */
+export const commitMerged =
+  (change: Change): Thunk<Promise<Outcome>> =>
+  async (dispatch) => {
+    if (change.put.length === 0 || change.remove.length === 0) return dispatch(commit(change));
+    const outcome = await dispatch(commit({ ...change, remove: [] }));
+    return outcome.ok ? dispatch(commit({ ...change, put: [] })) : outcome;
+  };
+
 /** Takes back an act: the newest, or the one that is named. */
 export const undo =
   (seq?: number): Thunk<Promise<Outcome>> =>

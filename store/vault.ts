@@ -125,6 +125,8 @@ function storageFault(error: unknown): StorageFault {
 
 const freshLineage = () => `${Date.now().toString(36)}-${Math.random().toString(36).slice(2, 10)}`;
 
+/** So many records are written in one go; more come in parts. */
+const MOST_AT_ONCE = 2000;
 /** More records than this are read away from the first screen. */
 const MANY = 4000;
 const PAUSES_MS = [0, 150, 600];
@@ -269,21 +271,18 @@ export class Vault {
 
   /** Writes a change: all of it, or none; refused in words where anything in it could not be read back. */
   apply(change: Change): Promise<Done> {
+    if (change.put.length > MOST_AT_ONCE && change.isMerged && change.remove.length === 0)
+      return this.locked(() => this.applyInParts(change));
     return this.locked(async () => {
       const removed = change.remove.filter(({ kind }) => kind === 'people');
       const cascade = removed.flatMap(({ id }) => this.recordsOf(id));
       const remove = [
         ...new Map([...change.remove, ...cascade].map((ref) => [keyOf(ref), ref])).values(),
       ];
-      // What is removed on purpose is remembered as gone; what comes again is gone no more.
-      const gone = change.remove.flatMap(goneRef);
-      const back = change.put.flatMap(goneRef);
       const touched: FactRef[] = [
-        ...change.put,
+        ...[...change.put, ...change.remove].flatMap((ref) => [ref, ...goneRef(ref)]),
         ...(change.edit ?? []),
         ...remove,
-        ...gone,
-        ...back,
       ];
       const before = await this.withOwners(await this.readNow(touched), change.put);
       const after: After = new Map();
@@ -307,13 +306,7 @@ export class Vault {
         after.set(key, checked);
       }
       for (const ref of remove) after.set(keyOf(ref), null);
-      for (const ref of back) if (before.get(keyOf(ref))) after.set(keyOf(ref), null);
-      for (const ref of change.remove) {
-        for (const { id } of before.get(keyOf(ref)) ? goneRef(ref) : []) {
-          const record: Gone = { id, at: this.now() };
-          after.set(keyOf({ kind: 'gone', id }), { record, text: JSON.stringify(record) });
-        }
-      }
+      markGone(change, before, after, this.now());
       const person = removed
         .map(({ id }) => before.get(keyOf({ kind: 'people', id })))
         .find((one) => one != null) as { id: string; name: string } | undefined;
@@ -323,6 +316,69 @@ export class Vault {
         ...(person ? { removed: { id: person.id, name: person.name } } : {}),
       });
     });
+  }
+
+  /**
+   * The same for very many records that come or are merged: some at a time, so that no more than these are held twice.
+   * What was there before is written ahead; cut off, stopped or out of space, it is put back, by whoever opens the book
+   * next at the latest.
+   */
+  private async applyInParts({ put, words, watch }: Change): Promise<Done> {
+    const gone = put.flatMap(goneRef);
+    // Most come for the first time: only what is there is read.
+    const there = new Set(await this.storage.getAllKeys());
+    const before = await this.withOwners(
+      await this.readNow([...put, ...gone].filter((ref) => there.has(keyOf(ref)))),
+      put,
+    );
+    const ahead: Ahead = {
+      put: Object.fromEntries(
+        put.flatMap((fact) => {
+          const was = before.get(keyOf(fact));
+          return was ? [[keyOf(fact), JSON.stringify(was)] as const] : [];
+        }),
+      ),
+      remove: put.map(keyOf).filter((key) => !before.get(key)),
+    };
+    const after: After = new Map(
+      gone.flatMap((ref) => (before.get(keyOf(ref)) ? [[keyOf(ref), null] as const] : [])),
+    );
+    // Students first: what is theirs leans on them.
+    const inOrder = [...put].sort(
+      (a, b) => Number(b.kind === 'people') - Number(a.kind === 'people'),
+    );
+    await this.writeAhead(ahead);
+    try {
+      for (let from = 0; from < inOrder.length; from += MOST_AT_ONCE) {
+        watch?.told(from, inOrder.length);
+        if (watch?.stop.aborted) return await this.giveUp(ahead, 'Stopped: nothing was taken in.');
+        const texts: Record<string, string> = {};
+        for (const { kind, id, record } of inOrder.slice(from, from + MOST_AT_ONCE)) {
+          const key = keyOf({ kind, id });
+          const checked = writable({ kind, id }, record, before, after);
+          if ('words' in checked) return await this.giveUp(ahead, checked.words);
+          texts[key] = checked.text;
+          after.set(key, { text: '', record });
+        }
+        await this.storage.setMany(texts);
+        // The screen is drawn, and a press on Stop is heard, in between.
+        await pause(0);
+      }
+      return await this.write(before, after, { words, kind: 'act' }, { isThere: true });
+    } catch (error) {
+      return this.giveUp(ahead, storageFault(error).words);
+    }
+  }
+
+  /** Puts back what was there before a change in parts; what cannot be now is by whoever opens the book next. */
+  private async giveUp(ahead: Ahead, words: string): Promise<Done> {
+    try {
+      await this.storage.removeMany(ahead.remove);
+      await this.carryOut({ ...ahead, remove: [] });
+    } catch {
+      // It is written ahead.
+    }
+    return { ok: false, words };
   }
 
   /** Takes back one act: the newest, or the one that is named. Only what that act did is taken back. */
@@ -362,7 +418,7 @@ export class Vault {
         before,
         allMarked(before, after),
         { words: `Undone: ${head.words}`, kind: 'undo' },
-        head.seq,
+        { undoes: head.seq },
       );
     });
   }
@@ -551,24 +607,15 @@ export class Vault {
     return new Map([...(await this.readNow(owners)), ...records]);
   }
 
-  /** Writes what differs, with what takes it back. */
+  /** Writes what differs, with what takes it back; `isThere` where the records themselves lie there already. */
   private async write(
     before: Before,
     after: After,
     doing: Pick<ActHead, 'words' | 'kind' | 'removed'>,
-    undoes?: number,
+    { undoes, isThere = false }: { readonly undoes?: number; readonly isThere?: boolean } = {},
   ): Promise<Done> {
-    const diffs: Diff[] = [];
-    const put: Record<string, string> = {};
-    const remove: string[] = [];
-    for (const [key, checked] of after) {
-      const was = before.get(key) ?? null;
-      const is = checked?.record ?? null;
-      if (was === null ? is === null : is !== null && sameValue(was, is)) continue;
-      diffs.push({ ...(refOf(key) as FactRef), was, is });
-      if (checked === null) remove.push(key);
-      else put[key] = checked.text;
-    }
+    const { diffs, put: records, remove } = differing(before, after);
+    const put = isThere ? {} : records;
     if (diffs.length === 0 && undoes === undefined)
       return { ok: true, diffs: [], heads: this.acts.heads, act: null };
     const act: ActHead = { seq: this.acts.seq + 1, at: this.now(), ...doing };
@@ -585,7 +632,12 @@ export class Vault {
       ...gone.map(({ seq }) => actKey(seq)),
       ...(undoes === undefined ? [] : [actKey(undoes)]),
     );
-    await this.wholly({ put, remove });
+    if (isThere) {
+      // From here on it is carried out, and no longer put back.
+      await this.writeAhead({ put, remove });
+      // What cannot be now is with the next change: it is written ahead.
+      await this.carryOut({ put, remove }).catch(() => undefined);
+    } else await this.wholly({ put, remove });
     this.acts = acts;
     this.lineage = lineage;
     return { ok: true, diffs, heads: kept, act: act.kind === 'act' ? act : null };
@@ -594,7 +646,7 @@ export class Vault {
   /** All of it, or none: the whole is written ahead first, and put back where it cannot be carried out. */
   private async wholly(ahead: Ahead): Promise<void> {
     try {
-      await this.storage.setItem(AHEAD, JSON.stringify(ahead));
+      await this.writeAhead(ahead);
     } catch (error) {
       await this.storage.removeItem(AHEAD).catch(() => undefined);
       throw storageFault(error);
@@ -607,6 +659,9 @@ export class Vault {
       throw storageFault(error);
     }
   }
+
+  private writeAhead = (ahead: Ahead): Promise<void> =>
+    this.storage.setItem(AHEAD, JSON.stringify(ahead));
 
   private async carryOut({ put, remove }: Ahead): Promise<void> {
     if (Object.keys(put).length > 0) await this.storage.setMany(put);
@@ -665,6 +720,32 @@ const goneRef = ({ kind, id }: FactRef): FactRef[] =>
   kind === 'pictures' || kind === 'extras' || kind === 'settings' || kind === 'gone'
     ? []
     : [{ kind: 'gone', id: `${kind}/${id}` }];
+
+/** What is removed on purpose is remembered as gone; what comes again is gone no more. */
+function markGone({ put, remove }: Change, before: Before, after: After, at: string): void {
+  for (const ref of put.flatMap(goneRef)) if (before.get(keyOf(ref))) after.set(keyOf(ref), null);
+  for (const ref of remove.filter((one) => before.get(keyOf(one))))
+    for (const { id } of goneRef(ref)) {
+      const record: Gone = { id, at };
+      after.set(keyOf({ kind: 'gone', id }), { record, text: JSON.stringify(record) });
+    }
+}
+
+/** What differs, as what is shown of it, and as what is stored and goes. */
+function differing(before: Before, after: After) {
+  const diffs: Diff[] = [];
+  const put: Record<string, string> = {};
+  const remove: string[] = [];
+  for (const [key, checked] of after) {
+    const was = before.get(key) ?? null;
+    const is = checked?.record ?? null;
+    if (was === null ? is === null : is !== null && sameValue(was, is)) continue;
+    diffs.push({ ...(refOf(key) as FactRef), was, is });
+    if (checked === null) remove.push(key);
+    else put[key] = checked.text;
+  }
+  return { diffs, put, remove };
+}
 
 /** What is to be stored, with every change of a record that was there marked. */
 function allMarked(before: Before, after: After): After {

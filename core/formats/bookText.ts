@@ -78,20 +78,23 @@ const SLICE = 2000;
  * A book as the parts of a file, to be written one after another: a line for each record, so that a fault can be named
  * by its line and a book of many years takes no more room than it must.
  */
-export function bookParts(book: Book): string[] {
-  const parts = ['{'];
-  Object.entries(book).forEach(([field, value], i) => {
-    parts.push(`${i > 0 ? ',' : ''}\n${JSON.stringify(field)}:`);
-    if (!Array.isArray(value) || value.length === 0) return parts.push(JSON.stringify(value));
-    for (let from = 0; from < value.length; from += SLICE) {
-      parts.push(
-        `${from === 0 ? '[' : ','}\n${value
-          .slice(from, from + SLICE)
-          .map((one) => JSON.stringify(one))
-          .join(',\n')}`,
-      );
+export const bookParts = (book: Book): string[] => [...eachPart(book)];
+
+/** The same one part at a time, so that no two need be held. */
+export function* eachPart(book: Book): Generator<string> {
+  yield '{';
+  for (const [i, [field, value]] of Object.entries(book).entries()) {
+    yield `${i > 0 ? ',' : ''}\n${JSON.stringify(field)}:`;
+    if (!Array.isArray(value) || value.length === 0) {
+      yield JSON.stringify(value);
+      continue;
     }
-    return parts.push('\n]');
-  });
-  return [...parts, '\n}\n'];
+    for (let from = 0; from < value.length; from += SLICE)
+      yield `${from === 0 ? '[' : ','}\n${value
+        .slice(from, from + SLICE)
+        .map((one) => JSON.stringify(one))
+        .join(',\n')}`;
+    yield '\n]';
+  }
+  yield '\n}\n';
 }

@@ -12,7 +12,7 @@ export type Parsed<T> =
   | { readonly ok: true; readonly value: T; readonly notes: readonly Fault[] }
   | { readonly ok: false; readonly faults: readonly Fault[] };
 
-const MOST_FAULTS = 200;
+export const MOST_FAULTS = 200;
 
 /** The first faults, and how many more there are. */
 const firstOf = (faults: readonly Fault[]): Fault[] =>
@@ -122,21 +122,29 @@ function jsonOf(text: string): Parsed<unknown> {
 
 /** Checks a book that was read already: the book with notes, or every fault with its place and remedy. */
 export function checkBook(json: unknown, today: LocalDay): Parsed<Book> {
+  const shaped = checkShape(json);
+  if (!shaped.ok) return shaped;
+  const faults = senseFaults(shaped.value);
+  return faults.length > 0
+    ? { ok: false, faults: firstOf(faults) }
+    : {
+        ok: true,
+        value: shaped.value,
+        notes: firstOf([...shaped.notes, ...notesOn(shaped.value, today)]),
+      };
+}
+
+/** Checks the shape of a book alone: each record by itself, whatever the others are. */
+export function checkShape(json: unknown): Parsed<Book> {
   const unfit = unfitIn(json);
   if (unfit) return { ok: false, faults: [unfit] };
   const first = bookSchema.safeParse(json, { error: refusalOf });
   // What a later version names is kept as it came, and no reason to refuse the rest.
   const known = first.success ? null : withoutUnknown(json, first.error.issues);
   const parsed = known ? bookSchema.safeParse(known.json, { error: refusalOf }) : first;
-  if (!parsed.success) return { ok: false, faults: faultsOf(parsed.error) };
-  const faults = senseFaults(parsed.data);
-  return faults.length > 0
-    ? { ok: false, faults: firstOf(faults) }
-    : {
-        ok: true,
-        value: parsed.data,
-        notes: firstOf([...(known?.notes ?? []), ...notesOn(parsed.data, today)]),
-      };
+  return parsed.success
+    ? { ok: true, value: parsed.data, notes: known?.notes ?? [] }
+    : { ok: false, faults: faultsOf(parsed.error) };
 }
 
 function repeated(kind: string, records: readonly { id: string }[]): Fault[] {
@@ -184,7 +192,7 @@ function senseFaults(book: Book): Fault[] {
 }
 
 /** What is no fault and still worth a word: a clock that was wrong once dates a record in the future, another program repeats in its own way. */
-function notesOn(book: Book, today: LocalDay): Fault[] {
+export function notesOn(book: Book, today: LocalDay): Fault[] {
   const late = (kind: 'readings' | 'sessions') =>
     book[kind].flatMap(({ at }, i): Fault[] =>
       dayOf(at) > today

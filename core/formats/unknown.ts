@@ -48,52 +48,63 @@ export function withoutUnknown(
   const gone = new Map<string, Set<number>>();
   for (const { path } of issues) {
     const [field, index] = path as [string, number];
-    const name = String(at(json, path));
-    if (aside.has(field) && typeof index === 'number') {
-      (gone.get(field) ?? gone.set(field, new Set()).get(field))?.add(index);
-      notes.push(
-        told(path, name, 'the record lies aside as it came, and is left out of everything'),
-      );
-    } else if (path.length === 2 && field === 'settings')
-      book.settings = besides(book.settings, 'theme', 'theme');
-    else if (field === 'people' && path.length === 3 && path[2] === 'approach')
-      book.people = replaced(book.people, index, (one) => besides(one, 'approach', 'approach'));
-    else if (field === 'people' && path[2] === 'home' && path.length === 5)
-      book.people = replaced(book.people, index, (one) =>
-        homeBesides(one, at(json, path.slice(0, 4))),
-      );
-    else return null;
-    if (!aside.has(field))
-      notes.push(told(path, name, 'it is kept, and the usual one serves meanwhile'));
+    const isAside = aside.has(field) && typeof index === 'number';
+    if (isAside) gone.set(field, (gone.get(field) ?? new Set()).add(index));
+    else if (!waitsBeside(book, json, path)) return null;
+    notes.push({
+      path: pathWords(path),
+      words: `“${String(at(json, path)).slice(0, 80)}” is not known to this version: ${
+        isAside
+          ? 'the record lies aside as it came, and is left out of everything'
+          : 'it is kept, and the usual one serves meanwhile'
+      }.`,
+    });
   }
+  return layAside(book, gone) ? { json: book, notes } : null;
+}
+
+/** Lays records of a book aside, by their places in its lists; false where one has no id to lie under. */
+function layAside(book: Json, gone: ReadonlyMap<string, ReadonlySet<number>>): boolean {
   const texts: { key: string; text: string }[] = [];
   for (const [field, indexes] of gone) {
     const records = book[field] as readonly unknown[];
     for (const index of indexes) {
-      const record = records[index];
-      const id = isJson(record) ? record.id : undefined;
-      if (typeof id !== 'string' || id === '') return null;
-      texts.push({ key: `${field}/${id}`, text: JSON.stringify(record) });
+      const id = at(records, [index, 'id']);
+      if (typeof id !== 'string' || id === '') return false;
+      texts.push({ key: `${field}/${id}`, text: JSON.stringify(records[index]) });
     }
     book[field] = records.filter((_, i) => !indexes.has(i));
   }
-  if (texts.length > 0)
-    book.setAside = [
-      ...(Array.isArray(book.setAside) ? (book.setAside as unknown[]) : []),
-      ...texts,
-    ];
-  return { json: book, notes };
+  const before = Array.isArray(book.setAside) ? (book.setAside as unknown[]) : [];
+  if (texts.length > 0) book.setAside = [...before, ...texts];
+  return true;
 }
 
-const told = (path: readonly PropertyKey[], name: string, what: string): Fault => ({
-  path: pathWords(path),
-  words: `“${name.slice(0, 80)}” is not known to this version: ${what}.`,
-});
+/** Lets an unknown approach, prop at home or theme wait beside; false for a field of which there is no usual one. */
+function waitsBeside(book: Json, json: Json, path: readonly PropertyKey[]): boolean {
+  const [field, index, inside] = path as [string, number, string];
+  const ofPeople = (by: (one: Json) => Json) => {
+    book.people = (book.people as readonly unknown[]).map((one, i) =>
+      i === index ? by(one as Json) : one,
+    );
+    return true;
+  };
+  if (field === 'settings' && path.length === 2) {
+    book.settings = besides(book.settings, 'theme');
+    return true;
+  }
+  if (field !== 'people') return false;
+  if (inside === 'approach' && path.length === 3)
+    return ofPeople((one) => besides(one, 'approach'));
+  if (inside === 'home' && path.length === 5)
+    return ofPeople((one) => homeBesides(one, at(json, path.slice(0, 4))));
+  return false;
+}
 
 /** A record whose field waits under `unknown`. */
-function besides(record: unknown, field: string, name: string): Json {
+function besides(record: unknown, field: string): Json {
   const { [field]: value, unknown, ...rest } = record as Json;
-  return { ...rest, unknown: { ...(isJson(unknown) ? unknown : {}), [name]: value } };
+  return { ...rest, unknown: { ...(isJson(unknown) ? unknown : {}), [field]: value } };
 }
 
 /** A student without one prop at home that is of a kind not known here; it waits under `unknown`. */
@@ -106,6 +117,3 @@ function homeBesides(student: Json, item: unknown): Json {
     unknown: { ...before, home: [...(Array.isArray(before.home) ? before.home : []), item] },
   };
 }
-
-const replaced = (list: unknown, index: number, by: (one: Json) => Json): unknown[] =>
-  (list as readonly unknown[]).map((one, i) => (i === index ? by(one as Json) : one));

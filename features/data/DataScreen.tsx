@@ -1,3 +1,4 @@
+import { useState } from 'react';
 import { View } from 'react-native';
 import { DAYS_TO_BRING_BACK, removedStudents, undoable } from '@/store/acts';
 import { factsOf, forgetSetAside, undo } from '@/store/store';
@@ -6,6 +7,7 @@ import { since } from '@/ui/format';
 import { Press } from '@/ui/Press';
 import { Screen } from '@/ui/Screen';
 import { Sheet } from '@/ui/Sheet';
+import { WorkBar } from '@/ui/WorkBar';
 import { Aside, Title, Words } from '@/ui/Words';
 import { nowIso, useOjas, useOjasDispatch } from '../hooks';
 import { saveFile } from './files';
@@ -30,6 +32,7 @@ function Export() {
   const { people, readings, sessions, shelf } = useOjas(factsOf);
   const setAside = useOjas((state) => state.storage.setAside.length);
   const heads = useOjas((state) => state.undo.heads);
+  const [share, setShare] = useState<number | null>();
   const removed = removedStudents(heads, nowIso()).flatMap((one) => one.removed?.name ?? []);
   const count = (records: object) => Object.keys(records).length;
   return (
@@ -56,9 +59,17 @@ function Export() {
       ) : (
         <Aside>Pictures stay on this device.</Aside>
       )}
-      <Press kind="main" onPress={() => dispatch(saveBook())}>
+      <Press
+        kind="main"
+        onPress={() =>
+          dispatch(saveBook((done, of) => setShare(of > 0 ? done / of : null))).finally(() =>
+            setShare(undefined),
+          )
+        }
+      >
         Export the book
       </Press>
+      {share === undefined ? null : <WorkBar words="Writing the file" share={share} />}
     </Sheet>
   );
 }

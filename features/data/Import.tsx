@@ -1,7 +1,7 @@
-import { useCallback, useEffect, useState } from 'react';
+import { useCallback, useEffect, useRef, useState } from 'react';
 import { View } from 'react-native';
 import type { Book } from '@/core/formats/book';
-import { parseBook, parseBookFile, type Parsed } from '@/core/formats/check';
+import { parseBook, type Parsed } from '@/core/formats/check';
 import type { Fault } from '@/core/formats/limits';
 import {
   allFromBook,
@@ -12,7 +12,7 @@ import {
   type Merge,
 } from '@/store/merge';
 import {
-  commit,
+  commitMerged,
   factsOf,
   keepAside,
   readSecondCopy,
@@ -22,10 +22,13 @@ import {
 import { date, since } from '@/ui/format';
 import { Press } from '@/ui/Press';
 import { Sheet } from '@/ui/Sheet';
+import { WorkBar, type Share } from '@/ui/WorkBar';
 import { Aside, Title, Words } from '@/ui/Words';
+import { readBook } from '@/workers/book';
 import { freshId, todayIso, useOjas, useOjasDispatch } from '../hooks';
 import { Asked } from './Conflicts';
 import { chooseFile, saveFile } from './files';
+import { roomWords } from './room';
 import { useFirst } from './useFirst';
 
 /** More than two thousand students' records for years: a file larger than this is something else. */
@@ -33,6 +36,7 @@ const MOST_BYTES = 400_000_000;
 
 type Step =
   | { readonly at: 'idle' }
+  | (Share & { readonly at: 'working' })
   | { readonly at: 'refused'; readonly file: string; readonly faults: readonly Fault[] }
   | {
       readonly at: 'ready';
@@ -48,6 +52,16 @@ export function Import() {
   const facts = useOjas(factsOf);
   const dispatch = useOjasDispatch();
   const [step, setStep] = useState<Step>({ at: 'idle' });
+  /** Ends what is under way; going elsewhere ends reading too, and not what is being stored. */
+  const stop = useRef(new AbortController());
+  useEffect(() => () => stop.current.abort(), []);
+  const begin = (words: string) => {
+    stop.current = new AbortController();
+    const told = (done: number, of: number) =>
+      setStep({ at: 'working', words, share: of > 0 ? done / of : null });
+    told(0, 0);
+    return { told, stop: stop.current.signal };
+  };
   const look = (file: string, parsed: Parsed<Book>) =>
     setStep(
       parsed.ok
@@ -74,11 +88,20 @@ export function Import() {
           },
         ],
       });
-    return look(file.name, parseBookFile(new Uint8Array(await file.arrayBuffer()), todayIso()));
+    const short = await roomWords(file.size);
+    if (short)
+      return setStep({
+        at: 'refused',
+        file: file.name,
+        faults: [{ path: 'the storage', words: short }],
+      });
+    const watch = begin(`Reading ${file.name}`);
+    const parsed = await readBook(file, todayIso(), watch.told, watch.stop);
+    return parsed ? look(file.name, parsed) : setStep({ at: 'idle' });
   };
   const bringIn = async (merge: Merge, chosen: Chosen) => {
     const change = mergeChange(merge, chosen, freshId('m'));
-    const outcome = await dispatch(commit(change));
+    const outcome = await dispatch(commitMerged({ ...change, watch: begin('Taking in') }));
     if (!outcome.ok) return setStep({ at: 'idle' });
     await dispatch(keepAside(merge.setAside));
     return setStep({
@@ -96,6 +119,7 @@ export function Import() {
       <Press onPress={take}>Choose a book</Press>
       <SecondCopy onTake={(text) => look('The second copy', parseBook(text, todayIso()))} />
       <View role="status" aria-live="polite" className="gap-2">
+        {step.at === 'working' ? <WorkBar {...step} onStop={() => stop.current.abort()} /> : null}
         {step.at === 'refused' ? (
           <>
             <Words className="font-semibold text-rust">

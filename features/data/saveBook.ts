@@ -1,4 +1,4 @@
-import { bookOf, bookParts } from '@/core/formats/bookText';
+import { bookOf, bookParts, eachPart } from '@/core/formats/bookText';
 import { storedBook } from '@/workers/stored/storedBook';
 import { bookExported, factsOf, rawTexts, whenArrived, type Thunk } from '@/store/store';
 import { nowIso, todayIso } from '../hooks';
@@ -7,21 +7,37 @@ import { saveFile } from './files';
 const JSON_TYPE = 'application/json';
 const fileName = () => `ojas-book-${todayIso()}.json`;
 
-/** Hands the whole book to the person as a file. */
-export const saveBook = (): Thunk<Promise<void>> => async (dispatch, getState) => {
-  await dispatch(whenArrived());
-  saveFile(
-    fileName(),
-    bookParts(
-      bookOf(
-        factsOf(getState()),
-        getState().storage.setAside.map(({ of }) => of),
-      ),
-    ),
-    JSON_TYPE,
-  );
-  dispatch(bookExported(nowIso()));
-};
+/** Work of so long is done before the screen is let draw. */
+const AT_ONCE_MS = 40;
+const breathe = () => new Promise((resolve) => setTimeout(resolve, 0));
+
+/** Hands the whole book to the person as a file, part by part; `told` hears how many records are written, of how many. */
+export const saveBook =
+  (told: (done: number, of: number) => void = () => undefined): Thunk<Promise<void>> =>
+  async (dispatch, getState) => {
+    await dispatch(whenArrived());
+    const book = bookOf(
+      factsOf(getState()),
+      getState().storage.setAside.map(({ of }) => of),
+    );
+    const of = Object.values(book).reduce<number>(
+      (sum, one) => sum + (Array.isArray(one) ? one.length : 0),
+      0,
+    );
+    const parts: Blob[] = [];
+    let [done, since] = [0, performance.now()];
+    for (const part of eachPart(book)) {
+      // Handed over to the browser as it is written: the text need not stay.
+      parts.push(new Blob([part]));
+      done += part.split('\n').length - 1;
+      if (performance.now() - since < AT_ONCE_MS) continue;
+      told(Math.min(done, of), of);
+      await breathe();
+      since = performance.now();
+    }
+    saveFile(fileName(), parts, JSON_TYPE);
+    dispatch(bookExported(nowIso()));
+  };
 
 /** The same straight from storage, for when what is on screen is not to be trusted. */
 export const saveStoredBook = (): Thunk<Promise<void>> => async (dispatch) => {
