@@ -6,6 +6,7 @@ import { parseArgs } from 'node:util';
 import { buildSync } from 'esbuild';
 import {
   knowQuestions,
+  tortureHistory,
   tortureKills,
   tortureMonkey,
   tortureScreens,
@@ -21,15 +22,20 @@ const { values } = parseArgs({
     screens: { type: 'string', default: '25' },
     kills: { type: 'string', default: '100' },
     presses: { type: 'string', default: '400' },
+    walks: { type: 'string', default: '200' },
   },
 });
-const [seed, books, screens, kills, presses] = ['seed', 'books', 'screens', 'kills', 'presses'].map(
-  (name) => Number(values[name]),
-);
+const [seed, books, screens, kills, presses, walks] = [
+  'seed',
+  'books',
+  'screens',
+  'kills',
+  'presses',
+  'walks',
+].map((name) => Number(values[name]));
 const say = (words) => process.stdout.write(`${words}\n`);
-const all = { lost: [], blank: [], crash: [] };
-const add = (tally) =>
-  ['lost', 'blank', 'crash'].forEach((name) => all[name].push(...(tally[name] ?? [])));
+const all = { lost: [], blank: [], hung: [], crash: [] };
+const add = (tally) => Object.keys(all).forEach((name) => all[name].push(...(tally[name] ?? [])));
 
 needPackages();
 const folder = mkdtempSync(join(tmpdir(), 'ojas-torture-'));
@@ -53,6 +59,9 @@ add(spoiled);
 say(
   `${spoiled.books} spoiled books: ${spoiled.taken} taken in, ${spoiled.refused} refused in words; ${spoiled.records} stored records with spoiled ones among them`,
 );
+say(
+  `${spoiled.pairs} pairs of devices that changed one book and took in each other's; ${spoiled.broughtBack} lost books brought back onto a storage that fills up`,
+);
 await withBrowser(false, async (browser, address) => {
   const looked = await tortureScreens(browser, address, spoiled.texts.slice(0, screens), say);
   add(looked);
@@ -62,13 +71,20 @@ await withBrowser(true, async (browser, address) => {
   const pressed = await tortureMonkey(browser, address, presses, seed, say);
   add(pressed);
   say(`${pressed.presses} presses by a monkey, in a storage that is full now and then`);
+  const walked = await tortureHistory(browser, address, walks, seed, say);
+  add(walked);
+  say(`${walked.walks} steps back, forth, along links and over reloads through a running session`);
   const killed = await tortureKills(address, kills, seed, say);
   add(killed);
   say(
     `${killed.kills} kills while writing, in one tab and two: ${killed.answers} answers shown as stored; the browser threw its storage away ${killed.thrownAway} times`,
   );
 });
-for (const name of ['lost', 'blank', 'crash'])
+for (const name of Object.keys(all))
   for (const one of all[name].slice(0, 20)) say(`${name}: ${one}`);
-say(`${all.lost.length} lost, ${all.blank.length} blank, ${all.crash.length} crash`);
-process.exit(all.lost.length + all.blank.length + all.crash.length === 0 ? 0 : 1);
+say(
+  Object.entries(all)
+    .map(([name, those]) => `${those.length} ${name}`)
+    .join(', '),
+);
+process.exit(Object.values(all).every((those) => those.length === 0) ? 0 : 1);

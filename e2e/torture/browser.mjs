@@ -199,7 +199,7 @@ const PLACES = ['', '/intake', '/measure', '/plan', '/mat', '/record', '/proport
 
 /** Takes in books that were spoiled and still can be read, and looks at every place: none may be blank. */
 export async function tortureScreens(browser, address, books, say) {
-  const tally = { books: 0, pages: 0, blank: [], crash: [] };
+  const tally = { books: 0, pages: 0, blank: [], hung: [], crash: [] };
   for (const [i, text] of books.entries()) {
     const context = await browser.newContext({ viewport: { width: 390, height: 844 } });
     const page = await context.newPage();
@@ -222,6 +222,7 @@ export async function tortureScreens(browser, address, books, say) {
     for (const place of [
       '/',
       '/students',
+      '/week',
       '/shelf',
       '/more',
       '/more/data',
@@ -229,9 +230,10 @@ export async function tortureScreens(browser, address, books, say) {
     ]) {
       await page.goto(`${address}${place}`);
       await page
-        .getByText('Opening the book')
-        .waitFor({ state: 'hidden' })
-        .catch(() => undefined);
+        .getByText(/Opening the book|One moment/)
+        .first()
+        .waitFor({ state: 'hidden', timeout: 20_000 })
+        .catch(() => tally.hung.push(`book ${i}: ${place} does not open`));
       tally.pages += 1;
       if (await isBlank(page)) tally.blank.push(`book ${i}: ${place} is blank`);
       if (
@@ -253,6 +255,58 @@ export async function tortureScreens(browser, address, books, say) {
     await context.close();
     if (i % 5 === 4) say(`  ${i + 1} books looked at, ${tally.pages} pages`);
   }
+  return tally;
+}
+
+/** Walks back and forth at random through a running session: one store all the while, and the session there at the end. */
+export async function tortureHistory(browser, address, walks, seed, say) {
+  const chance = chanceFrom(seed);
+  const tally = { walks: 0, lost: [], blank: [], crash: [] };
+  const context = await browser.newContext({ viewport: { width: 390, height: 844 } });
+  const page = await context.newPage();
+  page.on('pageerror', (error) => tally.crash.push(`walk ${tally.walks}: ${error.message}`));
+  await page.goto(`${address}/`);
+  await page.getByRole('link', { name: 'Students' }).click();
+  await page.getByRole('link', { name: /Ines Calloway/ }).click();
+  await page.getByRole('link', { name: 'Mat', exact: true }).click();
+  await page.getByRole('button', { name: /^Begin/ }).click();
+  await page.getByRole('radio', { name: 'Build' }).waitFor();
+  for (let i = 0; i < walks; i++) {
+    const kind = chance();
+    const step = (by) => page.evaluate((n) => history.go(n), by).catch(() => undefined);
+    if (kind < 0.42) await step(-1);
+    else if (kind < 0.84) await step(1);
+    else if (kind < 0.94)
+      await page
+        .getByRole('link', { name: /^(Today|Students|Shelf|More|Plan|Record)$/ })
+        .first()
+        .click({ timeout: 1500 })
+        .catch(() => undefined);
+    else await page.reload();
+    // Some in a hurry, some at leisure.
+    await page.waitForTimeout(chance() < 0.5 ? 30 : 600);
+    tally.walks += 1;
+    if (!page.url().startsWith(address)) await page.goto(`${address}/`);
+    if (i % 10 !== 9) continue;
+    await page.waitForTimeout(1500);
+    if (await isBlank(page)) tally.blank.push(`walk ${i}: ${page.url()} is blank`);
+    const stores = await page
+      .evaluate(
+        async () =>
+          (await navigator.locks.query()).held.filter(({ name }) => name.startsWith('ojas-tab-'))
+            .length,
+      )
+      // A page that is on its way elsewhere has none.
+      .catch(() => 1);
+    if (stores !== 1) tally.crash.push(`walk ${i}: ${stores} stores in one document`);
+  }
+  await page.goto(`${address}/students/p-ines/mat`);
+  await page
+    .getByRole('radio', { name: 'Build' })
+    .waitFor({ timeout: 20_000 })
+    .catch(() => tally.lost.push(`the session is gone after ${walks} walks`));
+  say(`  ${tally.walks} walks`);
+  await context.close();
   return tally;
 }
 
