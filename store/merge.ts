@@ -117,8 +117,18 @@ export interface Difference {
   readonly there: string;
 }
 
-const written = (value: unknown) =>
-  value === undefined ? 'nothing' : typeof value === 'string' ? value : JSON.stringify(value);
+/** A value as it is read: what stands in an object by its names, without the id that it is told by. */
+const written = (value: unknown): string =>
+  value === undefined
+    ? 'nothing'
+    : typeof value === 'string'
+      ? value
+      : isObject(value) && !Array.isArray(value)
+        ? Object.entries(value)
+            .filter(([name]) => name !== 'id')
+            .map(([name, one]) => `${fieldName(name).toLowerCase()} ${written(one)}`)
+            .join(', ')
+        : JSON.stringify(value);
 const isObject = (value: unknown): value is Record<string, unknown> =>
   typeof value === 'object' && value !== null;
 /** Parts by their own ids where they have some, else by their place. */

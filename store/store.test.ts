@@ -951,7 +951,7 @@ describe('a book', () => {
       { field: 'Answers, hip-replacement, answer', here: 'no', there: 'yes' },
       {
         field: 'Answers, sciatica',
-        here: '{"id":"sciatica","answer":"no","at":"2026-01-05"}',
+        here: 'answer no, date 2026-01-05',
         there: 'nothing',
       },
       { field: 'Lengths, thigh', here: 'nothing', there: '42' },

@@ -329,3 +329,7 @@ export const cautionIds: readonly CautionId[] = cautions.map(({ id }) => id);
 const byId = new Map<string, Caution>(cautions.map((one) => [one.id, one]));
 /** The caution of an id; undefined for one of a newer book. */
 export const cautionById = (id: string): Caution | undefined => byId.get(id);
+
+/** What a rule of a caution does to a pose: leaves it out, asks first, or changes it. */
+export const effectOf = (caution: string, rule: string): Effect['does'] | undefined =>
+  cautionById(caution)?.rules.find(({ says }) => says === rule)?.does;

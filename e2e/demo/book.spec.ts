@@ -1,4 +1,6 @@
 import { readFile } from 'node:fs/promises';
+import type { Book } from '@/core/formats/book';
+import { bookParts } from '@/core/formats/bookText';
 import { parseBook } from '@/core/formats/check';
 import { expect, test } from '../silentPage';
 import { importText } from '../steps';
@@ -18,7 +20,7 @@ test('an exported book is whole, comes back as the same, and a changed one asks 
   await page.goto('/');
   await expect(page.getByText(/On the mat/).first()).toBeVisible();
   await page.goto('/more/data');
-  await expect(page.getByText(/12 students/)).toBeVisible();
+  await expect(page.getByText(/^12 students/)).toBeVisible();
   const download = page.waitForEvent('download');
   await page.getByRole('button', { name: 'Export the book' }).click();
   const text = await readFile(await (await download).path(), 'utf8');
@@ -48,6 +50,50 @@ test('an exported book is whole, comes back as the same, and a changed one asks 
   await expect(undo).toBeHidden();
   await page.goto('/students');
   await expect(page.getByRole('heading', { name: 'Ines Calloway', exact: true })).toBeVisible();
+});
+
+test('a large book is read by a worker and stored in parts, told how far, and is all there after a reload', async ({
+  page,
+}) => {
+  const book = JSON.parse(await readFile('demo/kingfisher-boathouse.json', 'utf8')) as Book;
+  const copies = [1, 2, 3, 4, 5, 6, 7, 8].flatMap((n) =>
+    book.people.map((person) => ({
+      ...person,
+      id: `${person.id}-${n}`,
+      name: `${person.name} ${n}`,
+    })),
+  );
+  const of = <T extends { id: string; person: string }>(records: readonly T[]) =>
+    copies.flatMap(({ id }) =>
+      records
+        .filter(({ person }) => id.startsWith(`${person}-`))
+        .map((one) => ({ ...one, id: `${one.id}-${id}`, person: id })),
+    );
+  const large = bookParts({
+    ...book,
+    people: copies,
+    readings: of(book.readings),
+    sessions: of(book.sessions),
+    visits: [],
+    classes: [],
+  }).join('');
+  expect(large.length).toBeGreaterThan(2_000_000);
+  await page.goto('/');
+  await expect(page.getByText(/On the mat/).first()).toBeVisible();
+  await page.goto('/more/data');
+  await expect(page.getByText(/^12 students/)).toBeVisible();
+  await importText(page, 'large.json', large);
+  const records = 96 + of(book.readings).length + of(book.sessions).length;
+  await expect(page.getByText(`large.json: ${records} new,`, { exact: false })).toBeVisible({
+    timeout: 40_000,
+  });
+  await page
+    .getByRole('button', { name: /^Take in/ })
+    .first()
+    .click();
+  await expect(page.getByText(`${records} records came in.`)).toBeVisible({ timeout: 40_000 });
+  await page.goto('/students');
+  await expect(page.getByRole('listitem')).toHaveCount(108);
 });
 
 test('a record that cannot be read is set aside and shown; the rest works', async ({ page }) => {

@@ -18,7 +18,7 @@ test('inches show everywhere at once, and the facts stay in centimetres', async 
       .getByText(/flat 3 in · on edge 6 in · on end 9 in/),
   ).toBeVisible();
   await page.goto('/more/data');
-  await expect(page.getByText(/12 students/)).toBeVisible();
+  await expect(page.getByText(/^12 students/)).toBeVisible();
 });
 
 test('dark can be chosen, and stays after a reload', async ({ page }) => {

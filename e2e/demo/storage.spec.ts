@@ -186,6 +186,27 @@ test('a hold that was left running is asked about, and not recorded as it ran', 
   await expect(page.getByText(/1:30 held · 4 of 10 in muscle/).first()).toBeVisible();
 });
 
+test('what is answered about health in another window is told on the mat at once, and changes what is to come', async ({
+  page,
+  context,
+}) => {
+  await page.goto('/students/p-ines/mat');
+  await page.getByRole('button', { name: /^Begin/ }).click();
+  await expect(page.getByText(/^1 of \d+ · Ines Calloway$/)).toBeVisible();
+  const other = await context.newPage();
+  await other.goto('/students/p-ines/intake');
+  await other
+    .getByRole('radiogroup', { name: 'Knee replacement' })
+    .getByRole('radio', { name: 'Yes' })
+    .click();
+  const news = page.getByRole('alert', { name: 'Answered since it began' });
+  await expect(news.getByText('Knee replacement: yes')).toBeVisible();
+  await expect(news.getByText(/Hero is left out\. .*kneeling only with/)).toBeVisible();
+  await page.getByRole('button', { name: 'Understood' }).click();
+  await expect(news).toBeHidden();
+  await expect(page.getByText(/^1 of 3 · Ines Calloway$/)).toBeVisible();
+});
+
 test('what the mat cannot keep is said at once', async ({ page }) => {
   await page.goto('/students/p-ines/mat');
   await page.getByRole('button', { name: /^Begin/ }).click();

@@ -167,8 +167,8 @@ function Ready({ file, merge, notes, chosen, onChoose, onTake, onLeave }: ReadyP
       </Words>
       {setAside.length > 0 ? (
         <Words>
-          {setAside.length} more could not be read where the book was written, or not here: they
-          come along as found.
+          {setAside.length === 1 ? 'One record' : `${setAside.length} records`} that cannot be read
+          here, or could not where the book was written, will lie aside as found.
         </Words>
       ) : null}
       <Faults faults={notes} />

@@ -1,6 +1,7 @@
 import type { Plan } from '@/core/formats/plan';
 import { poseIdAt } from '@/core/plan/order';
 import { poseById } from '@/core/poses/poses';
+import { effectOf } from '@/core/safety/cautions';
 import { newsRead, type Mat } from '@/store/mat';
 import { Press } from '@/ui/Press';
 import { Sheet } from '@/ui/Sheet';
@@ -22,16 +23,25 @@ export function News({ name, mat, plan }: NewsProps) {
   const say = useWords();
   if (!mat.news) return null;
   const { changed, leftOut, outOf } = mat.news;
-  const why = (pose: string) =>
+  const answered = new Set(changed.map((one) => readAnswer(one.slice(1)).id));
+  /** What the new answers say of a pose: why it is left out, or what they change in it. */
+  const why = (pose: string, isLeftOut: boolean) =>
     [
       ...new Set(
         plan.poses
           .filter((one) => one.pose === pose)
-          .flatMap(({ reasons }) => reasons.map((one) => say.reason(one))),
+          .flatMap(({ reasons }) => reasons)
+          .filter(
+            (one) =>
+              one.code === 'caution' &&
+              answered.has(one.caution) &&
+              (effectOf(one.caution, one.rule) !== 'change') === isLeftOut,
+          )
+          .map((one) => say.reason(one)),
       ),
     ].join(' ');
-  const changedPoses = [...new Set(mat.poses.slice(mat.at).map(poseIdAt))].filter((pose) =>
-    plan.poses.some((one) => one.pose === pose && one.status === 'changed'),
+  const changedPoses = [...new Set(mat.poses.slice(mat.at).map(poseIdAt))].filter(
+    (pose) => why(pose, false) !== '',
   );
   const exit = outOf === null ? [] : (poseById(outOf)?.exit ?? []);
   return (
@@ -55,13 +65,13 @@ export function News({ name, mat, plan }: NewsProps) {
       {leftOut.map((pose) => (
         <Words key={pose}>
           <Words className="font-semibold">{poseName(pose)} is left out. </Words>
-          {why(pose)}
+          {why(pose, true)}
         </Words>
       ))}
       {changedPoses.map((pose) => (
         <Words key={pose}>
           <Words className="font-semibold">{poseName(pose)} is changed. </Words>
-          {why(pose)}
+          {why(pose, false)}
         </Words>
       ))}
       <Words>
