@@ -83,7 +83,9 @@ function createMemoryHistory() {
     listen(listener) {
       const heard = () => {
         if (going) return;
-        awaited = items.find(({ id }) => id === window.history.state?.id)?.path ?? null;
+        const { pathname, search } = window.location;
+        awaited =
+          items.find(({ id }) => id === window.history.state?.id)?.path ?? pathname + search;
         awaitedSince = performance.now();
         listener();
       };
