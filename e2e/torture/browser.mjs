@@ -286,7 +286,7 @@ export async function tortureHistory(browser, address, walks, seed, say) {
     // Some in a hurry, some at leisure.
     await page.waitForTimeout(chance() < 0.5 ? 30 : 600);
     tally.walks += 1;
-    if (!page.url().startsWith(address)) await page.goto(`${address}/`);
+    if (!page.url().startsWith(address)) await page.goto(`${address}/`).catch(() => undefined);
     if (i % 10 !== 9) continue;
     await page.waitForTimeout(1500);
     if (await isBlank(page)) tally.blank.push(`walk ${i}: ${page.url()} is blank`);

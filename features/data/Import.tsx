@@ -52,11 +52,18 @@ export function Import() {
   const facts = useOjas(factsOf);
   const dispatch = useOjasDispatch();
   const [step, setStep] = useState<Step>({ at: 'idle' });
-  /** Ends what is under way; going elsewhere ends reading too, and not what is being stored. */
+  /** Ends what is under way. Going elsewhere ends reading too; what is being stored goes on. */
   const stop = useRef(new AbortController());
-  useEffect(() => () => stop.current.abort(), []);
-  const begin = (words: string) => {
+  const isReading = useRef(false);
+  useEffect(
+    () => () => {
+      if (isReading.current) stop.current.abort();
+    },
+    [],
+  );
+  const begin = (words: string, reads: boolean) => {
     stop.current = new AbortController();
+    isReading.current = reads;
     const told = (done: number, of: number) =>
       setStep({ at: 'working', words, share: of > 0 ? done / of : null });
     told(0, 0);
@@ -95,13 +102,13 @@ export function Import() {
         file: file.name,
         faults: [{ path: 'the storage', words: short }],
       });
-    const watch = begin(`Reading ${file.name}`);
+    const watch = begin(`Reading ${file.name}`, true);
     const parsed = await readBook(file, todayIso(), watch.told, watch.stop);
     return parsed ? look(file.name, parsed) : setStep({ at: 'idle' });
   };
   const bringIn = async (merge: Merge, chosen: Chosen) => {
     const change = mergeChange(merge, chosen, freshId('m'));
-    const outcome = await dispatch(commitMerged({ ...change, watch: begin('Taking in') }));
+    const outcome = await dispatch(commitMerged({ ...change, watch: begin('Taking in', false) }));
     if (!outcome.ok) return setStep({ at: 'idle' });
     await dispatch(keepAside(merge.setAside));
     return setStep({
