@@ -1,7 +1,14 @@
 import type { Book } from '@/core/formats/book';
 import { factsOfBook, type AsideText } from '@/core/formats/bookText';
 import { chosenParts, mergedRecord, partsOf, type Clashing } from '@/core/formats/edits';
-import { personOf, usualSettings, type Fact, type FactRef, type Facts } from '@/core/formats/facts';
+import {
+  peopleFirst,
+  personOf,
+  usualSettings,
+  type Fact,
+  type FactRef,
+  type Facts,
+} from '@/core/formats/facts';
 import { sameValue } from '@/core/formats/sameValue';
 import { recordIn } from '@/core/recordIn';
 import { fieldName, type Change } from './facts';
@@ -78,10 +85,7 @@ export function mergeBook(book: Book, facts: Facts): Merge {
     else merge.same += 1;
   };
   // Students first: what is theirs follows them.
-  const peopleFirst = [...all].sort(
-    (a, b) => Number(b.kind === 'people') - Number(a.kind === 'people'),
-  );
-  for (const fact of peopleFirst) {
+  for (const fact of peopleFirst(all)) {
     if (fact.kind === 'gone') {
       wasRemoved(fact);
       continue;

@@ -1,6 +1,7 @@
 import {
   noFacts,
   ofAPerson,
+  peopleFirst,
   personOf,
   type Fact,
   type FactKind,
@@ -340,13 +341,10 @@ export class Vault {
       ),
       remove: put.map(keyOf).filter((key) => !before.get(key)),
     };
-    const after: After = new Map(
-      gone.flatMap((ref) => (before.get(keyOf(ref)) ? [[keyOf(ref), null] as const] : [])),
-    );
+    const after: After = new Map();
+    markGone({ put, remove: [] }, before, after, this.now());
     // Students first: what is theirs leans on them.
-    const inOrder = [...put].sort(
-      (a, b) => Number(b.kind === 'people') - Number(a.kind === 'people'),
-    );
+    const inOrder = peopleFirst(put);
     await this.writeAhead(ahead);
     try {
       for (let from = 0; from < inOrder.length; from += MOST_AT_ONCE) {
@@ -722,7 +720,12 @@ const goneRef = ({ kind, id }: FactRef): FactRef[] =>
     : [{ kind: 'gone', id: `${kind}/${id}` }];
 
 /** What is removed on purpose is remembered as gone; what comes again is gone no more. */
-function markGone({ put, remove }: Change, before: Before, after: After, at: string): void {
+function markGone(
+  { put, remove }: Pick<Change, 'put' | 'remove'>,
+  before: Before,
+  after: After,
+  at: string,
+): void {
   for (const ref of put.flatMap(goneRef)) if (before.get(keyOf(ref))) after.set(keyOf(ref), null);
   for (const ref of remove.filter((one) => before.get(keyOf(one))))
     for (const { id } of goneRef(ref)) {
@@ -766,10 +769,7 @@ function allTakenBack(
   before: Before,
 ): After | { readonly words: string } {
   const after: After = new Map();
-  const peopleFirst = [...body].sort(
-    (a, b) => Number(b.kind === 'people') - Number(a.kind === 'people'),
-  );
-  for (const touched of peopleFirst) {
+  for (const touched of peopleFirst(body)) {
     const key = keyOf(touched);
     const now = before.get(key) ?? null;
     if (touched.how === 'went' && now !== null)

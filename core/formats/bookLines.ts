@@ -1,5 +1,6 @@
 import type { Book } from './book';
 import { checkBook, checkShape, MOST_FAULTS, notesOn, type Parsed } from './check';
+import { personOf, type Fact } from './facts';
 import type { Fault } from './limits';
 import { readingFaults } from './readingFaults';
 import type { LocalDay } from './time';
@@ -8,7 +9,6 @@ import type { LocalDay } from './time';
 const lists = ['people', 'readings', 'shelf', 'sessions', 'classes', 'visits'] as const;
 export type BookList = (typeof lists)[number];
 const isList = (field: string): field is BookList => (lists as readonly string[]).includes(field);
-const owned: ReadonlySet<BookList> = new Set(['readings', 'sessions', 'visits']);
 
 /** Records checked at a time: few enough to hold, many enough to be quick. */
 const AT_ONCE = 500;
@@ -170,7 +170,7 @@ export class BookLines {
       if (this.seen[field].has(id))
         this.fault(lineOf(id), `${id} stands twice; every id may stand once.`);
       this.seen[field].add(id);
-      const person = owned.has(field) ? (record as { person: string }).person : null;
+      const person = personOf({ kind: field, record } as Fact);
       if (person !== null && !this.owners.has(person)) this.owners.set(person, lineOf(id));
     }
     for (const reading of readings)

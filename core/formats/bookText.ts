@@ -72,6 +72,13 @@ export function factsOfBook(book: Book): Fact[] {
   ];
 }
 
+/** How many records a book holds, of whatever kind, with those that could not be read. */
+export const recordsIn = (book: Book): number =>
+  Object.values(book).reduce<number>(
+    (sum, part) => sum + (Array.isArray(part) ? part.length : 0),
+    0,
+  );
+
 const SLICE = 2000;
 
 /**

@@ -117,6 +117,10 @@ export const ofAPerson = [
 export const personOf = ({ kind, record }: Pick<Fact, 'kind' | 'record'>): string | null =>
   (ofAPerson as readonly FactKind[]).includes(kind) ? (record as { person: string }).person : null;
 
+/** Students before all else, in the order they have: what is theirs leans on them. A new list. */
+export const peopleFirst = <T extends { readonly kind: FactKind }>(those: readonly T[]): T[] =>
+  [...those].sort((a, b) => Number(b.kind === 'people') - Number(a.kind === 'people'));
+
 export type Read<T> =
   | { readonly ok: true; readonly record: T }
   | { readonly ok: false; readonly faults: readonly Fault[] };

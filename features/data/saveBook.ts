@@ -1,4 +1,4 @@
-import { bookOf, bookParts, eachPart } from '@/core/formats/bookText';
+import { bookOf, bookParts, eachPart, recordsIn } from '@/core/formats/bookText';
 import { storedBook } from '@/workers/stored/storedBook';
 import { bookExported, factsOf, rawTexts, whenArrived, type Thunk } from '@/store/store';
 import { nowIso, todayIso } from '../hooks';
@@ -20,10 +20,7 @@ export const saveBook =
       factsOf(getState()),
       getState().storage.setAside.map(({ of }) => of),
     );
-    const of = Object.values(book).reduce<number>(
-      (sum, one) => sum + (Array.isArray(one) ? one.length : 0),
-      0,
-    );
+    const of = recordsIn(book);
     const parts: Blob[] = [];
     let [done, since] = [0, performance.now()];
     for (const part of eachPart(book)) {

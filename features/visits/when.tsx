@@ -16,15 +16,14 @@ const choices = [
 ] as const;
 type Repeat = (typeof choices)[number]['id'];
 
-export const UNREAD_RULE = 'repeats in a way that is not read here';
-export const repeatWords = ({ repeats }: Pick<Meeting, 'repeats'>): string => {
-  if (!repeats) return '';
-  if (!isReadRule(repeats)) return UNREAD_RULE;
-  return Object.entries(rules).find(([, rule]) => rule === repeats)?.[0] ?? 'repeats';
-};
 /** Whether something repeats by a rule whose days are not reckoned. */
 export const isUnread = ({ repeats }: Pick<Meeting, 'repeats'>): boolean =>
   repeats !== undefined && !isReadRule(repeats);
+export const repeatWords = ({ repeats }: Pick<Meeting, 'repeats'>): string => {
+  if (!repeats) return '';
+  if (isUnread({ repeats })) return 'repeats in a way that is not read here';
+  return Object.entries(rules).find(([, rule]) => rule === repeats)?.[0] ?? 'repeats';
+};
 
 export interface When {
   /** The entries: day, hour, and how it repeats. */

@@ -1,5 +1,6 @@
 import { z } from '@/core/z';
 import type { Book } from '@/core/formats/book';
+import { recordsIn } from '@/core/formats/bookText';
 
 const many = z.number().int().min(0);
 const keptSchema = z.object({
@@ -28,10 +29,7 @@ export const keptOf = (book: Book, lineage: string, at: string): Kept => ({
   people: book.people.length,
   readings: book.readings.length,
   sessions: book.sessions.length,
-  records: Object.values(book).reduce<number>(
-    (sum, part) => sum + (Array.isArray(part) ? part.length : 0),
-    0,
-  ),
+  records: recordsIn(book),
 });
 
 /**
