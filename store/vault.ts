@@ -128,6 +128,8 @@ const freshLineage = () => `${Date.now().toString(36)}-${Math.random().toString(
 
 /** So many records are written in one go; more come in parts. */
 const MOST_AT_ONCE = 2000;
+/** Records in such a part: few enough that their texts are gone again before the browser counts them as old. */
+const IN_A_PART = 200;
 /** More records than this are read away from the first screen. */
 const MANY = 4000;
 const PAUSES_MS = [0, 150, 600];
@@ -347,11 +349,11 @@ export class Vault {
     const inOrder = peopleFirst(put);
     await this.writeAhead(ahead);
     try {
-      for (let from = 0; from < inOrder.length; from += MOST_AT_ONCE) {
+      for (let from = 0; from < inOrder.length; from += IN_A_PART) {
         watch?.told(from, inOrder.length);
         if (watch?.stop.aborted) return await this.giveUp(ahead, 'Stopped: nothing was taken in.');
         const texts: Record<string, string> = {};
-        for (const { kind, id, record } of inOrder.slice(from, from + MOST_AT_ONCE)) {
+        for (const { kind, id, record } of inOrder.slice(from, from + IN_A_PART)) {
           const key = keyOf({ kind, id });
           const checked = writable({ kind, id }, record, before, after);
           if ('words' in checked) return await this.giveUp(ahead, checked.words);
