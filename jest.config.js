@@ -15,6 +15,7 @@ module.exports = {
       transformIgnorePatterns: [
         '/node_modules/(?!(d3-|internmap|immer|@reduxjs|redux|reselect|content-disposition|cookie))',
       ],
+      setupFilesAfterEnv: ['<rootDir>/scripts/jest-draws.ts'],
       moduleNameMapper: alias,
     },
     {

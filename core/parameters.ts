@@ -487,6 +487,12 @@ export const reading = {
   ),
 } as const;
 
+/** A student's own coupling, from a leg raise and a knee lag of one day. */
+export const coupling = {
+  leastLag: p(5, 'deg', 'of a smaller lag the share of two readings says nothing; starting value'),
+  readingError: p(3, 'deg', 'of either reading, in that share; starting value'),
+} as const;
+
 export const filter = {
   driftSd: p(0.3, 'deg/week', 'spread of change before anything is known; starting value'),
   driftDamping: p(0.97, 'ratio', 'drift kept per week; starting value'),

@@ -1,5 +1,6 @@
 import type { Reason } from '../reasons';
-import { sdOnDay, scaleOf, type Estimates, type RangeEstimate } from '../estimate/estimate';
+import { scaleOf } from '../estimate/course';
+import { sdOnDay, type Estimates, type RangeEstimate } from '../estimate/estimate';
 import { predict } from '../estimate/levelAndDrift';
 import { shiftDays, type LocalDay } from '../formats/time';
 import { bandsOf } from '../geometry/band';

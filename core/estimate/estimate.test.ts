@@ -4,7 +4,8 @@ import type { Reading } from '../formats/book';
 import { shiftDays, type LocalDay } from '../formats/time';
 import { bodyFrom } from '../body/body';
 import { longLegs } from '../geometry/longSit';
-import { believableChange, estimateRanges } from './estimate';
+import { believableChange, estimateRanges, knownOf, type Estimates, type Known } from './estimate';
+import type { RangeKey } from '../ranges/ranges';
 import { disagree, longSitObservations, observationOf } from './observations';
 
 const context = { body: bodyFrom(170), coupling: { mean: 0.95, sd: 0.2 } };
@@ -63,6 +64,69 @@ test('the order in which readings were entered does not matter', () => {
       );
     }),
   );
+});
+
+describe('several looks in a day', () => {
+  const value = (min: number, max: number) => fc.double({ min, max, noNaN: true });
+  const one = fc.oneof(
+    value(40, 90).map((deg) => hamstring({ values: [deg] })),
+    value(40, 80).map((deg) =>
+      hamstring({ values: [deg], protocol: 'straight-leg-raise.pelvis-watched' }),
+    ),
+    value(6, 50).map((deg) => hamstring({ values: [deg], protocol: 'knee-extension-90' })),
+    fc
+      .tuple(value(-25, 10), value(0, 20))
+      .map(([tilt, seatCm]) =>
+        sampleReading({ range: 'pelvicTilt.longSit', side: 'both', values: [tilt], seatCm }),
+      ),
+  );
+  const at = (hour: number, day: number) =>
+    `${shiftDays('2026-01-08', day)}T${String(hour).padStart(2, '0')}:00:00Z`;
+
+  test('say the same in whichever order they were taken and entered', () => {
+    fc.assert(
+      fc.property(
+        fc.array(fc.tuple(one, fc.integer({ min: 0, max: 3 })), { minLength: 2, maxLength: 8 }),
+        (many) => {
+          const taken = many.map(([reading, day], i) => ({
+            ...reading,
+            id: `r${i}`,
+            at: at(8 + i, 20 * day),
+          }));
+          const turned = [...taken]
+            .reverse()
+            .map((reading, i) => ({
+              ...reading,
+              at: reading.at.slice(0, 11) + at(8 + i, 0).slice(11),
+            }));
+          const [first, second] = [taken, turned].map((readings) =>
+            estimateRanges(recordWith({ readings }), '2026-04-01'),
+          ) as [Estimates, Estimates];
+          for (const [key, estimate] of Object.entries(first)) {
+            const other = second[key as RangeKey];
+            expect(other?.mean).toBeCloseTo(estimate?.mean ?? NaN, 9);
+            expect(other?.sd).toBeCloseTo(estimate?.sd ?? NaN, 9);
+          }
+        },
+      ),
+    );
+  });
+
+  test('what is believed of an earlier day does not hang on the order either', () => {
+    const readings = [60, 64, 58, 70].map((deg, i) =>
+      hamstring({ id: `r${i}`, at: shiftDays('2026-01-08', 10 * i), values: [deg] }),
+    );
+    const [one, other] = [readings, [...readings].reverse()].map((all) =>
+      knownOf(recordWith({ readings: all }), '2026-04-01'),
+    ) as [Known, Known];
+    for (const day of ['2024-01-01', '2026-01-08', '2026-01-24', '2026-03-20'] as const) {
+      expect(one.levelsOn(day)).toEqual(other.levelsOn(day));
+      expect(Object.values(one.levelsOn(day)).every(Number.isFinite)).toBe(true);
+    }
+    expect(one.levelsOn('2026-04-01')['hamstring:left']).toBe(
+      one.estimates['hamstring:left']?.mean,
+    );
+  });
 });
 
 test('readings after the day are left out', () => {

@@ -1,6 +1,6 @@
 import { bodyFrom } from '../body/body';
 import type { Person, Reading, Session } from '../formats/book';
-import { dayOf, daysBetween, type LocalDay } from '../formats/time';
+import { dayOf, inTime, type LocalDay } from '../formats/time';
 import type { Belief, InputKey } from '../geometry/inputs';
 import { groupedBy } from '../grouped';
 import { filter, reading as readingParameter } from '../parameters';
@@ -12,12 +12,11 @@ import {
   ranges,
   splitKey,
   type Prior,
-  type RangeId,
   type RangeKey,
 } from '../ranges/ranges';
-import { predict, update, trendFrom, type Trend } from './levelAndDrift';
+import { courseOf, scaleOf, type Course } from './course';
 import { priorFor } from './mobile';
-import { swingFrom, type Surprise } from './swing';
+import { swingFrom } from './swing';
 import {
   couplingObservations,
   longSitObservations,
@@ -54,70 +53,14 @@ export interface StudentRecord {
   readonly eyes?: Eyes;
 }
 
-/** How a range's noise scales: degrees as they are, ratios by a hundredth. */
-export const scaleOf = (id: RangeId) => (ranges[id].unit === 'deg' ? 1 : 0.01);
-const weeksBetween = (from: string, to: string) => Math.max(0, daysBetween(from, to) / 7);
-
-interface Filtered {
-  readonly trend: Trend;
-  readonly day: LocalDay | null;
-  readonly looks: number;
-  /** Of every day's look but the first, which meets a stranger. */
-  readonly surprises: readonly Surprise[];
-}
-
-/** All of a day's looks enter at once: method errors are pooled, the swing of that day is shared. */
-function runFilter(
-  id: RangeId,
-  prior: Prior,
-  observations: readonly Observation[],
-  until: LocalDay,
-  swingDeg: number,
-): Filtered {
-  const scale = scaleOf(id);
-  const daySwing = swingDeg * scale;
-  const surprises: Surprise[] = [];
-  let trend = trendFrom(prior.mean, prior.sd, scale);
-  let day: LocalDay | null = null;
-  let looks = 0;
-  for (const [here, ofDay] of [...groupedBy(observations, (one) => one.day)].sort(([a], [b]) =>
-    a < b ? -1 : 1,
-  )) {
-    if (here > until) break;
-    if (day !== null) trend = predict(trend, weeksBetween(day, here), scale);
-    day = here;
-    const read = ofDay.filter(({ bound }) => bound === 'equal');
-    if (read.length > 0) {
-      const weight = read.reduce((sum, { sd }) => sum + 1 / sd ** 2, 0);
-      const mean = read.reduce((sum, one) => sum + one.mean / one.sd ** 2, 0) / weight;
-      if (looks > 0)
-        surprises.push({
-          day: here,
-          squaredDeg: ((mean - trend.level) ** 2 - trend.levelVar - 1 / weight) / scale ** 2,
-        });
-      trend = update(trend, { mean, variance: 1 / weight + daySwing ** 2, bound: 'equal' });
-      looks += 1;
-    }
-    for (const limit of ofDay.filter(({ bound }) => bound !== 'equal')) {
-      trend = update(trend, {
-        mean: limit.mean,
-        variance: limit.sd ** 2 + daySwing ** 2,
-        bound: limit.bound,
-      });
-    }
-  }
-  if (day !== null) trend = predict(trend, weeksBetween(day, until), scale);
-  return { trend, day, looks, surprises };
-}
-
 function estimateOf(
   key: RangeKey,
-  filtered: Filtered,
+  course: Course,
   source: RangeEstimate['source'],
   swingDeg: number,
 ): RangeEstimate {
   const { id } = splitKey(key);
-  const { trend, day, looks } = filtered;
+  const { trend, day, looks } = course;
   return {
     key,
     mean: trend.level,
@@ -141,22 +84,50 @@ export function contextOf(person: Person, estimates: Estimates): ConversionConte
   };
 }
 
+/** What all readings to a day say of a student. */
+export interface Known {
+  /** Level, drift and doubt of every range on that day. */
+  readonly estimates: Estimates;
+  /** The most likely level of every range on an earlier day, as all of them tell it. */
+  readonly levelsOn: (day: LocalDay) => Readonly<Partial<Record<RangeKey, number>>>;
+}
+
+/** What is followed of a key: its own course, or that of the side that was read. */
+interface Followed {
+  readonly estimate: RangeEstimate;
+  readonly course: Course;
+}
+
+/** A side never read leans on the other one: people differ more from each other than left from right. */
+function leaningOn(key: RangeKey, prior: Prior, course: Course, swingDeg: number): Followed | null {
+  const sd = Math.hypot(Math.sqrt(course.trend.levelVar), filter.sideDifference.value);
+  // A reading of the other side narrows this one, and can never make it more doubtful than knowing nothing.
+  if (sd >= prior.sd) return null;
+  const estimate = {
+    ...estimateOf(key, course, 'other-side', swingDeg),
+    sd,
+    lastAt: null,
+    looks: 0,
+    driftPerWeek: 0,
+    covariance: 0,
+  };
+  return { estimate, course };
+}
+
 /**
- * Level, drift and doubt of every range on a day, from the readings alone: in any order, edited or imported late, they
- * give the same answer. Looks after the day are left out. What was settled on in a session speaks of its slot's height
- * (`plan/evidence.ts`) and not of a range, so that it is counted once.
- *
- * A side never read leans on the other one: people differ more from each other than left from right.
+ * Level, drift and doubt of every range on a day, and on days before it, from the readings alone: in any order, edited or
+ * imported late, they give the same answer. Looks after the day are left out. What was settled on in a session speaks of
+ * its slot's height (`plan/evidence.ts`) and not of a range, so that it is counted once.
  */
-export function estimateRanges(record: StudentRecord, date: LocalDay): Estimates {
+export function knownOf(record: StudentRecord, date: LocalDay): Known {
   const until = dayOf(date);
   const { person } = record;
-  const readings = record.readings.filter(({ at }) => dayOf(at) <= until);
+  const readings = inTime(record.readings.filter(({ at }) => dayOf(at) <= until));
   const body = bodyFrom(person.statureCm, person.bodyCm);
 
   const usualSwing = readingParameter.daySwing.value;
   const unconverted = { body, coupling: priorOf('hamstringCoupling', person.sex) };
-  const coupling = runFilter(
+  const coupling = courseOf(
     'hamstringCoupling',
     unconverted.coupling,
     couplingObservations(readings),
@@ -169,7 +140,7 @@ export function estimateRanges(record: StudentRecord, date: LocalDay): Estimates
   };
 
   const direct = readings.flatMap((reading) => observationOf(reading, context, record.eyes) ?? []);
-  const standing = runFilter(
+  const standing = courseOf(
     'pelvicTilt.standing',
     priorOf('pelvicTilt.standing', person.sex),
     direct.filter(({ key }) => key === 'pelvicTilt.standing'),
@@ -177,57 +148,55 @@ export function estimateRanges(record: StudentRecord, date: LocalDay): Estimates
     usualSwing,
   );
   const standingTilt = { mean: standing.trend.level, sd: Math.sqrt(standing.trend.levelVar) };
-  const observations = [
-    ...direct,
-    ...readings.flatMap((reading) => longSitObservations(reading, standingTilt, body)),
-  ];
-
+  const observations = groupedBy(
+    [...direct, ...readings.flatMap((reading) => longSitObservations(reading, standingTilt, body))],
+    ({ key }) => key,
+  );
   const swingDeg = ownSwing(observations, person, until);
-  const estimates: Partial<Record<RangeKey, RangeEstimate>> = {};
+
+  const followed = new Map<RangeKey, Followed>();
   for (const id of rangeIds) {
     if (id === 'pelvicTilt.longSit') continue;
-    if (id === 'hamstringCoupling') {
-      const source = coupling.looks > 0 ? 'measured' : 'assumed';
-      estimates[id] = estimateOf(id, coupling, source, swingDeg);
-      continue;
-    }
     const prior = priorFor(id, person);
-    const keys = keysOf(id);
-    const own = keys.map((key) => ({ key, seen: observations.filter((one) => one.key === key) }));
-    for (const { key, seen } of own) {
-      const other = own.find((one) => one.key !== key);
-      if (seen.length === 0 && other && other.seen.length > 0) {
-        const theirs = runFilter(id, prior, other.seen, until, swingDeg);
-        const sd = Math.hypot(Math.sqrt(theirs.trend.levelVar), filter.sideDifference.value);
-        // A reading of the other side narrows this one, and can never make it more doubtful than knowing nothing.
-        estimates[key] =
-          sd < prior.sd
-            ? {
-                ...estimateOf(key, theirs, 'other-side', swingDeg),
-                sd,
-                lastAt: null,
-                looks: 0,
-                driftPerWeek: 0,
-                covariance: 0,
-              }
-            : estimateOf(key, runFilter(id, prior, [], until, swingDeg), 'assumed', swingDeg);
-        continue;
-      }
-      const filtered = runFilter(id, prior, seen, until, swingDeg);
-      const source = filtered.day === null ? 'assumed' : 'measured';
-      estimates[key] = estimateOf(key, filtered, source, swingDeg);
+    const follow = (key: RangeKey): Followed => {
+      const course =
+        id === 'hamstringCoupling'
+          ? coupling
+          : courseOf(id, prior, observations.get(key) ?? [], until, swingDeg);
+      const source = course.day === null ? 'assumed' : 'measured';
+      return { course, estimate: estimateOf(key, course, source, swingDeg) };
+    };
+    const own = keysOf(id).map((key) => ({ key, ...follow(key) }));
+    for (const one of own) {
+      const other = own.find(({ key, course }) => key !== one.key && course.day !== null);
+      const leans =
+        one.course.day === null && other && leaningOn(one.key, prior, other.course, swingDeg);
+      followed.set(one.key, leans || one);
     }
   }
-  return estimates;
+  const ofEach = <T>(of: (one: Followed) => T) =>
+    Object.fromEntries([...followed].map(([key, one]) => [key, of(one)]));
+  return {
+    estimates: ofEach(({ estimate }) => estimate),
+    levelsOn: (day) => ofEach(({ course }) => course.levelOn(day)),
+  };
 }
 
+/** Level, drift and doubt of every range on a day. */
+export const estimateRanges = (record: StudentRecord, date: LocalDay): Estimates =>
+  knownOf(record, date).estimates;
+
 /** One student's own swing from day to day, in degrees, as all their readings of ranges that warm show it. */
-function ownSwing(observations: readonly Observation[], person: Person, until: LocalDay): number {
-  const warming = observations.filter(({ key }) => ranges[splitKey(key).id].warms);
-  const surprises = [...groupedBy(warming, ({ key }) => key)].flatMap(([key, seen]) => {
+function ownSwing(
+  observations: ReadonlyMap<RangeKey, readonly Observation[]>,
+  person: Person,
+  until: LocalDay,
+): number {
+  const surprises = [...observations].flatMap(([key, seen]) => {
     const { id } = splitKey(key);
-    return runFilter(id, priorFor(id, person), seen, until, readingParameter.daySwing.value)
-      .surprises;
+    return ranges[id].warms
+      ? courseOf(id, priorFor(id, person), seen, until, readingParameter.daySwing.value).surprises
+      : [];
   });
   return swingFrom(surprises);
 }

@@ -1,8 +1,14 @@
 import type { Body } from '../body/body';
 import type { Reading } from '../formats/book';
 import { dayOf, type LocalDay } from '../formats/time';
+import { groupedBy } from '../grouped';
 import { longLegs } from '../geometry/longSit';
-import { filter, pelvisTarget, reading as parameter } from '../parameters';
+import {
+  coupling as couplingParameter,
+  filter,
+  pelvisTarget,
+  reading as parameter,
+} from '../parameters';
 import {
   couplingFrom,
   protocolOf,
@@ -94,19 +100,19 @@ export function couplingObservations(readings: readonly Reading[]): Observation[
   );
   const lags = readings.filter(({ protocol }) => protocol === 'knee-extension-90');
   const sideAndDay = ({ side, at }: Reading) => `${side} ${dayOf(at)}`;
-  // The first of a day and side, so that years of both are paired in one go.
-  const firstRaise = new Map([...raises].reverse().map((raise) => [sideAndDay(raise), raise]));
-  return lags.flatMap((lag): Observation[] => {
-    const raise = firstRaise.get(sideAndDay(lag));
-    const lagDeg = meanOf(lag.values);
-    if (!raise || lagDeg < 5) return [];
-    const hamstring = meanOf(raise.values);
+  const raisesOn = groupedBy(raises, sideAndDay);
+  return [...groupedBy(lags, sideAndDay)].flatMap(([on, ofDay]): Observation[] => {
+    const raised = raisesOn.get(on);
+    const lagDeg = meanOf(ofDay.flatMap(({ values }) => values));
+    if (!raised || lagDeg < couplingParameter.leastLag.value) return [];
+    const hamstring = meanOf(raised.flatMap(({ values }) => values));
+    const readingDeg = couplingParameter.readingError.value;
     // Errors of both readings carried through (90 − hamstring) / lag.
-    const sd = Math.hypot(3 / lagDeg, (3 * (90 - hamstring)) / lagDeg ** 2);
+    const sd = Math.hypot(readingDeg / lagDeg, (readingDeg * (90 - hamstring)) / lagDeg ** 2);
     return [
       {
         key: 'hamstringCoupling',
-        day: dayOf(lag.at),
+        day: dayOf((ofDay[0] as Reading).at),
         mean: couplingFrom(hamstring, lagDeg),
         sd,
         bound: 'equal',

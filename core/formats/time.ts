@@ -25,10 +25,13 @@ export function isDay(text: string): text is LocalDay {
   return !Number.isNaN(at.getTime()) && at.toISOString().slice(0, 10) === text;
 }
 
-/** Things in the order of their days and, within a day, of their moments: the oldest first. A new list. */
-export function inTime<T extends { readonly at: string }>(things: readonly T[]): T[] {
+const inOrder = (a = '', b = '') => (a < b ? -1 : a > b ? 1 : 0);
+/** Things in the order of their days, within a day of their moments, and of one moment of their ids: the oldest first. A new list. */
+export function inTime<T extends { readonly at: string; readonly id?: string }>(
+  things: readonly T[],
+): T[] {
   return things
     .map((thing) => ({ thing, day: dayOf(thing.at), ms: Date.parse(thing.at) }))
-    .sort((a, b) => (a.day === b.day ? a.ms - b.ms : a.day < b.day ? -1 : 1))
+    .sort((a, b) => inOrder(a.day, b.day) || a.ms - b.ms || inOrder(a.thing.id, b.thing.id))
     .map(({ thing }) => thing);
 }

@@ -1,12 +1,12 @@
 import type { Day } from '../adapt/decide';
 import {
   beliefOf,
-  estimateRanges,
+  knownOf,
   sdOnDay,
   type Estimates,
   type StudentRecord,
 } from '../estimate/estimate';
-import { dayOf, daysBetween, type LocalDay } from '../formats/time';
+import { dayOf, type LocalDay } from '../formats/time';
 import type { Belief, InputKey, InputValues } from '../geometry/inputs';
 import { memoise } from '../memoise';
 import { decision as decisionParameter } from '../parameters';
@@ -49,14 +49,6 @@ export interface StudentContext {
   readonly planned: Map<string, Planned>;
 }
 
-/** The most likely values so many weeks ago, as all readings to this day tell it: the level of today less its drift. */
-function likelyBack(estimates: Estimates, weeks: number): InputValues {
-  const values: Partial<Record<InputKey, number>> = {};
-  for (const estimate of Object.values(estimates))
-    if (estimate) values[estimate.key] = estimate.mean - weeks * estimate.driftPerWeek;
-  return values;
-}
-
 function ofTheDay(key: InputKey, estimates: Estimates): number {
   const estimate = estimates[key as RangeKey];
   return estimate ? 1 - (estimate.sd / sdOnDay(estimate, estimate.sd)) ** 2 : 0;
@@ -69,9 +61,9 @@ function reckonContext(
   day: Day,
   care: Care,
 ): StudentContext {
-  const estimatesOn = memoise((on: LocalDay) => estimateRanges(record, on));
-  const estimates = estimatesOn(today);
-  const likelyOn = memoise((on: LocalDay) => likelyBack(estimates, daysBetween(on, today) / 7));
+  const knownOn = memoise((on: LocalDay) => knownOf(record, on));
+  const { estimates, levelsOn } = knownOn(today);
+  const likelyOn = memoise<LocalDay, InputValues>(levelsOn);
   return {
     record,
     shelf,
@@ -80,7 +72,7 @@ function reckonContext(
     estimates,
     belief: beliefOf(estimates),
     likely: likelyOn(today),
-    estimatesOn,
+    estimatesOn: (on) => knownOn(on).estimates,
     likelyOn,
     dayShare: memoise((key: InputKey) => ofTheDay(key, estimates)),
     veryMobile: isVeryMobile(record, estimates),

@@ -94,8 +94,9 @@ test('no gap under a kneeling ankle says only that it points at least so far', (
     }),
     '2026-01-20',
   );
-  expect(read['anklePoint:left']!.mean).toBeGreaterThan(55);
-  expect(read['anklePoint:left']!.mean).toBeLessThan(62.1);
+  // What is left above 62° of what is usual: never further than the freer half of all ankles.
+  expect(read['anklePoint:left']!.mean).toBeGreaterThan(60);
+  expect(read['anklePoint:left']!.mean).toBeLessThan(69);
 });
 
 describe('a teacher’s own eye', () => {
