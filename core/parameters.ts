@@ -493,6 +493,33 @@ export const coupling = {
   readingError: p(3, 'deg', 'of either reading, in that share; starting value'),
 } as const;
 
+/** Ends that no range moves: past them a pose is another one. */
+export const ends = {
+  chairLean: p(85, 'deg', 'trunk over level thighs on a chair; starting value'),
+  lungeLean: p(88, 'deg', 'trunk over a front thigh; starting value'),
+  squatLean: p(80, 'deg', 'trunk over the heels; starting value'),
+  frogSpread: p(85, 'deg', 'half angle of thighs on all fours; starting value'),
+  crossedLeast: p(5, 'deg', 'turn of a crossed thigh from straight ahead; starting value'),
+  crossedMost: p(80, 'deg', 'turn of a crossed thigh from straight ahead; starting value'),
+  dogLeast: p(40, 'deg', 'hips in downward dog, however stiff; starting value'),
+  dogMost: p(125, 'deg', 'hips in downward dog, however free; starting value'),
+  dogArms: p(175, 'deg', 'arms in line with the trunk in downward dog; starting value'),
+  heelsUp: p(80, 'deg', 'a foot that stands on its toes; starting value'),
+  legRaise: p(110, 'deg', 'a straight leg raised on the back, held by a strap; starting value'),
+  heelToSeat: p(150, 'deg', 'the lower knee of a side-lying stretch; starting value'),
+} as const;
+
+/** What counts as a height, and as another one. */
+export const thin = {
+  lies: p(
+    0.3,
+    'cm',
+    'less is a fold in the mat, and carries nobody; one layer of a mat lies there',
+  ),
+  wanted: p(1, 'cm', 'of less nobody fetches a piece; starting value'),
+  moved: p(0.5, 'cm', 'half a fold of a blanket: less is the same height; starting value'),
+} as const;
+
 export const filter = {
   driftSd: p(0.3, 'deg/week', 'spread of change before anything is known; starting value'),
   driftDamping: p(0.97, 'ratio', 'drift kept per week; starting value'),
@@ -629,7 +656,9 @@ export const stackCost = {
     'ratio',
     'a head, a chest or a neck is laid on something soft where that comes as near; starting value',
   ),
-  perWobble: p(0.8, 'ratio'),
+  perWobble: p(0.8, 'ratio', 'a block on its end; starting value'),
+  rollWobbles: p(0.25, 'ratio', 'of that: a block on edge, a round bolster; starting value'),
+  cushionWobbles: p(0.5, 'ratio', 'of that; starting value'),
   perPieceMoved: p(0.15, 'ratio', 'change from what already lies there; starting value'),
 } as const;
 

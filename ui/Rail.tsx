@@ -4,6 +4,7 @@ import type { Piece } from '@/core/props/stack';
 import { drawnPieces } from './figure/layers';
 import { PropPiece } from './figure/PropPiece';
 import { tone } from './tones';
+import { isMoved } from '@/core/lies';
 
 /** A slot's stack as it stands on the rail. */
 export interface RailColumn {
@@ -111,7 +112,7 @@ function Column({
   const { pieces, stackCm, targetCm, lowCm, highCm, lastCm, name } = column;
   const half = px(COLUMN_PX / 2 - 6);
   const bandX = xCm + half;
-  const moved = lastCm !== null && Math.abs(lastCm - stackCm) > 0.3;
+  const moved = lastCm !== null && isMoved(lastCm - stackCm);
   return (
     <G>
       {drawnPieces(pieces, shelf, 0, stackCm).map((piece, i) => (

@@ -5,6 +5,7 @@ import type { RaiseReason } from '../poses/pose';
 import type { Alarm, Complaint, Reason } from '../reasons';
 import { dials, type DialId, type DialTurn } from '../dials';
 import { sidelessKey, slotKey, type SlotKey, type SlotName } from '../slots';
+import { lies } from '../lies';
 
 export type Action = 'first' | 'rest' | 'raise' | 'keep' | 'lower';
 
@@ -258,7 +259,8 @@ export function decide(input: DecisionInput): Decision {
   ]);
 }
 
-const standsOnFloor = ({ settled }: SessionPose) => settled.every(({ heightCm }) => heightCm < 0.5);
+const standsOnFloor = ({ settled }: SessionPose) =>
+  settled.every(({ heightCm }) => !lies(heightCm));
 
 /** Good sessions running, all at the heights of the last one. */
 export function goodRunning(earlier: readonly Earlier[], strengthAllowed: number): number {

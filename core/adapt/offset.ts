@@ -35,6 +35,10 @@ interface Grid {
 
 const STEP_CM = 0.25;
 const HALF_WIDTH_SD = 4;
+/** No single word rules an offset out. */
+const LEAST_LIKELY = 1e-9;
+/** A product that comes near the smallest number there is. */
+const TOO_SMALL = 1e-200;
 
 /** How strongly a support so much over the edge is usually felt; over more than a hand's breadth hardly at all. */
 const usuallyFelt = (overCm: number) =>
@@ -128,9 +132,9 @@ function weighed(evidence: readonly HeightEvidence[], priorSdCm: number): Offset
     let log = -0.5 * (cm / priorSdCm) ** 2;
     let product = 1;
     for (const [at, one] of evidence.entries()) {
-      product *= Math.max(1e-9, likelihood(one, cm)) ** (weights[at] as number);
+      product *= Math.max(LEAST_LIKELY, likelihood(one, cm)) ** (weights[at] as number);
       // Fifty sessions multiply to numbers too small to hold: what has gathered goes into the log in good time.
-      if (product < 1e-200) {
+      if (product < TOO_SMALL) {
         log += Math.log(product);
         product = 1;
       }
@@ -142,17 +146,20 @@ function weighed(evidence: readonly HeightEvidence[], priorSdCm: number): Offset
   let total = 0;
   for (let i = 0; i < chances.length; i++)
     total += chances[i] = Math.exp((chances[i] as number) - top);
-  let [mean, squares] = [0, 0];
+  let mean = 0;
   for (let i = 0; i < chances.length; i++) {
     const cm = fromCm + i * STEP_CM;
     const chance = (chances[i] as number) / total;
     chances[i] = chance;
     mean += chance * cm;
-    squares += chance * cm * cm;
   }
+  // Squares about the mean: a difference of two large sums may come out under 0.
+  let variance = 0;
+  for (let i = 0; i < chances.length; i++)
+    variance += (chances[i] as number) * (fromCm + i * STEP_CM - mean) ** 2;
   return {
     meanCm: evidence.length === 0 ? 0 : mean,
-    sdCm: Math.sqrt(squares - mean * mean),
+    sdCm: Math.sqrt(variance),
     looks: evidence.length,
     grid: { fromCm, chances },
   };

@@ -2,6 +2,7 @@ import type { Session, SessionPose } from '../formats/book';
 import { dayOf, type LocalDay } from '../formats/time';
 import { dialIds, type DialId } from '../dials';
 import { slotKey, type SlotKey } from '../slots';
+import { isMoved, lies } from '../lies';
 
 /** One time that a pose was done. */
 export interface Time {
@@ -55,7 +56,7 @@ function coursesOf<Key extends string>(
 export const heightCourses = (times: readonly Time[]): Course<SlotKey>[] =>
   coursesOf(times, ({ settled }) =>
     settled.map((one) => [slotKey(one), one.heightCm] as const),
-  ).filter(({ steps }) => steps.some(({ value }) => value > 0.3));
+  ).filter(({ steps }) => steps.some(({ value }) => lies(value)));
 
 /** What was set of the pose itself through time: bend, width, length of the step. */
 export const dialCourses = (times: readonly Time[]): Course<DialId>[] =>
@@ -74,9 +75,6 @@ export interface Moved {
   readonly toCm: number;
 }
 
-/** Less than this is the same height. */
-const MOVED_CM = 0.5;
-
 /** What moved over a span of sessions: from the first time in it to the last, for each support. */
 export function movedIn(sessions: readonly Session[]): Moved[] {
   const places = new Set(
@@ -86,7 +84,7 @@ export function movedIn(sessions: readonly Session[]): Moved[] {
     const [pose, side] = place.split('/') as [string, SessionPose['side']];
     return heightCourses(timesOf(sessions, pose, side)).flatMap(({ key, steps }): Moved[] => {
       const [fromCm, toCm] = [steps[0]?.value ?? 0, steps.at(-1)?.value ?? 0];
-      return Math.abs(toCm - fromCm) < MOVED_CM ? [] : [{ pose, side, slot: key, fromCm, toCm }];
+      return isMoved(toCm - fromCm) ? [{ pose, side, slot: key, fromCm, toCm }] : [];
     });
   });
 }

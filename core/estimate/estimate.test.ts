@@ -93,12 +93,10 @@ describe('several looks in a day', () => {
             id: `r${i}`,
             at: at(8 + i, 20 * day),
           }));
-          const turned = [...taken]
-            .reverse()
-            .map((reading, i) => ({
-              ...reading,
-              at: reading.at.slice(0, 11) + at(8 + i, 0).slice(11),
-            }));
+          const turned = [...taken].reverse().map((reading, i) => ({
+            ...reading,
+            at: reading.at.slice(0, 11) + at(8 + i, 0).slice(11),
+          }));
           const [first, second] = [taken, turned].map((readings) =>
             estimateRanges(recordWith({ readings }), '2026-04-01'),
           ) as [Estimates, Estimates];

@@ -214,9 +214,12 @@ export function beliefOf(estimates: Estimates): Belief {
 export const sdOnDay = ({ daySwing }: Pick<RangeEstimate, 'daySwing'>, sd: number): number =>
   Math.hypot(sd, daySwing);
 
+/** Normal deviate that 19 of 20 stay within. */
+const Z975 = 1.96;
+
 /** The smallest difference of two looks worth believing, 19 times in 20: both errors, and the swing of both days. */
 export const believableDifference = (sem: number, otherSem: number, daySwing: number): number =>
-  1.96 * Math.sqrt(sem ** 2 + otherSem ** 2 + 2 * daySwing ** 2);
+  Z975 * Math.sqrt(sem ** 2 + otherSem ** 2 + 2 * daySwing ** 2);
 
 /** The same for two takes of alike readings. */
 export function believableChange(

@@ -1,6 +1,6 @@
 import { acosDeg, asinDeg, cosDeg, sinDeg } from '../angles';
 import { armCm, type Body } from '../body/body';
-import { strapped } from '../parameters';
+import { strapped, ends } from '../parameters';
 import { palmGapCm } from './arms';
 import { leastOf, rangeValue } from './inputs';
 import {
@@ -68,7 +68,11 @@ function leanDeg(input: FamilyInput, { riseDeg }: Seated, does: OnChair): number
     input.settings.hipFlexionMostDeg,
     leastOf(input.values, 'hipFlexion', workingLegs(input.side)),
   );
-  return Math.min(input.settings.pitchMostDeg, 85, Math.max(0, bends - 90 - riseDeg));
+  return Math.min(
+    input.settings.pitchMostDeg,
+    ends.chairLean.value,
+    Math.max(0, bends - 90 - riseDeg),
+  );
 }
 
 /** Leans of the trunk's two ends. */

@@ -1,5 +1,5 @@
 import { floorAhead } from './arms';
-import { child as parameter, fold, spineShare, strapped } from '../parameters';
+import { child as parameter, fold, spineShare, strapped, ends } from '../parameters';
 import { sides, ranges } from '../ranges/ranges';
 import { leastOf, rangeValue, stifferSide, valueOf } from './inputs';
 import { keysOn, type Built, type Family, type FamilyInput, type SlotNeed } from './family';
@@ -147,7 +147,10 @@ export const childPose: Family = {
 
 /** Spread of thighs on all fours: hips and knees bent open further than long legs do. */
 const frogSpreadDeg = ({ values, settings }: FamilyInput) =>
-  Math.min(85, settings.share * (leastOf(values, 'hipSpread', sides) + strapped.frogSpread.value));
+  Math.min(
+    ends.frogSpread.value,
+    settings.share * (leastOf(values, 'hipSpread', sides) + strapped.frogSpread.value),
+  );
 
 function frogTrunk(input: FamilyInput): { hip: Point; trunk: FoldedTrunk } {
   const { body } = input;

@@ -1,6 +1,6 @@
 import { acosDeg, asinDeg, cosDeg, sinDeg } from '../angles';
 import { armCm, type Body } from '../body/body';
-import { squat, standingFold, strapped } from '../parameters';
+import { squat, standingFold, strapped, ends } from '../parameters';
 import { sides } from '../ranges/ranges';
 import { palmGapCm } from './arms';
 import { leastOf, rangeValue, stifferSide, valueOf } from './inputs';
@@ -111,10 +111,10 @@ const roundsBy = ({ settings }: FamilyInput) =>
 /** The triangle of legs, trunk with arms, and floor: the hips bend as far as the hamstrings let them. */
 function dog(input: FamilyInput): Dog {
   const { body } = input;
-  const reach = Math.max(0, 175 - leastOf(input.values, 'armReach', sides));
+  const reach = Math.max(0, ends.dogArms.value - leastOf(input.values, 'armReach', sides));
   const hipFlexionDeg = Math.max(
-    40,
-    Math.min(125, hipFlexionAt(KNEE_DEG, input) + roundsBy(input)),
+    ends.dogLeast.value,
+    Math.min(ends.dogMost.value, hipFlexionAt(KNEE_DEG, input) + roundsBy(input)),
   );
   const inside = 180 - hipFlexionDeg;
   // A shoulder that does not open all the way shortens the upper side a little.
@@ -138,7 +138,7 @@ function heelLiftCm(input: FamilyInput): number {
   const missing =
     dog(input).legLeanDeg -
     (leastOf(input.values, 'ankleBend', sides) - strapped.straightKneeAnkle.value);
-  return squat.heelLever.value * input.body.footCm * sinDeg(Math.min(80, missing));
+  return squat.heelLever.value * input.body.footCm * sinDeg(Math.min(ends.heelsUp.value, missing));
 }
 
 /** Downward dog between long holds: heels on what the ankles lack, hands raised where the hamstrings hold the pelvis back. */
@@ -160,7 +160,7 @@ export const downDog: Family = {
       (Math.atan2(hip[0] - ankle[0], hip[1] - ankle[1]) * 180) / Math.PI,
       body.shinCm,
     );
-    const reach = Math.max(0, 175 - leastOf(input.values, 'armReach', sides));
+    const reach = Math.max(0, ends.dogArms.value - leastOf(input.values, 'armReach', sides));
     const toHand = (Math.atan2(hand[0] - hip[0], hand[1] - hip[1]) * 180) / Math.PI;
     // The trunk hangs under the line from hip to hand by its part of the shoulder's missing reach.
     const inner = asinDeg((armCm(body) * sinDeg(reach)) / (upperCm(body) - 1e-9));

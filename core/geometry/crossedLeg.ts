@@ -1,6 +1,6 @@
 import { acosDeg, asinDeg, cosDeg, sinDeg } from '../angles';
 import type { Body } from '../body/body';
-import { crossLegged } from '../parameters';
+import { crossLegged, ends } from '../parameters';
 import { sides } from '../ranges/ranges';
 import type { FamilyInput } from './family';
 import { leastOf } from './inputs';
@@ -152,8 +152,11 @@ export function crossedLeg(
     shinCm * sinDeg(kneeDeg) * cosDeg(rotationDeg) * sinDeg(riseDeg);
   const q = shinCm * sinDeg(kneeDeg) * sinDeg(rotationDeg);
   const turn = Math.min(
-    80,
-    Math.max(5, (Math.atan2(q, p) * 180) / Math.PI + asinDeg(wanted / Math.hypot(p, q))),
+    ends.crossedMost.value,
+    Math.max(
+      ends.crossedLeast.value,
+      (Math.atan2(q, p) * 180) / Math.PI + asinDeg(wanted / Math.hypot(p, q)),
+    ),
   );
   const thigh = {
     x: cosDeg(riseDeg) * cosDeg(turn),

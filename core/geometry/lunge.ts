@@ -1,6 +1,6 @@
 import { acosDeg, asinDeg, cosDeg, sinDeg } from '../angles';
 import { armCm, type Body } from '../body/body';
-import { ladderStart, strapped } from '../parameters';
+import { ladderStart, strapped, ends } from '../parameters';
 import { palmGapCm } from './arms';
 import { rangeValue } from './inputs';
 import { firstZero } from './root';
@@ -114,7 +114,7 @@ function leanDeg(input: FamilyInput, { frontRiseDeg }: Stepped, outsideDeg: numb
   const bends = frontHipDeg(input) + outsideDeg;
   return Math.min(
     input.settings.pitchMostDeg,
-    88,
+    ends.lungeLean.value,
     Math.max(0, bends - 90 - frontRiseDeg + roundsBy(input)),
   );
 }

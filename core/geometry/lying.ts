@@ -1,6 +1,6 @@
 import { cosDeg, sinDeg } from '../angles';
 import { armCm, type Body } from '../body/body';
-import { child, reclined } from '../parameters';
+import { child, reclined, ends } from '../parameters';
 import { sides, type ReadingSide } from '../ranges/ranges';
 import type { HeightReason, Reason } from '../reasons';
 import { leastOf, rangeValue, valueOf } from './inputs';
@@ -365,7 +365,8 @@ function behindLeg(input: FamilyInput, hip: Point): Leg {
   const side = otherSide(worked(input.side));
   const back = Math.max(0, settings.share * rangeValue(values, 'hipExtension', side));
   const turned =
-    back + Math.min(150, settings.share * rangeValue(values, 'kneeFlexion.prone', side));
+    back +
+    Math.min(ends.heelToSeat.value, settings.share * rangeValue(values, 'kneeFlexion.prone', side));
   const knee: Point = [hip[0] + body.thighCm * cosDeg(back), hip[1]];
   const ankle: Point = [knee[0] + body.shinCm * cosDeg(turned), hip[1]];
   const kneeAside = -body.thighCm * sinDeg(back);

@@ -1,6 +1,6 @@
 import { asinDeg, cosDeg, sinDeg } from '../angles';
 import type { Body } from '../body/body';
-import { mass, squat as parameter, standingFold } from '../parameters';
+import { mass, squat as parameter, standingFold, ends } from '../parameters';
 import { palmGapCm } from './arms';
 import { leastOf, rangeValue, stifferSide } from './inputs';
 import {
@@ -62,7 +62,7 @@ export function squattingOn({
     // The pelvis leans as far as the hips let it; the spine's rounding brings the shoulders further forward.
     const pelvis = hipBendDeg - 180 + thighLeanDeg;
     const trunkLeanDeg = Math.min(
-      80,
+      ends.squatLean.value,
       pelvis + standingFold.spineCounts.value * settings.spineShareDeg,
     );
     return {

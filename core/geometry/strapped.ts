@@ -1,7 +1,7 @@
 import type { HeightReason } from '../reasons';
 import { asinDeg, sinDeg } from '../angles';
 import { armCm } from '../body/body';
-import { crossLegged, strapped as parameter } from '../parameters';
+import { crossLegged, strapped as parameter, ends } from '../parameters';
 import { palmGapCm } from './arms';
 import { crossedLeg } from './crossedLeg';
 import { crossedSeatCm, usableRotation, type CrossedForm } from './crossedSeat';
@@ -45,7 +45,7 @@ const raisedHamstring = ({ values, settings, side }: FamilyInput) =>
 
 /** As far as the hamstring lets a straight leg rise with the pelvis flat. */
 const highestDeg = (input: FamilyInput) =>
-  Math.min(input.settings.hipFlexionMostDeg, raisedHamstring(input), 110);
+  Math.min(input.settings.hipFlexionMostDeg, raisedHamstring(input), ends.legRaise.value);
 
 /** Straight leg raised on the back. */
 function raisedLying(input: FamilyInput) {

@@ -7,6 +7,7 @@ import type { InPose } from './solve';
 import { inItsWay, preparePose } from './prepare';
 import { meansOf } from '../geometry/band';
 import { slotKey } from '../slots';
+import { lies } from '../lies';
 
 /** A slot's height in the months to come. */
 export interface SlotAhead {
@@ -27,7 +28,7 @@ export function poseAhead(
     { values: meansOf(beliefOf(estimates)), side: planned.side },
   );
   return planned.slots
-    .filter((slot) => !slot.isLength && slot.stackCm > 0.5 && comesDown(pose, slotKey(slot)))
+    .filter((slot) => !slot.isLength && lies(slot.stackCm) && comesDown(pose, slotKey(slot)))
     .map((slot) => ({
       slot,
       forecast: forecastHeight(

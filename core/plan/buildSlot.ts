@@ -23,6 +23,12 @@ import {
   type Stack,
   type Used,
 } from '../props/stack';
+import { isMoved, isWanted, lies } from '../lies';
+
+/** What was built for the other side, and for which height it was the nearest; null where it lay there before. */
+export interface Twin extends Stack {
+  readonly nearestTo: number | null;
+}
 
 /** Everything that one slot's stack depends on. */
 export interface SlotBuild {
@@ -48,7 +54,7 @@ export interface SlotBuild {
   /** How much higher than last time the seat stands, where a ramp leans on it. */
   readonly liftedCm: number;
   /** What lies on the other side of a pair that stands apart, or lay here when the other leg worked. */
-  readonly twin?: Stack | undefined;
+  readonly twin?: Twin | undefined;
   /** What the other side asks for here where both use the same; nothing where they do not. */
   readonly otherSideCm?: number | undefined;
   /** A caution limits the hip: hands are met no lower than they are asked for. */
@@ -151,7 +157,7 @@ function reasonsFor(
   const { why, doubt, need, decision, lying } = of;
   const { meanCm, looks } = doubt.offset;
   const reasons: Reason[] = [...why];
-  if (looks > 0 && Math.abs(meanCm) >= 0.5) reasons.push({ code: 'learned', cm: meanCm });
+  if (looks > 0 && isMoved(meanCm)) reasons.push({ code: 'learned', cm: meanCm });
   reasons.push(...marginOf(of, action, reached.heightCm - target));
   // That less was enough is no surprise; that much more is asked for is one.
   if (meanCm > offsetParameter.flagAt.value * offsetParameter.priorSd.value)
@@ -160,7 +166,7 @@ function reasonsFor(
   if (action === 'lower') reasons.push({ code: 'rung-lower', fromCm, toCm }, ...decision.reasons);
   if (action === 'raise') {
     const oneStepCm = Math.min(largestStepCm(of.rule), decisionParameter.mostSoftRung.value);
-    const more = toCm - fromCm > oneStepCm + 0.5 && !need.isLength;
+    const more = toCm - fromCm > oneStepCm + MOST_SLACK_CM && !need.isLength;
     const stays = lying !== undefined && toCm <= fromCm && !need.isLength;
     if (!stays) reasons.push({ code: 'rung-higher', fromCm, toCm, more });
     reasons.push(...decision.reasons);
@@ -185,7 +191,7 @@ const staysEmpty = (of: SlotBuild, action: PlanSlot['action'], targetCm: number)
   staysEmptyOver(of.pose, slotKey(of.need), of.need.rawCm) ||
   (tooLowToFill(of.need.slot, targetCm, purposeHere(of)) &&
     action !== 'raise' &&
-    !(of.lying && of.lying.heightCm > 0.5));
+    !(of.lying && lies(of.lying.heightCm)));
 
 /** Whether a slot is built only on request, and nobody asked for it yet; or nothing is left of what a pose may build. */
 const isOnlyOffered = ({ need, pose, lying, mostPieces }: SlotBuild) =>
@@ -200,7 +206,7 @@ function stackFor(
   const { need, lying, rule, shelf, used } = of;
   const action = actionOf(of);
   if (need.isLength) {
-    const asked = targetCm >= 1 && of.mostPieces >= 1;
+    const asked = isWanted(targetCm) && of.mostPieces >= 1;
     return { action, stacks: asked ? bestStrap(shelf, targetCm) : [] };
   }
   if (staysEmpty(of, action, targetCm) || isOnlyOffered(of)) return { action, stacks: [] };
@@ -221,16 +227,19 @@ const ALIKE_UNDER_CM = 1;
 const alikeCm: Readonly<Record<Purpose, readonly [under: number, over: number]>> = {
   carry: [0, decisionParameter.mostRung.value],
   tilt: [ALIKE_UNDER_CM, decisionParameter.mostRung.value],
-  fill: [4, FILL_OVER_CM],
+  fill: [WORTH_SAYING_CM, FILL_OVER_CM],
   reach: [decisionParameter.mostRung.value, decisionParameter.mostRung.value],
   space: [0, 0],
 };
-function servesAlike(of: SlotBuild, twin: Stack, aimCm: number): boolean {
+function servesAlike(of: SlotBuild, twin: Twin, targetCm: number, aimCm: number): boolean {
   const { shelf, rule, used, mostPieces } = of;
   const [under, over] = alikeCm[purposeHere(of)];
-  return (
+  const isNear =
     twin.heightCm >= aimCm - under &&
-    twin.heightCm <= Math.min(aimCm + over, mostHere(of) + MOST_SLACK_CM) &&
+    twin.heightCm <= Math.min(aimCm + over, mostHere(of) + MOST_SLACK_CM);
+  // What was the nearest for the other side is so for one that asks for the same.
+  return (
+    (isNear || (twin.nearestTo !== null && !isMoved(twin.nearestTo - targetCm))) &&
     countAll(twin.pieces) <= mostPieces &&
     stillThere(twin.pieces, shelf, rule, used)
   );
@@ -270,7 +279,7 @@ function firstStacks(of: SlotBuild, targetCm: number, aimCm: number) {
     near.length > 0 || !hangs
       ? near
       : upTo(Math.min(mostHere(of) + MOST_SLACK_CM, targetCm + earlyCm(targetCm)));
-  if (twin && servesAlike(of, twin, aimCm)) return [twin, ...othersThan(twin, stacks)];
+  if (twin && servesAlike(of, twin, targetCm, aimCm)) return [twin, ...othersThan(twin, stacks)];
   const [first, ...others] = stacks;
   if (!first || !extraRung || !comesDown(pose, slotKey(need))) return stacks;
   return [

@@ -18,6 +18,7 @@ import { purposeOf } from '../props/slots';
 import { valuesOf } from './dial';
 import { staysEmptyOver } from './limits';
 import { atTheEdge, type Prepared } from './prepare';
+import { isMoved } from '../lies';
 
 /** Earlier times of every pose and side before today, oldest first; ask for one with `earlierOf`. */
 export type History = ReadonlyMap<string, readonly Earlier[]>;
@@ -53,9 +54,6 @@ export const settledAt = (outcome: SessionPose, key: SlotKey): Settled | undefin
 export const builtOf = (outcome: SessionPose): Built =>
   Object.fromEntries(outcome.settled.map((one) => [slotKey(one), one.heightCm]));
 
-/** Less than this was not moved. */
-const MOVED_CM = 0.5;
-
 type HeightChange = NonNullable<SessionPose['changes']>[number];
 const movedCm = (changes: readonly HeightChange[]) =>
   changes.reduce((sum, { fromCm, toCm }) => sum + toCm - fromCm, 0);
@@ -70,7 +68,7 @@ export function goesAgainst(
 ): boolean {
   return [...groupedBy(changes, slotKey)].some(([key, own]) => {
     const moved = movedCm(own);
-    return moved < -MOVED_CM || (moved > MOVED_CM && action === 'lower' && slot === key);
+    return isMoved(moved) && (moved < 0 || (action === 'lower' && slot === key));
   });
 }
 
@@ -86,7 +84,7 @@ export function chosenAgainst({ overruled, changes }: SessionPose, key: SlotKey)
       ? slotRefOf(key).slot === change.slot
       : slotKey(change) === key,
   );
-  return Math.abs(movedCm(own)) > MOVED_CM;
+  return isMoved(movedCm(own));
 }
 
 /** Only the slot that what was felt points at is too low; of the others nothing is known. */

@@ -6,6 +6,7 @@ import { entryOf, lookOf, poseById, type Pose } from '../poses/poses';
 import { tooLowToFill } from '../props/slots';
 import { slotKey, type SlotId } from '../slots';
 import { HANGS, isShort, staysEmptyOver } from './limits';
+import { lies } from '../lies';
 
 /** How a pose is entered, looked at and left, line by line. */
 export interface How {
@@ -16,12 +17,9 @@ export interface How {
   readonly faults: readonly PoseFault[];
 }
 
-/** A strap has a length and no height; a support that is no higher lies there for nobody. */
-const LIES_CM = 0.3;
-
-/** Whether anything lies in a slot. */
-export const lies = ({ stack, stackCm, isLength }: PlanSlot) =>
-  stack.length > 0 && (isLength === true || stackCm > LIES_CM);
+/** Whether anything lies in a slot: a strap has a length and no height. */
+export const liesIn = ({ stack, stackCm, isLength }: PlanSlot) =>
+  stack.length > 0 && (isLength === true || lies(stackCm));
 
 const staysUp = (pose: Pose, slot: PlanSlot) =>
   isShort(slot) ||
@@ -32,7 +30,7 @@ const staysUp = (pose: Pose, slot: PlanSlot) =>
 /** How the body meets a place of a pose, as it is built. */
 function meetsIn(pose: Pose, slots: readonly PlanSlot[], id: SlotId): Meets {
   const here = slots.filter(({ slot }) => slot === id);
-  if (here.some(lies)) return 'on';
+  if (here.some(liesIn)) return 'on';
   return here.some((slot) => staysUp(pose, slot)) ? 'free' : 'bare';
 }
 

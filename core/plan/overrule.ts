@@ -7,6 +7,7 @@ import { usedBy, type Stack } from '../props/stack';
 import { slotKey } from '../slots';
 import { asPlanned, asSettled } from './settled';
 import { rungsFrom, type InPose } from './solve';
+import { lies } from '../lies';
 
 /** What a teacher may say instead of what is proposed. */
 export const overrules = ['ease', 'keep', 'deepen'] as const satisfies readonly Decision['word'][];
@@ -36,7 +37,7 @@ export function overruledAs(
   const movable = settled.filter((one) => comesDown(pose, slotKey(one)));
   const here =
     movable.find((one) => planned.decision.slot?.startsWith(one.slot)) ??
-    movable.find(({ heightCm }) => heightCm > 0) ??
+    movable.find(({ heightCm }) => lies(heightCm)) ??
     movable[0];
   if (!here) return null;
   const lay = last?.settled.find((one) => slotKey(one) === slotKey(here)) ?? here;

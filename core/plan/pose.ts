@@ -32,7 +32,7 @@ import type { ReadingSide } from '../ranges/ranges';
 import { longestHoldFor } from '../safety/settings';
 import { firstAllowed, type Verdict } from '../safety/verdict';
 import { sidelessKey, slotKey, type SlotId, type SlotKey, type SlotName } from '../slots';
-import { buildSlot, movesWith } from './buildSlot';
+import { buildSlot, movesWith, type Twin } from './buildSlot';
 import { lowCheckOf } from './checks';
 import type { StudentContext } from './context';
 import {
@@ -51,6 +51,7 @@ import { holdFor, timesFor } from './hold';
 import { shutBy } from './gate';
 import { taughtBy, withTaught } from './taught';
 import { atTheEdge, inItsWay, preparePose, type Prepared } from './prepare';
+import { isWanted, lies } from '../lies';
 
 /** A planned pose, with the bands that say what is worth measuring next. */
 export interface Planned {
@@ -303,8 +304,8 @@ const comingDown = ({ pose, bands }: Laid): readonly Band[] =>
 
 /** Whether all that lies in a pose is fitted to the body. */
 function onlyFitted(laid: Laid): boolean {
-  const lying = comingDown(laid).filter(
-    ({ need }) => (lyingAt(laid, slotKey(need))?.heightCm ?? 0) >= 0.5,
+  const lying = comingDown(laid).filter(({ need }) =>
+    lies(lyingAt(laid, slotKey(need))?.heightCm ?? 0),
   );
   return lying.length > 0 && lying.every(({ need }) => isFitted(need.slot, laid.pose.family));
 }
@@ -320,7 +321,7 @@ function rungsOf(laid: Laid): Rung[] {
     .flatMap(({ need }): Rung[] => {
       const slot = slotKey(need);
       const stands = lying.get(slot);
-      if (!stands || stands.heightCm < 0.5) return [];
+      if (!stands || !lies(stands.heightCm)) return [];
       const rule = slotRule(need.slot, pose.family, body, laid.settings.way);
       const { offset, range } = doubts.get(slot) as SlotDoubt;
       // Judged on what else lies there, not on what would be reckoned for it.
@@ -473,7 +474,9 @@ const keptFor = (later: readonly Band[], pose: Pose) =>
   later
     .filter(
       ({ need }) =>
-        need.rawCm >= 1 && !COMFORTS.includes(need.slot) && !pose.optional?.includes(need.slot),
+        isWanted(need.rawCm) &&
+        !COMFORTS.includes(need.slot) &&
+        !pose.optional?.includes(need.slot),
     )
     .reduce((sum, { need }) => sum + (TAKES_TWO.includes(need.slot) ? 2 : 1), 0);
 
@@ -483,10 +486,17 @@ function seatLiftedCm(laid: Laid, built: Built): number {
   return before ? Math.max(0, (built.seat ?? 0) - before.heightCm) : 0;
 }
 
+/** A slot as what another one may be built like. */
+const asTwin = ({ stack, stackCm, targetCm, action }: PlanSlot): Twin => ({
+  pieces: stack,
+  heightCm: stackCm,
+  nearestTo: action === 'first' ? targetCm : null,
+});
+
 /** What was built on the other side of a pair that stands apart. */
-function twinOf(slots: readonly PlanSlot[], { slot, side }: SlotNeed): Stack | undefined {
+function twinOf(slots: readonly PlanSlot[], { slot, side }: SlotNeed): Twin | undefined {
   const twin = slots.find((one) => side !== 'both' && one.slot === slot && one.side !== side);
-  return twin && twin.stack.length > 0 ? { pieces: twin.stack, heightCm: twin.stackCm } : undefined;
+  return twin && twin.stack.length > 0 ? asTwin(twin) : undefined;
 }
 
 /** What is asked for here when the other leg works; undefined where both work at once, or each has its own. */
@@ -500,9 +510,7 @@ function otherSideCm({ pose, family, input }: Laid, need: SlotNeed): number | un
 function otherLegs({ pose, side, context }: Laid, { slot, side: part }: SlotNeed) {
   if (side !== 'right' || part !== 'both') return undefined;
   const there = planPose(pose, 'left', context).planPose.slots.find((one) => one.slot === slot);
-  return there && there.stack.length > 0
-    ? { pieces: there.stack, heightCm: there.stackCm }
-    : undefined;
+  return there && there.stack.length > 0 ? asTwin(there) : undefined;
 }
 
 /** Pieces that a slot may use of what is left; the first of two sides leaves the other one as many. */

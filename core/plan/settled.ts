@@ -3,6 +3,7 @@ import type { PlanPose, PlanSlot } from '../formats/plan';
 import { poseById } from '../poses/poses';
 import type { Stack } from '../props/stack';
 import { standsIn } from './limits';
+import { isWanted } from '../lies';
 
 /** A slot whose height is known: nothing at all lies in one that came down to the floor. */
 const standsOrLiesEmpty = ({ pose: id }: PlanPose) => {
@@ -10,11 +11,10 @@ const standsOrLiesEmpty = ({ pose: id }: PlanPose) => {
   return (slot: PlanSlot) =>
     slot.stack.length > 0
       ? !slot.isLength
-      : pose !== undefined && standsIn(pose, slot) && (slot.lastCm !== null || slot.targetCm < 1);
+      : pose !== undefined &&
+        standsIn(pose, slot) &&
+        (slot.lastCm !== null || !isWanted(slot.targetCm));
 };
-
-/** What would move by less than this, in cm, is left as it lies. */
-export const LEFT_CM = 0.5;
 
 /** What the plan lays out, as what would be settled on. */
 export const asPlanned = (planned: PlanPose): Settled[] =>

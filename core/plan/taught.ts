@@ -8,6 +8,7 @@ import { purposeOf } from '../props/slots';
 import type { RangeId } from '../ranges/ranges';
 import { slotKey, type SlotKey } from '../slots';
 import { standsIn } from './limits';
+import { isMoved } from '../lies';
 
 /**
  * What the mat has shown of a range in one pose: so many degrees more than all readings say. A seat on which a pelvis has
@@ -15,8 +16,6 @@ import { standsIn } from './limits';
  */
 export type Taught = Readonly<Partial<Record<RangeId, number>>>;
 
-/** Less than this was no lesson, in cm. */
-const LEARNED_CM = 0.5;
 /** No body is freer than its readings by more than this. */
 const MOST_DEG = 30;
 const CLOSE_DEG = 0.1;
@@ -42,7 +41,10 @@ export function withTaught(values: InputValues, taught: Taught): InputValues {
 
 /** Whether a slot's height follows from a joint, and less than what was reckoned has been enough. */
 const wasEnough = (pose: Pose, { slot, offsetCm, isLength }: PlanSlot) =>
-  !isLength && offsetCm <= -LEARNED_CM && ['carry', 'tilt'].includes(purposeOf(slot, pose.family));
+  !isLength &&
+  offsetCm < 0 &&
+  isMoved(offsetCm) &&
+  ['carry', 'tilt'].includes(purposeOf(slot, pose.family));
 
 /** The range that moves a slot's height most, of those that the pose asks something of. */
 function rangeUnder(

@@ -3,15 +3,13 @@ import type { PlanPose } from '../formats/plan';
 import type { RangeKey } from '../ranges/ranges';
 import { slotKey, type SlotKey } from '../slots';
 import { heightsIn, type InPose } from './solve';
+import { isMoved, isWanted, lies } from '../lies';
 
 /** How much higher or lower one slot would be asked for. */
 export interface WhatIf {
   readonly slot: SlotKey;
   readonly movesCm: number;
 }
-
-/** Less than this is not worth a word. */
-const LEAST_CM = 0.5;
 
 /**
  * What a pose would ask for if one range were so many degrees freer (or, with a minus, stiffer): by slot, against what it
@@ -29,11 +27,11 @@ export function whatIf(
   const freer = { ...estimates, [key]: { ...estimate, mean: estimate.mean + byDeg } };
   const [now, then] = [heightsIn(inPose, estimates), heightsIn(inPose, freer)];
   return slots
-    .filter(({ isLength, stackCm, targetCm }) => !isLength && (stackCm > LEAST_CM || targetCm > 1))
+    .filter(({ isLength, stackCm, targetCm }) => !isLength && (lies(stackCm) || isWanted(targetCm)))
     .map((slot) => {
       const at = slotKey(slot);
       const over = (heights: ReadonlyMap<SlotKey, number>) => Math.max(0, heights.get(at) ?? 0);
       return { slot: at, movesCm: over(then) - over(now) };
     })
-    .filter(({ movesCm }) => Math.abs(movesCm) >= LEAST_CM);
+    .filter(({ movesCm }) => isMoved(movesCm));
 }

@@ -248,10 +248,14 @@ function wholeOf(
 /** So many layers are tried as the lower two of three, or the lower three of four; a shelf of thirty kinds has fewer. */
 const MOST_TRIED = { 2: 500, 3: 100 } as const;
 
+/** The finest spread over the heights, in cm, and by how much each next one is coarser. */
+const FINEST_CM = 0.25;
+const COARSER = 1.5;
+
 /** All layers where they are few; of very many the cheapest at each height and softness, spread over the heights. */
 function thinned(all: readonly Layer[], cost: Float64Array, most: number): Int32Array {
   const numbers = Int32Array.from(all, (_, i) => i);
-  for (let gridCm = 0.25; numbers.length > most; gridCm *= 1.5) {
+  for (let gridCm = FINEST_CM; numbers.length > most; gridCm *= COARSER) {
     const cheapest = new Map<string, number>();
     for (const i of numbers) {
       const { item, heightCm } = all[i] as Layer;

@@ -270,15 +270,12 @@ export function stackFaults(
   ];
 }
 
-/** Tall faces and rolls are less steady. */
-const wobbleOf = ({ item, state }: Layer) =>
-  state.id === 'end'
-    ? 1
-    : state.id === 'edge' || item.kind === 'bolster-round'
-      ? 0.25
-      : item.kind === 'cushion'
-        ? 0.5
-        : 0;
+/** Tall faces and rolls are less steady, as shares of a block on its end. */
+const wobbleOf = ({ item, state }: Layer) => {
+  if (state.id === 'end') return 1;
+  if (state.id === 'edge' || item.kind === 'bolster-round') return stackCost.rollWobbles.value;
+  return item.kind === 'cushion' ? stackCost.cushionWobbles.value : 0;
+};
 
 /** What a layer costs for how it feels: softness makes a pile less sure, hardness is hard on a head. */
 const feelCost = ({ item }: Layer, softFirst: boolean) => {

@@ -29,6 +29,7 @@ import {
   type SimulatedStudent,
 } from './student';
 import { worlds, type Life, type World, type WorldId } from './world';
+import { isMoved } from '../lies';
 
 /** Ways of deciding a height, week by week: this rule, by the calendar, never, and two that see what is hidden. */
 export const policyIds = ['rule', 'fixed', 'never', 'level', 'truth'] as const;
@@ -163,13 +164,12 @@ function longestRun(weeks: readonly Week[]): number {
   return longest;
 }
 
-const LOWERED_CM = 0.5;
 /** Whether each lowering of one student landed under what the level can just do. */
 const loweringsOf = (weeks: readonly Week[]) =>
   weeks.slice(1).flatMap((week, i) => {
     const before = weeks[i] as Week;
-    return week.heightCm < before.heightCm - LOWERED_CM
-      ? [week.heightCm < week.levelEdgeCm - LOWERED_CM]
+    return week.heightCm < before.heightCm && isMoved(before.heightCm - week.heightCm)
+      ? [week.heightCm < week.levelEdgeCm && isMoved(week.levelEdgeCm - week.heightCm)]
       : [];
   });
 

@@ -19,6 +19,7 @@ import { sidelessKey, slotKey, type SlotName } from '../slots';
 import { chanceFrom, seedOf, type Chance } from './chance';
 import { practisedElsewhere } from './practised';
 import { daySwing, drawLengths, measure, simulateStudent, truthOn } from './student';
+import { lies } from '../lies';
 
 export interface RoomWish {
   readonly people: number;
@@ -181,7 +182,7 @@ interface Stood {
 
 function slotFigures(pose: string, slot: SlotName, all: readonly Stood[]): RoomSlot {
   const ordinary = ordinaryAt(pose, slot);
-  const standing = all.filter(({ builtCm }) => builtCm > 0.5);
+  const standing = all.filter(({ builtCm }) => lies(builtCm));
   const counted = ordinary?.ifBuilt ? standing : all;
   const built = quantilesOf(counted.map(({ builtCm }) => builtCm));
   const asked = quantilesOf(counted.map(({ askedCm }) => askedCm));
@@ -230,7 +231,7 @@ function poseFigures(pose: string, planned: readonly PlanPose[]): RoomPose {
             .filter((slot) => !slot.isLength && sidelessKey(slotKey(slot)) === name)
             .map(({ stackCm, targetCm }) => ({
               builtCm: stackCm,
-              askedCm: stackCm > 0.5 ? targetCm : 0,
+              askedCm: lies(stackCm) ? targetCm : 0,
             })),
         ),
       ),

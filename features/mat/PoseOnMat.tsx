@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { View } from 'react-native';
 import { bodyFrom } from '@/core/body/body';
-import { howOf, lies, type How } from '@/core/plan/how';
+import { howOf, liesIn, type How } from '@/core/plan/how';
 import { placeKey } from '@/core/plan/order';
 import { asPlanned } from '@/core/plan/settled';
 import type { Person, StopWord } from '@/core/formats/book';
@@ -90,7 +90,7 @@ export function PoseOnMat({ person, planned, mat, alone, onEnded }: PoseOnMatPro
       return here ? { ...slot, stack: here.pieces, stackCm: here.heightCm } : slot;
     }),
   };
-  const lying = now.slots.filter(lies);
+  const lying = now.slots.filter(liesIn);
   const how = howOf(now, choicesFor(person.approach, person.choices, planned.pose));
   const finish = async (felt: Felt, heldAs?: number) => {
     const whole = planned.holdSeconds + mat.moreSeconds;

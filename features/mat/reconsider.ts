@@ -1,7 +1,7 @@
 import type { CautionAnswer, Person } from '@/core/formats/book';
 import type { Plan, PlanPose } from '@/core/formats/plan';
 import { placeKey, placesOf, poseIdAt } from '@/core/plan/order';
-import { LEFT_CM } from '@/core/plan/settled';
+import { isMoved } from '@/core/lies';
 import { slotKey } from '@/core/slots';
 import { matReconsidered, type Mat } from '@/store/mat';
 import { doable } from './session';
@@ -29,9 +29,7 @@ function buildsAlike(one: PlanPose, other: PlanPose): boolean {
   return (
     one.way === other.way &&
     one.slots.length === other.slots.length &&
-    other.slots.every(
-      (slot) => Math.abs((heights.get(slotKey(slot)) ?? -1) - slot.stackCm) < LEFT_CM,
-    )
+    other.slots.every((slot) => !isMoved((heights.get(slotKey(slot)) ?? -1) - slot.stackCm))
   );
 }
 

@@ -4,7 +4,8 @@ import { movesOf, type DialSetting } from '@/core/dials';
 import type { Estimates } from '@/core/estimate/estimate';
 import type { Plan, PlanPose } from '@/core/formats/plan';
 import { goesAgainst } from '@/core/plan/evidence';
-import { asPlanned, asSettled, LEFT_CM } from '@/core/plan/settled';
+import { isMoved } from '@/core/lies';
+import { asPlanned, asSettled } from '@/core/plan/settled';
 import { dialsIn, followsDials, nearestStack, type InPose } from '@/core/plan/solve';
 import { usedBy, type Stack, type Used } from '@/core/props/stack';
 import { put } from '@/store/facts';
@@ -72,7 +73,7 @@ export const refilled = (
 ): Settled[] =>
   settled.map((one) => {
     const wantedCm = wantedCmOf(one);
-    if (Math.abs(wantedCm - one.heightCm) < LEFT_CM) return one;
+    if (!isMoved(wantedCm - one.heightCm)) return one;
     return asSettled(
       one,
       wantedCm < EMPTY_UNDER_CM

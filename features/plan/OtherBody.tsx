@@ -19,6 +19,7 @@ import { todayIso, useOjas, usePlan } from '../hooks';
 import { columnsOf } from './columns';
 import { PoseFigure } from './PoseFigure';
 import { differenceWords } from './words';
+import { lies } from '@/core/lies';
 
 interface OtherBodyProps {
   readonly person: Person;
@@ -153,7 +154,7 @@ function Heights({ planned, other, units }: HeightsProps) {
       const here = planned.slots.find((one) => slotKey(one) === slotKey(slot));
       return { slot, fromCm: here?.stackCm ?? 0 };
     })
-    .filter(({ slot, fromCm }) => slot.stackCm > 0.3 || fromCm > 0.3);
+    .filter(({ slot, fromCm }) => lies(slot.stackCm) || lies(fromCm));
   return (
     <View>
       {rows.length === 0 ? <Words>Nothing underneath, as here.</Words> : null}

@@ -7,6 +7,7 @@ import { length, minutes } from '@/ui/format';
 import { Aside, Words } from '@/ui/Words';
 import { slotName } from '@/ui/words/words';
 import { useOjas, useUnits, useWords } from '../hooks';
+import { lies } from '@/core/lies';
 
 const placeWords: Readonly<Record<SessionPose['feeling']['place'], string>> = {
   muscle: 'in muscle',
@@ -31,7 +32,7 @@ export function PoseLine({ title, outcome }: PoseLineProps) {
     <View className="gap-0.5 border-l-4 border-tape pl-3">
       <Words className="font-semibold">{title}</Words>
       {outcome.settled
-        .filter(({ heightCm }) => heightCm > 0.3)
+        .filter(({ heightCm }) => lies(heightCm))
         .map((one) => (
           <Words key={slotKey(one)}>
             {slotName(one)} {length(one.heightCm, units)}: {stackWords(one.pieces, shelf)}

@@ -13,6 +13,7 @@ import { RampScene, StackScene } from '@/ui/StackScene';
 import { Aside, Title, Words } from '@/ui/Words';
 import { slotName, wordsIn } from '@/ui/words/words';
 import { differenceWords } from './words';
+import { isMoved, lies } from '@/core/lies';
 
 interface SupportsProps {
   readonly planned: PlanPose;
@@ -24,7 +25,7 @@ interface SupportsProps {
 const WORTH_OFFERING_CM = 3;
 
 const builtIn = ({ slots }: PlanPose) =>
-  slots.filter(({ stack, stackCm, isLength }) => stack.length > 0 && (isLength || stackCm > 0.3));
+  slots.filter(({ stack, stackCm, isLength }) => stack.length > 0 && (isLength || lies(stackCm)));
 
 /** What asks for a support and lies on nothing. */
 export const freeIn = ({ slots }: PlanPose) =>
@@ -70,10 +71,8 @@ export function SupportLines({ planned, shelf, units }: SupportsProps) {
   );
 }
 
-/** Less than this is the same height. */
-const MOVED_CM = 0.5;
 const hasMoved = ({ lastCm, stackCm, isLength }: PlanSlot) =>
-  !isLength && lastCm !== null && Math.abs(lastCm - stackCm) > MOVED_CM;
+  !isLength && lastCm !== null && isMoved(lastCm - stackCm);
 
 /** A support drawn large enough to read. */
 export function Pile({ slot, shelf }: { readonly slot: PlanSlot; readonly shelf: Shelf }) {

@@ -13,6 +13,7 @@ import { Press } from '@/ui/Press';
 import { Aside, Title, Words } from '@/ui/Words';
 import { rangeName, slotName, wordsIn } from '@/ui/words/words';
 import { differenceWords, heightWords, inputWords } from './words';
+import { isWanted, lies } from '@/core/lies';
 
 interface WorkingProps {
   readonly planned: PlanPose;
@@ -40,7 +41,7 @@ export function Working({ planned, shelf, units, inPose, estimates }: WorkingPro
         <Taught taught={planned.taught} />
       </View>
       {planned.slots
-        .filter(({ targetCm, highCm }) => targetCm > 0.3 || highCm > 1)
+        .filter(({ targetCm, highCm }) => lies(targetCm) || isWanted(highCm))
         .map((slot) => (
           <View key={slotKey(slot)} className="gap-1">
             <Title level={3}>
@@ -55,7 +56,7 @@ export function Working({ planned, shelf, units, inPose, estimates }: WorkingPro
                 . What widens it most: {inputWords(slot.widestInput)}.
               </Aside>
             )}
-            {slot.stackCm > 0 && !slot.isLength ? (
+            {lies(slot.stackCm) && !slot.isLength ? (
               <Aside>
                 Built {length(slot.stackCm, units)},{' '}
                 {length(Math.abs(slot.stackCm - slot.targetCm), units)}{' '}

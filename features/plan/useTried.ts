@@ -2,7 +2,8 @@ import { useMemo, useState, type Dispatch, type SetStateAction } from 'react';
 import { movesOf, turned, type DialId, type DialSetting, type DialTurn } from '@/core/dials';
 import type { Estimates } from '@/core/estimate/estimate';
 import type { Person } from '@/core/formats/book';
-import { asPlanned, asSettled, LEFT_CM } from '@/core/plan/settled';
+import { isMoved } from '@/core/lies';
+import { asPlanned, asSettled } from '@/core/plan/settled';
 import type { PlanPose, PlanSlot } from '@/core/formats/plan';
 import type { Figure } from '@/core/geometry/family';
 import {
@@ -53,8 +54,6 @@ const triesOf = (laid: LaidPose | undefined): Tries =>
       }
     : NOTHING;
 
-/** Less than this is the same height. */
-const MOVED_CM = 0.5;
 /** What is tried, as it would be settled on, with how far each support went from the plan. */
 function laidAs(
   planned: PlanPose,
@@ -78,7 +77,7 @@ function laidAs(
       toCm: stackCm,
       atSeconds: 0,
     }))
-    .filter(({ fromCm, toCm }) => Math.abs(toCm - fromCm) >= MOVED_CM);
+    .filter(({ fromCm, toCm }) => isMoved(toCm - fromCm));
   return { settled: [...settled.values()], dials: [...dials], changes };
 }
 
@@ -120,7 +119,7 @@ function triedAs(
       ? { ...slot, stack: [...stack.pieces], stackCm: stack.heightCm, lastCm: slot.stackCm }
       : slot;
   });
-  const built = { ...triedHeights(planned, {}), ...builtOf(slots.filter(isMoved(tries))) };
+  const built = { ...triedHeights(planned, {}), ...builtOf(slots.filter(isTried(tries))) };
   const figure = solveFigure(inPose, estimates, built);
   const nearest = (of: InPose, key: string, cm: number): Stack => {
     const slot = planned.slots.find((one) => slotKey(one) === key) as PlanSlot;
@@ -154,7 +153,7 @@ function triedAs(
       );
       const there = inPoseOf(person, planned, shelf, moved);
       const follows = [...followsDials(there, estimates, built, movesOf(dials))]
-        .filter(([, byCm]) => Math.abs(byCm) >= LEFT_CM)
+        .filter(([, byCm]) => isMoved(byCm))
         .map(
           ([key, byCm]) =>
             [key, nearest(there, key, Math.max(0, (built[key] ?? 0) + byCm))] as const,
@@ -166,7 +165,7 @@ function triedAs(
   };
 }
 
-const isMoved =
+const isTried =
   ({ stacks }: Tries) =>
   (slot: PlanSlot) =>
     stacks[slotKey(slot)] !== undefined;

@@ -6,6 +6,7 @@ import type { UncertainParameter } from '@/core/geometry/inputs';
 import type { SlotId } from '@/core/slots';
 import { length, type Units } from '@/ui/format';
 import { rangeName, slotName } from '@/ui/words/words';
+import { lies } from '@/core/lies';
 
 /** As short as a rail's foot has room for. */
 const shortNames: Readonly<Partial<Record<SlotId, string>>> = {
@@ -103,7 +104,7 @@ const UNSEEN_ROLL_DEG = longSit.rollBackAllowed.value + 1;
 /** The figure in words, for those who do not see it. */
 export function figureWords(planned: PlanPose, units: Units): string {
   const supports = planned.slots
-    .filter(({ stackCm, isLength }) => stackCm > 0.3 && !isLength)
+    .filter(({ stackCm, isLength }) => lies(stackCm) && !isLength)
     .map((slot) => `${slotName(slot).toLowerCase()} on ${length(slot.stackCm, units)}`);
   const {
     rollBackDeg,

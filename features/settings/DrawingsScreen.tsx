@@ -28,6 +28,7 @@ import {
   shortSlot,
   statusWords,
 } from '../plan/words';
+import { isWanted, lies } from '@/core/lies';
 
 /** Every pose as it is reckoned and drawn for five example bodies on a small shelf. */
 export function DrawingsScreen() {
@@ -118,7 +119,7 @@ function Drawn({ words, statureCm, planned, above }: DrawnProps) {
   const posture = planned.posture as Posture | null;
   const body = bodyFrom(statureCm);
   const heights = planned.slots
-    .filter(({ stackCm, isLength, targetCm }) => (isLength ? targetCm > 1 : stackCm > 0.5))
+    .filter(({ stackCm, isLength, targetCm }) => (isLength ? isWanted(targetCm) : lies(stackCm)))
     .map(
       (slot) =>
         `${shortSlot(slot.slot).toLowerCase()} ${length(slot.isLength ? slot.targetCm : slot.stackCm, units)}`,

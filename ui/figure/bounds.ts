@@ -1,5 +1,6 @@
 import type { Body } from '@/core/body/body';
 import type { Posture } from '@/core/geometry/posture';
+import { lies } from '@/core/lies';
 
 export interface Bounds {
   readonly left: number;
@@ -29,7 +30,7 @@ export function boundsOf(posture: Posture, body: Body): Bounds {
   const xs = [
     ...joints.flatMap(([x]) => [x - flesh, x + flesh]),
     ...posture.supports
-      .filter(({ topCm, bottomCm }) => topCm - bottomCm > 0.5)
+      .filter(({ topCm, bottomCm }) => lies(topCm - bottomCm))
       .flatMap(({ xCm, toXCm }) => [
         xCm - 18,
         xCm + 18,

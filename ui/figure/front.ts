@@ -1,6 +1,7 @@
 import type { Body } from '@/core/body/body';
 import type { Leg, Point, Posture, SupportPlace } from '@/core/geometry/posture';
 import { isSpatial, type FromAbove } from './above';
+import { lies } from '@/core/lies';
 
 /** A support seen from the front: its middle, half its width, and its lower and upper edge. */
 export interface FrontSupport {
@@ -53,7 +54,7 @@ function seenFromFront(
   posture: Posture,
   half: number,
 ): FrontSupport[] {
-  if (topCm - bottomCm < 0.5) return [];
+  if (!lies(topCm - bottomCm)) return [];
   const [name, side] = slot.split(':');
   const at = (leg: Leg, sign: 1 | -1): FrontSupport => {
     const along = (xCm - posture.hip[0]) / (leg.knee[0] - posture.hip[0] || 1);

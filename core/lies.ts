@@ -1,0 +1,10 @@
+import { thin } from './parameters';
+
+/** Whether a support so high, in cm, lies there: what is thinner is a fold in the mat. */
+export const lies = (cm: number): boolean => cm > thin.lies.value;
+
+/** Whether so much, in cm, is worth building. */
+export const isWanted = (cm: number): boolean => cm >= thin.wanted.value;
+
+/** Whether what went up or down by so much, in cm, was moved. */
+export const isMoved = (byCm: number): boolean => Math.abs(byCm) >= thin.moved.value;
