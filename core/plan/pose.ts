@@ -29,7 +29,7 @@ import { isShort, mostCmAt, standsIn, staysEmptyOver, staysFree } from './limits
 import { isFitted, isStoodOn, purposeOf, slotRule } from '../props/slots';
 import { countAll, usedBy, usedWith, type Stack, type Used } from '../props/stack';
 import type { ReadingSide } from '../ranges/ranges';
-import { longestHoldFor } from '../safety/settings';
+import { leftOut, longestHoldFor } from '../safety/changes';
 import { firstAllowed, type Verdict } from '../safety/verdict';
 import { sidelessKey, slotKey, type SlotId, type SlotKey, type SlotName } from '../slots';
 import { buildSlot, movesWith, type Twin } from './buildSlot';
@@ -407,7 +407,7 @@ function buildSlots(laid: Laid, decision: Decision): { slots: PlanSlot[]; built:
   let follow: readonly SlotNeed[] = [];
   let laidPieces = 0;
   for (const [at, band] of bands.entries()) {
-    if (verdict.changes.has('no strap') && band.need.slot === 'strap') continue;
+    if (leftOut(verdict.changes, band.need.slot)) continue;
     const key = slotKey(band.need);
     const before = slots.at(-1)?.slot;
     if (before !== undefined && family.afterBuilt && isStoodOn(before))

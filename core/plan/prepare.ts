@@ -7,7 +7,7 @@ import { workingShare } from '../parameters';
 import { poseById, type Pose } from '../poses/poses';
 import type { ReadingSide } from '../ranges/ranges';
 import type { Shelf } from '../props/shelf';
-import type { PoseChange } from '../safety/cautions';
+import type { PoseChange } from '../safety/changes';
 import { settingsFor } from '../safety/settings';
 import { verdictOn, wayAllowed, type Verdict } from '../safety/verdict';
 

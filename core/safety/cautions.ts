@@ -1,6 +1,7 @@
 import type { PoseId } from '../poses/poses';
 import type { PoseEntry } from '../poses/pose';
 import type { Trait } from '../poses/traits';
+import type { PoseChange } from './changes';
 
 /** What rules say, by name; worded in `ui/words`. */
 export const ruleIds = [
@@ -75,30 +76,6 @@ export type Rule = Effect & {
   readonly on: 'all' | readonly Trait[];
   readonly says: RuleId;
 };
-
-/** Named changes; each one is a line in `settings.ts`. */
-export type PoseChange =
-  | 'knee margin'
-  | 'knee spacer'
-  | 'spine quiet'
-  | 'spine straight'
-  | 'knees bent'
-  | 'no strap'
-  | 'hip flexion under 90'
-  | 'mid-range'
-  | 'no arch'
-  | 'head not low'
-  | 'ramp stays high'
-  | 'ankle roll'
-  | 'arms low'
-  | 'belly room'
-  | 'adult present'
-  | 'level hips'
-  | 'outer hips held'
-  | 'short hold'
-  | 'brief'
-  | 'hold on'
-  | 'up in stages';
 
 interface CautionEntry {
   readonly id: string;

@@ -6,7 +6,8 @@ import { poseById, poses, type Pose } from '../poses/poses';
 import type { ReadingSide } from '../ranges/ranges';
 import { recordWith, samplePerson, sampleShelf } from '../tests/samples';
 import { cautions } from './cautions';
-import { longestHoldFor, settingsFor } from './settings';
+import { longestHoldFor } from './changes';
+import { settingsFor } from './settings';
 import { unansweredCautions, verdictOn, type Verdict } from './verdict';
 
 const yes = (id: string, more: Partial<CautionAnswer> = {}): CautionAnswer => ({

@@ -1,7 +1,6 @@
 import type { Choices } from '../approaches/approaches';
 import type { PoseSettings } from '../geometry/family';
 import {
-  cautionLimits,
   chair,
   kneeMargin,
   kneeling,
@@ -12,7 +11,7 @@ import {
   standingFold,
   workingShare,
 } from '../parameters';
-import type { PoseChange } from './cautions';
+import { changed, type PoseChange } from './changes';
 
 const spineOf: Record<Choices['spine'], number> = {
   long: spineShare.longBack.value,
@@ -32,88 +31,28 @@ const shareOf: Record<Choices['hold'], number> = {
   long: workingShare.rest.value,
 };
 
-type Has = (change: PoseChange) => boolean;
-
-/** Back, spine and what they ask of the legs; a caution always has the last word. */
-function backSettings(choices: Choices, has: Has) {
-  const spineShareDeg = has('spine straight')
-    ? 0
-    : has('spine quiet')
-      ? spineShare.careful.value
-      : spineOf[choices.spine];
-  const kneesFirst = choices.rounding === 'back-first' || has('knees bent');
-  const standingKnee = has('knees bent')
-    ? standingFold.carefulKnee
-    : kneesFirst
-      ? standingFold.bentKnee
-      : standingFold.softKnee;
+/** What the choices of an approach settle, before any caution changes it. */
+function chosen(choices: Choices, chairSeatCm: number): PoseSettings {
+  const kneesFirst = choices.rounding === 'back-first';
+  const padCm = padOf[choices.behindKnee];
   return {
-    share: has('mid-range') ? workingShare.midRange.value : shareOf[choices.hold],
+    share: shareOf[choices.hold],
     pelvisTargetDeg: pelvisTarget[choices.pelvis].value,
-    spineShareDeg,
-    lumbarAllowanceDeg: has('no arch') ? 0 : reclinedHero.lumbarAllowance.value,
+    spineShareDeg: spineOf[choices.spine],
+    lumbarAllowanceDeg: reclinedHero.lumbarAllowance.value,
     firstToRise: kneesFirst ? 'knees' : 'seat',
-    standingKneeDeg: standingKnee.value,
-  } as const;
-}
-
-/** Knees, shins and hips that are held or turned. */
-function legSettings(choices: Choices, has: Has) {
-  const careful = has('knee margin') || has('mid-range') || has('ankle roll');
-  const padCm = Math.max(
-    has('knee spacer') ? kneeling.strapPad.value : 0,
-    padOf[choices.behindKnee],
-  );
-  const square = choices.pigeonShin === 'square' && !has('knee margin');
-  return {
-    kneeMarginDeg: (careful ? kneeMargin.careful : kneeMargin.usual).value,
+    standingKneeDeg: (kneesFirst ? standingFold.bentKnee : standingFold.softKnee).value,
+    kneeMarginDeg: kneeMargin.usual.value,
     behindKneeCm: padCm,
     childPadCm: choices.behindKnee === 'brick' ? kneeling.brickPad.value : padCm,
     underShinCm: choices.shins === 'blanket' ? kneeling.shinPad.value : 0,
-    ankleLeastCm: has('ankle roll') ? kneeling.ankleRoll.value : 0,
-    childKnees: has('belly room') ? 'wide' : choices.childKnees,
-    pigeonKneeDeg: (square ? pigeon.squareKnee : pigeon.closedKnee).value,
-    reclinedOpenHeld: has('outer hips held')
-      ? 'outerHip'
-      : choices.reclinedOpen === 'knees'
-        ? 'underThigh'
-        : 'by ramp',
-  } as const;
-}
-
-/** Limits that only cautions set. */
-const limitSettings = (has: Has) => ({
-  hipFlexionMostDeg: has('hip flexion under 90') ? cautionLimits.hipFlexion.value : 180,
-  pitchMostDeg: has('head not low') ? cautionLimits.pitch.value : 180,
-  inclineLeastDeg: has('ramp stays high') ? cautionLimits.incline.value : 0,
-});
-
-/** What the approach's choices and the cautions' changes settle for the geometry. A caution always has the last word. */
-export function settingsFor(
-  choices: Choices,
-  changes: ReadonlySet<PoseChange>,
-  chairSeatCm: number = chair.seatHeight.value,
-): PoseSettings {
-  if (changes.size > 0) return settle(choices, changes, chairSeatCm);
-  const known = unchanged.get(choices);
-  if (known?.chairSeatCm === chairSeatCm) return known;
-  const settings = settle(choices, changes, chairSeatCm);
-  unchanged.set(choices, settings);
-  return settings;
-}
-/** What choices settle where no caution changes anything, for as long as the choices stay the same. */
-const unchanged = new WeakMap<Choices, PoseSettings>();
-
-function settle(
-  choices: Choices,
-  changes: ReadonlySet<PoseChange>,
-  chairSeatCm: number,
-): PoseSettings {
-  const has: Has = (change) => changes.has(change);
-  return {
-    ...backSettings(choices, has),
-    ...legSettings(choices, has),
-    ...limitSettings(has),
+    ankleLeastCm: 0,
+    childKnees: choices.childKnees,
+    pigeonKneeDeg: (choices.pigeonShin === 'square' ? pigeon.squareKnee : pigeon.closedKnee).value,
+    reclinedOpenHeld: choices.reclinedOpen === 'knees' ? 'underThigh' : 'by ramp',
+    hipFlexionMostDeg: 180,
+    pitchMostDeg: 180,
+    inclineLeastDeg: 0,
     way: '',
     dials: {},
     restful: choices.strength === 'none',
@@ -121,11 +60,17 @@ function settle(
   };
 }
 
-/** Holds that a caution keeps short, in seconds; no limit where none does. */
-export function longestHoldFor(changes: ReadonlySet<PoseChange>): number {
-  return changes.has('brief')
-    ? cautionLimits.briefHold.value
-    : changes.has('short hold')
-      ? cautionLimits.shortHold.value
-      : Infinity;
+/** What choices settle where no caution changes anything, for as long as the choices stay the same. */
+const unchanged = new WeakMap<Choices, PoseSettings>();
+
+/** What the approach's choices and the cautions' changes settle for the geometry. A caution always has the last word. */
+export function settingsFor(
+  choices: Choices,
+  changes: ReadonlySet<PoseChange>,
+  chairSeatCm: number = chair.seatHeight.value,
+): PoseSettings {
+  const known = unchanged.get(choices);
+  const settings = known?.chairSeatCm === chairSeatCm ? known : chosen(choices, chairSeatCm);
+  unchanged.set(choices, settings);
+  return changed(settings, changes);
 }
