@@ -4,6 +4,7 @@ import type { RaiseReason } from '../poses/pose';
 import type { SlotKey } from '../slots';
 import { shiftDays } from '../formats/time';
 import {
+  askedForMore,
   decide,
   goodRunning,
   wentWell,
@@ -231,4 +232,25 @@ test('going well means the whole time, easy breath, muscle, upright', () => {
   expect(wentWell(samplePose())).toBe(true);
   expect(wentWell(samplePose({ heldSeconds: 40 }))).toBe(false);
   expect(wentWell(samplePose({ feeling: { strength: 3, place: 'low-back' } }))).toBe(false);
+});
+
+describe('what was not said or looked at', () => {
+  const { pelvis: _, breath: __, ...notLookedAt } = samplePose();
+
+  test('of pelvis and breath speaks neither way', () => {
+    expect(wentWell(notLookedAt)).toBe(true);
+    expect(askedForMore(notLookedAt, 6)).toBeNull();
+  });
+  test('of what was felt is no session that went well, and no complaint', () => {
+    for (const feeling of [{}, { place: 'muscle' }, { strength: 2 }] as const) {
+      expect(wentWell({ ...notLookedAt, feeling })).toBe(false);
+      expect(askedForMore({ ...notLookedAt, feeling }, 6)).toBeNull();
+    }
+  });
+  test('at a stop is answered by its word alone', () => {
+    const stopped = { ...notLookedAt, feeling: {}, stop: 'sharp' } as const;
+    expect(wentWell(stopped)).toBe(false);
+    expect(askedForMore(stopped, 6)).toBeNull();
+    expect(deciding([{ at: '2026-02-22', outcome: stopped }]).action).toBe('rest');
+  });
 });

@@ -81,14 +81,19 @@ export interface DecisionInput {
   readonly easedDial: DialTurn | null;
 }
 
-/** A session that speaks for coming down: full time, easy breath, muscle only, nothing strong, pelvis upright. */
+/**
+ * A session that speaks for coming down: full time, muscle only and nothing strong, as was said; and nobody saw the breath
+ * held or the pelvis off. What was not looked at speaks neither way.
+ */
 export function wentWell(outcome: SessionPose): boolean {
+  const { strength, place } = outcome.feeling;
   return (
     outcome.stop === undefined &&
-    outcome.feeling.strength <= parameter.easyFeeling.value &&
-    ['muscle', 'none'].includes(outcome.feeling.place) &&
-    outcome.breath === 'easy' &&
-    outcome.pelvis === 'upright' &&
+    strength !== undefined &&
+    strength <= parameter.easyFeeling.value &&
+    (place === 'muscle' || place === 'none') &&
+    outcome.breath !== 'held' &&
+    (outcome.pelvis ?? 'upright') === 'upright' &&
     heldWhole(outcome) &&
     outcome.nextDay !== 'worse'
   );
@@ -104,7 +109,7 @@ export function askedForMore(
   strengthAllowed: number,
 ): { why: RaiseReason; complaint: Complaint } | null {
   const { feeling } = outcome;
-  const { strength } = feeling;
+  const { strength = 0 } = feeling;
   if (feeling.place === 'joint' || outcome.stop === 'joint')
     return { why: 'joint', complaint: { of: 'joint' } };
   if (feeling.place === 'low-back') return { why: 'low-back', complaint: { of: 'low-back' } };

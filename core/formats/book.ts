@@ -112,6 +112,9 @@ export const dialSettingSchema = open({
   value: z.number().min(0).max(250),
 });
 
+/** Where a pose is felt. */
+export const feltPlaces = ['muscle', 'joint', 'nerve', 'low-back', 'none'] as const;
+
 export const stopWords = ['sharp', 'electric', 'spreading', 'joint', 'dizzy', 'numb'] as const;
 
 export const sessionPoseSchema = open({
@@ -121,14 +124,16 @@ export const sessionPoseSchema = open({
   settled: z.array(settledSchema).max(30),
   plannedSeconds: z.number().min(0).max(7200).optional(),
   heldSeconds: z.number().min(0).max(7200),
+  /** What was said: a stop tells a word and no strength. */
   feeling: open({
-    strength: z.number().int('a whole number').min(0).max(10),
-    place: z.enum(['muscle', 'joint', 'nerve', 'low-back', 'none']),
+    strength: z.number().int('a whole number').min(0).max(10).optional(),
+    place: z.enum(feltPlaces).optional(),
     /** Where on the body, as it was tapped. */
     spot: z.string().max(40).optional(),
   }),
-  pelvis: z.enum(['rolled', 'upright', 'arched']),
-  breath: z.enum(['easy', 'held']),
+  /** Absent where nobody looked. */
+  pelvis: z.enum(['rolled', 'upright', 'arched']).optional(),
+  breath: z.enum(['easy', 'held']).optional(),
   list: z.enum(['none', 'left', 'right']).optional(),
   faults: z.array(z.string().max(200)).max(20).default([]),
   /** What was set of the pose itself, beside what was reckoned for this body. */
@@ -273,3 +278,4 @@ export type Gone = z.infer<typeof goneSchema>;
 export type Settings = z.infer<typeof settingsSchema>;
 export type Book = z.infer<typeof bookSchema>;
 export type StopWord = (typeof stopWords)[number];
+export type FeltPlace = (typeof feltPlaces)[number];

@@ -1,3 +1,4 @@
+import type { Purpose } from '../props/slots';
 import type { SlotKey } from '../slots';
 import { samplePose, sampleSession } from '../tests/samples';
 import {
@@ -48,6 +49,13 @@ describe('what a session says of a height', () => {
   test('going against the advice says: this height', () =>
     expect(said({ overruled: true })).toEqual([{ says: 'settled', overReckonedCm: 2.5 }]));
   test('half a hold says nothing', () => expect(said({ heldSeconds: 20 })).toEqual([]));
+  test('a pelvis that nobody looked at says nothing of what tilts it, and nothing else is the less said', () => {
+    const { pelvis: _, ...unlooked } = samplePose();
+    const saysOf = (purpose: Purpose) =>
+      evidenceOf(unlooked, 'seat', 20, null, new Set(), purpose).map(({ says }) => says);
+    expect(saysOf('tilt')).toEqual([]);
+    expect(saysOf('carry')).toEqual(['enough']);
+  });
   test('a slot where nothing was settled says nothing', () =>
     expect(evidenceOf(samplePose({ settled: [] }), 'seat', 20, null)).toEqual([]));
 });

@@ -14,7 +14,7 @@ import { poseById, type Pose } from '../poses/poses';
 import { sides, type ReadingSide } from '../ranges/ranges';
 import { turned, type DialId } from '../dials';
 import { sidelessKey, slotKey, slotRefOf, type SlotKey, type SlotName } from '../slots';
-import { purposeOf } from '../props/slots';
+import { purposeOf, type Purpose } from '../props/slots';
 import { valuesOf } from './dial';
 import { staysEmptyOver } from './limits';
 import { atTheEdge, type Prepared } from './prepare';
@@ -110,7 +110,7 @@ export function evidenceOf(
   reckonedCm: number,
   goesUp: SlotKey | null,
   faulted: ReadonlySet<SlotName> = NONE,
-  fills = false,
+  purpose: Purpose = 'carry',
 ): HeightEvidence[] {
   const settled = settledAt(outcome, key);
   if (!settled) return [];
@@ -118,10 +118,17 @@ export function evidenceOf(
   if (chosenAgainst(outcome, key)) return [{ says: 'settled', overReckonedCm }];
   // What is seen counts as much as what is felt.
   if (faulted.has(sidelessKey(key))) return [{ says: 'tooLow', overReckonedCm }];
-  // What fills a gap was enough whatever it was: that says nothing of the gap.
-  if (fills) return tooLowBy(goesUp, key, overReckonedCm);
+  // What fills a gap was enough whatever it was: that says nothing of the gap; a pelvis that nobody looked at says nothing of what tilts it.
+  if (purpose === 'fill' || purpose === 'reach' || (purpose === 'tilt' && !outcome.pelvis))
+    return tooLowBy(goesUp, key, overReckonedCm);
   if (wentWell(outcome))
-    return [{ says: 'enough', overReckonedCm, strength: outcome.feeling.strength }];
+    return [
+      {
+        says: 'enough',
+        overReckonedCm,
+        ...(outcome.feeling.strength === undefined ? {} : { strength: outcome.feeling.strength }),
+      },
+    ];
   return tooLowBy(goesUp, key, overReckonedCm);
 }
 
@@ -282,7 +289,6 @@ export function offsetsOf(
       const { need } = band;
       const key = slotKey(need);
       const purpose = purposeOf(need.slot, pose.family);
-      const fills = purpose === 'fill' || purpose === 'reach';
       const unseenCm = purpose === 'tilt' ? parameter.unseenTilt.value : 0;
       const swing = spreadOf(band, dayShare);
       const swingCm = evenly(swing);
@@ -290,7 +296,7 @@ export function offsetsOf(
         ? []
         : then.flatMap(({ outcome, daysAgo, edge, target, goesUp, faulted }) => {
             const reckoned = (target && chosenAgainst(outcome, key) ? target : edge)(key);
-            return evidenceOf(outcome, key, reckoned ?? need.rawCm, goesUp, faulted, fills).map(
+            return evidenceOf(outcome, key, reckoned ?? need.rawCm, goesUp, faulted, purpose).map(
               ({ strength, ...one }) => ({
                 ...one,
                 // A pull in the muscle is what a fold is for; only what carries is felt the less the higher it stands.

@@ -84,7 +84,8 @@ const between = ([least, most]: readonly [number, number], chance: Chance) =>
 /** A muscle's feeling at the edge, about which each student's own measure turns. */
 const TONE_ABOUT = 3.5;
 const inItsTone = (outcome: SessionPose, tone: number, scale: number): SessionPose => {
-  const strength = Math.round(TONE_ABOUT + tone + scale * (outcome.feeling.strength - TONE_ABOUT));
+  const felt = outcome.feeling.strength ?? TONE_ABOUT;
+  const strength = Math.round(TONE_ABOUT + tone + scale * (felt - TONE_ABOUT));
   return {
     ...outcome,
     feeling: { ...outcome.feeling, strength: Math.max(1, Math.min(9, strength)) },

@@ -1,17 +1,15 @@
 import { useState } from 'react';
 import { Pressable, View } from 'react-native';
 import Svg, { G } from '@/ui/svg';
-import type { SessionPose } from '@/core/formats/book';
+import type { FeltPlace } from '@/core/formats/book';
 import type { Point } from '@/core/geometry/posture';
 import { FlatFigure } from '@/ui/figure/FlatFigure';
 import { Aside } from '@/ui/Words';
 
-type Place = SessionPose['feeling']['place'];
-
 interface Spot {
   readonly id: string;
   readonly words: string;
-  readonly place: Place;
+  readonly place: FeltPlace;
   readonly seen: 'front' | 'back';
   /** From the middle, and over the floor, in centimetres of the drawn body. */
   readonly at: Point;
@@ -63,7 +61,7 @@ const outline = {
 
 interface BodyOutlineProps {
   readonly chosen: string | null;
-  readonly onChoose: (spot: string, place: Place) => void;
+  readonly onChoose: (spot: string, place: FeltPlace) => void;
 }
 
 /** A body from the front and from behind, to tap where it was felt. */

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { View } from 'react-native';
-import type { SessionPose } from '@/core/formats/book';
+import type { FeltPlace, SessionPose } from '@/core/formats/book';
 import type { PlanPose } from '@/core/formats/plan';
 import { poseById } from '@/core/poses/poses';
 import { Chips, Press } from '@/ui/Press';
@@ -34,11 +34,11 @@ interface FeelProps {
 
 /** Where and how strong: two taps; the rest stands as it usually is. */
 export function Feel({ planned, exit, last, onRecord }: FeelProps) {
-  const [place, setPlace] = useState<SessionPose['feeling']['place'] | null>(null);
+  const [place, setPlace] = useState<FeltPlace | null>(null);
   const [spot, setSpot] = useState<string | null>(null);
   const [strength, setStrength] = useState<string | null>(null);
-  const [pelvis, setPelvis] = useState<SessionPose['pelvis']>('upright');
-  const [breath, setBreath] = useState<SessionPose['breath']>('easy');
+  const [pelvis, setPelvis] = useState<NonNullable<SessionPose['pelvis']>>('upright');
+  const [breath, setBreath] = useState<NonNullable<SessionPose['breath']>>('easy');
   const [list, setList] = useState<NonNullable<SessionPose['list']>>('none');
   const counter = (poseById(planned.pose)?.counterposes ?? []).flatMap(
     (id) => poseById(id)?.name ?? [],

@@ -17,6 +17,14 @@ const stopMeans: Readonly<Record<StopWord, string>> = {
   numb: 'Numb',
 };
 
+/** Where a word says that it is; the others do not say. */
+const saidOf: Readonly<Partial<Record<StopWord, 'joint' | 'nerve'>>> = {
+  joint: 'joint',
+  electric: 'nerve',
+  spreading: 'nerve',
+  numb: 'nerve',
+};
+
 interface StopWordsProps {
   readonly onWord: (word: StopWord) => void;
   readonly onBack: () => void;
@@ -48,18 +56,9 @@ interface StoppedProps {
 /** A stop word: out of the pose in its safe order, and written down. */
 export function Stopped({ word, planned, onRecord, onBack }: StoppedProps) {
   const exit = poseById(planned.pose)?.exit ?? [];
-  const place =
-    word === 'joint'
-      ? 'joint'
-      : word === 'electric' || word === 'spreading' || word === 'numb'
-        ? 'nerve'
-        : 'none';
-  const felt: Felt = {
-    feeling: { strength: 5, place },
-    pelvis: 'upright',
-    breath: 'easy',
-    stop: word,
-  };
+  const place = saidOf[word];
+  // What was said, and nothing of strength, pelvis or breath: nobody looked at them.
+  const felt: Felt = { feeling: place ? { place } : {}, stop: word };
   return (
     <MatFrame
       title={`${stopMeans[word]}: out of the pose`}

@@ -126,8 +126,8 @@ export const rungTo = (
 export const builtOf = (settled: readonly Settled[]) =>
   Object.fromEntries(settled.map((one) => [slotKey(one), one.heightCm]));
 
-export type Felt = Pick<SessionPose, 'feeling' | 'pelvis' | 'breath'> &
-  Partial<Pick<SessionPose, 'stop' | 'list'>>;
+/** What is said of a pose and seen in it; what is absent was not. */
+export type Felt = Pick<SessionPose, 'feeling' | 'pelvis' | 'breath' | 'stop' | 'list'>;
 
 /** Changes of height that one record can hold: the last ones. */
 const MOST_CHANGES = 60;

@@ -1,5 +1,5 @@
 import { View } from 'react-native';
-import type { SessionPose } from '@/core/formats/book';
+import type { FeltPlace, SessionPose } from '@/core/formats/book';
 import { stackWords } from '@/core/props/stack';
 import { slotKey } from '@/core/slots';
 import { selectAllProps } from '@/store/selectors';
@@ -9,13 +9,19 @@ import { slotName } from '@/ui/words/words';
 import { useOjas, useUnits, useWords } from '../hooks';
 import { lies } from '@/core/lies';
 
-const placeWords: Readonly<Record<SessionPose['feeling']['place'], string>> = {
+const placeWords: Readonly<Record<FeltPlace, string>> = {
   muscle: 'in muscle',
   joint: 'at a joint line',
   nerve: 'nerve-like',
   'low-back': 'in the low back',
   none: 'hardly anywhere',
 };
+
+/** What was said of a feeling; nothing of what was not. */
+const feltWords = ({ strength, place }: SessionPose['feeling']) =>
+  [strength === undefined ? '' : `${strength} of 10`, place ? placeWords[place] : '']
+    .filter((one) => one !== '')
+    .join(' ');
 
 interface PoseLineProps {
   readonly title: string;
@@ -28,6 +34,7 @@ export function PoseLine({ title, outcome }: PoseLineProps) {
   const units = useUnits();
   const say = useWords();
   const { feeling, stop } = outcome;
+  const felt = feltWords(feeling);
   return (
     <View className="gap-0.5 border-l-4 border-tape pl-3">
       <Words className="font-semibold">{title}</Words>
@@ -44,8 +51,9 @@ export function PoseLine({ title, outcome }: PoseLineProps) {
         </Words>
       ))}
       <Aside>
-        {minutes(outcome.heldSeconds)} held · {feeling.strength} of 10 {placeWords[feeling.place]}
-        {outcome.pelvis === 'upright' ? '' : ` · pelvis ${outcome.pelvis}`}
+        {minutes(outcome.heldSeconds)} held
+        {felt === '' ? '' : ` · ${felt}`}
+        {(outcome.pelvis ?? 'upright') === 'upright' ? '' : ` · pelvis ${outcome.pelvis}`}
         {outcome.breath === 'held' ? ' · breath held' : ''}
         {stop ? ` · stopped: ${stop}` : ''}
         {outcome.overruled ? ' · against the advice' : ''}

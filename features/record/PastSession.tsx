@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { View } from 'react-native';
 import { timesOf } from '@/core/adapt/progress';
-import type { Person, Session, SessionPose } from '@/core/formats/book';
+import type { FeltPlace, Person, Session, SessionPose } from '@/core/formats/book';
 import type { Plan, PlanPose } from '@/core/formats/plan';
 import { isDay } from '@/core/formats/time';
 import { placeKey } from '@/core/plan/order';
@@ -23,13 +23,15 @@ interface PastSessionProps {
   readonly sessions: readonly Session[];
 }
 
-interface Row {
-  readonly on: boolean;
-  readonly strength: string;
-  readonly place: SessionPose['feeling']['place'];
+interface FeltThen {
+  readonly strength: string | null;
+  readonly place: FeltPlace | null;
 }
-/** What most sessions are like: a mild pull in muscle. */
-const usual: Row = { on: true, strength: '3', place: 'muscle' };
+interface Row extends FeltThen {
+  readonly on: boolean;
+}
+/** Nothing is noted that is not said. */
+const unsaid: FeltThen = { strength: null, place: null };
 
 /** A session that was not noted at the mat: its day, its poses on what lay there last, and how each was felt. */
 export function PastSession({ person, plan, sessions }: PastSessionProps) {
@@ -38,12 +40,13 @@ export function PastSession({ person, plan, sessions }: PastSessionProps) {
   const [open, setOpen] = useState(false);
   const [day, setDay] = useState<string>(today);
   const [rows, setRows] = useState<Readonly<Record<string, Row>>>({});
+  const [all, setAll] = useState(unsaid);
   const poses = plan.poses.filter(({ posture }) => posture !== null);
   if (poses.length === 0) return null;
   const before = sessions.at(-1)?.poses;
   const rowOf = (planned: PlanPose) =>
     rows[placeKey(planned)] ?? {
-      ...usual,
+      ...unsaid,
       on: before?.some((one) => placeKey(one) === placeKey(planned)) ?? true,
     };
   const change = (planned: PlanPose, to: Partial<Row>) =>
@@ -69,9 +72,10 @@ export function PastSession({ person, plan, sessions }: PastSessionProps) {
           settled: last?.settled ?? asPlanned(planned),
           plannedSeconds: planned.holdSeconds,
           heldSeconds: planned.holdSeconds,
-          feeling: { strength: Number(strength), place },
-          pelvis: 'upright',
-          breath: 'easy',
+          feeling: {
+            ...(strength === null ? {} : { strength: Number(strength) }),
+            ...(place === null ? {} : { place }),
+          },
           faults: [],
         };
       }),
@@ -86,6 +90,7 @@ export function PastSession({ person, plan, sessions }: PastSessionProps) {
     if (!outcome.ok) return;
     setOpen(false);
     setRows({});
+    setAll(unsaid);
   };
   return (
     <Sheet className="print:hidden">
@@ -103,34 +108,32 @@ export function PastSession({ person, plan, sessions }: PastSessionProps) {
             maxLength={10}
           />
           <Aside>
-            Supports are noted as they lay the last time, holds as planned. Put right afterwards
-            what was otherwise.
+            Supports are noted as they lay the last time, holds as planned. What was felt is noted
+            only where you say it.
           </Aside>
+          <Title level={3}>All poses alike</Title>
+          <FeltChips
+            of="all poses alike"
+            felt={all}
+            onChange={(to) => {
+              setAll({ ...all, ...to });
+              setRows(
+                Object.fromEntries(
+                  poses.map((planned) => [placeKey(planned), { ...rowOf(planned), ...to }]),
+                ),
+              );
+            }}
+          />
           {poses.map((planned) => {
-            const { on, strength, place } = rowOf(planned);
+            const row = rowOf(planned);
             const title = poseTitle(planned);
             return (
               <View key={placeKey(planned)} className="gap-1 border-t border-line pt-1">
-                <Tick checked={on} onToggle={() => change(planned, { on: !on })}>
+                <Tick checked={row.on} onToggle={() => change(planned, { on: !row.on })}>
                   {title}
                 </Tick>
-                {on ? (
-                  <>
-                    <Chips
-                      label={`How strong, ${title}`}
-                      options={strengths}
-                      chosen={strength}
-                      onChoose={(to) => change(planned, { strength: to })}
-                      inOneLine
-                    />
-                    <Chips
-                      label={`Where it was felt, ${title}`}
-                      options={places}
-                      chosen={place}
-                      onChoose={(to) => change(planned, { place: to })}
-                      inOneRow
-                    />
-                  </>
+                {row.on ? (
+                  <FeltChips of={title} felt={row} onChange={(to) => change(planned, to)} />
                 ) : null}
               </View>
             );
@@ -146,3 +149,29 @@ export function PastSession({ person, plan, sessions }: PastSessionProps) {
     </Sheet>
   );
 }
+
+interface FeltChipsProps {
+  readonly of: string;
+  readonly felt: FeltThen;
+  readonly onChange: (to: Partial<FeltThen>) => void;
+}
+
+/** How strong it was and where, each as far as it is remembered. */
+const FeltChips = ({ of, felt: { strength, place }, onChange }: FeltChipsProps) => (
+  <>
+    <Chips
+      label={`How strong, ${of}`}
+      options={strengths}
+      chosen={strength}
+      onChoose={(to) => onChange({ strength: to })}
+      inOneLine
+    />
+    <Chips
+      label={`Where it was felt, ${of}`}
+      options={places}
+      chosen={place}
+      onChoose={(to) => onChange({ place: to })}
+      inOneRow
+    />
+  </>
+);

@@ -108,7 +108,7 @@ function EditPose({ outcome, onChange }: EditPoseProps) {
       <Chips
         label={`Where it was felt, ${title}`}
         options={places}
-        chosen={outcome.feeling.place}
+        chosen={outcome.feeling.place ?? null}
         onChoose={(place) =>
           onChange((now) => {
             const { spot: _, ...feeling } = now.feeling;
@@ -119,7 +119,7 @@ function EditPose({ outcome, onChange }: EditPoseProps) {
       <Chips
         label={`How strong, ${title}`}
         options={strengths}
-        chosen={String(outcome.feeling.strength)}
+        chosen={outcome.feeling.strength === undefined ? null : String(outcome.feeling.strength)}
         onChoose={(strength) =>
           onChange((now) => ({
             ...now,

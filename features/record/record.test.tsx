@@ -64,11 +64,15 @@ test('a past session is noted on what lay there last; a day to come is refused',
   expect(screen.getByRole('alert')).toHaveTextContent('This day is still to come.');
   expect(screen.getByRole('button', { name: 'Note it' })).toBeDisabled();
   fireEvent.change(day, { target: { value: ago(2) } });
+  await pick('Where it was felt, all poses alike', 'In muscle');
   await pick('How strong, Hero', '2');
   await press('Note it');
   const noted = Object.values(state().sessions).find(({ at }) => at === ago(2));
   expect(noted?.poses.map(({ pose }) => pose)).toEqual(['hero']);
   expect(noted?.poses[0]?.feeling).toEqual({ strength: 2, place: 'muscle' });
+  // Nobody was asked after them.
+  expect(noted?.poses[0]).not.toHaveProperty('pelvis');
+  expect(noted?.poses[0]).not.toHaveProperty('breath');
   expect(noted?.poses[0]?.settled).toEqual(sampleSession(ago(7)).poses[0]?.settled);
 });
 
