@@ -82,14 +82,25 @@ export function selectDay({ mat }: RootState, person: string, today: LocalDay): 
 export const selectMethod = ({ measuring }: RootState): MethodId =>
   measuring.now?.method ?? 'protractor';
 
-/** The last answer for each key, for as long as what it was reckoned from is the same. */
+/** More variants of one thing than this are not asked for in turn. */
+const MOST_VARIANTS = 8;
+
+/**
+ * The last answers about a thing, in a few variants, for as long as what they were reckoned from is the same; gone with
+ * the thing itself, so that nothing of a removed student stays.
+ */
 function lastAnswers<R>() {
-  const known = new Map<string, { from: readonly unknown[]; answer: R }>();
-  return (key: string, from: readonly unknown[], reckon: () => R): R => {
-    const before = known.get(key);
+  const known = new WeakMap<object, Map<string, { from: readonly unknown[]; answer: R }>>();
+  return (about: object, from: readonly unknown[], reckon: () => R, variant = ''): R => {
+    const variants = known.get(about) ?? new Map<string, { from: readonly unknown[]; answer: R }>();
+    known.set(about, variants);
+    const before = variants.get(variant);
     if (before && before.from.every((one, i) => one === from[i])) return before.answer;
     const answer = reckon();
-    known.set(key, { from, answer });
+    variants.delete(variant);
+    variants.set(variant, { from, answer });
+    const [oldest] = variants.keys();
+    if (variants.size > MOST_VARIANTS && oldest !== undefined) variants.delete(oldest);
     return answer;
   };
 }
@@ -101,7 +112,7 @@ export function selectRecord(state: RootState, id: string): StudentRecord | unde
   if (!person) return undefined;
   const settings = selectSettings(state);
   const [readings, sessions] = [selectReadingsOf(state, id), selectSessionsOf(state, id)];
-  return lastRecords(id, [person, readings, sessions, settings.eyes], () =>
+  return lastRecords(person, [readings, sessions, settings.eyes], () =>
     recordFrom(person, { readings, sessions }, settings),
   );
 }
@@ -113,7 +124,7 @@ export function selectEstimates(
   today: LocalDay,
 ): Estimates | undefined {
   const record = selectRecord(state, id);
-  return record && lastEstimates(id, [record, today], () => estimateRanges(record, today));
+  return record && lastEstimates(record, [today], () => estimateRanges(record, today));
 }
 
 const lastPlans = lastAnswers<Plan>();
@@ -134,15 +145,20 @@ export function selectPlan(
     selectDay(state, id, today),
     selectMethod(state),
   ];
-  return lastPlans(`${id}/${also}`, [record, shelf, today, day, method], () => {
-    const wanted = new Set([...practisedPoses(record.sessions), ...also.split(',')]);
-    const on = record.sessions.some(({ at }) => dayOf(at) === today) ? shiftDays(today, 1) : today;
-    return planStudent(record, shelf, on, {
-      day,
-      method,
-      poses: poses.map((pose) => pose.id).filter((pose) => wanted.has(pose)),
-    });
-  });
+  return lastPlans(
+    record,
+    [shelf, today, day, method],
+    () => {
+      const wanted = new Set([...practisedPoses(record.sessions), ...also.split(',')]);
+      const isDone = record.sessions.some(({ at }) => dayOf(at) === today);
+      return planStudent(record, shelf, isDone ? shiftDays(today, 1) : today, {
+        day,
+        method,
+        poses: poses.map((pose) => pose.id).filter((pose) => wanted.has(pose)),
+      });
+    },
+    also,
+  );
 }
 
 const lastAtHome = lastAnswers<Plan>();
@@ -155,7 +171,10 @@ export function selectPlanAtHome(
 ): Plan | undefined {
   const record = selectRecord(state, id);
   if (!record) return undefined;
-  return lastAtHome(`${id}/${pose}`, [record, today], () =>
-    planStudent(record, shelfAtHome(record.person), today, { poses: [pose] }),
+  return lastAtHome(
+    record,
+    [today],
+    () => planStudent(record, shelfAtHome(record.person), today, { poses: [pose] }),
+    pose,
   );
 }

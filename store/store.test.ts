@@ -1,3 +1,6 @@
+import { setFlagsFromString } from 'node:v8';
+import { runInNewContext } from 'node:vm';
+import type { Plan } from '@/core/formats/plan';
 import fc from 'fast-check';
 import { bookOf } from '@/core/formats/bookText';
 import { bookSchema } from '@/core/formats/book';
@@ -1121,4 +1124,25 @@ test('a plan is reckoned once, until one of its own facts changes', async () => 
     commit({ words: 'own', put: [put('readings', sampleReading({ id: 'r8' }))], remove: [] }),
   );
   expect(selectPlan(state(), 'p1', '2026-02-01')).not.toBe(plan);
+});
+
+test('nothing that was reckoned of a removed student stays in memory', async () => {
+  const { store, state } = await opened();
+  const readings = Array.from({ length: 3 }, (_, i) =>
+    put('readings', sampleReading({ id: `r${i}`, person: 'p2' })),
+  );
+  await store.dispatch(
+    commit({ ...two, put: [...two.put, put('people', samplePerson({ id: 'p2' })), ...readings] }),
+  );
+  const refs = ['p1', 'p2'].map((id) => new WeakRef(selectPlan(state(), id, '2026-02-01') as Plan));
+  await store.dispatch(commit({ words: 'gone', put: [], remove: [{ kind: 'people', id: 'p2' }] }));
+  expect(selectPlan(state(), 'p2', '2026-02-01')).toBeUndefined();
+  expect(selectPlan(state(), 'p1', '2026-02-01')).toBe(refs[0]?.deref());
+  setFlagsFromString('--expose-gc');
+  const gc = runInNewContext('gc') as () => void;
+  // References made in this turn are held to its end.
+  await new Promise((resolve) => setTimeout(resolve, 0));
+  gc();
+  expect(refs[1]?.deref()).toBeUndefined();
+  expect(refs[0]?.deref()).toBeDefined();
 });

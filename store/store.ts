@@ -658,6 +658,8 @@ const written =
       return done;
     }
     if (done.diffs.length > 0) dispatch(factsChanged(done.diffs));
+    // Asked anew, since it remembers what it said last: nothing of what was removed.
+    factsOf(getState());
     dispatch(actsKnown(done.heads));
     if (done.act) dispatch(undoOffered(done.act));
     if (done.diffs.length === 0) return { ok: true };

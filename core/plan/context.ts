@@ -82,13 +82,18 @@ function reckonContext(
   };
 }
 
-/** Contexts of the last students planned, the newest last: a change of one choice or of the method re-solves nothing else. */
-const recent: { readonly from: readonly unknown[]; readonly context: StudentContext }[] = [];
+interface Kept {
+  readonly from: readonly unknown[];
+  readonly context: StudentContext;
+}
+/** Of one student so many contexts are kept: another day, shelf or care, and back. */
 const MOST_KEPT = 4;
+/** The last contexts of each student, the newest last, by what is the student's own: gone once their records are. */
+const keptOf = new WeakMap<object, Kept[]>();
 
 /**
- * What the poses of a student's plan share, for as long as nothing that it is made of changes; the choices of the
- * approach are each pose's own.
+ * What the poses of a student's plan share, for as long as nothing that it is made of changes: a change of one choice or
+ * of the method re-solves nothing else. The choices of the approach are each pose's own.
  */
 export function contextFor(
   record: StudentRecord,
@@ -98,10 +103,15 @@ export function contextFor(
   care: Care,
 ): StudentContext {
   const { choices: _, approach: __, ...person } = record.person;
+  const { readings, sessions, eyes } = record;
+  // Students with no records share one empty list.
+  const own = [readings, sessions].find((list) => list.length > 0) ?? record.person;
+  const kept = keptOf.get(own) ?? [];
+  keptOf.set(own, kept);
   const from = [
-    record.readings,
-    record.sessions,
-    record.eyes,
+    readings,
+    sessions,
+    eyes,
     shelf,
     dayOf(date),
     day,
@@ -109,10 +119,10 @@ export function contextFor(
     care.lowerRung,
     JSON.stringify(person),
   ];
-  const at = recent.findIndex((one) => one.from.every((part, i) => part === from[i]));
-  const known = at < 0 ? undefined : recent.splice(at, 1)[0];
+  const at = kept.findIndex((one) => one.from.every((part, i) => part === from[i]));
+  const known = at < 0 ? undefined : kept.splice(at, 1)[0];
   const context = known?.context ?? reckonContext(record, shelf, dayOf(date), day, care);
-  recent.push({ from, context });
-  if (recent.length > MOST_KEPT) recent.shift();
+  kept.push({ from, context });
+  if (kept.length > MOST_KEPT) kept.shift();
   return { ...context, record };
 }

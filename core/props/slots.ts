@@ -58,7 +58,7 @@ const TILTS_BY_KNEES: readonly FamilyId[] = [
 ];
 const SOFT_LAYERS = { blanket: [...FOLDS, ...ROLLS], towel: 'any', cushion: 'any' } as const;
 
-function seatRule(family: FamilyId, body: Body): Omit<SlotRule, 'rounds'> {
+function seatRule({ family, hipWidthCm }: RuleFor): Omit<SlotRule, 'rounds'> {
   const onShins = SITS_ON_SHINS.includes(family);
   if (family === 'chair seat')
     return {
@@ -97,7 +97,7 @@ function seatRule(family: FamilyId, body: Body): Omit<SlotRule, 'rounds'> {
       ? { ...BETWEEN_THE_HEELS, bolsterOnBolster: true }
       : {
           load: loading.seat.value,
-          leastWidthCm: Math.round(body.hipWidthCm),
+          leastWidthCm: hipWidthCm,
           levelBolster: true,
           mostSlender: FREE_SEAT,
         }),
@@ -113,11 +113,19 @@ function seatRule(family: FamilyId, body: Body): Omit<SlotRule, 'rounds'> {
   };
 }
 
+/** All that a slot's rule may depend on: what is remembered is known by it. */
+interface RuleFor {
+  readonly family: FamilyId;
+  readonly way: string;
+  /** In whole centimetres. */
+  readonly hipWidthCm: number;
+}
+
 interface SlotEntry {
   /** What a support is for here; what carries in one family tilts in another. */
   readonly purpose: Purpose | ((family: FamilyId) => Purpose);
-  /** What may serve here, for a family and a body. */
-  readonly rule: (family: FamilyId, body: Body, way: string) => Omit<SlotRule, 'rounds'>;
+  /** What may serve here. */
+  readonly rule: (on: RuleFor) => Omit<SlotRule, 'rounds'>;
   /** Nothing stands higher than this here, in cm, where a pose's own table does not say. */
   readonly mostCm?: number;
   /** So far off what is asked, in cm, hardly anybody feels it here, or a muscle takes it up; nothing where it carries. */
@@ -188,7 +196,7 @@ const slots: Readonly<Record<SlotId, SlotEntry>> = {
     unfeltCm: 2,
     stoodOn: true,
     fitted: (family) => family === 'lying at rest',
-    rule: (family) => ({
+    rule: ({ family }) => ({
       ...SOFT,
       load: loading.knee.value,
       leastWidthCm: UNDER_BOTH_KNEES.includes(family) ? 35 : 12,
@@ -204,7 +212,7 @@ const slots: Readonly<Record<SlotId, SlotEntry>> = {
   behindKnee: {
     purpose: 'space',
     leastCm: 0.5,
-    rule: (family) => ({
+    rule: ({ family }) => ({
       load: loading.knee.value,
       leastWidthCm: 0,
       serves: {
@@ -219,7 +227,7 @@ const slots: Readonly<Record<SlotId, SlotEntry>> = {
     purpose: 'fill',
     unfeltCm: 2,
     // A thigh that hangs lies on something soft; under stacked shins bricks are laid, and lowered over the weeks.
-    rule: (family) => ({
+    rule: ({ family }) => ({
       ...(STACKED.includes(family) ? {} : SOFT),
       load: loading.knee.value,
       leastWidthCm: 12,
@@ -287,7 +295,7 @@ const slots: Readonly<Record<SlotId, SlotEntry>> = {
     purpose: (family) => (family === 'downward dog' ? 'fill' : 'carry'),
     stoodOn: true,
     mostCm: squat.highestHeel.value,
-    rule: (family) => ({
+    rule: ({ family }) => ({
       load: loading.hands.value,
       leastWidthCm: family === 'squat' || family === 'downward dog' ? 35 : 15,
       serves: {
@@ -320,7 +328,7 @@ const slots: Readonly<Record<SlotId, SlotEntry>> = {
     purpose: 'reach',
     unfeltCm: 2,
     mostCm: standingFold.highestHandProp.value,
-    rule: (family, _body, way) => ({
+    rule: ({ family, way }) => ({
       load: loading.hands.value,
       leastWidthCm: 0,
       pair: !ONE_HAND.some((one) => one === family || one === way),
@@ -333,7 +341,7 @@ const slots: Readonly<Record<SlotId, SlotEntry>> = {
     purpose: 'fill',
     unfeltCm: 2,
     mostCm: fold.highestForeheadProp.value,
-    rule: (family) =>
+    rule: ({ family }) =>
       HEAD_OVER_LEGS.includes(family)
         ? { ...HEAD, levelBolster: true, steadyFromCm: ON_LEGS_MOST_CM, onLegs: true }
         : HEAD_OVER_SHINS.includes(family)
@@ -355,7 +363,7 @@ const slots: Readonly<Record<SlotId, SlotEntry>> = {
     purpose: (family) => (family === 'reclined open' ? 'fill' : 'carry'),
     unfeltCm: 2,
     stoodOn: true,
-    rule: (_family, _body, way) =>
+    rule: ({ way }) =>
       way === ALONG_SPINE
         ? SPINE_BLOCKS
         : {
@@ -379,7 +387,7 @@ const slots: Readonly<Record<SlotId, SlotEntry>> = {
     unfeltCm: 1,
     fitted: () => true,
     // Only a back that lies on blocks has a head that lies on one.
-    rule: (_family, _body, way) =>
+    rule: ({ way }) =>
       way === ALONG_SPINE
         ? HEAD
         : {
@@ -425,16 +433,18 @@ export function purposeOf(slot: SlotId, family: FamilyId): Purpose {
   return typeof purpose === 'function' ? purpose(family) : purpose;
 }
 
+/** As many as there are slots, families, ways and widths of hips: some hundreds. */
 const knownRules = new Map<string, SlotRule>();
 
 /** What may serve in a slot, for a body, a family and a way. The same question always gets the same object. */
 export function slotRule(slot: SlotId, family: FamilyId, body: Body, way = ''): SlotRule {
-  const key = `${slot}/${family}/${slot === 'seat' ? Math.round(body.hipWidthCm) : ''}/${way}`;
+  const on: RuleFor = { family, way, hipWidthCm: Math.round(body.hipWidthCm) };
+  const key = JSON.stringify([slot, on]);
   const known = knownRules.get(key);
   if (known) return known;
   const purpose = purposeOf(slot, family);
   const rule: SlotRule = {
-    ...slots[slot].rule(family, body, way),
+    ...slots[slot].rule(on),
     ...(purpose === 'carry' || purpose === 'space'
       ? { rounds: 'up' }
       : { rounds: 'nearest', unfeltCm: slots[slot].unfeltCm ?? 0 }),

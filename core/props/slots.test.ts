@@ -1,0 +1,40 @@
+import fc from 'fast-check';
+import { bodyFrom } from '../body/body';
+import { families } from '../geometry/families';
+import type { FamilyId } from '../geometry/families';
+import { slotIds } from '../slots';
+import { slotRule } from './slots';
+
+const familyIds = Object.keys(families) as FamilyId[];
+const anyBody = fc.integer({ min: 1400, max: 2100 }).map((mm) => bodyFrom(mm / 10));
+
+test('a rule that is remembered is what this body would get by itself, whoever asked before', () => {
+  fc.assert(
+    fc.property(
+      fc.constantFrom(...slotIds),
+      fc.constantFrom(...familyIds),
+      fc.constantFrom('', 'in-front', 'ramp'),
+      fc.array(anyBody, { minLength: 2, maxLength: 5 }),
+      (slot, family, way, bodies) => {
+        for (const body of bodies) {
+          const rule = slotRule(slot, family, body, way);
+          expect(slotRule(slot, family, body, way)).toBe(rule);
+          // A seat is as wide as these hips, or as its family says for every body.
+          const others = bodies.filter((one) => one !== body);
+          for (const other of others)
+            if (Math.round(other.hipWidthCm) === Math.round(body.hipWidthCm))
+              expect(slotRule(slot, family, other, way)).toBe(rule);
+        }
+      },
+    ),
+  );
+});
+
+test('a seat on the floor is as wide as the hips, to the centimetre, in whichever order bodies come', () => {
+  fc.assert(
+    fc.property(fc.array(anyBody, { minLength: 1, maxLength: 6 }), (bodies) => {
+      for (const body of bodies)
+        expect(slotRule('seat', 'long sit', body).leastWidthCm).toBe(Math.round(body.hipWidthCm));
+    }),
+  );
+});
