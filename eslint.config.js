@@ -61,10 +61,13 @@ const coreOrder = [
   'poses',
   'formats',
   'estimate',
-  'adapt',
   'safety',
   'measure',
+  'prepare',
+  'learn',
+  'build',
   'plan',
+  'advise',
   'sim',
 ];
 

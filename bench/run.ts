@@ -9,7 +9,7 @@ import { uncertainParameters, type InputValues } from '@/core/geometry/inputs';
 import { families } from '@/core/geometry/families';
 import { poses } from '@/core/poses/poses';
 import { planStudent } from '@/core/plan/plan';
-import { solveFigure } from '@/core/plan/solve';
+import { solveFigure } from '@/core/build/solve';
 import { choicesFor } from '@/core/approaches/approaches';
 import { settingsFor } from '@/core/safety/settings';
 import { chanceFrom } from '@/core/sim/chance';

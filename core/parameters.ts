@@ -471,6 +471,7 @@ export const reading = {
     'ratio',
     'of a spread: a student marked as very mobile is freer than most in what was not read, too; starting value',
   ),
+  leastError: p(0.5, 'deg', 'no way of reading is surer, at the end of a formula either'),
   leastSwing: p(1.5, 'deg', 'no body swings less; starting value'),
   mostSwing: p(7, 'deg', 'more than this is no swing of the day; starting value'),
   warmGain: p(4, 'deg', 'a warm body reads higher; starting value', 2),

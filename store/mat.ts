@@ -1,7 +1,7 @@
 import { createSlice, type Action, type PayloadAction, type UnknownAction } from '@reduxjs/toolkit';
 import { z } from '@/core/z';
 import { recordIn } from '@/core/recordIn';
-import { dayIds, type Day } from '@/core/adapt/decide';
+import { dayIds, type Day } from '@/core/learn/decide';
 import type { DialSetting } from '@/core/dials';
 import {
   dialSettingSchema,

@@ -1,12 +1,12 @@
 import { createSelector } from '@reduxjs/toolkit';
 import { recordIn } from '@/core/recordIn';
-import type { Day } from '@/core/adapt/decide';
+import type { Day } from '@/core/learn/decide';
 import type { MethodId } from '@/core/protocols/protocols';
 import { estimateRanges, type Estimates, type StudentRecord } from '@/core/estimate/estimate';
 import type { Plan } from '@/core/formats/plan';
 import { dayOf, shiftDays, type LocalDay, inTime } from '@/core/formats/time';
 import { groupedBy } from '@/core/grouped';
-import { shelfAtHome } from '@/core/plan/instead';
+import { shelfAtHome } from '@/core/advise/instead';
 import { planStudent } from '@/core/plan/plan';
 import { practisedPoses } from '@/core/plan/practised';
 import { poses } from '@/core/poses/poses';

@@ -1,6 +1,6 @@
 import type { PlanPose } from '@/core/formats/plan';
 import { shiftDays, type LocalDay } from '@/core/formats/time';
-import { asPlanned } from '@/core/plan/settled';
+import { asPlanned } from '@/core/learn/settled';
 import { studioShelf } from '@/core/props/usualShelves';
 import { samplePerson, sampleReading } from '@/core/tests/samples';
 import { put } from './facts';

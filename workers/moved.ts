@@ -1,4 +1,4 @@
-import { heightsMoved, moveCm, type MovedHeight, type PlanHeight } from '@/core/plan/moved';
+import { heightsMoved, moveCm, type MovedHeight, type PlanHeight } from '@/core/advise/moved';
 import { assumedText, type Assumed } from './moved/assume';
 import type { MovedAnswer, MovedTask } from './moved.worker';
 

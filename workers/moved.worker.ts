@@ -1,5 +1,5 @@
 import './moved/assumeFirst';
-import { heightsOf, type PlanHeight } from '@/core/plan/moved';
+import { heightsOf, type PlanHeight } from '@/core/advise/moved';
 import { planStudent } from '@/core/plan/plan';
 import { practisedPoses } from '@/core/plan/practised';
 import type { StudentRecord } from '@/core/estimate/estimate';

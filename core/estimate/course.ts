@@ -1,6 +1,6 @@
 import { daysBetween, type LocalDay } from '../formats/time';
 import { groupedBy } from '../grouped';
-import { ranges, type Prior, type RangeId } from '../ranges/ranges';
+import { scaleOf, type Prior, type RangeId } from '../ranges/ranges';
 import {
   levelBefore,
   lookedBack,
@@ -33,9 +33,6 @@ interface Step {
   readonly day: LocalDay;
   readonly trend: Trend;
 }
-
-/** How a range's noise scales: degrees as they are, ratios by a hundredth. */
-export const scaleOf = (id: RangeId) => (ranges[id].unit === 'deg' ? 1 : 0.01);
 
 const weeksBetween = (from: LocalDay, to: LocalDay) => Math.max(0, daysBetween(from, to) / 7);
 const valueOf = ({ mean, sd }: Observation): Value => ({ mean, variance: sd ** 2 });

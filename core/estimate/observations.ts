@@ -16,7 +16,15 @@ import {
   type ConversionContext,
   type Eyes,
 } from '../protocols/protocols';
-import { keyOf, keysOf, ranges, type Prior, type RangeKey, type Side } from '../ranges/ranges';
+import {
+  keyOf,
+  keysOf,
+  ranges,
+  scaleOf,
+  type Prior,
+  type RangeKey,
+  type Side,
+} from '../ranges/ranges';
 
 /**
  * What one day says of one range. A pelvis that did not roll back only says that the range is at least so much.
@@ -63,7 +71,10 @@ export function observationOf(
     key: keyOf(reading.range, side),
     day: dayOf(reading.at),
     mean: converted.mean - (warm ? parameter.warmGain.value : 0),
-    sd: warm ? Math.hypot(converted.sem, parameter.warmGain.sd) : converted.sem,
+    sd: Math.max(
+      parameter.leastError.value * scaleOf(reading.range),
+      Math.hypot(converted.sem, warm ? parameter.warmGain.sd : 0),
+    ),
     bound: converted.bound ?? 'equal',
   };
 }

@@ -1,4 +1,4 @@
-import type { Day } from '../adapt/decide';
+import type { Day } from '../learn/decide';
 import {
   beliefOf,
   knownOf,
@@ -12,8 +12,8 @@ import { memoise } from '../memoise';
 import { decision as decisionParameter } from '../parameters';
 import type { Shelf } from '../props/shelf';
 import type { RangeKey } from '../ranges/ranges';
-import { isVeryMobile } from './checks';
-import { historyBefore, type History } from './evidence';
+import { isVeryMobile } from '../learn/checks';
+import { historyBefore, type History } from '../learn/evidence';
 import type { Planned } from './pose';
 
 /** Chances of being enough that are asked of a first build, and of a rung to come down or to go up to. */

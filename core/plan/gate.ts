@@ -1,4 +1,4 @@
-import { wentWell } from '../adapt/decide';
+import { wentWell } from '../learn/decide';
 import { gateKey } from '../approaches/approaches';
 import { daysBetween } from '../formats/time';
 import { otherSide } from '../geometry/family';
@@ -8,7 +8,7 @@ import { keyOf, sides, type ReadingSide, type Side } from '../ranges/ranges';
 import type { Reason } from '../reasons';
 import { sidelessKey, slotKey } from '../slots';
 import type { StudentContext } from './context';
-import { earlierOf } from './evidence';
+import { earlierOf } from '../learn/evidence';
 
 const legsOf = (of: 'worked' | 'other' | 'both', side: ReadingSide): readonly Side[] =>
   side === 'both' || of === 'both' ? sides : [of === 'worked' ? side : otherSide(side)];

@@ -1,4 +1,4 @@
-import { askedForMore, wentWell } from '../adapt/decide';
+import { askedForMore, wentWell } from '../learn/decide';
 import type { Choices } from '../approaches/approaches';
 import type { SessionPose } from '../formats/book';
 import { decision, hold as parameter } from '../parameters';

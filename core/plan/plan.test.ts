@@ -21,9 +21,9 @@ import type { MethodId } from '../protocols/protocols';
 import { ranges, sides, type RangeId } from '../ranges/ranges';
 import type { Remedy } from '../poses/pose';
 import { poseById, poses } from '../poses/poses';
-import { isVeryMobile } from './checks';
+import { isVeryMobile } from '../learn/checks';
 import { planStudent } from './plan';
-import { solveFigure } from './solve';
+import { solveFigure } from '../build/solve';
 import { estimateRanges } from '../estimate/estimate';
 
 const DAY = '2026-01-15';

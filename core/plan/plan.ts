@@ -1,4 +1,4 @@
-import type { Day } from '../adapt/decide';
+import type { Day } from '../learn/decide';
 import type { Estimates, StudentRecord } from '../estimate/estimate';
 import type { Plan } from '../formats/plan';
 import { dayOf, type LocalDay } from '../formats/time';
@@ -12,7 +12,7 @@ import { contextFor, shippedCare, type Care } from './context';
 import { measureNext } from './measureNext';
 import { planPose, type Planned } from './pose';
 import { practisedPoses } from './practised';
-import { poseOr } from './prepare';
+import { poseOr } from '../prepare/prepare';
 
 export interface PlanWish {
   /** Pose ids; all of the catalogue when left out. */

@@ -5,8 +5,8 @@ import {
   type DecisionInput,
   type Earlier,
   type Rung,
-} from '../adapt/decide';
-import { chanceEnough } from '../adapt/offset';
+} from '../learn/decide';
+import { chanceEnough } from '../learn/offset';
 import { gateKey, wayKey } from '../approaches/approaches';
 import { movesOf, type DialId, type DialSetting, type DialValues } from '../dials';
 import type { SessionPose } from '../formats/book';
@@ -25,15 +25,15 @@ import { decision as decisionParameter } from '../parameters';
 import { comesDown, stageOf, wayOf, type Pose, type PoseId } from '../poses/poses';
 import type { Reason } from '../reasons';
 import { rungBelow } from '../props/search';
-import { isShort, mostCmAt, standsIn, staysEmptyOver, staysFree } from './limits';
+import { isShort, mostCmAt, standsIn, staysEmptyOver, staysFree } from '../prepare/limits';
 import { isFitted, isStoodOn, purposeOf, slotRule } from '../props/slots';
 import { countAll, usedBy, usedWith, type Stack, type Used } from '../props/stack';
 import type { ReadingSide } from '../ranges/ranges';
 import { leftOut, longestHoldFor } from '../safety/changes';
 import { firstAllowed, type Verdict } from '../safety/verdict';
 import { sidelessKey, slotKey, type SlotId, type SlotKey, type SlotName } from '../slots';
-import { buildSlot, movesWith, type Twin } from './buildSlot';
-import { lowCheckOf } from './checks';
+import { buildSlot, movesWith, type Twin } from '../build/buildSlot';
+import { lowCheckOf } from '../learn/checks';
 import type { StudentContext } from './context';
 import {
   earlierOf,
@@ -45,12 +45,20 @@ import {
   seenAgain,
   settledAt,
   type SlotDoubt,
-} from './evidence';
-import { backWay, dialled, easedDials, givenBack, movesThen, stoodAt, turnedFrom } from './dial';
+} from '../learn/evidence';
+import {
+  backWay,
+  dialled,
+  easedDials,
+  givenBack,
+  movesThen,
+  stoodAt,
+  turnedFrom,
+} from '../prepare/dial';
 import { holdFor, timesFor } from './hold';
 import { shutBy } from './gate';
-import { taughtBy, withTaught } from './taught';
-import { atTheEdge, inItsWay, preparePose, type Prepared } from './prepare';
+import { taughtBy, withTaught } from '../learn/taught';
+import { atTheEdge, inItsWay, preparePose, type Prepared } from '../prepare/prepare';
 import { isWanted, lies } from '../lies';
 
 /** A planned pose, with the bands that say what is worth measuring next. */

@@ -1,5 +1,5 @@
 import { approachIds } from '../approaches/approaches';
-import { piecesIn } from './pieces';
+import { piecesIn } from '../build/pieces';
 import { planStudent } from './plan';
 import { studioShelf } from '../props/usualShelves';
 import { recordOfSix, sixPeople, type OneOfSix } from '../tests/sixPeople';

@@ -5,7 +5,7 @@ import { poseById, poses, stagesOf, wayOf } from '../poses/poses';
 import { studioShelf } from '../props/usualShelves';
 import { doneAsPlanned } from '../tests/samples';
 import { recordOfSix, sixPeople, type OneOfSix } from '../tests/sixPeople';
-import { piecesIn } from './pieces';
+import { piecesIn } from '../build/pieces';
 import { planStudent } from './plan';
 
 const DAY = '2026-03-01';

@@ -1,7 +1,6 @@
 import fc from 'fast-check';
 import { bodyFrom } from '../body/body';
-import { families } from '../geometry/families';
-import type { FamilyId } from '../geometry/families';
+import { families, type FamilyId } from '../geometry/families';
 import { slotIds } from '../slots';
 import { slotRule } from './slots';
 

@@ -131,12 +131,11 @@ const asRead = (value: number, sem: number): Converted => ({ mean: value, sem })
 const NEVER =
   'Stop before pain, and at any sharp, electric or spreading feeling: write it down and leave it there.';
 
-/** Carries an error through a formula by its slope at the value read. */
-function through(formula: (value: number) => number, value: number, sem: number): Converted {
-  const step = 0.01;
-  const slope = (formula(value + step) - formula(value - step)) / (2 * step);
-  return { mean: formula(value), sem: Math.abs(slope) * sem };
-}
+/** Carries an error through a formula: what the values one error to either side come to. At an end, where a formula stands still, its slope alone would say that there is no error. */
+const through = (formula: (value: number) => number, value: number, sem: number): Converted => ({
+  mean: formula(value),
+  sem: Math.abs(formula(value + sem) - formula(value - sem)) / 2,
+});
 
 const limits = (id: RangeId) => ({ least: ranges[id].least, most: ranges[id].most });
 

@@ -139,6 +139,9 @@ export const ranges: Readonly<Record<RangeId, Range>> = {
   armReach: range('armReach', true, 165, 12, 60, 190, true, 'norms 167–180'),
 };
 
+/** How a range's noise scales: degrees as they are, ratios by a hundredth. */
+export const scaleOf = (id: RangeId) => (ranges[id].unit === 'deg' ? 1 : 0.01);
+
 /** What is believed of a range before any reading. Throws for a range that has no prior of its own. */
 export function priorOf(id: RangeId, sex: Sex): Prior {
   const { prior, priorBySex } = ranges[id];

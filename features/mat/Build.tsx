@@ -1,10 +1,10 @@
 import { useState } from 'react';
 import { View } from 'react-native';
-import { asSettled } from '@/core/plan/settled';
+import { asSettled } from '@/core/learn/settled';
 import type { Person } from '@/core/formats/book';
-import { placeKey } from '@/core/plan/order';
+import { placeKey } from '@/core/advise/order';
 import type { PlanPose, PlanSlot } from '@/core/formats/plan';
-import { inPoseOf, otherStacks } from '@/core/plan/solve';
+import { inPoseOf, otherStacks } from '@/core/build/solve';
 import { stackWords, type Stack } from '@/core/props/stack';
 import { piecesSwapped, pieceTicked, type Settled } from '@/store/mat';
 import { selectShelf } from '@/store/selectors';

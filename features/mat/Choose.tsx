@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { View } from 'react-native';
 import { recordIn } from '@/core/recordIn';
-import { dayIds, type Day } from '@/core/adapt/decide';
+import { dayIds, type Day } from '@/core/learn/decide';
 import type { Person } from '@/core/formats/book';
 import type { Plan, PlanPose } from '@/core/formats/plan';
 import {
@@ -15,9 +15,9 @@ import {
   withAdvice,
   type OneSeat,
   placeKey,
-} from '@/core/plan/order';
+} from '@/core/advise/order';
 import { practisedPoses } from '@/core/plan/practised';
-import { inPoseOf } from '@/core/plan/solve';
+import { inPoseOf } from '@/core/build/solve';
 import { poseById, posesIn, type Pose } from '@/core/poses/poses';
 import { shippedSequences } from '@/core/poses/sequences';
 import { stackWords } from '@/core/props/stack';

@@ -1,7 +1,7 @@
 import { turned, type DialSetting, type DialTurn } from '@/core/dials';
 import type { Estimates } from '@/core/estimate/estimate';
 import type { PlanPose } from '@/core/formats/plan';
-import type { InPose } from '@/core/plan/solve';
+import type { InPose } from '@/core/build/solve';
 import type { Settled } from '@/store/mat';
 import { Sheet } from '@/ui/Sheet';
 import { DialStepper } from '../plan/DialStepper';

@@ -1,7 +1,7 @@
 import { Link } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { poseIdAt } from '@/core/plan/order';
+import { poseIdAt } from '@/core/advise/order';
 import { orderLaid, orderTakenBack, type Laid } from '@/store/mat';
 import { selectPeople, selectSettings } from '@/store/selectors';
 import { Field } from '@/ui/Field';

@@ -2,7 +2,7 @@ import { Link, useRouter } from 'expo-router';
 import { useEffect, useRef } from 'react';
 import { ScrollView, View } from 'react-native';
 import { recordIn } from '@/core/recordIn';
-import { placeKey, poseIdAt } from '@/core/plan/order';
+import { placeKey, poseIdAt } from '@/core/advise/order';
 import type { Person } from '@/core/formats/book';
 import type { Plan, PlanPose } from '@/core/formats/plan';
 import { answersKnown, daySaid, matOf, matStarted, matTaken, onMatOf, type Mat } from '@/store/mat';

@@ -4,7 +4,7 @@ import { View } from 'react-native';
 import { bodyFrom } from '@/core/body/body';
 import type { PlanPose } from '@/core/formats/plan';
 import type { Posture } from '@/core/geometry/posture';
-import { placeKey, poseIdAt } from '@/core/plan/order';
+import { placeKey, poseIdAt } from '@/core/advise/order';
 import { stackWords } from '@/core/props/stack';
 import { heldSeconds, type Mat } from '@/store/mat';
 import { selectPlan, selectShelf } from '@/store/selectors';

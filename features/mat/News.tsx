@@ -1,5 +1,5 @@
 import type { Plan } from '@/core/formats/plan';
-import { poseIdAt } from '@/core/plan/order';
+import { poseIdAt } from '@/core/advise/order';
 import { poseById } from '@/core/poses/poses';
 import { effectOf } from '@/core/safety/cautions';
 import { newsRead, type Mat } from '@/store/mat';

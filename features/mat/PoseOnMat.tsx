@@ -1,14 +1,14 @@
 import { useState } from 'react';
 import { View } from 'react-native';
 import { bodyFrom } from '@/core/body/body';
-import { howOf, liesIn, type How } from '@/core/plan/how';
-import { placeKey } from '@/core/plan/order';
-import { asPlanned } from '@/core/plan/settled';
+import { howOf, liesIn, type How } from '@/core/advise/how';
+import { placeKey } from '@/core/advise/order';
+import { asPlanned } from '@/core/learn/settled';
 import type { Person, StopWord } from '@/core/formats/book';
 import type { DialSetting } from '@/core/dials';
 import type { Estimates } from '@/core/estimate/estimate';
 import type { PlanPose, PlanSlot } from '@/core/formats/plan';
-import { inPoseOf, solveFigure, type InPose } from '@/core/plan/solve';
+import { inPoseOf, solveFigure, type InPose } from '@/core/build/solve';
 import { choicesFor } from '@/core/approaches/approaches';
 import { selectShelf } from '@/store/selectors';
 import {

@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import type { Person } from '@/core/formats/book';
 import type { PlanPose } from '@/core/formats/plan';
-import { inPoseOf, rungsFrom } from '@/core/plan/solve';
+import { inPoseOf, rungsFrom } from '@/core/build/solve';
 import { comesDown, poseById } from '@/core/poses/poses';
 import { stackWords, type Stack } from '@/core/props/stack';
 import { selectShelf } from '@/store/selectors';

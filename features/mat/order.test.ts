@@ -1,11 +1,11 @@
 import { estimateRanges } from '@/core/estimate/estimate';
-import { oneSeatFor, placeKey, type OrderAdvice } from '@/core/plan/order';
+import { oneSeatFor, placeKey, type OrderAdvice } from '@/core/advise/order';
 import { planStudent } from '@/core/plan/plan';
-import { inPoseOf } from '@/core/plan/solve';
+import { inPoseOf } from '@/core/build/solve';
 import { studioShelf } from '@/core/props/usualShelves';
 import { recordOfSix, sixPeople, type OneOfSix } from '@/core/tests/sixPeople';
 import { adviceWords, settledOn, withSequence } from './order';
-import { asPlanned } from '@/core/plan/settled';
+import { asPlanned } from '@/core/learn/settled';
 
 const DAY = '2026-03-01';
 const names = Object.keys(sixPeople) as OneOfSix[];

@@ -1,9 +1,9 @@
 import type { Estimates } from '@/core/estimate/estimate';
 import type { Person, Settings } from '@/core/formats/book';
 import type { PlanPose } from '@/core/formats/plan';
-import { placeKey, type OneSeat, type OrderAdvice } from '@/core/plan/order';
-import { asPlanned, asSettled } from '@/core/plan/settled';
-import { fillsOn, inPoseOf } from '@/core/plan/solve';
+import { placeKey, type OneSeat, type OrderAdvice } from '@/core/advise/order';
+import { asPlanned, asSettled } from '@/core/learn/settled';
+import { fillsOn, inPoseOf } from '@/core/build/solve';
 import type { Shelf } from '@/core/props/shelf';
 import { slotKey } from '@/core/slots';
 import type { Settled } from '@/store/mat';

@@ -1,6 +1,6 @@
 import type { CautionAnswer, Person } from '@/core/formats/book';
 import type { Plan, PlanPose } from '@/core/formats/plan';
-import { placeKey, placesOf, poseIdAt } from '@/core/plan/order';
+import { placeKey, placesOf, poseIdAt } from '@/core/advise/order';
 import { isMoved } from '@/core/lies';
 import { slotKey } from '@/core/slots';
 import { matReconsidered, type Mat } from '@/store/mat';

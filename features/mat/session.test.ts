@@ -3,7 +3,7 @@ import { studioShelf } from '@/core/props/usualShelves';
 import { doneAsPlanned } from '@/core/tests/samples';
 import { recordOfSix } from '@/core/tests/sixPeople';
 import { slotKey } from '@/core/slots';
-import { asPlanned } from '@/core/plan/settled';
+import { asPlanned } from '@/core/learn/settled';
 
 const record = recordOfSix('desk worker');
 const reclined = (

@@ -1,12 +1,12 @@
 import type { SessionPose, Session } from '@/core/formats/book';
-import { placeKey } from '@/core/plan/order';
+import { placeKey } from '@/core/advise/order';
 import { movesOf, type DialSetting } from '@/core/dials';
 import type { Estimates } from '@/core/estimate/estimate';
 import type { Plan, PlanPose } from '@/core/formats/plan';
-import { goesAgainst } from '@/core/plan/evidence';
+import { goesAgainst } from '@/core/learn/evidence';
 import { isMoved } from '@/core/lies';
-import { asPlanned, asSettled } from '@/core/plan/settled';
-import { dialsIn, followsDials, nearestStack, type InPose } from '@/core/plan/solve';
+import { asPlanned, asSettled } from '@/core/learn/settled';
+import { dialsIn, followsDials, nearestStack, type InPose } from '@/core/build/solve';
 import { usedBy, type Stack, type Used } from '@/core/props/stack';
 import { put } from '@/store/facts';
 import {

@@ -4,7 +4,7 @@ import { View } from 'react-native';
 import type { Estimates } from '@/core/estimate/estimate';
 import type { Person, Reading } from '@/core/formats/book';
 import type { Plan } from '@/core/formats/plan';
-import { visitSteps } from '@/core/plan/visit';
+import { visitSteps } from '@/core/advise/visit';
 import { type RangeId, type Side } from '@/core/ranges/ranges';
 import { editFields, type FactRef } from '@/store/facts';
 import {

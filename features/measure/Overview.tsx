@@ -3,7 +3,7 @@ import type { Estimates, RangeEstimate } from '@/core/estimate/estimate';
 import type { Person } from '@/core/formats/book';
 import type { Plan } from '@/core/formats/plan';
 import { dayOf, daysBetween } from '@/core/formats/time';
-import { visitSteps, type VisitKind } from '@/core/plan/visit';
+import { visitSteps, type VisitKind } from '@/core/advise/visit';
 import { protocolsOf, type MethodId } from '@/core/protocols/protocols';
 import { mayRead } from '@/core/safety/reading';
 import { keysOf, rangeIds, ranges, splitKey, type RangeId, type Side } from '@/core/ranges/ranges';

@@ -1,10 +1,10 @@
 import { useMemo } from 'react';
 import { View } from 'react-native';
-import { whenUnder, type Forecast } from '@/core/adapt/forecast';
+import { whenUnder, type Forecast } from '@/core/advise/forecast';
 import type { Estimates } from '@/core/estimate/estimate';
 import type { Person } from '@/core/formats/book';
 import type { PlanPose } from '@/core/formats/plan';
-import { poseAhead } from '@/core/plan/ahead';
+import { poseAhead } from '@/core/advise/ahead';
 import type { Shelf } from '@/core/props/shelf';
 import { length, month, type Units } from '@/ui/format';
 import { Aside, Title, Words } from '@/ui/Words';

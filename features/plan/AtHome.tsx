@@ -2,7 +2,7 @@ import { Link } from 'expo-router';
 import { View } from 'react-native';
 import type { Person } from '@/core/formats/book';
 import type { PlanPose } from '@/core/formats/plan';
-import { shelfAtHome } from '@/core/plan/instead';
+import { shelfAtHome } from '@/core/advise/instead';
 import { poseById } from '@/core/poses/poses';
 import { selectPlanAtHome } from '@/store/selectors';
 import type { Units } from '@/ui/format';

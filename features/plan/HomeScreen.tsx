@@ -1,5 +1,5 @@
 import { View } from 'react-native';
-import { shelfAtHome } from '@/core/plan/instead';
+import { shelfAtHome } from '@/core/advise/instead';
 import { homeShelf } from '@/core/props/usualShelves';
 import type { ShelfItem } from '@/core/props/shelf';
 import { edit } from '@/store/facts';

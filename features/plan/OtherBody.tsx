@@ -1,13 +1,13 @@
 import { memo, useState } from 'react';
 import { View } from 'react-native';
-import { estimatesAhead } from '@/core/adapt/forecast';
+import { estimatesAhead } from '@/core/advise/forecast';
 import type { Estimates } from '@/core/estimate/estimate';
 import type { Person } from '@/core/formats/book';
 import type { PlanPose } from '@/core/formats/plan';
 import type { Posture } from '@/core/geometry/posture';
-import { poseAhead } from '@/core/plan/ahead';
-import { inPoseOf, nearestStack, solveFigure } from '@/core/plan/solve';
-import { triedHeights } from '@/core/plan/tryHeights';
+import { poseAhead } from '@/core/advise/ahead';
+import { inPoseOf, nearestStack, solveFigure } from '@/core/build/solve';
+import { triedHeights } from '@/core/build/tryHeights';
 import type { Shelf } from '@/core/props/shelf';
 import { slotKey } from '@/core/slots';
 import { selectPeople } from '@/store/selectors';

@@ -1,8 +1,8 @@
 import { useState } from 'react';
 import { Pressable, View } from 'react-native';
 import type { PlanPose, PlanSlot } from '@/core/formats/plan';
-import { insteadOf, shelfAtHome } from '@/core/plan/instead';
-import type { InPose } from '@/core/plan/solve';
+import { insteadOf, shelfAtHome } from '@/core/advise/instead';
+import type { InPose } from '@/core/build/solve';
 import { poseById } from '@/core/poses/poses';
 import { stateName, type Shelf } from '@/core/props/shelf';
 import { stackWords, usedBy, type Piece, type Stack } from '@/core/props/stack';

@@ -1,7 +1,7 @@
 import { act, renderHook } from '@testing-library/react';
 import { estimateRanges } from '@/core/estimate/estimate';
 import { planStudent } from '@/core/plan/plan';
-import { asPlanned } from '@/core/plan/settled';
+import { asPlanned } from '@/core/learn/settled';
 import { studioShelf } from '@/core/props/usualShelves';
 import { recordOfSix } from '@/core/tests/sixPeople';
 import { useTried } from './useTried';

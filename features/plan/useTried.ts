@@ -3,7 +3,7 @@ import { movesOf, turned, type DialId, type DialSetting, type DialTurn } from '@
 import type { Estimates } from '@/core/estimate/estimate';
 import type { Person } from '@/core/formats/book';
 import { isMoved } from '@/core/lies';
-import { asPlanned, asSettled } from '@/core/plan/settled';
+import { asPlanned, asSettled } from '@/core/learn/settled';
 import type { PlanPose, PlanSlot } from '@/core/formats/plan';
 import type { Figure } from '@/core/geometry/family';
 import {
@@ -13,8 +13,8 @@ import {
   nearestStack,
   solveFigure,
   type InPose,
-} from '@/core/plan/solve';
-import { triedHeights, tryableCm } from '@/core/plan/tryHeights';
+} from '@/core/build/solve';
+import { triedHeights, tryableCm } from '@/core/build/tryHeights';
 import type { Shelf } from '@/core/props/shelf';
 import { usedBy, type Stack } from '@/core/props/stack';
 import { slotKey, type SlotKey } from '@/core/slots';

@@ -1,12 +1,12 @@
 import { useMemo } from 'react';
 import { View } from 'react-native';
-import type { Time } from '@/core/adapt/progress';
+import type { Time } from '@/core/advise/progress';
 import { bodyFrom } from '@/core/body/body';
 import { estimateRanges, type StudentRecord } from '@/core/estimate/estimate';
 import type { Person, SessionPose } from '@/core/formats/book';
 import { dayOf } from '@/core/formats/time';
 import { movesOf } from '@/core/dials';
-import { solveFigure } from '@/core/plan/solve';
+import { solveFigure } from '@/core/build/solve';
 import { slotKey } from '@/core/slots';
 import { selectShelf } from '@/store/selectors';
 import { date } from '@/ui/format';

@@ -1,5 +1,5 @@
 import { useMemo } from 'react';
-import { movedIn, warned } from '@/core/adapt/progress';
+import { movedIn, warned } from '@/core/advise/progress';
 import type { StudentRecord } from '@/core/estimate/estimate';
 import { looksAt } from '@/core/estimate/looks';
 import type { Person, Session } from '@/core/formats/book';

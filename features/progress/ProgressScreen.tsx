@@ -1,6 +1,6 @@
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
-import { dialCourses, heightCourses, timesOf, type Time } from '@/core/adapt/progress';
+import { dialCourses, heightCourses, timesOf, type Time } from '@/core/advise/progress';
 import { believableDifference, type StudentRecord } from '@/core/estimate/estimate';
 import { looksAt, type Look } from '@/core/estimate/looks';
 import type { Person, Session, SessionPose } from '@/core/formats/book';

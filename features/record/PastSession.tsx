@@ -1,11 +1,11 @@
 import { useState } from 'react';
 import { View } from 'react-native';
-import { timesOf } from '@/core/adapt/progress';
+import { timesOf } from '@/core/advise/progress';
 import type { FeltPlace, Person, Session, SessionPose } from '@/core/formats/book';
 import type { Plan, PlanPose } from '@/core/formats/plan';
 import { isDay } from '@/core/formats/time';
-import { placeKey } from '@/core/plan/order';
-import { asPlanned } from '@/core/plan/settled';
+import { placeKey } from '@/core/advise/order';
+import { asPlanned } from '@/core/learn/settled';
 import { put } from '@/store/facts';
 import { commit } from '@/store/store';
 import { Field } from '@/ui/Field';

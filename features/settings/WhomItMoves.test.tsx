@@ -1,6 +1,6 @@
 import { fireEvent, screen } from '@testing-library/react';
 import { decision } from '@/core/parameters';
-import { heightsOf, type PlanHeight } from '@/core/plan/moved';
+import { heightsOf, type PlanHeight } from '@/core/advise/moved';
 import { planStudent } from '@/core/plan/plan';
 import type { MovedAnswer, MovedTask } from '@/workers/moved.worker';
 import { show } from '../tests/onScreen';

@@ -11,7 +11,7 @@ import { readNumber } from '@/ui/number';
 import { Press } from '@/ui/Press';
 import { Aside, Words } from '@/ui/Words';
 import { slotName } from '@/ui/words/words';
-import type { MovedHeight } from '@/core/plan/moved';
+import type { MovedHeight } from '@/core/advise/moved';
 import { studentsMoved, type StudentMoved } from '@/workers/moved';
 import { useOjas, useOjasList, useToday, useUnits } from '../hooks';
 import { poseTitle } from '../plan/words';

@@ -1,7 +1,7 @@
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 import Svg, { Line, Rect, Text as SvgText } from '@/ui/svg';
-import { ladderFor, ladderPurposes, type Gap, type Ladder } from '@/core/plan/ladder';
+import { ladderFor, ladderPurposes, type Gap, type Ladder } from '@/core/advise/ladder';
 import type { Shelf } from '@/core/props/shelf';
 import { stackWords } from '@/core/props/stack';
 import { fromCm, length, toCm, type Units } from '@/ui/format';

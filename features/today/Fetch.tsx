@@ -1,5 +1,5 @@
 import type { ClassRecord, Person } from '@/core/formats/book';
-import { fetchedFor, fetchedTogether } from '@/core/plan/order';
+import { fetchedFor, fetchedTogether } from '@/core/advise/order';
 import type { Shelf } from '@/core/props/shelf';
 import { selectPeople, selectPlan, selectShelf } from '@/store/selectors';
 import { Sheet } from '@/ui/Sheet';

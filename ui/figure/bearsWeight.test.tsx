@@ -1,5 +1,5 @@
 import { estimateRanges } from '@/core/estimate/estimate';
-import { solveFigure } from '@/core/plan/solve';
+import { solveFigure } from '@/core/build/solve';
 import { recordWith, sampleReading } from '@/core/tests/samples';
 import { bearsWeight } from './Figure';
 

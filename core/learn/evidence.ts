@@ -1,5 +1,5 @@
-import { askedForMore, wentWell, type Decision, type Earlier, type Easing } from '../adapt/decide';
-import { offsetFrom, type HeightEvidence, type Offset, type Spread } from '../adapt/offset';
+import { askedForMore, wentWell, type Decision, type Earlier, type Easing } from './decide';
+import { offsetFrom, type HeightEvidence, type Offset, type Spread } from './offset';
 import type { Session, SessionPose, Settled } from '../formats/book';
 import { dayOf, daysBetween, inTime, type LocalDay } from '../formats/time';
 import { Z90, type Band } from '../geometry/band';
@@ -15,9 +15,9 @@ import { sides, type ReadingSide } from '../ranges/ranges';
 import { turned, type DialId } from '../dials';
 import { sidelessKey, slotKey, slotRefOf, type SlotKey, type SlotName } from '../slots';
 import { purposeOf, type Purpose } from '../props/slots';
-import { valuesOf } from './dial';
-import { staysEmptyOver } from './limits';
-import { atTheEdge, type Prepared } from './prepare';
+import { valuesOf } from '../prepare/dial';
+import { staysEmptyOver } from '../prepare/limits';
+import { atTheEdge, type Prepared } from '../prepare/prepare';
 import { isMoved } from '../lies';
 
 /** Earlier times of every pose and side before today, oldest first; ask for one with `earlierOf`. */

@@ -2,8 +2,8 @@ import { estimateRanges } from '../estimate/estimate';
 import { studioShelf } from '../props/usualShelves';
 import { recordOfSix } from '../tests/sixPeople';
 import { insteadOf, shelfAtHome } from './instead';
-import { planStudent } from './plan';
-import { inPoseOf } from './solve';
+import { planStudent } from '../plan/plan';
+import { inPoseOf } from '../build/solve';
 import { whatIf } from './whatIf';
 
 const DAY = '2026-03-01';

@@ -6,7 +6,7 @@ import { studioShelf } from '../props/usualShelves';
 import { slotKey } from '../slots';
 import { doneAsPlanned, sampleReading } from '../tests/samples';
 import { recordOfSix } from '../tests/sixPeople';
-import { planStudent } from './plan';
+import { planStudent } from '../plan/plan';
 
 const DAY = '2026-08-01';
 const LOOKS = 11;

@@ -7,12 +7,12 @@ import type { Shelf } from '../props/shelf';
 import { purposeOf, slotRule } from '../props/slots';
 import { piecesMoved, stackFaults, type SlotRule, type Stack, type Used } from '../props/stack';
 import type { ReadingSide } from '../ranges/ranges';
-import { MOST_SLACK_CM, mostCmAt } from './limits';
+import { MOST_SLACK_CM, mostCmAt } from '../prepare/limits';
 import { movesOf, type DialSetting, type DialValues } from '../dials';
 import type { PlanPose } from '../formats/plan';
-import { dialled } from './dial';
-import { inItsWay, poseOr, preparePose } from './prepare';
-import { withTaught, type Taught } from './taught';
+import { dialled } from '../prepare/dial';
+import { inItsWay, poseOr, preparePose } from '../prepare/prepare';
+import { withTaught, type Taught } from '../learn/taught';
 import { slotKey, slotRefOf, type SlotId, type SlotKey } from '../slots';
 
 /** One student in one pose on one side, with the shelf at hand. */

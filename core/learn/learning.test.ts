@@ -8,10 +8,10 @@ import { starterShelf, studioShelf } from '../props/usualShelves';
 import { slotKey } from '../slots';
 import { doneAsPlanned, inputOf, recordWith, samplePose, sampleReading } from '../tests/samples';
 import { recordOfSix, sixPeople, type OneOfSix } from '../tests/sixPeople';
-import { goodRunning } from '../adapt/decide';
+import { goodRunning } from './decide';
 import { neededOn } from './evidence';
-import { standsIn } from './limits';
-import { planStudent } from './plan';
+import { standsIn } from '../prepare/limits';
+import { planStudent } from '../plan/plan';
 
 const DAY = '2026-03-01';
 const names = Object.keys(sixPeople) as OneOfSix[];

@@ -1,6 +1,6 @@
 import { recordWith, samplePerson, sampleReading, sampleShelf } from '../tests/samples';
 import { commonestPoses } from '../poses/poses';
-import { planStudent } from './plan';
+import { planStudent } from '../plan/plan';
 import { visitSteps } from './visit';
 
 const DAY = '2026-03-02';

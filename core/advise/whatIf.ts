@@ -2,7 +2,7 @@ import type { Estimates } from '../estimate/estimate';
 import type { PlanPose } from '../formats/plan';
 import type { RangeKey } from '../ranges/ranges';
 import { slotKey, type SlotKey } from '../slots';
-import { heightsIn, type InPose } from './solve';
+import { heightsIn, type InPose } from '../build/solve';
 import { isMoved, isWanted, lies } from '../lies';
 
 /** How much higher or lower one slot would be asked for. */

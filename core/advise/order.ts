@@ -4,7 +4,7 @@ import { purposeOf } from '../props/slots';
 import { usedBy, type Piece, type Stack } from '../props/stack';
 import type { ReadingSide } from '../ranges/ranges';
 import { slotKey, type SlotKey } from '../slots';
-import { mayLie, type InPose } from './solve';
+import { mayLie, type InPose } from '../build/solve';
 
 /** A planned pose's place in a session: `hero/both`. */
 export type PlaceKey = string;

@@ -1,12 +1,11 @@
 import type { Reason } from '../reasons';
-import { scaleOf } from '../estimate/course';
 import { sdOnDay, type Estimates, type RangeEstimate } from '../estimate/estimate';
 import { predict } from '../estimate/levelAndDrift';
 import { shiftDays, type LocalDay } from '../formats/time';
 import { bandsOf } from '../geometry/band';
 import type { Belief, InputKey } from '../geometry/inputs';
 import { type Family, type FamilyInput } from '../geometry/family';
-import { splitKey, type Prior, type RangeKey } from '../ranges/ranges';
+import { scaleOf, splitKey, type Prior, type RangeKey } from '../ranges/ranges';
 import { slotKey, type SlotKey } from '../slots';
 
 /** A height some weeks ahead: median, and the band that holds it four times in five. */

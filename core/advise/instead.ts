@@ -2,7 +2,7 @@ import { homeShelf } from '../props/usualShelves';
 import type { Shelf } from '../props/shelf';
 import { type Piece, type Stack, type Used } from '../props/stack';
 import type { SlotId } from '../slots';
-import { nearestStack, otherStacks, type InPose } from './solve';
+import { nearestStack, otherStacks, type InPose } from '../build/solve';
 
 /** What could lie in a slot in place of one piece of it; null where nothing could. */
 export interface Instead {

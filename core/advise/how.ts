@@ -5,7 +5,7 @@ import type { PoseFault } from '../poses/pose';
 import { entryOf, lookOf, poseById, type Pose } from '../poses/poses';
 import { tooLowToFill } from '../props/slots';
 import { slotKey, type SlotId } from '../slots';
-import { HANGS, isShort, staysEmptyOver } from './limits';
+import { HANGS, isShort, staysEmptyOver } from '../prepare/limits';
 import { lies } from '../lies';
 
 /** How a pose is entered, looked at and left, line by line. */

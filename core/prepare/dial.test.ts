@@ -8,8 +8,8 @@ import { studioShelf } from '../props/usualShelves';
 import { slotKey } from '../slots';
 import { doneAsPlanned } from '../tests/samples';
 import { recordOfSix, sixPeople, type OneOfSix } from '../tests/sixPeople';
-import { planStudent } from './plan';
-import { dialsIn, followsDials, inPoseOf, solveFigure } from './solve';
+import { planStudent } from '../plan/plan';
+import { dialsIn, followsDials, inPoseOf, solveFigure } from '../build/solve';
 
 const DAY = '2026-03-01';
 const record = recordOfSix('desk worker');

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { estimateRanges } from '../estimate/estimate';
 import { recordWith, samplePerson, sampleReading, sampleShelf } from '../tests/samples';
-import { planStudent } from './plan';
+import { planStudent } from '../plan/plan';
 import { nearestStack, otherStacks, rungsFrom, solveFigure } from './solve';
 import { triedHeights, tryableCm, TRY_MOST_CM } from './tryHeights';
 

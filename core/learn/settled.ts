@@ -2,7 +2,7 @@ import type { Settled } from '../formats/book';
 import type { PlanPose, PlanSlot } from '../formats/plan';
 import { poseById } from '../poses/poses';
 import type { Stack } from '../props/stack';
-import { standsIn } from './limits';
+import { standsIn } from '../prepare/limits';
 import { isWanted } from '../lies';
 
 /** A slot whose height is known: nothing at all lies in one that came down to the floor. */

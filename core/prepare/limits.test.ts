@@ -3,7 +3,7 @@ import { poseById } from '../poses/poses';
 import { usualShelves } from '../props/usualShelves';
 import { ordinaryAdult } from '../sim/room';
 import { staysFree } from './limits';
-import { planStudent } from './plan';
+import { planStudent } from '../plan/plan';
 
 const child = poseById('child')!;
 const fold = poseById('seated-fold')!;

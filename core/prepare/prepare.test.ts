@@ -1,8 +1,8 @@
 import { estimateRanges } from '../estimate/estimate';
 import { shiftDays } from '../formats/time';
 import { recordWith, samplePerson, sampleReading, sampleShelf } from '../tests/samples';
-import { poseAhead } from './ahead';
-import { planStudent } from './plan';
+import { poseAhead } from '../advise/ahead';
+import { planStudent } from '../plan/plan';
 import { atTheEdge, poseOr, preparePose } from './prepare';
 
 const DAY = '2026-06-01';

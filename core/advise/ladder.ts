@@ -6,7 +6,7 @@ import { slotRule } from '../props/slots';
 import { largestStepCm, type SlotRule, type Stack } from '../props/stack';
 import { usualItem } from '../props/usualShelves';
 import type { SlotId, SlotKey } from '../slots';
-import { mostCmAt } from './limits';
+import { mostCmAt } from '../prepare/limits';
 
 /** What a shelf is asked for most, each with a pose in which it stands. */
 export const ladderPurposes: readonly {

@@ -1,5 +1,5 @@
 import { heightsMoved, heightsOf, moveCm, type PlanHeight } from './moved';
-import { planStudent } from './plan';
+import { planStudent } from '../plan/plan';
 import { samplePerson, sampleReading, recordWith, sampleShelf } from '../tests/samples';
 
 const seat = (builtCm: number, more: Partial<PlanHeight> = {}): PlanHeight => ({

@@ -7,7 +7,7 @@ import type { Pose } from '../poses/poses';
 import { purposeOf } from '../props/slots';
 import type { RangeId } from '../ranges/ranges';
 import { slotKey, type SlotKey } from '../slots';
-import { standsIn } from './limits';
+import { standsIn } from '../prepare/limits';
 import { isMoved } from '../lies';
 
 /**

@@ -1,12 +1,12 @@
-import type { Decision } from '../adapt/decide';
+import type { Decision } from '../learn/decide';
 import type { SessionPose, Settled } from '../formats/book';
 import type { DialSetting } from '../dials';
 import type { PlanPose } from '../formats/plan';
 import { comesDown, poseById } from '../poses/poses';
 import { usedBy, type Stack } from '../props/stack';
 import { slotKey } from '../slots';
-import { asPlanned, asSettled } from './settled';
-import { rungsFrom, type InPose } from './solve';
+import { asPlanned, asSettled } from '../learn/settled';
+import { rungsFrom, type InPose } from '../build/solve';
 import { lies } from '../lies';
 
 /** What a teacher may say instead of what is proposed. */

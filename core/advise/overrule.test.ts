@@ -1,9 +1,9 @@
 import { studioShelf } from '../props/usualShelves';
 import { recordOfSix } from '../tests/sixPeople';
 import { overrules, overruledAs } from './overrule';
-import { planStudent } from './plan';
-import { asPlanned } from './settled';
-import { inPoseOf } from './solve';
+import { planStudent } from '../plan/plan';
+import { asPlanned } from '../learn/settled';
+import { inPoseOf } from '../build/solve';
 
 const record = recordOfSix('runner');
 const planOf = (pose: string) =>

@@ -5,9 +5,9 @@ import { usualShelves } from '../props/usualShelves';
 import { ordinaryAdult } from '../sim/room';
 import { slotKey } from '../slots';
 import { doneAsPlanned } from '../tests/samples';
-import { planStudent } from './plan';
+import { planStudent } from '../plan/plan';
 import { builtOf } from './evidence';
-import { inPoseOf, solveFigure } from './solve';
+import { inPoseOf, solveFigure } from '../build/solve';
 import { estimateRanges } from '../estimate/estimate';
 import { withTaught } from './taught';
 

@@ -16,8 +16,8 @@ import {
   placesOf,
   withAdvice,
 } from './order';
-import { planStudent } from './plan';
-import { inPoseOf, mayLie } from './solve';
+import { planStudent } from '../plan/plan';
+import { inPoseOf, mayLie } from '../build/solve';
 
 const DAY = '2026-03-01';
 const names = Object.keys(sixPeople) as OneOfSix[];

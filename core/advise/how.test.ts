@@ -4,7 +4,7 @@ import { poses } from '../poses/poses';
 import { studioShelf } from '../props/usualShelves';
 import { recordOfSix, sixPeople, type OneOfSix } from '../tests/sixPeople';
 import { howOf as howChosen } from './how';
-import { planStudent } from './plan';
+import { planStudent } from '../plan/plan';
 
 const howOf = (planned: Parameters<typeof howChosen>[0]) =>
   howChosen(planned, choicesFor('built-up-alignment', {}, planned.pose));

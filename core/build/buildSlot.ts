@@ -1,5 +1,5 @@
-import type { Decision } from '../adapt/decide';
-import { chanceEnough } from '../adapt/offset';
+import type { Decision } from '../learn/decide';
+import { chanceEnough } from '../learn/offset';
 import type { PlanSlot } from '../formats/plan';
 import { Z90, type Band } from '../geometry/band';
 import type { SlotNeed } from '../geometry/family';
@@ -7,8 +7,8 @@ import { decision as decisionParameter, fold, offset as offsetParameter } from '
 import { comesDown, type Pose } from '../poses/poses';
 import type { HeightReason, Reason } from '../reasons';
 import { sidelessKey, slotKey, type SlotKey } from '../slots';
-import type { SlotDoubt } from './evidence';
-import { HANGS, MOST_SLACK_CM, mostCmAt, staysEmptyOver } from './limits';
+import type { SlotDoubt } from '../learn/evidence';
+import { HANGS, MOST_SLACK_CM, mostCmAt, staysEmptyOver } from '../prepare/limits';
 import { purposeOf, tooLowToFill, type Purpose } from '../props/slots';
 import { bestStacks, rungAbove, rungBelow } from '../props/search';
 import type { Shelf } from '../props/shelf';

@@ -1,10 +1,10 @@
 import type { LocalDay } from '../formats/time';
-import { forecastHeight, type Forecast } from '../adapt/forecast';
+import { forecastHeight, type Forecast } from './forecast';
 import { beliefOf, type Estimates } from '../estimate/estimate';
 import type { PlanPose, PlanSlot } from '../formats/plan';
 import { comesDown } from '../poses/poses';
-import type { InPose } from './solve';
-import { inItsWay, preparePose } from './prepare';
+import type { InPose } from '../build/solve';
+import { inItsWay, preparePose } from '../prepare/prepare';
 import { meansOf } from '../geometry/band';
 import { slotKey } from '../slots';
 import { lies } from '../lies';
