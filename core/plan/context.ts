@@ -14,7 +14,8 @@ import type { Shelf } from '../props/shelf';
 import type { RangeKey } from '../ranges/ranges';
 import { isVeryMobile } from '../learn/checks';
 import { historyBefore, type History } from '../learn/evidence';
-import type { Planned } from './pose';
+import type { PlanPose } from '../formats/plan';
+import type { Band } from '../geometry/band';
 
 /** Chances of being enough that are asked of a first build, and of a rung to come down or to go up to. */
 export interface Care {
@@ -25,6 +26,12 @@ export const shippedCare: Care = {
   firstBuild: decisionParameter.firstChance.value,
   lowerRung: decisionParameter.chance.value,
 };
+
+/** A planned pose, with the bands that say what is worth measuring next. */
+export interface Planned {
+  readonly planPose: PlanPose;
+  readonly bands: readonly Band[];
+}
 
 /** What every pose of one student's plan shares. */
 export interface StudentContext {

@@ -8,9 +8,9 @@ import type { Shelf } from '../props/shelf';
 import type { MethodId } from '../protocols/protocols';
 import { sides, splitKey, type RangeKey, type ReadingSide } from '../ranges/ranges';
 import { unansweredCautions } from '../safety/verdict';
-import { contextFor, shippedCare, type Care } from './context';
+import { contextFor, shippedCare, type Care, type Planned } from './context';
 import { measureNext } from './measureNext';
-import { planPose, type Planned } from './pose';
+import { planPose } from './pose';
 import { practisedPoses } from './practised';
 import { poseOr } from '../prepare/prepare';
 

@@ -1,0 +1,123 @@
+import { buildSlot, movesWith, type Twin } from '../build/buildSlot';
+import { piecesFor } from '../build/pieces';
+import type { PlanSlot } from '../formats/plan';
+import { type Built, otherSide, type SlotNeed } from '../geometry/family';
+import type { Decision } from '../learn/decide';
+import type { SlotDoubt } from '../learn/evidence';
+import { normalQuantile } from '../normal';
+import type { Pose } from '../poses/poses';
+import { isShort, standsIn, staysFree } from '../prepare/limits';
+import { isStoodOn, slotRule } from '../props/slots';
+import { countAll, type Used, usedWith } from '../props/stack';
+import { leftOut } from '../safety/changes';
+import { type SlotKey, slotKey } from '../slots';
+import { type Laid, lyingAt } from './lay';
+
+/** What is built: every slot, and the heights of those that stand for something in the pose. */
+export interface BuiltSlots {
+  readonly slots: PlanSlot[];
+  readonly built: Built;
+}
+
+/** The slots in their order, each built on those before it and of the pieces that they leave. */
+export function buildSlots(laid: Laid, decision: Decision): BuiltSlots {
+  const { pose, family, body, verdict, input, bands, doubts, edgeCm, context } = laid;
+  const built: Partial<Record<SlotKey, number>> = {};
+  const slots: PlanSlot[] = [];
+  const firstZ = normalQuantile(context.care.firstBuild);
+  let used: Used = {};
+  // Solved anew only after a slot on which others stand.
+  let follow: readonly SlotNeed[] = [];
+  let laidPieces = 0;
+  for (const [at, band] of bands.entries()) {
+    if (leftOut(verdict.changes, band.need.slot)) continue;
+    const key = slotKey(band.need);
+    const before = slots.at(-1)?.slot;
+    if (before !== undefined && family.afterBuilt && isStoodOn(before))
+      follow = family.afterBuilt(input, built);
+    const need = follow.find((one) => slotKey(one) === key) ?? band.need;
+    const slot = buildSlot({
+      need,
+      edgeCm: need.rawCm + (edgeCm.get(key) ?? band.need.rawCm) - band.need.rawCm,
+      band,
+      doubt: doubts.get(key) as SlotDoubt,
+      decision,
+      lying: lyingAt(laid, key),
+      rule: slotRule(need.slot, pose.family, body, laid.settings.way),
+      shelf: context.shelf,
+      why: family.why(input, need),
+      pose,
+      used: keptLater(laid, decision, at).reduce(usedWith, used),
+      firstZ,
+      raisedChance: context.care.lowerRung,
+      extraRung: context.day !== 'usual',
+      mostPieces: piecesFor(bands, at, pose, laidPieces),
+      hipLimited: input.settings.hipFlexionMostDeg < 180,
+      otherSideCm: otherSideCm(laid, need),
+      twin: twinOf(slots, need) ?? otherLegs(laid, need),
+      liftedCm: need.slot === 'back' ? seatLiftedCm(laid, built) : 0,
+    });
+    const laidDown = asLaid(pose, slot, slots);
+    slots.push(laidDown);
+    used = usedWith(used, laidDown.stack);
+    laidPieces += countAll(laidDown.stack);
+    if (standsIn(pose, laidDown)) built[key] = laidDown.stackCm;
+  }
+  return { slots, built };
+}
+
+/** Pieces of later slots that stay as they lie: a kept slot keeps its pieces before another one takes them. */
+const keptLater = (laid: Laid, decision: Decision, at: number) =>
+  laid.bands.slice(at + 1).flatMap(({ need }) => {
+    const key = slotKey(need);
+    const lying = movesWith(decision, key) ? undefined : lyingAt(laid, key);
+    return lying ? [lying.pieces] : [];
+  });
+
+/** What would lie on a ramp that is not there. */
+const lacksRamp = ({ over }: PlanSlot, before: readonly PlanSlot[]) =>
+  over === 'ramp' && before.some(isShort);
+
+/**
+ * A slot as it comes to lie beside those before it: nothing is laid for a ramp that is too low, nor on one; and what then
+ * lies on nothing, though it asks for something, says why.
+ */
+function asLaid(pose: Pose, slot: PlanSlot, before: readonly PlanSlot[]): PlanSlot {
+  if (lacksRamp(slot, before)) return { ...slot, stack: [], stackCm: 0 };
+  const laid = isShort(slot) ? { ...slot, stack: [], stackCm: 0 } : slot;
+  const free = staysFree(pose, laid);
+  return free ? { ...laid, reasons: [...laid.reasons, free] } : laid;
+}
+
+/** How much higher the seat stands than last time: the ramp behind it rises with it, or the back would arch. */
+function seatLiftedCm(laid: Laid, built: Built): number {
+  const before = lyingAt(laid, 'seat');
+  return before ? Math.max(0, (built.seat ?? 0) - before.heightCm) : 0;
+}
+
+/** A slot as what another one may be built like. */
+const asTwin = ({ stack, stackCm, targetCm, action }: PlanSlot): Twin => ({
+  pieces: stack,
+  heightCm: stackCm,
+  nearestTo: action === 'first' ? targetCm : null,
+});
+
+/** What was built on the other side of a pair that stands apart. */
+function twinOf(slots: readonly PlanSlot[], { slot, side }: SlotNeed): Twin | undefined {
+  const twin = slots.find((one) => side !== 'both' && one.slot === slot && one.side !== side);
+  return twin && twin.stack.length > 0 ? asTwin(twin) : undefined;
+}
+
+/** What is asked for here when the other leg works; undefined where both work at once, or each has its own. */
+function otherSideCm({ pose, family, input }: Laid, need: SlotNeed): number | undefined {
+  if (pose.sides !== 'each' || need.side !== 'both' || input.side === 'both') return undefined;
+  const other = family.heights({ ...input, side: otherSide(input.side) });
+  return other.find((one) => slotKey(one) === slotKey(need))?.rawCm;
+}
+
+/** What lies here when the other leg works: the second side follows the first. */
+function otherLegs({ first }: Laid, { slot, side: part }: SlotNeed) {
+  if (part !== 'both') return undefined;
+  const there = first?.slots.find((one) => one.slot === slot);
+  return there && there.stack.length > 0 ? asTwin(there) : undefined;
+}

@@ -1,0 +1,174 @@
+import { decision as decisionParameter } from '../parameters';
+import { piecesFor } from '../build/pieces';
+import type { DialId } from '../dials';
+import type { SessionPose } from '../formats/book';
+import type { Band } from '../geometry/band';
+import { lowCheckOf } from '../learn/checks';
+import { decide, type Decision, type DecisionInput, type Rung } from '../learn/decide';
+import {
+  easingFor,
+  faultedDials,
+  faultedSlots,
+  neededOn,
+  seenAgain,
+  type SlotDoubt,
+} from '../learn/evidence';
+import { chanceEnough } from '../learn/offset';
+import { lies } from '../lies';
+import { comesDown, type Pose } from '../poses/poses';
+import { backWay, easedDials, givenBack, stoodAt, turnedFrom } from '../prepare/dial';
+import { staysEmptyOver } from '../prepare/limits';
+import { atTheEdge } from '../prepare/prepare';
+import { rungBelow } from '../props/search';
+import { isFitted, purposeOf, slotRule } from '../props/slots';
+import { countAll, type Stack, type Used, usedBy } from '../props/stack';
+import { sidelessKey, type SlotKey, slotKey } from '../slots';
+import { type Laid, lyingAt, lyingOf, standsAtMost } from './lay';
+
+/** A dial, from where it stood to where it goes. */
+export interface DialTurned {
+  readonly dial: DialId;
+  readonly from: number;
+  readonly to: number;
+}
+
+/** The dial that a decision turns, from where it stood to where it goes; null where none is turned. */
+export function turnOf(
+  { action, word, dial, slot }: Decision,
+  laid: Laid,
+  last: SessionPose | undefined,
+): DialTurned | null {
+  const bends =
+    (slot === 'underKnees' && isPlanted(laid.pose, laid.bands)) ||
+    (slot === 'seat' && action === 'raise' && standsAtMost(laid, slot));
+  const one = laid.dials.find((set) => set.dial === (bends ? 'kneeBend' : dial));
+  if (!one) return null;
+  const from = stoodAt(one, last);
+  const way = action === 'lower' ? 'lower' : 'raise';
+  const to = word === 'deepen' ? givenBack(one) : turnedFrom({ dial: one.dial, way }, one, last);
+  return { dial: one.dial, from, to };
+}
+
+/** Whether the knees stand by themselves, the feet planted: nothing can be raised under them, and they bend instead. */
+const isPlanted = (pose: Pose, bands: readonly Band[]) =>
+  bands.some(
+    ({ need }) => need.slot === 'underKnees' && staysEmptyOver(pose, slotKey(need), need.rawCm),
+  );
+
+/** What all slots but one use. */
+const usedBeside = (lying: ReadonlyMap<SlotKey, Stack>, key: SlotKey): Used =>
+  usedBy([...lying].filter(([other]) => other !== key).map(([, { pieces }]) => pieces));
+
+/** Pieces that a slot may use beside those that lie before it. */
+function piecesLeft(
+  { bands, pose }: Laid,
+  lying: ReadonlyMap<SlotKey, Stack>,
+  key: SlotKey,
+): number {
+  const at = bands.findIndex(({ need }) => slotKey(need) === key);
+  const before = bands.slice(0, at).map(({ need }) => lying.get(slotKey(need))?.pieces ?? []);
+  return piecesFor(
+    bands,
+    at,
+    pose,
+    before.reduce((sum, pieces) => sum + countAll(pieces), 0),
+  );
+}
+
+/** The slots that may come down, in the pose's order. */
+const comingDown = ({ pose, bands }: Laid): readonly Band[] =>
+  pose.comesDown.flatMap((name) => bands.filter(({ need }) => sidelessKey(slotKey(need)) === name));
+
+/** Whether all that lies in a pose is fitted to the body. */
+function onlyFitted(laid: Laid): boolean {
+  const lying = comingDown(laid).filter(({ need }) =>
+    lies(lyingAt(laid, slotKey(need))?.heightCm ?? 0),
+  );
+  return lying.length > 0 && lying.every(({ need }) => isFitted(need.slot, laid.pose.family));
+}
+
+/** The next rung down of each slot that stands on something, in the pose's order. */
+function rungsOf(laid: Laid): Rung[] {
+  const { pose, family, input, body, doubts, context } = laid;
+  const lying = lyingOf(laid);
+  const heights = Object.fromEntries([...lying].map(([key, { heightCm }]) => [key, heightCm]));
+  const atEdge = { ...input, settings: atTheEdge(input.settings) };
+  return comingDown(laid)
+    .filter(({ need }) => !isFitted(need.slot, pose.family))
+    .flatMap(({ need }): Rung[] => {
+      const slot = slotKey(need);
+      const stands = lying.get(slot);
+      if (!stands || !lies(stands.heightCm)) return [];
+      const rule = slotRule(need.slot, pose.family, body, laid.settings.way);
+      const { offset, range } = doubts.get(slot) as SlotDoubt;
+      // Judged on what else lies there, not on what would be reckoned for it.
+      const edge = neededOn(family, atEdge, heights, slot) ?? need.rawCm;
+      const carries = purposeOf(need.slot, pose.family) === 'carry';
+      // What the other slots use is not free to make a step of.
+      const [used, left] = [usedBeside(lying, slot), piecesLeft(laid, lying, slot)];
+      const next = rungBelow(context.shelf, rule, stands, used, left);
+      if (!next) return [];
+      return [
+        {
+          slot,
+          fromCm: stands.heightCm,
+          toCm: next.heightCm,
+          chance: chanceEnough(next.heightCm, edge, range, offset),
+          ...(carries ? {} : { asked: decisionParameter.softChance.value }),
+        },
+      ];
+    });
+}
+
+/** With no pain at all accepted, a pull this mild still counts as easy. */
+const STRENGTH_WITHOUT_PAIN = 4;
+
+/** A range that reads low today eases the slot that leans on it most; where none does, what eases anything. */
+function lowCheckToday({
+  pose,
+  family,
+  side,
+  input,
+  bands,
+  earlier,
+  context,
+}: Laid): DecisionInput['lowCheck'] {
+  const low = lowCheckOf(family, side, context);
+  if (!low) return null;
+  const leaning = bands
+    .filter(({ need }) => comesDown(pose, slotKey(need)))
+    .map(({ need, parts }) => ({
+      slot: slotKey(need),
+      upCm: parts.find(({ key }) => key === low.key)?.upCm ?? 0,
+    }))
+    .reduce<{ slot: SlotKey; upCm: number } | null>(
+      (most, one) => (one.upCm > (most?.upCm ?? 0) ? one : most),
+      null,
+    );
+  const easing = leaning
+    ? ({ slot: leaning.slot, dial: null, way: 'raise', cue: null } as const)
+    : easingFor(pose, family, input, earlier.at(-1)?.outcome, 'other');
+  return { reason: low.reason, easing };
+}
+
+export function decisionOn(laid: Laid): Decision {
+  const { pose, family, choices, earlier, input, context } = laid;
+  const last = earlier.at(-1)?.outcome;
+  const [eased] = easedDials(laid.dials).filter(({ dial }) => !faultedDials(pose, last).has(dial));
+  return decide({
+    today: context.today,
+    earlier,
+    easingFor: (why) => easingFor(pose, family, input, last, why),
+    faulted: faultedSlots(pose, last),
+    seenAgain: seenAgain(pose, earlier),
+    easedDial: eased ? { dial: eased.dial, way: backWay(eased.dial) } : null,
+    veryMobile: context.veryMobile,
+    lowCheck: lowCheckToday(laid),
+    strengthAllowed:
+      choices.strength === 'none' ? STRENGTH_WITHOUT_PAIN : decisionParameter.easyFeeling.value,
+    chanceAsked: context.care.lowerRung,
+    day: context.day,
+    rungs: () => rungsOf(laid),
+    onlyFitted: () => onlyFitted(laid),
+  });
+}

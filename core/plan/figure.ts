@@ -1,0 +1,88 @@
+import type { PlanPose, PlanSlot } from '../formats/plan';
+import type { Built, Figure } from '../geometry/family';
+import { type Decision, wentWell } from '../learn/decide';
+import { taughtBy, withTaught } from '../learn/taught';
+import { type Pose, stageOf, wayOf } from '../poses/poses';
+import { standsIn, staysFree } from '../prepare/limits';
+import { longestHoldFor } from '../safety/changes';
+import { sidelessKey, slotKey, type SlotName } from '../slots';
+import type { BuiltSlots } from './buildSlots';
+import { holdFor, timesFor } from './hold';
+import type { Laid } from './lay';
+
+/** A pose as it is built: its figure on what lies there, its stage, its hold, and what is said of it. */
+export function figureOf(laid: Laid, decision: Decision, { slots, built }: BuiltSlots): PlanPose {
+  const { pose, family, choices, verdict, side, earlier, input } = laid;
+  const last = earlier.at(-1)?.outcome;
+  const lastWell = last !== undefined && wentWell(last);
+  const taught = taughtBy(pose, family, input, { bands: laid.bands, slots, lastWell });
+  const { posture, demands, findings } = family.figure(
+    { ...input, values: withTaught(input.values, taught) },
+    built,
+  );
+  const holdSeconds = Math.min(
+    longestHoldFor(verdict.changes),
+    wayOf(pose, input.settings.way)?.mostSeconds ?? Infinity,
+    holdFor(
+      pose,
+      earlier.map(({ outcome }) => outcome),
+      choices,
+      laid.context.day !== 'usual',
+    ),
+  );
+  return {
+    pose: pose.id,
+    side,
+    stage: stageFor(pose, built, slots, input.settings.way),
+    way: input.settings.way,
+    status: verdict.status,
+    instead: verdict.instead,
+    reasons: [...verdict.reasons, ...decision.reasons],
+    refer: [...verdict.refer, ...(decision.refer ? [decision.refer] : [])],
+    decision: {
+      action: decision.action,
+      word: decision.word,
+      slot: decision.slot,
+      dial: decision.dial,
+      reasons: [...decision.reasons],
+      refer: decision.refer,
+    },
+    slots,
+    dials: laid.dials.map((one) => ({ ...one })),
+    demands: [...demands],
+    findings: { ...findings },
+    taught,
+    holdSeconds,
+    times: timesFor(pose, holdSeconds),
+    joints: jointsOf(posture),
+    posture: posture as PlanPose['posture'],
+  };
+}
+
+const jointsOf = (posture: Figure['posture']): PlanPose['joints'] => ({
+  hip: [...posture.hip],
+  knee: [...posture.knee],
+  ankle: [...posture.ankle],
+  toe: [...posture.toe],
+  shoulder: [...(posture.spine.at(-1) ?? posture.hip)],
+  head: [...posture.head],
+  hand: [...posture.hand],
+});
+
+/** Slots that stay free: over their most, or with nothing near enough on the shelf. */
+const beyond = (pose: Pose, slots: readonly PlanSlot[]): ReadonlySet<SlotName> =>
+  new Set(
+    slots
+      .filter((slot) => !slot.isLength && (!standsIn(pose, slot) || staysFree(pose, slot)))
+      .map((slot) => sidelessKey(slotKey(slot))),
+  );
+
+/** The stage that what was really built makes. */
+function stageFor(pose: Pose, built: Built, slots: readonly PlanSlot[], way: string): string {
+  const lengths = slots.filter(({ isLength, stack }) => isLength && stack.length > 0);
+  const stands = {
+    ...built,
+    ...Object.fromEntries(lengths.map((slot) => [slotKey(slot), slot.targetCm])),
+  };
+  return stageOf(pose, stands, way, beyond(pose, slots));
+}

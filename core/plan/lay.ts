@@ -1,0 +1,90 @@
+import type { PlanPose } from '../formats/plan';
+import { decision as decisionParameter } from '../parameters';
+import type { DialSetting, DialValues } from '../dials';
+import { type Band, bandsOf } from '../geometry/band';
+import type { FamilyInput } from '../geometry/family';
+import type { Earlier } from '../learn/decide';
+import { earlierOf, offsetsOf, settledAt, type SlotDoubt } from '../learn/evidence';
+import { wayOf } from '../poses/poses';
+import { dialled } from '../prepare/dial';
+import { mostCmAt } from '../prepare/limits';
+import { atTheEdge, type Prepared } from '../prepare/prepare';
+import type { Stack } from '../props/stack';
+import type { ReadingSide } from '../ranges/ranges';
+import { sidelessKey, type SlotKey, slotKey } from '../slots';
+import type { StudentContext } from './context';
+
+/** Of whom, and on which side, a pose is planned. */
+export interface Place {
+  readonly side: ReadingSide;
+  readonly context: StudentContext;
+  /** What was planned for the first of two sides; null for that one. */
+  readonly first: PlanPose | null;
+}
+
+/** Everything about one pose on one side that its decision and its slots are made from. */
+export interface Laid extends Prepared, Place {
+  readonly dials: readonly DialSetting[];
+  readonly input: FamilyInput;
+  readonly bands: readonly Band[];
+  readonly earlier: readonly Earlier[];
+  readonly doubts: ReadonlyMap<SlotKey, SlotDoubt>;
+  /** Heights where the body says so, with nothing kept in hand. */
+  readonly edgeCm: ReadonlyMap<SlotKey, number>;
+}
+
+/** A pose with its dials moved by so much from what is reckoned: its heights, their doubt, and what the mat says of them. */
+export function layPose(
+  prepared: Prepared,
+  { side, context, first }: Place,
+  moves: DialValues,
+): Laid {
+  const set = dialled(prepared, { values: context.likely, side }, moves);
+  const { pose, family, body, settings } = set;
+  const input: FamilyInput = { body, values: context.likely, settings, side };
+  const built = wayOf(pose, settings.way)?.slots;
+  const bands = bandsOf(family, input, context.belief).filter(
+    ({ need }) => built === undefined || built.includes(need.slot),
+  );
+  const earlier = earlierOf(context.history, pose.id, side);
+  const atEdge = family.heights({ ...input, settings: atTheEdge(settings) });
+  return {
+    ...set,
+    side,
+    context,
+    first,
+    input,
+    bands,
+    earlier,
+    doubts: offsetsOf(set, side, bands, earlier, context),
+    edgeCm: new Map(atEdge.map((need) => [slotKey(need), need.rawCm])),
+  };
+}
+
+/** What lay in a slot last time. */
+export function lyingAt({ earlier }: Laid, key: SlotKey): Stack | undefined {
+  const last = earlier.at(-1)?.outcome;
+  const there = last && settledAt(last, key);
+  return there && { pieces: there.pieces, heightCm: there.heightCm };
+}
+
+/** What lay in each slot last time, in the pose's order. */
+export const lyingOf = (laid: Laid): ReadonlyMap<SlotKey, Stack> =>
+  new Map(
+    laid.bands.flatMap(({ need }) => {
+      const key = slotKey(need);
+      const stack = lyingAt(laid, key);
+      return stack ? [[key, stack] as const] : [];
+    }),
+  );
+
+/** Whether what lay in a slot, on either side, stood as high as anybody builds there. */
+export const standsAtMost = (laid: Laid, slot: SlotKey) =>
+  laid.bands
+    .map(({ need }) => slotKey(need))
+    .filter((key) => sidelessKey(key) === sidelessKey(slot))
+    .some(
+      (key) =>
+        (lyingAt(laid, key)?.heightCm ?? 0) >
+        mostCmAt(laid.pose, slot) - decisionParameter.leastRung.value,
+    );
