@@ -1,10 +1,8 @@
-import type { TapedLength } from './body/body';
-import type { PoseId } from './poses/poses';
+import type { TapedLength } from './body/lengths';
 import type { RangeId, ReadingSide, Side } from './ranges/ranges';
 import type { DialId } from './dials';
 import type { SlotId, SlotName } from './slots';
-import type { CautionId, RuleId } from './safety/cautions';
-import type { ReadingRuleId } from './safety/reading';
+import type { CautionId, ReadingRuleId, RuleId } from './safety/ids';
 
 /** What a forehead, a knee or a seat stands on where that is not the floor. */
 export type Surface =
@@ -196,7 +194,7 @@ interface CautionReasons {
   'refer-dizzy': object;
   'refer-joint': object;
   /** A support would have to stand too high to be sensible. */
-  'too-high': { readonly pose: PoseId; readonly cm: number };
+  'too-high': { readonly pose: string; readonly cm: number };
 }
 
 /** Why nothing is said of the weeks to come. */

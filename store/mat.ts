@@ -10,7 +10,6 @@ import {
   sideSchema,
 } from '@/core/formats/book';
 import type { SlotRef } from '@/core/slots';
-import type { LeftMat } from './windows';
 
 export const matSteps = ['build', 'enter', 'look', 'hold', 'feel'] as const;
 
@@ -68,6 +67,12 @@ export const matSchema = z.object({
     .default(null),
 });
 export type Mat = z.infer<typeof matSchema>;
+
+/** A mat that a closed window left, with the name of the draft that it lies in. */
+export interface LeftMat {
+  readonly draft: string;
+  readonly mat: Mat;
+}
 export type MatStep = Mat['step'];
 export type Settled = z.infer<typeof settledSchema>;
 

@@ -1,5 +1,5 @@
 import { VERSION } from '@/workers/stored/keys';
-import type { KeyValueStorage } from './vault';
+import type { KeyValueStorage } from './storage';
 
 /** One stored entry, its key without the version before it: `people/p1`. */
 export interface Entry {

@@ -21,6 +21,7 @@ import {
   matStarted,
   poseDone,
   rungMoved,
+  type LeftMat,
 } from './mat';
 import { entryChanged, picturesChanged, rangeOpened, type PictureToKeep } from './measuring';
 import { allFromBook, differences, mergeBook, mergeChange, nothingChosen } from './merge';
@@ -45,7 +46,6 @@ import {
 } from './store';
 import { Memory } from './tests/memory';
 import { Vault } from './vault';
-import type { LeftMat } from './windows';
 
 const two: Change = {
   words: 'Two at once',

@@ -33,6 +33,7 @@ import {
   laidRestored,
   laidSchema,
   leftTaken,
+  type LeftMat,
   matReducer,
   matRestored,
   matSchema,
@@ -47,16 +48,10 @@ import {
 } from './measuring';
 import { keyOf } from '@/workers/stored/keys';
 import { noSpare, type Mark, type Spare } from './spare';
+import type { KeyValueStorage } from './storage';
 import type { Tab } from './tab';
-import {
-  StorageFault,
-  Vault,
-  type Done,
-  type KeyValueStorage,
-  type Opened,
-  type SetAside,
-} from './vault';
-import { MAT, PARKED, windowsOf, type LeftMat } from './windows';
+import { StorageFault, Vault, type Done, type Opened, type SetAside } from './vault';
+import { MAT, PARKED, windowsOf } from './windows';
 
 /** Facts as read from storage. */
 export const factsOpened = createAction<Facts>('facts/opened');

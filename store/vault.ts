@@ -45,19 +45,9 @@ import { placeAside, readAside } from '@/workers/stored/aside';
 import { isStray, readAt, readStored, wordsOn, type Unread } from '@/workers/stored/readStored';
 import { inOrder, type Lock } from './locks';
 import { bringForward } from './migrate';
+import type { KeyValueStorage } from './storage';
 
 export type { SetAside } from '@/core/formats/bookText';
-
-/** The part of AsyncStorage that is used. */
-export interface KeyValueStorage {
-  getItem(key: string): Promise<string | null>;
-  setItem(key: string, value: string): Promise<void>;
-  removeItem(key: string): Promise<void>;
-  getMany(keys: string[]): Promise<Record<string, string | null>>;
-  setMany(entries: Record<string, string>): Promise<void>;
-  removeMany(keys: string[]): Promise<void>;
-  getAllKeys(): Promise<string[]>;
-}
 
 export interface Opened {
   /** Everything, or without the records of many years where these are too many to wait for. */

@@ -1,10 +1,4 @@
-import { matSchema, sessionIdOf, type Mat } from './mat';
-
-/** A mat that a closed window left, with the name of the draft that it lies in. */
-export interface LeftMat {
-  readonly draft: string;
-  readonly mat: Mat;
-}
+import { matSchema, sessionIdOf, type LeftMat, type Mat } from './mat';
 
 /** What windows of this browser have on their mats, and what is left of those that were closed. */
 export interface Windows {

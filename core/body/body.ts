@@ -1,5 +1,8 @@
 import { bodyShare } from '../parameters';
 import type { Reason } from '../reasons';
+import { tapedLengths, type TapedLength } from './lengths';
+
+export { tapedLengths, type TapedLength } from './lengths';
 
 /** A student's lengths in centimetres, complete: taped where taped, else from stature. */
 export interface Body {
@@ -30,18 +33,6 @@ export interface Body {
   readonly foreheadPastShoulderCm: number;
 }
 
-/** Lengths that may be taped, by their names in a book. `arm` is shoulder to palm. */
-export const tapedLengths = [
-  'thigh',
-  'shin',
-  'trunk',
-  'arm',
-  'foot',
-  'ankleHeight',
-  'hipWidth',
-  'seatToHip',
-] as const;
-export type TapedLength = (typeof tapedLengths)[number];
 export type TapedBody = Partial<Record<TapedLength, number>>;
 
 /** How each length is taped: from where to where. */

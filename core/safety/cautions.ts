@@ -2,63 +2,7 @@ import type { PoseId } from '../poses/poses';
 import type { PoseEntry } from '../poses/pose';
 import type { Trait } from '../poses/traits';
 import type { PoseChange } from './changes';
-
-/** What rules say, by name; worded in `ui/words`. */
-export const ruleIds = [
-  'ask-surgeon',
-  'no-past-90',
-  'front-short',
-  'outer-hips-held',
-  'no-belt',
-  'nothing-under-load',
-  'no-crossing',
-  'no-deep-fold',
-  'ask-kneeling',
-  'knee-in-hand',
-  'knee-spacer',
-  'knee-over-ankle',
-  'squat-high',
-  'fold-beneath',
-  'no-turned-weight',
-  'heel-not-drawn',
-  'hold-on',
-  'spine-quiet',
-  'knees-first',
-  'no-arch',
-  'no-hanging',
-  'no-standing-fold',
-  'no-leg-pulled',
-  'hips-level',
-  'no-wide',
-  'no-one-sided',
-  'no-fixed-twist',
-  'no-straight-end',
-  'no-strap-pull',
-  'no-end-range',
-  'spine-straight',
-  'no-loaded-twist',
-  'no-folded-turn',
-  'no-neck-weight',
-  'nothing-pushed',
-  'belly-room',
-  'ramp-high',
-  'not-flat',
-  'head-not-low',
-  'brief',
-  'up-in-stages',
-  'head-high',
-  'stop-before-end',
-  'nothing-yet',
-  'ankle-roll',
-  'not-on-heels',
-  'not-on-thigh',
-  'heels-up',
-  'arms-low',
-  'no-overhead',
-  'light-hands',
-  'second-adult',
-] as const;
-export type RuleId = (typeof ruleIds)[number];
+import type { CautionId, RuleId } from './ids';
 
 /** What a rule does to a pose that has its trait. */
 export type Effect =
@@ -78,7 +22,7 @@ export type Rule = Effect & {
 };
 
 interface CautionEntry {
-  readonly id: string;
+  readonly id: CautionId;
   /** Asked of one side of the body, and in force there alone. */
   readonly sided: boolean;
   readonly rules: readonly Rule[];
@@ -292,16 +236,15 @@ const entries = [
   },
 ] as const satisfies readonly CautionEntry[];
 
-export type CautionId = (typeof entries)[number]['id'];
-export interface Caution extends CautionEntry {
-  readonly id: CautionId;
-}
+export type Caution = CautionEntry;
+type Missing = Exclude<CautionId, (typeof entries)[number]['id']>;
+/** Every caution that is asked about has its rules; the compiler names one that has none. */
+const noneIsMissing: [Missing] extends [never] ? true : Missing = true;
 /**
  * What is asked at intake, what each answer changes, and when to refer. Not medical advice: it supports a trained
  * teacher, and defers to the student's doctor or physiotherapist and to local rules of practice.
  */
-export const cautions: readonly Caution[] = entries;
-export const cautionIds: readonly CautionId[] = cautions.map(({ id }) => id);
+export const cautions: readonly Caution[] = noneIsMissing && entries;
 
 const byId = new Map<string, Caution>(cautions.map((one) => [one.id, one]));
 /** The caution of an id; undefined for one of a newer book. */

@@ -1,7 +1,8 @@
 import type { CautionAnswer } from '../formats/book';
 import { protocols, type Protocol, type ProtocolId } from '../protocols/protocols';
 import { sides } from '../ranges/ranges';
-import { cautions, type CautionId } from './cautions';
+import { cautions } from './cautions';
+import type { CautionId } from './ids';
 import { allowedWays, readingEffects, readingVerdict } from './reading';
 
 const way = (id: ProtocolId) => protocols.find((one) => one.id === id) as Protocol;

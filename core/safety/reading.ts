@@ -8,36 +8,9 @@ import {
 } from '../protocols/protocols';
 import type { RangeId, ReadingSide } from '../ranges/ranges';
 import type { Reason } from '../reasons';
-import { cautionById, type CautionId } from './cautions';
+import { cautionById } from './cautions';
+import type { CautionId, ReadingRuleId } from './ids';
 import { different, yesOf } from './verdict';
-
-/** What rules of reading say, by name; worded in `ui/words`. */
-export const readingRuleIds = [
-  'read-gently',
-  'read-from-high',
-  'read-no-hip-end',
-  'read-raise-low',
-  'read-kneeling-asked',
-  'read-no-rounding',
-  'read-slowly',
-  'read-no-leg-and-back',
-  'read-nerve-line',
-  'read-short-of-end',
-  'read-no-straight-end',
-  'read-well-before-end',
-  'read-not-face-down',
-  'read-not-long-on-back',
-  'read-not-pushed',
-  'read-head-not-low',
-  'read-up-in-stages',
-  'read-first-resistance',
-  'read-nothing',
-  'read-no-kneel',
-  'read-as-far-as-goes',
-  'read-no-overhead',
-  'read-adult-present',
-] as const;
-export type ReadingRuleId = (typeof readingRuleIds)[number];
 
 /** What a caution does to a way of reading: leave it out, or take care. */
 export interface ReadingEffect {

@@ -2,7 +2,8 @@ import type { CautionAnswer } from '../formats/book';
 import { poses, type Pose } from '../poses/poses';
 import { hasTrait, traitIds, type Trait } from '../poses/traits';
 import { sides, type ReadingSide } from '../ranges/ranges';
-import { cautions, type CautionId } from './cautions';
+import { cautions } from './cautions';
+import type { CautionId } from './ids';
 import { verdictOn, type Status } from './verdict';
 
 /** What a body with each caution must never meet as if nothing were; left out where the caution is about the whole of it. */

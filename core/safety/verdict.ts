@@ -5,7 +5,8 @@ import { poseById, type Pose, type PoseId } from '../poses/poses';
 import type { PoseWay } from '../poses/pose';
 import { hasTrait, type Answered } from '../poses/traits';
 import type { ReadingSide } from '../ranges/ranges';
-import { cautionById, cautionIds, type Caution, type CautionId, type Rule } from './cautions';
+import { cautionById, type Caution, type Rule } from './cautions';
+import { cautionIds, type CautionId } from './ids';
 import type { PoseChange } from './changes';
 
 export type Status = 'offered' | 'changed' | 'instead' | 'ask-first' | 'forbidden';

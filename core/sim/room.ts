@@ -12,7 +12,7 @@ import { ordinaryAt, type Heights, type OrdinaryHeights } from '../poses/ordinar
 import { poseById, poses, type Pose } from '../poses/poses';
 import { slotRule } from '../props/slots';
 import { stackFaults } from '../props/stack';
-import { cautionIds } from '../safety/cautions';
+import { cautionIds } from '../safety/ids';
 import type { Shelf } from '../props/shelf';
 import { rangeIds, ranges, sides, type RangeId } from '../ranges/ranges';
 import { sidelessKey, slotKey, type SlotName } from '../slots';

@@ -1,4 +1,4 @@
-import type { KeyValueStorage } from '../vault';
+import type { KeyValueStorage } from '../storage';
 
 /** Storage in memory, that can be told to break after so many writes or to refuse to be read. */
 export class Memory implements KeyValueStorage {

@@ -2,7 +2,7 @@ import type { Alarm, Complaint, Reasons, Surface } from '@/core/reasons';
 import { dials, type DialId } from '@/core/dials';
 import type { RaiseReason, Remedy } from '@/core/poses/pose';
 import { slotRefOf } from '@/core/slots';
-import { poseById } from '@/core/poses/poses';
+import { poseById, type PoseId } from '@/core/poses/poses';
 import type { RangeId } from '@/core/ranges/ranges';
 import { tapes } from '@/core/body/body';
 import type { Language, Telling } from './language';
@@ -368,9 +368,10 @@ export const en: Language = {
     'refer-dizzy': () => 'Dizziness that returns: to a doctor.',
     'refer-joint': () => 'A joint that goes on speaking: to a physiotherapist.',
     'too-high': ({ pose, cm }, tell) =>
-      (en.tooHigh[pose] ?? ((height) => `The support would have to stand ${height} high.`))(
-        tell.length(cm),
-      ),
+      (
+        en.tooHigh[pose as PoseId] ??
+        ((height) => `The support would have to stand ${height} high.`)
+      )(tell.length(cm)),
 
     'no-such-support': () => 'This pose has no such support.',
     'few-looks': ({ seen, asked }) =>

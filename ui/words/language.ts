@@ -2,8 +2,7 @@ import type { DialId } from '@/core/dials';
 import type { PoseId } from '@/core/poses/poses';
 import type { Reasons } from '@/core/reasons';
 import type { RangeId } from '@/core/ranges/ranges';
-import type { CautionId, RuleId } from '@/core/safety/cautions';
-import type { ReadingRuleId } from '@/core/safety/reading';
+import type { CautionId, ReadingRuleId, RuleId } from '@/core/safety/ids';
 import type { SlotId } from '@/core/slots';
 
 /** How numbers are told: in the teacher's units, and by the language's own habits. */

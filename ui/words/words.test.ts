@@ -6,8 +6,8 @@ import { planStudent } from '@/core/plan/plan';
 import { poses } from '@/core/poses/poses';
 import type { Reason, ReasonCode } from '@/core/reasons';
 import { rangeIds } from '@/core/ranges/ranges';
-import { cautions, ruleIds } from '@/core/safety/cautions';
-import { readingRuleIds } from '@/core/safety/reading';
+import { cautions } from '@/core/safety/cautions';
+import { readingRuleIds, ruleIds } from '@/core/safety/ids';
 import { slotRefOf } from '@/core/slots';
 import {
   extremeBodies,

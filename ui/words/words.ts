@@ -1,7 +1,8 @@
 import type { DialId } from '@/core/dials';
 import type { Reason, Reasons } from '@/core/reasons';
 import type { RangeId, ReadingSide } from '@/core/ranges/ranges';
-import { cautionById, type CautionId } from '@/core/safety/cautions';
+import { cautionById } from '@/core/safety/cautions';
+import type { CautionId } from '@/core/safety/ids';
 import type { SlotRef } from '@/core/slots';
 import { fromCm, length, toCm, type Units } from '../format';
 import { dialValue, en } from './en';

@@ -1,25 +1,11 @@
 import { View } from 'react-native';
-import type { Body } from '@/core/body/body';
-import type { PhotoWay } from '@/core/protocols/photoWay';
-import type { Protocol } from '@/core/protocols/protocols';
-import type { PictureToKeep } from '@/store/measuring';
 import { Chips, Press, Tick } from '@/ui/Press';
 import { Aside, Words } from '@/ui/Words';
 import { Camera } from './Camera';
 import { DrawnPicture } from './DrawnPicture';
 import type { Picture } from './openPicture';
 import { PictureBoard } from './PictureBoard';
-import { levels, usePhoto, type Photo } from './usePhoto';
-
-export interface PhotoReadingProps {
-  readonly way: PhotoWay;
-  readonly protocol: Protocol;
-  readonly body: Body;
-  /** Around this value a figure is drawn, to try the method on. */
-  readonly usual: number;
-  /** Answers whether the reading can stand; if not, the points may be moved again. */
-  readonly onTaken: (value: number, sem: number, keep: PictureToKeep | null) => boolean;
-}
+import { levels, usePhoto, type Photo, type PhotoReadingProps } from './usePhoto';
 
 /** An angle from a picture: taken, chosen or drawn; two or three points; its error told; the picture dropped unless kept. */
 export function PhotoReading(props: PhotoReadingProps) {

@@ -1,11 +1,23 @@
+import type { Body } from '@/core/body/body';
+import type { Protocol } from '@/core/protocols/protocols';
+import type { PictureToKeep } from '@/store/measuring';
 import { useEffect, useRef, useState } from 'react';
 import { measuringFigure } from '@/core/measure/figures';
 import { levelFrom, readPhoto } from '@/core/measure/photo';
 import type { PhotoWay, Spot } from '@/core/protocols/photoWay';
 import { chooseFile } from '../../data/files';
 import { openPicture, smallCopy, type Picture } from './openPicture';
-import type { PhotoReadingProps } from './PhotoReading';
 import type { Mark } from './PictureBoard';
+
+export interface PhotoReadingProps {
+  readonly way: PhotoWay;
+  readonly protocol: Protocol;
+  readonly body: Body;
+  /** Around this value a figure is drawn, to try the method on. */
+  readonly usual: number;
+  /** Answers whether the reading can stand; if not, the points may be moved again. */
+  readonly onTaken: (value: number, sem: number, keep: PictureToKeep | null) => boolean;
+}
 
 export const levels = [
   { id: 'straight', words: 'Picture is straight' },
