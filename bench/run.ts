@@ -1,8 +1,8 @@
 import { readFileSync } from 'node:fs';
 import { bodyFrom } from '@/core/body/body';
-import { beliefOf, estimateRanges } from '@/core/estimate/estimate';
+import { beliefOf, estimateRanges, type StudentRecord } from '@/core/estimate/estimate';
 import { recordOf } from '@/core/estimate/recordOf';
-import type { Book } from '@/core/formats/book';
+import type { Book, Reading, Session } from '@/core/formats/book';
 import { shiftDays } from '@/core/formats/time';
 import { bandsOf, meansOf } from '@/core/geometry/band';
 import { uncertainParameters, type InputValues } from '@/core/geometry/inputs';
@@ -10,6 +10,7 @@ import { families } from '@/core/geometry/families';
 import { poses } from '@/core/poses/poses';
 import { planStudent } from '@/core/plan/plan';
 import { solveFigure } from '@/core/build/solve';
+import type { Shelf } from '@/core/props/shelf';
 import { choicesFor } from '@/core/approaches/approaches';
 import { settingsFor } from '@/core/safety/settings';
 import { chanceFrom } from '@/core/sim/chance';
@@ -82,10 +83,67 @@ say(`the same by ${DRAWS} drawn bodies (kneeling)`, naive);
 process.stdout.write(
   `${'ratio, drawn bodies to sigma points'.padEnd(64)} ${(naive / ours).toFixed(1).padStart(9)} ×\n`,
 );
-const plans = timed(() => planStudent(record, book.shelf, DAY), 120, 2);
-say('a whole plan, every pose with stacks and history', at(plans, 0.5));
-// On a shared machine the neighbours are measured along; its quiet moments are the plan's own.
-say('the same in the quietest quarter of the rounds', at(plans, 0.25));
+/** Sessions of this student, done again and again until there are so many, the newest a week before the day. */
+const sessionsOf = (count: number): Session[] =>
+  Array.from({ length: count }, (_, i) => ({
+    ...record.sessions[i % record.sessions.length]!,
+    id: `s${i}`,
+    at: shiftDays(DAY, -7 - 4 * (count - 1 - i)),
+  }));
+
+/** Nothing that was reckoned before may answer: every call gets something new. */
+let made = 0;
+const anotherReading = (): Reading => ({
+  ...record.readings[0]!,
+  id: `new-${(made += 1)}`,
+  at: DAY,
+  values: [(record.readings[0]?.values[0] ?? 60) + (made % 7)],
+});
+const waits: Readonly<Record<string, (of: StudentRecord) => [StudentRecord, Shelf]>> = {
+  'a fresh record': (of) => [structuredClone(of), book.shelf],
+  'one new reading': (of) => [{ ...of, readings: [...of.readings, anotherReading()] }, book.shelf],
+  'a new session': (of) => [
+    {
+      ...of,
+      sessions: [
+        ...of.sessions,
+        { ...record.sessions[0]!, id: `new-${(made += 1)}`, at: shiftDays(DAY, -1) },
+      ],
+    },
+    book.shelf,
+  ],
+  'a changed shelf': (of) => [of, structuredClone(book.shelf)],
+};
+for (const count of [0, 10, 150]) {
+  const of = { ...record, sessions: sessionsOf(count) };
+  planStudent(of, book.shelf, DAY);
+  for (const [what, changed] of Object.entries(waits)) {
+    // Made before the clock starts, one for each call: the warm ones too.
+    const [rounds, warmUp] = [40, 10];
+    const given = Array.from({ length: rounds + warmUp }, () => changed(of));
+    const times = timed(
+      () => planStudent(...(given.pop() as [StudentRecord, Shelf]), DAY),
+      rounds,
+      1,
+      warmUp,
+    );
+    say(`${what}, ${count} sessions, every pose`, at(times, 0.5));
+    // On a shared machine the neighbours are measured along; its quiet moments are the plan's own.
+    say('  in the quietest quarter of the rounds', at(times, 0.25));
+  }
+}
+const sampled = book.people.map((one) => {
+  const own = recordOf(book, one);
+  const given = Array.from({ length: 12 }, () => structuredClone(own));
+  return at(
+    timed(() => planStudent(given.pop() as StudentRecord, book.shelf, DAY), 9, 1, 3),
+    0.25,
+  );
+});
+sampled.sort((a, b) => a - b);
+say(`a fresh record of ${sampled.length} sample students: the quickest`, at(sampled, 0));
+say('  the one in the middle', at(sampled, 0.5));
+say('  the slowest', sampled.at(-1) ?? NaN);
 say(
   'a dragged height: one pose solved again',
   median(() =>
