@@ -1,5 +1,5 @@
-import { readFileSync } from 'node:fs';
-import { join } from 'node:path';
+import { existsSync, readdirSync, readFileSync } from 'node:fs';
+import { dirname, join } from 'node:path';
 import { z } from '@/core/z';
 import { bookSchema } from '@/core/formats/book';
 import { planSchema } from '@/core/formats/plan';
@@ -40,4 +40,40 @@ test('the reckoning is told with the numbers that it uses', () => {
     expect(text).toContain(said);
   for (const [, file] of text.matchAll(/\]\((reckoning\/[^)]+)\)/g))
     expect(doc(file as string)).toMatch(/^<svg/);
+});
+
+describe('every link in the documents leads somewhere', () => {
+  const root = join(__dirname, '..');
+  const documents = [
+    'README.md',
+    ...readdirSync(join(root, 'docs'), { recursive: true })
+      .map((name) => join('docs', String(name)))
+      .filter((name) => name.endsWith('.md')),
+  ];
+  /** Of Markdown: `[words](target)`, pictures too; not what leads out of the project. */
+  const targetsIn = (text: string) =>
+    [...text.matchAll(/\]\(([^)\s]+)\)/g)]
+      .map(([, target]) => (target as string).split('#')[0] as string)
+      .filter((target) => target !== '' && !/^[a-z]+:/.test(target));
+
+  test.each(documents)('%s', (name) => {
+    const missing = targetsIn(readFileSync(join(root, name), 'utf8')).filter(
+      (target) => !existsSync(join(root, dirname(name), target)),
+    );
+    expect(missing).toEqual([]);
+  });
+  test('a path of a source file that a document names is there', () => {
+    const gone = documents
+      // A decision tells what was when it was taken.
+      .filter((name) => !name.includes('decisions'))
+      .flatMap((name) =>
+        [
+          ...readFileSync(join(root, name), 'utf8').matchAll(
+            /`((?:core|ui|store|features|workers|server|cli|scripts|bench|e2e|demo)\/[\w./-]+\.\w+)`/g,
+          ),
+        ].map(([, path]) => [name, path as string] as const),
+      )
+      .filter(([, path]) => !existsSync(join(root, path)));
+    expect(gone).toEqual([]);
+  });
 });

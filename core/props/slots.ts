@@ -439,7 +439,7 @@ const knownRules = new Map<string, SlotRule>();
 /** What may serve in a slot, for a body, a family and a way. The same question always gets the same object. */
 export function slotRule(slot: SlotId, family: FamilyId, body: Body, way = ''): SlotRule {
   const on: RuleFor = { family, way, hipWidthCm: Math.round(body.hipWidthCm) };
-  const key = JSON.stringify([slot, on]);
+  const key = `${slot}/${family}/${way}/${on.hipWidthCm}`;
   const known = knownRules.get(key);
   if (known) return known;
   const purpose = purposeOf(slot, family);

@@ -108,8 +108,8 @@ export function PastSession({ person, plan, sessions }: PastSessionProps) {
             maxLength={10}
           />
           <Aside>
-            Supports are noted as they lay the last time, holds as planned. What was felt is noted
-            only where you say it.
+            Supports are noted as they lay the last time, holds as planned. What was felt, how
+            strongly of ten and where, is noted only where you say it.
           </Aside>
           <Title level={3}>All poses alike</Title>
           <FeltChips
