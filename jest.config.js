@@ -35,6 +35,7 @@ module.exports = {
           '<rootDir>/node_modules/lucide-react-native/dist/cjs/icons/$1.js',
         '^expo-router$': '<rootDir>/features/tests/router.tsx',
         '^immer$': '<rootDir>/node_modules/immer/dist/cjs/index.js',
+        '^nanoid$': '<rootDir>/node_modules/nanoid/index.cjs',
       },
     },
   ],

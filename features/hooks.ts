@@ -11,6 +11,7 @@ import { usualSettings } from '@/core/formats/facts';
 import { edit, put, SETTINGS_ID, type Change, type SettingsRecord } from '@/store/facts';
 import { selectEstimates, selectPlan, selectSettings } from '@/store/selectors';
 import { commit, type OjasStore, type RootState } from '@/store/store';
+import { shortName } from '@/workers/stored/shortName';
 
 export const useOjasDispatch = () => useDispatch<OjasStore['dispatch']>();
 export const useOjas = <T>(select: (state: RootState) => T): T => useSelector(select);
@@ -52,8 +53,7 @@ export const useWords = (): Words => wordsIn(useUnits());
 export const useUnits = (): Units => useOjas((state) => selectSettings(state).units);
 
 /** A fresh id: the moment, and chance for several in one moment, in one tab or two. */
-export const freshId = (prefix: string) =>
-  `${prefix}-${Date.now().toString(36)}-${Array.from(crypto.getRandomValues(new Uint8Array(5)), (byte) => byte.toString(36)).join('')}`;
+export const freshId = (prefix: string) => `${prefix}-${Date.now().toString(36)}-${shortName()}`;
 
 /** Changes what is set for the teacher, and what goes with it, with the words that its undo is offered by. */
 export function useSet() {

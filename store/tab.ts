@@ -1,3 +1,5 @@
+import { shortName } from '@/workers/stored/shortName';
+
 /** This tab among others: each has a name of its own for as long as it lives, over reloads. */
 export interface Tab {
   readonly name: string;
@@ -7,14 +9,12 @@ export interface Tab {
 
 const KEPT = 'ojas-tab';
 const lockOf = (name: string) => `ojas-tab-${name}`;
-const freshName = () =>
-  Array.from(crypto.getRandomValues(new Uint8Array(6)), (byte) => byte.toString(36)).join('');
 
 function keptName(): string {
   try {
-    return sessionStorage.getItem(KEPT) ?? freshName();
+    return sessionStorage.getItem(KEPT) ?? shortName();
   } catch {
-    return freshName();
+    return shortName();
   }
 }
 
@@ -40,7 +40,7 @@ export async function takeTab(): Promise<Tab> {
     return hold(name);
   };
   if (!(await hold(name)) && !(await again())) {
-    name = freshName();
+    name = shortName();
     await hold(name);
   }
   try {

@@ -42,6 +42,7 @@ import {
 } from '@/workers/stored/keys';
 import { getInBatches } from '@/workers/stored/getInBatches';
 import { placeAside, readAside } from '@/workers/stored/aside';
+import { shortName } from '@/workers/stored/shortName';
 import { isStray, readAt, readStored, wordsOn, type Unread } from '@/workers/stored/readStored';
 import { inOrder, type Lock } from './locks';
 import { bringForward } from './migrate';
@@ -114,7 +115,7 @@ function storageFault(error: unknown): StorageFault {
   );
 }
 
-const freshLineage = () => `${Date.now().toString(36)}-${Math.random().toString(36).slice(2, 10)}`;
+const freshLineage = () => `${Date.now().toString(36)}-${shortName()}`;
 
 /** So many records are written in one go; more come in parts. */
 const MOST_AT_ONCE = 2000;
@@ -744,7 +745,7 @@ function differing(before: Before, after: After) {
 
 /** What is to be stored, with every change of a record that was there marked. */
 function allMarked(before: Before, after: After): After {
-  const mark = `${Date.now().toString(36)}${Math.random().toString(36).slice(2, 8)}`;
+  const mark = `${Date.now().toString(36)}${shortName()}`;
   return new Map(
     [...after].map(([key, checked]) => {
       const was = before.get(key);

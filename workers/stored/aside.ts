@@ -1,17 +1,16 @@
 import type { AsideText } from '@/core/formats/bookText';
 import { ASIDE } from './keys';
+import { shortName } from './shortName';
 
 /** What a record was, given where it lies aside: `people/p1`. */
 const keyOfAside = (at: string) => at.slice(ASIDE.length).replace(/^[^/]*\//, '');
 /** At the end of a place's mark: beside the text, fields that came with it lie there too. */
 const WITH_MORE = '+';
 
-let made = 0;
 /** A place of its own for every text: two of one key may lie aside, set there in one moment. */
 export function placeAside(one: AsideText, nowMs: number): { at: string; value: string } {
   const { key, text, ...more } = one;
-  made += 1;
-  const mark = `${nowMs}-${made.toString(36)}${Math.random().toString(36).slice(2, 6)}`;
+  const mark = `${nowMs}-${shortName()}`;
   return Object.keys(more).length === 0
     ? { at: `${ASIDE}${mark}/${key}`, value: text }
     : { at: `${ASIDE}${mark}${WITH_MORE}/${key}`, value: JSON.stringify({ text, ...more }) };
