@@ -8,6 +8,7 @@ const config = getDefaultConfig(__dirname);
  * Parts of packages that come along with what is used of them and that the app never reaches; each weighs on the first
  * load. They are left out of what is built, which is what the end-to-end tests run: one that comes to be needed fails
  * where it is first used. While developing all parts are there, for the tools that come with it use some.
+ * The packages that they lean on are pinned exactly in package.json, and a pattern that meets nothing fails the build.
  */
 const leftOut = [
   // The validator's forty locales, its writer and reader of JSON Schema, and its compiler.
@@ -23,9 +24,7 @@ const leftOut = [
   /[\\/]expo-router[\\/]build[\\/]standard-navigation[\\/]/,
   /[\\/]expo-modules-core[\\/]src[\\/](uuid|PermissionsHook)/,
   /[\\/]expo[\\/]src[\\/]dom[\\/](dom-hooks|injection|webview-bridge)/,
-  /[\\/]expo-router[\\/]build[\\/]fork[\\/]native-stack[\\/](composition|descriptors|usePreview)/,
   /[\\/]expo-router[\\/]build[\\/]link[\\/]preview[\\/](HrefPreview|native)/,
-  /[\\/]expo-router[\\/]build[\\/]react-navigation[\\/]native-stack[\\/]/,
   // Its forks of these are what it uses.
   /[\\/]expo-router[\\/]build[\\/]react-navigation[\\/]native[\\/](createMemoryHistory|createStaticNavigation|Link|NavigationContainer|ServerContainer|useDocumentTitle|useLinkBuilder|useLinkProps|useLinkTo|useLinking|useRoutePath|useScrollToTop|useThenable)\.js$/,
   /[\\/]expo-router[\\/]build[\\/]react-navigation[\\/]core[\\/](getPathFromState|getStateFromPath|StaticNavigation)\.js$/,
@@ -47,6 +46,19 @@ const insteadOf = [
   ['/vendor/react-helmet-async/lib', 'noHead.js'],
 ];
 
+/** Which of them met something in this build. */
+const met = new Set();
+process.on('exit', (code) => {
+  const idle = [...leftOut.map(String), ...insteadOf.map(([end]) => end)].filter(
+    (one) => !met.has(one),
+  );
+  if (code !== 0 || met.size === 0 || idle.length === 0) return;
+  process.stderr.write(
+    `These patterns of metro.config.js meet nothing any more: what they kept out may be in again. Mend or remove them.\n${idle.join('\n')}\n`,
+  );
+  process.exitCode = 1;
+});
+
 const { resolveRequest } = config.resolver;
 const find = (context, name, platform) =>
   (resolveRequest ?? context.resolveRequest)(context, name, platform);
@@ -54,12 +66,14 @@ const find = (context, name, platform) =>
 config.resolver.resolveRequest = (context, name, platform) => {
   if (context.dev || platform !== 'web') return find(context, name, platform);
   const instead = insteadOf.find(([end]) => name.endsWith(end));
+  if (instead) met.add(instead[0]);
   if (instead)
     return { type: 'sourceFile', filePath: join(__dirname, 'scripts', 'web', instead[1]) };
   const found = find(context, name, platform);
-  return found.type === 'sourceFile' && leftOut.some((part) => part.test(found.filePath))
-    ? { type: 'empty' }
-    : found;
+  const part =
+    found.type === 'sourceFile' ? leftOut.find((one) => one.test(found.filePath)) : undefined;
+  if (part) met.add(String(part));
+  return part ? { type: 'empty' } : found;
 };
 
 module.exports = withNativeWind(config, { input: './ui/global.css' });
