@@ -373,6 +373,7 @@ function chairFamily(
     slots.map((slot) => needOf[slot](input, built));
   return {
     id,
+    bears: { feet: 'fitted', ...(slots.includes('seat') ? { seat: 'on a chair' } : {}) },
     needs: (side) =>
       does === 'hinges' || does === 'opens' ? keysOn(workingLegs(side), 'hipFlexion') : [],
     heights: (input) => {

@@ -74,6 +74,7 @@ const withItsPad = (input: FamilyInput): FamilyInput => ({
 /** Child: the seat comes down on the heels or on what fills the gap to them; chest and forehead are met where they stop. */
 export const childPose: Family = {
   id: 'child',
+  bears: { seat: 'folded on the heels', behindKnee: 'thick' },
   // A head that would hang far over the floor is better met by a bolster under the chest.
   way: (asked) => {
     const input = withItsPad(asked);

@@ -144,6 +144,7 @@ function heelLiftCm(input: FamilyInput): number {
 /** Downward dog between long holds: heels on what the ankles lack, hands raised where the hamstrings hold the pelvis back. */
 export const downDog: Family = {
   id: 'downward dog',
+  bears: { heels: { fills: true, as: 'one under both' } },
   needs: () => [
     'hamstringCoupling',
     ...keysOn(sides, 'hamstring', 'hipFlexion', 'ankleBend', 'armReach'),

@@ -202,6 +202,10 @@ export function crossedSeat(id: string, form: CrossedForm): Family {
   ];
   return {
     id,
+    bears: {
+      ...(form.stacked ? { underThigh: 'bricks' } : {}),
+      ...(form.folds ? { forehead: 'over the shins' } : {}),
+    },
     needs: () =>
       form.stacked || form.under
         ? keysOn(sides, 'hipRotation', 'hipFlexion')

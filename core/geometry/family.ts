@@ -1,3 +1,4 @@
+import type { Bears } from './bears';
 import type { Body } from '../body/body';
 import { keyOf, sides, type RangeId, type ReadingSide, type Side } from '../ranges/ranges';
 import type { HeightReason, Surface } from '../reasons';
@@ -96,6 +97,8 @@ export interface Figure {
 /** One way of sitting, kneeling, reclining or folding: what it needs, and how a body looks in it. */
 export interface Family {
   readonly id: string;
+  /** How it bears on its supports, where that is not the usual way. */
+  readonly bears?: Bears;
   /** Inputs that the heights lean on, for bands and for what to measure next. */
   readonly needs: (side: ReadingSide) => readonly InputKey[];
   /** Least heights for this body, before anything is built. */

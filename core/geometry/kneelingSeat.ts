@@ -212,6 +212,7 @@ function kneelingOn(id: string, onHeels: boolean): Family {
   const heels = (body: Body) => (onHeels ? body.heelsSatOnCm : 0);
   return {
     id,
+    bears: { seat: onHeels ? 'on the heels' : 'between the heels' },
     needs: kneelingKeys,
     heights: (input) =>
       kneelingNeeds(input).map((need) =>

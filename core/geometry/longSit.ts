@@ -382,6 +382,7 @@ function sitWithLongLegs(id: string, spread: boolean): Family {
   const sat = (input: FamilyInput) => (spread ? pressedUp(input) : input);
   return {
     id,
+    bears: { underKnees: { tilts: true, as: spread ? 'each its own' : 'one under both' } },
     needs: (side) => [
       'hamstringCoupling',
       ...keysOn(side === 'both' ? sides : [otherSide(side)], 'hamstring', 'hipFlexion'),

@@ -64,6 +64,7 @@ const restRollCm = ({ body, values, settings }: FamilyInput) =>
 function lyingFamily(id: string, roll: boolean): Family {
   return {
     id,
+    ...(roll ? { bears: { underKnees: { as: 'one under both', fitted: true } } as const } : {}),
     needs: () => (roll ? keysOn(sides, 'hipExtension') : []),
     heights: (input) => [
       ...(roll

@@ -54,6 +54,7 @@ const openKneeNeed = (input: FamilyInput, seatCm: number): SlotNeed => ({
 /** One leg long, the other bent and open: the long leg rules the pelvis, and the open knee is met where it stops. */
 export const oneLegFold: Family = {
   id: 'one-leg fold',
+  bears: { underKnees: { tilts: true }, forehead: 'over the legs' },
   needs: (side) => [...seatedFold.needs(side), ...keysOn([worked(side)], 'hipRotation')],
   heights: (input) => {
     const needs = seatedFold.heights(input);
@@ -202,6 +203,7 @@ const twistNeeds = (input: FamilyInput, seatCm: number): SlotNeed => {
 /** Seated twist with one knee up: the long leg sets the seat, the palm behind lifts the back before it turns. */
 export const seatedTwist: Family = {
   id: 'seated twist',
+  bears: { hands: 'one' },
   needs: (side) => [...longSit.needs(side), ...keysOn([worked(side)], 'hipFlexion')],
   heights: (input) => {
     const seatCm = twistSeatCm(input);

@@ -318,6 +318,7 @@ const strapBehindCm = (input: FamilyInput, hip: Point) => {
 /** The later stages: pigeon's hip, and a strap from the back foot over the shoulder. */
 export const kingPigeon: Family = {
   id: 'king pigeon',
+  bears: { hands: 'one' },
   needs: (side) => [
     ...pigeonKeys(side),
     ...keysOn([otherSide(worked(side))], 'kneeFlexion.prone', 'armReach'),

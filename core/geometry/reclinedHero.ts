@@ -256,6 +256,7 @@ const wayForThighs: NonNullable<Family['way']> = (input) => {
 /** Reclined hero: the knees set the seat, the front thighs set the ramp, and the ramp touches the pelvis. */
 export const reclinedHero: Family = {
   id: 'reclined hero',
+  bears: { seat: 'between the heels' },
   way: wayForThighs,
   needs: (side) => [
     ...kneelingKeys(side),
@@ -306,6 +307,7 @@ function longSideNeeds(input: FamilyInput, seatCm: number): SlotNeed[] {
 /** One leg folded back, the other long: seat and ramp follow the folded side, a wedge levels the pelvis, a support meets the long knee. */
 export const reclinedHeroOne: Family = {
   id: 'reclined hero, one leg',
+  bears: { seat: 'between the heels', hipLevel: 'fills' },
   way: wayForThighs,
   needs: reclinedHero.needs,
   heights: (input) => {

@@ -55,6 +55,7 @@ function inclineDeg({ body, settings, values }: FamilyInput): number {
 /** Reclined soles together: the ramp touches the pelvis, and what holds the legs keeps the inner thighs from hanging. */
 export const reclinedOpen: Family = {
   id: 'reclined open',
+  bears: { back: 'fills' },
   needs: () => keysOn(sides, 'hipRotation'),
   dials: (input) => ({ heelsAway: heelsFor(solesTogether(input.body).kneeDeg, input) }),
   heights: (input) => {

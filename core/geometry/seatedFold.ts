@@ -194,6 +194,10 @@ function wayForHead(input: FamilyInput): string | undefined {
 function foldOverLongLegs(id: string, form: FoldForm): Family {
   return {
     id,
+    bears: {
+      underKnees: { tilts: true, as: form.spread ? 'each its own' : 'one under both' },
+      forehead: form.spread ? 'over the shins' : 'over the legs',
+    },
     needs: longSit.needs,
     heights: (asked) => {
       const input = form.spread ? pressedUp(asked) : asked;

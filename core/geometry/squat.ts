@@ -226,6 +226,10 @@ function squatFamily(id: string, form: SquatForm): Family {
   };
   return {
     id,
+    bears: {
+      seat: 'under a squat',
+      ...(form.other === undefined ? { heels: { as: 'one under both' } } : {}),
+    },
     way: wayForAnkles,
     needs: (side) => keysOn(workingLegs(side), 'ankleBend', 'kneeFlexion.hipBent', 'hipFlexion'),
     heights: (input) => {

@@ -186,6 +186,7 @@ function raisedLegSeat(id: string, usualDeg: number, overhead: boolean): Family 
   };
   return {
     id,
+    ...(overhead ? { bears: { hands: 'one' } as const } : {}),
     needs: (side) => [
       'hamstringCoupling',
       ...keysOn([worked(side)], 'hamstring'),

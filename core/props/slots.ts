@@ -1,5 +1,7 @@
 import type { Body } from '../body/body';
-import type { FamilyId } from '../geometry/families';
+import type { Bears } from '../geometry/bears';
+import { families, type FamilyId } from '../geometry/families';
+import type { Family } from '../geometry/family';
 import { ON_LEGS_MOST_CM } from '../geometry/foldedTrunk';
 import { decision, fold, loading, reclinedHero, squat, standingFold } from '../parameters';
 import type { SlotRule } from './stack';
@@ -30,43 +32,16 @@ const ROLLS = ['roll-half', 'roll-tight', 'roll-loose'] as const;
 /** A free seat is at most so many times as tall as its smaller side, a hand support so many times. */
 const [FREE_SEAT, HAND_SUPPORT] = [1.5, 2];
 
-/** Families whose seat stands between or on the heels. */
-const SITS_ON_SHINS: readonly FamilyId[] = [
-  'kneeling',
-  'kneeling on heels',
-  'child',
-  'reclined hero',
-  'reclined hero, one leg',
-];
-/** Families whose seat lies on the heels themselves: nothing hard does. */
-const SITS_ON_HEELS: readonly FamilyId[] = ['kneeling on heels', 'child'];
-const SQUATS: readonly FamilyId[] = ['squat', 'squat, one side', 'side squat'];
-/** Families in which one thing lies under both knees. */
-const UNDER_BOTH_KNEES: readonly FamilyId[] = ['long sit', 'fold', 'lying at rest'];
-/** Families whose seat keeps a knee off its end; every other seat stands for the pelvis. */
-const CARRIES_SEAT: readonly FamilyId[] = [...SITS_ON_SHINS, ...SQUATS];
-/** Families whose knees lie apart: each has its own. */
-const KNEES_APART: readonly FamilyId[] = ['straddle', 'straddle fold'];
-const STACKED: readonly FamilyId[] = ['stacked', 'stacked fold'];
-/** Families in which knees are lifted for the pelvis' sake. */
-const TILTS_BY_KNEES: readonly FamilyId[] = [
-  'long sit',
-  'straddle',
-  'fold',
-  'one-leg fold',
-  'straddle fold',
-];
 const SOFT_LAYERS = { blanket: [...FOLDS, ...ROLLS], towel: 'any', cushion: 'any' } as const;
 
-function seatRule({ family, hipWidthCm }: RuleFor): Omit<SlotRule, 'rounds'> {
-  const onShins = SITS_ON_SHINS.includes(family);
-  if (family === 'chair seat')
+function seatRule({ bears: { seat }, hipWidthCm }: RuleFor): Omit<SlotRule, 'rounds'> {
+  if (seat === 'on a chair')
     return {
       load: loading.seat.value,
       leastWidthCm: 30,
       serves: { blanket: FOLDS, cushion: 'any', 'half-block': 'any', books: 'any' },
     };
-  if (SQUATS.includes(family))
+  if (seat === 'under a squat')
     return {
       ...BETWEEN_THE_HEELS,
       mostSlender: FREE_SEAT,
@@ -80,7 +55,7 @@ function seatRule({ family, hipWidthCm }: RuleFor): Omit<SlotRule, 'rounds'> {
         bench: 'any',
       },
     };
-  if (SITS_ON_HEELS.includes(family))
+  if (seat === 'on the heels' || seat === 'folded on the heels')
     return {
       ...BETWEEN_THE_HEELS,
       bolsterOnBolster: true,
@@ -89,9 +64,10 @@ function seatRule({ family, hipWidthCm }: RuleFor): Omit<SlotRule, 'rounds'> {
         'bolster-flat': 'any',
         'bolster-round': 'any',
         cushion: 'any',
-        ...(family === 'child' ? {} : { bench: 'any' }),
+        ...(seat === 'on the heels' ? { bench: 'any' } : {}),
       },
     };
+  const onShins = seat === 'between the heels';
   return {
     ...(onShins
       ? { ...BETWEEN_THE_HEELS, bolsterOnBolster: true }
@@ -115,7 +91,7 @@ function seatRule({ family, hipWidthCm }: RuleFor): Omit<SlotRule, 'rounds'> {
 
 /** All that a slot's rule may depend on: what is remembered is known by it. */
 interface RuleFor {
-  readonly family: FamilyId;
+  readonly bears: Bears;
   readonly way: string;
   /** In whole centimetres. */
   readonly hipWidthCm: number;
@@ -123,7 +99,7 @@ interface RuleFor {
 
 interface SlotEntry {
   /** What a support is for here; what carries in one family tilts in another. */
-  readonly purpose: Purpose | ((family: FamilyId) => Purpose);
+  readonly purpose: Purpose | ((bears: Bears) => Purpose);
   /** What may serve here. */
   readonly rule: (on: RuleFor) => Omit<SlotRule, 'rounds'>;
   /** Nothing stands higher than this here, in cm, where a pose's own table does not say. */
@@ -135,17 +111,11 @@ interface SlotEntry {
   /** Other slots of a pose follow its height. */
   readonly stoodOn?: true;
   /** Fitted to a body's lengths, or to its comfort: no range that grows takes it away. */
-  readonly fitted?: (family: FamilyId) => boolean;
+  readonly fitted?: (bears: Bears) => boolean;
 }
 
-/** Families whose legs lie under the forehead. */
-const HEAD_OVER_LEGS: readonly FamilyId[] = ['fold', 'one-leg fold'];
-
-/** Families whose head comes down in front of the legs: on furniture, where it is high. */
-const HEAD_OVER_SHINS: readonly FamilyId[] = ['open fold', 'stacked fold', 'straddle fold'];
-
-/** Poses, or ways of them, in which one hand alone comes down. */
-const ONE_HAND: readonly string[] = ['sundial', 'seated twist', 'king pigeon', 'one-arm'];
+/** The way in which one hand alone comes down. */
+const ONE_ARM = 'one-arm';
 
 /** What hangs is met by something soft first, and comes down by things that one knows apart. */
 const SOFT: Pick<SlotRule, 'softFirst' | 'mostStepCm'> = {
@@ -185,26 +155,28 @@ const SPINE_BLOCKS: Omit<SlotRule, 'rounds'> = {
 /** Every slot: what serves there, how high and how low it may stand, and whether others stand on it. */
 const slots: Readonly<Record<SlotId, SlotEntry>> = {
   seat: {
-    purpose: (family) => (CARRIES_SEAT.includes(family) ? 'carry' : 'tilt'),
+    purpose: ({ seat }) => (seat === undefined || seat === 'on a chair' ? 'tilt' : 'carry'),
     unfeltCm: 0.5,
     stoodOn: true,
-    fitted: (family) => family === 'chair seat',
+    fitted: ({ seat }) => seat === 'on a chair',
     rule: seatRule,
   },
   underKnees: {
-    purpose: (family) => (TILTS_BY_KNEES.includes(family) ? 'tilt' : 'fill'),
+    purpose: ({ underKnees }) => (underKnees?.tilts ? 'tilt' : 'fill'),
     unfeltCm: 2,
     stoodOn: true,
-    fitted: (family) => family === 'lying at rest',
-    rule: ({ family }) => ({
+    fitted: ({ underKnees }) => underKnees?.fitted === true,
+    rule: ({ bears: { underKnees } }) => ({
       ...SOFT,
       load: loading.knee.value,
-      leastWidthCm: UNDER_BOTH_KNEES.includes(family) ? 35 : 12,
-      ...(KNEES_APART.includes(family) ? { pair: true } : {}),
+      leastWidthCm: underKnees?.as === 'one under both' ? 35 : 12,
+      ...(underKnees?.as === 'each its own' ? { pair: true } : {}),
       serves: {
         ...SOFT_LAYERS,
         towel: ['fold-2', 'fold-4', 'fold-8', 'roll'],
-        ...(KNEES_APART.includes(family) ? {} : { 'bolster-round': 'any', 'bolster-flat': 'any' }),
+        ...(underKnees?.as === 'each its own'
+          ? {}
+          : { 'bolster-round': 'any', 'bolster-flat': 'any' }),
         block: ['flat'],
       },
     }),
@@ -212,14 +184,14 @@ const slots: Readonly<Record<SlotId, SlotEntry>> = {
   behindKnee: {
     purpose: 'space',
     leastCm: 0.5,
-    rule: ({ family }) => ({
+    rule: ({ bears: { behindKnee } }) => ({
       load: loading.knee.value,
       leastWidthCm: 0,
       serves: {
         strap: ['fold-3'],
-        towel: ['fold-2', 'fold-4', 'fold-8', ...(family === 'child' ? ['roll'] : [])],
-        blanket: ['fold-2', 'fold-4', ...(family === 'child' ? ['roll-tight'] : [])],
-        ...(family === 'child' ? { block: ['flat'], mat: ['roll'] } : {}),
+        towel: ['fold-2', 'fold-4', 'fold-8', ...(behindKnee === 'thick' ? ['roll'] : [])],
+        blanket: ['fold-2', 'fold-4', ...(behindKnee === 'thick' ? ['roll-tight'] : [])],
+        ...(behindKnee === 'thick' ? { block: ['flat'], mat: ['roll'] } : {}),
       },
     }),
   },
@@ -227,8 +199,8 @@ const slots: Readonly<Record<SlotId, SlotEntry>> = {
     purpose: 'fill',
     unfeltCm: 2,
     // A thigh that hangs lies on something soft; under stacked shins bricks are laid, and lowered over the weeks.
-    rule: ({ family }) => ({
-      ...(STACKED.includes(family) ? {} : SOFT),
+    rule: ({ bears: { underThigh } }) => ({
+      ...(underThigh === 'bricks' ? {} : SOFT),
       load: loading.knee.value,
       leastWidthCm: 12,
       serves: {
@@ -250,7 +222,7 @@ const slots: Readonly<Record<SlotId, SlotEntry>> = {
     }),
   },
   hipLevel: {
-    purpose: (family) => (family === 'reclined hero, one leg' ? 'fill' : 'carry'),
+    purpose: ({ hipLevel }) => (hipLevel === 'fills' ? 'fill' : 'carry'),
     stoodOn: true,
     rule: () => ({
       load: loading.kneelingSeat.value,
@@ -292,12 +264,12 @@ const slots: Readonly<Record<SlotId, SlotEntry>> = {
     }),
   },
   heels: {
-    purpose: (family) => (family === 'downward dog' ? 'fill' : 'carry'),
+    purpose: ({ heels }) => (heels?.fills ? 'fill' : 'carry'),
     stoodOn: true,
     mostCm: squat.highestHeel.value,
-    rule: ({ family }) => ({
+    rule: ({ bears: { heels } }) => ({
       load: loading.hands.value,
-      leastWidthCm: family === 'squat' || family === 'downward dog' ? 35 : 15,
+      leastWidthCm: heels?.as === 'one under both' ? 35 : 15,
       serves: {
         wedge: 'any',
         'half-block': 'any',
@@ -311,7 +283,7 @@ const slots: Readonly<Record<SlotId, SlotEntry>> = {
   feet: {
     purpose: 'fill',
     stoodOn: true,
-    fitted: (family) => family.startsWith('chair'),
+    fitted: ({ feet }) => feet === 'fitted',
     rule: () => ({
       load: loading.hands.value,
       leastWidthCm: 0,
@@ -328,10 +300,10 @@ const slots: Readonly<Record<SlotId, SlotEntry>> = {
     purpose: 'reach',
     unfeltCm: 2,
     mostCm: standingFold.highestHandProp.value,
-    rule: ({ family, way }) => ({
+    rule: ({ bears, way }) => ({
       load: loading.hands.value,
       leastWidthCm: 0,
-      pair: !ONE_HAND.some((one) => one === family || one === way),
+      pair: bears.hands !== 'one' && way !== ONE_ARM,
       mostSlender: HAND_SUPPORT,
       mostStepCm: decision.mostHandRung.value,
       serves: { block: 'any', 'half-block': 'any', books: 'any', chair: 'any', bench: 'any' },
@@ -341,10 +313,10 @@ const slots: Readonly<Record<SlotId, SlotEntry>> = {
     purpose: 'fill',
     unfeltCm: 2,
     mostCm: fold.highestForeheadProp.value,
-    rule: ({ family }) =>
-      HEAD_OVER_LEGS.includes(family)
+    rule: ({ bears: { forehead } }) =>
+      forehead === 'over the legs'
         ? { ...HEAD, levelBolster: true, steadyFromCm: ON_LEGS_MOST_CM, onLegs: true }
-        : HEAD_OVER_SHINS.includes(family)
+        : forehead === 'over the shins'
           ? { ...HEAD, levelBolster: true, steadyFromCm: fold.towerMost.value }
           : HEAD,
   },
@@ -360,7 +332,7 @@ const slots: Readonly<Record<SlotId, SlotEntry>> = {
     }),
   },
   back: {
-    purpose: (family) => (family === 'reclined open' ? 'fill' : 'carry'),
+    purpose: ({ back }) => (back === 'fills' ? 'fill' : 'carry'),
     unfeltCm: 2,
     stoodOn: true,
     rule: ({ way }) =>
@@ -415,6 +387,9 @@ const slots: Readonly<Record<SlotId, SlotEntry>> = {
   },
 };
 
+/** How a family bears on its supports. */
+const bearsOf = (family: FamilyId): Bears => (families[family] as Family).bears ?? {};
+
 /** The most that stands in a slot of any pose, in cm. */
 export const slotMostCm = (slot: SlotId) => slots[slot].mostCm ?? Infinity;
 /** Whether a gap is too low to be filled: what only fills leaves under two centimetres as they are. */
@@ -425,12 +400,13 @@ const LEAST_FILL_CM = 2;
 export const isStoodOn = (slot: SlotId) => slots[slot].stoodOn === true;
 
 /** Whether a slot of a family is fitted to the body, and not to a range that grows. */
-export const isFitted = (slot: SlotId, family: FamilyId) => slots[slot].fitted?.(family) === true;
+export const isFitted = (slot: SlotId, family: FamilyId) =>
+  slots[slot].fitted?.(bearsOf(family)) === true;
 
 /** What a slot's support is for in a family. */
 export function purposeOf(slot: SlotId, family: FamilyId): Purpose {
   const { purpose } = slots[slot];
-  return typeof purpose === 'function' ? purpose(family) : purpose;
+  return typeof purpose === 'function' ? purpose(bearsOf(family)) : purpose;
 }
 
 /** As many as there are slots, families, ways and widths of hips: some hundreds. */
@@ -438,7 +414,7 @@ const knownRules = new Map<string, SlotRule>();
 
 /** What may serve in a slot, for a body, a family and a way. The same question always gets the same object. */
 export function slotRule(slot: SlotId, family: FamilyId, body: Body, way = ''): SlotRule {
-  const on: RuleFor = { family, way, hipWidthCm: Math.round(body.hipWidthCm) };
+  const on: RuleFor = { bears: bearsOf(family), way, hipWidthCm: Math.round(body.hipWidthCm) };
   const key = `${slot}/${family}/${way}/${on.hipWidthCm}`;
   const known = knownRules.get(key);
   if (known) return known;
