@@ -3,7 +3,12 @@ import { chanceEnough } from '../learn/offset';
 import type { PlanSlot } from '../formats/plan';
 import { Z90, type Band } from '../geometry/band';
 import type { SlotNeed } from '../geometry/family';
-import { decision as decisionParameter, fold, offset as offsetParameter } from '../parameters';
+import {
+  decision as decisionParameter,
+  fold,
+  offset as offsetParameter,
+  thin,
+} from '../parameters';
 import { comesDown, type Pose } from '../poses/poses';
 import type { HeightReason, Reason } from '../reasons';
 import { sidelessKey, slotKey, type SlotKey } from '../slots';
@@ -24,11 +29,6 @@ import {
   type Used,
 } from '../props/stack';
 import { isMoved, isWanted, lies } from '../lies';
-
-/** What was built for the other side, and for which height it was the nearest; null where it lay there before. */
-export interface Twin extends Stack {
-  readonly nearestTo: number | null;
-}
 
 /** Everything that one slot's stack depends on. */
 export interface SlotBuild {
@@ -54,7 +54,7 @@ export interface SlotBuild {
   /** How much higher than last time the seat stands, where a ramp leans on it. */
   readonly liftedCm: number;
   /** What lies on the other side of a pair that stands apart, or lay here when the other leg worked. */
-  readonly twin?: Twin | undefined;
+  readonly twin?: Stack | undefined;
   /** What the other side asks for here where both use the same; nothing where they do not. */
   readonly otherSideCm?: number | undefined;
   /** A caution limits the hip: hands are met no lower than they are asked for. */
@@ -166,7 +166,7 @@ function reasonsFor(
   if (action === 'lower') reasons.push({ code: 'rung-lower', fromCm, toCm }, ...decision.reasons);
   if (action === 'raise') {
     const oneStepCm = Math.min(largestStepCm(of.rule), decisionParameter.mostSoftRung.value);
-    const more = toCm - fromCm > oneStepCm + MOST_SLACK_CM && !need.isLength;
+    const more = toCm - fromCm > oneStepCm + thin.moved.value && !need.isLength;
     const stays = lying !== undefined && toCm <= fromCm && !need.isLength;
     if (!stays) reasons.push({ code: 'rung-higher', fromCm, toCm, more });
     reasons.push(...decision.reasons);
@@ -223,23 +223,22 @@ function stackFor(
 
 /** A shared seat stands as the stiffer side asks: on the other one it is never much too low. */
 const ALIKE_UNDER_CM = 1;
+/** What only fills may stand so much under what its own side asks for. */
+const ALIKE_FILL_UNDER_CM = 4;
 /** Two sides that ask for about the same are built alike: so far under and over what one of them asks for by itself. */
 const alikeCm: Readonly<Record<Purpose, readonly [under: number, over: number]>> = {
   carry: [0, decisionParameter.mostRung.value],
   tilt: [ALIKE_UNDER_CM, decisionParameter.mostRung.value],
-  fill: [WORTH_SAYING_CM, FILL_OVER_CM],
+  fill: [ALIKE_FILL_UNDER_CM, FILL_OVER_CM],
   reach: [decisionParameter.mostRung.value, decisionParameter.mostRung.value],
   space: [0, 0],
 };
-function servesAlike(of: SlotBuild, twin: Twin, targetCm: number, aimCm: number): boolean {
+function servesAlike(of: SlotBuild, twin: Stack, aimCm: number): boolean {
   const { shelf, rule, used, mostPieces } = of;
   const [under, over] = alikeCm[purposeHere(of)];
-  const isNear =
-    twin.heightCm >= aimCm - under &&
-    twin.heightCm <= Math.min(aimCm + over, mostHere(of) + MOST_SLACK_CM);
-  // What was the nearest for the other side is so for one that asks for the same.
   return (
-    (isNear || (twin.nearestTo !== null && !isMoved(twin.nearestTo - targetCm))) &&
+    twin.heightCm >= aimCm - under &&
+    twin.heightCm <= Math.min(aimCm + over, mostHere(of) + MOST_SLACK_CM) &&
     countAll(twin.pieces) <= mostPieces &&
     stillThere(twin.pieces, shelf, rule, used)
   );
@@ -279,7 +278,7 @@ function firstStacks(of: SlotBuild, targetCm: number, aimCm: number) {
     near.length > 0 || !hangs
       ? near
       : upTo(Math.min(mostHere(of) + MOST_SLACK_CM, targetCm + earlyCm(targetCm)));
-  if (twin && servesAlike(of, twin, targetCm, aimCm)) return [twin, ...othersThan(twin, stacks)];
+  if (twin && servesAlike(of, twin, aimCm)) return [twin, ...othersThan(twin, stacks)];
   const [first, ...others] = stacks;
   if (!first || !extraRung || !comesDown(pose, slotKey(need))) return stacks;
   return [

@@ -84,14 +84,14 @@ export function courseOf(
 /** The level on any day, looked back on from the last: a fixed-interval smoother, worked out once it is asked for. */
 function levelsIn(steps: readonly Step[], now: Trend, until: LocalDay, scale: number) {
   let known: readonly Step[] | null = null;
-  const lookBack = () =>
-    steps.reduceRight<Step[]>((later, { day, trend }) => {
-      const [next] = later;
-      const smooth = next
-        ? lookedBack(trend, next.trend, weeksBetween(day, next.day), scale)
-        : trend;
-      return [{ day, trend: smooth }, ...later];
-    }, []);
+  const lookBack = () => {
+    const back = [...steps];
+    for (let i = back.length - 2; i >= 0; i--) {
+      const [{ day, trend }, next] = [back[i], back[i + 1]] as [Step, Step];
+      back[i] = { day, trend: lookedBack(trend, next.trend, weeksBetween(day, next.day), scale) };
+    }
+    return back;
+  };
   return (day: LocalDay): number => {
     const [first] = steps;
     if (!first || day >= until) return now.level;

@@ -1,4 +1,4 @@
-import { buildSlot, movesWith, type Twin } from '../build/buildSlot';
+import { buildSlot, movesWith } from '../build/buildSlot';
 import { piecesFor } from '../build/pieces';
 import type { PlanSlot } from '../formats/plan';
 import { type Built, otherSide, type SlotNeed } from '../geometry/family';
@@ -8,7 +8,7 @@ import { normalQuantile } from '../normal';
 import type { Pose } from '../poses/poses';
 import { isShort, standsIn, staysFree } from '../prepare/limits';
 import { isStoodOn, slotRule } from '../props/slots';
-import { countAll, type Used, usedWith } from '../props/stack';
+import { countAll, type Used, usedWith, type Stack } from '../props/stack';
 import { leftOut } from '../safety/changes';
 import { type SlotKey, slotKey } from '../slots';
 import { type Laid, lyingAt } from './lay';
@@ -95,18 +95,13 @@ function seatLiftedCm(laid: Laid, built: Built): number {
   return before ? Math.max(0, (built.seat ?? 0) - before.heightCm) : 0;
 }
 
-/** A slot as what another one may be built like. */
-const asTwin = ({ stack, stackCm, targetCm, action }: PlanSlot): Twin => ({
-  pieces: stack,
-  heightCm: stackCm,
-  nearestTo: action === 'first' ? targetCm : null,
-});
+/** A slot in which something lies, as what another one may be built like. */
+const asTwin = (slot: PlanSlot | undefined): Stack | undefined =>
+  slot && slot.stack.length > 0 ? { pieces: slot.stack, heightCm: slot.stackCm } : undefined;
 
 /** What was built on the other side of a pair that stands apart. */
-function twinOf(slots: readonly PlanSlot[], { slot, side }: SlotNeed): Twin | undefined {
-  const twin = slots.find((one) => side !== 'both' && one.slot === slot && one.side !== side);
-  return twin && twin.stack.length > 0 ? asTwin(twin) : undefined;
-}
+const twinOf = (slots: readonly PlanSlot[], { slot, side }: SlotNeed) =>
+  asTwin(slots.find((one) => side !== 'both' && one.slot === slot && one.side !== side));
 
 /** What is asked for here when the other leg works; undefined where both work at once, or each has its own. */
 function otherSideCm({ pose, family, input }: Laid, need: SlotNeed): number | undefined {
@@ -116,8 +111,5 @@ function otherSideCm({ pose, family, input }: Laid, need: SlotNeed): number | un
 }
 
 /** What lies here when the other leg works: the second side follows the first. */
-function otherLegs({ first }: Laid, { slot, side: part }: SlotNeed) {
-  if (part !== 'both') return undefined;
-  const there = first?.slots.find((one) => one.slot === slot);
-  return there && there.stack.length > 0 ? asTwin(there) : undefined;
-}
+const otherLegs = ({ first }: Laid, { slot, side: part }: SlotNeed) =>
+  part === 'both' ? asTwin(first?.slots.find((one) => one.slot === slot)) : undefined;

@@ -48,10 +48,12 @@ function reckonPose(prepared: Prepared, place: Place): Planned {
     return { planPose: behindGate(prepared, side, context, shut), bands: [] };
   const last = earlierOf(context.history, pose.id, side).at(-1)?.outcome;
   const laid = layPose(prepared, place, movesThen(last));
+  const better = betterInstead(laid);
+  if (better) return { planPose: better, bands: laid.bands };
   const decision = decisionOn(laid);
   const turn = turnOf(decision, laid, last);
-  const instead = betterInstead(laid) ?? (turn ? null : easierInstead(laid, decision));
-  if (instead) return { planPose: instead, bands: laid.bands };
+  const easier = turn ? null : easierInstead(laid, decision);
+  if (easier) return { planPose: easier, bands: laid.bands };
   const [built, told] = turn ? turnedBy(turn, laid, prepared, decision) : [laid, decision];
   const wayShut = shutBy(wayOf(pose, settings.way)?.gate, pose, side, context);
   return builtAs(

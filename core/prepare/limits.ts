@@ -40,7 +40,7 @@ export const isShort = ({ slot, targetCm, stackCm }: PlanSlot): boolean =>
   slot === 'back' && targetCm - stackCm > MOST_UNDER_CM;
 
 /** A smaller gap stays empty without a word, in cm. */
-export const WORTH_SAYING_CM = 4;
+const WORTH_SAYING_CM = 4;
 /** Where the reason of the height itself says what is done instead. */
 const SAID_ALREADY: readonly SlotId[] = ['hands', 'underKnees'];
 

@@ -58,11 +58,11 @@ test('every change that cautions make is used by one', () => {
 });
 
 test.each(acting)('%s: something is built otherwise, or held for less long', (change) => {
-  const { leavesOut = [], settles } = effectOfChange(change);
+  const { leavesOut = [], atLeast, atMost, sets } = effectOfChange(change);
   const only = new Set([change]);
   const differs = bodies.some((input) =>
     everyChoice.some((choices) => {
-      if (!settles) return false;
+      if (!atLeast && !atMost && !sets) return false;
       const usual = settingsFor(choices, new Set());
       const [before, after] = [usual, changed(usual, only)].map((settings) => ({
         ...input,

@@ -10,10 +10,18 @@ import {
 } from '../parameters';
 import type { SlotId } from '../slots';
 
-/** What a change does to how a pose is set up. */
+/** Settings that are told by a number. */
+type Numbers = {
+  readonly [S in keyof PoseSettings as PoseSettings[S] extends number ? S : never]?: number;
+};
+
+/** What a change does to how a pose is set up; in whichever order changes are made, it comes to the same. */
 export interface ChangeEffect {
-  /** Settings that it moves, given those of the approach's choices: only ever toward the safer end, in whichever order. */
-  readonly settles?: (settings: PoseSettings) => Partial<PoseSettings>;
+  /** Settings that are no less, and no more, than this. */
+  readonly atLeast?: Numbers;
+  readonly atMost?: Numbers;
+  /** Settings that are this, whatever the approach chose. */
+  readonly sets?: Partial<Pick<PoseSettings, 'firstToRise' | 'childKnees' | 'reclinedOpenHeld'>>;
   /** Supports that it takes away. */
   readonly leavesOut?: readonly SlotId[];
   /** No hold is longer. */
@@ -23,63 +31,29 @@ export interface ChangeEffect {
 /** A change that the teacher makes: nothing that is built differs. */
 export const wordsOnly = 'wordsOnly';
 
+/** Knees kept further from their end. */
+const MORE_IN_HAND: Numbers = { kneeMarginDeg: kneeMargin.careful.value };
+const strapPadCm = kneeling.strapPad.value;
+
 /** Every change that a caution makes to a pose, with what it does. */
 export const poseChanges = {
-  'knee margin': {
-    settles: (settings) => ({
-      ...moreInHand(settings),
-      pigeonKneeDeg: Math.max(settings.pigeonKneeDeg, pigeon.closedKnee.value),
-    }),
-  },
-  'knee spacer': {
-    settles: ({ behindKneeCm, childPadCm }) => ({
-      behindKneeCm: Math.max(behindKneeCm, kneeling.strapPad.value),
-      childPadCm: Math.max(childPadCm, kneeling.strapPad.value),
-    }),
-  },
-  'spine quiet': {
-    settles: ({ spineShareDeg }) => ({
-      spineShareDeg: Math.min(spineShareDeg, spineShare.careful.value),
-    }),
-  },
-  'spine straight': { settles: () => ({ spineShareDeg: 0 }) },
+  'knee margin': { atLeast: { ...MORE_IN_HAND, pigeonKneeDeg: pigeon.closedKnee.value } },
+  'knee spacer': { atLeast: { behindKneeCm: strapPadCm, childPadCm: strapPadCm } },
+  'spine quiet': { atMost: { spineShareDeg: spineShare.careful.value } },
+  'spine straight': { atMost: { spineShareDeg: 0 } },
   'knees bent': {
-    settles: ({ standingKneeDeg }) => ({
-      firstToRise: 'knees',
-      standingKneeDeg: Math.max(standingKneeDeg, standingFold.carefulKnee.value),
-    }),
+    sets: { firstToRise: 'knees' },
+    atLeast: { standingKneeDeg: standingFold.carefulKnee.value },
   },
   'no strap': { leavesOut: ['strap'] },
-  'hip flexion under 90': {
-    settles: ({ hipFlexionMostDeg }) => ({
-      hipFlexionMostDeg: Math.min(hipFlexionMostDeg, cautionLimits.hipFlexion.value),
-    }),
-  },
-  'mid-range': {
-    settles: (settings) => ({
-      ...moreInHand(settings),
-      share: Math.min(settings.share, workingShare.midRange.value),
-    }),
-  },
-  'no arch': { settles: () => ({ lumbarAllowanceDeg: 0 }) },
-  'head not low': {
-    settles: ({ pitchMostDeg }) => ({
-      pitchMostDeg: Math.min(pitchMostDeg, cautionLimits.pitch.value),
-    }),
-  },
-  'ramp stays high': {
-    settles: ({ inclineLeastDeg }) => ({
-      inclineLeastDeg: Math.max(inclineLeastDeg, cautionLimits.incline.value),
-    }),
-  },
-  'ankle roll': {
-    settles: (settings) => ({
-      ...moreInHand(settings),
-      ankleLeastCm: Math.max(settings.ankleLeastCm, kneeling.ankleRoll.value),
-    }),
-  },
-  'belly room': { settles: () => ({ childKnees: 'wide' }) },
-  'outer hips held': { settles: () => ({ reclinedOpenHeld: 'outerHip' }) },
+  'hip flexion under 90': { atMost: { hipFlexionMostDeg: cautionLimits.hipFlexion.value } },
+  'mid-range': { atLeast: MORE_IN_HAND, atMost: { share: workingShare.midRange.value } },
+  'no arch': { atMost: { lumbarAllowanceDeg: 0 } },
+  'head not low': { atMost: { pitchMostDeg: cautionLimits.pitch.value } },
+  'ramp stays high': { atLeast: { inclineLeastDeg: cautionLimits.incline.value } },
+  'ankle roll': { atLeast: { ...MORE_IN_HAND, ankleLeastCm: kneeling.ankleRoll.value } },
+  'belly room': { sets: { childKnees: 'wide' } },
+  'outer hips held': { sets: { reclinedOpenHeld: 'outerHip' } },
   'short hold': { mostHoldSeconds: cautionLimits.shortHold.value },
   brief: { mostHoldSeconds: cautionLimits.briefHold.value },
   'arms low': wordsOnly,
@@ -91,23 +65,26 @@ export const poseChanges = {
 
 export type PoseChange = keyof typeof poseChanges;
 
-/** Knees kept further from their end. */
-function moreInHand({ kneeMarginDeg }: PoseSettings) {
-  return { kneeMarginDeg: Math.max(kneeMarginDeg, kneeMargin.careful.value) };
-}
-
 /** What a change does that is more than words. */
 export function effectOfChange(change: PoseChange): ChangeEffect {
   const effect: ChangeEffect | typeof wordsOnly = poseChanges[change];
   return effect === wordsOnly ? {} : effect;
 }
 
+/** Settings with one change made. */
+function changedBy(settings: PoseSettings, change: PoseChange): PoseSettings {
+  const { atLeast = {}, atMost = {}, sets } = effectOfChange(change);
+  const moved: { -readonly [N in keyof Numbers]: Numbers[N] } = {};
+  for (const [name, least] of Object.entries(atLeast) as [keyof Numbers, number][])
+    moved[name] = Math.max(settings[name], least);
+  for (const [name, most] of Object.entries(atMost) as [keyof Numbers, number][])
+    moved[name] = Math.min(settings[name], most);
+  return { ...settings, ...sets, ...moved };
+}
+
 /** Settings with every change made. */
 export const changed = (settings: PoseSettings, changes: ReadonlySet<PoseChange>): PoseSettings =>
-  [...changes].reduce<PoseSettings>(
-    (before, change) => ({ ...before, ...effectOfChange(change).settles?.(before) }),
-    settings,
-  );
+  [...changes].reduce(changedBy, settings);
 
 /** Whether a change takes a support away. */
 export const leftOut = (changes: ReadonlySet<PoseChange>, slot: SlotId): boolean =>

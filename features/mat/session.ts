@@ -4,7 +4,7 @@ import { movesOf, type DialSetting } from '@/core/dials';
 import type { Estimates } from '@/core/estimate/estimate';
 import type { Plan, PlanPose } from '@/core/formats/plan';
 import { goesAgainst } from '@/core/learn/evidence';
-import { isMoved } from '@/core/lies';
+import { isMoved, isWanted } from '@/core/lies';
 import { asPlanned, asSettled } from '@/core/learn/settled';
 import { dialsIn, followsDials, nearestStack, type InPose } from '@/core/build/solve';
 import { usedBy, type Stack, type Used } from '@/core/props/stack';
@@ -44,9 +44,6 @@ export const usedBeside = (planned: PlanPose, settled: readonly Settled[], slot:
 export const dialsOn = (mat: Mat, planned: PlanPose): readonly DialSetting[] =>
   mat.dials[placeKey(planned)] ?? planned.dials;
 
-/** A gap so small stays empty. */
-const EMPTY_UNDER_CM = 1;
-
 /** What lies there once the dials are moved from where they stood: what fills a gap follows it, everything else stays. */
 export function settledAfterTurn(
   inPose: InPose,
@@ -76,7 +73,7 @@ export const refilled = (
     if (!isMoved(wantedCm - one.heightCm)) return one;
     return asSettled(
       one,
-      wantedCm < EMPTY_UNDER_CM
+      !isWanted(wantedCm)
         ? { pieces: [], heightCm: 0 }
         : nearestStack(inPose, one.slot, wantedCm, usedBeside(planned, settled, one)),
     );
