@@ -3,7 +3,7 @@ import { recordWith, samplePerson, sampleReading, sampleSession } from '../tests
 import type { Reading } from '../formats/book';
 import { shiftDays, type LocalDay } from '../formats/time';
 import { bodyFrom } from '../body/body';
-import { longLegs } from '../geometry/longSit';
+import { longLegs } from '../geometry/sitting/longSit';
 import { believableChange, estimateRanges, knownOf, type Estimates, type Known } from './estimate';
 import type { RangeKey } from '../ranges/ranges';
 import { disagree, longSitObservations, observationOf } from './observations';

@@ -2,7 +2,7 @@ import type { Body } from '../body/body';
 import type { Reading } from '../formats/book';
 import { dayOf, type LocalDay } from '../formats/time';
 import { groupedBy } from '../grouped';
-import { longLegs } from '../geometry/longSit';
+import { longLegs } from '../geometry/sitting/longSit';
 import {
   coupling as couplingParameter,
   filter,

@@ -8,12 +8,12 @@ import { thighRiseDeg } from './crossedLeg';
 import { uncertainParameters, type InputValues } from './inputs';
 import { families } from './families';
 import { type Built, type Family, type FamilyInput } from './family';
-import { kneelingSeatCm } from './kneelingSeat';
-import { rollBackDeg } from './longSit';
-import { crossingAt, hipForCm, pigeonHipCm } from './pigeon';
+import { kneelingSeatCm } from './kneeling/kneelingSeat';
+import { rollBackDeg } from './sitting/longSit';
+import { crossingAt, hipForCm, pigeonHipCm } from './kneeling/pigeon';
 import { between, type Point } from './posture';
-import { rampInclineDeg } from './reclinedHero';
-import { handsHeightCm } from './standingFold';
+import { rampInclineDeg } from './lying/reclinedHero';
+import { handsHeightCm } from './folding/standingFold';
 import { slotKey, type SlotKey } from '../slots';
 
 const all: readonly Family[] = Object.values(families);

@@ -1,7 +1,7 @@
 import { asinDeg, atan2Deg, cosDeg, sinDeg } from '../angles';
 import { armCm, type Body } from '../body/body';
-import { kneelingLegs } from '../geometry/kneelingSeat';
-import { longFoot, longLegs, sittingSpine } from '../geometry/longSit';
+import { kneelingLegs } from '../geometry/kneeling/kneelingSeat';
+import { longFoot, longLegs, sittingSpine } from '../geometry/sitting/longSit';
 import {
   along,
   armToward,
@@ -15,7 +15,7 @@ import {
   type Point,
   type Posture,
 } from '../geometry/posture';
-import { lyingFigure, lyingHip } from '../geometry/reclinedOpen';
+import { lyingFigure, lyingHip } from '../geometry/lying/reclinedOpen';
 import { kneeling } from '../parameters';
 import {
   fingersPastPalmCm,

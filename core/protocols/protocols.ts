@@ -1,7 +1,7 @@
 import { acosDeg, asinDeg } from '../angles';
 import { armCm, type Body } from '../body/body';
 import { rotationFrom } from '../geometry/crossedLeg';
-import { kneeBendOnSeat } from '../geometry/kneelingSeat';
+import { kneeBendOnSeat } from '../geometry/kneeling/kneelingSeat';
 import {
   crossLegged,
   kneeling,

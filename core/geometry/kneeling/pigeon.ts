@@ -1,11 +1,11 @@
-import type { HeightReason } from '../reasons';
-import { acosDeg, asinDeg, cosDeg, sinDeg } from '../angles';
-import { armCm } from '../body/body';
-import { crossLegged, fold, pigeon as parameter } from '../parameters';
-import { floorAhead, palmGapCm } from './arms';
-import { crossedLeg, rotationFrom, type Crossing } from './crossedLeg';
-import { usableRotation } from './crossedSeat';
-import { rangeValue, valueOf } from './inputs';
+import type { HeightReason } from '../../reasons';
+import { acosDeg, asinDeg, cosDeg, sinDeg } from '../../angles';
+import { armCm } from '../../body/body';
+import { crossLegged, fold, pigeon as parameter } from '../../parameters';
+import { floorAhead, palmGapCm } from '../arms';
+import { crossedLeg, rotationFrom, type Crossing } from '../crossedLeg';
+import { usableRotation } from '../sitting/crossedSeat';
+import { rangeValue, valueOf } from '../inputs';
 import {
   keysOn,
   otherSide,
@@ -15,7 +15,7 @@ import {
   type Family,
   type FamilyInput,
   type SlotNeed,
-} from './family';
+} from '../family';
 import {
   AT_REST,
   chestNeed,
@@ -28,7 +28,7 @@ import {
   restedHead,
   restingOn,
   type FoldedTrunk,
-} from './foldedTrunk';
+} from '../foldedTrunk';
 import {
   along,
   armToward,
@@ -40,7 +40,7 @@ import {
   upperFrom,
   type Leg,
   type Point,
-} from './posture';
+} from '../posture';
 
 /** How the front shin lies at a knee bend. */
 export const crossingAt = (kneeDeg: number, { body }: FamilyInput): Crossing => ({

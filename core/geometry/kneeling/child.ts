@@ -1,8 +1,8 @@
-import { floorAhead } from './arms';
-import { child as parameter, fold, spineShare, strapped, ends } from '../parameters';
-import { sides, ranges } from '../ranges/ranges';
-import { leastOf, rangeValue, stifferSide, valueOf } from './inputs';
-import { keysOn, type Built, type Family, type FamilyInput, type SlotNeed } from './family';
+import { floorAhead } from '../arms';
+import { child as parameter, fold, spineShare, strapped, ends } from '../../parameters';
+import { sides, ranges } from '../../ranges/ranges';
+import { leastOf, rangeValue, stifferSide, valueOf } from '../inputs';
+import { keysOn, type Built, type Family, type FamilyInput, type SlotNeed } from '../family';
 import {
   AT_REST,
   chestNeed,
@@ -14,7 +14,7 @@ import {
   restingOn,
   upperFigure,
   type FoldedTrunk,
-} from './foldedTrunk';
+} from '../foldedTrunk';
 import {
   kneeBendOnSeat,
   kneeDemands,
@@ -26,8 +26,8 @@ import {
   kneelingWhy,
   padSeatCm,
 } from './kneelingSeat';
-import { cosDeg } from '../angles';
-import { postureFrom, type Point, type Posture } from './posture';
+import { cosDeg } from '../../angles';
+import { postureFrom, type Point, type Posture } from '../posture';
 
 /** Rounding of a spine at rest: more for one that rounds more than most, none where a caution keeps it quiet. */
 const curledDeg = ({ values, settings }: FamilyInput) =>

@@ -1,12 +1,12 @@
 import fc from 'fast-check';
-import { squat as parameter, standingFold } from '../parameters';
-import { inputOf } from '../tests/samples';
-import { poplitealCm } from './chair';
-import { families } from './families';
-import { type Family, type FamilyInput } from './family';
-import { hipForCm, crossingAt } from './pigeon';
+import { squat as parameter, standingFold } from '../../parameters';
+import { inputOf } from '../../tests/samples';
+import { poplitealCm } from '../chair/chair';
+import { families } from '../families';
+import { type Family, type FamilyInput } from '../family';
+import { hipForCm, crossingAt } from '../kneeling/pigeon';
 import { heelLiftCm, squattingOn } from './squat';
-import { slotKey } from '../slots';
+import { slotKey } from '../../slots';
 
 const heights = (family: Family, input: FamilyInput) =>
   Object.fromEntries(family.heights(input).map((need) => [slotKey(need), need.rawCm]));

@@ -1,9 +1,9 @@
-import type { HeightReason } from '../reasons';
-import { asinDeg, atan2Deg, clamp, cosDeg, sinDeg } from '../angles';
-import type { Body } from '../body/body';
-import { reclinedHero as parameter } from '../parameters';
-import type { Side } from '../ranges/ranges';
-import { rangeValue, stifferSide, valueOf } from './inputs';
+import type { HeightReason } from '../../reasons';
+import { asinDeg, atan2Deg, clamp, cosDeg, sinDeg } from '../../angles';
+import type { Body } from '../../body/body';
+import { reclinedHero as parameter } from '../../parameters';
+import type { Side } from '../../ranges/ranges';
+import { rangeValue, stifferSide, valueOf } from '../inputs';
 import {
   keysOn,
   workingLegs,
@@ -12,7 +12,7 @@ import {
   type FamilyInput,
   type Figure,
   type SlotNeed,
-} from './family';
+} from '../family';
 import {
   kneeBendOnSeat,
   kneeDemands,
@@ -22,9 +22,9 @@ import {
   kneelingPadPlaces,
   kneelingSeatNeedCm,
   kneelingWhy,
-} from './kneelingSeat';
-import { kneeGapCm, longFoot, longLegs } from './longSit';
-import { armToward, headFrom, legWithFoot, postureFrom, spineFrom, type Point } from './posture';
+} from '../kneeling/kneelingSeat';
+import { kneeGapCm, longFoot, longLegs } from '../sitting/longSit';
+import { armToward, headFrom, legWithFoot, postureFrom, spineFrom, type Point } from '../posture';
 
 /**
  * Least incline of the trunk, in degrees over the floor, at which the front thigh is long enough.

@@ -1,11 +1,11 @@
-import type { HeightReason } from '../reasons';
-import { asinDeg, sinDeg } from '../angles';
-import { armCm } from '../body/body';
-import { crossLegged, strapped as parameter, ends } from '../parameters';
-import { palmGapCm } from './arms';
-import { crossedLeg } from './crossedLeg';
-import { crossedSeatCm, usableRotation, type CrossedForm } from './crossedSeat';
-import { rangeValue, valueOf } from './inputs';
+import type { HeightReason } from '../../reasons';
+import { asinDeg, sinDeg } from '../../angles';
+import { armCm } from '../../body/body';
+import { crossLegged, strapped as parameter, ends } from '../../parameters';
+import { palmGapCm } from '../arms';
+import { crossedLeg } from '../crossedLeg';
+import { crossedSeatCm, usableRotation, type CrossedForm } from '../sitting/crossedSeat';
+import { rangeValue, valueOf } from '../inputs';
 import {
   keysOn,
   otherSide,
@@ -14,8 +14,8 @@ import {
   type FamilyInput,
   type Figure,
   type SlotNeed,
-} from './family';
-import { palmWhy } from './longSit';
+} from '../family';
+import { palmWhy } from '../sitting/longSit';
 import {
   along,
   armToward,
@@ -27,7 +27,7 @@ import {
   spineFrom,
   upperFrom,
   type Point,
-} from './posture';
+} from '../posture';
 import { liftedLeg, lyingFigure, lyingHip, lyingShoulder } from './reclinedOpen';
 
 const crossed: CrossedForm = {

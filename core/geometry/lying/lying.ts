@@ -1,9 +1,9 @@
-import { cosDeg, sinDeg } from '../angles';
-import { armCm, type Body } from '../body/body';
-import { child, reclined, ends } from '../parameters';
-import { sides, type ReadingSide } from '../ranges/ranges';
-import type { HeightReason, Reason } from '../reasons';
-import { leastOf, rangeValue, valueOf } from './inputs';
+import { cosDeg, sinDeg } from '../../angles';
+import { armCm, type Body } from '../../body/body';
+import { child, reclined, ends } from '../../parameters';
+import { sides, type ReadingSide } from '../../ranges/ranges';
+import type { HeightReason, Reason } from '../../reasons';
+import { leastOf, rangeValue, valueOf } from '../inputs';
 import {
   keysOn,
   otherSide,
@@ -12,7 +12,7 @@ import {
   type Family,
   type FamilyInput,
   type SlotNeed,
-} from './family';
+} from '../family';
 import {
   armToward,
   between,
@@ -21,7 +21,7 @@ import {
   upperFrom,
   type Leg,
   type Point,
-} from './posture';
+} from '../posture';
 import { liftedLeg, lyingFigure, lyingHip, lyingNeck, lyingShoulder } from './reclinedOpen';
 
 /** Heights that nothing reckons: where to begin, and to go on rung by rung. */

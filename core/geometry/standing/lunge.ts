@@ -1,10 +1,10 @@
-import { acosDeg, asinDeg, cosDeg, sinDeg } from '../angles';
-import { armCm, type Body } from '../body/body';
-import { ladderStart, strapped, ends } from '../parameters';
-import { palmGapCm } from './arms';
-import { rangeValue } from './inputs';
-import { firstZero } from './root';
-import { keysOn, otherSide, worked, type Family, type FamilyInput, type SlotNeed } from './family';
+import { acosDeg, asinDeg, cosDeg, sinDeg } from '../../angles';
+import { armCm, type Body } from '../../body/body';
+import { ladderStart, strapped, ends } from '../../parameters';
+import { palmGapCm } from '../arms';
+import { rangeValue } from '../inputs';
+import { firstZero } from '../root';
+import { keysOn, otherSide, worked, type Family, type FamilyInput, type SlotNeed } from '../family';
 import {
   along,
   armToward,
@@ -16,7 +16,7 @@ import {
   upperFrom,
   type Leg,
   type Point,
-} from './posture';
+} from '../posture';
 
 interface Stepped {
   readonly hip: Point;

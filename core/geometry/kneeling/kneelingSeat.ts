@@ -1,9 +1,9 @@
-import type { HeightReason } from '../reasons';
-import { asinDeg, cosDeg, sinDeg } from '../angles';
-import type { Body } from '../body/body';
-import { kneeling } from '../parameters';
-import type { ReadingSide, Side } from '../ranges/ranges';
-import { rangeValue, stifferSide, valueOf, type InputKey } from './inputs';
+import type { HeightReason } from '../../reasons';
+import { asinDeg, cosDeg, sinDeg } from '../../angles';
+import type { Body } from '../../body/body';
+import { kneeling } from '../../parameters';
+import type { ReadingSide, Side } from '../../ranges/ranges';
+import { rangeValue, stifferSide, valueOf, type InputKey } from '../inputs';
 import {
   keysOn,
   workingLegs,
@@ -12,7 +12,7 @@ import {
   type Family,
   type FamilyInput,
   type SlotNeed,
-} from './family';
+} from '../family';
 import {
   armToward,
   headFrom,
@@ -22,7 +22,7 @@ import {
   type Point,
   type Posture,
   type SupportPlace,
-} from './posture';
+} from '../posture';
 
 /**
  * Knee bend asked of a student who kneels on a seat of this height.

@@ -1,11 +1,11 @@
-import type { HeightReason } from '../reasons';
-import { asinDeg, cosDeg, sinDeg } from '../angles';
-import type { DialValues } from '../dials';
-import type { Body } from '../body/body';
-import { longSit as parameter, straddle } from '../parameters';
-import { sides, type Side } from '../ranges/ranges';
-import { floorAhead, palmGapCm } from './arms';
-import { leastOf, rangeValue, stifferSide, valueOf } from './inputs';
+import type { HeightReason } from '../../reasons';
+import { asinDeg, cosDeg, sinDeg } from '../../angles';
+import type { DialValues } from '../../dials';
+import type { Body } from '../../body/body';
+import { longSit as parameter, straddle } from '../../parameters';
+import { sides, type Side } from '../../ranges/ranges';
+import { floorAhead, palmGapCm } from '../arms';
+import { leastOf, rangeValue, stifferSide, valueOf } from '../inputs';
 import {
   keysOn,
   otherSide,
@@ -13,7 +13,7 @@ import {
   type Family,
   type FamilyInput,
   type SlotNeed,
-} from './family';
+} from '../family';
 import {
   armToward,
   headFrom,
@@ -25,8 +25,8 @@ import {
   type Leg,
   type Point,
   type Posture,
-} from './posture';
-import { firstZero } from './root';
+} from '../posture';
+import { firstZero } from '../root';
 
 /** Angles of two legs stretched forward over a seat and a roll under the knees. */
 interface LongLegAngles {

@@ -1,9 +1,9 @@
-import { inputOf } from '../tests/samples';
-import { crossedLeg, hipForRiseCm, thighRiseDeg, type Crossing } from './crossedLeg';
-import { families } from './families';
-import { type FamilyInput } from './family';
-import { between } from './posture';
-import { slotKey } from '../slots';
+import { inputOf } from '../../tests/samples';
+import { crossedLeg, hipForRiseCm, thighRiseDeg, type Crossing } from '../crossedLeg';
+import { families } from '../families';
+import { type FamilyInput } from '../family';
+import { between } from '../posture';
+import { slotKey } from '../../slots';
 
 const { body } = inputOf();
 const crossed: Crossing = { kneeDeg: 130, footCm: 5.1, pastMidlineCm: 10 };

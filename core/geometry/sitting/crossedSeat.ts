@@ -1,9 +1,9 @@
-import type { HeightReason } from '../reasons';
-import { sinDeg } from '../angles';
-import { floorAhead } from './arms';
-import type { Body } from '../body/body';
-import { crossLegged, fold } from '../parameters';
-import { sides, type Side } from '../ranges/ranges';
+import type { HeightReason } from '../../reasons';
+import { sinDeg } from '../../angles';
+import { floorAhead } from '../arms';
+import type { Body } from '../../body/body';
+import { crossLegged, fold } from '../../parameters';
+import { sides, type Side } from '../../ranges/ranges';
 import {
   crossedLeg,
   heelsFor,
@@ -12,8 +12,8 @@ import {
   thighRiseDeg,
   withHeels,
   type Crossing,
-} from './crossedLeg';
-import { rangeValue } from './inputs';
+} from '../crossedLeg';
+import { rangeValue } from '../inputs';
 import {
   keysOn,
   type Built,
@@ -21,7 +21,7 @@ import {
   type Family,
   type FamilyInput,
   type SlotNeed,
-} from './family';
+} from '../family';
 import {
   AT_REST,
   type Under,
@@ -31,7 +31,7 @@ import {
   foreheadNeed,
   restingOn,
   upperFigure,
-} from './foldedTrunk';
+} from '../foldedTrunk';
 import { sittingSpine } from './longSit';
 import {
   armToward,
@@ -42,8 +42,8 @@ import {
   type Point,
   type Posture,
   type SupportPlace,
-} from './posture';
-import { slotKey } from '../slots';
+} from '../posture';
+import { slotKey } from '../../slots';
 
 /** What tells one cross-legged seat from another. */
 export interface CrossedForm {

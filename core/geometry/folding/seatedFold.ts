@@ -1,10 +1,10 @@
-import { floorAhead } from './arms';
-import { armCm, type Body } from '../body/body';
-import { fold as parameter, longSit as longSitParameter } from '../parameters';
-import type { HeightReason } from '../reasons';
-import { memoise } from '../memoise';
-import { rangeValue, stifferSide } from './inputs';
-import type { Built, Family, FamilyInput, SlotNeed } from './family';
+import { floorAhead } from '../arms';
+import { armCm, type Body } from '../../body/body';
+import { fold as parameter, longSit as longSitParameter } from '../../parameters';
+import type { HeightReason } from '../../reasons';
+import { memoise } from '../../memoise';
+import { rangeValue, stifferSide } from '../inputs';
+import type { Built, Family, FamilyInput, SlotNeed } from '../family';
 import {
   AT_REST,
   chestNeed,
@@ -17,7 +17,7 @@ import {
   upperFigure,
   type FoldedTrunk,
   type Under,
-} from './foldedTrunk';
+} from '../foldedTrunk';
 import {
   hamstringDemands,
   easyLegsApart,
@@ -42,8 +42,8 @@ import {
   straddleHalfAngleDeg,
   turnedOut,
   type LongLegs,
-} from './longSit';
-import { between, handOnStrap, legWithFoot, postureFrom, type Point } from './posture';
+} from '../sitting/longSit';
+import { between, handOnStrap, legWithFoot, postureFrom, type Point } from '../posture';
 
 /**
  * Lean of the trunk's lower end past upright, minus when it rolls back, from what the hamstrings leave. A trunk stands

@@ -1,8 +1,8 @@
-import { asinDeg, cosDeg, sinDeg } from '../angles';
-import type { Body } from '../body/body';
-import { mass, squat as parameter, standingFold, ends } from '../parameters';
-import { palmGapCm } from './arms';
-import { leastOf, rangeValue, stifferSide } from './inputs';
+import { asinDeg, cosDeg, sinDeg } from '../../angles';
+import type { Body } from '../../body/body';
+import { mass, squat as parameter, standingFold, ends } from '../../parameters';
+import { palmGapCm } from '../arms';
+import { leastOf, rangeValue, stifferSide } from '../inputs';
 import {
   keysOn,
   workingLegs,
@@ -11,7 +11,7 @@ import {
   type FamilyInput,
   type Figure,
   type SlotNeed,
-} from './family';
+} from '../family';
 import {
   along,
   armToward,
@@ -21,8 +21,8 @@ import {
   upperFrom,
   type Leg,
   type Point,
-} from './posture';
-import { firstZero } from './root';
+} from '../posture';
+import { firstZero } from '../root';
 
 interface Squatting {
   readonly hip: Point;

@@ -1,14 +1,14 @@
-import { cosDeg, sinDeg } from '../angles';
-import type { Body } from '../body/body';
-import { crossLegged, reclined } from '../parameters';
-import { ranges, sides, type Side } from '../ranges/ranges';
-import { crossedLeg, heelsFor, solesTogether, withHeels } from './crossedLeg';
-import { openTurnDeg, thighGapCm, usableRotation } from './crossedSeat';
-import { leastOf, rangeValue } from './inputs';
-import { keysOn, type Built, type Family, type FamilyInput, type SlotNeed } from './family';
+import { cosDeg, sinDeg } from '../../angles';
+import type { Body } from '../../body/body';
+import { crossLegged, reclined } from '../../parameters';
+import { ranges, sides, type Side } from '../../ranges/ranges';
+import { crossedLeg, heelsFor, solesTogether, withHeels } from '../crossedLeg';
+import { openTurnDeg, thighGapCm, usableRotation } from '../sitting/crossedSeat';
+import { leastOf, rangeValue } from '../inputs';
+import { keysOn, type Built, type Family, type FamilyInput, type SlotNeed } from '../family';
 import { inclineOn, neckWhy, rampNeeds, reclinedFigure } from './reclinedHero';
-import { along, legOf, postureFrom, type Point } from './posture';
-import { slotKey } from '../slots';
+import { along, legOf, postureFrom, type Point } from '../posture';
+import { slotKey } from '../../slots';
 
 function openLeg(input: FamilyInput, side: Side) {
   const { body, settings } = input;

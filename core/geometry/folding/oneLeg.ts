@@ -1,11 +1,11 @@
-import { asinDeg, cosDeg, sinDeg } from '../angles';
-import { crossLegged, longSit as longSitParameter } from '../parameters';
-import { palmGapCm } from './arms';
-import { crossedLeg, heelsAwayCm, solesTogether } from './crossedLeg';
-import { kneeLaidOpen, openTurnDeg, thighGapCm, usableRotation } from './crossedSeat';
-import { rangeValue, valueOf } from './inputs';
-import type { Body } from '../body/body';
-import { keysOn, otherSide, worked, type Family, type FamilyInput, type SlotNeed } from './family';
+import { asinDeg, cosDeg, sinDeg } from '../../angles';
+import { crossLegged, longSit as longSitParameter } from '../../parameters';
+import { palmGapCm } from '../arms';
+import { crossedLeg, heelsAwayCm, solesTogether } from '../crossedLeg';
+import { kneeLaidOpen, openTurnDeg, thighGapCm, usableRotation } from '../sitting/crossedSeat';
+import { rangeValue, valueOf } from '../inputs';
+import type { Body } from '../../body/body';
+import { keysOn, otherSide, worked, type Family, type FamilyInput, type SlotNeed } from '../family';
 import {
   hamstringDemands,
   hipFlexionAt,
@@ -18,7 +18,7 @@ import {
   rollBackDeg,
   sittingShoulder,
   sittingSpine,
-} from './longSit';
+} from '../sitting/longSit';
 import {
   armToward,
   headFrom,
@@ -27,8 +27,8 @@ import {
   upperFrom,
   type Leg,
   type Point,
-} from './posture';
-import { firstZero } from './root';
+} from '../posture';
+import { firstZero } from '../root';
 import { foldOrSitWhy, seatedFold } from './seatedFold';
 
 /** The leg that is bent and laid open beside the long one. */

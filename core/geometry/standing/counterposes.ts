@@ -1,11 +1,11 @@
-import { acosDeg, asinDeg, cosDeg, sinDeg } from '../angles';
-import { armCm, type Body } from '../body/body';
-import { squat, standingFold, strapped, ends } from '../parameters';
-import { sides } from '../ranges/ranges';
-import { palmGapCm } from './arms';
-import { leastOf, rangeValue, stifferSide, valueOf } from './inputs';
-import { keysOn, type Family, type FamilyInput } from './family';
-import { hipFlexionAt } from './longSit';
+import { acosDeg, asinDeg, cosDeg, sinDeg } from '../../angles';
+import { armCm, type Body } from '../../body/body';
+import { squat, standingFold, strapped, ends } from '../../parameters';
+import { sides } from '../../ranges/ranges';
+import { palmGapCm } from '../arms';
+import { leastOf, rangeValue, stifferSide, valueOf } from '../inputs';
+import { keysOn, type Family, type FamilyInput } from '../family';
+import { hipFlexionAt } from '../sitting/longSit';
 import {
   along,
   armToward,
@@ -14,7 +14,7 @@ import {
   spineFrom,
   upperFrom,
   type Point,
-} from './posture';
+} from '../posture';
 
 /** Reverse table: shins upright, trunk level, arms straight down. */
 export const tableUp: Family = {

@@ -1,8 +1,8 @@
-import { acosDeg, asinDeg, cosDeg, sinDeg } from '../angles';
-import { armCm, type Body } from '../body/body';
-import { strapped, ends } from '../parameters';
-import { palmGapCm } from './arms';
-import { leastOf, rangeValue } from './inputs';
+import { acosDeg, asinDeg, cosDeg, sinDeg } from '../../angles';
+import { armCm, type Body } from '../../body/body';
+import { strapped, ends } from '../../parameters';
+import { palmGapCm } from '../arms';
+import { leastOf, rangeValue } from '../inputs';
 import {
   keysOn,
   otherSide,
@@ -14,8 +14,8 @@ import {
   type SlotNeed,
   type Demand,
   type Figure,
-} from './family';
-import { firstZero } from './root';
+} from '../family';
+import { firstZero } from '../root';
 import {
   along,
   armToward,
@@ -29,7 +29,7 @@ import {
   type Leg,
   type Point,
   type SupportPlace,
-} from './posture';
+} from '../posture';
 
 /** Back of the knee over the floor, foot flat. */
 export const poplitealCm = (body: Body) => body.shinCm + body.ankleHeightCm - body.kneeBackCm;

@@ -1,9 +1,9 @@
-import { inputOf } from '../tests/samples';
-import { reclinedHero } from '../parameters';
-import { families } from './families';
-import { type Family, type FamilyInput } from './family';
+import { inputOf } from '../../tests/samples';
+import { reclinedHero } from '../../parameters';
+import { families } from '../families';
+import { type Family, type FamilyInput } from '../family';
 import { kneelingSeatCm } from './kneelingSeat';
-import { slotKey } from '../slots';
+import { slotKey } from '../../slots';
 
 const heights = (family: Family, input: FamilyInput) =>
   Object.fromEntries(family.heights(input).map((need) => [slotKey(need), need.rawCm]));

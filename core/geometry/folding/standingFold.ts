@@ -1,10 +1,10 @@
-import { armCm, type Body } from '../body/body';
-import { standingFold as parameter, straddle } from '../parameters';
-import { sides } from '../ranges/ranges';
-import { acosDeg, cosDeg, sinDeg } from '../angles';
-import { leastOf, rangeValue, stifferSide, valueOf } from './inputs';
-import { keysOn, type Built, type Family, type FamilyInput, type Figure } from './family';
-import { hipFlexionAt, spreadDemands } from './longSit';
+import { armCm, type Body } from '../../body/body';
+import { standingFold as parameter, straddle } from '../../parameters';
+import { sides } from '../../ranges/ranges';
+import { acosDeg, cosDeg, sinDeg } from '../../angles';
+import { leastOf, rangeValue, stifferSide, valueOf } from '../inputs';
+import { keysOn, type Built, type Family, type FamilyInput, type Figure } from '../family';
+import { hipFlexionAt, spreadDemands } from '../sitting/longSit';
 import {
   along,
   armToward,
@@ -14,8 +14,8 @@ import {
   upperFrom,
   type Aside,
   type Point,
-} from './posture';
-import { firstZero } from './root';
+} from '../posture';
+import { firstZero } from '../root';
 
 interface Hang {
   readonly hip: Point;
