@@ -67,14 +67,16 @@ const oneOf = (names) => `(${names.join('|')})`;
 const rule = (name, comment, from, to) => ({ name, comment, severity: 'error', from, to });
 /** Each room of a row builds on those before it. */
 const upTheRow = (base, row) =>
-  row.slice(0, -1).map((room, i) =>
-    rule(
-      `${base}/${room} stands under the rooms after it`,
-      'A room builds on those beneath it.',
-      { path: `^${base}/${room}/`, pathNot: tests },
-      { path: `^${base}/${oneOf(row.slice(i + 1))}/` },
-    ),
-  );
+  row
+    .slice(0, -1)
+    .map((room, i) =>
+      rule(
+        `${base}/${room} stands under the rooms after it`,
+        'A room builds on those beneath it.',
+        { path: `^${base}/${room}/`, pathNot: tests },
+        { path: `^${base}/${oneOf(row.slice(i + 1))}/` },
+      ),
+    );
 
 module.exports = {
   forbidden: [

@@ -1,7 +1,8 @@
 import { bodyFrom } from '../body/body';
 import { poseById, type PoseId } from '../poses/poses';
 import { bestStacks } from '../props/search';
-import { kinds, propKinds, type Shelf, type ShelfItem } from '../props/shelf';
+import { kinds, propKinds } from '../props/kinds';
+import type { Shelf, ShelfItem } from '../props/shelf';
 import { slotRule } from '../props/slots';
 import { largestStepCm, type SlotRule, type Stack } from '../props/stack';
 import { usualItem } from '../props/usualShelves';

@@ -14,6 +14,7 @@ import type { HeightReason, Reason } from '../reasons';
 import { sidelessKey, slotKey, type SlotKey } from '../slots';
 import type { SlotDoubt } from '../learn/evidence';
 import { HANGS, MOST_SLACK_CM, mostCmAt, staysEmptyOver } from '../prepare/limits';
+import { lieOf } from '../props/kinds';
 import { purposeOf, tooLowToFill, type Purpose } from '../props/slots';
 import { bestStacks, rungAbove, rungBelow } from '../props/search';
 import type { Shelf } from '../props/shelf';
@@ -346,15 +347,14 @@ export const movesWith = ({ action, slot }: Decision, key: SlotKey) =>
   (action === 'lower' && slot === key) ||
   (action === 'raise' && slot !== null && sidelessKey(slot) === sidelessKey(key));
 
-/** Any strap long enough for the hands and a loop round the feet. */
+/** Anything long enough for the hands and a loop round the feet. */
 function bestStrap(shelf: Shelf, lengthCm: number): Stack[] {
-  const strap = shelf.find(
-    ({ kind, count, states }) =>
-      kind === 'strap' && count > 0 && states.some(({ id }) => id === 'length'),
-  );
-  return strap
-    ? [{ pieces: [{ item: strap.id, state: 'length', count: 1 }], heightCm: lengthCm }]
-    : [];
+  for (const { id, kind, count, states } of shelf) {
+    const long = states.find((state) => lieOf(kind, state.id).uses.includes('length'));
+    if (long && count > 0)
+      return [{ pieces: [{ item: id, state: long.id, count: 1 }], heightCm: lengthCm }];
+  }
+  return [];
 }
 
 /** Whether what lay there last time can still be built, still keeps the rules, and is not wanted elsewhere in the pose. */

@@ -1,7 +1,7 @@
 import { z } from '../z';
 import { approachIds } from '../approaches/approaches';
 import { tapedLengths } from '../body/body';
-import { propKinds } from '../props/shelf';
+import { propKinds } from '../props/kinds';
 import { methodIds } from '../protocols/protocols';
 import { rangeIds } from '../ranges/ranges';
 import { MOST_MARKS } from './edits';

@@ -6,6 +6,7 @@ import type { Family, FamilyInput, PoseSettings } from '../geometry/family';
 import { workingShare } from '../parameters';
 import { poseById, type Pose } from '../poses/poses';
 import type { ReadingSide } from '../ranges/ranges';
+import { isMade } from '../props/kinds';
 import type { Shelf } from '../props/shelf';
 import type { PoseChange } from '../safety/changes';
 import { settingsFor } from '../safety/settings';
@@ -30,7 +31,7 @@ export function poseOr(id: string): Pose {
 
 /** Seat of the first chair on the shelf. */
 const chairSeatCm = (shelf: Shelf): number | undefined =>
-  shelf.find(({ kind, count }) => kind === 'chair' && count > 0)?.states[0]?.heightCm;
+  shelf.find(({ kind, count }) => isMade(kind, 'chair') && count > 0)?.states[0]?.heightCm;
 
 /** The way in which a pose is set up: the student's own, else what approach or body speak for, else the first. */
 function wayFor(

@@ -244,7 +244,7 @@ test('what other slots use is not used twice', () => {
   expect(without.pieces.some(({ item }) => item === 'cork')).toBe(false);
   expect(stackFaults(all.pieces, sampleShelf, kneelingSeat)).toEqual([]);
   expect(stackFaults(all.pieces, sampleShelf, kneelingSeat, { cork: 6 })).toEqual([
-    expect.stringMatching(/^the shelf has 6 of .*, not [78]$/),
+    'not enough on the shelf',
   ]);
   expect(
     usedWith({ cork: 2 }, [
@@ -263,7 +263,7 @@ describe('rules', () => {
         { item: 'wool', state: 'fold-8', count: 1 },
         { item: 'cork', state: 'flat', count: 1 },
       ]),
-    ).toMatch('may not lie on'));
+    ).toMatch('hard on soft'));
   test('a block on end is never under a seat', () =>
     expect(faults([{ item: 'cork', state: 'end', count: 1 }])).toMatch('does not serve here'));
   test('nothing lies on a block on end', () =>
@@ -275,23 +275,23 @@ describe('rules', () => {
         ],
         slotRule('hands', 'standing fold', body),
       ),
-    ).toMatch('nothing lies on a block on end'));
+    ).toMatch('on a block on end'));
   test('a long-sit seat is at least as wide as the hips', () => {
     expect(faults([{ item: 'cork', state: 'flat', count: 1 }], longSeat)).toMatch(
-      'narrower than the 32 cm',
+      'narrower than what lies on it',
     );
     expect(faults([{ item: 'cork', state: 'flat', count: 2 }], longSeat)).toBe('');
   });
   test('hands stand on twins', () =>
     expect(
       faults([{ item: 'cork', state: 'end', count: 1 }], slotRule('hands', 'standing fold', body)),
-    ).toMatch('twins'));
+    ).toMatch('no twin'));
   test('a bolster to sit on lies level on a block at each end; elsewhere one end may lean on a block', () => {
     const bolsterOn = (count: number): Piece[] => [
       { item: 'cork', state: 'flat', count },
       { item: 'bolster', state: 'flat', count: 1 },
     ];
-    expect(faults(bolsterOn(1))).toMatch('one under each end');
+    expect(faults(bolsterOn(1))).toMatch('a bolster on one block');
     expect(faults(bolsterOn(2))).toBe('');
     expect(faults(bolsterOn(1), slotRule('forehead', 'pigeon', body))).toBe('');
     expect(faults(bolsterOn(1), slotRule('back', 'reclined hero', body))).toBe('');
@@ -309,8 +309,8 @@ describe('rules', () => {
     const on = (...pieces: Piece[]) => stackFaults(pieces, home, rule).join();
     const stool: Piece = { item: 'stool', state: 'top', count: 1 };
     const books: Piece = { item: 'books', state: 'two', count: 2 };
-    expect(on(books, stool)).toMatch('stands on the floor');
-    expect(on(stool, books)).not.toMatch('stands on the floor');
+    expect(on(books, stool)).toMatch('furniture on something');
+    expect(on(stool, books)).not.toMatch('furniture on something');
   });
   test('one hand has one block, two hands have two alike', () => {
     const hand = (family: 'sundial' | 'standing fold' | 'chair, legs wide', way = '') =>
@@ -327,13 +327,13 @@ describe('rules', () => {
       { item: 'cork', state: 'edge', count: 1 },
       { item: 'wool', state: 'fold-16', count: 1 },
     ];
-    expect(faults(tower, overLegs)).toMatch('so high stands a stool');
+    expect(faults(tower, overLegs)).toMatch('a tower under a head');
     // In front of the legs a pile may be higher, and no tower either.
     const inFront = slotRule('forehead', 'straddle fold', body);
     expect(faults(tower, inFront)).toBe('');
     const taller = [tower[0]!, { item: 'bolster', state: 'flat', count: 1 }, tower[1]!];
-    expect(faults(taller, inFront)).toMatch('so high stands');
-    expect(faults(taller, slotRule('forehead', 'pigeon', body))).not.toMatch('so high');
+    expect(faults(taller, inFront)).toMatch('a tower under a head');
+    expect(faults(taller, slotRule('forehead', 'pigeon', body))).not.toMatch('a tower');
     // Lower, it stands on them.
     expect(faults(tower.slice(0, 1), overLegs)).toBe('');
     const studio = usualShelves.studio;
@@ -349,11 +349,11 @@ describe('rules', () => {
   test('no more than three soft layers', () =>
     expect(
       faults(Array.from({ length: 4 }, () => ({ item: 'wool', state: 'fold-2', count: 1 }))),
-    ).toMatch('more than 3 soft layers'));
+    ).toMatch('too many soft layers'));
   test('no more than the shelf has', () =>
     expect(
       faults(Array.from({ length: 3 }, () => ({ item: 'bolster', state: 'flat', count: 1 }))),
-    ).toMatch('the shelf has 2 of Round bolster, not 3'));
+    ).toMatch('not enough on the shelf'));
 });
 
 describe('loading', () => {

@@ -1,6 +1,7 @@
 import { groupedBy } from '../grouped';
 import { decision, stackCost } from '../parameters';
-import { isSoft, kinds, type Shelf, type ShelfItem } from './shelf';
+import { kinds } from './kinds';
+import { isSoft, type Shelf, type ShelfItem } from './shelf';
 import {
   askedBy,
   carriesEnds,
@@ -123,7 +124,7 @@ function everyLayer(shelf: Shelf, rule: SlotRule): Layer[] {
 /** Whether a bolster could lie here with one of these under each end. */
 const endsIn = (rule: SlotRule, item: ShelfItem) =>
   carriesEnds({ item }, rule) &&
-  (rule.serves['bolster-flat'] !== undefined || rule.serves['bolster-round'] !== undefined);
+  (rule.asks.includes('long flat') || rule.asks.includes('long round'));
 
 /** On a shelf of so many ways to lie, things that are alike in all that is weighed stand in for each other. */
 const MANY = 30;
@@ -162,7 +163,7 @@ function laidOut(firmFirst: readonly Layer[], rule: SlotRule): Layers {
     risingCm: Float64Array.from(rising, (i) => heightCm[i] as number),
     pieces: Uint8Array.from(all, ({ count }) => count),
     soft: Uint8Array.from(all, ({ item }) => Number(isSoft(item))),
-    topOnly: Uint8Array.from(all, ({ state }) => Number(carriesNothing(state))),
+    topOnly: Uint8Array.from(all, (layer) => Number(carriesNothing(layer))),
     lower: {
       1: numbers,
       2: thinned(all, cost, MOST_TRIED[2]),

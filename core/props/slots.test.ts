@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { bodyFrom } from '../body/body';
 import { families, type FamilyId } from '../geometry/families';
 import { slotIds } from '../slots';
+import { kinds, propKinds, uses } from './kinds';
 import { slotRule } from './slots';
 
 const familyIds = Object.keys(families) as FamilyId[];
@@ -35,5 +36,26 @@ test('a seat on the floor is as wide as the hips, to the centimetre, in whicheve
       for (const body of bodies)
         expect(slotRule('seat', 'long sit', body).leastWidthCm).toBe(Math.round(body.hipWidthCm));
     }),
+  );
+});
+
+const asked = new Set(
+  slotIds.flatMap((slot) =>
+    familyIds.flatMap((family) =>
+      ['', 'blocks'].flatMap((way) => slotRule(slot, family, bodyFrom(170), way).asks),
+    ),
+  ),
+);
+
+test.each(propKinds)('%s serves somewhere, and lies in no two ways of one name', (kind) => {
+  const { lies } = kinds[kind];
+  expect(lies.some((lie) => lie.uses.some((use) => asked.has(use)))).toBe(true);
+  expect(new Set(lies.map(({ id }) => id)).size).toBe(lies.length);
+});
+
+test.each(uses)('as %s something serves, and some slot asks for it', (use) => {
+  expect(asked.has(use)).toBe(true);
+  expect(propKinds.some((kind) => kinds[kind].lies.some((lie) => lie.uses.includes(use)))).toBe(
+    true,
   );
 });

@@ -4,6 +4,7 @@ import { families, type FamilyId } from '../geometry/families';
 import type { Family } from '../geometry/family';
 import { ON_LEGS_MOST_CM } from '../geometry/foldedTrunk';
 import { decision, fold, loading, reclinedHero, squat, standingFold } from '../parameters';
+import type { Use } from './kinds';
 import type { SlotRule } from './stack';
 import type { SlotId } from '../slots';
 
@@ -25,47 +26,40 @@ const BETWEEN_THE_HEELS = {
   levelBolster: true,
 } as const;
 
-/** Sixteen layers at most: thicker folds tip. */
-const FOLDS = ['fold-2', 'fold-4', 'fold-8', 'fold-16'] as const;
-const ROLLS = ['roll-half', 'roll-tight', 'roll-loose'] as const;
+/** What is long and soft. */
+const BOLSTERS: readonly Use[] = ['long round', 'long flat'];
+/** A stack of hard things that a foot or a back stands on. */
+const BRICKS: readonly Use[] = ['brick flat', 'brick on edge', 'slab'];
 
 /** A free seat is at most so many times as tall as its smaller side, a hand support so many times. */
 const [FREE_SEAT, HAND_SUPPORT] = [1.5, 2];
 
-const SOFT_LAYERS = { blanket: [...FOLDS, ...ROLLS], towel: 'any', cushion: 'any' } as const;
+/** What meets something that hangs. */
+const SOFT_LAYERS: readonly Use[] = ['fold', 'small fold', 'roll', 'plump'];
 
 function seatRule({ bears: { seat }, hipWidthCm }: RuleFor): Omit<SlotRule, 'rounds'> {
   if (seat === 'on a chair')
     return {
       load: loading.seat.value,
       leastWidthCm: 30,
-      serves: { blanket: FOLDS, cushion: 'any', 'half-block': 'any', books: 'any' },
+      asks: ['fold', 'plump', 'slab'],
     };
   if (seat === 'under a squat')
     return {
       ...BETWEEN_THE_HEELS,
       mostSlender: FREE_SEAT,
-      serves: {
-        block: ['flat', 'edge'],
-        'half-block': 'any',
-        blanket: FOLDS,
-        'bolster-round': 'any',
-        'bolster-flat': 'any',
-        books: 'any',
-        bench: 'any',
-      },
+      asks: [...BRICKS, 'fold', ...BOLSTERS, 'low furniture'],
     };
   if (seat === 'on the heels' || seat === 'folded on the heels')
     return {
       ...BETWEEN_THE_HEELS,
       bolsterOnBolster: true,
-      serves: {
-        blanket: FOLDS,
-        'bolster-flat': 'any',
-        'bolster-round': 'any',
-        cushion: 'any',
-        ...(seat === 'on the heels' ? { bench: 'any' } : {}),
-      },
+      asks: [
+        'fold',
+        ...BOLSTERS,
+        'plump',
+        ...(seat === 'on the heels' ? (['low furniture'] as const) : []),
+      ],
     };
   const onShins = seat === 'between the heels';
   return {
@@ -77,15 +71,14 @@ function seatRule({ bears: { seat }, hipWidthCm }: RuleFor): Omit<SlotRule, 'rou
           levelBolster: true,
           mostSlender: FREE_SEAT,
         }),
-    serves: {
-      block: onShins ? ['flat', 'edge'] : ['flat'],
-      'half-block': 'any',
-      blanket: FOLDS,
-      'bolster-flat': 'any',
-      books: 'any',
-      bench: 'any',
-      ...(onShins ? { 'bolster-round': 'any' } : {}),
-    },
+    asks: [
+      'brick flat',
+      'slab',
+      'fold',
+      'long flat',
+      'low furniture',
+      ...(onShins ? (['brick on edge', 'long round'] as const) : []),
+    ],
   };
 }
 
@@ -128,18 +121,16 @@ const HEAD: Omit<SlotRule, 'rounds'> = {
   ...SOFT,
   load: loading.head.value,
   leastWidthCm: 15,
-  serves: {
-    blanket: FOLDS,
-    towel: ['fold-2', 'fold-4', 'fold-8'],
-    block: 'any',
-    'half-block': 'any',
-    'bolster-round': 'any',
-    'bolster-flat': 'any',
-    cushion: 'any',
-    books: 'any',
-    bench: 'any',
-    chair: 'any',
-  },
+  asks: [
+    ...BRICKS,
+    'brick on end',
+    'fold',
+    'small fold',
+    'plump',
+    ...BOLSTERS,
+    'low furniture',
+    'high furniture',
+  ],
 };
 
 /** The way in which a back lies on blocks rather than on a ramp. */
@@ -149,7 +140,7 @@ const SPINE_BLOCKS: Omit<SlotRule, 'rounds'> = {
   load: loading.back.value,
   leastWidthCm: 7,
   mostSlender: 1,
-  serves: { block: ['flat', 'edge'], 'half-block': 'any', books: 'any' },
+  asks: BRICKS,
 };
 
 /** Every slot: what serves there, how high and how low it may stand, and whether others stand on it. */
@@ -171,14 +162,7 @@ const slots: Readonly<Record<SlotId, SlotEntry>> = {
       load: loading.knee.value,
       leastWidthCm: underKnees?.as === 'one under both' ? 35 : 12,
       ...(underKnees?.as === 'each its own' ? { pair: true } : {}),
-      serves: {
-        ...SOFT_LAYERS,
-        towel: ['fold-2', 'fold-4', 'fold-8', 'roll'],
-        ...(underKnees?.as === 'each its own'
-          ? {}
-          : { 'bolster-round': 'any', 'bolster-flat': 'any' }),
-        block: ['flat'],
-      },
+      asks: [...SOFT_LAYERS, ...(underKnees?.as === 'each its own' ? [] : BOLSTERS), 'brick flat'],
     }),
   },
   behindKnee: {
@@ -187,12 +171,7 @@ const slots: Readonly<Record<SlotId, SlotEntry>> = {
     rule: ({ bears: { behindKnee } }) => ({
       load: loading.knee.value,
       leastWidthCm: 0,
-      serves: {
-        strap: ['fold-3'],
-        towel: ['fold-2', 'fold-4', 'fold-8', ...(behindKnee === 'thick' ? ['roll'] : [])],
-        blanket: ['fold-2', 'fold-4', ...(behindKnee === 'thick' ? ['roll-tight'] : [])],
-        ...(behindKnee === 'thick' ? { block: ['flat'], mat: ['roll'] } : {}),
-      },
+      asks: ['sliver', ...(behindKnee === 'thick' ? (['joint roll', 'brick flat'] as const) : [])],
     }),
   },
   underThigh: {
@@ -203,12 +182,7 @@ const slots: Readonly<Record<SlotId, SlotEntry>> = {
       ...(underThigh === 'bricks' ? {} : SOFT),
       load: loading.knee.value,
       leastWidthCm: 12,
-      serves: {
-        ...SOFT_LAYERS,
-        block: ['flat', 'edge'],
-        'half-block': 'any',
-        books: 'any',
-      },
+      asks: [...SOFT_LAYERS, ...BRICKS],
     }),
   },
   outerHip: {
@@ -218,7 +192,7 @@ const slots: Readonly<Record<SlotId, SlotEntry>> = {
       ...SOFT,
       load: loading.knee.value,
       leastWidthCm: 12,
-      serves: SOFT_LAYERS,
+      asks: SOFT_LAYERS,
     }),
   },
   hipLevel: {
@@ -227,15 +201,7 @@ const slots: Readonly<Record<SlotId, SlotEntry>> = {
     rule: () => ({
       load: loading.kneelingSeat.value,
       leastWidthCm: 15,
-      serves: {
-        blanket: FOLDS,
-        block: ['flat'],
-        'half-block': 'any',
-        wedge: 'any',
-        'bolster-flat': 'any',
-        cushion: 'any',
-        books: 'any',
-      },
+      asks: ['brick flat', 'slab', 'slope', 'fold', 'plump', 'long flat'],
     }),
   },
   underShin: {
@@ -244,11 +210,7 @@ const slots: Readonly<Record<SlotId, SlotEntry>> = {
     rule: () => ({
       load: loading.knee.value,
       leastWidthCm: 35,
-      serves: {
-        blanket: FOLDS,
-        mat: ['single', 'fold-4'],
-        towel: ['fold-2', 'fold-4', 'fold-8'],
-      },
+      asks: ['fold', 'small fold', 'sheet'],
     }),
   },
   ankle: {
@@ -256,11 +218,7 @@ const slots: Readonly<Record<SlotId, SlotEntry>> = {
     rule: () => ({
       load: loading.knee.value,
       leastWidthCm: 0,
-      serves: {
-        towel: 'any',
-        blanket: ['fold-2', 'fold-4', 'fold-8', 'roll-half'],
-        mat: ['fold-4'],
-      },
+      asks: ['under an ankle'],
     }),
   },
   heels: {
@@ -270,14 +228,7 @@ const slots: Readonly<Record<SlotId, SlotEntry>> = {
     rule: ({ bears: { heels } }) => ({
       load: loading.hands.value,
       leastWidthCm: heels?.as === 'one under both' ? 35 : 15,
-      serves: {
-        wedge: 'any',
-        'half-block': 'any',
-        mat: ['single', 'fold-4'],
-        blanket: FOLDS,
-        block: ['flat'],
-        books: 'any',
-      },
+      asks: ['brick flat', 'slab', 'slope', 'sheet', 'fold'],
     }),
   },
   feet: {
@@ -288,12 +239,7 @@ const slots: Readonly<Record<SlotId, SlotEntry>> = {
       load: loading.hands.value,
       leastWidthCm: 0,
       pair: true,
-      serves: {
-        block: ['flat', 'edge'],
-        'half-block': 'any',
-        books: 'any',
-        bench: 'any',
-      },
+      asks: [...BRICKS, 'low furniture'],
     }),
   },
   hands: {
@@ -306,7 +252,7 @@ const slots: Readonly<Record<SlotId, SlotEntry>> = {
       pair: bears.hands !== 'one' && way !== ONE_ARM,
       mostSlender: HAND_SUPPORT,
       mostStepCm: decision.mostHandRung.value,
-      serves: { block: 'any', 'half-block': 'any', books: 'any', chair: 'any', bench: 'any' },
+      asks: [...BRICKS, 'brick on end', 'low furniture', 'high furniture'],
     }),
   },
   forehead: {
@@ -328,7 +274,7 @@ const slots: Readonly<Record<SlotId, SlotEntry>> = {
       ...SOFT,
       load: loading.back.value,
       leastWidthCm: 20,
-      serves: { 'bolster-round': 'any', 'bolster-flat': 'any', blanket: FOLDS, cushion: 'any' },
+      asks: [...BOLSTERS, 'fold', 'plump'],
     }),
   },
   back: {
@@ -343,15 +289,7 @@ const slots: Readonly<Record<SlotId, SlotEntry>> = {
             leastWidthCm: 20,
             rampLever: reclinedHero.rampLever.value,
             bolsterOnBolster: true,
-            serves: {
-              'bolster-round': 'any',
-              'bolster-flat': 'any',
-              blanket: FOLDS,
-              block: ['flat', 'edge'],
-              'half-block': 'any',
-              cushion: 'any',
-              books: 'any',
-            },
+            asks: [...BOLSTERS, 'fold', 'plump', ...BRICKS],
           },
   },
   neck: {
@@ -364,12 +302,7 @@ const slots: Readonly<Record<SlotId, SlotEntry>> = {
         ? HEAD
         : {
             ...HEAD,
-            serves: {
-              blanket: FOLDS,
-              towel: ['fold-2', 'fold-4', 'fold-8'],
-              cushion: 'any',
-              'bolster-flat': 'any',
-            },
+            asks: ['fold', 'small fold', 'plump', 'long flat'],
           },
   },
   shoulder: {
@@ -378,12 +311,12 @@ const slots: Readonly<Record<SlotId, SlotEntry>> = {
     rule: () => ({
       load: loading.head.value,
       leastWidthCm: 15,
-      serves: { blanket: FOLDS, towel: ['fold-2', 'fold-4', 'fold-8'], cushion: 'any' },
+      asks: ['fold', 'small fold', 'plump'],
     }),
   },
   strap: {
     purpose: 'reach',
-    rule: () => ({ load: 0, leastWidthCm: 0, serves: { strap: ['length'] } }),
+    rule: () => ({ load: 0, leastWidthCm: 0, asks: ['length'] }),
   },
 };
 

@@ -1,14 +1,6 @@
 import { decision, stackCost } from '../parameters';
-import {
-  isSoft,
-  kinds,
-  loadedCm,
-  stateName,
-  type PropKind,
-  type PropState,
-  type Shelf,
-  type ShelfItem,
-} from './shelf';
+import { isMade, kinds, lieOf, type Use } from './kinds';
+import { isSoft, loadedCm, stateName, type PropState, type Shelf, type ShelfItem } from './shelf';
 
 /** One layer of a stack: `count` alike pieces side by side. */
 export interface Piece {
@@ -27,8 +19,8 @@ export interface Stack {
 export interface SlotRule {
   /** Share of the seated load. */
   readonly load: number;
-  /** Which kinds may serve, and in which states (all, where none are named). */
-  readonly serves: Readonly<Partial<Record<PropKind, readonly string[] | 'any'>>>;
+  /** What may lie here: whatever can serve as one of these. */
+  readonly asks: readonly Use[];
   /** The stack must be this wide, alike under both sides. */
   readonly leastWidthCm: number;
   /** The largest single step down, where the usual one cannot be built. */
@@ -75,18 +67,14 @@ export interface Layer {
   readonly heightCm: number;
 }
 
-/** What lies lengthwise under a back; all else stands under its head end. */
-const LONG: readonly PropKind[] = ['bolster-round', 'bolster-flat', 'blanket', 'cushion'];
-/** Whether a back can lie along a prop of this kind. */
-export const isLong = (kind: PropKind) => LONG.includes(kind);
-
 /** Height that one layer adds, as it stands under its slot's load. */
 export function layerHeightCm(
   item: ShelfItem,
   state: PropState,
   { load, rampLever }: Pick<SlotRule, 'load' | 'rampLever'>,
 ) {
-  const share = rampLever === undefined || isLong(item.kind) ? 1 : rampLever;
+  // A back lies along what is long; all else stands under its head end.
+  const share = rampLever === undefined || isMade(item.kind, 'long') ? 1 : rampLever;
   return share * loadedCm(item, state, load);
 }
 
@@ -103,92 +91,107 @@ function layersOf(stack: readonly Piece[], shelf: Shelf, rule: SlotRule): Layer[
 export const stackHeightCm = (pieces: readonly Piece[], shelf: Shelf, rule: SlotRule) =>
   layersOf(pieces, shelf, rule).reduce((sum, { heightCm }) => sum + heightCm, 0);
 
+/** The small face or the roll that a piece lies on, where it does. */
+const onOf = ({ item, state }: Pick<Layer, 'item' | 'state'>) => lieOf(item.kind, state.id).on;
+
 /** How wide one piece lies across the body in a state; a block on its end is as wide as it is deep. */
 export const pieceWidthCm = (item: ShelfItem, state: PropState) =>
-  state.id === 'end' ? kinds[item.kind].depthCm : kinds[item.kind].widthCm;
+  onOf({ item, state }) === 'end' ? kinds[item.kind].depthCm : kinds[item.kind].widthCm;
 
 const OVERHANG_CM = 4;
-const isRoll = ({ id }: PropState) => id.startsWith('roll');
+const isRoll = (layer: Layer) => onOf(layer) === 'roll';
 /** Ways to lie on which nothing may be put. */
-export const carriesNothing = (state: PropState) => state.id === 'end' || isRoll(state);
+export const carriesNothing = (layer: Layer) => onOf(layer) === 'end' || isRoll(layer);
+
+/** The rules that a layer, a pair of them, or a whole stack can break. */
+export type StackFault =
+  | 'does not serve here'
+  | 'narrower than what lies on it'
+  | 'no twin'
+  | 'hard on soft'
+  | 'on a block on end'
+  | 'hard on a block on edge'
+  | 'a small face on something'
+  | 'furniture on something'
+  | 'a roll on something'
+  | 'on a roll'
+  | 'a bolster on something soft'
+  | 'a flat bolster on another, loose'
+  | 'a bolster on one block'
+  | 'more than a cloth on something round'
+  | 'hard on a chair'
+  | 'wider than what it lies on'
+  | 'a back on nothing long'
+  | 'a bolster on blocks over the legs'
+  | 'a tower under a head'
+  | 'too many bolsters'
+  | 'too slender'
+  | 'not enough on the shelf'
+  | 'too many pieces'
+  | 'too many soft layers';
 
 /** What forbids one layer in a slot whatever lies above or below it. */
-export function layerFaults({ item, state, count }: Layer, rule: SlotRule): string[] {
-  const faults: string[] = [];
-  const states = rule.serves[item.kind];
-  if (states === undefined || (states !== 'any' && !states.includes(state.id)))
-    faults.push(`${item.name} ${stateName(item, state.id)} does not serve here`);
+export function layerFaults({ item, state, count }: Layer, rule: SlotRule): StackFault[] {
+  const faults: StackFault[] = [];
+  if (!lieOf(item.kind, state.id).uses.some((use) => rule.asks.includes(use)))
+    faults.push('does not serve here');
   // Every layer, not the top alone, must carry both sides alike.
   if (pieceWidthCm(item, state) * count < rule.leastWidthCm)
-    faults.push(`${item.name} is narrower than the ${rule.leastWidthCm.toFixed(0)} cm asked for`);
-  if (count < countAsked(item, rule)) faults.push(`${item.name} is asked for in twins`);
+    faults.push('narrower than what lies on it');
+  if (count < countAsked(item, rule)) faults.push('no twin');
   return faults;
 }
 
 /** Twins, where each hand or foot has its own stack; one thing wide enough for both counts as a pair. */
 export const countAsked = (item: ShelfItem, rule: SlotRule) =>
-  rule.pair && !['chair', 'bench'].includes(item.kind) ? 2 : 1;
+  rule.pair && !isFurniture({ item }) ? 2 : 1;
 
-const isBolster = ({ item }: Layer) => item.kind.startsWith('bolster');
-const isFlatBolster = ({ item }: Layer) => item.kind === 'bolster-flat';
+const isBolster = ({ item }: Layer) => isMade(item.kind, 'bolster');
+const isFlatBolster = ({ item }: Layer) => isMade(item.kind, 'flat bolster');
 
 /** Furniture has its own height free. */
-const isFurniture = ({ item }: Pick<Layer, 'item'>) =>
-  item.kind === 'chair' || item.kind === 'bench';
+const isFurniture = ({ item }: Pick<Layer, 'item'>) => isMade(item.kind, 'furniture');
 /** Whether a bolster lies level on one of these at each end. */
 export const carriesEnds = ({ item }: Pick<Layer, 'item'>, { levelBolster }: Lies) =>
   levelBolster === true && !isSoft(item) && !isFurniture({ item });
 
-/** One rule of what may lie on what: the words of it, and when it is broken. */
-type PairRule = readonly [
-  words: (below: Layer, above: Layer) => string,
-  isBroken: (below: Layer, above: Layer, rule: Lies) => boolean,
-];
 /** What a slot's rule says of what may lie on what. */
 type Lies = Pick<SlotRule, 'bolsterOnBolster' | 'levelBolster'>;
+type IsBroken = (below: Layer, above: Layer, rule: Lies) => boolean;
 
-const pairRules: readonly PairRule[] = [
+/** What may lie on what, rule by rule. */
+const pairRules: readonly (readonly [StackFault, IsBroken])[] = [
+  ['hard on soft', (below, above) => isSoft(below.item) && !isSoft(above.item)],
+  ['on a block on end', (below) => onOf(below) === 'end'],
+  ['hard on a block on edge', (below, above) => onOf(below) === 'edge' && !isSoft(above.item)],
+  ['a small face on something', (_, above) => onOf(above) === 'end' || onOf(above) === 'edge'],
+  ['furniture on something', (_, above) => isFurniture(above)],
+  ['a roll on something', (_, above) => isRoll(above)],
+  ['on a roll', (below) => isRoll(below)],
   [
-    (below, above) => `${above.item.name} is hard and may not lie on ${below.item.name}`,
-    (below, above) => isSoft(below.item) && !isSoft(above.item),
-  ],
-  [() => 'nothing lies on a block on end', (below) => below.state.id === 'end'],
-  [
-    () => 'nothing hard lies on a block on edge',
-    (below, above) => below.state.id === 'edge' && !isSoft(above.item),
-  ],
-  [
-    () => 'a block on edge or end stands on the floor',
-    (_, above) => above.state.id === 'end' || above.state.id === 'edge',
-  ],
-  [() => 'a chair or a stool stands on the floor', (_, above) => isFurniture(above)],
-  [() => 'a roll lies on the floor', (_, above) => isRoll(above.state)],
-  [() => 'nothing lies on a roll', (below) => isRoll(below.state)],
-  [
-    () => 'a bolster lies on nothing soft but a flat one on a flat one',
+    'a bolster on something soft',
     (below, above) =>
       isBolster(above) && isSoft(below.item) && !(isFlatBolster(below) && isFlatBolster(above)),
   ],
   [
-    () => 'a flat bolster lies on another only where the body holds both',
+    'a flat bolster on another, loose',
     (below, above, { bolsterOnBolster }) =>
       isFlatBolster(below) && isFlatBolster(above) && bolsterOnBolster !== true,
   ],
   [
-    () => 'a bolster lies level on two blocks, one under each end',
+    'a bolster on one block',
     (below, above, rule) => isBolster(above) && carriesEnds(below, rule) && below.count < 2,
   ],
   [
-    () => 'only a fold lies on a round bolster',
-    (below, above) =>
-      below.item.kind === 'bolster-round' && !['blanket', 'towel'].includes(above.item.kind),
+    'more than a cloth on something round',
+    (below, above) => isMade(below.item.kind, 'round') && !isMade(above.item.kind, 'cloth'),
   ],
   [
-    () => 'only a fold lies on a chair',
-    (below, above) => below.item.kind === 'chair' && !isSoft(above.item),
+    'hard on a chair',
+    (below, above) => isMade(below.item.kind, 'soft on top alone') && !isSoft(above.item),
   ],
   [
-    (_, above) => `${above.item.name} is wider than what it lies on`,
+    'wider than what it lies on',
     (below, above) =>
       !isSoft(above.item) &&
       pieceWidthCm(above.item, above.state) * above.count >
@@ -197,59 +200,60 @@ const pairRules: readonly PairRule[] = [
 ];
 
 /** What forbids one layer on another. */
-export const pairFaults = (below: Layer, above: Layer, rule: Lies = {}): string[] =>
-  pairRules.flatMap(([words, isBroken]) =>
-    isBroken(below, above, rule) ? [words(below, above)] : [],
-  );
+export const pairFaults = (below: Layer, above: Layer, rule: Lies = {}): StackFault[] =>
+  pairRules.flatMap(([fault, isBroken]) => (isBroken(below, above, rule) ? [fault] : []));
 
 /** The smaller side that a layer stands on, in centimetres; twins for two hands stand apart, others side by side. */
 function smallerSideCm({ item, state, count }: Layer, pair: boolean) {
-  const { widthCm, depthCm, states } = kinds[item.kind];
-  const flatCm = states[0]?.heightCm ?? depthCm;
+  const {
+    widthCm,
+    depthCm,
+    lies: [{ heightCm: flatCm }],
+  } = kinds[item.kind];
+  const on = onOf({ item, state });
   const across = pair ? widthCm : widthCm * count;
-  if (state.id === 'edge') return Math.min(across, flatCm);
-  if (state.id === 'end') return Math.min(depthCm, flatCm);
+  if (on === 'edge') return Math.min(across, flatCm);
+  if (on === 'end') return Math.min(depthCm, flatCm);
   return Math.min(across, depthCm);
 }
 
 /** What a head's height forbids: no tower carries it, and no bolster on blocks stands on legs. */
-function towerFaults(layers: readonly Layer[], { steadyFromCm, onLegs }: SlotRule): string[] {
+function towerFaults(layers: readonly Layer[], { steadyFromCm, onLegs }: SlotRule): StackFault[] {
   const [bottom, second] = layers;
   if (steadyFromCm === undefined || !bottom) return [];
   const onEnds = second !== undefined && isBolster(second) && bottom.count >= 2;
   const heightCm = layers.reduce((sum, layer) => sum + layer.heightCm, 0);
   if (heightCm <= steadyFromCm)
-    return onEnds && onLegs ? ['a bolster on blocks stands over the legs'] : [];
-  return onEnds || isFurniture(bottom)
-    ? []
-    : ['so high stands a stool, a chair, or a bolster on a block at each end'];
+    return onEnds && onLegs ? ['a bolster on blocks over the legs'] : [];
+  // So high stands a stool, a chair, or a bolster on a block at each end.
+  return onEnds || isFurniture(bottom) ? [] : ['a tower under a head'];
 }
 
 /** What forbids some layers as a whole, whichever lies on which. */
-export function wholeFaults(layers: readonly Layer[], rule: SlotRule): string[] {
-  const faults: string[] = [];
+export function wholeFaults(layers: readonly Layer[], rule: SlotRule): StackFault[] {
+  const faults: StackFault[] = [];
   const top = layers.at(-1);
-  if (rule.rampLever !== undefined && top && !isLong(top.item.kind))
-    faults.push('a back lies on something long, not on blocks');
+  if (rule.rampLever !== undefined && top && !isMade(top.item.kind, 'long'))
+    faults.push('a back on nothing long');
   faults.push(...towerFaults(layers, rule));
   const bolsters = layers.filter(isBolster);
   if (bolsters.reduce((sum, { count }) => sum + count, 0) > MOST_BOLSTERS)
-    faults.push(`more than ${MOST_BOLSTERS} bolsters`);
+    faults.push('too many bolsters');
   const free = layers.filter((layer) => !isFurniture(layer));
   const heightCm = free.reduce((sum, layer) => sum + layer.heightCm, 0);
   const sideCm = Math.min(...free.map((layer) => smallerSideCm(layer, rule.pair === true)));
   if (rule.mostSlender !== undefined && free.length > 1 && heightCm > rule.mostSlender * sideCm)
-    faults.push(`${heightCm.toFixed(0)} cm is too tall for its ${sideCm.toFixed(0)} cm side`);
+    faults.push('too slender');
   return faults;
 }
 
-/** The rules that a stack breaks, in words, beside what is in use elsewhere; an empty list for a stack that may be used. */
+/** The rules that a stack breaks, beside what is in use elsewhere; an empty list for a stack that may be used. */
 export function stackFaults(
   pieces: readonly Piece[],
   shelf: Shelf,
   rule: SlotRule,
   used: Used = {},
-): string[] {
+): StackFault[] {
   const layers = layersOf(pieces, shelf, rule);
   const all = layers.reduce((sum, { count }) => sum + count, 0);
   return [
@@ -257,24 +261,24 @@ export function stackFaults(
       ...layers.flatMap((layer) => layerFaults(layer, rule)),
       ...layers.slice(1).flatMap((above, i) => pairFaults(layers[i] as Layer, above, rule)),
       ...wholeFaults(layers, rule),
-      ...askedBy(layers).flatMap(({ item, count }) =>
-        count + (used[item.id] ?? 0) > item.count
-          ? [`the shelf has ${item.count} of ${item.name}, not ${count + (used[item.id] ?? 0)}`]
-          : [],
-      ),
-      ...(all > MOST_PIECES ? [`${all} pieces are more than ${MOST_PIECES}`] : []),
+      ...(isLeft(askedBy(layers), takenFrom(shelf, used)) &&
+      askedBy(layers).every(({ item, count }) => count <= item.count)
+        ? []
+        : (['not enough on the shelf'] as const)),
+      ...(all > MOST_PIECES ? (['too many pieces'] as const) : []),
       ...(layers.filter(({ item }) => isSoft(item)).length > MOST_SOFT
-        ? [`more than ${MOST_SOFT} soft layers`]
+        ? (['too many soft layers'] as const)
         : []),
     ]),
   ];
 }
 
 /** Tall faces and rolls are less steady, as shares of a block on its end. */
-const wobbleOf = ({ item, state }: Layer) => {
-  if (state.id === 'end') return 1;
-  if (state.id === 'edge' || item.kind === 'bolster-round') return stackCost.rollWobbles.value;
-  return item.kind === 'cushion' ? stackCost.cushionWobbles.value : 0;
+const wobbleOf = (layer: Layer) => {
+  const on = onOf(layer);
+  if (on === 'end') return 1;
+  if (on === 'edge' || isMade(layer.item.kind, 'round')) return stackCost.rollWobbles.value;
+  return isMade(layer.item.kind, 'wobbles') ? stackCost.cushionWobbles.value : 0;
 };
 
 /** What a layer costs for how it feels: softness makes a pile less sure, hardness is hard on a head. */

@@ -1,4 +1,5 @@
-import { kinds, type PropKind, type ShelfItem } from './shelf';
+import { kinds, type PropKind } from './kinds';
+import type { ShelfItem } from './shelf';
 
 /** An item of a kind in its usual states, to be measured and renamed. */
 export function usualItem(
@@ -14,7 +15,7 @@ export function usualItem(
     name,
     count,
     softness,
-    states: kinds[kind].states.map(({ id: state, heightCm }) => ({ id: state, heightCm })),
+    states: kinds[kind].lies.map(({ id: state, heightCm }) => ({ id: state, heightCm })),
   };
 }
 

@@ -1,7 +1,8 @@
 import { useState } from 'react';
 import { View } from 'react-native';
 import Svg, { Line } from '@/ui/svg';
-import { kinds, propKinds, stateName, type PropKind, type ShelfItem } from '@/core/props/shelf';
+import { kinds, propKinds, type PropKind } from '@/core/props/kinds';
+import { stateName, type ShelfItem } from '@/core/props/shelf';
 import { starterShelf, usualItem } from '@/core/props/usualShelves';
 import { editFields, put } from '@/store/facts';
 import { selectSettings, selectShelf } from '@/store/selectors';

@@ -1,6 +1,6 @@
 import type { DrawnPiece } from './layers';
 import { Circle, Ellipse, G, Line, Path, Rect } from '../svg';
-import { kinds, type PropKind } from '@/core/props/shelf';
+import { kinds, lieOf, type PropKind } from '@/core/props/kinds';
 import { tone } from '../tones';
 
 interface PropPieceProps {
@@ -18,9 +18,9 @@ interface PropPieceProps {
 
 /** How deep a piece is, seen from the side. */
 export function pieceDepthCm(kind: PropKind, state: string, heightCm: number): number {
-  if (kind === 'block') return state === 'flat' ? 15 : 7.5;
-  if (state.startsWith('roll')) return heightCm * 1.08;
-  return kinds[kind].depthCm;
+  const { on } = lieOf(kind, state);
+  if (on === 'roll') return heightCm * 1.08;
+  return on === undefined ? kinds[kind].depthCm : kinds[kind].lies[0].heightCm;
 }
 
 /** What lies on something narrower is folded to it, and hangs over it by no more than this. */
@@ -52,7 +52,7 @@ export function PropPiece({
   const width = Math.min(mostWidthCm, pieceDepthCm(kind, state, height));
   const [x, y] = [xCm - width / 2, -topCm];
   const ink = { stroke: tone('ink'), strokeWidth: line };
-  if (state.startsWith('roll'))
+  if (lieOf(kind, state).on === 'roll')
     return (
       <Roll
         x={xCm}
@@ -63,10 +63,10 @@ export function PropPiece({
         line={line}
       />
     );
-  switch (kind) {
-    case 'blanket':
-    case 'towel':
-    case 'mat':
+  const { look } = kinds[kind];
+  switch (look) {
+    case 'wool':
+    case 'sheet':
       return (
         <Fold
           x={x}
@@ -75,10 +75,10 @@ export function PropPiece({
           height={height}
           layers={Math.min(8, Number(state.split('-')[1] ?? 1) || 1)}
           line={line}
-          cloth={kind === 'blanket' ? 'wool' : 'sheet'}
+          cloth={look}
         />
       );
-    case 'bolster-round':
+    case 'round':
       return width >= 20 && mostWidthCm > 22 ? (
         <G>
           <Ellipse
@@ -104,8 +104,7 @@ export function PropPiece({
       ) : (
         <Padded x={x} y={y} width={width} height={height} line={line} />
       );
-    case 'bolster-flat':
-    case 'cushion':
+    case 'padded':
       return <Padded x={x} y={y} width={width} height={height} line={line} />;
     case 'chair':
       return (
@@ -135,7 +134,7 @@ export function PropPiece({
           width={width}
           height={height}
           line={line}
-          pale={kind === 'half-block' || kind === 'books'}
+          pale={look === 'pale cork'}
         />
       );
   }

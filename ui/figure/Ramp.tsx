@@ -1,7 +1,7 @@
 import { G, Path } from '../svg';
 import type { SupportPlace } from '@/core/geometry/posture';
 import type { Shelf } from '@/core/props/shelf';
-import { isLong } from '@/core/props/stack';
+import { isMade } from '@/core/props/kinds';
 import { tone } from '../tones';
 import { drawnPieces } from './layers';
 import { PropPiece } from './PropPiece';
@@ -19,7 +19,7 @@ interface RampProps {
 export const isRamp = (stacks: Stacks, shelf: Shelf) => {
   const top = stacks['back.high']?.pieces.at(-1);
   const kind = shelf.find(({ id }) => id === top?.item)?.kind;
-  return kind === undefined || isLong(kind);
+  return kind === undefined || isMade(kind, 'long');
 };
 
 const RAMP_THICK_CM = 11;

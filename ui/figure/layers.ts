@@ -1,4 +1,5 @@
-import { loadedCm, type PropKind, type Shelf } from '@/core/props/shelf';
+import type { PropKind } from '@/core/props/kinds';
+import { loadedCm, type Shelf } from '@/core/props/shelf';
 import type { Piece } from '@/core/props/stack';
 
 /** A piece of a stack as it is drawn: its share of the stack's height. */
