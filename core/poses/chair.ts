@@ -1,6 +1,6 @@
 import { cueAt } from './cues';
-import { easedBy, type PoseEntry } from './pose';
-import { asksNothing, bothLegs, legs, neitherLeg } from './traits';
+import { easedBy, type PoseEntry, hold } from './pose';
+import { asksNothing, bothLegs, legs, nothing } from './traits';
 
 /** Poses on a chair. */
 export const chair = [
@@ -44,7 +44,7 @@ export const chair = [
     counterposes: [],
     harder: 'easy-cross',
     atHome: 'Feet: thick books. Seat: a firm cushion.',
-    hold: { firstSeconds: 60, mostSeconds: 600, growsSeconds: 15 },
+    hold: hold(60, 600, 15),
   },
   {
     id: 'chair-tilts',
@@ -78,7 +78,7 @@ export const chair = [
     counterposes: [],
     easier: 'chair-seat',
     atHome: 'Feet: thick books.',
-    hold: { firstSeconds: 60, mostSeconds: 120, growsSeconds: 15, counted: { first: 8, most: 16 } },
+    hold: hold(60, 120, 15, { counted: { first: 8, most: 16 } }),
   },
   {
     id: 'chair-rocking',
@@ -108,7 +108,7 @@ export const chair = [
     counterposes: [],
     easier: 'chair-seat',
     atHome: 'Feet: thick books.',
-    hold: { firstSeconds: 48, mostSeconds: 96, growsSeconds: 6, counted: { first: 8, most: 16 } },
+    hold: hold(48, 96, 6, { counted: { first: 8, most: 16 } }),
   },
   {
     id: 'chair-thigh-lifts',
@@ -118,14 +118,8 @@ export const chair = [
     family: 'chair tilts',
     slots: ['feet'],
     traits: {
-      knee: neitherLeg,
       hip: legs(['pastRightAngle'], []),
-      ankle: neitherLeg,
-      back: [],
-      head: [],
-      belly: [],
-      arms: [],
-      whole: [],
+      ...nothing('knee', 'ankle', 'back', 'head', 'belly', 'arms', 'whole'),
     },
     stages: [
       { id: 'feet-carried', name: 'Feet on a platform', from: { slot: 'feet', cm: 1 } },
@@ -151,7 +145,7 @@ export const chair = [
     counterposes: [],
     easier: 'chair-seat',
     atHome: 'Feet: thick books.',
-    hold: { firstSeconds: 36, mostSeconds: 72, growsSeconds: 6, counted: { first: 6, most: 12 } },
+    hold: hold(36, 72, 6, { counted: { first: 6, most: 12 } }),
   },
   {
     id: 'chair-leg-turns',
@@ -185,7 +179,7 @@ export const chair = [
     counterposes: [],
     easier: 'chair-seat',
     atHome: 'Feet: thick books.',
-    hold: { firstSeconds: 36, mostSeconds: 72, growsSeconds: 6, counted: { first: 6, most: 12 } },
+    hold: hold(36, 72, 6, { counted: { first: 6, most: 12 } }),
   },
   {
     id: 'chair-wide',
@@ -215,14 +209,10 @@ export const chair = [
       },
     ],
     traits: {
-      knee: neitherLeg,
       hip: bothLegs('pastRightAngle'),
-      ankle: neitherLeg,
       back: ['rounded'],
       head: ['lowered'],
-      belly: [],
-      arms: [],
-      whole: [],
+      ...nothing('knee', 'ankle', 'belly', 'arms', 'whole'),
     },
     stages: [
       { id: 'thighs', name: 'Hands on the thighs', over: 'hands' },
@@ -262,7 +252,7 @@ export const chair = [
     counterposes: ['chair-tilts'],
     easier: 'chair-seat',
     atHome: 'Hands: a stool or books. Feet: books.',
-    hold: { firstSeconds: 45, mostSeconds: 180, growsSeconds: 15 },
+    hold: hold(45, 180, 15),
   },
   {
     id: 'chair-lunge',
@@ -295,14 +285,9 @@ export const chair = [
       },
     ],
     traits: {
-      knee: neitherLeg,
       hip: legs(['pastRightAngle'], ['frontStretched']),
-      ankle: neitherLeg,
       back: ['arched'],
-      head: [],
-      belly: [],
-      arms: [],
-      whole: [],
+      ...nothing('knee', 'ankle', 'head', 'belly', 'arms', 'whole'),
     },
     stages: [
       { id: 'hands-carried', name: 'Hands on blocks on the chair', from: { slot: 'hands', cm: 1 } },
@@ -336,7 +321,7 @@ export const chair = [
     easier: 'chair-seat',
     harder: 'low-lunge',
     atHome: 'Hands: books on the chair. Standing: a kitchen worktop or a table.',
-    hold: { firstSeconds: 30, mostSeconds: 120, growsSeconds: 15 },
+    hold: hold(30, 120, 15),
   },
   {
     id: 'chair-four',
@@ -347,13 +332,7 @@ export const chair = [
     slots: ['feet', 'strap'],
     traits: {
       knee: legs(['turned'], []),
-      hip: neitherLeg,
-      ankle: neitherLeg,
-      back: [],
-      head: [],
-      belly: [],
-      arms: [],
-      whole: [],
+      ...nothing('hip', 'ankle', 'back', 'head', 'belly', 'arms', 'whole'),
     },
     stages: [
       { id: 'feet-carried', name: 'Foot on a platform', from: { slot: 'feet', cm: 1 } },
@@ -396,7 +375,7 @@ export const chair = [
     harder: 'figure-four',
     more: 'The standing foot on a block, or the chest over the shin.',
     atHome: 'Foot: books. Strap: a scarf round the shin.',
-    hold: { firstSeconds: 45, mostSeconds: 180, growsSeconds: 15 },
+    hold: hold(45, 180, 15),
   },
   {
     id: 'chair-hinge',
@@ -406,14 +385,11 @@ export const chair = [
     family: 'chair hinge',
     slots: ['feet', 'hands'],
     traits: {
-      knee: neitherLeg,
       hip: bothLegs('pastRightAngle'),
-      ankle: neitherLeg,
       back: ['rounded'],
       head: ['lowered'],
       belly: ['pressed'],
-      arms: [],
-      whole: [],
+      ...nothing('knee', 'ankle', 'arms', 'whole'),
     },
     stages: [
       { id: 'thighs', name: 'Hands on the thighs', over: 'hands' },
@@ -447,6 +423,6 @@ export const chair = [
     easier: 'chair-seat',
     harder: 'standing-fold',
     atHome: 'Hands: a second chair, a stool, books.',
-    hold: { firstSeconds: 48, mostSeconds: 96, growsSeconds: 6, counted: { first: 6, most: 12 } },
+    hold: hold(48, 96, 6, { counted: { first: 6, most: 12 } }),
   },
 ] as const satisfies readonly PoseEntry[];

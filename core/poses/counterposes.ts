@@ -1,6 +1,6 @@
 import { cueAt } from './cues';
-import { easedBy, type PoseEntry } from './pose';
-import { bothLegs, neitherLeg } from './traits';
+import { easedBy, type PoseEntry, hold } from './pose';
+import { bothLegs, nothing } from './traits';
 
 /** Counterposes. */
 export const counter = [
@@ -12,14 +12,8 @@ export const counter = [
     family: 'reverse table',
     slots: ['hands'],
     traits: {
-      knee: neitherLeg,
-      hip: neitherLeg,
-      ankle: neitherLeg,
-      back: [],
-      head: [],
-      belly: [],
       arms: ['carryWeight'],
-      whole: [],
+      ...nothing('knee', 'hip', 'ankle', 'back', 'head', 'belly', 'whole'),
     },
     stages: [
       { id: 'hands-carried', name: 'Hands on blocks', from: { slot: 'hands', cm: 1 } },
@@ -44,7 +38,7 @@ export const counter = [
     warmUps: ['staff'],
     counterposes: [],
     atHome: 'Hands: books under the palms.',
-    hold: { firstSeconds: 18, mostSeconds: 48, growsSeconds: 6 },
+    hold: hold(18, 48, 6),
   },
   {
     id: 'plank',
@@ -54,14 +48,9 @@ export const counter = [
     family: 'plank',
     slots: [],
     traits: {
-      knee: neitherLeg,
-      hip: neitherLeg,
       ankle: bothLegs('bentUnderWeight'),
-      back: [],
-      head: [],
-      belly: [],
       arms: ['carryWeight'],
-      whole: [],
+      ...nothing('knee', 'hip', 'back', 'head', 'belly', 'whole'),
     },
     stages: [{ id: 'plain', name: 'Plank' }],
     look: [
@@ -79,7 +68,7 @@ export const counter = [
     counterposes: ['child'],
     easier: 'table-up',
     atHome: 'On the forearms, or hands on a bench.',
-    hold: { firstSeconds: 18, mostSeconds: 48, growsSeconds: 6 },
+    hold: hold(18, 48, 6),
   },
   {
     id: 'down-dog',
@@ -90,14 +79,11 @@ export const counter = [
     family: 'downward dog',
     slots: ['heels', 'hands'],
     traits: {
-      knee: neitherLeg,
       hip: bothLegs('pastRightAngle', 'hamstringStretched'),
       ankle: bothLegs('bentUnderWeight'),
-      back: [],
       head: ['belowHeart'],
-      belly: [],
       arms: ['carryWeight'],
-      whole: [],
+      ...nothing('knee', 'back', 'belly', 'whole'),
     },
     stages: [
       { id: 'heels-carried', name: 'Heels on a support', from: { slot: 'heels', cm: 1 } },
@@ -139,6 +125,6 @@ export const counter = [
     counterposes: ['child'],
     harder: 'standing-fold',
     atHome: 'Heels: a book or rolled mat. Hands: a chair seat against a wall.',
-    hold: { firstSeconds: 20, mostSeconds: 90, growsSeconds: 15 },
+    hold: hold(20, 90, 15),
   },
 ] as const satisfies readonly PoseEntry[];

@@ -1,7 +1,7 @@
 import { cueAt } from './cues';
 import { pigeon, squat } from '../parameters';
-import { easedBy, type PoseEntry } from './pose';
-import { bothLegs, legs, neitherLeg } from './traits';
+import { easedBy, type PoseEntry, hold } from './pose';
+import { bothLegs, legs, nothing } from './traits';
 
 /** A seat with one leg long and the other bent and open. */
 const ONE_LEG_LONG = [
@@ -68,14 +68,11 @@ export const forwardBending = [
     ],
     asks: ['rounding', 'spine'],
     traits: {
-      knee: neitherLeg,
       hip: bothLegs('pastRightAngle', 'hamstringStretched'),
-      ankle: neitherLeg,
       back: ['rounded', 'foldsStanding'],
       head: ['lowered', 'belowHeart'],
       belly: ['pressed'],
-      arms: [],
-      whole: [],
+      ...nothing('knee', 'ankle', 'arms', 'whole'),
     },
     stages: [
       { id: 'thighs', name: 'Hands on the thighs', over: 'hands' },
@@ -126,7 +123,7 @@ export const forwardBending = [
     easier: 'chair-hinge',
     harder: 'wide-fold',
     atHome: 'Hands: a chair seat against a wall, then a stool, then stacked books.',
-    hold: { firstSeconds: 30, mostSeconds: 180, growsSeconds: 15 },
+    hold: hold(30, 180, 15),
   },
   {
     id: 'ragdoll',
@@ -151,14 +148,11 @@ export const forwardBending = [
       },
     ],
     traits: {
-      knee: neitherLeg,
       hip: bothLegs('pastRightAngle', 'hamstringStretched'),
-      ankle: neitherLeg,
       back: ['rounded', 'foldsStanding', 'hangs'],
       head: ['lowered', 'belowHeart'],
       belly: ['pressed'],
-      arms: [],
-      whole: [],
+      ...nothing('knee', 'ankle', 'arms', 'whole'),
     },
     stages: [
       { id: 'thighs', name: 'Arms folded', over: 'hands' },
@@ -204,7 +198,7 @@ export const forwardBending = [
     easier: 'chair-hinge',
     harder: 'standing-fold',
     atHome: 'Hands: a chair seat, then books.',
-    hold: { firstSeconds: 30, mostSeconds: 180, growsSeconds: 15 },
+    hold: hold(30, 180, 15),
   },
   {
     id: 'seated-fold',
@@ -269,14 +263,11 @@ export const forwardBending = [
     ],
     asks: ['rounding', 'spine'],
     traits: {
-      knee: neitherLeg,
       hip: bothLegs('pastRightAngle', 'hamstringStretched', 'foldPulled'),
-      ankle: neitherLeg,
       back: ['rounded'],
       head: ['lowered'],
       belly: ['pressed'],
-      arms: [],
-      whole: [],
+      ...nothing('knee', 'ankle', 'arms', 'whole'),
     },
     stages: [
       { id: 'upright', name: 'Upright with a strap', over: 'forehead' },
@@ -332,12 +323,7 @@ export const forwardBending = [
     more: 'A block beyond the feet, held by both hands.',
     atHome:
       'Seat: firm cushion. Knees: rolled blanket. Strap: a belt or scarf. Forehead: books on the shins, or a stool across.',
-    hold: {
-      firstSeconds: 60,
-      mostSeconds: 300,
-      growsSeconds: 30,
-      long: { firstSeconds: 120, mostSeconds: 300, growsSeconds: 30 },
-    },
+    hold: hold(60, 300, 30, { long: hold(120, 300, 30) }),
   },
   {
     id: 'head-to-knee',
@@ -369,12 +355,10 @@ export const forwardBending = [
     traits: {
       knee: legs(['turned'], []),
       hip: legs([], ['pastRightAngle', 'hamstringStretched', 'foldPulled']),
-      ankle: neitherLeg,
       back: ['rounded', 'turnsFolded'],
       head: ['lowered'],
       belly: ['pressed'],
-      arms: [],
-      whole: [],
+      ...nothing('ankle', 'arms', 'whole'),
     },
     stages: [
       { id: 'upright', name: 'Upright with a strap', over: 'forehead' },
@@ -424,12 +408,7 @@ export const forwardBending = [
     counterposes: ['table-up'],
     easier: 'seated-fold',
     atHome: 'Seat: firm cushion. Knees: cushions. Forehead: books or a stool. Strap: a belt.',
-    hold: {
-      firstSeconds: 60,
-      mostSeconds: 300,
-      growsSeconds: 30,
-      long: { firstSeconds: 120, mostSeconds: 300, growsSeconds: 30 },
-    },
+    hold: hold(60, 300, 30, { long: hold(120, 300, 30) }),
   },
   {
     id: 'straddle-fold',
@@ -464,14 +443,11 @@ export const forwardBending = [
     optional: ['chest'],
     asks: ['rounding', 'spine', 'straddleEntry'],
     traits: {
-      knee: neitherLeg,
       hip: bothLegs('pastRightAngle', 'spread', 'hamstringStretched'),
-      ankle: neitherLeg,
       back: ['rounded'],
       head: ['lowered'],
       belly: ['pressed'],
-      arms: [],
-      whole: [],
+      ...nothing('knee', 'ankle', 'arms', 'whole'),
     },
     stages: [
       { id: 'knees-bent', name: 'Knees bent, legs nearer', over: 'underKnees' },
@@ -517,12 +493,7 @@ export const forwardBending = [
     counterposes: ['table-up'],
     easier: 'straddle',
     atHome: 'Chest: sofa cushions or a low stool. Forehead: books.',
-    hold: {
-      firstSeconds: 60,
-      mostSeconds: 300,
-      growsSeconds: 30,
-      long: { firstSeconds: 120, mostSeconds: 300, growsSeconds: 30 },
-    },
+    hold: hold(60, 300, 30, { long: hold(120, 300, 30) }),
   },
   {
     id: 'open-book-fold',
@@ -536,12 +507,10 @@ export const forwardBending = [
     traits: {
       knee: bothLegs('turned'),
       hip: bothLegs('pastRightAngle'),
-      ankle: neitherLeg,
       back: ['rounded'],
       head: ['lowered'],
       belly: ['pressed'],
-      arms: [],
-      whole: [],
+      ...nothing('ankle', 'arms', 'whole'),
     },
     stages: [
       { id: 'head-free', name: 'Folded, head free', over: 'forehead' },
@@ -593,12 +562,7 @@ export const forwardBending = [
     counterposes: ['table-up'],
     easier: 'open-book',
     atHome: 'Forehead: books on the feet or a stool across.',
-    hold: {
-      firstSeconds: 60,
-      mostSeconds: 300,
-      growsSeconds: 30,
-      long: { firstSeconds: 120, mostSeconds: 300, growsSeconds: 30 },
-    },
+    hold: hold(60, 300, 30, { long: hold(120, 300, 30) }),
   },
   {
     id: 'stacked-fold',
@@ -612,12 +576,10 @@ export const forwardBending = [
     traits: {
       knee: bothLegs('turned', 'turnedUnderWeight'),
       hip: bothLegs('pastRightAngle', 'turnedOutLoaded'),
-      ankle: neitherLeg,
       back: ['rounded'],
       head: ['lowered'],
       belly: ['pressed'],
-      arms: [],
-      whole: [],
+      ...nothing('ankle', 'arms', 'whole'),
     },
     stages: [
       { id: 'head-free', name: 'Folded, head free', over: 'forehead' },
@@ -656,12 +618,7 @@ export const forwardBending = [
       pose: 'open-book-fold',
     },
     atHome: 'Forehead: fists, books or a stool.',
-    hold: {
-      firstSeconds: 60,
-      mostSeconds: 300,
-      growsSeconds: 30,
-      long: { firstSeconds: 120, mostSeconds: 300, growsSeconds: 30 },
-    },
+    hold: hold(60, 300, 30, { long: hold(120, 300, 30) }),
   },
   {
     id: 'pigeon',
@@ -756,12 +713,11 @@ export const forwardBending = [
     traits: {
       knee: legs(['turned', 'turnedUnderWeight'], ['kneltOn']),
       hip: legs(['pastRightAngle', 'turnedOutLoaded'], ['frontStretched', 'frontLoaded']),
-      ankle: neitherLeg,
       back: ['arched', 'oneSided'],
       head: ['lowered'],
       belly: ['pressed'],
       arms: ['restOverhead'],
-      whole: [],
+      ...nothing('ankle', 'whole'),
     },
     stages: [
       { id: 'tall-hip', name: 'Tall support under the hip', from: { slot: 'hipLevel', cm: 8 } },
@@ -808,12 +764,7 @@ export const forwardBending = [
       pose: 'figure-four',
     },
     atHome: 'Hip: folded blankets or a firm cushion. Chest: pillows.',
-    hold: {
-      firstSeconds: 60,
-      mostSeconds: 300,
-      growsSeconds: 30,
-      long: { firstSeconds: 120, mostSeconds: 600, growsSeconds: 60 },
-    },
+    hold: hold(60, 300, 30, { long: hold(120, 600, 60) }),
   },
   {
     id: 'king-pigeon',
@@ -876,12 +827,9 @@ export const forwardBending = [
     traits: {
       knee: legs(['turned', 'turnedUnderWeight'], ['drawn']),
       hip: legs(['turnedOutLoaded'], ['frontStretched', 'frontLoaded']),
-      ankle: neitherLeg,
       back: ['arched', 'oneSided'],
-      head: [],
-      belly: [],
       arms: ['overhead'],
-      whole: [],
+      ...nothing('ankle', 'head', 'belly', 'whole'),
     },
     stages: [
       { id: 'strap', name: 'Strap over the shoulder', from: { slot: 'strap', cm: 1 } },
@@ -922,7 +870,7 @@ export const forwardBending = [
       pose: 'pigeon',
     },
     atHome: 'Strap: a long belt. Shin at a wall instead.',
-    hold: { firstSeconds: 30, mostSeconds: 150, growsSeconds: 15 },
+    hold: hold(30, 150, 15),
   },
   {
     id: 'squat',
@@ -969,10 +917,8 @@ export const forwardBending = [
       hip: bothLegs('pastRightAngle', 'foldedDeep'),
       ankle: bothLegs('bentUnderWeight'),
       back: ['pulledRound'],
-      head: [],
-      belly: [],
-      arms: [],
       whole: ['balance'],
+      ...nothing('head', 'belly', 'arms'),
     },
     stages: [
       { id: 'seat', name: 'On a seat', from: { slot: 'seat', cm: 1 } },
@@ -1011,7 +957,7 @@ export const forwardBending = [
     homeDose: 'Every day, five minutes in all, in parts: a minute here and there.',
     insteadOver: { slot: 'seat', cm: squat.highestSeat.value, pose: 'chair-seat' },
     atHome: 'Heels: a book or rolled mat. Seat: a low stool or thick books.',
-    hold: { firstSeconds: 60, mostSeconds: 300, growsSeconds: 30 },
+    hold: hold(60, 300, 30),
   },
   {
     id: 'squat-one-side',
@@ -1042,10 +988,8 @@ export const forwardBending = [
       hip: legs(['pastRightAngle', 'foldedDeep'], []),
       ankle: legs(['bentUnderWeight'], []),
       back: ['oneSided'],
-      head: [],
-      belly: [],
-      arms: [],
       whole: ['balance'],
+      ...nothing('head', 'belly', 'arms'),
     },
     stages: [
       { id: 'seat', name: 'On a seat', from: { slot: 'seat', cm: 1 } },
@@ -1073,7 +1017,7 @@ export const forwardBending = [
     harder: 'side-squat',
     insteadOver: { slot: 'seat', cm: squat.highestSeat.value, pose: 'chair-seat' },
     atHome: 'Heel: a book. Seat: thick books.',
-    hold: { firstSeconds: 30, mostSeconds: 120, growsSeconds: 15 },
+    hold: hold(30, 120, 15),
   },
   {
     id: 'side-squat',
@@ -1107,11 +1051,9 @@ export const forwardBending = [
         ['spread', 'spreadLoaded', 'hamstringStretched'],
       ),
       ankle: legs(['bentUnderWeight'], []),
-      back: [],
-      head: [],
-      belly: [],
       arms: ['carryWeight'],
       whole: ['balance'],
+      ...nothing('back', 'head', 'belly'),
     },
     stages: [
       { id: 'seat', name: 'On a seat', from: { slot: 'seat', cm: 1 } },
@@ -1149,7 +1091,7 @@ export const forwardBending = [
     easier: 'squat-one-side',
     insteadOver: { slot: 'seat', cm: squat.highestSeat.value, pose: 'chair-wide' },
     atHome: 'Heel: a book. Hands: a chair or stacked books.',
-    hold: { firstSeconds: 20, mostSeconds: 90, growsSeconds: 15 },
+    hold: hold(20, 90, 15),
   },
   {
     id: 'wide-fold',
@@ -1161,14 +1103,10 @@ export const forwardBending = [
     slots: ['hands'],
     dials: ['legsApart', 'kneeBend'],
     traits: {
-      knee: neitherLeg,
       hip: bothLegs('pastRightAngle', 'spread', 'hamstringStretched'),
-      ankle: neitherLeg,
       back: ['rounded', 'foldsStanding'],
       head: ['lowered', 'belowHeart'],
-      belly: [],
-      arms: [],
-      whole: [],
+      ...nothing('knee', 'ankle', 'belly', 'arms', 'whole'),
     },
     stages: [
       { id: 'thighs', name: 'Hands on the thighs', over: 'hands' },
@@ -1214,6 +1152,6 @@ export const forwardBending = [
     counterposes: ['constructive'],
     easier: 'chair-hinge',
     atHome: 'Hands: a chair against a wall, then books.',
-    hold: { firstSeconds: 30, mostSeconds: 180, growsSeconds: 15 },
+    hold: hold(30, 180, 15),
   },
 ] as const satisfies readonly PoseEntry[];

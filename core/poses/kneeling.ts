@@ -1,6 +1,6 @@
 import { cueAt } from './cues';
-import { easedBy, type PoseEntry } from './pose';
-import { bothLegs, legs, neitherLeg } from './traits';
+import { easedBy, type PoseEntry, hold } from './pose';
+import { bothLegs, legs, nothing } from './traits';
 
 /** What lies under the ankles and behind the knees, before one sits back. */
 const PADDED = [
@@ -21,13 +21,8 @@ export const kneeling = [
     asks: ['behindKnee', 'shins'],
     traits: {
       knee: bothLegs('satBackOn'),
-      hip: neitherLeg,
       ankle: bothLegs('pressedFlat', 'fullKneel'),
-      back: [],
-      head: [],
-      belly: [],
-      arms: [],
-      whole: [],
+      ...nothing('hip', 'back', 'head', 'belly', 'arms', 'whole'),
     },
     stages: [
       { id: 'raised', name: 'On a support over the heels', from: { slot: 'seat', cm: 0.5 } },
@@ -59,7 +54,7 @@ export const kneeling = [
     easier: 'chair-seat',
     harder: 'hero',
     atHome: 'Seat: a firm cushion across the heels. Ankles: a rolled towel.',
-    hold: { firstSeconds: 60, mostSeconds: 300, growsSeconds: 30 },
+    hold: hold(60, 300, 30),
   },
   {
     id: 'hero',
@@ -72,13 +67,8 @@ export const kneeling = [
     asks: ['behindKnee', 'shins'],
     traits: {
       knee: bothLegs('satBackOn'),
-      hip: neitherLeg,
       ankle: bothLegs('pressedFlat'),
-      back: [],
-      head: [],
-      belly: [],
-      arms: [],
-      whole: [],
+      ...nothing('hip', 'back', 'head', 'belly', 'arms', 'whole'),
     },
     stages: [
       { id: 'tall-seat', name: 'Tall seat', from: { slot: 'seat', cm: 17 } },
@@ -129,12 +119,7 @@ export const kneeling = [
     harder: 'reclined-hero',
     atHome:
       'Seat: thick books under a folded towel between the feet, never a soft cushion alone. Ankles: a rolled towel.',
-    hold: {
-      firstSeconds: 60,
-      mostSeconds: 300,
-      growsSeconds: 30,
-      long: { firstSeconds: 120, mostSeconds: 300, growsSeconds: 30 },
-    },
+    hold: hold(60, 300, 30, { long: hold(120, 300, 30) }),
   },
   {
     id: 'child',
@@ -170,9 +155,8 @@ export const kneeling = [
       ankle: bothLegs('pressedFlat'),
       back: ['rounded'],
       head: ['lowered'],
-      belly: [],
       arms: ['restOverhead'],
-      whole: [],
+      ...nothing('belly', 'whole'),
     },
     traitsIf: { 'childKnees=together': ['belly.pressed'] },
     stages: [
@@ -232,12 +216,7 @@ export const kneeling = [
     harder: 'thunderbolt',
     atHome:
       'Heels: folded blanket. Chest: bed pillow lengthwise. Forehead: stacked hands or books.',
-    hold: {
-      firstSeconds: 120,
-      mostSeconds: 300,
-      growsSeconds: 30,
-      long: { firstSeconds: 180, mostSeconds: 300, growsSeconds: 30 },
-    },
+    hold: hold(120, 300, 30, { long: hold(180, 300, 30) }),
   },
   {
     id: 'frog',
@@ -251,12 +230,8 @@ export const kneeling = [
     traits: {
       knee: bothLegs('kneltOn'),
       hip: bothLegs('spread', 'spreadLoaded'),
-      ankle: neitherLeg,
-      back: [],
-      head: [],
       belly: ['pressed'],
-      arms: [],
-      whole: [],
+      ...nothing('ankle', 'back', 'head', 'arms', 'whole'),
     },
     stages: [
       { id: 'upright', name: 'Chest free', over: 'chest' },
@@ -292,12 +267,7 @@ export const kneeling = [
     counterposes: ['constructive'],
     easier: 'open-book',
     atHome: 'Knees: folded towels. Chest: firm sofa cushion.',
-    hold: {
-      firstSeconds: 60,
-      mostSeconds: 300,
-      growsSeconds: 30,
-      long: { firstSeconds: 120, mostSeconds: 300, growsSeconds: 30 },
-    },
+    hold: hold(60, 300, 30, { long: hold(120, 300, 30) }),
   },
   {
     id: 'low-lunge',
@@ -311,12 +281,9 @@ export const kneeling = [
     traits: {
       knee: legs(['loaded'], ['kneltOn']),
       hip: legs(['pastRightAngle'], ['frontStretched']),
-      ankle: neitherLeg,
       back: ['arched'],
-      head: [],
-      belly: [],
       arms: ['carryWeight'],
-      whole: [],
+      ...nothing('ankle', 'head', 'belly', 'whole'),
     },
     stages: [
       { id: 'thighs', name: 'Hands on the thigh', over: 'hands' },
@@ -361,7 +328,7 @@ export const kneeling = [
     harder: 'lizard',
     more: 'The front foot on a block.',
     atHome: 'Hands: a chair seat, then stacked books. Knee: folded towel.',
-    hold: { firstSeconds: 30, mostSeconds: 120, growsSeconds: 15 },
+    hold: hold(30, 120, 15),
   },
   {
     id: 'lizard',
@@ -375,12 +342,9 @@ export const kneeling = [
     traits: {
       knee: legs(['loaded'], ['kneltOn']),
       hip: legs(['pastRightAngle'], ['frontStretched']),
-      ankle: neitherLeg,
       back: ['arched', 'oneSided'],
-      head: [],
-      belly: [],
       arms: ['carryWeight'],
-      whole: [],
+      ...nothing('ankle', 'head', 'belly', 'whole'),
     },
     stages: [
       { id: 'thighs', name: 'Hands on the thigh', over: 'hands' },
@@ -420,7 +384,7 @@ export const kneeling = [
     easier: 'low-lunge',
     harder: 'pigeon',
     atHome: 'Hands: stacked books or a stool. Knee: folded towel.',
-    hold: { firstSeconds: 30, mostSeconds: 180, growsSeconds: 15 },
+    hold: hold(30, 180, 15),
   },
   {
     id: 'horse',
@@ -494,10 +458,9 @@ export const kneeling = [
       hip: legs(['turnedOutLoaded'], []),
       ankle: legs(['sickled'], []),
       back: ['oneSided'],
-      head: [],
-      belly: [],
       arms: ['carryWeight'],
       whole: ['balance'],
+      ...nothing('head', 'belly'),
     },
     stages: [
       { id: 'thighs', name: 'Hands on the thigh', over: 'hands' },
@@ -537,6 +500,6 @@ export const kneeling = [
     easier: 'half-lotus-seat',
     atHome:
       'Hands: a chair against a wall. Knee: folded towels. Without an easy half lotus there is no stand-in.',
-    hold: { firstSeconds: 15, mostSeconds: 60, growsSeconds: 15 },
+    hold: hold(15, 60, 15),
   },
 ] as const satisfies readonly PoseEntry[];

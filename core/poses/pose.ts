@@ -80,6 +80,24 @@ export interface HoldRule {
   readonly growsSeconds: number;
 }
 
+/** The hold of a pose, with what is told of it beside its three numbers. */
+interface PoseHold extends HoldRule {
+  /** In the approach that holds long and still. */
+  readonly long?: HoldRule;
+  /** A rest keeps its minutes, whatever the approach. */
+  readonly isRest?: true;
+  /** A movement that is counted with the breath rather than held: the first number of times, and the most. */
+  readonly counted?: { readonly first: number; readonly most: number };
+}
+
+/** Held so many seconds at first, so many at most, and so many more after each time that went well. */
+export const hold = (
+  firstSeconds: number,
+  mostSeconds: number,
+  growsSeconds: number,
+  more: Omit<PoseHold, keyof HoldRule> = {},
+): PoseHold => ({ firstSeconds, mostSeconds, growsSeconds, ...more });
+
 /** Why a pose is eased. */
 export type RaiseReason = 'joint' | 'strong' | 'rolled' | 'arched' | 'low-back' | 'other';
 
@@ -135,14 +153,7 @@ export interface PoseEntry {
   readonly more?: string;
   /** What builds it at home, and where nothing safe does. */
   readonly atHome: string;
-  readonly hold: HoldRule & {
-    /** In the approach that holds long and still. */
-    readonly long?: HoldRule;
-    /** A rest keeps its minutes, whatever the approach. */
-    readonly isRest?: true;
-    /** A movement that is counted with the breath rather than held: the first number of times, and the most. */
-    readonly counted?: { readonly first: number; readonly most: number };
-  };
+  readonly hold: PoseHold;
   /** What to do at home every day, where it matters. */
   readonly homeDose?: string;
 }

@@ -1,6 +1,6 @@
 import { cueAt } from './cues';
-import { easedBy, type PoseEntry } from './pose';
-import { bothLegs, legs, neitherLeg } from './traits';
+import { easedBy, type PoseEntry, hold } from './pose';
+import { bothLegs, legs, nothing } from './traits';
 
 /** What lies under the leg that is folded back. */
 const FOLDED_LEG = [
@@ -91,10 +91,9 @@ export const reclined = [
       hip: bothLegs('frontStretched'),
       ankle: bothLegs('pressedFlat'),
       back: ['arched'],
-      head: [],
-      belly: [],
       arms: ['restOverhead'],
       whole: ['onRamp'],
+      ...nothing('head', 'belly'),
     },
     stages: [
       { id: 'on-hands', name: 'Leaning back on the hands', from: { slot: 'back.high', cm: 58 } },
@@ -141,12 +140,7 @@ export const reclined = [
     easier: 'hero',
     atHome:
       'Ramp: firm sofa cushions against a wall, the low one under the ribs. No safe stand-in for a seat under a sore knee.',
-    hold: {
-      firstSeconds: 60,
-      mostSeconds: 300,
-      growsSeconds: 30,
-      long: { firstSeconds: 120, mostSeconds: 300, growsSeconds: 30 },
-    },
+    hold: hold(60, 300, 30, { long: hold(120, 300, 30) }),
   },
   {
     id: 'reclined-hero-one',
@@ -216,10 +210,9 @@ export const reclined = [
       hip: legs(['frontStretched'], []),
       ankle: legs(['pressedFlat'], []),
       back: ['arched', 'oneSided'],
-      head: [],
-      belly: [],
       arms: ['restOverhead'],
       whole: ['onRamp'],
+      ...nothing('head', 'belly'),
     },
     stages: [
       { id: 'on-forearms', name: 'On the forearms', from: { slot: 'back.high', cm: 46 } },
@@ -284,12 +277,7 @@ export const reclined = [
     harder: 'reclined-hero',
     homeDose: 'Most days, a minute each leg at first, three in the end.',
     atHome: 'Ramp: sofa cushions against a wall. Long knee: rolled blanket.',
-    hold: {
-      firstSeconds: 60,
-      mostSeconds: 300,
-      growsSeconds: 30,
-      long: { firstSeconds: 120, mostSeconds: 300, growsSeconds: 30 },
-    },
+    hold: hold(60, 300, 30, { long: hold(120, 300, 30) }),
   },
   {
     id: 'reclined-open',
@@ -353,12 +341,9 @@ export const reclined = [
     traits: {
       knee: bothLegs('turned'),
       hip: bothLegs('heldOpen'),
-      ankle: neitherLeg,
-      back: [],
-      head: [],
-      belly: [],
       arms: ['restOverhead'],
       whole: ['onRamp', 'longStill'],
+      ...nothing('ankle', 'back', 'head', 'belly'),
     },
     stages: [
       { id: 'high-ramp', name: 'High ramp', from: { slot: 'back.high', cm: 14 } },
@@ -400,7 +385,7 @@ export const reclined = [
     easier: 'rest',
     harder: 'open-book',
     atHome: 'Ramp: sofa cushions. Hips: rolled blankets. Head: pillow.',
-    hold: { firstSeconds: 300, mostSeconds: 900, growsSeconds: 60, isRest: true },
+    hold: hold(300, 900, 60, { isRest: true }),
   },
   {
     id: 'cats-tail',
@@ -413,12 +398,8 @@ export const reclined = [
     traits: {
       knee: legs([], ['drawn']),
       hip: legs(['crossesMidline'], ['frontStretched']),
-      ankle: neitherLeg,
       back: ['arched'],
-      head: [],
-      belly: [],
-      arms: [],
-      whole: [],
+      ...nothing('ankle', 'head', 'belly', 'arms', 'whole'),
     },
     stages: [
       { id: 'strap', name: 'With a strap', from: { slot: 'strap', cm: 1 } },
@@ -464,12 +445,7 @@ export const reclined = [
     counterposes: ['constructive'],
     harder: 'reclined-hero-one',
     atHome: 'Knee: pillow. Shoulder: folded towel. Strap: a scarf.',
-    hold: {
-      firstSeconds: 60,
-      mostSeconds: 240,
-      growsSeconds: 30,
-      long: { firstSeconds: 180, mostSeconds: 300, growsSeconds: 30 },
-    },
+    hold: hold(60, 240, 30, { long: hold(180, 300, 30) }),
   },
   {
     id: 'crossed-twist',
@@ -479,14 +455,9 @@ export const reclined = [
     family: 'reclined twist',
     slots: ['underKnees', 'shoulder'],
     traits: {
-      knee: neitherLeg,
       hip: legs(['crossesMidline'], []),
-      ankle: neitherLeg,
-      back: [],
-      head: [],
-      belly: [],
-      arms: [],
       whole: ['flatOnBack'],
+      ...nothing('knee', 'ankle', 'back', 'head', 'belly', 'arms'),
     },
     stages: [
       {
@@ -527,12 +498,7 @@ export const reclined = [
     counterposes: ['constructive'],
     harder: 'seated-twist',
     atHome: 'Knees: pillows. Shoulder: folded towel.',
-    hold: {
-      firstSeconds: 60,
-      mostSeconds: 180,
-      growsSeconds: 30,
-      long: { firstSeconds: 120, mostSeconds: 300, growsSeconds: 30 },
-    },
+    hold: hold(60, 180, 30, { long: hold(120, 300, 30) }),
   },
   {
     id: 'figure-four',
@@ -543,13 +509,8 @@ export const reclined = [
     slots: ['neck', 'feet'],
     traits: {
       knee: legs(['turned'], []),
-      hip: neitherLeg,
-      ankle: neitherLeg,
-      back: [],
-      head: [],
-      belly: [],
-      arms: [],
       whole: ['flatOnBack'],
+      ...nothing('hip', 'ankle', 'back', 'head', 'belly', 'arms'),
     },
     stages: [{ id: 'foot-down', name: 'Foot on the floor' }],
     look: [
@@ -581,12 +542,7 @@ export const reclined = [
     harder: 'pigeon',
     more: 'The standing foot on a low block: it draws the legs in.',
     atHome: 'Head: folded towel.',
-    hold: {
-      firstSeconds: 60,
-      mostSeconds: 240,
-      growsSeconds: 30,
-      long: { firstSeconds: 120, mostSeconds: 300, growsSeconds: 30 },
-    },
+    hold: hold(60, 240, 30, { long: hold(120, 300, 30) }),
   },
   {
     id: 'leg-up',
@@ -598,14 +554,9 @@ export const reclined = [
     slots: ['underKnees', 'strap'],
     dials: ['legHeight', 'strap'],
     traits: {
-      knee: neitherLeg,
       hip: legs(['hamstringStretched', 'straightLegPulled'], []),
-      ankle: neitherLeg,
-      back: [],
-      head: [],
-      belly: [],
-      arms: [],
       whole: ['flatOnBack'],
+      ...nothing('knee', 'ankle', 'back', 'head', 'belly', 'arms'),
     },
     stages: [
       { id: 'strap', name: 'With a strap', from: { slot: 'strap', cm: 1 } },
@@ -646,7 +597,7 @@ export const reclined = [
     harder: 'seated-fold',
     homeDose: 'Every day, a minute and a half each leg, where it pulls mildly.',
     atHome: 'Strap: a belt or scarf. Other knee: rolled towel.',
-    hold: { firstSeconds: 45, mostSeconds: 180, growsSeconds: 15 },
+    hold: hold(45, 180, 15),
   },
   {
     id: 'happy-baby',
@@ -660,12 +611,9 @@ export const reclined = [
     traits: {
       knee: bothLegs('drawn'),
       hip: bothLegs('pastRightAngle', 'spread'),
-      ankle: neitherLeg,
-      back: [],
-      head: [],
       belly: ['pressed'],
-      arms: [],
       whole: ['flatOnBack'],
+      ...nothing('ankle', 'back', 'head', 'arms'),
     },
     stages: [
       { id: 'strap', name: 'Feet by straps', from: { slot: 'strap', cm: 1 } },
@@ -705,7 +653,7 @@ export const reclined = [
     easier: 'constructive',
     harder: 'squat',
     atHome: 'Straps: belts or scarves. Head: a folded towel.',
-    hold: { firstSeconds: 45, mostSeconds: 180, growsSeconds: 15 },
+    hold: hold(45, 180, 15),
   },
   {
     id: 'legs-wiped',
@@ -715,14 +663,9 @@ export const reclined = [
     family: 'lying, knees bent',
     slots: ['neck'],
     traits: {
-      knee: neitherLeg,
       hip: bothLegs('crossesMidline'),
-      ankle: neitherLeg,
-      back: [],
-      head: [],
-      belly: [],
-      arms: [],
       whole: ['flatOnBack'],
+      ...nothing('knee', 'ankle', 'back', 'head', 'belly', 'arms'),
     },
     stages: [{ id: 'wiping', name: 'On the back, feet wide' }],
     look: ['Small and slow', 'The knees fall as far as they like', 'Breath goes with the legs'],
@@ -741,7 +684,7 @@ export const reclined = [
     counterposes: [],
     easier: 'constructive',
     atHome: 'Head: a folded towel.',
-    hold: { firstSeconds: 48, mostSeconds: 96, growsSeconds: 6, counted: { first: 8, most: 16 } },
+    hold: hold(48, 96, 6, { counted: { first: 8, most: 16 } }),
   },
   {
     id: 'constructive',
@@ -751,14 +694,8 @@ export const reclined = [
     family: 'lying, knees bent',
     slots: ['neck'],
     traits: {
-      knee: neitherLeg,
-      hip: neitherLeg,
-      ankle: neitherLeg,
-      back: [],
-      head: [],
-      belly: [],
-      arms: [],
       whole: ['flatOnBack', 'longStill'],
+      ...nothing('knee', 'hip', 'ankle', 'back', 'head', 'belly', 'arms'),
     },
     stages: [{ id: 'rest', name: 'At rest' }],
     look: [
@@ -776,7 +713,7 @@ export const reclined = [
     counterposes: [],
     harder: 'rest',
     atHome: 'Head: a folded towel or a thin book.',
-    hold: { firstSeconds: 120, mostSeconds: 600, growsSeconds: 60, isRest: true },
+    hold: hold(120, 600, 60, { isRest: true }),
   },
   {
     id: 'rest',
@@ -787,14 +724,8 @@ export const reclined = [
     family: 'lying at rest',
     slots: ['underKnees', 'neck'],
     traits: {
-      knee: neitherLeg,
-      hip: neitherLeg,
-      ankle: neitherLeg,
-      back: [],
-      head: [],
-      belly: [],
-      arms: [],
       whole: ['flatOnBack', 'longStill'],
+      ...nothing('knee', 'hip', 'ankle', 'back', 'head', 'belly', 'arms'),
     },
     stages: [
       { id: 'knees-carried', name: 'Knees over a roll', from: { slot: 'underKnees', cm: 1 } },
@@ -828,6 +759,6 @@ export const reclined = [
     counterposes: [],
     easier: 'constructive',
     atHome: 'Knees: rolled blanket or pillows. Head: folded towel.',
-    hold: { firstSeconds: 300, mostSeconds: 900, growsSeconds: 60, isRest: true },
+    hold: hold(300, 900, 60, { isRest: true }),
   },
 ] as const satisfies readonly PoseEntry[];

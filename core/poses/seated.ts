@@ -1,6 +1,6 @@
 import { cueAt } from './cues';
-import { easedBy, type PoseEntry } from './pose';
-import { bothLegs, legs, neitherLeg } from './traits';
+import { easedBy, type PoseEntry, hold } from './pose';
+import { bothLegs, legs, nothing } from './traits';
 
 /** Seated poses. */
 export const seated = [
@@ -16,14 +16,9 @@ export const seated = [
     optional: ['hands'],
     asks: ['rounding', 'pelvis'],
     traits: {
-      knee: neitherLeg,
       hip: bothLegs('hamstringStretched'),
-      ankle: neitherLeg,
       back: ['pulledRound'],
-      head: [],
-      belly: [],
-      arms: [],
-      whole: [],
+      ...nothing('knee', 'ankle', 'head', 'belly', 'arms', 'whole'),
     },
     stages: [
       { id: 'knees-bent', name: 'Knees bent, feet planted', over: 'underKnees' },
@@ -75,12 +70,7 @@ export const seated = [
     harder: 'seated-fold',
     atHome:
       'Seat: firm sofa cushion or books under a towel. Knees: a rolled blanket. Palms: books.',
-    hold: {
-      firstSeconds: 60,
-      mostSeconds: 300,
-      growsSeconds: 30,
-      long: { firstSeconds: 120, mostSeconds: 300, growsSeconds: 30 },
-    },
+    hold: hold(60, 300, 30, { long: hold(120, 300, 30) }),
   },
   {
     id: 'easy-cross',
@@ -95,13 +85,7 @@ export const seated = [
     turnsFirst: { dial: 'heelsAway', under: ['seat', 'underThigh'] },
     traits: {
       knee: bothLegs('turned'),
-      hip: neitherLeg,
-      ankle: neitherLeg,
-      back: [],
-      head: [],
-      belly: [],
-      arms: [],
-      whole: [],
+      ...nothing('hip', 'ankle', 'back', 'head', 'belly', 'arms', 'whole'),
     },
     stages: [
       { id: 'raised', name: 'Raised seat', from: { slot: 'seat', cm: 0.5 } },
@@ -156,12 +140,7 @@ export const seated = [
       pose: 'chair-seat',
     },
     atHome: 'Seat: firm cushion or folded blanket. Knees: cushions or books under towels.',
-    hold: {
-      firstSeconds: 60,
-      mostSeconds: 300,
-      growsSeconds: 30,
-      long: { firstSeconds: 120, mostSeconds: 300, growsSeconds: 30 },
-    },
+    hold: hold(60, 300, 30, { long: hold(120, 300, 30) }),
   },
   {
     id: 'stacked-shins',
@@ -201,12 +180,7 @@ export const seated = [
     traits: {
       knee: bothLegs('turned', 'turnedUnderWeight'),
       hip: bothLegs('turnedOutLoaded'),
-      ankle: neitherLeg,
-      back: [],
-      head: [],
-      belly: [],
-      arms: [],
-      whole: [],
+      ...nothing('ankle', 'back', 'head', 'belly', 'arms', 'whole'),
     },
     stages: [
       { id: 'high', name: 'Raised seat', from: { slot: 'seat', cm: 0.5 } },
@@ -259,12 +233,7 @@ export const seated = [
       pose: 'easy-cross',
     },
     atHome: 'Seat: firm cushion. Knee: folded towels between knee and ankle.',
-    hold: {
-      firstSeconds: 60,
-      mostSeconds: 240,
-      growsSeconds: 30,
-      long: { firstSeconds: 120, mostSeconds: 300, growsSeconds: 30 },
-    },
+    hold: hold(60, 240, 30, { long: hold(120, 300, 30) }),
   },
   {
     id: 'open-book',
@@ -290,13 +259,7 @@ export const seated = [
     turnsFirst: { dial: 'heelsAway', under: ['seat', 'underThigh'] },
     traits: {
       knee: bothLegs('turned'),
-      hip: neitherLeg,
-      ankle: neitherLeg,
-      back: [],
-      head: [],
-      belly: [],
-      arms: [],
-      whole: [],
+      ...nothing('hip', 'ankle', 'back', 'head', 'belly', 'arms', 'whole'),
     },
     stages: [
       { id: 'raised', name: 'Raised seat', from: { slot: 'seat', cm: 0.5 } },
@@ -350,12 +313,7 @@ export const seated = [
     easier: 'easy-cross',
     harder: 'open-book-fold',
     atHome: 'Seat: firm cushion. Knees: sofa cushions or books under towels.',
-    hold: {
-      firstSeconds: 60,
-      mostSeconds: 300,
-      growsSeconds: 30,
-      long: { firstSeconds: 120, mostSeconds: 300, growsSeconds: 30 },
-    },
+    hold: hold(60, 300, 30, { long: hold(120, 300, 30) }),
   },
   {
     id: 'straddle',
@@ -387,14 +345,9 @@ export const seated = [
     optional: ['hands'],
     asks: ['rounding', 'straddleEntry'],
     traits: {
-      knee: neitherLeg,
       hip: bothLegs('hamstringStretched', 'spread'),
-      ankle: neitherLeg,
       back: ['pulledRound'],
-      head: [],
-      belly: [],
-      arms: [],
-      whole: [],
+      ...nothing('knee', 'ankle', 'head', 'belly', 'arms', 'whole'),
     },
     stages: [
       { id: 'knees-bent', name: 'Knees bent, legs nearer', over: 'underKnees' },
@@ -444,12 +397,7 @@ export const seated = [
     easier: 'staff',
     harder: 'straddle-fold',
     atHome: 'Seat: firm cushion. Knees: rolled towels. Palms: books.',
-    hold: {
-      firstSeconds: 60,
-      mostSeconds: 300,
-      growsSeconds: 30,
-      long: { firstSeconds: 120, mostSeconds: 300, growsSeconds: 30 },
-    },
+    hold: hold(60, 300, 30, { long: hold(120, 300, 30) }),
   },
   {
     id: 'heron',
@@ -479,12 +427,8 @@ export const seated = [
     traits: {
       knee: legs([], ['turned']),
       hip: legs(['pastRightAngle', 'hamstringStretched', 'straightLegPulled'], []),
-      ankle: neitherLeg,
       back: ['pulledRound'],
-      head: [],
-      belly: [],
-      arms: [],
-      whole: [],
+      ...nothing('ankle', 'head', 'belly', 'arms', 'whole'),
     },
     stages: [
       { id: 'seated', name: 'On a seat', from: { slot: 'seat', cm: 0.5 } },
@@ -533,7 +477,7 @@ export const seated = [
     easier: 'leg-up',
     harder: 'sundial',
     atHome: 'Seat: firm cushion. Strap: a belt or scarf.',
-    hold: { firstSeconds: 30, mostSeconds: 120, growsSeconds: 15 },
+    hold: hold(30, 120, 15),
   },
   {
     id: 'sundial',
@@ -570,12 +514,9 @@ export const seated = [
     traits: {
       knee: legs([], ['turned']),
       hip: legs(['pastRightAngle', 'spreadLoaded', 'hamstringStretched', 'straightLegPulled'], []),
-      ankle: neitherLeg,
       back: ['pulledRound', 'turnsSeated', 'oneSided'],
-      head: [],
-      belly: [],
       arms: ['overhead'],
-      whole: [],
+      ...nothing('ankle', 'head', 'belly', 'whole'),
     },
     stages: [
       { id: 'seated', name: 'On a seat', from: { slot: 'seat', cm: 0.5 } },
@@ -620,7 +561,7 @@ export const seated = [
     counterposes: ['constructive'],
     easier: 'heron',
     atHome: 'Seat: firm cushion. Hand: books. Or stand side-on at a wall.',
-    hold: { firstSeconds: 30, mostSeconds: 90, growsSeconds: 15 },
+    hold: hold(30, 90, 15),
   },
   {
     id: 'seated-twist',
@@ -632,14 +573,10 @@ export const seated = [
     dials: ['kneeBend'],
     optional: ['hands'],
     traits: {
-      knee: neitherLeg,
       hip: legs(['pastRightAngle', 'crossesMidline'], ['hamstringStretched']),
-      ankle: neitherLeg,
       back: ['pulledRound', 'turnsSeated'],
-      head: [],
       belly: ['pressed'],
-      arms: [],
-      whole: [],
+      ...nothing('knee', 'ankle', 'head', 'arms', 'whole'),
     },
     stages: [
       { id: 'raised', name: 'Raised seat', from: { slot: 'seat', cm: 0.5 } },
@@ -672,7 +609,7 @@ export const seated = [
     counterposes: ['constructive'],
     easier: 'crossed-twist',
     atHome: 'Seat: firm cushion. Hand: books.',
-    hold: { firstSeconds: 30, mostSeconds: 90, growsSeconds: 15 },
+    hold: hold(30, 90, 15),
   },
   {
     id: 'half-lotus-seat',
@@ -692,11 +629,7 @@ export const seated = [
       knee: legs(['turned', 'turnedUnderWeight'], ['turned']),
       hip: legs(['turnedOutLoaded'], []),
       ankle: legs(['sickled'], []),
-      back: [],
-      head: [],
-      belly: [],
-      arms: [],
-      whole: [],
+      ...nothing('back', 'head', 'belly', 'arms', 'whole'),
     },
     stages: [
       { id: 'raised', name: 'Raised seat', from: { slot: 'seat', cm: 0.5 } },
@@ -736,6 +669,6 @@ export const seated = [
     },
     atHome:
       'Seat: firm cushion. Knee: cushion. Without room in the hip there is no stand-in: stay crossed.',
-    hold: { firstSeconds: 30, mostSeconds: 300, growsSeconds: 30 },
+    hold: hold(30, 300, 30),
   },
 ] as const satisfies readonly PoseEntry[];

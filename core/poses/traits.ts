@@ -97,17 +97,28 @@ export const bothLegs = <T extends string>(...of: T[]): Legs<T> => ({ working: o
 /** What a pose does to the leg that works, and to the other. */
 export const legs = <T extends string>(working: T[], other: T[]): Legs<T> => ({ working, other });
 export const neitherLeg: Legs<never> = { working: [], other: [] };
+type LegRegion = 'knee' | 'hip' | 'ankle';
+/** These regions asked, and nothing. The compiler still asks for every region of a pose. */
+export function nothing<R extends Region>(
+  ...regions: readonly R[]
+): Readonly<{ [One in R]: One extends LegRegion ? Legs<never> : readonly never[] }> {
+  const isOfLegs = (region: Region) => ['knee', 'hip', 'ankle'].includes(region);
+  return Object.fromEntries(
+    regions.map((region) => [region, isOfLegs(region) ? neitherLeg : []]),
+  ) as ReturnType<typeof nothing<R>>;
+}
+
 /** Every region asked, and nothing: sitting or moving within what everybody has. */
-export const asksNothing: PoseTraits = {
-  knee: neitherLeg,
-  hip: neitherLeg,
-  ankle: neitherLeg,
-  back: [],
-  head: [],
-  belly: [],
-  arms: [],
-  whole: [],
-};
+export const asksNothing: PoseTraits = nothing(
+  'knee',
+  'hip',
+  'ankle',
+  'back',
+  'head',
+  'belly',
+  'arms',
+  'whole',
+);
 
 /** What a pose does of itself, and what it does more where a question is answered so. */
 interface WithTraits {
