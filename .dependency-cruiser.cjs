@@ -40,7 +40,10 @@ const coreOrder = [
   'advise',
   'sim',
 ];
-/** The families' rooms, by how they bear, in the same way; the shared body lies beneath them, and no room is asked by it. */
+/**
+ * The families' rooms, by how they bear, in the same way; the shared body lies beneath them, and no room is asked by
+ * it.
+ */
 const familyOrder = ['sitting', 'kneeling', 'folding', 'lying', 'standing', 'chair'];
 
 /** Places of the app: each stands alone, but for what others lend it, each for a reason. */

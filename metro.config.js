@@ -38,7 +38,10 @@ const leftOut = [
   /[\\/]react-native-svg[\\/]lib[\\/]module[\\/](xml|xmlTags|deprecated|lib[\\/]SvgTouchableMixin|lib[\\/]extract[\\/]transform|lib[\\/]extract[\\/]transformToRn)\.js$/,
 ];
 
-/** What the router makes or wraps around all as it loads and shows nowhere, and its faulty memory: by the end of its name, what stands for it. */
+/**
+ * What the router makes or wraps around all as it loads and shows nowhere, and its faulty memory: by the end of its
+ * name, what stands for it.
+ */
 const insteadOf = [
   ['./createMemoryHistory', 'history.js'],
   ['react-native-screens', 'noScreens.js'],

@@ -47,7 +47,9 @@ const median = (call: () => unknown, rounds = 15, each = 20, warmUp = WARM_UP) =
 const say = (what: string, ms: number) =>
   process.stdout.write(`${what.padEnd(64)} ${ms.toFixed(3).padStart(9)} ms\n`);
 
-/** The naive way to a band: so many drawn bodies, sorted. 400 draws put the ends of an 80 % band within a few per cent. */
+/**
+ * The naive way to a band: so many drawn bodies, sorted. 400 draws put the ends of an 80 % band within a few per cent.
+ */
 const DRAWS = 400;
 const chance = chanceFrom(1);
 function naiveBand(): number {

@@ -1,4 +1,7 @@
-/** Things put together by what they have in common, each group and the groups themselves in the order in which they come. */
+/**
+ * Things put together by what they have in common, each group and the groups themselves in the order in which they
+ * come.
+ */
 export function groupedBy<T, K>(things: readonly T[], of: (one: T) => K): Map<K, T[]> {
   const groups = new Map<K, T[]>();
   for (const one of things) {

@@ -39,7 +39,10 @@ export function normalCdf(z: number): number {
 const THIN_TAIL = -2;
 const TERMS = 60;
 
-/** Density over distribution of the standard normal at `z`: how far a bell that is cut off at −z lies over its middle; good to six digits. */
+/**
+ * Density over distribution of the standard normal at `z`: how far a bell that is cut off at −z lies over its middle;
+ * good to six digits.
+ */
 export function inverseMills(z: number): number {
   if (z >= THIN_TAIL) return Math.exp((-z * z) / 2) / Math.sqrt(2 * Math.PI) / normalCdf(z);
   let rest = -z;

@@ -11,7 +11,9 @@ import { ranges, sides, type RangeId } from '@/core/ranges/ranges';
 import { members, type Member } from './people';
 import { boathouseShelf } from './shelf';
 
-/** The winter mobility evenings: one a week, twelve weeks. The app moves all dates so that the last is a few days ago. */
+/**
+ * The winter mobility evenings: one a week, twelve weeks. The app moves all dates so that the last is a few days ago.
+ */
 const FIRST_EVENING = '2026-01-06';
 const EVENINGS = 12;
 const FIRST_READINGS: readonly RangeId[] = [

@@ -90,7 +90,9 @@ export async function keptAway(page: Page): Promise<void> {
   await page.waitForTimeout(500);
 }
 
-/** Waits until the storage knows these students on the mat and no other: a page that is loaded anew goes on from there. */
+/**
+ * Waits until the storage knows these students on the mat and no other: a page that is loaded anew goes on from there.
+ */
 export async function matsKept(page: Page, people: readonly string[]): Promise<void> {
   const kept = () =>
     page.evaluate(

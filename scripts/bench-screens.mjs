@@ -27,7 +27,10 @@ const worked = async (devtools) =>
     ({ name }) => name === 'TaskDuration',
   ).value;
 
-/** How a book of so many people with three years of records opens: until its first student is on screen, and until all is there. */
+/**
+ * How a book of so many people with three years of records opens: until its first student is on screen, and until all
+ * is there.
+ */
 async function startOf(browser, address, people, say) {
   const context = await browser.newContext({ viewport: { width: 390, height: 844 } });
   const page = await context.newPage();
@@ -262,7 +265,10 @@ async function places(browser, address, say) {
   await page.close();
 }
 
-/** One mat and three, with the processor slowed fourfold: a rung until its pieces are named, and frames while three holds run. */
+/**
+ * One mat and three, with the processor slowed fourfold: a rung until its pieces are named, and frames while three
+ * holds run.
+ */
 async function onTheMat(browser, address, say) {
   const page = await browser.newPage({ viewport: { width: 390, height: 844 } });
   const devtools = await page.context().newCDPSession(page);
@@ -303,7 +309,10 @@ async function onTheMat(browser, address, say) {
   await page.close();
 }
 
-/** What a hand would wait for, measured in the built app: the live angle with the processor slowed fourfold, and opening a phone's picture. */
+/**
+ * What a hand would wait for, measured in the built app: the live angle with the processor slowed fourfold, and opening
+ * a phone's picture.
+ */
 await withBrowser(true, async (browser, address) => {
   const page = await browser.newPage({ viewport: { width: 390, height: 844 } });
   const say = (what, ms) =>

@@ -15,7 +15,10 @@ export const CHROMIUM_ARGS = [
   '--disable-sync',
 ];
 
-/** Serves the built app, with or without the sample book, opens Debian's Chromium on it, and closes both whatever happens. */
+/**
+ * Serves the built app, with or without the sample book, opens Debian's Chromium on it, and closes both whatever
+ * happens.
+ */
 export async function withBrowser(demo, work) {
   needPackages();
   needBuild();

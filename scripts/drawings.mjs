@@ -3,7 +3,10 @@ import { join } from 'node:path';
 import { withBrowser } from './browser.mjs';
 import { root } from './steps.mjs';
 
-/** One drawing per family for docs/reckoning.md, taken from the app's own figures: `npm run drawings`, then look at each. */
+/**
+ * One drawing per family for docs/reckoning.md, taken from the app's own figures: `npm run drawings`, then look at
+ * each.
+ */
 const drawn = {
   Seated: [
     'Staff',

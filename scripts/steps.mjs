@@ -33,7 +33,10 @@ const lockHash = () =>
     .digest('hex');
 
 const readJson = (path) => JSON.parse(readFileSync(join(root, path), 'utf8'));
-/** Whether the packages that are there are those of the lock file, whoever put them in: npm itself notes what it has laid where. */
+/**
+ * Whether the packages that are there are those of the lock file, whoever put them in: npm itself notes what it has
+ * laid where.
+ */
 export function arePackagesThere(
   wanted = () => readJson('package-lock.json'),
   laid = () => readJson('node_modules/.package-lock.json'),
@@ -51,7 +54,10 @@ export function arePackagesThere(
   }
 }
 
-/** Installs the packages when they are not there, or are not those of the lock file; never over those that a running app uses. */
+/**
+ * Installs the packages when they are not there, or are not those of the lock file; never over those that a running app
+ * uses.
+ */
 export function needPackages() {
   if (existsSync(mark) && readFileSync(mark, 'utf8') === lockHash()) return;
   if (arePackagesThere()) return writeFileSync(mark, lockHash());

@@ -41,7 +41,9 @@ function count(name, passed, failed, took) {
   process.stdout.write(`— ${name}: ${passed} passed, ${failed} failed, ${took} s\n`);
 }
 
-/** A command that runs beside others: what it says is shown whole once it has ended. Resolves to whether it ended well. */
+/**
+ * A command that runs beside others: what it says is shown whole once it has ended. Resolves to whether it ended well.
+ */
 function beside(command, args) {
   return new Promise((ended) => {
     const said = [];

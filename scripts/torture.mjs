@@ -14,7 +14,10 @@ import {
 import { withBrowser } from './browser.mjs';
 import { needPackages, root } from './steps.mjs';
 
-/** Attacks the app with spoiled books, spoiled records, kills and a monkey, bounded and told by a seed: `npm run torture -- --seed 7`. */
+/**
+ * Attacks the app with spoiled books, spoiled records, kills and a monkey, bounded and told by a seed: `npm run torture
+ * -- --seed 7`.
+ */
 const { values } = parseArgs({
   options: {
     seed: { type: 'string', default: '1' },

@@ -51,7 +51,10 @@ function parsed(
   }
 }
 
-/** Reads a request for a plan and answers it. Everything that a stranger sent is opened here, away from the server's own thread. */
+/**
+ * Reads a request for a plan and answers it. Everything that a stranger sent is opened here, away from the server's own
+ * thread.
+ */
 export default function planTask(bytes: Uint8Array): PlanAnswer {
   const read = parsed(bytes);
   if (!read.ok) return refused([{ path: 'the request', words: read.words }]);

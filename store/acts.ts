@@ -91,7 +91,10 @@ const removals = (heads: readonly ActHead[], now: string) =>
     ({ removed, at }) => removed && Date.parse(now) - Date.parse(at) < DAYS_TO_BRING_BACK * DAY_MS,
   );
 
-/** Heads that are worth keeping on, and those that go: the last twenty acts and undos, and removed students for thirty days. */
+/**
+ * Heads that are worth keeping on, and those that go: the last twenty acts and undos, and removed students for thirty
+ * days.
+ */
 export function keptHeads(
   heads: readonly ActHead[],
   now: string,

@@ -168,7 +168,9 @@ export const differences = ({ part, here, there }: Clashing): Difference[] => {
 
 /** What was chosen of what an import asks. */
 export interface Chosen {
-  /** By record and part, whose value stands; what is not chosen stays as it is here, and is asked again another time. */
+  /**
+   * By record and part, whose value stands; what is not chosen stays as it is here, and is asked again another time.
+   */
   readonly parts: Readonly<Record<string, 'here' | 'there'>>;
   /** Records removed here that come back, and records removed there that go here too, by their keys. */
   readonly back: ReadonlySet<string>;

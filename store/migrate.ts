@@ -7,7 +7,10 @@ export interface Entry {
   readonly text: string;
 }
 
-/** Turns an entry of one version into one of the next; an entry that has no place there goes on as it is, and is set aside when it is read. */
+/**
+ * Turns an entry of one version into one of the next; an entry that has no place there goes on as it is, and is set
+ * aside when it is read.
+ */
 export type Migration = (entry: Entry) => Entry;
 
 /** From version 1 to 2, from 2 to 3, … : as many as there were versions before this one. */
@@ -20,11 +23,12 @@ const versionOf = (key: string) => {
 const BATCH = 2000;
 
 /**
- * Brings what earlier versions stored to this one, some entries at a time: the new ones are written before the old ones go,
- * so that a crash leaves nothing out, and an entry that is there in both versions is the new one.
+ * Brings what earlier versions stored to this one, some entries at a time: the new ones are written before the old ones
+ * go, so that a crash leaves nothing out, and an entry that is there in both versions is the new one.
  *
  * @param steps one for each version before `version`
- * @returns all keys there are now, and how many entries a newer version left, which this one cannot read and leaves alone
+ * @returns all keys there are now, and how many entries a newer version left, which this one cannot read and leaves
+ * alone
  */
 export async function bringForward(
   storage: KeyValueStorage,

@@ -129,8 +129,8 @@ export function selectEstimates(
 
 const lastPlans = lastAnswers<Plan>();
 /**
- * The plan for today; once today's session is recorded, the plan for next time. Of the poses that the student practises,
- * and of others that are asked for by their ids, joined by commas: the whole catalogue is seldom looked at.
+ * The plan for today; once today's session is recorded, the plan for next time. Of the poses that the student
+ * practises, and of others that are asked for by their ids, joined by commas: the whole catalogue is seldom looked at.
  */
 export function selectPlan(
   state: RootState,

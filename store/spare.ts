@@ -8,14 +8,20 @@ const markSchema = z.object({
   at: z.string(),
   exportedAt: z.string().optional(),
 });
-/** How large the book was when something was last written, kept outside its own storage: it tells an empty book from one that was thrown away. */
+/**
+ * How large the book was when something was last written, kept outside its own storage: it tells an empty book from one
+ * that was thrown away.
+ */
 export type Mark = z.infer<typeof markSchema>;
 
 /** What is kept beside the book, in other storages of the browser. */
 export interface Spare {
   readonly mark: () => Mark | null;
   readonly setMark: (mark: Mark) => void;
-  /** Brings the second copy up to date, over one that holds more of another book only on purpose; false where it cannot be kept. */
+  /**
+   * Brings the second copy up to date, over one that holds more of another book only on purpose; false where it cannot
+   * be kept.
+   */
   readonly copy: (onPurpose: boolean) => Promise<boolean>;
   /** What the second copy holds, or null where there is none. */
   readonly kept: () => Promise<Kept | null>;

@@ -60,7 +60,10 @@ export const factsArrived = createAction<Part['facts']>('facts/arrived');
 /** A change that is safely stored, here or by another tab. */
 export const factsChanged = createAction<readonly Diff[]>('facts/changed');
 
-/** One slice a kind of fact: records by id. A plain reducer: records are never changed in place, and freezing those of many years would cost seconds. */
+/**
+ * One slice a kind of fact: records by id. A plain reducer: records are never changed in place, and freezing those of
+ * many years would cost seconds.
+ */
 const factReducer =
   <K extends FactKind>(kind: K): Reducer<Facts[K]> =>
   (state = {} as Facts[K], action) => {
@@ -412,7 +415,10 @@ function telling(dispatch: (action: UnknownAction) => unknown): () => void {
 const ANSWERS =
   'The storage answers again. What you see is still the book that was looked into: load the app anew to open yours.';
 
-/** While the storage does not answer, shows a book from elsewhere: nothing of it is stored, and nothing is begun as if there were none. */
+/**
+ * While the storage does not answer, shows a book from elsewhere: nothing of it is stored, and nothing is begun as if
+ * there were none.
+ */
 export const lookInto =
   (book: Book): Thunk =>
   (dispatch, getState) => {
@@ -740,7 +746,10 @@ export const replaceSecondCopy =
   (_dispatch, _getState, { spare }) =>
     spare.copy(true);
 
-/** After the browser threw the book away: stores what is left of it, then opens what was stored. Until it is there, the book counts as lost. */
+/**
+ * After the browser threw the book away: stores what is left of it, then opens what was stored. Until it is there, the
+ * book counts as lost.
+ */
 export const bringBack =
   (facts: readonly Fact[], setAside: readonly AsideText[]): Thunk<Promise<Outcome>> =>
   async (dispatch, getState, { vault }) => {

@@ -144,8 +144,8 @@ export class Vault {
   }
 
   /**
-   * Reads the book; finishes a change that a crash cut off, and moves what cannot be read out of the way of good records.
-   * Tries three times, then throws a StorageFault: a storage that cannot be reached is not an empty one.
+   * Reads the book; finishes a change that a crash cut off, and moves what cannot be read out of the way of good
+   * records. Tries three times, then throws a StorageFault: a storage that cannot be reached is not an empty one.
    */
   async open(): Promise<Opened> {
     for (const [i, ms] of PAUSES_MS.entries()) {
@@ -218,7 +218,10 @@ export class Vault {
     }
   }
 
-  /** What was set aside before: shown again, or taken back in where it can be read by now, its place is free and its student is here. */
+  /**
+   * What was set aside before: shown again, or taken back in where it can be read by now, its place is free and its
+   * student is here.
+   */
   private async admit(
     texts: Record<string, string | null>,
     facts: Facts,
@@ -479,7 +482,10 @@ export class Vault {
     return this.writeDrafts({ [name]: draft });
   }
 
-  /** Work that belongs together, kept in one go: a page that goes in the middle keeps all of it or none. What is null goes. */
+  /**
+   * Work that belongs together, kept in one go: a page that goes in the middle keeps all of it or none. What is null
+   * goes.
+   */
   async writeDrafts(drafts: Readonly<Record<string, unknown>>): Promise<void> {
     const all = Object.entries(drafts).map(([name, draft]) => [DRAFT + name, draft] as const);
     const put = all.flatMap(([key, draft]) =>
@@ -756,7 +762,9 @@ function allMarked(before: Before, after: After): After {
   );
 }
 
-/** What is stored once all that an act touched is as it was before it; students first, for what is theirs leans on them. */
+/**
+ * What is stored once all that an act touched is as it was before it; students first, for what is theirs leans on them.
+ */
 function allTakenBack(
   body: readonly Touched[],
   before: Before,
@@ -784,7 +792,9 @@ function ownerOf(of: { kind: FactKind; record: unknown }): FactRef | null {
   return typeof id === 'string' ? { kind: 'people', id } : null;
 }
 
-/** A record with the text that may be stored, or why it may not: it must read back, and belong to somebody who is here. */
+/**
+ * A record with the text that may be stored, or why it may not: it must read back, and belong to somebody who is here.
+ */
 function writable(
   { kind, id }: FactRef,
   record: unknown,

@@ -17,7 +17,9 @@ interface Felt {
   readonly faults?: readonly string[];
 }
 
-/** Weeks of hero played through the store: each planned from what was recorded before, each recorded as it was planned. */
+/**
+ * Weeks of hero played through the store: each planned from what was recorded before, each recorded as it was planned.
+ */
 async function weeks(feels: (week: number, seatCm: number) => Felt, count = 8) {
   const store = createStore(new Memory());
   await store.dispatch(openStorage());

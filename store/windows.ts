@@ -18,7 +18,9 @@ export interface Windows {
 export const MAT = 'mat';
 export const PARKED = 'parked';
 
-/** The window that a draft of a mat is of; empty for one of the time before windows had names; null for other drafts. */
+/**
+ * The window that a draft of a mat is of; empty for one of the time before windows had names; null for other drafts.
+ */
 function windowOf(draft: string): string | null {
   for (const kind of [MAT, PARKED]) {
     if (draft === kind) return '';

@@ -99,7 +99,10 @@ type DragSupportProps = Pick<DragEdgeProps, 'valueCm' | 'leftPx' | 'topPx' | 'sc
 /** As wide a place as a finger finds. */
 const LEAST_PX = 32;
 
-/** The support itself, where it lies under the figure: a pointer takes hold of it; keys and ears have the edge on the rail. */
+/**
+ * The support itself, where it lies under the figure: a pointer takes hold of it; keys and ears have the edge on the
+ * rail.
+ */
 export function DragSupport({ heightPx, leftPx, topPx, ...of }: DragSupportProps) {
   const tall = Math.max(LEAST_PX, heightPx);
   return (

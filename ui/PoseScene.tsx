@@ -62,7 +62,9 @@ function useRoom(need: Bounds): Bounds {
 
 /** So low, nothing can be taken hold of, in cm. */
 const HELD_FROM_CM = 1;
-/** The supports under the figure that stand for one column of the rail each: what stands on two sides is moved there. */
+/**
+ * The supports under the figure that stand for one column of the rail each: what stands on two sides is moved there.
+ */
 const heldBy = ({ supports }: Posture, columns: readonly RailColumn[]) =>
   columns.flatMap((column) => {
     const { slot } = slotRefOf(column.key as SlotKey);

@@ -38,7 +38,10 @@ export const railWidthPx = (columns: number) => TAPE_PX + 4 + columns * COLUMN_P
 /** Middle of a column, in points from the tape's left edge. */
 export const columnMiddlePx = (column: number) => TAPE_PX + 4 + (column + 0.5) * COLUMN_PX;
 
-/** A tailor's tape up the edge of the drawing, and on it each slot's stack to scale: with its band, where it stood last time, and where it goes. */
+/**
+ * A tailor's tape up the edge of the drawing, and on it each slot's stack to scale: with its band, where it stood last
+ * time, and where it goes.
+ */
 export function Rail({ columns, shelf, xCm, topCm, scale, units }: RailProps) {
   const px = (points: number) => points / scale;
   const step = units === 'in' ? 2.54 : 1;

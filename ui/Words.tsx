@@ -6,7 +6,10 @@ export interface WordsProps extends TextProps {
   readonly className?: string;
 }
 
-/** The usual size and colour, where none is asked for: of two classes for one thing, the style sheet's order would decide. */
+/**
+ * The usual size and colour, where none is asked for: of two classes for one thing, the style sheet's order would
+ * decide.
+ */
 const withUsual = (className: string, size: string, colour: string) =>
   `font-text ${/\btext-(xs|sm|base|lg|\d?xl)\b/.test(className) ? '' : size} ${/\btext-(ink|faint|paper|thread|rust|moss|ochre)\b/.test(className) ? '' : colour} ${className}`;
 

@@ -2,8 +2,8 @@ export type NumberRead =
   { readonly ok: true; readonly value: number } | { readonly ok: false; readonly words: string };
 
 /**
- * Reads a number as people type it. A comma stands for the decimal point where it can mean nothing else; "1,234" could be
- * one and a bit or over a thousand, and is asked about.
+ * Reads a number as people type it. A comma stands for the decimal point where it can mean nothing else; "1,234" could
+ * be one and a bit or over a thousand, and is asked about.
  */
 export function readNumber(text: string): NumberRead {
   const typed = text

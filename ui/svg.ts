@@ -2,8 +2,8 @@ import { memo } from 'react';
 import * as svg from 'react-native-svg';
 
 /**
- * The shapes that pictures are drawn of. One that is drawn as before is passed over: while a support is dragged, most of a
- * picture stays, and each shape costs as much as all that is reckoned for it.
+ * The shapes that pictures are drawn of. One that is drawn as before is passed over: while a support is dragged, most
+ * of a picture stays, and each shape costs as much as all that is reckoned for it.
  */
 export const Circle = memo(svg.Circle);
 export const Ellipse = memo(svg.Ellipse);

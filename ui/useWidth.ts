@@ -7,8 +7,8 @@ const AROUND_PX = 66;
 const PHONE_PX = 600;
 
 /**
- * The width of a place, as it is laid out; on a phone, where a sheet is as wide as the screen lets it, already before it is:
- * what is drawn there stands in the first frame and moves nothing. 0 while it is not known.
+ * The width of a place, as it is laid out; on a phone, where a sheet is as wide as the screen lets it, already before
+ * it is: what is drawn there stands in the first frame and moves nothing. 0 while it is not known.
  */
 export function useWidth(): readonly [number, (event: LayoutChangeEvent) => void] {
   const { width } = useWindowDimensions();

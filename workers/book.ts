@@ -11,8 +11,8 @@ export type Progress = (done: number, of: number) => void;
 const SMALL_BYTES = 1_000_000;
 
 /**
- * Reads a book from a file and checks it; a large one in a worker, part by part, told by `progress` and ended by `stop`.
- * Resolves to null where it was stopped.
+ * Reads a book from a file and checks it; a large one in a worker, part by part, told by `progress` and ended by
+ * `stop`. Resolves to null where it was stopped.
  */
 export async function readBook(
   file: Blob,

@@ -8,7 +8,9 @@ export interface StudentMoved {
   readonly heights: readonly MovedHeight[];
 }
 
-/** Heights of all these students as a program of its own reckons them. Fails where it cannot be loaded, or not reckon. */
+/**
+ * Heights of all these students as a program of its own reckons them. Fails where it cannot be loaded, or not reckon.
+ */
 function heightsWith(
   task: MovedTask,
   assumed: Assumed | null,

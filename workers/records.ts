@@ -35,7 +35,10 @@ export function readRecords(
   return { done, want: (person) => post({ do: 'want', person }) };
 }
 
-/** Writes a packed copy of all that is stored into another storage of the browser; over one that holds more of another book only on purpose. */
+/**
+ * Writes a packed copy of all that is stored into another storage of the browser; over one that holds more of another
+ * book only on purpose.
+ */
 export const copyBook = (
   database: string,
   cache: string,

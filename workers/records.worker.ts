@@ -6,7 +6,10 @@ import { readByPerson } from './stored/readByPerson';
 import { headersOf, keptOf, mayReplace, told } from './stored/secondCopy';
 import { storedBook } from './stored/storedBook';
 
-/** Work on many records, away from the main thread: reading those that a first screen does without, and writing the second copy. */
+/**
+ * Work on many records, away from the main thread: reading those that a first screen does without, and writing the
+ * second copy.
+ */
 export type RecordsTask =
   | {
       readonly do: 'read';

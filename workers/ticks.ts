@@ -2,8 +2,8 @@ import { toNextMs } from './ticks/toNext';
 import type { TicksTask } from './ticks.worker';
 
 /**
- * Calls at every whole second from a moment on, until it is stopped. A page that is not looked at is let run its own timers
- * once a minute at most; a worker's go on.
+ * Calls at every whole second from a moment on, until it is stopped. A page that is not looked at is let run its own
+ * timers once a minute at most; a worker's go on.
  *
  * @param sinceMs The moment from which seconds are counted, in milliseconds of the clock.
  * @returns What stops it.

@@ -15,7 +15,9 @@ export interface SlotAhead {
   readonly forecast: Forecast;
 }
 
-/** What the heights of a planned pose are likely to become, for every support that stands on something and comes down. */
+/**
+ * What the heights of a planned pose are likely to become, for every support that stands on something and comes down.
+ */
 export function poseAhead(
   { person, shelf }: Pick<InPose, 'person' | 'shelf'>,
   planned: PlanPose,

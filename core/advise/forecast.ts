@@ -68,8 +68,8 @@ function beliefIn(estimates: Estimates, weeks: number): Belief {
 }
 
 /**
- * Carries level and drift forward, through the geometry, to one slot's height. What was learned on the mat is added, and
- * the height never falls under the floor.
+ * Carries level and drift forward, through the geometry, to one slot's height. What was learned on the mat is added,
+ * and the height never falls under the floor.
  *
  * @param offsetCm what the mat has taught over the reckoned height.
  */
@@ -113,7 +113,10 @@ export function forecastHeight(
   return { enough: true, ahead };
 }
 
-/** When a height is likely to be reached: the median, and the span of four in five; null where it lies further off than can be said. */
+/**
+ * When a height is likely to be reached: the median, and the span of four in five; null where it lies further off than
+ * can be said.
+ */
 export interface Reached {
   readonly likelyOn: string | null;
   readonly earliestOn: string | null;

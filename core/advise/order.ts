@@ -14,7 +14,10 @@ export const placeKey = ({ pose, side }: { pose: string; side: ReadingSide }): P
 export const poseIdAt = (key: PlaceKey): string => key.split('/')[0] ?? '';
 const poseOf = (key: PlaceKey) => poseById(poseIdAt(key));
 
-/** Poses of a sequence as they can be done today: both sides of each, one after the other; what is not on offer is left out. */
+/**
+ * Poses of a sequence as they can be done today: both sides of each, one after the other; what is not on offer is left
+ * out.
+ */
 export function placesOf(
   sequence: readonly string[],
   offered: readonly Pick<PlanPose, 'pose' | 'side'>[],
@@ -89,7 +92,9 @@ export function adviceOn(order: readonly PlaceKey[], can: ReadonlySet<string>): 
   );
 }
 
-/** Poses that something should follow: what must be warmed twice over, is gated, or gives way to another when too high. */
+/**
+ * Poses that something should follow: what must be warmed twice over, is gated, or gives way to another when too high.
+ */
 const isDeep = ({ counterposes, warmUps, gate, insteadOver }: Pose) =>
   counterposes.length > 0 &&
   (warmUps.length > 1 || gate !== undefined || insteadOver !== undefined);

@@ -17,8 +17,8 @@ export interface VisitStep {
 const MOST_STEPS: Readonly<Record<VisitKind, number>> = { first: 5, recheck: 2 };
 
 /**
- * What is left to read in a visit, most worth first: ranges of the plan's own ranking, both sides of one range together.
- * Ranges that were read or passed over count toward the visit's length, so that it ends.
+ * What is left to read in a visit, most worth first: ranges of the plan's own ranking, both sides of one range
+ * together. Ranges that were read or passed over count toward the visit's length, so that it ends.
  */
 export function visitSteps(
   kind: VisitKind,

@@ -12,8 +12,8 @@ export interface WhatIf {
 }
 
 /**
- * What a pose would ask for if one range were so many degrees freer (or, with a minus, stiffer): by slot, against what it
- * asks for now. Slots in which nothing lies or should lie are left out.
+ * What a pose would ask for if one range were so many degrees freer (or, with a minus, stiffer): by slot, against what
+ * it asks for now. Slots in which nothing lies or should lie are left out.
  */
 export function whatIf(
   inPose: InPose,

@@ -1,4 +1,6 @@
-/** Questions on which good teachers differ. An approach answers all of them; each answer can be set alone for a student. */
+/**
+ * Questions on which good teachers differ. An approach answers all of them; each answer can be set alone for a student.
+ */
 export const approachIds = [
   'built-up-alignment',
   'long-quiet-holds',
@@ -187,7 +189,9 @@ export const gateAnswers = ['practised', 'open'] as const;
 const isAnswer = ([id, choice]: readonly [string, string]) =>
   Object.hasOwn(questions, id) && Object.hasOwn(questions[id as QuestionId].choices, choice);
 
-/** Whether a choice, for every pose or for one alone, is one that this version knows; any other is kept and not used. */
+/**
+ * Whether a choice, for every pose or for one alone, is one that this version knows; any other is kept and not used.
+ */
 export const isKnownChoice = (key: string, choice: string) =>
   key.endsWith('/way') ||
   (key.endsWith('/gate') && (gateAnswers as readonly string[]).includes(choice)) ||

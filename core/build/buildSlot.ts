@@ -46,7 +46,9 @@ export interface SlotBuild {
   readonly pose: Pose;
   /** What the pose's other slots already use. */
   readonly used: Used;
-  /** A first build stands at the target, and at least this many standard deviations over the edge: most supported first. */
+  /**
+   * A first build stands at the target, and at least this many standard deviations over the edge: most supported first.
+   */
   readonly firstZ: number;
   /** Chance of being enough up to which a raised support goes up, by two rungs at most. */
   readonly raisedChance: number;
@@ -112,8 +114,8 @@ const purposeHere = ({ need, pose }: SlotBuild): Purpose => purposeOf(need.slot,
 const mostHere = ({ need, pose }: SlotBuild) => mostCmAt(pose, slotKey(need));
 
 /**
- * Where a first build aims: what carries keeps its margin, what tilts the pelvis follows the stiffer side, everything else
- * goes by the most likely body.
+ * Where a first build aims: what carries keeps its margin, what tilts the pelvis follows the stiffer side, everything
+ * else goes by the most likely body.
  */
 function aimOf(of: SlotBuild, targetCm: number, upSdCm: number): number {
   const aim =
@@ -123,7 +125,9 @@ function aimOf(of: SlotBuild, targetCm: number, upSdCm: number): number {
   return Math.min(aim, mostHere(of));
 }
 
-/** One thing under both sides in turn stands as the stiffer one asks, unless that is more than a rung over the other. */
+/**
+ * One thing under both sides in turn stands as the stiffer one asks, unless that is more than a rung over the other.
+ */
 const stifferCm = (of: SlotBuild, targetCm: number) =>
   purposeHere(of) === 'tilt' &&
   of.otherSideCm !== undefined &&
@@ -194,11 +198,16 @@ const staysEmpty = (of: SlotBuild, action: PlanSlot['action'], targetCm: number)
     action !== 'raise' &&
     !(of.lying && lies(of.lying.heightCm)));
 
-/** Whether a slot is built only on request, and nobody asked for it yet; or nothing is left of what a pose may build. */
+/**
+ * Whether a slot is built only on request, and nobody asked for it yet; or nothing is left of what a pose may build.
+ */
 const isOnlyOffered = ({ need, pose, lying, mostPieces }: SlotBuild) =>
   mostPieces < 1 || (pose.optional?.includes(need.slot) === true && !lying?.pieces.length);
 
-/** The stack for a slot today: what the decision says for the slot that moves, what lay there for the rest, the nearest for a first time. */
+/**
+ * The stack for a slot today: what the decision says for the slot that moves, what lay there for the rest, the nearest
+ * for a first time.
+ */
 function stackFor(
   of: SlotBuild,
   targetCm: number,
@@ -252,7 +261,9 @@ const hangingCm = (targetCm: number) => Math.max(MOST_HANGING_CM, fold.headHangs
 /** Where nothing is nearer, it comes to rest so much early. */
 const earlyCm = (targetCm: number) => Math.max(MOST_HANGING_CM, fold.headEarly.value * targetCm);
 
-/** What hangs is met near by, or not at all; and a hip that may bend only so far does not bend further for its hands. */
+/**
+ * What hangs is met near by, or not at all; and a hip that may bend only so far does not bend further for its hands.
+ */
 function leastHere(of: SlotBuild, targetCm: number): number {
   if (HANGS.includes(of.need.slot)) return Math.max(0, targetCm - hangingCm(targetCm));
   const keeps = of.hipLimited && purposeHere(of) === 'reach' && targetCm >= HANDS_MISS_CM;
@@ -342,7 +353,10 @@ function raised(of: SlotBuild, from: Stack): Stack {
   return stands;
 }
 
-/** Whether a slot is the one that a decision moves: a pair that goes up goes up on both sides, each comes down by itself. */
+/**
+ * Whether a slot is the one that a decision moves: a pair that goes up goes up on both sides, each comes down by
+ * itself.
+ */
 export const movesWith = ({ action, slot }: Decision, key: SlotKey) =>
   (action === 'lower' && slot === key) ||
   (action === 'raise' && slot !== null && sidelessKey(slot) === sidelessKey(key));
@@ -357,7 +371,9 @@ function bestStrap(shelf: Shelf, lengthCm: number): Stack[] {
   return [];
 }
 
-/** Whether what lay there last time can still be built, still keeps the rules, and is not wanted elsewhere in the pose. */
+/**
+ * Whether what lay there last time can still be built, still keeps the rules, and is not wanted elsewhere in the pose.
+ */
 function stillThere(pieces: readonly Piece[], shelf: Shelf, rule: SlotRule, used: Used): boolean {
   const known = pieces.every(({ item, state }) =>
     shelf.find(({ id }) => id === item)?.states.some(({ id }) => id === state),

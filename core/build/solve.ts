@@ -76,8 +76,8 @@ export const dialsIn = (inPose: InPose, estimates: Estimates): readonly DialSett
   likelyIn(inPose, estimates).dials;
 
 /**
- * How much higher or lower a pose asks for what fills a gap once its dials are moved, by slot key. What carries, tilts or
- * is reached for stays as it lies: hands on the same blocks is what makes bent knees an ease.
+ * How much higher or lower a pose asks for what fills a gap once its dials are moved, by slot key. What carries, tilts
+ * or is reached for stays as it lies: hands on the same blocks is what makes bent knees an ease.
  *
  * @param before how far each dial stood from what is reckoned.
  */
@@ -110,7 +110,10 @@ export function fillsOn(
   );
 }
 
-/** Whether a stack may lie in a slot of a pose beside what else is used there: its rules, and the most that anybody builds. */
+/**
+ * Whether a stack may lie in a slot of a pose beside what else is used there: its rules, and the most that anybody
+ * builds.
+ */
 export function mayLie(inPose: InPose, slot: SlotId, stack: Stack, used: Used = {}): boolean {
   const { rule, mostCm } = ruleFor(inPose, slot);
   return (
@@ -146,7 +149,10 @@ export function nearestStack(
   );
 }
 
-/** One step down and one step up from what lies in a slot, in pieces that the pose's other slots leave; undefined where there are none. */
+/**
+ * One step down and one step up from what lies in a slot, in pieces that the pose's other slots leave; undefined where
+ * there are none.
+ */
 export function rungsFrom(
   inPose: InPose,
   slot: SlotId,

@@ -37,7 +37,10 @@ interface Step {
 const weeksBetween = (from: LocalDay, to: LocalDay) => Math.max(0, daysBetween(from, to) / 7);
 const valueOf = ({ mean, sd }: Observation): Value => ({ mean, variance: sd ** 2 });
 
-/** Follows a range day by day. All of a day's looks enter at once: method errors are pooled, the swing of that day is shared. */
+/**
+ * Follows a range day by day. All of a day's looks enter at once: method errors are pooled, the swing of that day is
+ * shared.
+ */
 export function courseOf(
   id: RangeId,
   prior: Prior,

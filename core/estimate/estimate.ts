@@ -116,9 +116,9 @@ function leaningOn(key: RangeKey, prior: Prior, course: Course, swingDeg: number
 }
 
 /**
- * Level, drift and doubt of every range on a day, and on days before it, from the readings alone: in any order, edited or
- * imported late, they give the same answer. Looks after the day are left out. What was settled on in a session speaks of
- * its slot's height (`learn/evidence.ts`) and not of a range, so that it is counted once.
+ * Level, drift and doubt of every range on a day, and on days before it, from the readings alone: in any order, edited
+ * or imported late, they give the same answer. Looks after the day are left out. What was settled on in a session
+ * speaks of its slot's height (`learn/evidence.ts`) and not of a range, so that it is counted once.
  */
 export function knownOf(record: StudentRecord, date: LocalDay): Known {
   const until = dayOf(date);

@@ -40,8 +40,8 @@ const fadesPerWeek = -Math.log(filter.driftDamping.value);
 const faded = (weeks: number) => -Math.expm1(-fadesPerWeek * weeks) / fadesPerWeek;
 
 /**
- * Carries a trend forward: the drift fades, wanders, and moves the level, which wanders too. The closed form over any time,
- * so that a year at once is the same as its weeks one by one.
+ * Carries a trend forward: the drift fades, wanders, and moves the level, which wanders too. The closed form over any
+ * time, so that a year at once is the same as its weeks one by one.
  */
 export function predict(trend: Trend, weeks: number, scale: number): Trend {
   if (weeks <= 0) return trend;
@@ -152,7 +152,10 @@ export function lookedBack(trend: Trend, later: Trend, weeks: number, scale: num
   };
 }
 
-/** The level so many weeks before the first look: a drift that fades into the past as well, and no further off than the doubt. */
+/**
+ * The level so many weeks before the first look: a drift that fades into the past as well, and no further off than the
+ * doubt.
+ */
 export function levelBefore({ level, drift, levelVar }: Trend, weeks: number): number {
   const doubt = Math.sqrt(levelVar);
   return level - Math.max(-doubt, Math.min(doubt, faded(weeks) * drift));

@@ -35,7 +35,10 @@ export function believableBetween(
   );
 }
 
-/** Every look at a range on a side, oldest first. Real changes are told against the first look, then against the last real change. */
+/**
+ * Every look at a range on a side, oldest first. Real changes are told against the first look, then against the last
+ * real change.
+ */
 export function looksAt(record: StudentRecord, id: RangeId, side: Side): Look[] {
   const { person } = record;
   const key = keyOf(id, side);

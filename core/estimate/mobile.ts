@@ -9,8 +9,8 @@ export function saidVeryMobile({ veryMobile, cautions }: Person): boolean | unde
 }
 
 /**
- * What is believed of a range of this student before any reading. Who is marked as very mobile is believed freer in what
- * was never read, too: joints that are loose are seldom loose alone.
+ * What is believed of a range of this student before any reading. Who is marked as very mobile is believed freer in
+ * what was never read, too: joints that are loose are seldom loose alone.
  */
 export function priorFor(id: RangeId, person: Person): Prior {
   const prior = priorOf(id, person.sex);

@@ -79,7 +79,10 @@ export function observationOf(
   };
 }
 
-/** A pelvis measured in long sit on a known seat is a reading of the hamstrings: exact when it rolls back, a lower limit when it does not. */
+/**
+ * A pelvis measured in long sit on a known seat is a reading of the hamstrings: exact when it rolls back, a lower limit
+ * when it does not.
+ */
 export function longSitObservations(reading: Reading, standing: Prior, body: Body): Observation[] {
   if (reading.range !== 'pelvicTilt.longSit') return [];
   const protocol = protocolOf(reading.range, reading.method, reading.protocol);

@@ -225,7 +225,9 @@ export const settingsSchema = open({
   edits,
 });
 
-/** A record that was removed: where another device still has it, it is asked about there, and not brought back unasked. */
+/**
+ * A record that was removed: where another device still has it, it is asked about there, and not brought back unasked.
+ */
 export const goneSchema = open({
   /** What it was: `people/p1`. */
   id: z

@@ -28,9 +28,9 @@ interface Gathered {
 }
 
 /**
- * Reads a book as it is exported, a line for each record, some lines at a time, so that no more of it than these is held.
- * It is fed the text as it comes; `end` gives everything else of the book, or all that is wrong with it, by its line. A file
- * of another layout is told by `isOther` after the first line: that one is read whole.
+ * Reads a book as it is exported, a line for each record, some lines at a time, so that no more of it than these is
+ * held. It is fed the text as it comes; `end` gives everything else of the book, or all that is wrong with it, by its
+ * line. A file of another layout is told by `isOther` after the first line: that one is read whole.
  */
 export class BookLines {
   isOther = false;

@@ -28,7 +28,10 @@ export interface SetAside {
 const eachOnce = <T extends { readonly id: string }>(records: Readonly<Record<string, T>>): T[] =>
   Object.entries(records).flatMap(([id, record]) => (record.id === id ? [record] : []));
 
-/** All facts as a book, oldest first where they have a date; with what was set aside, so that nothing is lost on the way. */
+/**
+ * All facts as a book, oldest first where they have a date; with what was set aside, so that nothing is lost on the
+ * way.
+ */
 export function bookOf(facts: Facts, setAside: readonly AsideText[] = []): Book {
   const { id: _id, ...settings } = facts.settings[SETTINGS_ID] ?? usualSettings;
   return {

@@ -80,7 +80,10 @@ function textOf(bytes: Uint8Array): Parsed<string> {
   return { ok: true, value: text, notes: [] };
 }
 
-/** Reads a book from text: JSON, then shape, then sense. What is dated after `today`, a calendar day, is taken in with word of it. */
+/**
+ * Reads a book from text: JSON, then shape, then sense. What is dated after `today`, a calendar day, is taken in with
+ * word of it.
+ */
 export function parseBook(text: string, today: LocalDay): Parsed<Book> {
   const json = jsonOf(text);
   return json.ok ? checkBook(json.value, today) : json;
@@ -191,7 +194,10 @@ function senseFaults(book: Book): Fault[] {
   ];
 }
 
-/** What is no fault and still worth a word: a clock that was wrong once dates a record in the future, another program repeats in its own way. */
+/**
+ * What is no fault and still worth a word: a clock that was wrong once dates a record in the future, another program
+ * repeats in its own way.
+ */
 export function notesOn(book: Book, today: LocalDay): Fault[] {
   const late = (kind: 'readings' | 'sessions') =>
     book[kind].flatMap(({ at }, i): Fault[] =>

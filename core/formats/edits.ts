@@ -1,9 +1,9 @@
 import { sameValue } from './sameValue';
 
 /**
- * When each field of a record was last changed, and before that: marks, the newest first, under the field's name. A record
- * that carries another's newest mark among its own has seen that change, so that two devices can tell which of them changed
- * a field, and whether both did.
+ * When each field of a record was last changed, and before that: marks, the newest first, under the field's name. A
+ * record that carries another's newest mark among its own has seen that change, so that two devices can tell which of
+ * them changed a field, and whether both did.
  */
 export type Edits = Readonly<Record<string, readonly string[]>>;
 
@@ -76,7 +76,10 @@ export interface Clashing {
   readonly there: unknown;
 }
 
-/** Two states of one record made one: what a single side changed is taken from it; what both did is left as it is here, and told. */
+/**
+ * Two states of one record made one: what a single side changed is taken from it; what both did is left as it is here,
+ * and told.
+ */
 export function mergedRecord<T extends object>(
   here: T,
   there: T,

@@ -26,8 +26,8 @@ export const MOST_RECORD_LETTERS = 3_000_000;
 export const isOwnName = (id: string) => !(id in Object.prototype);
 
 /**
- * What makes a JSON value unfit to be worked with, whatever it means: nested too deep, or with a field that would change
- * the object it stands in. Looks at every field once, without calling itself, so that no depth can break it.
+ * What makes a JSON value unfit to be worked with, whatever it means: nested too deep, or with a field that would
+ * change the object it stands in. Looks at every field once, without calling itself, so that no depth can break it.
  */
 export function unfitIn(json: unknown): Fault | null {
   const open: Step[] = [{ value: json, name: '', from: null, depth: 0 }];

@@ -104,7 +104,10 @@ export const planPoseSchema = z.object({
     }),
   ),
   findings: z.record(z.string(), z.number()),
-  /** Degrees by which a range is freer in this pose than it was read, as the mat has shown; the figure is drawn with them. */
+  /**
+   * Degrees by which a range is freer in this pose than it was read, as the mat has shown; the figure is drawn with
+   * them.
+   */
   taught: z.partialRecord(z.enum(rangeIds), z.number()),
   holdSeconds: z.number().min(0),
   /** Of a movement that is counted with the breath; null for a pose that is held. */

@@ -15,7 +15,10 @@ const until = (value: string) => {
 
 type Parts = Readonly<Record<string, (value: string) => boolean>>;
 const always: Parts = { COUNT: upTo(1000), UNTIL: until, WKST: matching(WEEKDAYS) };
-/** By how often it repeats, the parts of a rule that are read, each with what it may say. All of them fall on days without end or count, and never search for one. */
+/**
+ * By how often it repeats, the parts of a rule that are read, each with what it may say. All of them fall on days
+ * without end or count, and never search for one.
+ */
 const read: Readonly<Record<string, Parts>> = {
   DAILY: { ...always, INTERVAL: upTo(366) },
   WEEKLY: { ...always, INTERVAL: upTo(52), BYDAY: weekdays },

@@ -1,4 +1,7 @@
-/** Values compared by what they say, whatever the order of their fields; a field that is missing says nothing, like one left undefined. */
+/**
+ * Values compared by what they say, whatever the order of their fields; a field that is missing says nothing, like one
+ * left undefined.
+ */
 export function sameValue(a: unknown, b: unknown): boolean {
   if (a === b || Object.is(a, b)) return true;
   if (

@@ -9,7 +9,9 @@ export function lastDay({ readings, sessions }: Book): string | null {
   );
 }
 
-/** A copy of a book with every date moved so that its last day falls `daysBefore` days before `today`; for sample books. */
+/**
+ * A copy of a book with every date moved so that its last day falls `daysBefore` days before `today`; for sample books.
+ */
 export function shiftBook(book: Book, today: LocalDay, daysBefore: number): Book {
   const last = lastDay(book);
   if (last === null) return book;

@@ -1,3 +1,5 @@
+import { z } from '../z';
+
 /**
  * A calendar day where the teacher stood, `2026-03-02`. What was done when is kept with the offset of that place
  * (`2026-03-02T21:30:00-08:00`), so that its day is its own first ten letters and never a matter of where it is read.
@@ -19,14 +21,14 @@ export function shiftDays<T extends string>(at: T, days: number): T {
 }
 
 /** Whether a text is a day of the calendar: 2026-02-30 looks like one and is none. */
-export function isDay(text: string): text is LocalDay {
-  if (!/^\d{4}-\d{2}-\d{2}$/.test(text)) return false;
-  const at = new Date(`${text}T00:00:00Z`);
-  return !Number.isNaN(at.getTime()) && at.toISOString().slice(0, 10) === text;
-}
+export const isDay = (text: string): text is LocalDay => day.safeParse(text).success;
+const day = z.iso.date();
 
 const inOrder = (a = '', b = '') => (a < b ? -1 : a > b ? 1 : 0);
-/** Things in the order of their days, within a day of their moments, and of one moment of their ids: the oldest first. A new list. */
+/**
+ * Things in the order of their days, within a day of their moments, and of one moment of their ids: the oldest first. A
+ * new list.
+ */
 export function inTime<T extends { readonly at: string; readonly id?: string }>(
   things: readonly T[],
 ): T[] {

@@ -34,9 +34,9 @@ const isUnknownName = (json: unknown, { code, path }: z.core.$ZodIssue): boolean
   at(json, path) !== '';
 
 /**
- * A book without what only a later version knows, where that is all that is wrong with it: readings, props, sessions and
- * the like that name something unknown lie aside with the reason; a student's unknown approach or prop at home and an
- * unknown theme wait beside, under `unknown`, while the usual one serves. Null where anything else is wrong.
+ * A book without what only a later version knows, where that is all that is wrong with it: readings, props, sessions
+ * and the like that name something unknown lie aside with the reason; a student's unknown approach or prop at home and
+ * an unknown theme wait beside, under `unknown`, while the usual one serves. Null where anything else is wrong.
  */
 export function withoutUnknown(
   json: unknown,

@@ -32,7 +32,9 @@ export const heelsFor = (kneeDeg: number, { values, body }: FamilyInput) =>
 const kneeAtDeg = (awayCm: number, { thighCm, shinCm }: Body) =>
   acosDeg((awayCm ** 2 - thighCm ** 2 - shinCm ** 2) / (2 * thighCm * shinCm));
 
-/** A crossing with the heels where they are set; heels further away spread the thigh less, which spares outward turn. */
+/**
+ * A crossing with the heels where they are set; heels further away spread the thigh less, which spares outward turn.
+ */
 export function withHeels(
   usual: Crossing,
   awayCm: number | undefined,
@@ -61,7 +63,9 @@ const terms = (kneeDeg: number, rotationDeg: number, { thighCm, shinCm }: Body) 
   b: shinCm * sinDeg(kneeDeg) * cosDeg(rotationDeg),
 });
 
-/** Cosine of the rotation that puts the foot at its height with the thigh at `riseDeg`; outside ±1 no foot lies there. */
+/**
+ * Cosine of the rotation that puts the foot at its height with the thigh at `riseDeg`; outside ±1 no foot lies there.
+ */
 function rotationCosine(
   hipY: number,
   riseDeg: number,
@@ -128,7 +132,10 @@ export function hipForRiseCm(
   return crossing.footCm - a * sinDeg(riseDeg) + b * cosDeg(riseDeg);
 }
 
-/** The outward rotation that a thigh at `riseDeg` over a hip this high must be using: the inverse, for a knee gap read with a tape. */
+/**
+ * The outward rotation that a thigh at `riseDeg` over a hip this high must be using: the inverse, for a knee gap read
+ * with a tape.
+ */
 export const rotationFrom = (
   hipY: number,
   riseDeg: number,

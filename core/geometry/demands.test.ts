@@ -28,7 +28,8 @@ describe.each([
 ] as const)('%s', (id, range) => {
   test(`asks no more ${range} than there is: the trunk leans instead`, () =>
     everybody((input) => {
-      // A front hip that does not bend to a right angle is short in any lunge; a hip behind that stays bent, in any pigeon.
+      // A front hip that does not bend to a right angle is short in any lunge; a hip behind that stays bent, in any
+      // pigeon.
       const values = {
         ...input.values,
         'hipFlexion:left': 118,

@@ -86,7 +86,10 @@ const comesDownWith: Readonly<Record<string, readonly string[]>> = {
   'chair, legs wide': ['hands'],
   'downward dog': [],
 };
-/** Where a slot is limited by one range alone; in a lunge a lower hip tips the front thigh, which is no limit of the back one. */
+/**
+ * Where a slot is limited by one range alone; in a lunge a lower hip tips the front thigh, which is no limit of the
+ * back one.
+ */
 const limitedBy: Readonly<Record<string, string>> = { lunge: 'hipFlexion', lizard: 'hipFlexion' };
 /** A roll works only from the gap under the knee up; what the forehead comes down over changes from place to place. */
 const SWITCHES: ReadonlySet<string> = new Set(['underKnees', 'forehead', 'strap']);
@@ -440,7 +443,8 @@ test('a replaced hip is never folded past 90°', () => {
     { hipFlexionMostDeg: 90, pelvisTargetDeg: -10 },
   );
   const { findings } = families.fold.figure(free, { underKnees: 0 });
-  // The trunk stands upright with the pelvis at its target: a right angle is the target's own and the fall of the thigh.
+  // The trunk stands upright with the pelvis at its target: a right angle is the target's own and the fall of the
+  // thigh.
   expect(findings.foldDeg ?? NaN).toBeLessThanOrEqual(10 + 3);
 });
 

@@ -43,7 +43,10 @@ export interface FoldedTrunk {
 }
 
 interface Rounding {
-  /** Whether the head comes to rest on something on the legs, or on a stool or chair over them; by its height where it is left out. */
+  /**
+   * Whether the head comes to rest on something on the legs, or on a stool or chair over them; by its height where it
+   * is left out.
+   */
   readonly onLegs?: boolean;
   readonly spineDeg?: number;
   readonly neckDropDeg?: number;

@@ -98,7 +98,10 @@ interface PostureParts extends Pick<
   readonly upper: Upper;
 }
 
-/** A posture from its parts, field by field: spreading objects into one another costs a hundred times as much as naming what they hold. */
+/**
+ * A posture from its parts, field by field: spreading objects into one another costs a hundred times as much as naming
+ * what they hold.
+ */
 export const postureFrom = ({
   near,
   far,
@@ -139,7 +142,10 @@ export const between = (a: Point, b: Point): number => Math.hypot(b[0] - a[0], b
 
 const VERTEBRAE = 12;
 
-/** A spine of the trunk's length whose lean runs evenly from one angle to another, both in degrees from upright, forward +. */
+/**
+ * A spine of the trunk's length whose lean runs evenly from one angle to another, both in degrees from upright, forward
+ * +.
+ */
 export function spineFrom(
   hip: Point,
   trunkCm: number,
@@ -188,7 +194,10 @@ export function headFrom(
   return { head: along(shoulder, leanDeg, 0.62 * body.shoulderToCrownCm), crownDeg: leanDeg };
 }
 
-/** An arm from the shoulder toward a target: the hand reaches it or stops short at the arm's length; the elbow bends to one side. */
+/**
+ * An arm from the shoulder toward a target: the hand reaches it or stops short at the arm's length; the elbow bends to
+ * one side.
+ */
 export function armToward(
   shoulder: Point,
   target: Point,

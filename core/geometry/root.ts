@@ -1,7 +1,8 @@
 const TRIES = 40;
 
 /**
- * Where a continuous function comes down to zero on the way from one place to another; `from` where it is there already,
+ * Where a continuous function comes down to zero on the way from one place to another; `from` where it is there
+ * already,
  * `to` where it never gets there. False position, each end's value halved while that end stands still: a handful of
  * tries where halving takes a dozen. At the answer either the place or the function is right to within `closeTo`.
  */

@@ -14,8 +14,8 @@ import { ranges, splitKey, type RangeKey, type ReadingSide } from '../ranges/ran
 import type { Reason } from '../reasons';
 
 /**
- * Marked so by the teacher or at intake, or measured past the 95th percentile of adults in ranges of two kinds: of a dozen
- * ranges one so free is found in half of all people, and says nothing of the others.
+ * Marked so by the teacher or at intake, or measured past the 95th percentile of adults in ranges of two kinds: of a
+ * dozen ranges one so free is found in half of all people, and says nothing of the others.
  */
 export function isVeryMobile({ person }: StudentRecord, estimates: Estimates): boolean {
   const said = saidVeryMobile(person);
@@ -44,8 +44,8 @@ export interface LowCheck {
 }
 
 /**
- * Today's reading of a range that a pose leans on, lower than yesterday's belief by more than chance explains; null where
- * there is none. A reading is converted as it is for the estimate, so that like is compared with like.
+ * Today's reading of a range that a pose leans on, lower than yesterday's belief by more than chance explains; null
+ * where there is none. A reading is converted as it is for the estimate, so that like is compared with like.
  */
 export function lowCheckOf(
   family: Family,

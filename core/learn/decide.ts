@@ -61,12 +61,16 @@ export interface DecisionInput {
   readonly day: Day;
   /** Oldest first. */
   readonly earlier: readonly Earlier[];
-  /** The next rung down of each slot that stands on something, in the pose's order; computed only when it is asked for. */
+  /**
+   * The next rung down of each slot that stands on something, in the pose's order; computed only when it is asked for.
+   */
   readonly rungs: () => readonly Rung[];
   /** Whether all that lies there is fitted to the body, and not to a range that grows. */
   readonly onlyFitted: () => boolean;
   readonly veryMobile: boolean;
-  /** Today's re-check lies below the last estimate by more than is believable as chance, with what eases for its sake. */
+  /**
+   * Today's re-check lies below the last estimate by more than is believable as chance, with what eases for its sake.
+   */
   readonly lowCheck: { readonly reason: Reason<'low-check'>; readonly easing: Easing } | null;
   readonly strengthAllowed: number;
   /** Chance of being enough that a lower rung must have. */
@@ -82,8 +86,8 @@ export interface DecisionInput {
 }
 
 /**
- * A session that speaks for coming down: full time, muscle only and nothing strong, as was said; and nobody saw the breath
- * held or the pelvis off. What was not looked at speaks neither way.
+ * A session that speaks for coming down: full time, muscle only and nothing strong, as was said; and nobody saw the
+ * breath held or the pelvis off. What was not looked at speaks neither way.
  */
 export function wentWell(outcome: SessionPose): boolean {
   const { strength, place } = outcome.feeling;
@@ -199,8 +203,8 @@ function keeping({ today, earlier, ...input }: DecisionInput, last: Earlier): Re
 }
 
 /**
- * Chance asked of a rung after so many good sessions at one height: the longer it has stood quietly, the sooner a step is
- * tried, since only trying tells more.
+ * Chance asked of a rung after so many good sessions at one height: the longer it has stood quietly, the sooner a step
+ * is tried, since only trying tells more.
  */
 function patient(chanceAsked: number, good: number): number {
   const { goodSessions, patience, mostPatience } = parameter;

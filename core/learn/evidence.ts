@@ -59,8 +59,8 @@ const movedCm = (changes: readonly HeightChange[]) =>
   changes.reduce((sum, { fromCm, toCm }) => sum + toCm - fromCm, 0);
 
 /**
- * Whether heights that were changed on the mat go against the advice: a slot that came down in the end, or one that was to
- * come down and went up. Each slot is judged by itself.
+ * Whether heights that were changed on the mat go against the advice: a slot that came down in the end, or one that was
+ * to come down and went up. Each slot is judged by itself.
  */
 export function goesAgainst(
   changes: readonly HeightChange[],
@@ -73,8 +73,8 @@ export function goesAgainst(
 }
 
 /**
- * Whether the teacher chose this slot's height against the advice. A slot that was not moved was not chosen: lowering the
- * seat says nothing about the ramp. A record that does not say what was moved speaks for all its slots.
+ * Whether the teacher chose this slot's height against the advice. A slot that was not moved was not chosen: lowering
+ * the seat says nothing about the ramp. A record that does not say what was moved speaks for all its slots.
  */
 export function chosenAgainst({ overruled, changes }: SessionPose, key: SlotKey): boolean {
   if (!overruled) return false;
@@ -118,7 +118,8 @@ export function evidenceOf(
   if (chosenAgainst(outcome, key)) return [{ says: 'settled', overReckonedCm }];
   // What is seen counts as much as what is felt.
   if (faulted.has(sidelessKey(key))) return [{ says: 'tooLow', overReckonedCm }];
-  // What fills a gap was enough whatever it was: that says nothing of the gap; a pelvis that nobody looked at says nothing of what tilts it.
+  // What fills a gap was enough whatever it was: that says nothing of the gap; a pelvis that nobody looked at says
+  // nothing of what tilts it.
   if (purpose === 'fill' || purpose === 'reach' || (purpose === 'tilt' && !outcome.pelvis))
     return tooLowBy(goesUp, key, overReckonedCm);
   if (wentWell(outcome))
@@ -219,8 +220,8 @@ function spreadOf({ parts }: Band, shareOf: (key: InputKey) => number): Spread {
 const evenly = ({ downCm, upCm }: Spread) => (downCm + upCm) / 2;
 
 /**
- * Height that a body asks for in a slot with everything else as it lies. What lies in the slot itself is left out: what a
- * ramp makes of the trunk must not come back as the ramp that the trunk asks for.
+ * Height that a body asks for in a slot with everything else as it lies. What lies in the slot itself is left out: what
+ * a ramp makes of the trunk must not come back as the ramp that the trunk asks for.
  */
 export function neededOn(
   family: Family,
@@ -251,10 +252,10 @@ interface OffsetContext {
 }
 
 /**
- * Offsets per slot from every earlier time. What stays from day to day (the level's doubt, the parameters' own) is part of
- * what the offset learns, so it is counted once; so is a settled seat, which speaks here and not as a bound on the range.
- * The body answers at its edge; a teacher who chooses a height against the advice chooses with a margin, and is weighed
- * against the target.
+ * Offsets per slot from every earlier time. What stays from day to day (the level's doubt, the parameters' own) is part
+ * of what the offset learns, so it is counted once; so is a settled seat, which speaks here and not as a bound on the
+ * range. The body answers at its edge; a teacher who chooses a height against the advice chooses with a margin, and is
+ * weighed against the target.
  */
 export function offsetsOf(
   { pose, family, body, settings }: Prepared,

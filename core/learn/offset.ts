@@ -61,8 +61,8 @@ const feltIn = (one: HeightEvidence): Felt[] => {
 };
 
 /**
- * What was felt, as the logarithm of its likelihood for an offset. Each student has a measure of their own, which is not
- * known and the same in all sessions: what is felt alike at every height says little, what fades with height much.
+ * What was felt, as the logarithm of its likelihood for an offset. Each student has a measure of their own, which is
+ * not known and the same in all sessions: what is felt alike at every height says little, what fades with height much.
  */
 function logFelt(felt: readonly Felt[], offsetCm: number): number {
   let [precision, sum, squares] = [0, 0, 0];

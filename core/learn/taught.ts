@@ -11,8 +11,8 @@ import { standsIn } from '../prepare/limits';
 import { isMoved } from '../lies';
 
 /**
- * What the mat has shown of a range in one pose: so many degrees more than all readings say. A seat on which a pelvis has
- * stood upright time and again is not drawn with a pelvis rolled back.
+ * What the mat has shown of a range in one pose: so many degrees more than all readings say. A seat on which a pelvis
+ * has stood upright time and again is not drawn with a pelvis rolled back.
  */
 export type Taught = Readonly<Partial<Record<RangeId, number>>>;
 

@@ -71,8 +71,9 @@ const turnOf = (up: Vector, { along, out }: Hold) => atan2Deg(dot(up, along), do
 const skewOf = (up: Vector, { along, out }: Hold) => asinDeg(dot(up, cross(along, out)));
 
 /**
- * Reads the tilt of one edge from the moments of a sensor: smoothed, from its zero, and taken by itself once it was held
- * still for a second. The zero also tells how the phone is held, flat on its back or on either edge, so nobody has to say.
+ * Reads the tilt of one edge from the moments of a sensor: smoothed, from its zero, and taken by itself once it was
+ * held still for a second. The zero also tells how the phone is held, flat on its back or on either edge, so nobody has
+ * to say.
  */
 export class TiltReader {
   private up: Vector | null = null;

@@ -79,8 +79,8 @@ const lacksRamp = ({ over }: PlanSlot, before: readonly PlanSlot[]) =>
   over === 'ramp' && before.some(isShort);
 
 /**
- * A slot as it comes to lie beside those before it: nothing is laid for a ramp that is too low, nor on one; and what then
- * lies on nothing, though it asks for something, says why.
+ * A slot as it comes to lie beside those before it: nothing is laid for a ramp that is too low, nor on one; and what
+ * then lies on nothing, though it asks for something, says why.
  */
 function asLaid(pose: Pose, slot: PlanSlot, before: readonly PlanSlot[]): PlanSlot {
   if (lacksRamp(slot, before)) return { ...slot, stack: [], stackCm: 0 };

@@ -99,8 +99,8 @@ const MOST_KEPT = 4;
 const keptOf = new WeakMap<object, Kept[]>();
 
 /**
- * What the poses of a student's plan share, for as long as nothing that it is made of changes: a change of one choice or
- * of the method re-solves nothing else. The choices of the approach are each pose's own.
+ * What the poses of a student's plan share, for as long as nothing that it is made of changes: a change of one choice
+ * or of the method re-solves nothing else. The choices of the approach are each pose's own.
  */
 export function contextFor(
   record: StudentRecord,

@@ -37,8 +37,8 @@ const complained = (outcome: SessionPose) =>
   outcome.stop !== undefined || askedForMore(outcome, decision.strongFeeling.value - 1) !== null;
 
 /**
- * How long to hold, in seconds: it grows by its step after a time that went well, goes back by a third after pain, a stop
- * or a worse next day, and stays otherwise; never more than doubled from last time.
+ * How long to hold, in seconds: it grows by its step after a time that went well, goes back by a third after pain, a
+ * stop or a worse next day, and stays otherwise; never more than doubled from last time.
  *
  * @param earlier what was done before, oldest first.
  * @param heavyDay a cold, tired or sore day keeps what was held.

@@ -33,7 +33,10 @@ export interface Laid extends Prepared, Place {
   readonly edgeCm: ReadonlyMap<SlotKey, number>;
 }
 
-/** A pose with its dials moved by so much from what is reckoned: its heights, their doubt, and what the mat says of them. */
+/**
+ * A pose with its dials moved by so much from what is reckoned: its heights, their doubt, and what the mat says of
+ * them.
+ */
 export function layPose(
   prepared: Prepared,
   { side, context, first }: Place,

@@ -35,8 +35,8 @@ export function planPose(pose: Pose, side: ReadingSide, context: StudentContext)
 }
 
 /**
- * From station to station: made ready (`../prepare`), let through its gate, laid out, decided on, built, drawn. What each
- * hands on is all that the next one is made from; nothing runs back.
+ * From station to station: made ready (`../prepare`), let through its gate, laid out, decided on, built, drawn. What
+ * each hands on is all that the next one is made from; nothing runs back.
  */
 function reckonPose(prepared: Prepared, place: Place): Planned {
   const { pose, verdict, settings } = prepared;

@@ -53,7 +53,10 @@ export function behindGate(
   });
 }
 
-/** Where a support would have to stand too high to be sensible, the pose that serves better, unless a caution forbids that one. */
+/**
+ * Where a support would have to stand too high to be sensible, the pose that serves better, unless a caution forbids
+ * that one.
+ */
 export function betterInstead({
   pose,
   verdict,
@@ -77,8 +80,8 @@ export function betterInstead({
 }
 
 /**
- * The pose that serves better where a support that should go up stands at the most that anybody builds: for as long as a
- * pose rests after an alarm, then it is tried again.
+ * The pose that serves better where a support that should go up stands at the most that anybody builds: for as long as
+ * a pose rests after an alarm, then it is tried again.
  */
 export function easierInstead(laid: Laid, decision: Decision): PlanPose | null {
   const { pose, side, verdict, earlier, context } = laid;

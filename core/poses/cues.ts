@@ -9,7 +9,10 @@ import type { SlotId } from '../slots';
  */
 export type Meets = 'on' | 'bare' | 'free';
 
-/** A line that speaks of a support: what is said as it lies there, and where it does not; nothing where nothing is written. */
+/**
+ * A line that speaks of a support: what is said as it lies there, and where it does not; nothing where nothing is
+ * written.
+ */
 export interface SupportCue {
   readonly slot: SlotId;
   readonly on?: Cue;

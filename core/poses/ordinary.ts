@@ -5,9 +5,9 @@ import type { PoseId } from './poses';
 export type Heights = readonly [fromCm: number, toCm: number];
 
 /**
- * What a room of ordinary measured adults uses in a slot of a pose, in centimetres as it stands under load. The middle of
- * the room lies in `usual`, the stiffest one in ten in `high`, and nobody builds more than `mostCm`: beyond it the pose
- * is set up otherwise, or another one is practised.
+ * What a room of ordinary measured adults uses in a slot of a pose, in centimetres as it stands under load. The middle
+ * of the room lies in `usual`, the stiffest one in ten in `high`, and nobody builds more than `mostCm`: beyond it the
+ * pose is set up otherwise, or another one is practised.
  */
 export interface OrdinaryHeights {
   readonly poses: readonly PoseId[];

@@ -2,8 +2,8 @@ import type { ChoiceId, QuestionId } from '../approaches/approaches';
 import type { ReadingSide, Side } from '../ranges/ranges';
 
 /**
- * What a pose does to a body, region by region. Cautions speak of these, never of poses by name, so that a pose which is
- * added later is weighed from its first day.
+ * What a pose does to a body, region by region. Cautions speak of these, never of poses by name, so that a pose which
+ * is added later is weighed from its first day.
  */
 export const traits = {
   /** Of each leg. */
@@ -75,7 +75,10 @@ export const traitIds = Object.entries(traits).flatMap(([region, of]) =>
   Object.keys(of).map((one) => `${region}.${one}`),
 ) as Trait[];
 
-/** Of the leg that works (folded, raised, in front, crossed) and of the other; the same of both where a pose has no sides. */
+/**
+ * Of the leg that works (folded, raised, in front, crossed) and of the other; the same of both where a pose has no
+ * sides.
+ */
 export interface Legs<T extends string> {
   readonly working: readonly T[];
   readonly other: readonly T[];
@@ -130,7 +133,10 @@ interface WithTraits {
 /** The answers in force for a pose; at their worst where they are not known. */
 export type Answered = Readonly<Partial<Record<QuestionId, string>>>;
 
-/** The legs of a pose that a side of the body is: what is sore on the left works on one side of the pose and not on the other. */
+/**
+ * The legs of a pose that a side of the body is: what is sore on the left works on one side of the pose and not on the
+ * other.
+ */
 function roles(side: ReadingSide, sore: ReadingSide): readonly (keyof Legs<string>)[] {
   if (side === 'both' || sore === 'both') return ['working', 'other'];
   return [side === (sore satisfies Side) ? 'working' : 'other'];

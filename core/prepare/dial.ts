@@ -42,8 +42,8 @@ function turnedFirst(prepared: Prepared, where: Where, dial: DialId, from: numbe
 const MOST_TURNS = 4;
 
 /**
- * A prepared pose with its dials as they are reckoned for this body and moved by so much. A dial that follows another (a
- * strap follows the leg that it holds) is reckoned after it.
+ * A prepared pose with its dials as they are reckoned for this body and moved by so much. A dial that follows another
+ * (a strap follows the leg that it holds) is reckoned after it.
  *
  * @param moves how far each dial stands from what is reckoned, in its own unit.
  */

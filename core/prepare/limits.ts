@@ -23,8 +23,8 @@ const beyondMostCm = (slot: SlotId) =>
   slot === 'forehead' ? fold.headLetsDown.value : MOST_SLACK_CM;
 
 /**
- * Whether a slot that asks for so much stays empty, since beyond its most the pose is set up otherwise: hands rest on the
- * thighs, the trunk stays up, the feet stand and the knees bend by themselves. Elsewhere the most is built.
+ * Whether a slot that asks for so much stays empty, since beyond its most the pose is set up otherwise: hands rest on
+ * the thighs, the trunk stays up, the feet stand and the knees bend by themselves. Elsewhere the most is built.
  */
 export function staysEmptyOver(pose: InPose, key: SlotKey, cm: number): boolean {
   const { slot } = slotRefOf(key);

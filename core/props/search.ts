@@ -96,7 +96,8 @@ function everyLayer(shelf: Shelf, rule: SlotRule): Layer[] {
       item.states
         .filter(({ heightCm }) => heightCm > 0)
         .flatMap((state): Layer[] => {
-          // The fewest twins side by side that are wide enough, or one for each end of a bolster; more would only cost pieces.
+          // The fewest twins side by side that are wide enough, or one for each end of a bolster; more would only cost
+          // pieces.
           const fewest = Math.max(
             countAsked(item, rule),
             Math.ceil(rule.leastWidthCm / pieceWidthCm(item, state)),
@@ -246,7 +247,9 @@ function wholeOf(
   );
 }
 
-/** So many layers are tried as the lower two of three, or the lower three of four; a shelf of thirty kinds has fewer. */
+/**
+ * So many layers are tried as the lower two of three, or the lower three of four; a shelf of thirty kinds has fewer.
+ */
 const MOST_TRIED = { 2: 500, 3: 100 } as const;
 
 /** The finest spread over the heights, in cm, and by how much each next one is coarser. */
@@ -337,8 +340,8 @@ function firstOrder(
 }
 
 /**
- * The best stack for a wish, and the runners-up that use other things. Empty only when nothing stands between the heights
- * that it allows.
+ * The best stack for a wish, and the runners-up that use other things. Empty only when nothing stands between the
+ * heights that it allows.
  *
  * @param most so many are sought; one where only the best is of use.
  */
@@ -399,7 +402,10 @@ function weigh(search: Search, whole: Whole): void {
   if (cost < rivals.limit) rivals.add(whole, cost);
 }
 
-/** Visits what stands at rising heights, over `cm` below it, from the wanted height upward and then downward, until it is told that nothing further off can matter. */
+/**
+ * Visits what stands at rising heights, over `cm` below it, from the wanted height upward and then downward, until it
+ * is told that nothing further off can matter.
+ */
 function outward(
   { targetCm, leastCm, mostCm }: Search,
   heights: Float64Array,
@@ -433,9 +439,9 @@ function lookThrough(search: Search, { all, heightCm, cost }: Stacks): void {
 }
 
 /**
- * Where the layers are too many to build every stack: those of one layer first, then of two, three and four. The last layer
- * is sought by its height alone, within what the best so far still leaves to be missed, so that a shelf of hundreds of kinds
- * is no slower than its near ones.
+ * Where the layers are too many to build every stack: those of one layer first, then of two, three and four. The last
+ * layer is sought by its height alone, within what the best so far still leaves to be missed, so that a shelf of
+ * hundreds of kinds is no slower than its near ones.
  */
 function searchDeep(search: Search): void {
   const { layers, rivals, targetCm, leastCm, mostCm, rounding } = search;

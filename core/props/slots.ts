@@ -97,7 +97,9 @@ interface SlotEntry {
   readonly rule: (on: RuleFor) => Omit<SlotRule, 'rounds'>;
   /** Nothing stands higher than this here, in cm, where a pose's own table does not say. */
   readonly mostCm?: number;
-  /** So far off what is asked, in cm, hardly anybody feels it here, or a muscle takes it up; nothing where it carries. */
+  /**
+   * So far off what is asked, in cm, hardly anybody feels it here, or a muscle takes it up; nothing where it carries.
+   */
   readonly unfeltCm?: number;
   /** Gaps lower than this, in cm, are left as they are; 1 where nothing is said. */
   readonly leastCm?: number;

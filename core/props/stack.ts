@@ -306,7 +306,8 @@ const TIES_DOWN = 0.98;
 /** What decides how dear a miss is. */
 export type Rounding = Pick<SlotRule, 'rounds' | 'unfeltCm'>;
 /**
- * Cost of standing off the target; where it rounds up, too low costs more than too high, and what is not felt costs little.
+ * Cost of standing off the target; where it rounds up, too low costs more than too high, and what is not felt costs
+ * little.
  */
 export function missCost(
   heightCm: number,

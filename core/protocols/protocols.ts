@@ -131,7 +131,10 @@ const asRead = (value: number, sem: number): Converted => ({ mean: value, sem })
 const NEVER =
   'Stop before pain, and at any sharp, electric or spreading feeling: write it down and leave it there.';
 
-/** Carries an error through a formula: what the values one error to either side come to. At an end, where a formula stands still, its slope alone would say that there is no error. */
+/**
+ * Carries an error through a formula: what the values one error to either side come to. At an end, where a formula
+ * stands still, its slope alone would say that there is no error.
+ */
 const through = (formula: (value: number) => number, value: number, sem: number): Converted => ({
   mean: formula(value),
   sem: Math.abs(formula(value + sem) - formula(value - sem)) / 2,
@@ -781,7 +784,10 @@ export function kneeBendFromHeelCm(distanceCm: number, { thighCm, shinCm }: Body
   return 180 - acosDeg((thighCm ** 2 + shinCm ** 2 - distanceCm ** 2) / (2 * thighCm * shinCm));
 }
 
-/** The student's own coupling, from a leg raise with the pelvis watched and a knee lag taken together; kept within human limits. */
+/**
+ * The student's own coupling, from a leg raise with the pelvis watched and a knee lag taken together; kept within human
+ * limits.
+ */
 export function couplingFrom(hamstringDeg: number, kneeLagDeg: number): number {
   const { least, most } = ranges.hamstringCoupling;
   return Math.min(most, Math.max(least, (90 - hamstringDeg) / kneeLagDeg));
@@ -812,7 +818,9 @@ export interface Eye {
 }
 export type Eyes = Readonly<Partial<Record<RangeId, Eye>>>;
 
-/** Error of one reading by this method in this protocol's own unit; by eye, the teacher's own figure where it is known. */
+/**
+ * Error of one reading by this method in this protocol's own unit; by eye, the teacher's own figure where it is known.
+ */
 export const semOf = (protocol: Protocol, method: MethodId, eyes: Eyes = {}): number =>
   protocol.unit === 'cm'
     ? TAPE_SEM_CM

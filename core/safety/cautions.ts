@@ -8,7 +8,10 @@ import type { CautionId, RuleId } from './ids';
 export type Effect =
   | {
       readonly does: 'forbid';
-      /** The pose that serves instead: for every pose with the trait, or by the pose, else its group; none where left out. */
+      /**
+       * The pose that serves instead: for every pose with the trait, or by the pose, else its group; none where left
+       * out.
+       */
       readonly instead?: PoseId | Readonly<Partial<Record<PoseId | PoseEntry['group'], PoseId>>>;
     }
   | { readonly does: 'ask-first' }

@@ -84,7 +84,10 @@ interface Said {
   readonly refer?: CautionId;
 }
 
-/** What one caution says of a way of reading on a side; a caution of a newer book cannot be weighed here and is asked about. */
+/**
+ * What one caution says of a way of reading on a side; a caution of a newer book cannot be weighed here and is asked
+ * about.
+ */
 function saidOf(answer: CautionAnswer, { traits }: Protocol, side: ReadingSide): Said[] {
   const caution = cautionById(answer.id);
   if (!caution)
@@ -131,7 +134,9 @@ export const allowedWays = (
 ): readonly Protocol[] =>
   protocolsOf(range).filter((protocol) => !readingVerdict(protocol, side, answers).leftOut);
 
-/** The way of reading that suits the method at hand, among those that no caution leaves out; undefined where all are. */
+/**
+ * The way of reading that suits the method at hand, among those that no caution leaves out; undefined where all are.
+ */
 export function wayFor(
   range: RangeId,
   side: ReadingSide,

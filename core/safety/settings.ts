@@ -63,7 +63,9 @@ function chosen(choices: Choices, chairSeatCm: number): PoseSettings {
 /** What choices settle where no caution changes anything, for as long as the choices stay the same. */
 const unchanged = new WeakMap<Choices, PoseSettings>();
 
-/** What the approach's choices and the cautions' changes settle for the geometry. A caution always has the last word. */
+/**
+ * What the approach's choices and the cautions' changes settle for the geometry. A caution always has the last word.
+ */
 export function settingsFor(
   choices: Choices,
   changes: ReadonlySet<PoseChange>,

@@ -6,7 +6,10 @@ import { cautions } from './cautions';
 import type { CautionId } from './ids';
 import { verdictOn, type Status } from './verdict';
 
-/** What a body with each caution must never meet as if nothing were; left out where the caution is about the whole of it. */
+/**
+ * What a body with each caution must never meet as if nothing were; left out where the caution is about the whole of
+ * it.
+ */
 const mustAct: Readonly<Record<CautionId, readonly Trait[]>> = {
   'hip-replacement': ['hip.pastRightAngle', 'hip.heldOpen', 'hip.frontStretched'],
   'knee-meniscus': ['knee.satBackOn', 'knee.kneltOn', 'knee.turned', 'knee.squatted'],

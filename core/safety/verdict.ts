@@ -125,7 +125,10 @@ interface Weighed {
   readonly refer: readonly Reason[];
 }
 
-/** What one answer of "yes" does to a pose. A caution of a newer book, unknown here, cannot be weighed: it is asked about. */
+/**
+ * What one answer of "yes" does to a pose. A caution of a newer book, unknown here, cannot be weighed: it is asked
+ * about.
+ */
 function weigh(
   answer: CautionAnswer,
   pose: WeighedPose,

@@ -82,7 +82,10 @@ export interface PolicyFigures {
   /** How far it stood over the lowest that the truth of the day allowed, on average. */
   readonly meanExcessCm: number;
   readonly excessError: number;
-  /** The excess of the policy that sees the level, with so much in hand that it has as many signals; where it was asked for. */
+  /**
+   * The excess of the policy that sees the level, with so much in hand that it has as many signals; where it was asked
+   * for.
+   */
   readonly levelExcessCm: number | null;
   /** Share of weeks in which it stood more than 5 cm over what the level needs, and the longest run of them. */
   readonly stuckShare: number;
@@ -92,7 +95,10 @@ export interface PolicyFigures {
   /** Weeks until it had come down 5 cm: the median of those who got there, and how many did. */
   readonly weeksToFiveLower: number | null;
   readonly reachedFiveLower: number;
-  /** Share of sessions whose need lay inside the plan's 80 % band, of the day and of the level; only where a plan was asked. */
+  /**
+   * Share of sessions whose need lay inside the plan's 80 % band, of the day and of the level; only where a plan was
+   * asked.
+   */
   readonly bandCoverage: number | null;
   readonly levelCoverage: number | null;
   /** Band coverage of the day in the first five sessions, up to the twentieth, and after that. */
@@ -373,8 +379,8 @@ function weekOf(in_: InWeek, shelf: Shelf): Week {
 }
 
 /**
- * One student's weeks in one pose under one policy, slot by slot. The same seed gives every policy the same student, days,
- * absences and readings.
+ * One student's weeks in one pose under one policy, slot by slot. The same seed gives every policy the same student,
+ * days, absences and readings.
  */
 function followStudent(
   index: number,
@@ -458,8 +464,8 @@ function followStudent(
 const IN_HAND_CM = Array.from({ length: 101 }, (_, i) => -10 + i * 0.25);
 
 /**
- * The excess of a policy that knows each student's level and keeps so much in hand that it has no more signals than asked;
- * null where it never has as few.
+ * The excess of a policy that knows each student's level and keeps so much in hand that it has no more signals than
+ * asked; null where it never has as few.
  */
 function levelExcessAt(
   signalsPer100: number,

@@ -2,7 +2,9 @@ import { kinds, propKinds } from '../props/kinds';
 import type { Shelf } from '../props/shelf';
 import { chanceFrom } from './chance';
 
-/** A shelf of so many different props, each a little other than the usual of its kind: for trying how the search grows. */
+/**
+ * A shelf of so many different props, each a little other than the usual of its kind: for trying how the search grows.
+ */
 export function manyProps(count: number, seed: number): Shelf {
   const { uniform } = chanceFrom(seed);
   return Array.from({ length: count }, (_, i) => {

@@ -36,7 +36,9 @@ export interface Agreement {
   readonly unlike: string | null;
   readonly middleAgrees: boolean;
   readonly highAgrees: boolean;
-  /** What is built does not agree, while what is asked for does, or a rung would make it: this shelf has no nearer one. */
+  /**
+   * What is built does not agree, while what is asked for does, or a rung would make it: this shelf has no nearer one.
+   */
   readonly byShelf: boolean;
 }
 
@@ -105,7 +107,9 @@ const readHere = rangeIds.filter(
   (id): id is RangeId => id !== 'pelvicTilt.longSit' && ranges[id].unit === 'deg',
 );
 
-/** An ordinary adult of the room, measured once with a protractor. The same seed and number are always the same person. */
+/**
+ * An ordinary adult of the room, measured once with a protractor. The same seed and number are always the same person.
+ */
 export function ordinaryAdult(index: number, seed: number, approach: ApproachId): StudentRecord {
   const chance = chanceFrom(seedOf(seed, index));
   const person = somebody(index, approach, chance);
@@ -251,7 +255,9 @@ export function roomFigures({ people, seed, approach }: RoomWish, shelf: Shelf):
 
 /** What is asked for so high is missed where nothing lies, in cm. */
 const MISSED_CM = 5;
-/** Whether a slot lies on nothing without a word: not wanted, not planted or on the thighs, and not said to stay free. */
+/**
+ * Whether a slot lies on nothing without a word: not wanted, not planted or on the thighs, and not said to stay free.
+ */
 const isSilent = (pose: Pose, slot: PlanSlot) =>
   slot.stack.length === 0 &&
   slot.targetCm >= MISSED_CM &&
@@ -263,8 +269,8 @@ const isSilent = (pose: Pose, slot: PlanSlot) =>
   );
 
 /**
- * What nobody would build, in one planned pose: too many pieces, a pile that the rules forbid, a support over its most; and
- * what lies on nothing without a word.
+ * What nobody would build, in one planned pose: too many pieces, a pile that the rules forbid, a support over its most;
+ * and what lies on nothing without a word.
  */
 function faultsOfPose(planned: PlanPose, body: Body, shelf: Shelf): string[] {
   const pose = poseById(planned.pose);

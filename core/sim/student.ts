@@ -25,7 +25,10 @@ import type { Chance } from './chance';
 import { purposeOf } from '../props/slots';
 import { slotKey, slotRefOf, type SlotKey } from '../slots';
 
-/** A student whose true ranges are known to the simulation and hidden from the reckoning. Marked as simulated wherever shown. */
+/**
+ * A student whose true ranges are known to the simulation and hidden from the reckoning. Marked as simulated wherever
+ * shown.
+ */
 export interface SimulatedStudent {
   readonly person: Person;
   readonly body: Body;
@@ -167,7 +170,10 @@ export function measure(
   };
 }
 
-/** Heights that are right for this body in a pose on a day, by slot key; at the edge, those under which its ranges are overstepped. */
+/**
+ * Heights that are right for this body in a pose on a day, by slot key; at the edge, those under which its ranges are
+ * overstepped.
+ */
 export function trueHeights(
   student: SimulatedStudent,
   poseId: string,

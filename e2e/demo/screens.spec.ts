@@ -5,8 +5,8 @@ import { focusOn } from '../steps';
 import { places } from './places';
 
 /**
- * What a drawing is made of is not looked into where its words stand for it as one picture. There are no frames of other
- * hosts, which all but the legacy mode opens a page for; and what passes is not written up.
+ * What a drawing is made of is not looked into where its words stand for it as one picture. There are no frames of
+ * other hosts, which all but the legacy mode opens a page for; and what passes is not written up.
  */
 const axe = (page: Page) =>
   new AxeBuilder({ page })

@@ -97,7 +97,9 @@ const takeIn = (on: Device, from: Device, mark: string) =>
     commit(mergeChange(mergeBook(bookFrom(from), factsOf(on.state())), nothingChosen, mark)),
   );
 
-/** Two devices change one book, each in its own way, and take in each other's: nothing that one alone changed is lost. */
+/**
+ * Two devices change one book, each in its own way, and take in each other's: nothing that one alone changed is lost.
+ */
 async function tryTwoDevices(book: Book, seed: number, tally: Tally, name: string): Promise<void> {
   const { uniform } = chanceFrom(seed);
   const devices = [await opened(new Memory()), await opened(new Memory())] as const;

@@ -258,7 +258,9 @@ export async function tortureScreens(browser, address, books, say) {
   return tally;
 }
 
-/** Walks back and forth at random through a running session: one store all the while, and the session there at the end. */
+/**
+ * Walks back and forth at random through a running session: one store all the while, and the session there at the end.
+ */
 export async function tortureHistory(browser, address, walks, seed, say) {
   const chance = chanceFrom(seed);
   const tally = { walks: 0, lost: [], blank: [], crash: [] };

@@ -11,7 +11,9 @@ const fileName = () => `ojas-book-${todayIso()}.json`;
 const AT_ONCE_MS = 40;
 const breathe = () => new Promise((resolve) => setTimeout(resolve, 0));
 
-/** Hands the whole book to the person as a file, part by part; `told` hears how many records are written, of how many. */
+/**
+ * Hands the whole book to the person as a file, part by part; `told` hears how many records are written, of how many.
+ */
 export const saveBook =
   (told: (done: number, of: number) => void = () => undefined): Thunk<Promise<void>> =>
   async (dispatch, getState) => {

@@ -15,7 +15,10 @@ interface Spot {
   readonly at: Point;
 }
 
-/** Where it may be felt, each with the kind of place that it is. Joints on one leg, muscles on the other: room for a thumb. */
+/**
+ * Where it may be felt, each with the kind of place that it is. Joints on one leg, muscles on the other: room for a
+ * thumb.
+ */
 const spots: readonly Spot[] = [
   { id: 'hip', words: 'Hip joint', place: 'joint', seen: 'front', at: [-11, 88] },
   { id: 'knee', words: 'Knee', place: 'joint', seen: 'front', at: [-10, 49] },

@@ -159,7 +159,10 @@ function OneMat({ id, is, onEnded }: OneMatProps) {
   );
 }
 
-/** Answers about health that come while the session runs, here, in another window or from a file, change what is still to come. */
+/**
+ * Answers about health that come while the session runs, here, in another window or from a file, change what is still
+ * to come.
+ */
 function useReconsidering(
   mat: Mat | undefined,
   plan: Plan | undefined,

@@ -17,7 +17,9 @@ interface NewsProps {
   readonly plan: Plan;
 }
 
-/** What was answered about health since the session began, and what that ends and changes, until somebody has read it. */
+/**
+ * What was answered about health since the session began, and what that ends and changes, until somebody has read it.
+ */
 export function News({ name, mat, plan }: NewsProps) {
   const onMat = useMatDispatch();
   const say = useWords();

@@ -44,7 +44,9 @@ export const usedBeside = (planned: PlanPose, settled: readonly Settled[], slot:
 export const dialsOn = (mat: Mat, planned: PlanPose): readonly DialSetting[] =>
   mat.dials[placeKey(planned)] ?? planned.dials;
 
-/** What lies there once the dials are moved from where they stood: what fills a gap follows it, everything else stays. */
+/**
+ * What lies there once the dials are moved from where they stood: what fills a gap follows it, everything else stays.
+ */
 export function settledAfterTurn(
   inPose: InPose,
   estimates: Estimates,
@@ -134,7 +136,8 @@ export function outcomeOf(mat: Mat, planned: PlanPose, felt: Felt, held: number)
   const key = placeKey(planned);
   const settled = mat.settled[key] ?? asPlanned(planned);
   const changes = (mat.changes[key] ?? []) as NonNullable<SessionPose['changes']>;
-  // Lowered by hand against a "keep" or "raise", or raised against a "lower": the teacher knows better, and it is learned from.
+  // Lowered by hand against a "keep" or "raise", or raised against a "lower": the teacher knows better, and it is
+  // learned from.
   const overruled =
     felt.stop === undefined &&
     felt.feeling.place !== 'joint' &&
@@ -155,7 +158,9 @@ export function outcomeOf(mat: Mat, planned: PlanPose, felt: Felt, held: number)
   };
 }
 
-/** Records a pose, held for as long as is said or else as the timer ran; after the last one the session becomes a fact. */
+/**
+ * Records a pose, held for as long as is said or else as the timer ran; after the last one the session becomes a fact.
+ */
 export const recordPose =
   (person: string, planned: PlanPose, felt: Felt, heldAs?: number): Thunk<Promise<Outcome>> =>
   async (dispatch, getState) => {

@@ -34,7 +34,9 @@ interface HistoryProps {
   readonly onRemove: (reading: Reading) => void;
 }
 
-/** All that was ever read of a range on a side: the level with its band, each reading, and the changes that are real. */
+/**
+ * All that was ever read of a range on a side: the level with its band, each reading, and the changes that are real.
+ */
 export function History({ record, range, side, pictures, onChange, onRemove }: HistoryProps) {
   const [editing, setEditing] = useState<string | null>(null);
   // Estimates of every day that was read: not to be reckoned again at each key that is typed above.

@@ -15,7 +15,9 @@ interface TypedReadingProps {
   readonly onTake: () => void;
 }
 
-/** A value from a protractor or a tape, typed with one thumb or a keyboard; a tape shows its working while it is typed. */
+/**
+ * A value from a protractor or a tape, typed with one thumb or a keyboard; a tape shows its working while it is typed.
+ */
 export function TypedReading({
   unit,
   count,

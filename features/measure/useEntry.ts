@@ -242,7 +242,9 @@ export function useEntry(
     },
     caution: readingVerdict(protocol, on, person.cautions),
     take,
-    /** Whether a limb that was held still at this value can be meant as a reading: one that rests on the floor is not. */
+    /**
+     * Whether a limb that was held still at this value can be meant as a reading: one that rests on the floor is not.
+     */
     canBeMeant: (value: number) => faultOf(value) === null && isHuman(setting, value),
     takeTyped,
     keepAll,

@@ -25,7 +25,9 @@ interface PoseCardProps {
 
 const FIGURE_PX = 220;
 
-/** One pose of the plan at a glance: what changes, the figure, the build and the reason; all else is on its own page. */
+/**
+ * One pose of the plan at a glance: what changes, the figure, the build and the reason; all else is on its own page.
+ */
 export function PoseCard({ person, planned, shelf, units }: PoseCardProps) {
   const say = wordsIn(units);
   const title = poseTitle(planned);

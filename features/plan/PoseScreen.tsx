@@ -59,7 +59,9 @@ interface PoseScreenProps {
   readonly side: string | undefined;
 }
 
-/** Everything about one pose of one student: figure and build that answer, how it is done, why, and what it was before. */
+/**
+ * Everything about one pose of one student: figure and build that answer, how it is done, why, and what it was before.
+ */
 export function PoseScreen({ id, pose, side }: PoseScreenProps) {
   const person = usePerson(id);
   const plan = usePlan(id, [pose]);

@@ -23,7 +23,10 @@ interface WorkingProps {
   readonly estimates: Estimates;
 }
 
-/** Every number's answer to "why": what was asked, what is there, what makes it doubtful, and what a freer range would do. */
+/**
+ * Every number's answer to "why": what was asked, what is there, what makes it doubtful, and what a freer range would
+ * do.
+ */
 export function Working({ planned, shelf, units, inPose, estimates }: WorkingProps) {
   return (
     <View className="gap-4">

@@ -87,7 +87,9 @@ const builtOf = (slots: readonly PlanSlot[]) =>
 const usedBeside = (slots: readonly PlanSlot[], key: string) =>
   usedBy(slots.filter((slot) => slotKey(slot) !== key).map(({ stack }) => stack));
 
-/** Heights, pieces and settings tried on a planned pose: pelvis, back and knees answer at once, and nothing is stored. */
+/**
+ * Heights, pieces and settings tried on a planned pose: pelvis, back and knees answer at once, and nothing is stored.
+ */
 export function useTried(
   planned: PlanPose,
   person: Person,

@@ -77,7 +77,9 @@ function Decided({ person, planned, sessions }: DecidedProps) {
 
 const MOST_TIMES = 4;
 
-/** The last times of the pose, what was seen in them, the readings it leans on; and what the teacher may say instead. */
+/**
+ * The last times of the pose, what was seen in them, the readings it leans on; and what the teacher may say instead.
+ */
 function Evidence({ person, planned, sessions }: DecidedProps) {
   const dispatch = useOjasDispatch();
   const shelf = useOjas(selectShelf);

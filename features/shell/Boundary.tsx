@@ -38,7 +38,9 @@ function PlaceFault({ error, resetErrorBoundary }: FallbackProps) {
   );
 }
 
-/** The last net: whatever breaks, the book can be saved and the app loaded anew. It leans on nothing but the storage. */
+/**
+ * The last net: whatever breaks, the book can be saved and the app loaded anew. It leans on nothing but the storage.
+ */
 export function WholeBoundary({
   store,
   children,

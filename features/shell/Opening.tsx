@@ -31,7 +31,9 @@ export function Unreachable() {
   );
 }
 
-/** The storage is asked and says nothing: words after a while, then ways on; nothing is begun as if there were no book. */
+/**
+ * The storage is asked and says nothing: words after a while, then ways on; nothing is begun as if there were no book.
+ */
 export function Waiting() {
   const waits = useOjas((state) => state.storage.waits);
   if (waits === 'too-long') return <NoAnswer />;

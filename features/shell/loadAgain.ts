@@ -32,8 +32,8 @@ const sleep = (ms: number) =>
   });
 
 /**
- * Loads a part of the app, again and again until it is there: offline, a busy server or a new build are not the end of the
- * page. A part that never comes leaves its place waiting; the rest goes on working.
+ * Loads a part of the app, again and again until it is there: offline, a busy server or a new build are not the end of
+ * the page. A part that never comes leaves its place waiting; the rest goes on working.
  */
 export async function loadWithPatience(load: () => Promise<void>): Promise<void> {
   for (let tries = 0, said = false; ; tries++) {

@@ -21,7 +21,8 @@ export function openedStore(): OjasStore {
   });
   const { dispatch } = opened;
   dispatch(followOtherTabs());
-  // Asked once: a browser short of space then leaves this book alone. Where it says no, the book is kept all the same until then.
+  // Asked once: a browser short of space then leaves this book alone. Where it says no, the book is kept all the same
+  // until then.
   void navigator.storage?.persist?.().catch(() => false);
   void dispatch(openStorage()).then(() => dispatch(openDemo()));
   return opened;

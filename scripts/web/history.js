@@ -1,7 +1,7 @@
 /**
  * In place of the router's memory of where one has been. That one takes no note of the browser's own Back: the entry
- * ahead is then overwritten, and the next Forward finds none and builds every screen anew. Here the place in the list is
- * always the browser's own.
+ * ahead is then overwritten, and the next Forward finds none and builds every screen anew. Here the place in the list
+ * is always the browser's own.
  */
 const FIRST_MS = 100;
 /** Screens that the browser's Back asked for are shown by then. */
@@ -20,7 +20,10 @@ function createMemoryHistory() {
       0,
       items.findIndex(({ id }) => id === window.history.state?.id),
     );
-  /** The path of the entry that the browser came to, until its screens tell of it: what tells of others meanwhile is late. */
+  /**
+   * The path of the entry that the browser came to, until its screens tell of it: what tells of others meanwhile is
+   * late.
+   */
   let awaited = null;
   let awaitedSince = 0;
   const isAwaited = () => awaited !== null && performance.now() - awaitedSince < SHOWN_MS;

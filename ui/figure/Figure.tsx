@@ -21,7 +21,10 @@ interface FigureProps {
   readonly ghost?: boolean;
 }
 
-/** The student side on, drawn from the solved joints, with what lies beneath to scale. A group for a picture in centimetres. */
+/**
+ * The student side on, drawn from the solved joints, with what lies beneath to scale. A group for a picture in
+ * centimetres.
+ */
 export function Figure({ posture, body, stacks, shelf, line, ghost = false }: FigureProps) {
   const shapes = shapesOf(posture, body);
   if (ghost) {

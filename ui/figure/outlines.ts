@@ -31,7 +31,10 @@ export function circle(centre: Point, radius: number): string {
   return `M${n(x - radius)} ${n(y)}A${r} ${r} 0 1 0 ${n(x + radius)} ${n(y)}A${r} ${r} 0 1 0 ${n(x - radius)} ${n(y)}Z`;
 }
 
-/** Half depths of the trunk behind and before the spine line, as shares of stature, from the hip (0) to the shoulder (1). */
+/**
+ * Half depths of the trunk behind and before the spine line, as shares of stature, from the hip (0) to the shoulder
+ * (1).
+ */
 const depths: readonly { readonly at: number; readonly back: number; readonly front: number }[] = [
   { at: 0, back: 0.05, front: 0.044 },
   { at: 0.15, back: 0.057, front: 0.05 },

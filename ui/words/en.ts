@@ -61,7 +61,7 @@ function complaint(one: Complaint): string {
 
 /** What is set of a pose is set by eye: to the nearest five degrees. */
 const BY_EYE_DEG = 5;
-export const dialValue = (dial: DialId, value: number, tell: Pick<Telling, 'length'>) =>
+const dialValue = (dial: DialId, value: number, tell: Pick<Telling, 'length'>) =>
   dials[dial].unit === 'deg'
     ? `${BY_EYE_DEG * Math.round(value / BY_EYE_DEG)}°`
     : tell.length(value);
@@ -151,6 +151,7 @@ export const en: Language = {
     step: 'Length of the step',
     strap: 'Strap, hand to foot',
   },
+  dialValue,
   rampEnds: { low: 'Ramp, low ribs', high: 'Ramp, shoulder blades' },
   ranges,
   reasons: {

@@ -40,6 +40,8 @@ export interface Language {
   readonly unitNames: Readonly<Record<'cm' | 'in', string>>;
   readonly slots: Readonly<Record<SlotId, string>>;
   readonly dials: Readonly<Record<DialId, string>>;
+  /** What a dial is set to: degrees by eye, or a length. */
+  readonly dialValue: (dial: DialId, value: number, tell: Pick<Telling, 'length'>) => string;
   readonly rampEnds: Readonly<Record<'low' | 'high', string>>;
   readonly ranges: Readonly<Record<RangeId, string>>;
   readonly sides: Readonly<Record<'left' | 'right' | 'both', string>>;

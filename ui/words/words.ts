@@ -5,7 +5,7 @@ import { cautionById } from '@/core/safety/cautions';
 import type { CautionId } from '@/core/safety/ids';
 import type { SlotRef } from '@/core/slots';
 import { fromCm, length, toCm, type Units } from '../format';
-import { dialValue, en } from './en';
+import { en } from './en';
 import type { Language, Telling, Worded } from './language';
 
 const trimmed = (x: number) =>
@@ -73,7 +73,7 @@ function wording(units: Units, language: Language): Words {
     },
     range: (id) => language.ranges[id],
     dial: (dial) => language.dials[dial],
-    dialValue: (dial, value) => dialValue(dial, value, tell),
+    dialValue: (dial, value) => language.dialValue(dial, value, tell),
     side: (side) => language.sides[side],
     length: tell.length,
     exact: tell.exact,
@@ -89,8 +89,10 @@ function wording(units: Units, language: Language): Words {
 }
 
 const known = new Map<string, Words>();
+/** The language that is spoken: the one place that names it. */
+const chosen: Language = en;
 /** The words of a language in some units; the same object each time. */
-export function wordsIn(units: Units, language: Language = en): Words {
+export function wordsIn(units: Units, language: Language = chosen): Words {
   const key = `${language.tag}/${units}`;
   const before = known.get(key);
   if (before) return before;

@@ -12,7 +12,9 @@ export const AHEAD = `${PREFIX}ahead`;
 export const ACTS = `${PREFIX}acts`;
 const ACT = `${PREFIX}act/`;
 export const actKey = (seq: number) => `${ACT}${seq}`;
-/** A name of the book's own, given with its first record: tells its copies from those of a book that was here before. */
+/**
+ * A name of the book's own, given with its first record: tells its copies from those of a book that was here before.
+ */
 export const LINEAGE = `${PREFIX}lineage`;
 /** Private notes of the interface that are not facts: a session under way. */
 export const DRAFT = `${PREFIX}draft/`;

@@ -32,7 +32,8 @@ function glance(text: string): { person: string; at: string } {
 }
 
 /**
- * Reads the records of many years student by student: those who are asked for first, then those who were on the mat last.
+ * Reads the records of many years student by student: those who are asked for first, then those who were on the mat
+ * last.
  * `wanted` gives, and forgets, who is asked for meanwhile.
  */
 export async function readByPerson(

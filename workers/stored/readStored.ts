@@ -55,7 +55,10 @@ export function wordsOn(
   return free ? STRAY : 'Another record has taken its place.';
 }
 
-/** Stored texts as facts, and those that cannot be facts with the reason. `people` is who is here, where they were read before. */
+/**
+ * Stored texts as facts, and those that cannot be facts with the reason. `people` is who is here, where they were read
+ * before.
+ */
 export function readStored(
   texts: Readonly<Record<string, string | null>>,
   people: Readonly<Record<string, unknown>> | null,

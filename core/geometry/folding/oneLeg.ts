@@ -137,7 +137,9 @@ function standingLeg(input: FamilyInput, hip: Point): Leg & { riseDeg: number } 
   };
 }
 
-/** Bend of the long knee: soft where nothing lies under it, the furthest before the seat rises more, and at its most. */
+/**
+ * Bend of the long knee: soft where nothing lies under it, the furthest before the seat rises more, and at its most.
+ */
 const [SOFT_KNEE_DEG, BENT_KNEE_DEG, PLANTED_KNEE_DEG] = [4, 25, 70];
 
 /** A leg whose knee is bent so far: from hip to ankle, and how far the thigh stands over that line. */

@@ -140,8 +140,8 @@ const kneesStandCm = (
 const PLANTED_CM = 1;
 
 /**
- * Height of the knees that lets both the pelvis tip and the forehead come down: to something on the legs, else to a stool
- * or chair over them; where neither is to be had the trunk stays up.
+ * Height of the knees that lets both the pelvis tip and the forehead come down: to something on the legs, else to a
+ * stool or chair over them; where neither is to be had the trunk stays up.
  */
 function kneesInFoldCm(seatCm: number, input: FamilyInput, form: FoldForm): number {
   const { kneeBend } = input.settings.dials;
@@ -190,7 +190,10 @@ function wayForHead(input: FamilyInput): string | undefined {
   return staysUp(trunk) ? 'upright' : undefined;
 }
 
-/** A fold over long legs: hinge at the hips as far as the hamstrings go, a little rounding along the spine, the forehead on something. */
+/**
+ * A fold over long legs: hinge at the hips as far as the hamstrings go, a little rounding along the spine, the forehead
+ * on something.
+ */
 function foldOverLongLegs(id: string, form: FoldForm): Family {
   return {
     id,

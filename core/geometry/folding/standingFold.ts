@@ -28,8 +28,8 @@ interface Hang {
 }
 
 /**
- * The pitch at which straight arms stand on something so high: less than free where it holds the trunk up; a little more
- * where only the shoulder blades slide down to it; free where it is out of reach.
+ * The pitch at which straight arms stand on something so high: less than free where it holds the trunk up; a little
+ * more where only the shoulder blades slide down to it; free where it is out of reach.
  */
 function pitchOnHands(hip: Point, freeDeg: number, handsAtCm: number, body: Body) {
   const { trunkCm } = body;
@@ -39,8 +39,8 @@ function pitchOnHands(hip: Point, freeDeg: number, handsAtCm: number, body: Body
 }
 
 /**
- * Hips over ankles, knees bent evenly; the trunk pitches by what the hamstrings leave and a share of the rounding, and by
- * less where the hands stand on something.
+ * Hips over ankles, knees bent evenly; the trunk pitches by what the hamstrings leave and a share of the rounding, and
+ * by less where the hands stand on something.
  */
 function hang(
   input: FamilyInput,
@@ -101,7 +101,9 @@ function asideOf(halfAngleDeg: number, kneeDeg: number, { thighCm, shinCm }: Bod
   return { knee: thighCm * out, ankle: (thighCm + shinCm) * out, toe: (thighCm + shinCm) * out };
 }
 
-/** The least bend of the knees, from where they begin, that brings the hands down to a block; the most where none does. */
+/**
+ * The least bend of the knees, from where they begin, that brings the hands down to a block; the most where none does.
+ */
 function kneesBentDeg(input: FamilyInput, fromDeg: number, halfAngleDeg: number): number {
   const most = (
     input.settings.firstToRise === 'knees' ? parameter.mostBentKnee : parameter.mostSoftKnee

@@ -71,7 +71,9 @@ const withItsPad = (input: FamilyInput): FamilyInput => ({
   settings: { ...input.settings, behindKneeCm: input.settings.childPadCm },
 });
 
-/** Child: the seat comes down on the heels or on what fills the gap to them; chest and forehead are met where they stop. */
+/**
+ * Child: the seat comes down on the heels or on what fills the gap to them; chest and forehead are met where they stop.
+ */
 export const childPose: Family = {
   id: 'child',
   bears: { seat: 'folded on the heels', behindKnee: 'thick' },
@@ -159,7 +161,9 @@ function frogTrunk(input: FamilyInput): { hip: Point; trunk: FoldedTrunk } {
   return { hip, trunk: foldedTrunk(input, hip, 84, onFloor, { ...AT_REST, spineDeg: 4 }) };
 }
 
-/** Frog: hips in line with the knees, as wide as the thighs open; chest and forehead carried at the height that leaves. */
+/**
+ * Frog: hips in line with the knees, as wide as the thighs open; chest and forehead carried at the height that leaves.
+ */
 export const frog: Family = {
   id: 'frog',
   needs: () => keysOn(sides, 'hipSpread'),

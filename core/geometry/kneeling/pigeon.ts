@@ -231,7 +231,10 @@ function supportsOf(
   ];
 }
 
-/** Pigeon: the height under the front hip at which its rotation is enough; upright on the hands, or folded over the shin. */
+/**
+ * Pigeon: the height under the front hip at which its rotation is enough; upright on the hands, or folded over the
+ * shin.
+ */
 export const pigeonPose: Family = {
   id: 'pigeon',
   needs: pigeonKeys,

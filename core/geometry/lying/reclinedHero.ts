@@ -92,7 +92,10 @@ export function rampNeeds(inclineDeg: number, hipY: number, body: Body): SlotNee
 const seatOf = (needs: readonly SlotNeed[]) =>
   Math.max(0, needs.find(({ slot }) => slot === 'seat')?.rawCm ?? 0);
 
-/** The incline that a built ramp gives, from its height under the shoulder blades: the inverse of the back's height there, between lying flat and sitting up. */
+/**
+ * The incline that a built ramp gives, from its height under the shoulder blades: the inverse of the back's height
+ * there, between lying flat and sitting up.
+ */
 export function inclineOn(bladesCm: number, hipY: number, body: Body): number {
   const [up, back] = [parameter.bladesAt.value * body.trunkCm, body.trunkDepthCm];
   return clamp(asinDeg((bladesCm - hipY) / Math.hypot(up, back)) + atan2Deg(back, up), 0, 90);
@@ -291,7 +294,10 @@ const sunk = (needs: readonly SlotNeed[]): SlotNeed[] =>
     need.slot === 'seat' ? { ...need, rawCm: need.rawCm - parameter.sinks.value } : need,
   );
 
-/** Centimetres by which the folded side's hip stands over the other one: the other sinks to the seat when the seat is lower than the folded knee asks. */
+/**
+ * Centimetres by which the folded side's hip stands over the other one: the other sinks to the seat when the seat is
+ * lower than the folded knee asks.
+ */
 const hipGapCm = (input: FamilyInput, seatCm: number) =>
   Math.max(0, kneelingSeatNeedCm(input) - Math.max(0, seatCm));
 
@@ -304,7 +310,10 @@ function longSideNeeds(input: FamilyInput, seatCm: number): SlotNeed[] {
   ];
 }
 
-/** One leg folded back, the other long: seat and ramp follow the folded side, a wedge levels the pelvis, a support meets the long knee. */
+/**
+ * One leg folded back, the other long: seat and ramp follow the folded side, a wedge levels the pelvis, a support meets
+ * the long knee.
+ */
 export const reclinedHeroOne: Family = {
   id: 'reclined hero, one leg',
   bears: { seat: 'between the heels', hipLevel: 'fills' },

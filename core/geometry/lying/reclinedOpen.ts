@@ -52,7 +52,9 @@ function inclineDeg({ body, settings, values }: FamilyInput): number {
   return Math.max(settings.inclineLeastDeg, inclineOn(riseCm, body.seatToHipCm, body));
 }
 
-/** Reclined soles together: the ramp touches the pelvis, and what holds the legs keeps the inner thighs from hanging. */
+/**
+ * Reclined soles together: the ramp touches the pelvis, and what holds the legs keeps the inner thighs from hanging.
+ */
 export const reclinedOpen: Family = {
   id: 'reclined open',
   bears: { back: 'fills' },

@@ -95,13 +95,18 @@ const turnIn = (input: FamilyInput, side: Side, form: CrossedForm) =>
 export const usableRotation = ({ values, settings }: FamilyInput, side: Side) =>
   settings.share * rangeValue(values, 'hipRotation', side);
 
-/** Outward turn that a thigh laid open is asked for: what it uses where it lies on something, and all that it hangs by where not. */
+/**
+ * Outward turn that a thigh laid open is asked for: what it uses where it lies on something, and all that it hangs by
+ * where not.
+ */
 export const openTurnDeg = (input: FamilyInput, side: Side, thighRiseDeg: number, held: boolean) =>
   held
     ? usableRotation(input, side)
     : rangeValue(input.values, 'hipRotation', side) + Math.max(0, thighRiseDeg);
 
-/** The thigh may rise no higher than level (stacked, a little over it), and no higher than the pelvis can stand with. */
+/**
+ * The thigh may rise no higher than level (stacked, a little over it), and no higher than the pelvis can stand with.
+ */
 const mostRiseDeg = ({ values, settings }: FamilyInput, side: Side, { stacked }: CrossedForm) =>
   Math.min(
     stacked ? crossLegged.stackedRise.value : 0,
@@ -119,7 +124,9 @@ export const crossedSeatCm = (input: FamilyInput, side: Side, form: CrossedForm)
     input.body,
   ) - input.body.seatToHipCm;
 
-/** Height of a support under the thigh at a share of its length from the hip: the thigh's own thickness is taken away. */
+/**
+ * Height of a support under the thigh at a share of its length from the hip: the thigh's own thickness is taken away.
+ */
 export function thighGapCm(hipY: number, riseDeg: number, share: number, body: Body): number {
   const thick = body.thighRadiusAtHipCm + share * (body.kneeBackCm - body.thighRadiusAtHipCm);
   return hipY + share * body.thighCm * sinDeg(riseDeg) - thick;

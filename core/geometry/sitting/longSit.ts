@@ -95,7 +95,10 @@ export const kneeGapCm = (seatCm: number, body: Body) =>
 export const hamstringLegs = ({ side }: FamilyInput): readonly Side[] =>
   side === 'both' ? sides : [otherSide(side)];
 
-/** Hip flexion that the stiffer side has at a knee bend: the least of the hip itself and the hamstring with the knee's help. */
+/**
+ * Hip flexion that the stiffer side has at a knee bend: the least of the hip itself and the hamstring with the knee's
+ * help.
+ */
 export function hipFlexionOf(input: FamilyInput): (kneeBendDeg: number) => number {
   const { values, settings } = input;
   const coupling = valueOf(values, 'hamstringCoupling');
@@ -114,7 +117,9 @@ export function hipFlexionOf(input: FamilyInput): (kneeBendDeg: number) => numbe
 export const hipFlexionAt = (kneeBendDeg: number, input: FamilyInput) =>
   hipFlexionOf(input)(kneeBendDeg);
 
-/** Degrees by which the pelvis rolls back from its target over rolls on one seat; the low back rounds by about as much. */
+/**
+ * Degrees by which the pelvis rolls back from its target over rolls on one seat; the low back rounds by about as much.
+ */
 function rollBackOn(seatCm: number, input: FamilyInput): (rollCm: number) => number {
   const { body, settings } = input;
   const hipFlexion = hipFlexionOf(input);
@@ -135,8 +140,8 @@ const ROLL_STEPS = 7;
 const CLOSE_CM = 0.01;
 
 /**
- * The least height under the knees, on this seat, that keeps the roll-back within what is allowed; 0 when none is asked.
- * Over what a support may be, the feet stand and the knees bend so far by themselves.
+ * The least height under the knees, on this seat, that keeps the roll-back within what is allowed; 0 when none is
+ * asked. Over what a support may be, the feet stand and the knees bend so far by themselves.
  */
 export function rollUnderKneesCm(seatCm: number, input: FamilyInput): number {
   const { kneeBend } = input.settings.dials;
@@ -146,7 +151,10 @@ export function rollUnderKneesCm(seatCm: number, input: FamilyInput): number {
   return leastKneesCm(seatCm, input.body, over) ?? parameter.kneesBent.value;
 }
 
-/** The least height under the knees at which something is no longer over what is allowed; undefined where none is enough. */
+/**
+ * The least height under the knees at which something is no longer over what is allowed; undefined where none is
+ * enough.
+ */
 export function leastKneesCm(
   seatCm: number,
   body: Body,
@@ -169,7 +177,9 @@ export const kneesAtBendCm = (seatCm: number, kneeDeg: number, body: Body): numb
   leastKneesCm(seatCm, body, (cm) => kneeDeg - longLegs(seatCm, cm, body).kneeBendDeg) ??
   parameter.kneesBent.value;
 
-/** The most that anything is laid under knees, together or apart: over it they stand by themselves, the feet planted. */
+/**
+ * The most that anything is laid under knees, together or apart: over it they stand by themselves, the feet planted.
+ */
 export const kneesMostCm = (spread: boolean) =>
   (spread ? straddle.kneesMost : parameter.kneesMost).value;
 
@@ -223,7 +233,8 @@ export function longSitNeeds(input: FamilyInput, spread = false): SlotNeed[] {
   const over = (seat: number) => kneesOn(seat) - mostCm;
   const seatMostCm = parameter.seatMost.value;
   const higher = firstZero(over, Math.max(0, seatCm), seatMostCm, CLOSE_CM);
-  // As long as the seat rises the knees stay at their most, where that is enough: the least that is may drop in one step.
+  // As long as the seat rises the knees stay at their most, where that is enough: the least that is may drop in one
+  // step.
   const stay = rollBackDeg(higher, mostCm, input) <= parameter.rollBackAllowed.value;
   return seatAndKnees(higher, stay ? mostCm : kneesOn(higher));
 }
@@ -324,11 +335,16 @@ export const longSitSupports = (
   },
 ];
 
-/** Seat first while the path still raises it, then the knees: on a roll, a higher seat turns the pelvis hardly at all. */
+/**
+ * Seat first while the path still raises it, then the knees: on a roll, a higher seat turns the pelvis hardly at all.
+ */
 export const mendsRollBack: NonNullable<Family['mendsRollBack']> = (input, built) =>
   (built.seat ?? 0) < seatBeforeKneesCm(input) - 1 ? 'seat' : 'underKnees';
 
-/** How upright a sitting trunk stands over a seat: the pelvis leans back by the roll-back and the spine rounds forward to meet it. */
+/**
+ * How upright a sitting trunk stands over a seat: the pelvis leans back by the roll-back and the spine rounds forward
+ * to meet it.
+ */
 const sittingLeans = (rollBack: number) => [-rollBack, rollBack * 0.9] as const;
 /** Where the shoulder is of somebody who sits with this roll of the pelvis. */
 export const sittingShoulder = (hip: Point, rollBack: number, body: Body): Point =>
@@ -338,8 +354,8 @@ export const sittingSpine = (hip: Point, rollBack: number, body: Body): Point[] 
   spineFrom(hip, body.trunkCm, ...sittingLeans(rollBack));
 
 /**
- * Height of the backs of the knees: on what lies there, or, where nothing may stand so high, with the feet planted and the
- * knees bent as far as is asked.
+ * Height of the backs of the knees: on what lies there, or, where nothing may stand so high, with the feet planted and
+ * the knees bent as far as is asked.
  */
 export const kneesUpCm = (builtCm: number | undefined, askedCm: number, spread = false) =>
   builtCm ?? (askedCm > kneesMostCm(spread) ? askedCm : 0);
@@ -358,8 +374,8 @@ const handsNeed = (input: FamilyInput, seatCm: number, rollCm: number): SlotNeed
 };
 
 /**
- * A wide seat as its hamstrings feel it: the palms press, and the pelvis may stay a little further back; legs wider than
- * is easy draw it back.
+ * A wide seat as its hamstrings feel it: the palms press, and the pelvis may stay a little further back; legs wider
+ * than is easy draw it back.
  */
 export const pressedUp = (input: FamilyInput): FamilyInput => ({
   ...input,

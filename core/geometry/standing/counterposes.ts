@@ -141,7 +141,10 @@ function heelLiftCm(input: FamilyInput): number {
   return squat.heelLever.value * input.body.footCm * sinDeg(Math.min(ends.heelsUp.value, missing));
 }
 
-/** Downward dog between long holds: heels on what the ankles lack, hands raised where the hamstrings hold the pelvis back. */
+/**
+ * Downward dog between long holds: heels on what the ankles lack, hands raised where the hamstrings hold the pelvis
+ * back.
+ */
 export const downDog: Family = {
   id: 'downward dog',
   bears: { heels: { fills: true, as: 'one under both' } },

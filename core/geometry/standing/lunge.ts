@@ -50,7 +50,9 @@ const frontHipDeg = ({ settings, values, side }: FamilyInput) =>
 const mayRiseCm = (input: FamilyInput) =>
   input.body.thighCm * sinDeg(Math.max(0, frontHipDeg(input) - 90));
 
-/** The longest step, as a lean of the back thigh, that leaves the front hip the bend it may use under an upright trunk. */
+/**
+ * The longest step, as a lean of the back thigh, that leaves the front hip the bend it may use under an upright trunk.
+ */
 function leanForFrontHip(input: FamilyInput): number {
   const { thighCm, shinCm, ankleHeightCm, kneeFrontCm } = input.body;
   const hipCm = ankleHeightCm + shinCm - mayRiseCm(input);
@@ -76,8 +78,8 @@ const stepped = (input: FamilyInput, padCm: number): Stepped =>
   steppedAt(leanInStep(input, padCm), input, padCm);
 
 /**
- * Front knee over its ankle, or the foot further ahead where the front hip may bend no more; back knee down as far behind
- * the hip as the back thigh leans.
+ * Front knee over its ankle, or the foot further ahead where the front hip may bend no more; back knee down as far
+ * behind the hip as the back thigh leans.
  */
 function steppedAt(lean: number, input: FamilyInput, padCm: number): Stepped {
   const { body } = input;

@@ -38,7 +38,10 @@ interface Squatting {
 
 const lever = (body: Body) => parameter.heelLever.value * body.footCm;
 
-/** The deep squat on heels lifted by so much: shins lean as far as the ankles let them, knees bend to their limit, the trunk follows the hips. */
+/**
+ * The deep squat on heels lifted by so much: shins lean as far as the ankles let them, knees bend to their limit, the
+ * trunk follows the hips.
+ */
 export function squattingOn({
   body,
   values,
@@ -96,7 +99,10 @@ function massAheadCm(
 
 const CLOSE_CM = 0.002;
 
-/** The least heel lift at which the centre of mass stays over the feet; the highest worth building where none is enough. Below 0: room to spare. */
+/**
+ * The least heel lift at which the centre of mass stays over the feet; the highest worth building where none is enough.
+ * Below 0: room to spare.
+ */
 export function heelLiftCm(input: FamilyInput): number {
   const squatting = squattingOn(input);
   const short = (cm: number) => parameter.ahead.value - squatting(cm).aheadCm;
@@ -208,7 +214,9 @@ function squatFigure(input: FamilyInput, built: Built, form: SquatForm): Figure 
   };
 }
 
-/** Squats: how high the heels must stand to balance, and how high a seat meets the sit bones where no balance is asked. */
+/**
+ * Squats: how high the heels must stand to balance, and how high a seat meets the sit bones where no balance is asked.
+ */
 function squatFamily(id: string, form: SquatForm): Family {
   const needsOn = (input: FamilyInput, heelCm: number): SlotNeed[] => {
     const solved = squattingOn(input)(heelCm);

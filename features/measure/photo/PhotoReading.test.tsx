@@ -33,7 +33,10 @@ async function opened() {
   await act(async () => undefined);
   return shown;
 }
-/** The board is laid out by the browser; here its handles are absent until it has a width, so the numbers are read from the words. */
+/**
+ * The board is laid out by the browser; here its handles are absent until it has a width, so the numbers are read from
+ * the words.
+ */
 const angle = () =>
   Number(
     /^(-?\d+)° ± \d+$/.exec(

@@ -7,7 +7,10 @@ import type { Picture } from './openPicture';
 import { PictureBoard } from './PictureBoard';
 import { levels, usePhoto, type Photo, type PhotoReadingProps } from './usePhoto';
 
-/** An angle from a picture: taken, chosen or drawn; two or three points; its error told; the picture dropped unless kept. */
+/**
+ * An angle from a picture: taken, chosen or drawn; two or three points; its error told; the picture dropped unless
+ * kept.
+ */
 export function PhotoReading(props: PhotoReadingProps) {
   const photo = usePhoto(props);
   const { figure, fault, told, busy, picture, camera } = photo;

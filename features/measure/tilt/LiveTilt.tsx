@@ -20,8 +20,8 @@ const ROUND = 2 * Math.PI * RADIUS;
 const NEEDLE = RADIUS - 6;
 
 /**
- * The angle of this instant, large, with a ring that closes while it is held still. It is written straight into the page,
- * once a frame: drawing it anew sixty times a second would cost a slow phone its smoothness.
+ * The angle of this instant, large, with a ring that closes while it is held still. It is written straight into the
+ * page, once a frame: drawing it anew sixty times a second would cost a slow phone its smoothness.
  */
 export function LiveTilt({ tilt, valueOf, what }: LiveTiltProps) {
   const [skewed, setSkewed] = useState(false);

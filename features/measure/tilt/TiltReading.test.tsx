@@ -7,8 +7,8 @@ import { upFrom, type TiltSample } from '@/core/measure/tilt';
 
 const press = (name: string | RegExp) => fireEvent.click(screen.getByRole('button', { name }));
 /**
- * Presses between the moments of a sensor until it has told enough. Not inside `waitFor`: what a press changes on the page
- * would ask again at once, and no moment would ever come.
+ * Presses between the moments of a sensor until it has told enough. Not inside `waitFor`: what a press changes on the
+ * page would ask again at once, and no moment would ever come.
  */
 async function pressUntil(name: string, done: () => boolean) {
   for (let tries = 0; tries < 300 && !done(); tries++) {

@@ -3,7 +3,10 @@ import { TiltReader, type Edge, type TiltView } from '@/core/measure/tilt';
 import type { TiltWay } from '@/core/protocols/tiltWay';
 import type { TiltSource, Trouble } from './sources';
 
-/** A running sensor: those who show its angle follow it by themselves, so that nothing else is drawn sixty times a second. */
+/**
+ * A running sensor: those who show its angle follow it by themselves, so that nothing else is drawn sixty times a
+ * second.
+ */
 export interface Tilt {
   readonly running: boolean;
   readonly trouble: Trouble | null;
