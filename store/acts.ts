@@ -81,6 +81,8 @@ export const standsOn = (later: Touched, earlier: Touched): boolean =>
     (later.fields ?? []).some((field) => (earlier.fields ?? []).includes(field)));
 
 export const MOST_ACTS = 20;
+/** So many more are kept before they go together. */
+const GO_TOGETHER = 10;
 /** For so many days a removed student can be brought back. */
 export const DAYS_TO_BRING_BACK = 30;
 const DAY_MS = 86_400_000;
@@ -93,14 +95,16 @@ const removals = (heads: readonly ActHead[], now: string) =>
 
 /**
  * Heads that are worth keeping on, and those that go: the last twenty acts and undos, and removed students for thirty
- * days.
+ * days. The older ones go some at a time, so that most changes only add, which storage does in one piece.
  */
 export function keptHeads(
   heads: readonly ActHead[],
   now: string,
 ): { kept: ActHead[]; gone: ActHead[] } {
-  const late = (kind: ActHead['kind']) =>
-    heads.filter((one) => one.kind === kind).slice(-MOST_ACTS);
+  const late = (kind: ActHead['kind']) => {
+    const all = heads.filter((one) => one.kind === kind);
+    return all.length > MOST_ACTS + GO_TOGETHER ? all.slice(-MOST_ACTS) : all;
+  };
   const stays = new Set([...late('act'), ...late('undo'), ...removals(heads, now)]);
   return {
     kept: heads.filter((one) => stays.has(one)),

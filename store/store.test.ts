@@ -524,10 +524,10 @@ describe('undo', () => {
     expect((await opened(memory)).state().readings).toEqual({});
   });
 
-  test('goes on in order after a restart, twenty acts back', async () => {
+  test('goes on in order after a restart, twenty acts back at the least, and not for ever', async () => {
     const { store, memory } = await opened();
     await store.dispatch(commit(person('p1', { statureCm: 150 })));
-    for (let i = 1; i <= 25; i++)
+    for (let i = 1; i <= 35; i++)
       await store.dispatch(
         commit({
           words: `${i}`,
@@ -538,9 +538,22 @@ describe('undo', () => {
       );
     const again = await opened(memory);
     for (let i = 0; i < 20; i++) await again.store.dispatch(undo());
-    expect(again.state().people.p1?.statureCm).toBe(155);
-    await again.store.dispatch(undo());
-    expect(again.state().people.p1?.statureCm).toBe(155);
+    expect(again.state().people.p1?.statureCm).toBe(165);
+    for (let i = 0; i < 15; i++) await again.store.dispatch(undo());
+    expect(again.state().people.p1?.statureCm).toBeGreaterThanOrEqual(155);
+    const bodies = [...memory.entries.keys()].filter((key) => /act\/\d/.test(key));
+    expect(bodies.length).toBeGreaterThan(0);
+    expect(bodies.length).toBeLessThanOrEqual(30);
+  });
+
+  test('a change that only adds is one write, and nothing is written ahead of it', async () => {
+    const { store, memory } = await opened();
+    const setItem = jest.spyOn(memory, 'setItem');
+    const setMany = jest.spyOn(memory, 'setMany');
+    await store.dispatch(commit(person('p1')));
+    expect([setItem.mock.calls.length, setMany.mock.calls.length]).toEqual([0, 1]);
+    await store.dispatch(commit(gone('p1')));
+    expect(setItem).toHaveBeenCalledWith('ojas/1/ahead', expect.any(String));
   });
 
   test('two in a hurry take back two', async () => {

@@ -640,9 +640,13 @@ export class Vault {
     return { ok: true, diffs, heads: kept, act: act.kind === 'act' ? act : null };
   }
 
-  /** All of it, or none: the whole is written ahead first, and put back where it cannot be carried out. */
+  /**
+   * All of it, or none. What only comes is one `setMany`, which is one transaction; where something goes too, the whole
+   * is written ahead first, and put back where it cannot be carried out.
+   */
   private async wholly(ahead: Ahead): Promise<void> {
     try {
+      if (ahead.remove.length === 0) return await this.storage.setMany(ahead.put);
       await this.writeAhead(ahead);
     } catch (error) {
       await this.storage.removeItem(AHEAD).catch(() => undefined);

@@ -24,8 +24,10 @@ export class Memory implements KeyValueStorage {
   };
   getMany = async (keys: string[]) =>
     Object.fromEntries(keys.map((key) => [key, this.entries.get(key) ?? null]));
+  /** One transaction, as it is in a browser: all of it, or nothing. */
   setMany = async (entries: Record<string, string>) => {
-    for (const [key, value] of Object.entries(entries)) await this.setItem(key, value);
+    for (const _ of Object.keys(entries)) this.spend();
+    for (const [key, value] of Object.entries(entries)) this.entries.set(key, value);
   };
   removeMany = async (keys: string[]) => {
     for (const key of keys) await this.removeItem(key);
