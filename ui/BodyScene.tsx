@@ -1,7 +1,8 @@
 import { useState } from 'react';
 import { View } from 'react-native';
 import Svg, { G, Line, Path } from './svg';
-import { armCm, type Body, type TapedLength } from '@/core/body/body';
+import { armCm, type Body } from '@/core/body/body';
+import type { TapedLength } from '@/core/body/lengths';
 import type { Point } from '@/core/geometry/posture';
 import { flatBody, measuringFigure } from '@/core/measure/figures';
 import { Figure } from './figure/Figure';

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
-import { armCm, bodyFrom, tapedLengths, unlikelyLengths, usualShare } from './body';
+import { armCm, bodyFrom, unlikelyLengths, usualShare } from './body';
+import { tapedLengths } from './lengths';
 
 test('a body of 170 cm has the lengths of the tables', () => {
   expect(bodyFrom(170)).toMatchObject({ thighCm: 41.65, seatToHipCm: 8.84, ankleHeightCm: 6.63 });

@@ -2,8 +2,6 @@ import { bodyShare } from '../parameters';
 import type { Reason } from '../reasons';
 import { tapedLengths, type TapedLength } from './lengths';
 
-export { tapedLengths, type TapedLength } from './lengths';
-
 /** A student's lengths in centimetres, complete: taped where taped, else from stature. */
 export interface Body {
   readonly statureCm: number;

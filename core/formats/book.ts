@@ -1,6 +1,6 @@
 import { z } from '../z';
 import { approachIds } from '../approaches/approaches';
-import { tapedLengths } from '../body/body';
+import { tapedLengths } from '../body/lengths';
 import { propKinds } from '../props/kinds';
 import { methodIds } from '../protocols/protocols';
 import { rangeIds } from '../ranges/ranges';

@@ -2,7 +2,7 @@ import type { PoseId } from '../poses/poses';
 import type { PoseEntry } from '../poses/pose';
 import type { Trait } from '../poses/traits';
 import type { PoseChange } from './changes';
-import type { CautionId, RuleId } from './ids';
+import { cautionIds, type CautionId, type RuleId } from './ids';
 
 /** What a rule does to a pose that has its trait. */
 export type Effect =
@@ -24,7 +24,8 @@ export type Rule = Effect & {
   readonly says: RuleId;
 };
 
-interface CautionEntry {
+/** What a caution means for a pose. */
+export interface Caution {
   readonly id: CautionId;
   /** Asked of one side of the body, and in force there alone. */
   readonly sided: boolean;
@@ -73,9 +74,9 @@ const quietBack: readonly Rule[] = [
   forbid(['back.hangs'], 'no-hanging', 'chair-hinge'),
 ];
 
-const entries = [
-  {
-    id: 'hip-replacement',
+/** Every caution that is asked about has its rules; the compiler names one that has none. */
+const entries: Readonly<Record<CautionId, Omit<Caution, 'id'>>> = {
+  'hip-replacement': {
     sided: true,
     rules: [
       askFirst('all', 'ask-surgeon'),
@@ -99,33 +100,27 @@ const entries = [
       }),
     ],
   },
-  {
-    id: 'knee-meniscus',
+  'knee-meniscus': {
     sided: true,
     rules: soreKnee,
   },
-  {
-    id: 'knee-ligament',
+  'knee-ligament': {
     sided: true,
     rules: soreKnee,
   },
-  {
-    id: 'knee-arthritis',
+  'knee-arthritis': {
     sided: true,
     rules: soreKnee,
   },
-  {
-    id: 'knee-replacement',
+  'knee-replacement': {
     sided: true,
     rules: [askFirst(KNEELING, 'ask-kneeling'), ...soreKnee],
   },
-  {
-    id: 'low-back-disc',
+  'low-back-disc': {
     sided: false,
     rules: quietBack,
   },
-  {
-    id: 'sciatica',
+  sciatica: {
     sided: true,
     rules: [
       ...quietBack,
@@ -133,8 +128,7 @@ const entries = [
       forbid(['hip.straightLegPulled'], 'no-leg-pulled', 'constructive'),
     ],
   },
-  {
-    id: 'sacroiliac',
+  sacroiliac: {
     sided: true,
     rules: [
       change('all', 'level hips', 'hips-level'),
@@ -148,8 +142,7 @@ const entries = [
       forbid(['back.turnsSeated'], 'no-fixed-twist', 'easy-cross'),
     ],
   },
-  {
-    id: 'hamstring-origin',
+  'hamstring-origin': {
     sided: true,
     rules: [
       change(['hip.hamstringStretched'], 'mid-range', 'no-straight-end'),
@@ -158,8 +151,7 @@ const entries = [
       forbid(['hip.straightLegPulled'], 'no-leg-pulled', 'constructive'),
     ],
   },
-  {
-    id: 'osteoporosis',
+  osteoporosis: {
     sided: false,
     rules: [
       change('all', 'mid-range', 'no-end-range'),
@@ -171,8 +163,7 @@ const entries = [
       FALLS,
     ],
   },
-  {
-    id: 'pregnancy',
+  pregnancy: {
     sided: false,
     rules: [
       change('all', 'mid-range', 'nothing-pushed'),
@@ -183,8 +174,7 @@ const entries = [
       FALLS,
     ],
   },
-  {
-    id: 'head-pressure',
+  'head-pressure': {
     sided: false,
     rules: [
       change(['head.lowered'], 'head not low', 'head-not-low'),
@@ -195,18 +185,15 @@ const entries = [
       change(['whole.onRamp'], 'ramp stays high', 'head-high'),
     ],
   },
-  {
-    id: 'very-mobile',
+  'very-mobile': {
     sided: false,
     rules: [change('all', 'mid-range', 'stop-before-end')],
   },
-  {
-    id: 'recent-or-unexplained',
+  'recent-or-unexplained': {
     sided: false,
     rules: [forbid('all', 'nothing-yet')],
   },
-  {
-    id: 'ankle-foot',
+  'ankle-foot': {
     sided: true,
     rules: [
       change(['ankle.pressedFlat'], 'ankle roll', 'ankle-roll'),
@@ -217,8 +204,7 @@ const entries = [
       change(['ankle.bentUnderWeight'], 'mid-range', 'heels-up'),
     ],
   },
-  {
-    id: 'shoulder',
+  shoulder: {
     sided: true,
     rules: [
       change(['arms.restOverhead'], 'arms low', 'arms-low'),
@@ -229,25 +215,20 @@ const entries = [
       change(['arms.carryWeight'], 'short hold', 'light-hands'),
     ],
   },
-  {
-    id: 'under-18',
+  'under-18': {
     sided: false,
     rules: [
       change('all', 'adult present', 'second-adult'),
       change('all', 'short hold', 'second-adult'),
     ],
   },
-] as const satisfies readonly CautionEntry[];
+};
 
-export type Caution = CautionEntry;
-type Missing = Exclude<CautionId, (typeof entries)[number]['id']>;
-/** Every caution that is asked about has its rules; the compiler names one that has none. */
-const noneIsMissing: [Missing] extends [never] ? true : Missing = true;
 /**
  * What is asked at intake, what each answer changes, and when to refer. Not medical advice: it supports a trained
  * teacher, and defers to the student's doctor or physiotherapist and to local rules of practice.
  */
-export const cautions: readonly Caution[] = noneIsMissing && entries;
+export const cautions: readonly Caution[] = cautionIds.map((id) => ({ id, ...entries[id] }));
 
 const byId = new Map<string, Caution>(cautions.map((one) => [one.id, one]));
 /** The caution of an id; undefined for one of a newer book. */

@@ -1,4 +1,5 @@
-import { bodyFrom, tapedLengths, usualShare, type Body, type TapedBody } from '../body/body';
+import { bodyFrom, usualShare, type Body, type TapedBody } from '../body/body';
+import { tapedLengths } from '../body/lengths';
 import type { Person, Reading, SessionPose } from '../formats/book';
 import type { PlanPose } from '../formats/plan';
 import { daysBetween, type LocalDay } from '../formats/time';

@@ -4,15 +4,8 @@ import { useState } from 'react';
 import { useForm, useWatch } from 'react-hook-form';
 import { View } from 'react-native';
 import { z } from '@/core/z';
-import {
-  bodyFrom,
-  tapedLengths,
-  tapes,
-  unlikelyLengths,
-  usualShare,
-  type TapedBody,
-  type TapedLength,
-} from '@/core/body/body';
+import { bodyFrom, tapes, unlikelyLengths, usualShare, type TapedBody } from '@/core/body/body';
+import { tapedLengths, type TapedLength } from '@/core/body/lengths';
 import type { Person } from '@/core/formats/book';
 import { editFields } from '@/store/facts';
 import { commit, recordNow } from '@/store/store';

@@ -1,7 +1,7 @@
 import { Link, useRouter } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { tapedLengths } from '@/core/body/body';
+import { tapedLengths } from '@/core/body/lengths';
 import {
   approaches,
   isKnownChoice,
