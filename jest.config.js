@@ -7,7 +7,7 @@ module.exports = {
   projects: [
     {
       displayName: 'core',
-      testEnvironment: 'node',
+      testEnvironment: 'jest-environment-node-single-context',
       testMatch: [
         '<rootDir>/{core,cli,server,store,workers,demo,ui,features,scripts}/**/*.test.ts',
       ],
