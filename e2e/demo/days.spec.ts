@@ -1,4 +1,5 @@
 import { expect, test } from '../silentPage';
+import { go } from '../steps';
 
 /** One evening in each place: late enough, or early enough, that the day in London is another one. */
 const evenings = [
@@ -52,7 +53,7 @@ for (const { timezoneId, at, day, what } of evenings) {
       await expect(
         page.getByText(new RegExp(`Last time, ${day.replace(/ \d{4}$/, '')}`)).first(),
       ).toBeVisible();
-      await page.goto('/');
+      await go(page, '/');
       await expect(
         page.getByRole('article', { name: 'Ines Calloway' }).getByText(/On the mat today/),
       ).toBeVisible();
@@ -61,7 +62,7 @@ for (const { timezoneId, at, day, what } of evenings) {
       await expect(
         page.getByRole('article', { name: 'Ines Calloway' }).getByText(/On the mat yesterday/),
       ).toBeVisible();
-      await page.goto('/students/p-ines/mat');
+      await go(page, '/students/p-ines/mat');
       await expect(page.getByRole('radio', { name: 'As usual' })).toBeChecked();
     });
   });
@@ -83,7 +84,7 @@ test.describe('a clock that was set back', () => {
     await page.clock.setSystemTime(new Date('2026-05-08T20:00:00Z'));
     await page.goto('/');
     await expect(page.getByText(/On the mat dated ahead, 10 May 2026/)).toBeVisible();
-    await page.goto('/students/p-ines/record');
+    await go(page, '/students/p-ines/record');
     await expect(page.getByRole('heading', { name: '10 May 2026' })).toBeVisible();
   });
 });

@@ -1,7 +1,7 @@
 import type { Page } from '@playwright/test';
 import { expect, test } from '../silentPage';
-import { keptAway } from '../steps';
-import { places } from './places';
+import { go, keptAway } from '../steps';
+import { openPlace, placesTogether } from './places';
 
 /** Everything that a page says, to the eye or to a screen reader. */
 const saidOn = (page: Page) =>
@@ -26,17 +26,13 @@ test.beforeEach(async ({ page }) => {
   await expect(page.getByText('Lengths in inches')).toBeVisible();
 });
 
-/** Some at a time: each begins with a page on which inches are chosen. */
-const AT_A_TIME = 6;
-for (let from = 0; from < places.length; from += AT_A_TIME) {
-  const some = places.slice(from, from + AT_A_TIME);
+for (const some of placesTogether(8)) {
   test(`${some.map(({ name }) => name).join(', ')}: with inches chosen no centimetre is left`, async ({
     page,
   }) => {
-    for (const { name, path, heading } of some) {
-      await page.goto(path);
-      await expect(page.getByRole('heading', { name: heading, exact: true }).first()).toBeVisible();
-      expect(await centimetresOn(page), name).toEqual([]);
+    for (const place of some) {
+      await openPlace(page, place);
+      expect(await centimetresOn(page), place.name).toEqual([]);
     }
   });
 }
@@ -44,7 +40,7 @@ for (let from = 0; from < places.length; from += AT_A_TIME) {
 test('the working, the months to come and other heights of a pose are told in inches', async ({
   page,
 }) => {
-  await page.goto('/students/p-marit/poses/hero');
+  await go(page, '/students/p-marit/poses/hero');
   await expect(page.getByText(/Reckoned [\d.]+ in/).first()).toBeVisible();
   await page.getByRole('slider').first().press('ArrowUp');
   await page
@@ -56,7 +52,7 @@ test('the working, the months to come and other heights of a pose are told in in
 });
 
 test('on the mat, step by step', async ({ page }) => {
-  await page.goto('/students/p-marit/mat');
+  await go(page, '/students/p-marit/mat');
   await page.getByRole('button', { name: /^Begin/ }).click();
   for (const step of ['Build', 'Enter', 'Look', 'Hold', 'Feel']) {
     await page.getByRole('radio', { name: step }).click();
@@ -65,7 +61,7 @@ test('on the mat, step by step', async ({ page }) => {
 });
 
 test('a tape is read in inches, its working too, and kept to the millimetre', async ({ page }) => {
-  await page.goto('/students/p-marit/measure');
+  await go(page, '/students/p-marit/measure');
   await page.getByRole('button', { name: /^Knee bend, hip bent ?left/ }).click();
   await page.getByRole('radio', { name: 'Heel to seat', exact: true }).click();
   await page.getByLabel('Reading 1').fill('12');
@@ -80,10 +76,10 @@ test('a tape is read in inches, its working too, and kept to the millimetre', as
   await page.getByRole('button', { name: 'Keep', exact: true }).click();
   await expect(page.getByText(/Knee bend, hip bent left noted/)).toBeVisible();
   await keptAway(page);
-  await page.goto('/more');
+  await go(page, '/more');
   await page.getByRole('radio', { name: 'Centimetres' }).click();
   await expect(page.getByText('Lengths in centimetres')).toBeVisible();
-  await page.goto('/students/p-marit/measure');
+  await go(page, '/students/p-marit/measure');
   await page.getByRole('button', { name: /^Knee bend, hip bent ?left/ }).click();
   await expect(page.getByText(/: 30.5 cm/).first()).toBeVisible();
 });

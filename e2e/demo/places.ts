@@ -1,9 +1,15 @@
-/** Every place of the app, on the demo book. */
-export const places: readonly {
+import { expect, type Page } from '@playwright/test';
+import { go } from '../steps';
+
+/** A place of the app, by its address and what stands at its top. */
+export interface Place {
   readonly name: string;
   readonly path: string;
   readonly heading: string;
-}[] = [
+}
+
+/** Every place of the app, on the demo book. */
+export const places: readonly Place[] = [
   { name: 'Today', path: '/', heading: 'Today' },
   { name: 'Week', path: '/week', heading: 'Week' },
   { name: 'Students', path: '/students', heading: 'Students' },
@@ -32,3 +38,15 @@ export const places: readonly {
   },
   { name: 'No such place', path: '/nowhere/at/all', heading: 'There is no such place' },
 ];
+
+/** Some at a time: the first is opened by its address, the others as by a link. */
+export const placesTogether = (atATime: number): readonly (readonly Place[])[] =>
+  Array.from({ length: Math.ceil(places.length / atATime) }, (_, i) =>
+    places.slice(i * atATime, (i + 1) * atATime),
+  );
+
+/** Opens a place, by its address where the app is not open yet. */
+export async function openPlace(page: Page, { path, heading }: Place): Promise<void> {
+  await (page.url() === 'about:blank' ? page.goto(path) : go(page, path));
+  await expect(page.getByRole('heading', { name: heading, exact: true }).first()).toBeVisible();
+}

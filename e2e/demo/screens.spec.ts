@@ -2,7 +2,7 @@ import { AxeBuilder } from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
 import { expect, test } from '../silentPage';
 import { focusOn } from '../steps';
-import { places } from './places';
+import { openPlace, placesTogether } from './places';
 
 /**
  * What a drawing is made of is not looked into where its words stand for it as one picture. There are no frames of
@@ -57,14 +57,18 @@ async function keepsWithin(page: Page) {
   }
 }
 
-for (const { name, path, heading } of places)
-  test(`${name}: axe finds nothing serious, light and dark, and nothing spills over at 200 % text`, async ({
+for (const some of placesTogether(3))
+  test(`${some.map(({ name }) => name).join(', ')}: axe finds nothing serious, light and dark, and nothing spills over at 200 % text`, async ({
     page,
   }) => {
-    await page.goto(path);
-    await expect(page.getByRole('heading', { name: heading, exact: true }).first()).toBeVisible();
-    await findsNothing(page);
-    await keepsWithin(page);
+    for (const place of some)
+      await test.step(place.name, async () => {
+        await openPlace(page, place);
+        await findsNothing(page);
+        await keepsWithin(page);
+        await page.evaluate(() => document.documentElement.style.removeProperty('font-size'));
+        await page.setViewportSize({ width: 390, height: 844 });
+      });
   });
 
 test('every step on the mat: axe finds nothing serious', async ({ page }) => {
