@@ -3,14 +3,14 @@ import type { Book } from '@/core/formats/book';
 import { bookParts } from '@/core/formats/bookText';
 import { parseBook } from '@/core/formats/check';
 import { expect, test } from '../silentPage';
-import { importText } from '../steps';
+import { go, importText } from '../steps';
 
 test('the demo opens with the boathouse book, its last evening a few days ago', async ({
   page,
 }) => {
   await page.goto('/');
   await expect(page.getByText(/On the mat \d days? ago/).first()).toBeVisible();
-  await page.goto('/students');
+  await go(page, '/students');
   await expect(page.getByRole('listitem')).toHaveCount(12);
 });
 
@@ -19,7 +19,7 @@ test('an exported book is whole, comes back as the same, and a changed one asks 
 }) => {
   await page.goto('/');
   await expect(page.getByText(/On the mat/).first()).toBeVisible();
-  await page.goto('/more/data');
+  await go(page, '/more/data');
   await expect(page.getByText(/^12 students/)).toBeVisible();
   const download = page.waitForEvent('download');
   await page.getByRole('button', { name: 'Export the book' }).click();
@@ -48,7 +48,7 @@ test('an exported book is whole, comes back as the same, and a changed one asks 
   const undo = page.getByRole('button', { name: 'Undo', exact: true });
   await undo.click();
   await expect(undo).toBeHidden();
-  await page.goto('/students');
+  await go(page, '/students');
   await expect(page.getByRole('heading', { name: 'Ines Calloway', exact: true })).toBeVisible();
 });
 
@@ -80,7 +80,7 @@ test('a large book is read by a worker and stored in parts, told how far, and is
   expect(large.length).toBeGreaterThan(2_000_000);
   await page.goto('/');
   await expect(page.getByText(/On the mat/).first()).toBeVisible();
-  await page.goto('/more/data');
+  await go(page, '/more/data');
   await expect(page.getByText(/^12 students/)).toBeVisible();
   await importText(page, 'large.json', large);
   const records = 96 + of(book.readings).length + of(book.sessions).length;
@@ -129,11 +129,11 @@ test('a record that cannot be read is set aside and shown; the rest works', asyn
   await page.goto('/more/data');
   await expect(page.getByRole('heading', { name: /\d+ records could not be read/ })).toBeVisible();
   await expect(page.getByText('people/p-ines', { exact: true })).toBeVisible();
-  await page.goto('/students');
+  await go(page, '/students');
   await expect(page.getByRole('listitem')).toHaveCount(11);
 
   // What could not be read goes out with the book, and the book is whole all the same.
-  await page.goto('/more/data');
+  await go(page, '/more/data');
   const download = page.waitForEvent('download');
   await page.getByRole('button', { name: 'Export the book' }).click();
   const parsed = parseBook(await readFile(await (await download).path(), 'utf8'), '2999-01-01');

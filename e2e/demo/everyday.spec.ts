@@ -1,23 +1,24 @@
 import { expect, test } from '../silentPage';
+import { go } from '../steps';
 
 test('inches show everywhere at once, and the facts stay in centimetres', async ({ page }) => {
   await page.goto('/more');
   await page.getByRole('radio', { name: 'Inches' }).click();
   await expect(page.getByRole('radio', { name: 'Inches' })).toBeChecked();
-  await page.goto('/students/p-marit/plan');
+  await go(page, '/students/p-marit/plan');
   await expect(
     page
       .getByRole('article', { name: 'Hero', exact: true })
       .getByText(/^Seat \d+(\.\d+)? in$/)
       .first(),
   ).toBeVisible();
-  await page.goto('/shelf');
+  await go(page, '/shelf');
   await expect(
     page
       .getByRole('article', { name: 'Cork block' })
       .getByText(/flat 3 in · on edge 6 in · on end 9 in/),
   ).toBeVisible();
-  await page.goto('/more/data');
+  await go(page, '/more/data');
   await expect(page.getByText(/^12 students/)).toBeVisible();
 });
 
@@ -85,11 +86,11 @@ test('a written go-ahead opens the mat to a student who had to ask first', async
   await page.goto('/students/p-dario/mat');
   await expect(page.getByText('Ask first').first()).toBeVisible();
   await expect(page.getByRole('checkbox')).toHaveCount(0);
-  await page.goto('/students/p-dario/intake');
+  await go(page, '/students/p-dario/intake');
   await page.getByLabel('Date of the written go-ahead').fill('2026-01-12');
   await page.getByRole('button', { name: 'Note the go-ahead' }).click();
   await expect(page.getByText('Written go-ahead of 12 Jan 2026.')).toBeVisible();
-  await page.goto('/students/p-dario/mat');
+  await go(page, '/students/p-dario/mat');
   await expect(page.getByRole('checkbox')).toHaveCount(4);
 });
 

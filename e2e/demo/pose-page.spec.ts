@@ -1,5 +1,5 @@
 import { expect, test } from '../silentPage';
-import { focusOn } from '../steps';
+import { focusOn, go } from '../steps';
 
 test('the first figure of the plan stands within the first 300 pixels of a phone', async ({
   page,
@@ -46,7 +46,7 @@ test('knees are bent a step more, and what if the hamstring were freer', async (
   await page.goto('/students/p-marit/poses/standing-fold');
   await page.getByRole('button', { name: /^Knee bend: more$/ }).click();
   await expect(page.getByText('The dashed figure is the plan.')).toBeVisible();
-  await page.goto('/students/p-marit/poses/staff');
+  await go(page, '/students/p-marit/poses/staff');
   const freer = page.getByRole('button', { name: 'hamstring, left: 5° stiffer' });
   for (let i = 0; i < 3; i++) await freer.click();
   await expect(page.getByText('Hamstring, left 15° stiffer')).toBeVisible();
@@ -59,7 +59,7 @@ test('what is at home is counted, and the home build is made of it', async ({ pa
   await expect(page.getByRole('heading', { name: 'At home: Marit Osei' })).toBeVisible();
   await page.getByRole('button', { name: 'Books: one more' }).click();
   await expect(page.getByText('Home builds are made of this.')).toBeVisible();
-  await page.goto('/students/p-marit/poses/hero');
+  await go(page, '/students/p-marit/poses/hero');
   await expect(
     page.getByRole('region', { name: 'At home' }).getByText('Of what Marit Osei has at home.'),
   ).toBeVisible();

@@ -1,5 +1,6 @@
 import type { Page } from '@playwright/test';
 import { expect, test } from '../silentPage';
+import { go } from '../steps';
 
 const list = (page: Page) => page.getByRole('list', { name: 'Today’s poses in their order' });
 const inOrder = async (page: Page) =>
@@ -43,7 +44,7 @@ test('a shipped sequence is ordered by a drag and by keys, kept, and run in that
   await page.getByLabel('Name of the sequence').fill('Thursday backs');
   await page.getByRole('button', { name: 'Keep it for any student' }).click();
   await expect(page.getByText('Sequence Thursday backs kept')).toBeVisible();
-  await page.goto('/students/p-tobiah/mat');
+  await go(page, '/students/p-tobiah/mat');
   await page.getByRole('radio', { name: 'Thursday backs' }).click();
   await expect(list(page).getByRole('checkbox', { name: 'Staff' })).toBeVisible();
   const order = await inOrder(page);

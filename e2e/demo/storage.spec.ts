@@ -1,5 +1,6 @@
 import type { Page } from '@playwright/test';
 import { expect, test } from '../silentPage';
+import { go } from '../steps';
 
 const students = (page: Page) => page.getByRole('listitem');
 
@@ -29,13 +30,13 @@ test('two windows agree on what there is, and each undoes its own', async ({ pag
   await other.getByLabel('Stature').fill('166');
   await other.getByRole('button', { name: 'Save and ask the questions' }).dblclick();
   await expect(other.getByRole('heading', { name: 'Questions for Zora Quill' })).toBeVisible();
-  await page.goto('/students');
+  await go(page, '/students');
   await expect(students(page)).toHaveCount(12);
   await expect(page.getByRole('link', { name: /Zora Quill/ })).toHaveCount(1);
   // Long after the bar is gone the student can be brought back, with everything.
   await page.getByRole('button', { name: 'Bring back Ines Calloway' }).click();
   await expect(students(page)).toHaveCount(13);
-  await page.goto('/students/p-ines/record');
+  await go(page, '/students/p-ines/record');
   await expect(page.getByRole('heading', { name: 'Next time' })).toBeVisible();
 });
 
@@ -125,9 +126,9 @@ test('when the browser has thrown the book away it is said, and the second copy 
   await expect(page.getByRole('heading', { name: 'The browser has lost the book' })).toBeVisible();
   await page.getByRole('button', { name: 'Bring back the second copy' }).click();
   await expect(page.getByText(/On the mat/).first()).toBeVisible();
-  await page.goto('/students');
+  await go(page, '/students');
   await expect(students(page)).toHaveCount(12);
-  await page.goto('/students/p-ines/record');
+  await go(page, '/students/p-ines/record');
   await expect(page.getByText(/of 10 /)).toHaveCount(records);
 });
 

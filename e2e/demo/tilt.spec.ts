@@ -1,6 +1,6 @@
 import { expect, test } from '../silentPage';
 import { emulatedPhone } from '../sensor';
-import { focusOn } from '../steps';
+import { focusOn, go } from '../steps';
 
 const hamstring = async (page: import('@playwright/test').Page) => {
   await page.goto('/students/p-bram/measure');
@@ -71,7 +71,7 @@ test('an interrupted visit goes on after a reload, with what was taken and not y
   await expect(page.getByText(/^Re-check: 2 of 2/)).toBeVisible();
   await expect(page.getByRole('heading', { level: 2 }).first()).toHaveText(range);
   await expect(page.getByRole('img', { name: 'Readings 61, mean 61°' })).toBeVisible();
-  await page.goto('/');
+  await go(page, '/');
   await page.getByRole('link', { name: 'Go on measuring' }).click();
   await expect(page.getByRole('img', { name: 'Readings 61, mean 61°' })).toBeVisible();
 });

@@ -1,5 +1,6 @@
 import type { Page } from '@playwright/test';
 import { expect, test } from '../silentPage';
+import { go } from '../steps';
 
 const list = (page: Page) => page.getByRole('list', { name: 'Today’s poses in their order' });
 const beginWith = async (page: Page, id: string, ...poses: string[]) => {
@@ -81,7 +82,7 @@ test('two on the mat at once: each goes on, and the one whose time runs out come
   await expect(page.getByRole('button', { name: 'Pause' })).toBeVisible();
   await page.reload();
   await expect(page.getByRole('group', { name: 'Mat of Ines Calloway' })).toBeVisible();
-  await page.goto('/');
+  await go(page, '/');
   await expect(page.getByText('Ines Calloway is still on the mat')).toBeVisible();
   await expect(page.getByText('Gunnar Aldous is still on the mat')).toBeVisible();
 });

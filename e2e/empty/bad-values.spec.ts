@@ -1,5 +1,5 @@
 import { expect, test } from '../silentPage';
-import { firstVisit, idOf, importText } from '../steps';
+import { firstVisit, go, idOf, importText } from '../steps';
 
 test('an empty app teaches its first step', async ({ page }) => {
   await page.goto('/');
@@ -18,7 +18,7 @@ test('a student without a name, or of no human stature, is not stored', async ({
   await page.getByLabel('Stature').fill('17');
   await page.getByRole('button', { name: 'Save and ask the questions' }).click();
   await expect(page.getByText('Stature: 17 is not between 90 and 230 cm.')).toBeVisible();
-  await page.goto('/students');
+  await go(page, '/students');
   await expect(page.getByText('Nobody here yet.', { exact: false })).toBeVisible();
 });
 
@@ -80,9 +80,9 @@ test('broken and foreign books are refused by line or field, and nothing changes
     }),
   );
   await expect(page.getByText(/expected a year from 1900 to 2199/)).toBeVisible();
-  await page.goto('/students');
+  await go(page, '/students');
   await expect(page.getByText('Nobody here yet.', { exact: false })).toBeVisible();
-  await page.goto('/more/data');
+  await go(page, '/more/data');
   await importText(
     page,
     'ahead.json',
@@ -151,7 +151,7 @@ test('a shelf item keeps its heights when an entry is wrong', async ({ page }) =
 
 test('removing a student can be undone', async ({ page }) => {
   await firstVisit(page, 'Una Blythe', '171', { left: '130', right: '131' });
-  await page.goto(`/students/${idOf(page)}`);
+  await go(page, `/students/${idOf(page)}`);
   await page.getByRole('button', { name: 'Remove student' }).click();
   await expect(page.getByText(/Una Blythe removed, with 2 readings/)).toBeVisible();
   await page.getByRole('button', { name: 'Undo' }).click();

@@ -1,5 +1,5 @@
 import { expect, test } from '../silentPage';
-import { firstVisit, heroSeatCm, heroSession, idOf } from '../steps';
+import { firstVisit, go, heroSeatCm, heroSession, idOf } from '../steps';
 
 const EVENING = new Date('2026-03-02T18:00:00Z');
 const week = (n: number) => new Date(EVENING.getTime() + n * 7 * 86_400_000);
@@ -58,14 +58,14 @@ test('the timer and the session go on after a reload', async ({ page }) => {
   await page.clock.install({ time: EVENING });
   await firstVisit(page, 'Noor Falkenrath', '165', { left: '140', right: '140' });
   const id = idOf(page);
-  await page.goto(`/students/${id}/mat`);
+  await go(page, `/students/${id}/mat`);
   await page.getByRole('button', { name: /Begin: 5 poses/ }).click();
   await page.getByRole('radio', { name: 'Hold' }).click();
   await page.getByRole('button', { name: 'Begin the hold' }).click();
   await page.clock.runFor(20_000);
   await page.reload();
   await expect(page.getByRole('timer')).toHaveAccessibleName(/0:2\d held of 1:00/);
-  await page.goto('/');
+  await go(page, '/');
   await page.getByRole('link', { name: 'Go on with the session' }).click();
   await expect(page.getByRole('heading', { name: 'Staff' })).toBeVisible();
 });
@@ -76,7 +76,7 @@ test('a stop word ends the pose with its exit, is written down, and rests it nex
   await page.clock.install({ time: EVENING });
   await firstVisit(page, 'Ansel Corrigan', '172', { left: '138', right: '138' });
   const id = idOf(page);
-  await page.goto(`/students/${id}/mat`);
+  await go(page, `/students/${id}/mat`);
   for (const other of ['Staff', 'Seated fold', 'Child', 'Standing fold'])
     await page.getByRole('checkbox', { name: other }).click();
   await page.getByRole('button', { name: /Begin: 1 pose/ }).click();
@@ -86,7 +86,7 @@ test('a stop word ends the pose with its exit, is written down, and rests it nex
   await page.getByRole('button', { name: 'Out and written down' }).click();
   await expect(page.getByText(/stopped: electric/)).toBeVisible();
   await page.clock.setSystemTime(week(1));
-  await page.goto(`/students/${id}/plan`);
+  await go(page, `/students/${id}/plan`);
   await expect(
     page
       .getByRole('article', { name: 'Hero', exact: true })
@@ -101,7 +101,7 @@ test('a rung moved on the mat is named at once, and what was settled on is recor
   await firstVisit(page, 'Isolde Brack', '168', { left: '128', right: '130' });
   const id = idOf(page);
   const first = await heroSeatCm(page, id);
-  await page.goto(`/students/${id}/mat`);
+  await go(page, `/students/${id}/mat`);
   for (const other of ['Staff', 'Seated fold', 'Child', 'Standing fold'])
     await page.getByRole('checkbox', { name: other }).click();
   await page.getByRole('button', { name: /Begin: 1 pose/ }).click();
