@@ -40,6 +40,8 @@ for (const { timezoneId, at, day, what } of evenings) {
       await page.goto('/students/p-ines/mat');
       await page.getByRole('radio', { name: 'Tired' }).click();
       await expect(page.getByRole('radio', { name: 'Tired' })).toBeChecked();
+      // A moment to be written: what is torn away within it was never said to be kept.
+      await page.waitForTimeout(300);
       await page.reload();
       await expect(page.getByRole('radio', { name: 'Tired' })).toBeChecked();
       await page.getByRole('button', { name: /^Begin/ }).click();
