@@ -679,6 +679,23 @@ export const phoneTilt = {
   stillFor: p(1000, 'ms', 'held still for so long, a reading is taken by itself; starting value'),
   stillSpread: p(1, 'deg', 'moving less than this is still; starting value'),
   moved: p(4, 'deg', 'moved by more than this, the next reading may be taken; starting value'),
+  leastBack: p(
+    8,
+    'deg',
+    'a limb that comes back by less than this is only unsteady; starting value',
+  ),
+  restsAlike: p(12, 'deg', 'the other limb rests within this of the first one; starting value'),
+  carried: p(
+    3000,
+    'ms',
+    'to carry a phone from one limb to the other takes as long; starting value',
+  ),
+  zeroStill: p(
+    400,
+    'ms',
+    'a zero is taken once the phone has lain still for so long; starting value',
+  ),
+  zeroSlope: p(3, 'deg', 'a floor that slopes more than this is asked about; starting value'),
   mostSkew: p(
     20,
     'deg',

@@ -33,14 +33,21 @@ export function eyeSteps(
   return shown(step);
 }
 
-/** The value at which a protocol shows a range, for a drawing; conversions run one way. */
-export function valueShowing(
+/** Whether more of what is read is freer (+1), or less (−1); conversions run one way. */
+export const freerWay = (
   { least, most, convert }: Pick<Protocol, 'least' | 'most' | 'convert'>,
+  context: ConversionContext,
+): 1 | -1 => (convert(most, 1, context).mean > convert(least, 1, context).mean ? 1 : -1);
+
+/** The value at which a protocol shows a range, for a drawing. */
+export function valueShowing(
+  protocol: Pick<Protocol, 'least' | 'most' | 'convert'>,
   rangeMean: number,
   context: ConversionContext,
 ): number {
+  const { least, most, convert } = protocol;
   const meanAt = (value: number) => convert(value, 1, context).mean;
-  const way = meanAt(most) > meanAt(least) ? 1 : -1;
+  const way = freerWay(protocol, context);
   return firstZero((value) => way * (rangeMean - meanAt(value)), least, most, CLOSE);
 }
 /** In the protocol's own unit, and the range's. */

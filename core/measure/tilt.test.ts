@@ -23,7 +23,7 @@ const takenOf = (views: readonly TiltView[]) =>
 function zeroed(betaDeg = 0): TiltReader {
   const reader = new TiltReader();
   held(reader, 0, at(betaDeg), 500);
-  expect(reader.zero()).toBe(true);
+  expect(reader.zero(true)).toEqual({ is: 'zeroed', lies: 'back' });
   return reader;
 }
 
@@ -98,14 +98,55 @@ test('turned on its side it says by how much, and takes nothing', () => {
 
 test('there is no zero before a first moment, nor with the edge upright', () => {
   const reader = new TiltReader();
-  expect(reader.zero()).toBe(false);
+  expect(reader.zero()).toEqual({ is: 'no moment yet' });
   expect(reader.now()).toBeNull();
-  held(reader, 0, at(90), 200);
-  expect(reader.zero()).toBe(false);
+  held(reader, 0, at(90), 700);
+  expect(reader.zero()).toEqual({ is: 'upright' });
+});
+
+test('a zero that slopes is asked about, whichever way it slopes, and taken when it is meant', () => {
+  fc.assert(
+    fc.property(
+      fc.integer({ min: 1, max: 77 }),
+      fc.constantFrom(1, -1),
+      fc.boolean(),
+      (slope, sign, onEdge) => {
+        const reader = new TiltReader();
+        const turn = () => ({ betaDeg: sign * slope, gammaDeg: onEdge ? 90 : 0 });
+        held(reader, 0, turn, 700);
+        const outcome = reader.zero();
+        if (slope <= 3) expect(outcome.is).toBe('zeroed');
+        else {
+          expect(outcome.is).toBe('sloping');
+          expect('slopeDeg' in outcome && outcome.slopeDeg).toBeCloseTo(sign * slope, 0);
+          expect(reader.zero(true).is).toBe('zeroed');
+        }
+      },
+    ),
+  );
+});
+
+test('no zero is taken on the move, and it is seen how the phone lies', () => {
+  const reader = new TiltReader();
+  held(reader, 0, (ms) => ({ betaDeg: ms / 100, gammaDeg: 0 }), 300);
+  expect(reader.zero()).toEqual({ is: 'moving' });
+  held(reader, 300, at(3), 700);
+  expect(reader.zero()).toEqual({ is: 'zeroed', lies: 'back' });
+  held(reader, 1000, () => ({ betaDeg: 0, gammaDeg: 88 }), 1500);
+  expect(reader.zero()).toEqual({ is: 'zeroed', lies: 'edge' });
+  // On its face it lies as flat as on its back.
+  held(reader, 2500, () => ({ betaDeg: 180, gammaDeg: 0 }), 1500);
+  expect(reader.zero()).toEqual({ is: 'zeroed', lies: 'back' });
+});
+
+test('a reading by hand tells how far it is turned on its side', () => {
+  const reader = zeroed();
+  held(reader, 1000, () => ({ betaDeg: 40, gammaDeg: 35 }), 900);
+  expect(Math.abs(reader.now()!.skewDeg)).toBeGreaterThan(20);
 });
 
 test('a reading by hand is the mean of the last moments', () => {
   const reader = zeroed();
   held(reader, 1000, at(33), 700);
-  expect(reader.now()).toBeCloseTo(33, 0);
+  expect(reader.now()!.deg).toBeCloseTo(33, 0);
 });

@@ -1,5 +1,6 @@
 import { asinDeg, atan2Deg, cosDeg, sinDeg } from '../angles';
 import { phoneTilt } from '../parameters';
+import type { Lies } from '../protocols/tiltWay';
 
 /** In the phone's own axes: x to the right of the screen, y to its top, z out of it. */
 export type Vector = readonly [x: number, y: number, z: number];
@@ -18,12 +19,15 @@ export interface TiltSample {
 
 /** What the phone shows now. */
 export interface TiltView {
+  readonly atMs: number;
   /** Turn of the edge from where it was zeroed; its upper or outer end rising is +. From −180 to 180. */
   readonly deg: number;
   /** How far the phone is turned on its side, out of the plane in which it was zeroed. */
   readonly skewDeg: number;
   /** Share of the still second that has gone by, 0 to 1. */
   readonly still: number;
+  /** Where it has been held still for the last second, whether that is read or not. */
+  readonly restingDeg: number | null;
   /** A reading that was just taken by holding still. */
   readonly taken: number | null;
 }
@@ -60,6 +64,9 @@ interface Hold {
 
 const ALONG: Readonly<Record<Edge, Vector>> = { long: [0, 1, 0], short: [1, 0, 0] };
 
+/** Lying flat, at least this share of what faces up is its front or its back. */
+const FACES_UP = Math.SQRT1_2;
+
 /** Null while the edge stands so nearly upright that nothing tells which side faces up. */
 function holdFrom(up: Vector, edge: Edge): Hold | null {
   const along = ALONG[edge];
@@ -67,6 +74,13 @@ function holdFrom(up: Vector, edge: Edge): Hold | null {
   return Math.hypot(...out) < sinDeg(phoneTilt.leastLean.value) ? null : { along, out: unit(out) };
 }
 
+/** What came of making the present moment the zero. */
+export type Zeroed =
+  /** Zeroed; how the phone lies, as gravity shows it. */
+  | { readonly is: 'zeroed'; readonly lies: Lies }
+  | { readonly is: 'no moment yet' | 'upright' | 'moving' }
+  /** The edge slopes so much, in degrees: no floor does. */
+  | { readonly is: 'sloping'; readonly slopeDeg: number };
 const turnOf = (up: Vector, { along, out }: Hold) => atan2Deg(dot(up, along), dot(up, out));
 const skewOf = (up: Vector, { along, out }: Hold) => asinDeg(dot(up, cross(along, out)));
 
@@ -89,16 +103,37 @@ export class TiltReader {
 
   constructor(private readonly edge: Edge = 'long') {}
 
-  /** Makes what the phone shows now the zero. False while it cannot: no sample yet, or the edge stands upright. */
-  zero(): boolean {
-    const hold = this.up && holdFrom(this.up, this.edge);
-    if (!this.up || !hold) return false;
+  /**
+   * Makes what the phone shows now the zero: once it lies still, with its edge about level. A slope that the teacher knows
+   * of is taken when it `isMeant`.
+   */
+  zero(isMeant = false): Zeroed {
+    if (!this.up) return { is: 'no moment yet' };
+    const hold = holdFrom(this.up, this.edge);
+    if (!hold) return { is: 'upright' };
+    if (this.stillForMs() < phoneTilt.zeroStill.value) return { is: 'moving' };
+    const slopeDeg = asinDeg(dot(this.up, hold.along));
+    if (!isMeant && Math.abs(slopeDeg) > phoneTilt.zeroSlope.value)
+      return { is: 'sloping', slopeDeg };
     this.hold = hold;
     this.zeroDeg = turnOf(this.up, hold);
     this.recent = [];
     this.restedDeg = 0;
     this.armed = false;
-    return true;
+    return { is: 'zeroed', lies: Math.abs(hold.out[2]) > FACES_UP ? 'back' : 'edge' };
+  }
+
+  /** For how long, up to now, it has shown the same turn. */
+  private stillForMs(): number {
+    let [low, high] = [Infinity, -Infinity];
+    let since = this.atMs;
+    for (const { atMs, deg } of [...this.recent].reverse()) {
+      low = Math.min(low, deg);
+      high = Math.max(high, deg);
+      if (high - low >= phoneTilt.stillSpread.value) break;
+      since = atMs;
+    }
+    return this.atMs - since;
   }
 
   /** Keeps a turn with those of the last moments, and tells how far they lie apart, in degrees. */
@@ -126,9 +161,11 @@ export class TiltReader {
     this.hold ??= holdFrom(this.up, this.edge);
     if (!this.hold)
       return {
+        atMs,
         deg: 90 * Math.sign(dot(this.up, ALONG[this.edge])),
         skewDeg: 0,
         still: 0,
+        restingDeg: null,
         taken: null,
       };
 
@@ -139,30 +176,39 @@ export class TiltReader {
     const skewDeg = skewOf(this.up, this.hold);
     const spread = this.remember(atMs, deg);
     if (Math.abs(wrapped(deg - this.restedDeg)) > phoneTilt.moved.value) this.armed = true;
-    const moves = spread >= phoneTilt.stillSpread.value;
-    const still =
-      moves || Math.abs(skewDeg) > phoneTilt.mostSkew.value
-        ? 0
-        : Math.min(
-            1,
-            (atMs - (this.recent[0] as { atMs: number }).atMs) / phoneTilt.stillFor.value,
-          );
-    if (moves) this.forgetUnstill(deg);
+    const still = this.stillness(atMs, deg, spread, skewDeg);
+    const restingDeg = still >= 1 ? wrapped(this.meanDeg()) : null;
     const taken = this.armed && still >= 1 ? this.captured() : null;
-    return { deg: wrapped(deg), skewDeg, still: this.armed ? still : 0, taken };
+    return { atMs, deg: wrapped(deg), skewDeg, still: this.armed ? still : 0, restingDeg, taken };
   }
 
-  /** The reading by hand: the mean of what it showed in the last moments; null before the first sample. */
-  now(): number | null {
-    return this.recent.length === 0 ? null : this.captured();
+  /**
+   * The reading by hand: the mean of what it showed in the last moments, with how far it is turned on its side; null before
+   * the first moment.
+   */
+  now(): { readonly deg: number; readonly skewDeg: number } | null {
+    if (this.recent.length === 0 || !this.up || !this.hold) return null;
+    return { skewDeg: skewOf(this.up, this.hold), deg: this.captured() };
+  }
+
+  private meanDeg(): number {
+    return this.recent.reduce((sum, { deg }) => sum + deg, 0) / this.recent.length;
   }
 
   private captured(): number {
-    const mean = this.recent.reduce((sum, { deg }) => sum + deg, 0) / this.recent.length;
+    const mean = this.meanDeg();
     this.armed = false;
     this.restedDeg = mean;
-    this.recent = this.recent.slice(-1);
     return wrapped(mean);
+  }
+
+  /** Share of the still second that has gone by: none while it moves, or lies on its side. */
+  private stillness(atMs: number, deg: number, spread: number, skewDeg: number): number {
+    const sinceMs = atMs - (this.recent[0] as { atMs: number }).atMs;
+    const moves = spread >= phoneTilt.stillSpread.value;
+    if (moves) this.forgetUnstill(deg);
+    if (moves || Math.abs(skewDeg) > phoneTilt.mostSkew.value) return 0;
+    return Math.min(1, sinceMs / phoneTilt.stillFor.value);
   }
 
   /** Drops the moments from before it came to rest, so that the still second begins anew. */

@@ -562,6 +562,7 @@ const entries = [
     tilt: {
       lies: 'back',
       places: ['Along the thigh, top of the phone to the knee'],
+      isHeld: true,
       value: (deg) => -deg,
     },
     photo: {

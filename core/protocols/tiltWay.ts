@@ -1,12 +1,17 @@
+/** How a phone lies: on its back or its face, or standing on its edge. */
+export type Lies = 'back' | 'edge';
+
 /**
  * How a phone reads one protocol: where it goes, how it lies there, and what its turn comes to. What turns about an
  * upright axis has no such way, for gravity does not show it.
  */
 export interface TiltWay {
   /** On its back, or standing on its edge with the screen to the side. */
-  readonly lies: 'back' | 'edge';
+  readonly lies: Lies;
   /** Where its edge goes, one after the other. */
   readonly places: readonly string[];
+  /** What is read is how somebody stands, sits or hangs: nothing is raised and brought back. */
+  readonly isHeld?: true;
   /** From one turn per place, in degrees from the floor, to the value of the protocol. */
   readonly value: (...turnsDeg: number[]) => number;
 }
@@ -25,5 +30,6 @@ export const asItTurns = (place: string): TiltWay => ({
 export const acrossPelvis: TiltWay = {
   lies: 'edge',
   places: ['Across the rear and the front hip-bone point, top of the phone to the front'],
+  isHeld: true,
   value: (deg) => -deg,
 };

@@ -3,6 +3,8 @@ import { counted, slideTo } from '../countedTaps';
 
 /** Longer than a limb must be still to be read. */
 const HOLD_MS = 2000;
+/** Longer than a phone takes to be carried to the other limb, and to be seen at rest there. */
+const REST_MS = 4500;
 
 test('a new student has heights for the five commonest poses within 25 taps, by the simulated sensor', async ({
   page,
@@ -53,14 +55,18 @@ test('a new student has heights for the five commonest poses within 25 taps, by 
     'Thigh to chest': [116],
     'Thigh behind the pelvis': [-12],
   };
-  /** From the floor, held still in each place. */
+  /** From rest, held still in each place, and back; a phone that goes from place to place is carried, not raised. */
   const read = async (places: readonly number[]) => {
     await limb(0);
+    if (places.length === 1) await page.clock.runFor(REST_MS);
     for (const [i, deg] of places.entries()) {
       if (i > 0) await expect(page.getByText(/^2 of 2/)).toBeVisible();
       await limb(deg);
       await page.clock.runFor(HOLD_MS);
     }
+    if (places.length > 1) return;
+    await limb(0);
+    await page.clock.runFor(500);
   };
   for (let now = await here(); now; now = await here()) {
     const places = turns[now.range];

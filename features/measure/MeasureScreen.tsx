@@ -5,6 +5,8 @@ import type { Estimates } from '@/core/estimate/estimate';
 import type { Person, Reading } from '@/core/formats/book';
 import type { Plan } from '@/core/formats/plan';
 import { visitSteps } from '@/core/advise/visit';
+import { Excursion } from '@/core/measure/excursion';
+import { freerWay } from '@/core/measure/shown';
 import { type RangeId, type Side } from '@/core/ranges/ranges';
 import { editFields, type FactRef } from '@/store/facts';
 import {
@@ -167,8 +169,22 @@ interface FootProps {
   readonly habits: TiltHabits;
 }
 
+/** Follows one way of reading through both sides, from each new zero on; none where nothing is raised and brought back. */
+function useExcursion(work: EntryWork | null, zeroed: unknown): Excursion | null {
+  const way = work?.way;
+  const freer = work ? freerWay(work.protocol, work.context) : 1;
+  return useMemo(
+    () =>
+      zeroed === null || !way || way.isHeld || way.places.length > 1
+        ? null
+        : new Excursion(freer, way.value(0)),
+    [way, freer, zeroed],
+  );
+}
+
 /** The way on; while a phone reads, what it shows. */
 function Foot({ id, work, tilt, habits }: FootProps) {
+  const excursion = useExcursion(work, tilt.zeroed);
   if (!work?.way || !tilt.running || work.caution.leftOut)
     return (
       <Link href={`/students/${id}/plan`} asChild>
@@ -183,6 +199,7 @@ function Foot({ id, work, tilt, habits }: FootProps) {
       way={work.way}
       habits={habits}
       who={range.sided ? (entry.side === 'left' ? 'Left' : 'Right') : ''}
+      excursion={excursion}
       canBeMeant={work.canBeMeant}
       onTaken={(value) => void work.take(value)}
     />

@@ -48,7 +48,7 @@ async function started() {
   press(/^Hamstring ?left/);
   fireEvent.click(screen.getByRole('radio', { name: 'Phone tilt' }));
   press('Start the phone’s sensor');
-  turned(1, 300);
+  turned(1, 700);
   return shown;
 }
 const hamstrings = (state: Awaited<ReturnType<typeof show>>['state']) =>
@@ -57,11 +57,15 @@ const hamstrings = (state: Awaited<ReturnType<typeof show>>['state']) =>
 test('zeroed on the floor, two raises that agree are read and kept without a tap, then the other side', async () => {
   const { state } = await started();
   press('Zero on the floor');
-  for (const deg of [63, 20, 64]) turned(deg, 1700);
-  turned(30, 100);
-  await waitFor(() => expect(hamstrings(state)).toHaveLength(0));
-  turned(1, 200);
+  // Two pauses on the way up are no end, whatever they agree on.
+  for (const deg of [40, 41, 63]) turned(deg, 1700);
+  expect(screen.getByText(/^62° held: bring it back, and it is read/)).toBeInTheDocument();
+  expect(state().measuring.now?.entry?.values).toEqual([]);
+  turned(1, 1700);
+  expect(state().measuring.now?.entry?.values).toHaveLength(1);
   turned(64, 1700);
+  expect(hamstrings(state)).toHaveLength(0);
+  turned(1, 300);
   await waitFor(() => expect(hamstrings(state)).toHaveLength(1));
   const [reading] = hamstrings(state);
   expect(reading).toMatchObject({
@@ -71,6 +75,52 @@ test('zeroed on the floor, two raises that agree are read and kept without a tap
   });
   reading!.values.forEach((value) => expect(Math.abs(value - 63)).toBeLessThanOrEqual(1.5));
   expect(screen.getByRole('radio', { name: /^Right/ })).toBeChecked();
+  // Carried over, it reads nothing until it has rested there.
+  turned(35, 1700);
+  expect(screen.getByText(/^Right: lay it on this limb at rest/)).toBeInTheDocument();
+  press('It lies there');
+  expect(screen.queryByText(/^Right: lay it on this limb at rest/)).not.toBeInTheDocument();
+  turned(58, 1700);
+  turned(1, 300);
+  await waitFor(() => expect(state().measuring.now?.entry?.values).toHaveLength(1));
+});
+
+test('a zero that slopes is asked about; one on the move waits until it lies still', async () => {
+  await started();
+  turned(30, 1500);
+  press('Zero on the floor');
+  expect(screen.getByRole('alert')).toHaveTextContent(/^Its edge slopes by 30°/);
+  expect(screen.getByText(/^Lay it on the floor/)).toBeInTheDocument();
+  press('The floor slopes so: zero it');
+  expect(screen.getByText(/^Zeroed flat on its back/)).toBeInTheDocument();
+  for (const deg of [10, 6, 2]) turned(deg, 100);
+  press('Zero on the floor');
+  expect(screen.getByRole('alert')).toHaveTextContent('Let it lie still');
+  turned(1, 900);
+  expect(screen.queryByRole('alert')).not.toBeInTheDocument();
+});
+
+test('a phone that lies otherwise than the range is read is told so, and not zeroed', async () => {
+  await started();
+  turned(0, 1500, 90);
+  press('Zero on the floor');
+  expect(screen.getByRole('alert')).toHaveTextContent(
+    /^It lies standing on its long edge, screen to the side. This range is read flat on its back/,
+  );
+  expect(screen.getByRole('button', { name: 'Take it now' })).toHaveAttribute(
+    'aria-disabled',
+    'true',
+  );
+});
+
+test('turned on its side, it is told, and not taken by hand either', async () => {
+  const { state } = await started();
+  press('Zero on the floor');
+  fireEvent.click(screen.getByRole('checkbox', { name: /^Hands free/ }));
+  turned(40, 1700, 35);
+  press('Take it now');
+  expect(screen.getByRole('alert')).toHaveTextContent(/^It is turned on its side by \d\d°/);
+  expect(state().measuring.now?.entry?.values).toEqual([]);
 });
 
 test('with hands that are free to tap, it reads when told', async () => {
@@ -90,7 +140,7 @@ test('nothing is read before the zero, nor upright', async () => {
     'aria-disabled',
     'true',
   );
-  turned(90, 400);
+  turned(90, 900);
   press('Zero on the floor');
   expect(screen.getByRole('alert')).toHaveTextContent('It stands upright');
   expect(state().measuring.now?.entry?.values).toEqual([]);
@@ -111,7 +161,7 @@ test('a knee bend is read in two places', async () => {
   press(/^Knee bend, hip bent ?left/);
   fireEvent.click(screen.getByRole('radio', { name: 'Phone tilt' }));
   press('Start the phone’s sensor');
-  turned(0, 300);
+  turned(0, 700);
   press('Zero on the floor');
   turned(105, 1800);
   expect(screen.getByText(/^2 of 2: Along the shin/)).toBeInTheDocument();

@@ -1,7 +1,13 @@
 import { useEffect, useMemo, useRef, useState } from 'react';
-import { TiltReader, type Edge, type TiltView } from '@/core/measure/tilt';
-import type { TiltWay } from '@/core/protocols/tiltWay';
+import { TiltReader, type Edge, type TiltView, type Zeroed } from '@/core/measure/tilt';
+import type { Lies } from '@/core/protocols/tiltWay';
 import type { TiltSource, Trouble } from './sources';
+
+/** Why there is no new zero yet, and what it waits for. */
+export type NoZero =
+  | Exclude<Zeroed, { is: 'zeroed' }>
+  /** It was laid otherwise than the range is read. */
+  | { readonly is: 'lies otherwise'; readonly lies: Lies };
 
 /**
  * A running sensor: those who show its angle follow it by themselves, so that nothing else is drawn sixty times a
@@ -11,14 +17,17 @@ export interface Tilt {
   readonly running: boolean;
   readonly trouble: Trouble | null;
   /** How the phone lay when it was zeroed; null before that. */
-  readonly zeroed: TiltWay['lies'] | null;
+  readonly zeroed: Lies | null;
+  /** What keeps the zero that was asked for from being taken; null where none is asked for. */
+  readonly noZero: NoZero | null;
   readonly edge: Edge;
   start(source: TiltSource): void;
   stop(): void;
   setEdge(edge: Edge): void;
-  zero(lies: TiltWay['lies']): boolean;
-  /** The reading of this instant, by hand. */
-  now(): number | null;
+  /** Zeroes it as it lies there, as soon as it is still; a slope is taken only where it is meant. */
+  zero(lies: Lies, isMeant?: boolean): void;
+  /** The reading of this instant, by hand, and how far it is turned on its side. */
+  now(): { readonly deg: number; readonly skewDeg: number } | null;
   /** Tells each new view; answers how to stop following. */
   follow(listener: (view: TiltView) => void): () => void;
 }
@@ -27,10 +36,12 @@ export interface Tilt {
 export function useTilt(): Tilt {
   const [running, setRunning] = useState(false);
   const [trouble, setTrouble] = useState<Trouble | null>(null);
-  const [zeroed, setZeroed] = useState<TiltWay['lies'] | null>(null);
+  const [zeroed, setZeroed] = useState<Lies | null>(null);
+  const [noZero, setNoZero] = useState<NoZero | null>(null);
   const [edge, setEdgeState] = useState<Edge>('long');
   const reader = useRef(new TiltReader());
   const stopSource = useRef<(() => void) | null>(null);
+  const wanted = useRef<{ readonly lies: Lies; readonly isMeant: boolean } | null>(null);
   const listeners = useRef(new Set<(view: TiltView) => void>());
 
   useEffect(() => () => stopSource.current?.(), []);
@@ -42,12 +53,33 @@ export function useTilt(): Tilt {
     };
     const afresh = (next: Edge) => {
       reader.current = new TiltReader(next);
+      wanted.current = null;
       setZeroed(null);
+      setNoZero(null);
+    };
+    const tryZero = () => {
+      if (!wanted.current) return;
+      const { lies, isMeant } = wanted.current;
+      const outcome = reader.current.zero(isMeant);
+      // A tap shakes it: it is taken once it lies still again.
+      if (outcome.is === 'moving') return setNoZero(outcome);
+      wanted.current = null;
+      const isSo = outcome.is === 'zeroed' && outcome.lies === lies;
+      if (isSo) setZeroed(lies);
+      else if (outcome.is === 'zeroed') setZeroed(null);
+      setNoZero(
+        outcome.is !== 'zeroed'
+          ? outcome
+          : isSo
+            ? null
+            : { is: 'lies otherwise', lies: outcome.lies },
+      );
     };
     return {
       running,
       trouble,
       zeroed,
+      noZero,
       edge,
       stop,
       start: (source) => {
@@ -58,6 +90,7 @@ export function useTilt(): Tilt {
         stopSource.current = source(
           (sample) => {
             const view = reader.current.take(sample);
+            tryZero();
             for (const tell of listeners.current) tell(view);
           },
           (told) => {
@@ -70,10 +103,9 @@ export function useTilt(): Tilt {
         setEdgeState(next);
         afresh(next);
       },
-      zero: (lies) => {
-        const done = reader.current.zero();
-        if (done) setZeroed(lies);
-        return done;
+      zero: (lies, isMeant = false) => {
+        wanted.current = { lies, isMeant };
+        tryZero();
       },
       now: () => reader.current.now(),
       follow: (listener) => {
@@ -81,5 +113,5 @@ export function useTilt(): Tilt {
         return () => void listeners.current.delete(listener);
       },
     };
-  }, [running, trouble, zeroed, edge]);
+  }, [running, trouble, zeroed, noZero, edge]);
 }
