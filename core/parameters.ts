@@ -471,6 +471,28 @@ export const reading = {
     'ratio',
     'of a spread: a student marked as very mobile is freer than most in what was not read, too; starting value',
   ),
+  toeAhead: p(
+    0.72,
+    'ratio',
+    'of the foot: ankle to the tip of the big toe, along the floor; starting value',
+    0.02,
+  ),
+  heelBack: p(
+    0.11,
+    'ratio',
+    'of the foot: the middle of the heel behind the ankle; starting value',
+    0.04,
+  ),
+  segmentDoubt: p(
+    0.02,
+    'ratio',
+    'a length that was reckoned from stature, not taped; starting value',
+  ),
+  surprise: p(
+    3,
+    'ratio',
+    'standard deviations from what is believed before a reading is asked about; starting value',
+  ),
   leastError: p(0.5, 'deg', 'no way of reading is surer, at the end of a formula either'),
   leastSwing: p(1.5, 'deg', 'no body swings less; starting value'),
   mostSwing: p(7, 'deg', 'more than this is no swing of the day; starting value'),

@@ -207,13 +207,25 @@ interface ForecastReasons {
 interface WorkingReasons {
   'working-triangle': {
     readonly thighCm: number;
-    readonly shinCm: number;
+    readonly heelCm: number;
     readonly cm: number;
     readonly kneeDeg: number;
+    readonly behindDeg: number;
     readonly deg: number;
   };
-  'working-straddle': { readonly cm: number; readonly legCm: number; readonly deg: number };
-  'working-wall': { readonly cm: number; readonly degPerCm: number; readonly deg: number };
+  'working-straddle': {
+    readonly cm: number;
+    readonly spacingCm: number;
+    readonly legCm: number;
+    readonly deg: number;
+  };
+  'working-wall': {
+    readonly cm: number;
+    readonly toeCm: number;
+    readonly kneeCm: number;
+    readonly shinCm: number;
+    readonly deg: number;
+  };
   'working-ankle-gap': {
     readonly cm: number;
     readonly footCm: number;
@@ -260,6 +272,21 @@ interface RefusedReasons {
     readonly least: number;
     readonly most: number;
     readonly unit: 'cm' | 'deg' | 'ratio';
+  };
+  /** What was read can be read, and comes to what no body shows. */
+  'not-human': {
+    readonly range: RangeId;
+    readonly deg: number;
+    readonly least: number;
+    readonly most: number;
+  };
+  /** A length that no body with these bones can come to. */
+  'beyond-lengths': { readonly range: RangeId; readonly cm: number };
+  'far-from-believed': {
+    readonly range: RangeId;
+    readonly readDeg: number;
+    readonly deg: number;
+    readonly sd: number;
   };
 }
 

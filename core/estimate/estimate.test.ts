@@ -1,3 +1,4 @@
+import { heelOf } from '../protocols/protocols';
 import fc from 'fast-check';
 import { recordWith, samplePerson, sampleReading, sampleSession } from '../tests/samples';
 import type { Reading } from '../formats/book';
@@ -161,15 +162,15 @@ describe('conversions', () => {
     expect(
       observationOf(hamstring({ protocol: 'knee-extension-90', values: [40] }), context)?.mean,
     ).toBeCloseTo(52));
-  test('heel to seat is a knee bend by the cosine rule', () => {
-    const { thighCm, shinCm } = context.body;
-    const right = Math.hypot(thighCm, shinCm);
+  test('heel to seat is a knee bend by the cosine rule, less what the heel stands behind the shin', () => {
+    const { kneeToHeelCm, behindDeg } = heelOf(context.body);
+    const right = Math.hypot(context.body.thighCm, kneeToHeelCm);
     expect(
       observationOf(
         sampleReading({ method: 'tape', protocol: 'heel-to-seat', values: [right] }),
         context,
       )?.mean,
-    ).toBeCloseTo(90, 6);
+    ).toBeCloseTo(90 - behindDeg, 6);
   });
   test('fingertips to the floor say little: the error is stated as 9°', () =>
     expect(

@@ -22,6 +22,7 @@ import {
   ranges,
   scaleOf,
   type Prior,
+  type RangeId,
   type RangeKey,
   type Side,
 } from '../ranges/ranges';
@@ -50,6 +51,9 @@ export function disagree(values: readonly number[], sem: number): boolean {
   );
 }
 
+const human = (id: RangeId, value: number) =>
+  Math.min(ranges[id].most, Math.max(ranges[id].least, value));
+
 /** One reading as an observation; undefined where its protocol is unknown. Warm readings are brought back to cold. */
 export function observationOf(
   reading: Reading,
@@ -70,7 +74,8 @@ export function observationOf(
   return {
     key: keyOf(reading.range, side),
     day: dayOf(reading.at),
-    mean: converted.mean - (warm ? parameter.warmGain.value : 0),
+    // What a later version, or other lengths of the body, make of a tape stays human all the same.
+    mean: human(reading.range, converted.mean - (warm ? parameter.warmGain.value : 0)),
     sd: Math.max(
       parameter.leastError.value * scaleOf(reading.range),
       Math.hypot(converted.sem, warm ? parameter.warmGain.sd : 0),

@@ -1,13 +1,19 @@
-import { protocolOf } from '../protocols/protocols';
+import { protocolOf, type ConversionContext } from '../protocols/protocols';
 import { ranges } from '../ranges/ranges';
 import type { Reason } from '../reasons';
 import type { Reading } from './book';
 
-type ReadingRefused = Reason<'no-such-way' | 'side-missing' | 'outside-range'>;
+type ReadingRefused = Reason<
+  'no-such-way' | 'side-missing' | 'outside-range' | 'beyond-lengths' | 'not-human'
+>;
 
-/** What is wrong with a reading's values: a range that no human has, or a way of reading that does not exist. */
+/**
+ * What is wrong with a reading's values: a range that no human has, or a way of reading that does not exist; where it is
+ * known whose body was read, also a length that comes to a range that none has.
+ */
 export function readingRefused(
-  reading: Pick<Reading, 'range' | 'method' | 'protocol' | 'values' | 'side'>,
+  reading: Pick<Reading, 'range' | 'method' | 'protocol' | 'values' | 'side' | 'seatCm'>,
+  context?: ConversionContext,
 ): ReadingRefused[] {
   const range = ranges[reading.range];
   const protocol = protocolOf(reading.range, reading.method, reading.protocol);
@@ -16,10 +22,25 @@ export function readingRefused(
   if (range.sided && reading.side === 'both') return [{ code: 'side-missing', range: range.id }];
   const { least, most } = protocol ?? range;
   const unit = protocol?.unit ?? range.unit;
-  return reading.values
+  const outside = reading.values
     .filter((value) => value < least || value > most)
-    .map((value) => ({ code: 'outside-range', range: range.id, value, least, most, unit }));
+    .map((value): ReadingRefused => {
+      return { code: 'outside-range', range: range.id, value, least, most, unit };
+    });
+  if (outside.length > 0 || !protocol || !context || reading.values.length === 0) return outside;
+  const mean = reading.values.reduce((sum, value) => sum + value, 0) / reading.values.length;
+  const { seatCm = context.seatCm } = reading;
+  const onSeat = { ...context, ...(seatCm === undefined ? {} : { seatCm }) };
+  const at = (value: number) => protocol.convert(value, 1, onSeat).mean;
+  // Where a formula stands still, the bones have come to their end: nothing longer or shorter can be.
+  if (protocol.unit === 'cm' && at(mean + A_STEP_CM) === at(mean - A_STEP_CM))
+    return [{ code: 'beyond-lengths', range: range.id, cm: mean }];
+  const deg = at(mean);
+  return deg >= range.least && deg <= range.most
+    ? []
+    : [{ code: 'not-human', range: range.id, deg, least: range.least, most: range.most }];
 }
+const A_STEP_CM = 0.1;
 
 const unitSigns = { cm: ' cm', deg: '°', ratio: '' } as const;
 
@@ -35,5 +56,9 @@ export const readingFaults = (reading: Parameters<typeof readingRefused>[0]): st
         const unit = unitSigns[refused.unit];
         return `${refused.value}${unit} is outside what a person can show for ${refused.range} (${refused.least} to ${refused.most}${unit}); read it again.`;
       }
+      case 'beyond-lengths':
+        return `no body of these lengths comes to ${refused.cm} cm for ${refused.range}; read it again, or look at the lengths.`;
+      case 'not-human':
+        return `it comes to ${refused.deg.toFixed(0)}° of ${refused.range}, which nobody shows (${refused.least} to ${refused.most}°); read it again.`;
     }
   });

@@ -170,3 +170,50 @@ test('a phone and a photo have a way wherever a protocol names them, and nowhere
       methods.includes('photo'),
     ]);
 });
+
+/** Tapes that are drawn from end to end of what is typed, over what people show. */
+const drawnTapes: readonly (readonly [ProtocolId, from: number, to: number])[] = [
+  ['straddle-width', 40, 165],
+  ['knee-to-wall', 1, 18],
+  ['heel-to-seat', 12, 60],
+  ['heel-to-seat.face-down', 12, 60],
+  ['kneeling-seat', 4, 30],
+  ['kneeling-ankle-gap', 1, 8],
+];
+test.each(drawnTapes)(
+  '%s: the tape in the drawing is as long as what was typed',
+  (id, from, to) => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: from, max: to, noNaN: true }),
+        fc.constantFrom(...extremeBodies),
+        (cm, { body: any }) => {
+          const [tape] = measuringFigure(id, cm, any)!.tools;
+          expect(between(tape!.from, tape!.to)).toBeCloseTo(cm, 1);
+        },
+      ),
+      { numRuns: 40 },
+    );
+  },
+);
+
+test('at the wall the front of the knee touches it, and the shin leans as far as is read', () => {
+  for (const { body: any } of extremeBodies)
+    for (const cm of [0, 4, 11]) {
+      const figure = measuringFigure('knee-to-wall', cm, any)!;
+      const { knee, ankle } = 'side' in figure.body ? figure.body.side : ({} as never);
+      expect(knee[0] + any.kneeFrontCm).toBeCloseTo(figure.furniture[0]!.fromX, 1);
+      const context = { body: any, coupling: { mean: 0.95, sd: 0.2 } };
+      expect(way('knee-to-wall').convert(cm, 1, context).mean).toBeCloseTo(
+        (Math.atan2(knee[0] - ankle[0], knee[1] - ankle[1]) * 180) / Math.PI,
+        3,
+      );
+    }
+});
+
+test('a square foot reads no pointing by photo', () => {
+  const { landmarks } = measuringFigure('ankle-point.lying', 0, body)!;
+  expect(
+    readPhoto(way('ankle-point.lying').photo!, landmarks.map(onPicture), 0, body)!.deg,
+  ).toBeCloseTo(0, 3);
+});

@@ -18,9 +18,13 @@ import {
 import { lyingFigure, lyingHip } from '../geometry/lying/reclinedOpen';
 import { kneeling } from '../parameters';
 import {
+  heelOf,
   fingersPastPalmCm,
   fingertipPitchDeg,
   kneeBendFromHeelCm,
+  shinAtWallDeg,
+  straddleDeg,
+  toeAheadCm,
   type ProtocolId,
 } from '../protocols/protocols';
 
@@ -93,6 +97,12 @@ function legFrom(
     toe: toward(sole, footDeg, 0.72 * body.footCm),
     shinDeg,
   };
+}
+
+/** The middle of the heel of a drawn leg, where a tape begins. */
+function heelMiddle({ knee, shinDeg }: Leg & { readonly shinDeg: number }, body: Body): Point {
+  const { alongCm, backCm } = heelOf(body);
+  return toward(toward(knee, shinDeg, alongCm), shinDeg + 90, -backCm);
 }
 
 /** The edge of a phone or protractor along a limb, on the side that is turned outward. */
@@ -241,7 +251,10 @@ function legRaise(deg: number, body: Body): MeasuringFigure {
   });
 }
 
-function heelDrawnIn(bendDeg: number, body: Body): Leg & { readonly thighDeg: number } {
+function heelDrawnIn(
+  bendDeg: number,
+  body: Body,
+): Leg & { readonly thighDeg: number; readonly shinDeg: number } {
   // As far as the thigh comes up by itself when the heel is drawn in.
   const thighDeg = 60 + 0.35 * bendDeg;
   return { ...legFrom(lyingHip(body), thighDeg, bendDeg, body, 20), thighDeg };
@@ -258,7 +271,7 @@ function leaningShin(
     ankle[1] + body.shinCm * cosDeg(leanDeg),
   ];
   const hip = toward(knee, 118, body.thighCm);
-  const toeX = 0.72 * body.footCm;
+  const toeX = toeAheadCm(body);
   const near: Leg = { knee, ankle, heel: [-0.22 * body.footCm, 2], toe: [toeX, 1.5] };
   const back = Math.max(
     0.2 * body.statureCm,
@@ -316,6 +329,12 @@ const asideLeg = (
   const knee = toward(hip, deg, body.thighCm);
   const ankle = toward(knee, deg, body.shinCm);
   return [hip, knee, ankle, toward(ankle, deg, 0.4 * body.footCm)];
+};
+
+/** The heel of a leg that goes aside, its foot square: as far beyond the ankle as a sole lies under it. */
+const heelAside = (leg: FlatBody['legs'][number] | undefined, { ankleHeightCm }: Body): Point => {
+  const [, knee, ankle] = leg as FlatBody['legs'][number];
+  return toward(ankle, atan2Deg(ankle[1] - knee[1], ankle[0] - knee[0]), ankleHeightCm);
 };
 
 const around = (
@@ -416,7 +435,7 @@ const figures: Readonly<Record<ProtocolId, Drawing>> = {
   },
   'heel-to-seat': (cm, body) => {
     const leg = heelDrawnIn(kneeBendFromHeelCm(cm, body), body);
-    return side(onBack(body, leg), { tools: [tape(leg.heel, lyingHip(body))] });
+    return side(onBack(body, leg), { tools: [tape(heelMiddle(leg, body), lyingHip(body))] });
   },
   'kneeling-seat': (seatCm, body) => {
     const legs = kneelingLegs(seatCm, body);
@@ -455,7 +474,7 @@ const figures: Readonly<Record<ProtocolId, Drawing>> = {
   'heel-to-seat.face-down': (cm, body) => {
     const leg = proneLeg(body, kneeBendFromHeelCm(cm, body));
     return side(faceDown(body, leg), {
-      tools: [tape(leg.heel, [0, body.seatToHipCm + 0.02 * body.statureCm])],
+      tools: [tape(heelMiddle(leg, body), [0, body.seatToHipCm])],
       hold: [2, body.seatToHipCm + 0.05 * body.statureCm],
     });
   },
@@ -519,7 +538,7 @@ const figures: Readonly<Record<ProtocolId, Drawing>> = {
     };
   },
   'straddle-width': (widthCm, body) => {
-    const out = asinDeg(widthCm / 2 / (body.thighCm + body.shinCm));
+    const out = straddleDeg(widthCm, body);
     const y = body.thighCm + body.shinCm;
     const flat = flatBody(body, 'above', y, [
       asideLeg([-body.hipSpacingCm / 2, y], out, -1, body),
@@ -527,7 +546,7 @@ const figures: Readonly<Record<ProtocolId, Drawing>> = {
     ]);
     return {
       body: { flat },
-      tools: [tape(flat.legs[0]?.[2] as Point, flat.legs[1]?.[2] as Point)],
+      tools: [tape(heelAside(flat.legs[0], body), heelAside(flat.legs[1], body))],
       hold: null,
       angle: null,
       furniture: [],
@@ -571,8 +590,7 @@ const figures: Readonly<Record<ProtocolId, Drawing>> = {
     });
   },
   'knee-to-wall': (cm, body) => {
-    const kneeX = 0.72 * body.footCm + cm - 0.034 * body.statureCm;
-    const { posture, toeX } = leaningShin(asinDeg(kneeX / body.shinCm), body);
+    const { posture, toeX } = leaningShin(shinAtWallDeg(cm, body), body);
     return side(posture, {
       tools: [tape([toeX, 1], [toeX + cm, 1])],
       hold: [-0.2 * body.footCm, 3],
@@ -642,7 +660,8 @@ const figures: Readonly<Record<ProtocolId, Drawing>> = {
         landmarks: [
           leg.knee,
           leg.ankle,
-          toward(leg.ankle, leg.shinDeg + 90 - deg, 0.6 * body.footCm),
+          leg.heel,
+          toward(leg.heel, leg.shinDeg + 90 - deg, 0.62 * body.footCm),
         ],
       },
     );

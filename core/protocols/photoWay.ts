@@ -18,11 +18,15 @@ export interface PhotoWay {
   readonly value: (points: readonly Spot[], levelDeg: number) => number;
 }
 
+/** Angle between two lines, each from its first point to its second, 0 to 180. */
+export function betweenDeg([a, b]: readonly [Spot, Spot], [c, d]: readonly [Spot, Spot]): number {
+  const [ux, uy, vx, vy] = [b[0] - a[0], b[1] - a[1], d[0] - c[0], d[1] - c[1]];
+  return acosDeg((ux * vx + uy * vy) / (Math.hypot(ux, uy) * Math.hypot(vx, vy)));
+}
+
 /** Angle at the middle one of three points, 0 to 180. */
 export function cornerDeg([a, b, c]: readonly Spot[]): number {
-  const [[ax, ay], [bx, by], [cx, cy]] = [a, b, c] as [Spot, Spot, Spot];
-  const [ux, uy, vx, vy] = [ax - bx, ay - by, cx - bx, cy - by];
-  return acosDeg((ux * vx + uy * vy) / (Math.hypot(ux, uy) * Math.hypot(vx, vy)));
+  return betweenDeg([b as Spot, a as Spot], [b as Spot, c as Spot]);
 }
 
 /** Turns a step on the picture so that its level lies level. */

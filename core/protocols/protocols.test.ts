@@ -68,14 +68,18 @@ test('a shin swung inward on a table edge reads 22° short, give or take 6', () 
   expect(sem).toBeCloseTo(Math.hypot(3, 6), 6);
 });
 
-test('a straddle’s width is twice the sine of half its angle', () => {
-  const legs = body.thighCm + body.shinCm;
-  expect(convert('straddle-width', 2 * legs * Math.sin(Math.PI / 6)).mean).toBeCloseTo(30, 6);
+test('a straddle is reckoned from the hips, which stand apart, to the heels, which lie beyond the ankles', () => {
+  expect(convert('straddle-width', 100).mean).toBeCloseTo(27.5, 0);
+  expect(convert('straddle-width', 140).mean).toBeCloseTo(43, 0);
 });
 
-test('a centimetre between toe and wall is 3.6° of ankle', () => {
-  expect(convert('knee-to-wall', 10).mean).toBeCloseTo(36, 6);
-  expect(convert('knee-to-wall', 10).sem).toBeGreaterThan(convert('knee-to-wall', 2).sem);
+test('a knee at a wall leans the shin of this foot and this shin, from where the toe touches it on', () => {
+  const at = (cm: number) => convert('knee-to-wall', cm).mean;
+  expect([at(0), at(3), at(10), at(15)].map(Math.round)).toEqual([18, 22, 33, 41]);
+  const long = protocols
+    .find(({ id }) => id === 'knee-to-wall')!
+    .convert(10, 1, { ...context, body: bodyFrom(170, { shin: 46, foot: 25 }) });
+  expect(long.mean).toBeLessThan(at(10));
 });
 
 test('no gap under a kneeling ankle says only that it points at least so far', () => {

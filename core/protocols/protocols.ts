@@ -1,4 +1,4 @@
-import { acosDeg, asinDeg } from '../angles';
+import { acosDeg, asinDeg, atan2Deg, sinDeg } from '../angles';
 import { armCm, type Body } from '../body/body';
 import { rotationFrom } from '../geometry/crossedLeg';
 import { kneeBendOnSeat } from '../geometry/kneeling/kneelingSeat';
@@ -12,6 +12,7 @@ import {
 import { ranges, type RangeId } from '../ranges/ranges';
 import type { Reason } from '../reasons';
 import {
+  betweenDeg,
   cornerDeg,
   fallDeg,
   overKnee,
@@ -19,6 +20,7 @@ import {
   overRaise,
   raisedDeg,
   type PhotoWay,
+  type Spot,
 } from './photoWay';
 import { acrossPelvis, asItTurns, fromUpright, onward, type TiltWay } from './tiltWay';
 
@@ -117,14 +119,36 @@ export type WorkingReason = Extract<Reason, { code: `working-${string}` }>;
 /** From the value read and the range that it comes to, the numbers on the way. */
 type Working = (value: number, deg: number, context: ConversionContext) => WorkingReason;
 
-const triangle: Working = (cm, deg, { body }) => ({
-  code: 'working-triangle',
-  thighCm: body.thighCm,
-  shinCm: body.shinCm,
-  cm,
-  kneeDeg: 180 - kneeBendFromHeelCm(cm, body),
-  deg,
-});
+const triangle: Working = (cm, deg, { body }) => {
+  const { kneeToHeelCm, behindDeg } = heelOf(body);
+  return {
+    code: 'working-triangle',
+    thighCm: body.thighCm,
+    heelCm: kneeToHeelCm,
+    cm,
+    kneeDeg: 180 - behindDeg - kneeBendFromHeelCm(cm, body),
+    behindDeg,
+    deg,
+  };
+};
+/** A heel's distance from hip to bend of the knee, with the doubt of the tape, of both bones and of the heel. */
+const byHeel: ProtocolEntry['convert'] = (distanceCm, sem, { body }) => {
+  const read = through((cm) => kneeBendFromHeelCm(cm, body), distanceCm, sem);
+  const doubt = readingParameter.segmentDoubt.value;
+  const byThigh = through(
+    (share) => kneeBendFromHeelCm(distanceCm, { ...body, thighCm: body.thighCm * share }),
+    1,
+    doubt,
+  ).sem;
+  const byShin = through(
+    (share) => kneeBendFromHeelCm(distanceCm, { ...body, shinCm: body.shinCm * share }),
+    1,
+    doubt,
+  ).sem;
+  const heelCm = readingParameter.heelBack.sd * body.footCm;
+  const byBack = atan2Deg(heelCm, body.shinCm);
+  return { mean: read.mean, sem: Math.hypot(read.sem, byThigh, byShin, byBack) };
+};
 const ankleFootCm = ({ footCm }: Body) => kneeling.ankleLever.value * footCm;
 
 const asRead = (value: number, sem: number): Converted => ({ mean: value, sem });
@@ -329,8 +353,7 @@ const entries = [
     tilt: null,
     photo: null,
     working: triangle,
-    convert: (distanceCm, sem, { body }) =>
-      through((d) => kneeBendFromHeelCm(d, body), distanceCm, sem),
+    convert: byHeel,
   },
   {
     id: 'kneeling-seat',
@@ -398,8 +421,7 @@ const entries = [
     tilt: null,
     photo: null,
     working: triangle,
-    convert: (distanceCm, sem, { body }) =>
-      through((d) => kneeBendFromHeelCm(d, body), distanceCm, sem),
+    convert: byHeel,
   },
   {
     id: 'thigh-to-chest',
@@ -511,14 +533,23 @@ const entries = [
     working: (cm, deg, { body }) => ({
       code: 'working-straddle',
       cm,
-      legCm: body.thighCm + body.shinCm,
+      spacingCm: body.hipSpacingCm,
+      legCm: hipToHeelCm(body),
       deg,
     }),
     convert: (widthCm, sem, { body }) => {
-      const legCm = body.thighCm + body.shinCm;
-      const read = through((width) => asinDeg(width / 2 / legCm), widthCm, sem);
+      const read = through((width) => straddleDeg(width, body), widthCm, sem);
       // The legs' own length is not known better than this.
-      const byLeg = through((cm) => asinDeg(widthCm / 2 / cm), legCm, LEG_DOUBT * legCm).sem;
+      const longer = (share: number) => ({
+        ...body,
+        thighCm: body.thighCm * share,
+        shinCm: body.shinCm * share,
+      });
+      const byLeg = through(
+        (share) => straddleDeg(widthCm, longer(share)),
+        1,
+        readingParameter.segmentDoubt.value,
+      ).sem;
       return { mean: read.mean, sem: Math.hypot(read.sem, byLeg) };
     },
   },
@@ -591,16 +622,25 @@ const entries = [
     spoiledBy: 'A lifting heel; a foot turned out.',
     tilt: null,
     photo: null,
-    working: (cm, deg) => ({
+    working: (cm, deg, { body }) => ({
       code: 'working-wall',
       cm,
-      degPerCm: DEG_PER_CM_OF_WALL,
+      toeCm: toeAheadCm(body),
+      kneeCm: body.kneeFrontCm,
+      shinCm: body.shinCm,
       deg,
     }),
-    convert: (cm, sem) => ({
-      mean: DEG_PER_CM_OF_WALL * cm,
-      sem: Math.hypot(DEG_PER_CM_OF_WALL * sem, 0.3 * cm),
-    }),
+    convert: (wallCm, sem, { body }) => {
+      const read = through((cm) => shinAtWallDeg(cm, body), wallCm, sem);
+      const byShin = through(
+        (share) => shinAtWallDeg(wallCm, { ...body, shinCm: body.shinCm * share }),
+        1,
+        readingParameter.segmentDoubt.value,
+      ).sem;
+      const toeSem = readingParameter.toeAhead.sd * body.footCm;
+      const byFoot = through((cm) => shinAtWallDeg(cm, body), wallCm, toeSem).sem;
+      return { mean: read.mean, sem: Math.hypot(read.sem, byShin, byFoot) };
+    },
   },
   {
     id: 'ankle-bend.shin',
@@ -680,10 +720,11 @@ const entries = [
     spoiledBy: 'Curled toes read as ankle.',
     tilt: null,
     photo: {
-      points: ['knee', 'ankle', 'ball of the foot'],
+      points: ['knee', 'ankle', 'heel', 'base of the little toe'],
       against: null,
       known: { from: 0, to: 1, is: 'shin' },
-      value: (points) => cornerDeg(points) - 90,
+      value: ([knee, ankle, heel, toe]) =>
+        90 - betweenDeg([knee as Spot, ankle as Spot], [heel as Spot, toe as Spot]),
     },
     working: null,
     convert: asRead,
@@ -746,9 +787,6 @@ export const protocols: readonly Protocol[] = entries;
 
 /** Doubt of the knee's own bend in a crossed seat. */
 const KNEE_DOUBT_DEG = 6;
-/** Doubt of a leg’s length from hip to heel, as a share. */
-const LEG_DOUBT = 0.02;
-export const DEG_PER_CM_OF_WALL = 3.6;
 const NO_GAP_CM = 0.3;
 
 /** Outward rotation in use when the underside of a knee stands so high over the floor in a crossed seat. */
@@ -768,6 +806,22 @@ export function crossedSeatRotation(
   );
 }
 
+/** From the hip's centre to the sole of a foot that stands square on its leg. */
+export const hipToHeelCm = ({ thighCm, shinCm, ankleHeightCm }: Body) =>
+  thighCm + shinCm + ankleHeightCm;
+/** How far each long leg is spread from straight ahead, by the width between the heels. */
+export const straddleDeg = (widthCm: number, body: Body) =>
+  asinDeg((widthCm - body.hipSpacingCm) / 2 / hipToHeelCm(body));
+/** The same the other way about: the width between the heels. */
+export const straddleWidthCm = (deg: number, body: Body) =>
+  body.hipSpacingCm + 2 * hipToHeelCm(body) * sinDeg(deg);
+
+export const toeAheadCm = ({ footCm }: Pick<Body, 'footCm'>) =>
+  readingParameter.toeAhead.value * footCm;
+/** How far a shin leans from upright whose knee touches a wall, so far before the big toe. */
+export const shinAtWallDeg = (wallCm: number, body: Body) =>
+  asinDeg((toeAheadCm(body) + wallCm - body.kneeFrontCm) / body.shinCm);
+
 /** Fingertip past the palm's bearing point. */
 export const fingersPastPalmCm = (body: Body) => body.statureCm * 0.078;
 /** Pitch of a trunk whose fingertips hang so high over the floor, past upright. */
@@ -780,9 +834,31 @@ export const fingertipPitchDeg = (gapCm: number, body: Body): number =>
       body.trunkCm,
   );
 
-/** Knee bend from the distance of heel to hip point, by the cosine rule on thigh and shin. */
-export function kneeBendFromHeelCm(distanceCm: number, { thighCm, shinCm }: Body): number {
-  return 180 - acosDeg((thighCm ** 2 + shinCm ** 2 - distanceCm ** 2) / (2 * thighCm * shinCm));
+/** Where the middle of a heel stands, seen from its knee: how far off, and how far behind the line of the shin. */
+export function heelOf({ shinCm, ankleOverHeelCm, footCm }: Body) {
+  const [alongCm, backCm] = [
+    shinCm + UNDER_ANKLE * ankleOverHeelCm,
+    readingParameter.heelBack.value * footCm,
+  ];
+  return {
+    alongCm,
+    backCm,
+    kneeToHeelCm: Math.hypot(alongCm, backCm),
+    behindDeg: atan2Deg(backCm, alongCm),
+  };
+}
+/** Of the ankle's height over a heel that rests, what lies beyond it along the shin. */
+const UNDER_ANKLE = 0.6;
+
+/** Knee bend from the distance of the heel's middle to the hip point, by the cosine rule. */
+export function kneeBendFromHeelCm(distanceCm: number, body: Body): number {
+  const { kneeToHeelCm: heelCm, behindDeg } = heelOf(body);
+  const { thighCm } = body;
+  return (
+    180 -
+    behindDeg -
+    acosDeg((thighCm ** 2 + heelCm ** 2 - distanceCm ** 2) / (2 * thighCm * heelCm))
+  );
 }
 
 /**

@@ -244,6 +244,14 @@ function Remarks({ work }: OfWork) {
   const { entry } = work;
   return (
     <>
+      {work.doubted ? (
+        <View className="gap-2">
+          <Words role="alert" className="text-rust">
+            {work.doubted}
+          </Words>
+          <Press onPress={() => void work.keepAllTheSame()}>It is so: keep it</Press>
+        </View>
+      ) : null}
       <Press kind="main" onPress={() => work.keepAll()}>
         Keep
       </Press>

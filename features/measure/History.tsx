@@ -7,14 +7,14 @@ import { meanOf } from '@/core/estimate/observations';
 import type { Reading } from '@/core/formats/book';
 import { inTime } from '@/core/formats/time';
 import { readingRefused } from '@/core/formats/readingFaults';
-import { methods, protocolOf } from '@/core/protocols/protocols';
-import { ranges, type RangeId, type Side } from '@/core/ranges/ranges';
+import { methods, protocolOf, type ConversionContext } from '@/core/protocols/protocols';
+import { ranges, type RangeId, type ReadingSide, type Side } from '@/core/ranges/ranges';
 import type { KeptPicture } from '@/store/facts';
-import { date, length, readIn, shownIn, withDoubt } from '@/ui/format';
+import { date, fromCm, length, readIn, shownIn, toCm, withDoubt } from '@/ui/format';
 import { Field } from '@/ui/Field';
 import { readNumber } from '@/ui/number';
 import { Course } from '@/ui/charts/Course';
-import { Press, Tick } from '@/ui/Press';
+import { Chips, Press, Tick } from '@/ui/Press';
 import { Sheet } from '@/ui/Sheet';
 import { tone } from '@/ui/tones';
 import { Aside, Title, Words } from '@/ui/Words';
@@ -25,6 +25,8 @@ interface HistoryProps {
   readonly record: StudentRecord;
   readonly range: RangeId;
   readonly side: Side;
+  /** What conversions lean on for this student. */
+  readonly context: ConversionContext;
   readonly pictures: Readonly<Record<string, KeptPicture>>;
   /** Stores a reading put right, given how it was; says what is wrong, or null. */
   readonly onChange: (
@@ -37,7 +39,8 @@ interface HistoryProps {
 /**
  * All that was ever read of a range on a side: the level with its band, each reading, and the changes that are real.
  */
-export function History({ record, range, side, pictures, onChange, onRemove }: HistoryProps) {
+export function History(props: HistoryProps) {
+  const { record, range, side, context, pictures, onChange, onRemove } = props;
   const [editing, setEditing] = useState<string | null>(null);
   // Estimates of every day that was read: not to be reckoned again at each key that is typed above.
   const looks = useMemo(() => looksAt(record, range, side), [record, range, side]);
@@ -68,7 +71,12 @@ export function History({ record, range, side, pictures, onChange, onRemove }: H
             <KeptImage picture={pictures[reading.id] as KeptPicture} />
           ) : null}
           {editing === reading.id ? (
-            <EditReading reading={reading} onSave={onChange} onDone={() => setEditing(null)} />
+            <EditReading
+              reading={reading}
+              context={context}
+              onSave={onChange}
+              onDone={() => setEditing(null)}
+            />
           ) : (
             <View className="flex-row flex-wrap gap-1">
               <Press
@@ -205,22 +213,32 @@ function KeptImage({
   );
 }
 
-/** Values, warmth and note of a reading, put right. */
+const sideWords = [
+  { id: 'left', words: 'Left' },
+  { id: 'right', words: 'Right' },
+] as const satisfies readonly { id: ReadingSide; words: string }[];
+
+/** Values, side, seat, warmth and note of a reading, put right. */
 function EditReading({
   reading,
+  context,
   onSave,
   onDone,
 }: {
   readonly reading: Reading;
+  readonly context: ConversionContext;
   readonly onSave: HistoryProps['onChange'];
   readonly onDone: () => void;
 }) {
   const [opened, setOpened] = useState(reading);
   const units = useUnits();
   const say = useWords();
-  const unit = protocolOf(reading.range, reading.method, reading.protocol)?.unit ?? 'deg';
+  const protocol = protocolOf(reading.range, reading.method, reading.protocol);
+  const unit = protocol?.unit ?? 'deg';
   const shown = reading.values.map((value) => shownIn(unit, value, units));
   const [text, setText] = useState(shown.join(' '));
+  const [side, setSide] = useState(reading.side);
+  const [seat, setSeat] = useState(String(fromCm(reading.seatCm ?? 0, units)));
   const [warm, setWarm] = useState(reading.warm);
   const [note, setNote] = useState(reading.note);
   const [fault, setFault] = useState<string>();
@@ -237,9 +255,12 @@ function EditReading({
       if (one.value === shown[i]) return [reading.values[i] as number];
       return [readIn(unit, one.value, units)];
     });
-    const refusedHere = readingRefused({ ...reading, values });
+    const seatRead = readNumber(seat);
+    if (protocol?.onSeat && !seatRead.ok) return setFault(`Seat: ${seatRead.words}`);
+    const onSeat = protocol?.onSeat && seatRead.ok ? { seatCm: toCm(seatRead.value, units) } : {};
+    const refusedHere = readingRefused({ ...reading, values, side, ...onSeat }, context);
     if (refusedHere.length > 0) return setFault(say.reasons(refusedHere));
-    const refused = await onSave(opened, { ...opened, values, warm, note });
+    const refused = await onSave(opened, { ...opened, values, side, ...onSeat, warm, note });
     if (refused === null) return onDone();
     // What it says by now is what the next save starts from.
     setOpened(refused.now);
@@ -254,6 +275,18 @@ function EditReading({
         onChangeText={setText}
         fault={fault}
       />
+      {ranges[reading.range].sided ? (
+        <Chips label="Side that was read" options={sideWords} chosen={side} onChoose={setSide} />
+      ) : null}
+      {protocol?.onSeat ? (
+        <Field
+          label="Seat of this reading"
+          hint={units}
+          inputMode="decimal"
+          value={seat}
+          onChangeText={setSeat}
+        />
+      ) : null}
       <Tick checked={warm} onToggle={() => setWarm(!warm)}>
         The body was warm
       </Tick>

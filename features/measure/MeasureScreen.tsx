@@ -1,7 +1,7 @@
 import { Link } from 'expo-router';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { View } from 'react-native';
-import type { Estimates } from '@/core/estimate/estimate';
+import { contextOf, type Estimates } from '@/core/estimate/estimate';
 import type { Person, Reading } from '@/core/formats/book';
 import type { Plan } from '@/core/formats/plan';
 import { visitSteps } from '@/core/advise/visit';
@@ -115,7 +115,12 @@ function Measure({ person, estimates, plan }: MeasureProps) {
             habits={habits}
             onHabits={setHabits}
           />
-          <Past person={person} range={work.entry.range} side={work.entry.side} />
+          <Past
+            person={person}
+            estimates={estimates}
+            range={work.entry.range}
+            side={work.entry.side}
+          />
         </>
       ) : visit ? null : (
         <Overview
@@ -257,10 +262,12 @@ function VisitBar({ visit, steps, entry, units, onPass, onLeave }: VisitBarProps
 /** What was read of a range before, to be looked at and put right. */
 function Past({
   person,
+  estimates,
   range,
   side,
 }: {
   readonly person: Person;
+  readonly estimates: Estimates;
   readonly range: RangeId;
   readonly side: Side;
 }) {
@@ -298,6 +305,7 @@ function Past({
         range={range}
         side={side}
         pictures={pictures}
+        context={contextOf(record.person, estimates)}
         onChange={change}
         onRemove={remove}
       />

@@ -3,6 +3,7 @@ import { contextOf, type Estimates } from '@/core/estimate/estimate';
 import { disagree, meanOf } from '@/core/estimate/observations';
 import type { Person, Reading } from '@/core/formats/book';
 import { readingRefused } from '@/core/formats/readingFaults';
+import { farFromBelieved } from '@/core/measure/sense';
 import {
   methodFor,
   protocolsOf,
@@ -11,7 +12,7 @@ import {
   type MethodId,
   type Protocol,
 } from '@/core/protocols/protocols';
-import { ranges, type RangeId, type Side } from '@/core/ranges/ranges';
+import { keyOf, ranges, type RangeId, type Side } from '@/core/ranges/ranges';
 import { readingVerdict, wayFor } from '@/core/safety/reading';
 import { put, type KeptPicture } from '@/store/facts';
 import {
@@ -139,10 +140,11 @@ function useKeep(person: Person, inVisit: boolean, onKept: () => void) {
   };
 }
 
-const isHuman = ({ protocol, range, sem, context }: Setting, value: number) => {
-  const { mean } = protocol.convert(value, sem, context);
-  return mean >= range.least && mean <= range.most;
-};
+interface Doubted {
+  readonly values: readonly number[];
+  readonly sems: readonly number[];
+  readonly words: string;
+}
 
 /** Everything that reading one range on one side needs, and what may be done with what was read. */
 export function useEntry(
@@ -157,19 +159,23 @@ export function useEntry(
   const say = useWords();
   const [fault, setFault] = useState<string>();
   const [typed, setTyped] = useState('');
+  /** Values that lie far from what is believed, with what is asked about them. */
+  const [doubted, setDoubted] = useState<Doubted | null>(null);
   /** Beside each value, the picture to be kept with it; none outlives its value. */
   const pictures = useOjas((state) => state.measuring.pictures).slice(0, now?.values.length ?? 0);
   const store = useKeep(person, inVisit, () => {
     setTyped('');
     setFault(undefined);
+    setDoubted(null);
   });
   const setting = useSetting(person, now, chosen, estimates);
   if (!setting) return null;
-  const { entry, protocol, method, range, on, sem, units } = setting;
+  const { entry, protocol, method, range, on, sem, units, context } = setting;
 
   /** Another side, way or method: what was typed, taken and pictured for the one before goes. */
   const beginAnew = (change: Partial<EntryState>) => {
     setTyped('');
+    setDoubted(null);
     setFault(undefined);
     dispatch(picturesChanged([]));
     dispatch(entryChanged({ values: [], sems: [], ...change }));
@@ -180,8 +186,18 @@ export function useEntry(
   };
   const faultOf = (value: number): string | null =>
     say.reasons(
-      readingRefused({ range: range.id, method, protocol: protocol.id, values: [value], side: on }),
+      readingRefused(
+        { range: range.id, method, protocol: protocol.id, values: [value], side: on },
+        context,
+      ),
     ) || null;
+  /** What is asked about values that lie far from what is believed; empty where nothing is. */
+  const askedOf = (values: readonly number[]): string => {
+    if (values.length === 0 || !Number.isFinite(meanOf(values))) return '';
+    const read = protocol.convert(meanOf(values), sem / Math.sqrt(values.length), context);
+    const far = farFromBelieved(range.id, read, estimates[keyOf(range.id, entry.side)]);
+    return far ? say.reason(far) : '';
+  };
   /** What is typed, as a value that can stand; undefined when it cannot. */
   const readTyped = (): number | undefined => {
     const read = readNumber(typed);
@@ -199,7 +215,11 @@ export function useEntry(
   const keep = (
     values: readonly number[] = entry.values,
     sems: readonly number[] = entry.sems,
+    isMeant = false,
   ): void | Promise<void> => {
+    const words = isMeant ? '' : askedOf(values);
+    setDoubted(words === '' ? null : { values, sems, words });
+    if (words !== '') return habits.aloud && method === 'phone-tilt' ? speak(words) : undefined;
     const simulated = method === 'phone-tilt' && habits.simulated;
     const made = readingOf(setting, person, values, sems, simulated);
     if ('fault' in made) return setFault(made.fault);
@@ -221,6 +241,7 @@ export function useEntry(
   const take = (value: number, ownSem?: number, picture?: PictureToKeep | null): boolean => {
     const wrong = faultOf(value);
     setFault(wrong ?? undefined);
+    setDoubted(null);
     if (wrong !== null) return false;
     dispatch(picturesChanged([...pictures, picture ?? null].slice(-MOST_READINGS)));
     const values = [...entry.values, value].slice(-MOST_READINGS);
@@ -238,6 +259,7 @@ export function useEntry(
     typed,
     setTyped: (text: string) => {
       setTyped(text);
+      setDoubted(null);
       setFault(undefined);
     },
     caution: readingVerdict(protocol, on, person.cautions),
@@ -245,7 +267,9 @@ export function useEntry(
     /**
      * Whether a limb that was held still at this value can be meant as a reading: one that rests on the floor is not.
      */
-    canBeMeant: (value: number) => faultOf(value) === null && isHuman(setting, value),
+    canBeMeant: (value: number) => faultOf(value) === null,
+    doubted: doubted?.words,
+    keepAllTheSame: () => doubted && keep(doubted.values, doubted.sems, true),
     takeTyped,
     keepAll,
     way: method === 'phone-tilt' ? (protocol.tilt ?? undefined) : undefined,

@@ -390,17 +390,21 @@ export const en: Language = {
       const sign = { cm: ` ${tell.short}`, deg: '°', ratio: '' }[unit];
       return `${read}${sign} is outside what a person can show for ${ranges[range].toLowerCase()} (${from} to ${to}${sign}); read it again.`;
     },
+    'not-human': ({ range, deg: comes, least, most }) =>
+      `It comes to ${deg(comes)}: nobody shows that for ${ranges[range].toLowerCase()} (${least} to ${most}°). Look at the tape, the seat’s height and the student’s lengths, and read it again.`,
+    'beyond-lengths': ({ range, cm }, tell) =>
+      `No body of these lengths comes to ${tell.exact(cm)} for ${ranges[range].toLowerCase()}. Look at the tape, the seat’s height and the student’s lengths, and read it again.`,
+    'far-from-believed': ({ range, readDeg, deg: believed, sd }) =>
+      `${ranges[range]}: ${deg(readDeg)}, after ${believed.toFixed(0)}° ± ${Math.max(1, 1.28 * sd).toFixed(0)}. The other side, or a slip of ten? Read it again, or keep it if it is so.`,
 
-    'working-triangle': ({ thighCm, shinCm, cm, kneeDeg, deg: bend }, tell) => {
-      const [thigh, shin, gap] = [tell.number(thighCm), tell.number(shinCm), tell.number(cm)];
-      return `Thigh ${thigh}, shin ${shin} and ${tell.exact(cm)} make a triangle. Its angle at the knee: acos((${thigh}² + ${shin}² − ${gap}²) ÷ (2 × ${thigh} × ${shin})) = ${deg(kneeDeg)}. The bend is what is missing to 180: ${deg(bend)}.`;
+    'working-triangle': ({ thighCm, heelCm, cm, kneeDeg, behindDeg, deg: bend }, tell) => {
+      const [thigh, heel, gap] = [tell.number(thighCm), tell.number(heelCm), tell.number(cm)];
+      return `Thigh ${thigh}, knee to heel ${heel} and ${tell.exact(cm)} make a triangle. Its angle at the knee: acos((${thigh}² + ${heel}² − ${gap}²) ÷ (2 × ${thigh} × ${heel})) = ${deg(kneeDeg)}. The heel stands ${deg(behindDeg)} behind the shin; what is missing to 180 is the bend: ${deg(bend)}.`;
     },
-    'working-straddle': ({ cm, legCm, deg: out }, tell) =>
-      `Half of ${tell.exact(cm)} over a leg of ${tell.exact(legCm)}: asin(${tell.number(cm / 2)} ÷ ${tell.number(legCm)}) = ${deg(out)} on each side.`,
-    'working-wall': ({ cm, degPerCm, deg: bend }, tell) => {
-      const each = (degPerCm * tell.unitCm).toFixed(1);
-      return `About ${each}° for each ${tell.unit}: ${tell.number(cm)} × ${each} = ${deg(bend)}.`;
-    },
+    'working-straddle': ({ cm, spacingCm, legCm, deg: out }, tell) =>
+      `The hips stand ${tell.exact(spacingCm)} apart; half of what the heels stand wider, over a leg of ${tell.exact(legCm)} from hip to heel: asin(${tell.number((cm - spacingCm) / 2)} ÷ ${tell.number(legCm)}) = ${deg(out)} on each side.`,
+    'working-wall': ({ cm, toeCm, kneeCm, shinCm, deg: bend }, tell) =>
+      `The knee’s centre stands ${tell.exact(cm + toeCm - kneeCm)} before the ankle’s: ${tell.number(cm)} to the wall and ${tell.number(toeCm)} of foot, less ${tell.number(kneeCm)} of knee. Over a shin of ${tell.exact(shinCm)}: asin(${tell.number(cm + toeCm - kneeCm)} ÷ ${tell.number(shinCm)}) = ${deg(bend)}.`,
     'working-ankle-gap': ({ cm, footCm, shortDeg, flatDeg, deg: point }, tell) =>
       `A gap of ${tell.exact(cm)} over ${tell.exact(footCm)} of foot: ${deg(shortDeg)} short of the ${deg(flatDeg)} that lie flat: ${deg(point)}.`,
     'working-crossed': ({ kneeCm, hipCm, thighCm, riseDeg, deg: turn }, tell) =>

@@ -143,6 +143,9 @@ const others: readonly Reason[] = [
     most: 90,
     unit: 'cm',
   },
+  { code: 'not-human', range: 'kneeFlexion.hipBent', deg: 178, least: 60, most: 175 },
+  { code: 'beyond-lengths', range: 'hipRotation', cm: 55 },
+  { code: 'far-from-believed', range: 'hamstring', readDeg: 95, deg: 57, sd: 4 },
   ...cautions.flatMap(({ id, rules }): Reason[] => [
     { code: 'refer', caution: id },
     ...rules.map(({ says }): Reason => ({
@@ -205,14 +208,24 @@ test('numbers come in the teacher’s units, as fine as a fold can be told', () 
     say.reason({
       code: 'working-triangle',
       thighCm: 46,
-      shinCm: 41.8,
+      heelCm: 41.8,
       cm: 30,
       kneeDeg: 40,
-      deg: 140,
+      behindDeg: 4,
+      deg: 136,
     }),
-  ).toMatch(/^Thigh 46, shin 41\.8 and 30 cm make a triangle/);
-  expect(inches.reason({ code: 'working-wall', cm: 2.54, degPerCm: 3.6, deg: 9.1 })).toBe(
-    'About 9.1° for each inch: 1 × 9.1 = 9°.',
+  ).toMatch(/^Thigh 46, knee to heel 41\.8 and 30 cm make a triangle/);
+  expect(
+    inches.reason({
+      code: 'working-wall',
+      cm: 2.54,
+      toeCm: 17.78,
+      kneeCm: 5.08,
+      shinCm: 40.64,
+      deg: 22,
+    }),
+  ).toMatch(
+    /^The knee’s centre stands 6 in before the ankle’s: 1 to the wall and 7 of foot, less 2/,
   );
   expect(valueIn('cm', 25.4, 'in')).toBe('10 in');
   expect(valueIn('deg', 25.4, 'in')).toBe('25°');
