@@ -211,6 +211,19 @@ test('a pelvis that rolls back in long sit reads the hamstring; one that does no
   ).toBe('atLeast');
 });
 
+test('a long sit knows a warm body and the eye that read it', () => {
+  const meanOfSit = (more: Partial<Reading>, eyes = {}) =>
+    longSitObservations(
+      sampleReading({ range: 'pelvicTilt.longSit', side: 'both', values: [-20], ...more }),
+      { mean: 10, sd: 0 },
+      context.body,
+      eyes,
+    )[0]!.mean;
+  const eyes = { 'pelvicTilt.longSit': { biasDeg: 5, sdDeg: 4 } };
+  expect(meanOfSit({}) - meanOfSit({ warm: true })).toBeCloseTo(4, 6);
+  expect(meanOfSit({ method: 'by-eye' }) - meanOfSit({ method: 'by-eye' }, eyes)).toBeCloseTo(5, 6);
+});
+
 test('what was settled on in a session speaks of its height, and leaves the ranges as they were read', () => {
   const readings = [sampleReading({ values: [150, 150] })];
   const read = estimateRanges(recordWith({ readings }), '2026-01-20');

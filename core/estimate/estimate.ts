@@ -150,7 +150,12 @@ export function knownOf(record: StudentRecord, date: LocalDay): Known {
   );
   const standingTilt = { mean: standing.trend.level, sd: Math.sqrt(standing.trend.levelVar) };
   const observations = groupedBy(
-    [...direct, ...readings.flatMap((reading) => longSitObservations(reading, standingTilt, body))],
+    [
+      ...direct,
+      ...readings.flatMap((reading) =>
+        longSitObservations(reading, standingTilt, body, record.eyes),
+      ),
+    ],
     ({ key }) => key,
   );
   const swingDeg = ownSwing(observations, person, until);

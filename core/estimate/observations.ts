@@ -88,23 +88,31 @@ export function observationOf(
  * A pelvis measured in long sit on a known seat is a reading of the hamstrings: exact when it rolls back, a lower limit
  * when it does not.
  */
-export function longSitObservations(reading: Reading, standing: Prior, body: Body): Observation[] {
+export function longSitObservations(
+  reading: Reading,
+  standing: Prior,
+  body: Body,
+  eyes: Eyes = {},
+): Observation[] {
   if (reading.range !== 'pelvicTilt.longSit') return [];
   const protocol = protocolOf(reading.range, reading.method, reading.protocol);
   if (!protocol) return [];
-  const fromStanding = meanOf(reading.values) - standing.mean;
+  const bias = reading.method === 'by-eye' ? (eyes[reading.range]?.biasDeg ?? 0) : 0;
+  const fromStanding = meanOf(reading.values) - bias - standing.mean;
+  const warmGain = reading.warm ? parameter.warmGain : { value: 0, sd: 0 };
   const { thighFallDeg } = longLegs(reading.seatCm ?? 0, 0, body);
   const rolled = fromStanding < pelvisTarget.neutral.value - 1;
   // The pelvis follows the stiffer leg, and nothing says which that is.
   const sd = Math.hypot(
-    (reading.sem ?? semOf(protocol, reading.method)) / Math.sqrt(reading.values.length),
+    (reading.sem ?? semOf(protocol, reading.method, eyes)) / Math.sqrt(reading.values.length),
+    warmGain.sd,
     standing.sd,
     filter.sideDifference.value / 2,
   );
   return keysOf('hamstring').map((key) => ({
     key,
     day: dayOf(reading.at),
-    mean: 90 - thighFallDeg + fromStanding,
+    mean: 90 - thighFallDeg + fromStanding - warmGain.value,
     sd,
     bound: rolled ? 'equal' : 'atLeast',
   }));

@@ -1,10 +1,12 @@
 import fc from 'fast-check';
 import { protocols } from '../protocols/protocols';
+import { asItTurns, type TiltWay } from '../protocols/tiltWay';
 import { chanceFrom } from '../sim/chance';
 import { Excursion } from './excursion';
 import { TiltReader } from './tilt';
 
 const HZ = 50;
+const raise = asItTurns('Along the shin');
 /** From here to there in so many degrees a second, then held for so long. */
 interface Move {
   readonly toDeg: number;
@@ -15,11 +17,11 @@ interface Move {
 /** A phone on a limb, filmed: every reading that is taken of it, limb by limb. */
 function filmed(
   moves: readonly (Move | { readonly carriedTo: string })[],
-  { tremorDeg = 0, freer = 1 as 1 | -1, shows = (deg: number) => deg, seed = 1 } = {},
+  { tremorDeg = 0, freer = 1 as 1 | -1, way = raise as TiltWay, seed = 1 } = {},
 ) {
   const chance = chanceFrom(seed);
   const reader = new TiltReader();
-  const excursion = new Excursion(freer, shows(0));
+  const excursion = new Excursion(freer, way);
   const readings: { limb: string; value: number }[] = [];
   let [atMs, deg, limb, trembles] = [0, 0, 'left', 0];
   excursion.on(limb);
@@ -30,8 +32,8 @@ function filmed(
       betaDeg: turn + chance.normal(0, trembles),
       gammaDeg: chance.normal(0, trembles),
     });
-    const still = view.restingDeg === null ? null : shows(view.restingDeg);
-    const seen = excursion.moment(shows(view.deg), still, atMs);
+    const still = view.restingDeg === null ? null : way.value(view.restingDeg);
+    const seen = excursion.moment(way.value(view.deg), still, atMs);
     if (seen.taken !== null) readings.push({ limb, value: seen.taken });
   };
   for (let i = 0; i < HZ; i++) moment(0);
@@ -121,7 +123,7 @@ test('carried to the other limb, it reads nothing before it has rested there', (
 });
 
 test('that it lies on the other limb can be said', () => {
-  const excursion = new Excursion(1, 0);
+  const excursion = new Excursion(1, raise);
   excursion.on('left');
   excursion.on('right');
   expect(excursion.moment(40, 40, 100).rested).toBe(false);
@@ -130,15 +132,15 @@ test('that it lies on the other limb can be said', () => {
   expect(excursion.moment(10, null, 3000).taken).toBe(55);
 });
 
-test('a lag is read at its least, a shin that swings from upright at its most', () => {
-  const tiltOf = (id: string) => protocols.find((one) => one.id === id)?.tilt?.value;
-  const lag = filmed([up(40), up(68), up(5)], {
-    freer: -1,
-    shows: tiltOf('knee-extension-90')!,
-  });
-  expect(lag.map(({ value }) => Math.round(value))).toEqual([22]);
-  const swing = filmed([{ toDeg: 78, degPerS: 40, holdMs: 1500 }, up(58), up(44), up(77)], {
-    shows: tiltOf('ankle-bend.shin')!,
-  });
-  expect(swing.map(({ value }) => Math.round(value))).toEqual([46]);
+test('a lag is read at its least, a shin that leans or swings from upright at its most', () => {
+  const tiltOf = (id: string) => protocols.find((one) => one.id === id)!.tilt!;
+  const rounded = (readings: ReturnType<typeof filmed>) =>
+    readings.map(({ value }) => Math.round(value));
+  const lag = filmed([up(40), up(68), up(5)], { freer: -1, way: tiltOf('knee-extension-90') });
+  expect(rounded(lag)).toEqual([22]);
+  // From the floor to the shin, which leans forward past upright and comes back.
+  const lean = filmed([up(91), up(108), up(127), up(90)], { way: tiltOf('ankle-bend.shin') });
+  expect(rounded(lean)).toEqual([37]);
+  const swing = filmed([up(90), up(58), up(44), up(88)], { way: tiltOf('table-edge-rotation') });
+  expect(rounded(swing)).toEqual([46]);
 });

@@ -1,4 +1,5 @@
 import { phoneTilt } from '../parameters';
+import type { TiltWay } from '../protocols/tiltWay';
 
 /** What a limb is doing, as far as its reading goes. */
 export interface ExcursionView {
@@ -21,30 +22,36 @@ const BACK_SHARE = 0.5;
  * Values are those of the way of reading, in degrees; `freer` is +1 where more of them is freer, −1 where less is.
  */
 export class Excursion {
-  /** Rest, end and what lies between on one scale: times `freer`, so that the end is high. */
-  private rest: number | null;
+  /** Rest, end and what lies between on one scale: times `freer`, so that the end is high. Null until it is seen. */
+  private rest: number | null = null;
   private furthest: number | null = null;
   private limb: string | null = null;
-  /** Where the limb before rested: this one rests about there too. */
-  private restBefore: number;
+  /** Where limbs rest: as the way says, then as the limb before did. */
+  private usualRest: number;
+  /** Whether the phone came here from another limb. */
+  private isCarried = false;
   /** When this limb's turn came; null until its first moment. */
   private sinceMs: number | null = null;
   /** When it came to rest, where it rests now. */
   private restingMs: number | null = null;
 
-  /** @param restValue what the way shows where the phone was zeroed: limbs begin there, or lower. */
   constructor(
     private readonly freer: 1 | -1,
-    restValue: number,
+    { value, restValue }: Pick<TiltWay, 'value' | 'restValue'>,
   ) {
-    this.rest = freer * restValue;
-    this.restBefore = this.rest;
+    const floor = freer * value(0);
+    this.usualRest = restValue === undefined ? floor : freer * restValue;
+    // A limb that lies as the floor does is at rest from the zero on.
+    if (this.restsAt(floor)) this.rest = this.usualRest;
   }
+
+  private restsAt = (at: number) => Math.abs(at - this.usualRest) <= phoneTilt.restsAlike.value;
 
   /** Reads this limb from now on. Another one than before must be seen at rest first. */
   on(limb: string): void {
     if (this.limb !== null && limb !== this.limb) {
-      this.restBefore = this.rest ?? this.restBefore;
+      this.usualRest = this.rest ?? this.usualRest;
+      this.isCarried = true;
       this.rest = null;
       this.furthest = null;
       this.sinceMs = null;
@@ -55,7 +62,7 @@ export class Excursion {
 
   /** Somebody says that the phone lies on the limb, at rest. */
   liesThere(): ExcursionView {
-    this.rest ??= this.restBefore;
+    this.rest ??= this.usualRest;
     return this.view(null);
   }
 
@@ -78,10 +85,12 @@ export class Excursion {
   private heldStill(at: number): void {
     if (this.rest === null) {
       // What rests at once is still the limb before.
-      const isHere = (this.restingMs ?? 0) - (this.sinceMs ?? 0) >= phoneTilt.carried.value;
-      if (isHere && Math.abs(at - this.restBefore) <= phoneTilt.restsAlike.value) this.rest = at;
-    } else if (at <= this.rest + phoneTilt.moved.value) this.rest = Math.min(this.rest, at);
-    else if (this.furthest === null || at > this.furthest) this.furthest = at;
+      const restsSince = (this.restingMs ?? 0) - (this.sinceMs ?? 0);
+      const isHere = !this.isCarried || restsSince >= phoneTilt.carried.value;
+      if (isHere && this.restsAt(at)) this.rest = at;
+    } else if (at <= this.rest + phoneTilt.moved.value) {
+      if (this.restsAt(at)) this.rest = Math.min(this.rest, at);
+    } else if (this.furthest === null || at > this.furthest) this.furthest = at;
   }
 
   private view(taken: number | null): ExcursionView {

@@ -607,12 +607,12 @@ const figures: Readonly<Record<ProtocolId, Drawing>> = {
     });
   },
   'ankle-bend.shin': (deg, body) => {
-    const { posture, knee, ankle } = leaningShin(deg, body);
+    const { posture, knee, ankle, toeX } = leaningShin(deg, body);
     return side(posture, {
       tools: [edgeAlong(knee, ankle, 0.034 * body.statureCm)],
       hold: [-0.2 * body.footCm, 3],
       angle: { at: ankle, fromDeg: 90 - deg, toDeg: 90 },
-      landmarks: [knee, ankle],
+      landmarks: [knee, ankle, [toeX, 1.5]],
       closeUp: around(
         [
           [-0.3 * body.statureCm, 0],

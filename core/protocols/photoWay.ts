@@ -44,6 +44,23 @@ export function fallDeg([from, to]: readonly Spot[], levelDeg: number): number {
   return atan2Deg(y, Math.abs(x));
 }
 
+/** How far a shin leans from upright, toward its own toe or, minus, away from it. */
+export function leanDeg([knee, ankle, toe]: readonly Spot[], levelDeg: number): number {
+  const [x, y] = levelled(ankle as Spot, knee as Spot, levelDeg);
+  const [ahead] = levelled(ankle as Spot, toe as Spot, levelDeg);
+  return atan2Deg(ahead < 0 ? -x : x, -y);
+}
+
+/** Angle of a raised arm with the trunk of somebody who lies face up: over 180 where it sinks under the trunk's line. */
+export function overheadDeg(points: readonly Spot[], levelDeg: number): number {
+  const [hip, shoulder, elbow] = points as readonly [Spot, Spot, Spot];
+  const [trunk, arm] = [levelled(hip, shoulder, levelDeg), levelled(shoulder, elbow, levelDeg)];
+  const corner = cornerDeg(points);
+  // On pictures down is +: where the arm hangs under the line on which the trunk goes on.
+  const under = trunk[0] * arm[1] - trunk[1] * arm[0];
+  return corner > 90 && under * Math.sign(trunk[0]) > 0 ? 360 - corner : corner;
+}
+
 /** How far a lifted leg stands over the level; the flat leg's heel only tells which way the feet are. */
 export function raisedDeg([heel, hip, lifted]: readonly Spot[], levelDeg: number): number {
   const [feet] = levelled(hip as Spot, heel as Spot, levelDeg);

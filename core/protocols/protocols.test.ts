@@ -68,6 +68,18 @@ test('a shin swung inward on a table edge reads 22° short, give or take 6', () 
   expect(sem).toBeCloseTo(Math.hypot(3, 6), 6);
 });
 
+test('a knee that comes straight from 90/90 says only that the hamstring is at least so long', () => {
+  expect(convert('knee-extension-90', 0)).toMatchObject({ mean: 90, bound: 'atLeast' });
+  expect(convert('knee-extension-90', 8)).not.toHaveProperty('bound');
+});
+
+test('signs are kept: a shin behind upright, an arm past the line of the trunk', () => {
+  const tiltOf = (id: string) => protocols.find((one) => one.id === id)!.tilt!;
+  expect(tiltOf('ankle-bend.shin').value(85)).toBe(-5);
+  expect(tiltOf('ankle-bend.shin').value(126)).toBe(36);
+  expect(tiltOf('arm-overhead.lying').value(-175)).toBe(185);
+});
+
 test('a straddle is reckoned from the hips, which stand apart, to the heels, which lie beyond the ankles', () => {
   expect(convert('straddle-width', 100).mean).toBeCloseTo(27.5, 0);
   expect(convert('straddle-width', 140).mean).toBeCloseTo(43, 0);

@@ -15,6 +15,8 @@ import {
   betweenDeg,
   cornerDeg,
   fallDeg,
+  leanDeg,
+  overheadDeg,
   overKnee,
   overPelvis,
   overRaise,
@@ -22,7 +24,7 @@ import {
   type PhotoWay,
   type Spot,
 } from './photoWay';
-import { acrossPelvis, asItTurns, fromUpright, onward, type TiltWay } from './tiltWay';
+import { acrossPelvis, asItTurns, fromUpright, onward, pastUpright, type TiltWay } from './tiltWay';
 
 export const methodIds = [
   'phone-tilt',
@@ -190,11 +192,12 @@ const entries = [
     range: 'pelvicTilt.longSit',
     name: 'Long sit on a known seat',
     methods: ['phone-tilt', 'protractor', 'photo', 'by-eye'],
-    traits: ['liftsLeg', 'straightLeg', 'bothSides'],
+    traits: ['straightLeg', 'legAndBack', 'rounds', 'bothSides'],
     unit: 'deg',
     ...limits('pelvicTilt.longSit'),
     onSeat: true,
-    position: 'Sitting with long legs as they would, hands in the lap; note the seat height.',
+    position:
+      'Sitting with long legs, as tall as they can, hands in the lap; note the seat height.',
     holdStill: 'Knees straight, not pressed.',
     tool: 'Across the front and the rear hip-bone points of one side.',
     stopWhen: NEVER,
@@ -277,6 +280,8 @@ const entries = [
     convert: (lag, sem, { coupling }) => ({
       mean: 90 - coupling.mean * lag,
       sem: Math.hypot(coupling.mean * sem, coupling.sd * lag),
+      // A knee that comes straight says only that the hamstring lets it.
+      ...(lag <= NO_LAG_DEG ? { bound: 'atLeast' as const } : {}),
     }),
   },
   {
@@ -495,6 +500,7 @@ const entries = [
     tilt: {
       lies: 'edge',
       places: ['Along the inner side of the shin, top of the phone to the foot'],
+      restValue: 0,
       value: fromUpright,
     },
     photo: {
@@ -519,7 +525,7 @@ const entries = [
     range: 'hipSpread',
     name: 'Straddle, heel to heel',
     methods: ['tape'],
-    traits: ['hipToEnd', 'movesPelvis', 'bothSides'],
+    traits: ['hipToEnd', 'movesPelvis', 'straightLeg', 'legAndBack', 'rounds', 'bothSides'],
     unit: 'cm',
     least: 0,
     most: 240,
@@ -657,14 +663,15 @@ const entries = [
     spoiledBy: 'A lifting heel.',
     tilt: {
       lies: 'back',
-      places: ['Along the shin, top of the phone to the knee'],
-      value: fromUpright,
+      places: ['Along the front of the shin, top of the phone to the knee'],
+      restValue: 0,
+      value: pastUpright,
     },
     photo: {
-      points: ['knee', 'ankle'],
+      points: ['knee', 'ankle', 'tip of the big toe'],
       against: 'level',
       known: { from: 0, to: 1, is: 'shin' },
-      value: (points, level) => 90 - fallDeg(points, level),
+      value: leanDeg,
     },
     working: null,
     convert: asRead,
@@ -770,9 +777,9 @@ const entries = [
     tilt: asItTurns('Along the upper arm, top of the phone to the elbow'),
     photo: {
       points: ['hip', 'shoulder', 'elbow'],
-      against: null,
+      against: 'level',
       known: { from: 1, to: 2, is: 'upperArm' },
-      value: cornerDeg,
+      value: overheadDeg,
     },
     working: null,
     convert: asRead,
@@ -788,6 +795,7 @@ export const protocols: readonly Protocol[] = entries;
 /** Doubt of the knee's own bend in a crossed seat. */
 const KNEE_DOUBT_DEG = 6;
 const NO_GAP_CM = 0.3;
+const NO_LAG_DEG = 1;
 
 /** Outward rotation in use when the underside of a knee stands so high over the floor in a crossed seat. */
 export function crossedSeatRotation(

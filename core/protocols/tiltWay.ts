@@ -10,6 +10,8 @@ export interface TiltWay {
   readonly lies: Lies;
   /** Where its edge goes, one after the other. */
   readonly places: readonly string[];
+  /** What it shows of a limb at rest; what it shows of the floor where nothing is said. */
+  readonly restValue?: number;
   /** What is read is how somebody stands, sits or hangs: nothing is raised and brought back. */
   readonly isHeld?: true;
   /** From one turn per place, in degrees from the floor, to the value of the protocol. */
@@ -20,6 +22,8 @@ export interface TiltWay {
 export const onward = (deg: number) => (deg < -90 ? deg + 360 : deg);
 /** Degrees between an edge and upright, whichever way it leans. */
 export const fromUpright = (deg: number) => Math.abs(90 - Math.abs(deg));
+/** How far the edge has gone past upright, less where it has not come so far. */
+export const pastUpright = (deg: number) => onward(deg) - 90;
 /** What the phone shows is what is read. */
 export const asItTurns = (place: string): TiltWay => ({
   lies: 'back',

@@ -80,3 +80,13 @@ test('no and not asked leave measuring as it is; a caution that is not known her
     reasons: [{ code: 'caution-unknown', caution: 'of another version', reading: true }],
   });
 });
+
+test.each(['low-back-disc', 'sciatica', 'hamstring-origin'] as const)(
+  '%s leaves out a long sit and a straddle, and another way or what is usual stands in',
+  (id) => {
+    const yes = [{ id, answer: 'yes' as const, at: '2026-01-05', side: 'left' as const }];
+    for (const one of ['pelvic-tilt.long-sit', 'straddle-width'] as const)
+      expect(readingVerdict(way(one), 'left', yes).leftOut).toBe(true);
+    expect(readingVerdict(way('spread.on-back'), 'left', yes).leftOut).toBe(false);
+  },
+);

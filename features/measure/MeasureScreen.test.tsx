@@ -145,7 +145,7 @@ test('the working of a tape stands beside what is typed', async () => {
   fireEvent.click(screen.getByRole('radio', { name: 'Heel to seat' }));
   type('30');
   expect(
-    screen.getByText(/Thigh 41\.\d, shin 41\.\d and 30 cm make a triangle/),
+    screen.getByText(/Thigh 41\.\d, knee to heel 4\d(\.\d)? and 30 cm make a triangle/),
   ).toBeInTheDocument();
 });
 
@@ -285,4 +285,47 @@ describe('what was answered at intake', () => {
       screen.getByText('Very mobile: read to the first resistance, not to the end.'),
     ).toBeInTheDocument();
   });
+});
+
+test('a reading far from what is believed is asked about before it is kept', async () => {
+  const { state } = await open(/^Knee bend, hip bent ?left/);
+  const before = Object.keys(state().readings).length;
+  type('75');
+  press('Keep');
+  expect(screen.getByRole('alert')).toHaveTextContent(
+    /^Knee bend, hip bent: 75°, after \d+° ± \d+\. The other side, or a slip of ten\?/,
+  );
+  expect(Object.keys(state().readings)).toHaveLength(before);
+  // Put right, it is kept without a word.
+  type('130');
+  expect(screen.queryByRole('alert')).not.toBeInTheDocument();
+  type('75');
+  press('Keep');
+  press('It is so: keep it');
+  await waitFor(() => expect(Object.keys(state().readings)).toHaveLength(before + 1));
+});
+
+test('a tape that comes to what no body shows is refused in words, and nothing is kept', async () => {
+  const { state } = await open(/^Knee bend, hip bent ?left/);
+  const before = Object.keys(state().readings).length;
+  fireEvent.click(screen.getByRole('radio', { name: 'Heel to seat' }));
+  type('0');
+  press('Keep');
+  expect(screen.getByText(/^(It comes to \d+°|No body of these lengths)/)).toBeInTheDocument();
+  expect(Object.keys(state().readings)).toHaveLength(before);
+});
+
+test('the side of a reading can be put right', async () => {
+  const { state } = await open(/^Knee bend, hip bent ?left/);
+  const [edit] = screen.getAllByRole('button', { name: /^Edit the reading of .*left$/ });
+  fireEvent.click(edit!);
+  fireEvent.click(
+    within(screen.getByRole('radiogroup', { name: 'Side that was read' })).getByRole('radio', {
+      name: 'Right',
+    }),
+  );
+  press('Save the change');
+  await waitFor(() =>
+    expect(Object.values(state().readings).every(({ side }) => side === 'right')).toBe(true),
+  );
 });

@@ -182,7 +182,7 @@ function useExcursion(work: EntryWork | null, zeroed: unknown): Excursion | null
     () =>
       zeroed === null || !way || way.isHeld || way.places.length > 1
         ? null
-        : new Excursion(freer, way.value(0)),
+        : new Excursion(freer, way),
     [way, freer, zeroed],
   );
 }
