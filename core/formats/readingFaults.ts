@@ -1,4 +1,4 @@
-import { protocolOf, type ConversionContext } from '../protocols/protocols';
+import { protocolOf, type ConversionContext, type Protocol } from '../protocols/protocols';
 import { ranges } from '../ranges/ranges';
 import type { Reason } from '../reasons';
 import type { Reading } from './book';
@@ -28,17 +28,24 @@ export function readingRefused(
       return { code: 'outside-range', range: range.id, value, least, most, unit };
     });
   if (outside.length > 0 || !protocol || !context || reading.values.length === 0) return outside;
-  const mean = reading.values.reduce((sum, value) => sum + value, 0) / reading.values.length;
-  const { seatCm = context.seatCm } = reading;
-  const onSeat = { ...context, ...(seatCm === undefined ? {} : { seatCm }) };
-  const at = (value: number) => protocol.convert(value, 1, onSeat).mean;
+  return comesToNone(reading, protocol, context);
+}
+
+/** What is wrong with what a reading comes to on this body. */
+function comesToNone(
+  { values, seatCm }: Pick<Reading, 'values' | 'seatCm'>,
+  { range: id, unit, convert }: Protocol,
+  context: ConversionContext,
+): ReadingRefused[] {
+  const mean = values.reduce((sum, value) => sum + value, 0) / values.length;
+  const onSeat = seatCm === undefined ? context : { ...context, seatCm };
+  const at = (value: number) => convert(value, 1, onSeat).mean;
   // Where a formula stands still, the bones have come to their end: nothing longer or shorter can be.
-  if (protocol.unit === 'cm' && at(mean + A_STEP_CM) === at(mean - A_STEP_CM))
-    return [{ code: 'beyond-lengths', range: range.id, cm: mean }];
+  if (unit === 'cm' && at(mean + A_STEP_CM) === at(mean - A_STEP_CM))
+    return [{ code: 'beyond-lengths', range: id, cm: mean }];
   const deg = at(mean);
-  return deg >= range.least && deg <= range.most
-    ? []
-    : [{ code: 'not-human', range: range.id, deg, least: range.least, most: range.most }];
+  const { least, most } = ranges[id];
+  return deg >= least && deg <= most ? [] : [{ code: 'not-human', range: id, deg, least, most }];
 }
 const A_STEP_CM = 0.1;
 

@@ -26,7 +26,7 @@ import { selectSettings } from '@/store/selectors';
 import { commit } from '@/store/store';
 import { length, readIn, toCm, type Units } from '@/ui/format';
 import { readNumber } from '@/ui/number';
-import { rangeName } from '@/ui/words/words';
+import { rangeName, type Words } from '@/ui/words/words';
 import { freshId, nowIso, useOjas, useOjasDispatch, useUnits, useWords } from '../hooks';
 import { speak } from '../sound/speak';
 import type { TiltHabits } from './tilt/TiltReading';
@@ -140,10 +140,50 @@ function useKeep(person: Person, inVisit: boolean, onKept: () => void) {
   };
 }
 
+/** What is asked about values that lie far from what is believed; empty where nothing is. */
+function askedOf(
+  { protocol, sem, context, range, entry }: Setting,
+  values: readonly number[],
+  estimates: Estimates,
+  say: Words,
+): string {
+  if (values.length === 0) return '';
+  const read = protocol.convert(meanOf(values), sem / Math.sqrt(values.length), context);
+  const far = farFromBelieved(range.id, read, estimates[keyOf(range.id, entry.side)]);
+  return far ? say.reason(far) : '';
+}
+
+/** What is wrong with one value of a setting, in words; null where it can stand. */
+const faultOf = (
+  { range, method, protocol, on, context }: Setting,
+  value: number,
+  say: Words,
+): string | null =>
+  say.reasons(
+    readingRefused(
+      { range: range.id, method, protocol: protocol.id, values: [value], side: on },
+      context,
+    ),
+  ) || null;
+
 interface Doubted {
   readonly values: readonly number[];
   readonly sems: readonly number[];
   readonly words: string;
+}
+
+/** What is typed, and what is said about it. */
+function useSaid() {
+  const [fault, setFault] = useState<string>();
+  const [typed, setTyped] = useState('');
+  /** Values that lie far from what is believed, with what is asked about them. */
+  const [doubted, setDoubted] = useState<Doubted | null>(null);
+  const forget = () => {
+    setTyped('');
+    setFault(undefined);
+    setDoubted(null);
+  };
+  return { fault, setFault, typed, setTyped, doubted, setDoubted, forget };
 }
 
 /** Everything that reading one range on one side needs, and what may be done with what was read. */
@@ -157,26 +197,17 @@ export function useEntry(
 ) {
   const dispatch = useOjasDispatch();
   const say = useWords();
-  const [fault, setFault] = useState<string>();
-  const [typed, setTyped] = useState('');
-  /** Values that lie far from what is believed, with what is asked about them. */
-  const [doubted, setDoubted] = useState<Doubted | null>(null);
+  const { fault, setFault, typed, setTyped, doubted, setDoubted, forget } = useSaid();
   /** Beside each value, the picture to be kept with it; none outlives its value. */
   const pictures = useOjas((state) => state.measuring.pictures).slice(0, now?.values.length ?? 0);
-  const store = useKeep(person, inVisit, () => {
-    setTyped('');
-    setFault(undefined);
-    setDoubted(null);
-  });
+  const store = useKeep(person, inVisit, forget);
   const setting = useSetting(person, now, chosen, estimates);
   if (!setting) return null;
-  const { entry, protocol, method, range, on, sem, units, context } = setting;
+  const { entry, protocol, method, range, on, sem, units } = setting;
 
   /** Another side, way or method: what was typed, taken and pictured for the one before goes. */
   const beginAnew = (change: Partial<EntryState>) => {
-    setTyped('');
-    setDoubted(null);
-    setFault(undefined);
+    forget();
     dispatch(picturesChanged([]));
     dispatch(entryChanged({ values: [], sems: [], ...change }));
   };
@@ -184,25 +215,11 @@ export function useEntry(
     dispatch(picturesChanged(pictures.slice(0, -1)));
     dispatch(entryChanged({ values: entry.values.slice(0, -1), sems: entry.sems.slice(0, -1) }));
   };
-  const faultOf = (value: number): string | null =>
-    say.reasons(
-      readingRefused(
-        { range: range.id, method, protocol: protocol.id, values: [value], side: on },
-        context,
-      ),
-    ) || null;
-  /** What is asked about values that lie far from what is believed; empty where nothing is. */
-  const askedOf = (values: readonly number[]): string => {
-    if (values.length === 0 || !Number.isFinite(meanOf(values))) return '';
-    const read = protocol.convert(meanOf(values), sem / Math.sqrt(values.length), context);
-    const far = farFromBelieved(range.id, read, estimates[keyOf(range.id, entry.side)]);
-    return far ? say.reason(far) : '';
-  };
   /** What is typed, as a value that can stand; undefined when it cannot. */
   const readTyped = (): number | undefined => {
     const read = readNumber(typed);
     const value = read.ok ? readIn(protocol.unit, read.value, units) : NaN;
-    const wrong = read.ok ? faultOf(value) : `${rangeName(range.id)}: ${read.words}`;
+    const wrong = read.ok ? faultOf(setting, value, say) : `${rangeName(range.id)}: ${read.words}`;
     setFault(wrong ?? undefined);
     return read.ok && wrong === null ? value : undefined;
   };
@@ -217,7 +234,7 @@ export function useEntry(
     sems: readonly number[] = entry.sems,
     isMeant = false,
   ): void | Promise<void> => {
-    const words = isMeant ? '' : askedOf(values);
+    const words = isMeant ? '' : askedOf(setting, values, estimates, say);
     setDoubted(words === '' ? null : { values, sems, words });
     if (words !== '') return habits.aloud && method === 'phone-tilt' ? speak(words) : undefined;
     const simulated = method === 'phone-tilt' && habits.simulated;
@@ -239,7 +256,7 @@ export function useEntry(
   };
   /** Adds a reading; false when it cannot stand. */
   const take = (value: number, ownSem?: number, picture?: PictureToKeep | null): boolean => {
-    const wrong = faultOf(value);
+    const wrong = faultOf(setting, value, say);
     setFault(wrong ?? undefined);
     setDoubted(null);
     if (wrong !== null) return false;
@@ -258,16 +275,15 @@ export function useEntry(
     mean: meanOf(entry.values),
     typed,
     setTyped: (text: string) => {
+      forget();
       setTyped(text);
-      setDoubted(null);
-      setFault(undefined);
     },
     caution: readingVerdict(protocol, on, person.cautions),
     take,
     /**
      * Whether a limb that was held still at this value can be meant as a reading: one that rests on the floor is not.
      */
-    canBeMeant: (value: number) => faultOf(value) === null,
+    canBeMeant: (value: number) => faultOf(setting, value, say) === null,
     doubted: doubted?.words,
     keepAllTheSame: () => doubted && keep(doubted.values, doubted.sems, true),
     takeTyped,
