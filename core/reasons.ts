@@ -31,6 +31,8 @@ interface OfSide {
 /** Why a support stands as high as it does: by code, with its numbers. */
 interface HeightReasons {
   'palms-beside': Gap;
+  /** The pelvis of this student, from standing to sitting well, where it is not as is usual. */
+  'own-pelvis': { readonly deg: number; readonly usualDeg: number };
   'long-sit-seat': Gap & OfSide & { readonly rollBackDeg: number };
   'long-sit-knees': Gap &
     OfSide & { readonly backFirst: boolean; readonly planted: boolean; readonly spread: boolean };
@@ -224,6 +226,11 @@ interface WorkingReasons {
     readonly toeCm: number;
     readonly kneeCm: number;
     readonly shinCm: number;
+    readonly deg: number;
+  };
+  'working-sits': {
+    readonly readDeg: number;
+    readonly standingDeg: number;
     readonly deg: number;
   };
   'working-ankle-gap': {

@@ -197,16 +197,14 @@ test('both hamstring tests of one day give the student’s own coupling, within 
 test('a pelvis that rolls back in long sit reads the hamstring; one that does not is a lower limit', () => {
   const rolled = longSitObservations(
     sampleReading({ range: 'pelvicTilt.longSit', side: 'both', values: [-20], seatCm: 0 }),
-    { mean: 10, sd: 0 },
-    context.body,
+    { ...context, standing: { mean: 10, sd: 0 } },
   )[0];
   expect(rolled?.bound).toBe('equal');
   expect(rolled?.mean).toBeCloseTo(90 - longLegs(0, 0, context.body).thighFallDeg - 30);
   expect(
     longSitObservations(
       sampleReading({ range: 'pelvicTilt.longSit', side: 'both', values: [5], seatCm: 10 }),
-      { mean: 10, sd: 0 },
-      context.body,
+      { ...context, standing: { mean: 10, sd: 0 } },
     )[0]?.bound,
   ).toBe('atLeast');
 });
@@ -215,8 +213,8 @@ test('a long sit knows a warm body and the eye that read it', () => {
   const meanOfSit = (more: Partial<Reading>, eyes = {}) =>
     longSitObservations(
       sampleReading({ range: 'pelvicTilt.longSit', side: 'both', values: [-20], ...more }),
-      { mean: 10, sd: 0 },
-      context.body,
+      { ...context, standing: { mean: 10, sd: 0 } },
+      -20,
       eyes,
     )[0]!.mean;
   const eyes = { 'pelvicTilt.longSit': { biasDeg: 5, sdDeg: 4 } };

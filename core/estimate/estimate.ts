@@ -82,8 +82,11 @@ export function contextOf(person: Person, estimates: Estimates): ConversionConte
   return {
     body: bodyFrom(person.statureCm, person.bodyCm),
     coupling: { mean: coupling.mean, sd: coupling.sd },
+    standing: priorFrom(estimates['pelvicTilt.standing'], person),
   };
 }
+const priorFrom = (standing: RangeEstimate | undefined, { sex }: Person): Prior =>
+  standing ? { mean: standing.mean, sd: standing.sd } : priorOf('pelvicTilt.standing', sex);
 
 /** What all readings to a day say of a student. */
 export interface Known {
@@ -135,25 +138,36 @@ export function knownOf(record: StudentRecord, date: LocalDay): Known {
     until,
     usualSwing,
   );
-  const context = {
-    body,
-    coupling: { mean: coupling.trend.level, sd: Math.sqrt(coupling.trend.levelVar) },
-  };
-
-  const direct = readings.flatMap((reading) => observationOf(reading, context, record.eyes) ?? []);
+  const seenIn = (context: ConversionContext, some: readonly Reading[]) =>
+    some.flatMap((reading) => observationOf(reading, context, record.eyes) ?? []);
   const standing = courseOf(
     'pelvicTilt.standing',
     priorOf('pelvicTilt.standing', person.sex),
-    direct.filter(({ key }) => key === 'pelvicTilt.standing'),
+    seenIn(
+      unconverted,
+      readings.filter(({ range }) => range === 'pelvicTilt.standing'),
+    ),
     until,
     usualSwing,
   );
-  const standingTilt = { mean: standing.trend.level, sd: Math.sqrt(standing.trend.levelVar) };
+  const context: ConversionContext = {
+    body,
+    coupling: levelOf(coupling),
+    standing: levelOf(standing),
+  };
+  const direct = seenIn(context, readings);
+  const sits = courseOf(
+    'pelvicTilt.sits',
+    priorOf('pelvicTilt.sits', person.sex),
+    direct.filter(({ key }) => key === 'pelvicTilt.sits'),
+    until,
+    usualSwing,
+  );
   const observations = groupedBy(
     [
       ...direct,
       ...readings.flatMap((reading) =>
-        longSitObservations(reading, standingTilt, body, record.eyes),
+        longSitObservations(reading, context, sits.trend.level, record.eyes),
       ),
     ],
     ({ key }) => key,
@@ -187,6 +201,12 @@ export function knownOf(record: StudentRecord, date: LocalDay): Known {
     levelsOn: (day) => ofEach(({ course }) => course.levelOn(day)),
   };
 }
+
+/** What a course has come to, and its doubt. */
+const levelOf = ({ trend }: Course): Prior => ({
+  mean: trend.level,
+  sd: Math.sqrt(trend.levelVar),
+});
 
 /** Level, drift and doubt of every range on a day. */
 export const estimateRanges = (record: StudentRecord, date: LocalDay): Estimates =>

@@ -1,4 +1,3 @@
-import type { Body } from '../body/body';
 import type { Reading } from '../formats/book';
 import { dayOf, type LocalDay } from '../formats/time';
 import { groupedBy } from '../grouped';
@@ -19,9 +18,9 @@ import {
 import {
   keyOf,
   keysOf,
+  priorOf,
   ranges,
   scaleOf,
-  type Prior,
   type RangeId,
   type RangeKey,
   type Side,
@@ -87,11 +86,13 @@ export function observationOf(
 /**
  * A pelvis measured in long sit on a known seat is a reading of the hamstrings: exact when it rolls back, a lower limit
  * when it does not.
+ *
+ * @param sitsDeg where this pelvis sits well, from standing.
  */
 export function longSitObservations(
   reading: Reading,
-  standing: Prior,
-  body: Body,
+  { standing = priorOf('pelvicTilt.standing', 'unknown'), body }: ConversionContext,
+  sitsDeg: number = pelvisTarget.neutral.value,
   eyes: Eyes = {},
 ): Observation[] {
   if (reading.range !== 'pelvicTilt.longSit') return [];
@@ -101,7 +102,7 @@ export function longSitObservations(
   const fromStanding = meanOf(reading.values) - bias - standing.mean;
   const warmGain = reading.warm ? parameter.warmGain : { value: 0, sd: 0 };
   const { thighFallDeg } = longLegs(reading.seatCm ?? 0, 0, body);
-  const rolled = fromStanding < pelvisTarget.neutral.value - 1;
+  const rolled = fromStanding < sitsDeg - 1;
   // The pelvis follows the stiffer leg, and nothing says which that is.
   const sd = Math.hypot(
     (reading.sem ?? semOf(protocol, reading.method, eyes)) / Math.sqrt(reading.values.length),

@@ -12,6 +12,8 @@ export interface PoseSettings {
   /** Share of a muscle's range that the pose may use. */
   readonly share: number;
   readonly pelvisTargetDeg: number;
+  /** Where this pelvis sits well, from standing, where it was read. */
+  readonly sitsDeg?: number;
   readonly spineShareDeg: number;
   readonly kneeMarginDeg: number;
   readonly lumbarAllowanceDeg: number;

@@ -382,6 +382,24 @@ const figures: Readonly<Record<ProtocolId, Drawing>> = {
           : [],
     });
   },
+  'pelvic-tilt.tall-chair': (tilt, body) => {
+    const slopeDeg = 25;
+    const seat =
+      body.shinCm + body.ankleHeightCm + body.thighCm * sinDeg(slopeDeg) - body.seatToHipCm;
+    const hip: Point = [0, seat + body.seatToHipCm];
+    const knee = toward(hip, -slopeDeg, body.thighCm);
+    const ankle: Point = [knee[0], knee[1] - body.shinCm];
+    const leg: Leg = {
+      knee,
+      ankle,
+      heel: [ankle[0] - 0.22 * body.footCm, 1.5],
+      toe: [ankle[0] + 0.72 * body.footCm, 1.5],
+    };
+    return side(upright(body, hip, leg, undefined, { lean: tilt + 10 }), {
+      ...acrossPelvis(hipBones(hip, tilt, body), tilt),
+      furniture: [{ is: 'stool', fromX: -24, toX: 12, topCm: seat }],
+    });
+  },
   'straight-leg-raise.pelvis-watched': legRaise,
   'straight-leg-raise.first-pull': (deg, body) => ({
     ...legRaise(deg, body),

@@ -3,7 +3,7 @@ import { bodyFrom, type Body } from '../body/body';
 import type { Person } from '../formats/book';
 import { families } from '../geometry/families';
 import type { Family, FamilyInput, PoseSettings } from '../geometry/family';
-import { workingShare } from '../parameters';
+import { pelvisTarget, workingShare } from '../parameters';
 import { poseById, type Pose } from '../poses/poses';
 import type { ReadingSide } from '../ranges/ranges';
 import { isMade } from '../props/kinds';
@@ -50,15 +50,31 @@ function wayFor(
   return answered?.id ?? family.way?.({ body, settings, ...input }) ?? ways[0]?.id ?? '';
 }
 
-/** A prepared pose in the way that it is set up for this body. */
+/** A prepared pose as this body does it: its own pelvis, and the way in which it is set up for it. */
 export function inItsWay(
-  prepared: Prepared,
+  ready: Prepared,
   person: Person,
   input: Pick<FamilyInput, 'values' | 'side'>,
 ): Prepared {
+  const prepared = onItsPelvis(ready, input.values['pelvicTilt.sits']);
   if (!prepared.pose.ways) return prepared;
   const way = wayFor(prepared, person, input, person.choices[wayKey(prepared.pose.id)]);
   return { ...prepared, settings: { ...prepared.settings, way } };
+}
+
+/** What the approach asks of a pelvis is asked of this one, from where it sits well by itself. */
+function onItsPelvis(prepared: Prepared, sitsDeg: number | undefined): Prepared {
+  const usualDeg = pelvisTarget.neutral.value;
+  if (sitsDeg === undefined || sitsDeg === usualDeg) return prepared;
+  const { settings } = prepared;
+  return {
+    ...prepared,
+    settings: {
+      ...settings,
+      pelvisTargetDeg: settings.pelvisTargetDeg + sitsDeg - usualDeg,
+      sitsDeg,
+    },
+  };
 }
 
 /** PoseSettings with nothing kept in hand: what a body can just do, and under which it says so. */

@@ -9,7 +9,7 @@ import {
   spineShare,
   standingFold,
 } from '../parameters';
-import { ranges, type RangeId } from '../ranges/ranges';
+import { priorOf, ranges, type Prior, type RangeId } from '../ranges/ranges';
 import type { Reason } from '../reasons';
 import {
   betweenDeg,
@@ -70,6 +70,8 @@ export interface ConversionContext {
   readonly coupling: { readonly mean: number; readonly sd: number };
   /** Height of the seat on which the reading was taken. */
   readonly seatCm?: number;
+  /** The pelvis standing, as believed now; as is usual where nobody says. */
+  readonly standing?: Prior;
 }
 
 /** What a way of reading does to a body. */
@@ -166,6 +168,8 @@ const through = (formula: (value: number) => number, value: number, sem: number)
   sem: Math.abs(formula(value + sem) - formula(value - sem)) / 2,
 });
 
+const usualStanding = priorOf('pelvicTilt.standing', 'unknown');
+
 const limits = (id: RangeId) => ({ least: ranges[id].least, most: ranges[id].most });
 
 const entries = [
@@ -206,6 +210,34 @@ const entries = [
     photo: overPelvis,
     working: null,
     convert: asRead,
+  },
+  {
+    id: 'pelvic-tilt.tall-chair',
+    range: 'pelvicTilt.sits',
+    name: 'Sitting well on a tall chair',
+    methods: ['phone-tilt', 'protractor', 'photo', 'by-eye'],
+    traits: [],
+    unit: 'deg',
+    least: -55,
+    most: 40,
+    position:
+      'Sitting tall at the front of a high chair or a table, thighs sloping down, feet on the floor; read the pelvis standing first.',
+    holdStill: 'Arms loose, eyes ahead.',
+    tool: 'Across the front and the rear hip-bone points of one side.',
+    stopWhen: NEVER,
+    spoiledBy: 'A low chair; leaning back or on the hands.',
+    tilt: acrossPelvis,
+    photo: overPelvis,
+    working: (readDeg, deg, { standing = usualStanding }) => ({
+      code: 'working-sits',
+      readDeg,
+      standingDeg: standing.mean,
+      deg,
+    }),
+    convert: (value, sem, { standing = usualStanding }) => ({
+      mean: value - standing.mean,
+      sem: Math.hypot(sem, standing.sd),
+    }),
   },
   {
     id: 'straight-leg-raise.pelvis-watched',

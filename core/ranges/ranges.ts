@@ -1,7 +1,10 @@
+import { pelvisTarget } from '../parameters';
+
 /** The ranges that Ojas reckons with. "More" is always freer. Angles in degrees. */
 export const rangeIds = [
   'pelvicTilt.standing',
   'pelvicTilt.longSit',
+  'pelvicTilt.sits',
   'hamstring',
   'hamstringCoupling',
   'kneeFlexion.hipBent',
@@ -67,6 +70,14 @@ export const ranges: Readonly<Record<RangeId, Range>> = {
     warms: true,
     source: 'an observation of the hamstring',
   },
+  'pelvicTilt.sits': range('pelvicTilt.sits', {
+    sided: false,
+    prior: { mean: pelvisTarget.neutral.value, sd: 10 },
+    least: -65,
+    most: 30,
+    warms: false,
+    source: 'X-rays: 20 to 25° back from standing to sitting well, 8–12° between people',
+  }),
   hamstring: {
     ...range('hamstring', {
       sided: true,

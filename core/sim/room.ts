@@ -104,7 +104,8 @@ function somebody(index: number, approach: ApproachId, chance: Chance): Person {
 
 /** Ranges that are read on both legs, or once, of everybody in the room. */
 const readHere = rangeIds.filter(
-  (id): id is RangeId => id !== 'pelvicTilt.longSit' && ranges[id].unit === 'deg',
+  (id): id is RangeId =>
+    id !== 'pelvicTilt.longSit' && id !== 'pelvicTilt.sits' && ranges[id].unit === 'deg',
 );
 
 /**

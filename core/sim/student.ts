@@ -64,7 +64,8 @@ export function simulateStudent(
   const truth: Partial<Record<InputKey, number>> = {};
   const growth: Partial<Record<InputKey, number>> = {};
   for (const id of rangeIds) {
-    if (id === 'pelvicTilt.longSit') continue;
+    // Read of nobody here: what the planner does not see of a pelvis is a tilt of its own.
+    if (id === 'pelvicTilt.longSit' || id === 'pelvicTilt.sits') continue;
     const prior = priorOf(id, person.sex);
     const whole = chance.normal(prior.mean, prior.sd * 0.9);
     const gain =

@@ -160,9 +160,11 @@ function RangeLine({
     ...(closed ? ['left out by the answers at intake'] : []),
     ...(unmeasured && !closed
       ? [
-          doubt > 0
-            ? `never measured: costs the plan ${length(doubt, units)} of doubt`
-            : 'never measured: no pose of this plan leans on it',
+          id === 'pelvicTilt.sits'
+            ? 'never measured: what is usual is taken; each degree is about 1.5 cm of a straight-legged seat'
+            : doubt > 0
+              ? `never measured: costs the plan ${length(doubt, units)} of doubt`
+              : 'never measured: no pose of this plan leans on it',
         ]
       : []),
     ...(!unmeasured && doubt > 0

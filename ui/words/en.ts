@@ -72,6 +72,7 @@ const cueOf = (remedy: Remedy | null) => (remedy && 'cue' in remedy ? remedy.cue
 const ranges: Readonly<Record<RangeId, string>> = {
   'pelvicTilt.standing': 'Pelvic tilt, standing',
   'pelvicTilt.longSit': 'Pelvic tilt, long sit',
+  'pelvicTilt.sits': 'Pelvis from standing to sitting',
   hamstring: 'Hamstring',
   hamstringCoupling: 'Hip bend gained per degree of knee bend',
   'kneeFlexion.hipBent': 'Knee bend, hip bent',
@@ -160,6 +161,8 @@ export const en: Language = {
         cm,
         `with this trunk and these arms the palms stop ${tell.length(cm)} over the floor: something under them lets the back grow.`,
       ),
+    'own-pelvis': ({ deg: own, usualDeg }) =>
+      `From standing to sitting well this pelvis tips ${own > 0 ? 'forward' : 'back'} ${deg(Math.abs(own))}, ${own > usualDeg ? 'less far back' : 'further back'} than the ${deg(-usualDeg)} that are usual: it asks for ${own > usualDeg ? 'more' : 'less'} height under seat and knees.`,
     'long-sit-seat': ({ cm, deg: bend, side, rollBackDeg }, tell) =>
       cm <= 0
         ? `Hamstring ${deg(bend)} ${side}: the pelvis stands upright on the floor.`
@@ -405,6 +408,8 @@ export const en: Language = {
       `The hips stand ${tell.exact(spacingCm)} apart; half of what the heels stand wider, over a leg of ${tell.exact(legCm)} from hip to heel: asin(${tell.number((cm - spacingCm) / 2)} ÷ ${tell.number(legCm)}) = ${deg(out)} on each side.`,
     'working-wall': ({ cm, toeCm, kneeCm, shinCm, deg: bend }, tell) =>
       `The knee’s centre stands ${tell.exact(cm + toeCm - kneeCm)} before the ankle’s: ${tell.number(cm)} to the wall and ${tell.number(toeCm)} of foot, less ${tell.number(kneeCm)} of knee. Over a shin of ${tell.exact(shinCm)}: asin(${tell.number(cm + toeCm - kneeCm)} ÷ ${tell.number(shinCm)}) = ${deg(bend)}.`,
+    'working-sits': ({ readDeg, standingDeg, deg: goes }) =>
+      `The pelvis stands at ${deg(standingDeg)} and sits at ${deg(readDeg)}: from the one to the other it tips ${goes > 0 ? 'forward' : 'back'} ${deg(Math.abs(goes))}.`,
     'working-ankle-gap': ({ cm, footCm, shortDeg, flatDeg, deg: point }, tell) =>
       `A gap of ${tell.exact(cm)} over ${tell.exact(footCm)} of foot: ${deg(shortDeg)} short of the ${deg(flatDeg)} that lie flat: ${deg(point)}.`,
     'working-crossed': ({ kneeCm, hipCm, thighCm, riseDeg, deg: turn }, tell) =>

@@ -144,6 +144,8 @@ const others: readonly Reason[] = [
     unit: 'cm',
   },
   { code: 'not-human', range: 'kneeFlexion.hipBent', deg: 178, least: 60, most: 175 },
+  { code: 'own-pelvis', deg: -11, usualDeg: -20 },
+  { code: 'own-pelvis', deg: -31, usualDeg: -20 },
   { code: 'beyond-lengths', range: 'hipRotation', cm: 55 },
   { code: 'far-from-believed', range: 'hamstring', readDeg: 95, deg: 57, sd: 4 },
   ...cautions.flatMap(({ id, rules }): Reason[] => [

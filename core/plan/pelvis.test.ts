@@ -1,0 +1,80 @@
+import fc from 'fast-check';
+import type { Reading } from '../formats/book';
+import { recordWith, sampleReading, sampleShelf } from '../tests/samples';
+import { planStudent } from './plan';
+
+const TODAY = '2026-01-20';
+const tilt = (range: Reading['range'], protocol: string, deg: number, id: string): Reading =>
+  sampleReading({
+    id,
+    range,
+    protocol,
+    side: 'both',
+    method: 'protractor',
+    values: [deg, deg, deg],
+  });
+const hamstring = sampleReading({
+  id: 'h',
+  range: 'hamstring',
+  method: 'protractor',
+  values: [52, 52],
+});
+const readingsOf = (standingDeg?: number, chairDeg?: number) => [
+  hamstring,
+  ...(standingDeg === undefined
+    ? []
+    : [tilt('pelvicTilt.standing', 'pelvic-tilt.standing', standingDeg, 's')]),
+  ...(chairDeg === undefined
+    ? []
+    : [tilt('pelvicTilt.sits', 'pelvic-tilt.tall-chair', chairDeg, 'c')]),
+];
+const planOf = (...tilts: (number | undefined)[]) =>
+  planStudent(recordWith({ readings: readingsOf(...tilts) }), sampleShelf, TODAY);
+const seatIn = (pose: string, ...tilts: (number | undefined)[]) => {
+  const slot = planOf(...tilts)
+    .poses.find((one) => one.pose === pose)
+    ?.slots.find(({ slot: name }) => name === 'seat');
+  return slot!;
+};
+
+test('a pelvis that was not read on a chair is taken as is usual, however it stands', () => {
+  const heights = (standingDeg?: number) =>
+    planOf(standingDeg).poses.map(({ pose, slots }) => [pose, slots.map(({ stackCm }) => stackCm)]);
+  expect(heights(0)).toEqual(heights(25));
+  expect(heights()).toEqual(heights(10));
+});
+
+/** What lies under a long sit in all: the seat rises, then what is under the knees. */
+const underIn = (...tilts: (number | undefined)[]) =>
+  planOf(...tilts)
+    .poses.find(({ pose }) => pose === 'staff')!
+    .slots.filter(({ slot }) => slot === 'seat' || slot === 'underKnees')
+    .reduce((sum, { reckonedCm }) => sum + Math.max(0, reckonedCm), 0);
+
+test('standing and chair together move what lies under a long sit: more upright is higher', () => {
+  fc.assert(
+    fc.property(
+      fc.integer({ min: -2, max: 22 }),
+      fc.integer({ min: -24, max: 8 }),
+      (standingDeg, chairDeg) => {
+        const [usual, own] = [underIn(), underIn(standingDeg, chairDeg)];
+        const goes = chairDeg - standingDeg;
+        if (goes > -18) expect(own).toBeGreaterThan(usual);
+        if (goes < -22) expect(own).toBeLessThan(usual);
+      },
+    ),
+    { numRuns: 25 },
+  );
+});
+
+test('the same chair says another thing of a pelvis that stands at 0 than of one at 25', () => {
+  expect(underIn(0, -12) - underIn(25, -12)).toBeGreaterThan(10);
+});
+
+test('that a pelvis is not as is usual is said at the seat that it moves', () => {
+  const own = (...tilts: number[]) =>
+    seatIn('staff', ...tilts).reasons.filter(({ code }) => code === 'own-pelvis');
+  expect(own(8, -4)).toHaveLength(1);
+  expect(own(10, -10)).toEqual([]);
+  expect(own()).toEqual([]);
+});
