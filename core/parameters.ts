@@ -493,6 +493,12 @@ export const reading = {
     'ratio',
     'standard deviations from what is believed before a reading is asked about; starting value',
   ),
+  postureSwing: p(3, 'deg', 'how somebody stands or sits differs from day to day; starting value'),
+  realChange: p(
+    2.6,
+    'ratio',
+    'standard deviations of a change worth believing: of a steady student’s first six looks at a range, fewer than one course in twenty shows one; by simulation',
+  ),
   leastError: p(0.5, 'deg', 'no way of reading is surer, at the end of a formula either'),
   leastSwing: p(1.5, 'deg', 'no body swings less; starting value'),
   mostSwing: p(7, 'deg', 'more than this is no swing of the day; starting value'),

@@ -5,7 +5,13 @@ import type { Reading } from '../formats/book';
 import { shiftDays, type LocalDay } from '../formats/time';
 import { bodyFrom } from '../body/body';
 import { longLegs } from '../geometry/sitting/longSit';
-import { believableChange, estimateRanges, knownOf, type Estimates, type Known } from './estimate';
+import {
+  believableDifference,
+  estimateRanges,
+  knownOf,
+  type Estimates,
+  type Known,
+} from './estimate';
 import type { RangeKey } from '../ranges/ranges';
 import { disagree, longSitObservations, observationOf } from './observations';
 
@@ -241,6 +247,6 @@ test('readings far apart ask for another', () => {
 });
 
 test('the believable change grows with the method’s error and shrinks with more readings', () => {
-  expect(believableChange(3, 1)).toBeCloseTo(1.96 * Math.SQRT2 * Math.sqrt(18), 6);
-  expect(believableChange(3, 3)).toBeLessThan(believableChange(3, 1));
+  expect(believableDifference(3, 3, 3)).toBeCloseTo(1.96 * Math.SQRT2 * Math.sqrt(18), 6);
+  expect(believableDifference(2, 2, 3)).toBeLessThan(believableDifference(3, 3, 3));
 });

@@ -14,6 +14,7 @@ import {
   splitKey,
   type Prior,
   type RangeKey,
+  type RangeId,
 } from '../ranges/ranges';
 import { courseOf, type Course } from './course';
 import { priorFor } from './mobile';
@@ -72,9 +73,15 @@ function estimateOf(
     lastAt: day,
     looks,
     source,
-    daySwing: ranges[id].warms ? swingDeg * scaleOf(id) : 0,
+    daySwing: swingOf(id, swingDeg),
   };
 }
+
+/** How far a day's value lies off the level, in a range's own unit: by a body's warmth, or by how it stands and sits. */
+const swingOf = (id: RangeId, ownDeg: number): number => {
+  if (ranges[id].warms) return ownDeg * scaleOf(id);
+  return id === 'hamstringCoupling' ? 0 : readingParameter.postureSwing.value;
+};
 
 /** What conversions of one student's readings lean on, as believed now. */
 export function contextOf(person: Person, estimates: Estimates): ConversionContext {
@@ -243,19 +250,6 @@ export const sdOnDay = ({ daySwing }: Pick<RangeEstimate, 'daySwing'>, sd: numbe
 /** Normal deviate that 19 of 20 stay within. */
 const Z975 = 1.96;
 
-/** The smallest difference of two looks worth believing, 19 times in 20: both errors, and the swing of both days. */
+/** The smallest difference of two values worth believing, 19 times in 20: both errors, and the swing of both days. */
 export const believableDifference = (sem: number, otherSem: number, daySwing: number): number =>
   Z975 * Math.sqrt(sem ** 2 + otherSem ** 2 + 2 * daySwing ** 2);
-
-/** The same for two takes of alike readings. */
-export function believableChange(
-  sem: number,
-  readingsEach: number,
-  daySwing = readingParameter.daySwing.value,
-): number {
-  return believableDifference(
-    sem / Math.sqrt(readingsEach),
-    sem / Math.sqrt(readingsEach),
-    daySwing,
-  );
-}

@@ -1,5 +1,7 @@
 import { recordWith, sampleReading } from '../tests/samples';
-import { believableBetween, looksAt, methodsCompared } from './looks';
+import type { LocalDay } from '../formats/time';
+import { chanceFrom } from '../sim/chance';
+import { believableFrom, looksAt, methodsCompared, steadyLooks } from './looks';
 
 const read = (id: string, at: string, values: number[], more = {}) =>
   sampleReading({
@@ -27,25 +29,70 @@ test('a difference within chance is no change; one beyond it is marked, against 
   expect(looks.map(({ change }) => (change ? Math.round(change.deg) : null))).toEqual([
     null,
     null,
-    16,
+    14,
     null,
   ]);
-  expect(looks[2]!.change!.believable).toBeCloseTo(
-    believableBetween(
-      { sem: 3 / Math.SQRT2, day: '2026-01-01' },
-      { sem: 3 / Math.SQRT2, day: '2026-01-02' },
-      true,
-    ),
-    9,
+  // Held against both looks before it, with this student's own swing; the next against what is new.
+  expect(looks[2]!.change!.believable).toBeGreaterThan(8);
+  expect(steadyLooks(looks).map(({ reading }) => reading.id)).toEqual(['c', 'd']);
+});
+
+test('readings of one day share its swing, and more looks before say it more surely', () => {
+  const at = (...days: LocalDay[]) => days.map((day) => ({ mean: 50, sem: 3, day }));
+  const look = { sem: 3, day: '2026-01-01' as const };
+  expect(believableFrom(look, at('2026-01-01'), 3)).toBeLessThan(
+    believableFrom(look, at('2026-01-02'), 3),
+  );
+  expect(believableFrom(look, at('2026-01-02', '2026-01-03', '2026-01-04'), 3)).toBeLessThan(
+    believableFrom(look, at('2026-01-02'), 3),
   );
 });
 
-test('readings of one day share its swing', () => {
-  expect(
-    believableBetween({ sem: 3, day: '2026-01-01' }, { sem: 3, day: '2026-01-01' }, true),
-  ).toBeLessThan(
-    believableBetween({ sem: 3, day: '2026-01-01' }, { sem: 3, day: '2026-01-02' }, true),
+/** How many steady students in a hundred show a change within six weekly looks. */
+function falseChanges(
+  range: 'hamstring' | 'pelvicTilt.standing',
+  swingDeg: number,
+  students: number,
+): number {
+  const chance = chanceFrom(swingDeg * 100 + students);
+  let shown = 0;
+  for (let i = 0; i < students; i++) {
+    const level = chance.normal(range === 'hamstring' ? 56 : 10, 3);
+    const readings = Array.from({ length: 6 }, (_, week) => {
+      const ofDay = level + chance.normal(0, swingDeg);
+      const day = String(5 + 4 * week).padStart(2, '0');
+      return sampleReading({
+        id: `r${week}`,
+        at: `2026-01-${day}`,
+        range,
+        side: range === 'hamstring' ? 'left' : 'both',
+        method: 'protractor',
+        values: [ofDay + chance.normal(0, 3), ofDay + chance.normal(0, 3)],
+      });
+    });
+    if (looksAt(recordWith({ readings }), range, 'left').some(({ change }) => change)) shown += 1;
+  }
+  return (100 * shown) / students;
+}
+
+test('of a steady student’s six looks fewer than one course in twenty shows a change, in limbs and in posture', () => {
+  // A swing of its own is learned only as looks gather: one that swings more than is usual shows a little more.
+  expect(falseChanges('hamstring', 3, 300)).toBeLessThan(7);
+  expect(falseChanges('pelvicTilt.standing', 3, 300)).toBeLessThan(7);
+  expect(falseChanges('hamstring', 1.5, 300)).toBeLessThan(5);
+});
+
+test('a real gain is told all the same', () => {
+  const looks = looksAt(
+    recordWith({
+      readings: [50, 51, 50, 63, 64].map((deg, i) =>
+        read(`r${i}`, `2026-01-${10 + i}`, [deg, deg]),
+      ),
+    }),
+    'hamstring',
+    'left',
   );
+  expect(looks.filter(({ change }) => change)).toHaveLength(1);
 });
 
 test('looks stand in order, warm ones brought back to cold, each with what was believed on its day', () => {

@@ -3,9 +3,10 @@ import { dayOf, type LocalDay, inTime } from '../formats/time';
 import { groupedBy } from '../grouped';
 import { reading as parameter } from '../parameters';
 import type { MethodId } from '../protocols/protocols';
-import { keyOf, ranges, type RangeId, type Side } from '../ranges/ranges';
+import { keyOf, type RangeId, type Side } from '../ranges/ranges';
 import { memoise } from '../memoise';
-import { believableDifference, contextOf, estimateRanges, type StudentRecord } from './estimate';
+import { contextOf, estimateRanges, type StudentRecord } from './estimate';
+import { pooled } from './levelAndDrift';
 import { meanOf, observationOf } from './observations';
 
 /** One reading as a look at a range: converted, brought back to cold, beside what was believed on that day. */
@@ -18,56 +19,89 @@ export interface Look {
   /** It only says that the range is at least so much. */
   readonly bound: 'equal' | 'atLeast';
   readonly level: { readonly mean: number; readonly sd: number };
-  /** Set where it differs from the last marked look by more than chance explains. */
+  /** Set where it differs from the looks since the last change by more than chance explains. */
   readonly change: { readonly deg: number; readonly believable: number } | null;
 }
 
-/** The smallest difference of two looks worth believing; those of one day share its swing. */
-export function believableBetween(
-  a: { sem: number; day: LocalDay },
-  b: { sem: number; day: LocalDay },
-  swings: boolean,
-): number {
-  return believableDifference(
-    a.sem,
-    b.sem,
-    swings && a.day !== b.day ? parameter.daySwing.value : 0,
-  );
+/** What a look is held against: itself, or those before it. */
+type Seen = Pick<Look, 'mean' | 'sem' | 'day'>;
+
+/**
+ * What looks say together that no real change lies between, and how surely: each day's looks share its swing.
+ *
+ * @param daySwing how far a day's value lies off the level (1 sd); 0 among looks of one and the same day.
+ */
+function together(looks: readonly Seen[], daySwing: number): { mean: number; variance: number } {
+  const days = [...groupedBy(looks, ({ day }) => day).values()].map((ofDay) => {
+    const { mean, variance } = pooled(ofDay.map(({ mean, sem }) => ({ mean, variance: sem ** 2 })));
+    return { mean, variance: variance + daySwing ** 2 };
+  });
+  return pooled(days);
 }
 
 /**
- * Every look at a range on a side, oldest first. Real changes are told against the first look, then against the last
- * real change.
+ * The smallest difference between a look and those before it that is worth believing, so that of a steady student's
+ * looks hardly any course of six shows a change: both errors, and the swing of the days.
+ */
+export function believableFrom(
+  look: Pick<Look, 'sem' | 'day'>,
+  before: readonly Seen[],
+  daySwing: number,
+): number {
+  const swing = before.every(({ day }) => day === look.day) ? 0 : daySwing;
+  const { variance } = together(before, swing);
+  return parameter.realChange.value * Math.sqrt(look.sem ** 2 + swing ** 2 + variance);
+}
+
+/**
+ * Every look at a range on a side, oldest first. A real change is told against all looks since the last one together.
  */
 export function looksAt(record: StudentRecord, id: RangeId, side: Side): Look[] {
   const { person } = record;
   const key = keyOf(id, side);
   const estimatesOn = memoise((day: LocalDay) => estimateRanges(record, day));
-  let mark: Look | undefined;
+  let steady: Look[] = [];
   return inTime(record.readings.filter(({ range }) => range === id)).flatMap((reading): Look[] => {
     const day = dayOf(reading.at);
     const estimates = estimatesOn(day);
     const seen = observationOf(reading, contextOf(person, estimates), record.eyes);
     const level = estimates[key];
     if (!seen || seen.key !== key || !level) return [];
-    const look = {
+    const look: Look = {
       reading,
       day,
       mean: seen.mean,
       sem: seen.sd,
       bound: seen.bound,
       level: { mean: level.mean, sd: level.sd },
+      change: null,
     };
-    const believable = mark ? believableBetween(look, mark, ranges[id].warms) : Infinity;
-    const real =
-      mark !== undefined && look.bound === 'equal' && Math.abs(look.mean - mark.mean) > believable;
-    const whole: Look = {
-      ...look,
-      change: real ? { deg: look.mean - (mark as Look).mean, believable } : null,
-    };
-    if (look.bound === 'equal' && (mark === undefined || real)) mark = whole;
+    if (look.bound === 'atLeast') return [look];
+    // Their own swing as it was known before: what has changed since is no swing.
+    const before = steady.at(-1);
+    const swing = (before && estimatesOn(before.day)[key]?.daySwing) ?? 0;
+    const change = before ? changeOf(look, steady, swing) : null;
+    const whole = { ...look, change };
+    steady = change ? [whole] : [...steady, whole];
     return [whole];
   });
+}
+
+function changeOf(look: Look, steady: readonly Look[], daySwing: number): Look['change'] {
+  const believable = believableFrom(look, steady, daySwing);
+  const deg = look.mean - together(steady, daySwing).mean;
+  return Math.abs(deg) > believable ? { deg, believable } : null;
+}
+
+/** The looks since the last real change: what a next one is held against. */
+export function steadyLooks(looks: readonly Look[]): readonly Look[] {
+  const equal = looks.filter(({ bound }) => bound === 'equal');
+  return equal.slice(
+    Math.max(
+      0,
+      equal.findLastIndex(({ change }) => change !== null),
+    ),
+  );
 }
 
 /** How one way of reading stands beside what all of them together say. */

@@ -1,5 +1,7 @@
+import { useMemo } from 'react';
 import { View } from 'react-native';
-import { believableChange, type Estimates } from '@/core/estimate/estimate';
+import type { Estimates } from '@/core/estimate/estimate';
+import { believableFrom, looksAt, steadyLooks } from '@/core/estimate/looks';
 import { disagree } from '@/core/estimate/observations';
 import type { Person } from '@/core/formats/book';
 import { eyeSteps, usualOf, valueShowing } from '@/core/measure/shown';
@@ -21,7 +23,9 @@ import { Chips, Press, Tick } from '@/ui/Press';
 import { Sheet } from '@/ui/Sheet';
 import { Aside, Title, Words } from '@/ui/Words';
 import { rangeName, valueIn, wordsIn, type Words as Say } from '@/ui/words/words';
-import { useOjasDispatch, useWords } from '../hooks';
+import { nowIso, useOjas, useOjasDispatch, useWords } from '../hooks';
+import { dayOf, shiftDays } from '@/core/formats/time';
+import { selectRecord } from '@/store/selectors';
 import { EyeReading } from './EyeReading';
 import { Guide } from './Guide';
 import { PhotoReading } from './photo/PhotoReading';
@@ -61,7 +65,7 @@ export function Entry(props: EntryProps) {
             </Words>
           ))}
           <ByMethod {...props} />
-          <Readings work={work} />
+          <Readings work={work} person={person} estimates={estimates} />
           <Remarks work={work} />
           {believed ? (
             <Aside>
@@ -197,7 +201,13 @@ function ByMethod({ work, person, tilt, dial, habits, onHabits }: EntryProps) {
 }
 
 /** What was read so far: its mean, its error, and the range that it comes to. */
-function Readings({ work }: OfWork) {
+function Readings({ work, person, estimates }: Pick<EntryProps, 'work' | 'person' | 'estimates'>) {
+  const record = useOjas((state) => selectRecord(state, person.id));
+  const { range: id, side } = work.entry;
+  const before = useMemo(
+    () => (record ? steadyLooks(looksAt(record, id, side)) : []),
+    [record, id, side],
+  );
   const { entry, protocol, method, context, sem, mean, units } = work;
   const { values } = entry;
   if (values.length === 0) return null;
@@ -205,6 +215,13 @@ function Readings({ work }: OfWork) {
   const shownAs = (value: number) => shownIn(protocol.unit, value, units);
   const semOfMean = sem / Math.sqrt(values.length);
   const converted = protocol.convert(mean, semOfMean, context);
+  const now = { mean: converted.mean, sem: converted.sem, day: dayOf(nowIso()) };
+  // The first look at a range is held against one like it.
+  const believable = believableFrom(
+    now,
+    before.length > 0 ? before : [{ ...now, day: shiftDays(now.day, -1) }],
+    estimates[keyOf(id, side)]?.daySwing ?? 0,
+  );
   return (
     <View className="gap-1">
       <ReadingDots
@@ -219,7 +236,7 @@ function Readings({ work }: OfWork) {
         {isLength || Math.abs(converted.mean - mean) > 0.5
           ? `, which is a range of ${withDoubt(converted.mean, converted.sem)}`
           : ''}
-        . A change is worth believing from {degrees(believableChange(converted.sem, 1))}.
+        . A change is worth believing from {degrees(believable)}.
       </Words>
       {protocol.unit === 'deg' && method !== 'protractor' ? (
         <Working words={workingWords(protocol, mean, context, units)} />
