@@ -3,9 +3,9 @@ import { dayOf, type LocalDay, inTime } from '../formats/time';
 import { groupedBy } from '../grouped';
 import { reading as parameter } from '../parameters';
 import type { MethodId } from '../protocols/protocols';
-import { keyOf, type RangeId, type Side } from '../ranges/ranges';
+import { keyOf, scaleOf, type RangeId, type Side } from '../ranges/ranges';
 import { memoise } from '../memoise';
-import { contextOf, estimateRanges, type StudentRecord } from './estimate';
+import { contextOf, estimateRanges, type RangeEstimate, type StudentRecord } from './estimate';
 import { pooled } from './levelAndDrift';
 import { meanOf, observationOf } from './observations';
 
@@ -53,6 +53,12 @@ export function believableFrom(
   return parameter.realChange.value * Math.sqrt(look.sem ** 2 + swing ** 2 + variance);
 }
 
+/** The swing that may lie between looks at a range: the student's own, and never less than is usual. */
+export const swingBetween = (id: RangeId, estimate: Pick<RangeEstimate, 'daySwing'> | undefined) =>
+  estimate && estimate.daySwing > 0
+    ? Math.max(estimate.daySwing, parameter.daySwing.value * scaleOf(id))
+    : 0;
+
 /**
  * Every look at a range on a side, oldest first. A real change is told against all looks since the last one together.
  */
@@ -79,8 +85,9 @@ export function looksAt(record: StudentRecord, id: RangeId, side: Side): Look[] 
     if (look.bound === 'atLeast') return [look];
     // Their own swing as it was known before: what has changed since is no swing.
     const before = steady.at(-1);
-    const swing = (before && estimatesOn(before.day)[key]?.daySwing) ?? 0;
-    const change = before ? changeOf(look, steady, swing) : null;
+    const change = before
+      ? changeOf(look, steady, swingBetween(id, estimatesOn(before.day)[key]))
+      : null;
     const whole = { ...look, change };
     steady = change ? [whole] : [...steady, whole];
     return [whole];

@@ -5,6 +5,8 @@ export type Spot = readonly [x: number, y: number];
 
 /** How a photo reads one protocol: its points in the order in which they are placed, and the angle that they make. */
 export interface PhotoWay {
+  /** From where, and at which height, the camera looks. */
+  readonly camera: string;
   readonly points: readonly string[];
   /** Read against the level or the plumb line of the picture. */
   readonly against: 'level' | null;
@@ -68,19 +70,26 @@ export function raisedDeg([heel, hip, lifted]: readonly Spot[], levelDeg: number
   return atan2Deg(-y, feet < 0 ? -x : x);
 }
 
+/** Somebody who lies is seen from as low: from a standing teacher's height every angle is another. */
+export const beside = (height: string) =>
+  `From the student’s side, square on, three steps away, the camera at the height of the ${height}.`;
+
 export const overPelvis: PhotoWay = {
+  camera: beside('hips'),
   points: ['rear hip-bone point', 'front hip-bone point'],
   against: 'level',
   known: { from: 0, to: 1, is: 'pelvis' },
   value: fallDeg,
 };
 export const overRaise: PhotoWay = {
+  camera: beside('hips as they lie: kneel or sit'),
   points: ['heel of the flat leg', 'hip', 'ankle of the raised leg'],
   against: 'level',
   known: { from: 1, to: 2, is: 'leg' },
   value: raisedDeg,
 };
 export const overKnee: PhotoWay = {
+  camera: beside('knee: kneel or sit'),
   points: ['hip', 'knee', 'ankle'],
   against: null,
   known: { from: 0, to: 1, is: 'thigh' },

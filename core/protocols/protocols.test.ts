@@ -169,3 +169,12 @@ test('the ways of a range read in one unit each, and refuse what no person shows
     expect(rangeIds as readonly RangeId[]).toContain(range);
   }
 });
+
+test('a photo is taken from where the angle shows: a swung shin from in front, a leg aside from above, who lies from as low', () => {
+  const from = (id: string) => protocols.find((one) => one.id === id)!.photo!.camera;
+  expect(from('table-edge-rotation')).toMatch(/^From in front/);
+  expect(from('spread.on-back')).toMatch(/^From straight above/);
+  for (const { id, photo, traits } of protocols)
+    if (photo && id !== 'spread.on-back' && traits.some((trait) => trait === 'onBack'))
+      expect(photo.camera).toMatch(/kneel or sit|table/);
+});

@@ -12,6 +12,7 @@ import {
 import { priorOf, ranges, type Prior, type RangeId } from '../ranges/ranges';
 import type { Reason } from '../reasons';
 import {
+  beside,
   betweenDeg,
   cornerDeg,
   fallDeg,
@@ -156,6 +157,8 @@ const byHeel: ProtocolEntry['convert'] = (distanceCm, sem, { body }) => {
 const ankleFootCm = ({ footCm }: Body) => kneeling.ankleLever.value * footCm;
 
 const asRead = (value: number, sem: number): Converted => ({ mean: value, sem });
+const ACROSS_THE_PELVIS =
+  'Ask before you touch. A finger on the rear and on the front hip-bone point of one side; the tool from one to the other, straight, not along the curve.';
 const NEVER =
   'Stop before pain, and at any sharp, electric or spreading feeling: write it down and leave it there.';
 
@@ -183,7 +186,7 @@ const entries = [
     ...limits('pelvicTilt.standing'),
     position: 'Standing barefoot, feet hip-wide, weight even.',
     holdStill: 'Knees soft, arms loose, eyes ahead.',
-    tool: 'Across the front and the rear hip-bone points of one side.',
+    tool: ACROSS_THE_PELVIS,
     stopWhen: NEVER,
     spoiledBy: 'Standing to attention; thick waistbands.',
     tilt: acrossPelvis,
@@ -203,7 +206,7 @@ const entries = [
     position:
       'Sitting with long legs, as tall as they can, hands in the lap; note the seat height.',
     holdStill: 'Knees straight, not pressed.',
-    tool: 'Across the front and the rear hip-bone points of one side.',
+    tool: ACROSS_THE_PELVIS,
     stopWhen: NEVER,
     spoiledBy: 'Leaning on the hands; bent knees.',
     tilt: acrossPelvis,
@@ -223,7 +226,7 @@ const entries = [
     position:
       'Sitting tall at the front of a high chair or a table, thighs sloping down, feet on the floor; read the pelvis standing first.',
     holdStill: 'Arms loose, eyes ahead.',
-    tool: 'Across the front and the rear hip-bone points of one side.',
+    tool: ACROSS_THE_PELVIS,
     stopWhen: NEVER,
     spoiledBy: 'A low chair; leaning back or on the hands.',
     tilt: acrossPelvis,
@@ -475,6 +478,7 @@ const entries = [
     spoiledBy: 'A rolling pelvis.',
     tilt: asItTurns('Along the thigh, top of the phone to the knee'),
     photo: {
+      camera: beside('hips as they lie: kneel or sit'),
       points: ['heel of the flat leg', 'hip', 'knee of the drawn-up leg'],
       against: 'level',
       known: { from: 1, to: 2, is: 'thigh' },
@@ -536,6 +540,8 @@ const entries = [
       value: fromUpright,
     },
     photo: {
+      camera:
+        'From in front, square to the shins, three steps away, the camera at the height of the knees.',
       points: ['knee', 'ankle'],
       against: 'level',
       known: { from: 0, to: 1, is: 'shin' },
@@ -606,6 +612,8 @@ const entries = [
     spoiledBy: 'A pelvis that tips.',
     tilt: null,
     photo: {
+      camera:
+        'From straight above the hips: from a step or a chair, the camera level and held out.',
       points: ['other hip', 'hip of the moved leg', 'knee of the moved leg'],
       against: null,
       known: { from: 1, to: 2, is: 'thigh' },
@@ -635,6 +643,7 @@ const entries = [
       value: (deg) => -deg,
     },
     photo: {
+      camera: beside('table'),
       points: ['hip', 'knee'],
       against: 'level',
       known: { from: 0, to: 1, is: 'thigh' },
@@ -700,6 +709,7 @@ const entries = [
       value: pastUpright,
     },
     photo: {
+      camera: beside('knee: kneel or sit'),
       points: ['knee', 'ankle', 'tip of the big toe'],
       against: 'level',
       known: { from: 0, to: 1, is: 'shin' },
@@ -759,6 +769,7 @@ const entries = [
     spoiledBy: 'Curled toes read as ankle.',
     tilt: null,
     photo: {
+      camera: beside('foot: kneel or sit'),
       points: ['knee', 'ankle', 'heel', 'base of the little toe'],
       against: null,
       known: { from: 0, to: 1, is: 'shin' },
@@ -808,6 +819,7 @@ const entries = [
     spoiledBy: 'Flaring ribs.',
     tilt: asItTurns('Along the upper arm, top of the phone to the elbow'),
     photo: {
+      camera: beside('shoulder as they lie: kneel or sit'),
       points: ['hip', 'shoulder', 'elbow'],
       against: 'level',
       known: { from: 1, to: 2, is: 'upperArm' },

@@ -1,7 +1,7 @@
 import { useMemo } from 'react';
 import { View } from 'react-native';
 import type { Estimates } from '@/core/estimate/estimate';
-import { believableFrom, looksAt, steadyLooks } from '@/core/estimate/looks';
+import { believableFrom, looksAt, steadyLooks, swingBetween } from '@/core/estimate/looks';
 import { disagree } from '@/core/estimate/observations';
 import type { Person } from '@/core/formats/book';
 import { eyeSteps, usualOf, valueShowing } from '@/core/measure/shown';
@@ -220,7 +220,7 @@ function Readings({ work, person, estimates }: Pick<EntryProps, 'work' | 'person
   const believable = believableFrom(
     now,
     before.length > 0 ? before : [{ ...now, day: shiftDays(now.day, -1) }],
-    estimates[keyOf(id, side)]?.daySwing ?? 0,
+    swingBetween(id, estimates[keyOf(id, side)]),
   );
   return (
     <View className="gap-1">

@@ -4,6 +4,8 @@ import { Press } from '@/ui/Press';
 import { Words } from '@/ui/Words';
 
 interface CameraProps {
+  /** From where, and at which height, it looks. */
+  readonly from: string;
   readonly onPicture: (blob: Blob) => void;
   readonly onClose: () => void;
 }
@@ -19,7 +21,7 @@ function cameraTrouble(error: unknown): string {
 }
 
 /** The device's camera, looking at the student; the picture stays on this device. */
-export function Camera({ onPicture, onClose }: CameraProps) {
+export function Camera({ from, onPicture, onClose }: CameraProps) {
   const video = useRef<HTMLVideoElement | null>(null);
   const [ready, setReady] = useState(false);
   const [trouble, setTrouble] = useState<string | null>(null);
@@ -83,7 +85,7 @@ export function Camera({ onPicture, onClose }: CameraProps) {
           style={{ width: '100%', borderRadius: 6, background: 'rgb(var(--well))' }}
         />
       )}
-      {trouble ? null : <Words>Stand square to the student’s side, camera at hip height.</Words>}
+      {trouble ? null : <Words>{from}</Words>}
       <View className="flex-row flex-wrap gap-2">
         {trouble ? null : (
           <Press kind="main" disabled={!ready} onPress={take}>

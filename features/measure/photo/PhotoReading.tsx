@@ -27,9 +27,13 @@ export function PhotoReading(props: PhotoReadingProps) {
       {picture ? (
         <Marking photo={photo} picture={picture} />
       ) : camera ? (
-        <Camera onPicture={(blob) => void photo.taken(blob)} onClose={photo.closeCamera} />
+        <Camera
+          from={way.camera}
+          onPicture={(blob) => void photo.taken(blob)}
+          onClose={photo.closeCamera}
+        />
       ) : (
-        <Begin photo={photo} />
+        <Begin photo={photo} from={way.camera} />
       )}
     </View>
   );
@@ -81,12 +85,15 @@ function Marking({ photo, picture }: { readonly photo: Photo; readonly picture: 
 }
 
 /** Where a picture may come from. */
-const Begin = ({ photo: { busy, ...photo } }: { readonly photo: Photo }) => (
+const Begin = ({
+  photo: { busy, ...photo },
+  from,
+}: {
+  readonly photo: Photo;
+  readonly from: string;
+}) => (
   <View className="gap-2">
-    <Words>
-      From the student’s side, square on, camera at hip height. The picture stays on this device and
-      is dropped after the reading.
-    </Words>
+    <Words>{from} The picture stays on this device and is dropped after the reading.</Words>
     <Press kind="main" disabled={busy} onPress={photo.openCamera}>
       Open the camera
     </Press>
