@@ -28,12 +28,12 @@ export function PhotoReading(props: PhotoReadingProps) {
         <Marking photo={photo} picture={picture} />
       ) : camera ? (
         <Camera
-          from={way.camera}
+          from={props.way.camera}
           onPicture={(blob) => void photo.taken(blob)}
           onClose={photo.closeCamera}
         />
       ) : (
-        <Begin photo={photo} from={way.camera} />
+        <Begin photo={photo} from={props.way.camera} />
       )}
     </View>
   );
