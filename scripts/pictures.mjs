@@ -39,7 +39,7 @@ const views = [
       press('Zero on the floor'),
       (page) => page.getByRole('slider', { name: 'Turn of the simulated phone' }).focus(),
       ...Array.from({ length: 5 }, () => (page) => page.keyboard.press('PageUp')),
-      (page) => page.getByRole('img', { name: /^Readings/ }).waitFor(),
+      (page) => page.getByText(/held: bring it back/).waitFor(),
     ],
   },
   {

@@ -95,6 +95,7 @@ test('the keyboard alone takes a reading by the simulated sensor', async ({ page
   await page.keyboard.press('Enter');
   await reach(/^Zero on the floor$/);
   await page.keyboard.press('Enter');
+  await expect(page.getByText(/^Zeroed flat on its back/)).toBeVisible();
   await reach(/^Turn of the simulated phone/);
   for (let i = 0; i < 6; i++) await page.keyboard.press('PageUp');
   await expect(page.getByText(/^(59|60|61)° held: bring it back/)).toBeVisible();
