@@ -145,6 +145,18 @@ test('the trade-off is printed from bold to careful, with the shipped caution am
   expect(chances).toContain(shipped.lowerRung);
 });
 
+test('measure prints what every way of reading reads, states and is off by, and the same as figures', async () => {
+  const small = ['measure', '--people', '40', '--seed', '3'];
+  const { out = '', exit } = await run(small, TODAY);
+  expect(exit).toBe(0);
+  expect(out).toMatch(/^way +method/);
+  expect(out.split('\n').length).toBeGreaterThan(20);
+  const figures = JSON.parse((await run([...small, '--json'], TODAY)).out ?? '{}');
+  expect(figures).toMatchObject({ bodies: 40, seed: 3 });
+  expect(figures.ways.length).toBe(out.split('\n').length - 1);
+  expect(await run(['measure', '--people', '0'], TODAY)).toMatchObject({ exit: 1 });
+});
+
 test('room prints heights of ordinary adults beside what teachers use, and the same as figures', async () => {
   const small = ['room', '--people', '4', '--seed', '3'];
   const { out, exit } = await run(small, TODAY);

@@ -17,6 +17,8 @@ import { approachIds } from '@/core/approaches/approaches';
 import { followedSlots, policyIds, simulateCohort, tradeOff } from '@/core/sim/cohort';
 import { worldIds } from '@/core/sim/world';
 import { roomFigures } from '@/core/sim/room';
+import { measureFigures } from '@/core/sim/measure';
+import { measureWords } from './measureWords';
 import { roomWords } from './roomWords';
 
 const USAGE = `ojas plan BOOK.json [--person ID] [--date YYYY-MM-DD] [--poses a,b]   the plan of one student, or of all (an array)
@@ -24,7 +26,8 @@ ojas check BOOK.json                                                    what is 
 ojas simulate --students N --weeks W --seed S [--world own|other] [--slots all|POSE/SLOT] [--policy rule|fixed|never|level|truth] [--trade-off]
                                                                         figures of simulated students under each way of deciding, slot by slot
 ojas room --people N --seed S [--shelf studio|starter|home] [--approach ID] [--json]
-                                                                        heights of ordinary adults, beside what teachers use`;
+                                                                        heights of ordinary adults, beside what teachers use
+ojas measure [--people N] --seed S [--json]                             every way of reading: true, read, stated and real error, false changes`;
 
 /** What the command answers: data to stdout, words to stderr, 0 when all is well. */
 export interface Answer {
@@ -173,6 +176,24 @@ function room(flags: {
   };
 }
 
+/** How well every way of reading does, on simulated bodies. */
+function measure(flags: { people?: string; seed?: string; json?: boolean }): Answer {
+  const wish = { bodies: Number(flags.people ?? 1000), seed: Number(flags.seed ?? 1) };
+  for (const [name, value] of [
+    ['people', wish.bodies],
+    ['seed', wish.seed],
+  ] as const) {
+    const most = name === 'people' ? 20_000 : 2 ** 31;
+    if (!Number.isInteger(value) || value < 1 || value > most)
+      return refuse(`--${name}: expected a whole number from 1 to ${most}.`);
+  }
+  const ways = measureFigures(wish);
+  return {
+    out: flags.json ? JSON.stringify({ ...wish, ways }, null, 2) : measureWords(ways),
+    exit: 0,
+  };
+}
+
 /** Runs one command line. `today` is a calendar day. */
 export async function run(argv: readonly string[], today: LocalDay): Promise<Answer> {
   let parsed;
@@ -207,5 +228,6 @@ export async function run(argv: readonly string[], today: LocalDay): Promise<Ans
   if (command === 'check') return check(file, today);
   if (command === 'simulate') return simulate(parsed.values);
   if (command === 'room') return room(parsed.values);
+  if (command === 'measure') return measure(parsed.values);
   return refuse(command === undefined ? USAGE : `There is no command ${command}.\n${USAGE}`);
 }

@@ -718,10 +718,10 @@ export const phoneTilt = {
     'ms',
     'to carry a phone from one limb to the other takes as long; starting value',
   ),
-  zeroStill: p(
+  zeroAfter: p(
     400,
     'ms',
-    'a zero is taken once the phone has lain still for so long; starting value',
+    'a zero is taken once the phone has lain so long without moving; starting value',
   ),
   zeroSlope: p(3, 'deg', 'a floor that slopes more than this is asked about; starting value'),
   mostSkew: p(

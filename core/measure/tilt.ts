@@ -111,7 +111,7 @@ export class TiltReader {
     if (!this.up) return { is: 'no moment yet' };
     const hold = holdFrom(this.up, this.edge);
     if (!hold) return { is: 'upright' };
-    if (this.stillForMs() < phoneTilt.zeroStill.value) return { is: 'moving' };
+    if (this.stillForMs() < phoneTilt.zeroAfter.value) return { is: 'moving' };
     const slopeDeg = asinDeg(dot(this.up, hold.along));
     if (!isMeant && Math.abs(slopeDeg) > phoneTilt.zeroSlope.value)
       return { is: 'sloping', slopeDeg };

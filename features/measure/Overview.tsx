@@ -161,7 +161,7 @@ function RangeLine({
     ...(unmeasured && !closed
       ? [
           id === 'pelvicTilt.sits'
-            ? 'never measured: what is usual is taken; each degree is about 1.5 cm of a straight-legged seat'
+            ? `never measured: what is usual is taken; each degree is about ${length(1.5, units)} of a straight-legged seat`
             : doubt > 0
               ? `never measured: costs the plan ${length(doubt, units)} of doubt`
               : 'never measured: no pose of this plan leans on it',

@@ -1,0 +1,180 @@
+import { bodyFrom } from '../body/body';
+import { looksAt } from '../estimate/looks';
+import { observationOf } from '../estimate/observations';
+import type { Person, Reading } from '../formats/book';
+import { shiftDays } from '../formats/time';
+import { usualOf, valueShowing } from '../measure/shown';
+import { reading as parameter } from '../parameters';
+import {
+  methodFor,
+  protocols,
+  semOf,
+  type ConversionContext,
+  type MethodId,
+  type ProtocolId,
+} from '../protocols/protocols';
+import { priorOf, ranges, type RangeId } from '../ranges/ranges';
+import { chanceFrom, seedOf, type Chance } from './chance';
+import { drawLengths } from './student';
+
+/** How well one way of reading does on bodies that are not what stature says of them. */
+export interface WayFigures {
+  readonly protocol: ProtocolId;
+  readonly range: RangeId;
+  readonly method: MethodId;
+  /** Means of what was true and of what was read of it, in the range's own unit. */
+  readonly trueMean: number;
+  readonly readMean: number;
+  /** What the way says of its own error, and what it was, both as root mean squares. */
+  readonly statedError: number;
+  readonly realError: number;
+  /** Of a hundred steady students, so many show a change within six weekly looks. */
+  readonly falseChanges: number;
+}
+
+interface MeasureWish {
+  readonly bodies: number;
+  readonly seed: number;
+}
+
+const DAY = '2026-01-05';
+const LOOKS = 6;
+const WITHIN = 1.6;
+
+/** A range of somebody, not so far out that a way of reading comes to its end. */
+function drawRange(id: RangeId, chance: Chance): number {
+  const { mean, sd } = usualOf(id, 'unknown');
+  const off = Math.max(-WITHIN, Math.min(WITHIN, chance.normal(0, 1)));
+  return mean + sd * off;
+}
+
+type Protocol = (typeof protocols)[number];
+interface Subject {
+  readonly statureCm: number;
+  /** What the way really leans on: this body, this coupling, this standing pelvis. */
+  readonly own: ConversionContext;
+  /** What is believed of it before anything else was read. */
+  readonly believed: ConversionContext;
+}
+
+function subjectOf(chance: Chance): Subject {
+  const statureCm = chance.normal(169, 9);
+  const taped = drawLengths(statureCm, parameter.segmentDoubt.value, chance);
+  const [coupling, standing] = [
+    priorOf('hamstringCoupling', 'unknown'),
+    priorOf('pelvicTilt.standing', 'unknown'),
+  ];
+  const seatCm = 12;
+  return {
+    statureCm,
+    own: {
+      body: bodyFrom(statureCm, taped),
+      coupling: { mean: chance.normal(coupling.mean, coupling.sd), sd: 0 },
+      standing: { mean: chance.normal(standing.mean, standing.sd), sd: 0 },
+      seatCm,
+    },
+    believed: { body: bodyFrom(statureCm), coupling, standing, seatCm },
+  };
+}
+
+/** What a tape or a tool shows of a range on a body, with the error of one look at it. */
+function readOnce(
+  protocol: Protocol,
+  method: MethodId,
+  { own }: Subject,
+  deg: number,
+  chance: Chance,
+) {
+  const shown = valueShowing(protocol, deg, own) + chance.normal(0, semOf(protocol, method));
+  return Math.max(protocol.least, Math.min(protocol.most, shown));
+}
+
+const readingOf = (
+  { id, range }: Protocol,
+  method: MethodId,
+  values: readonly number[],
+  at: string = DAY,
+): Reading => ({
+  id: `${id}-${at}`,
+  person: 'p',
+  range,
+  side: ranges[range].sided ? 'left' : 'both',
+  at,
+  method,
+  protocol: id,
+  values: [...values],
+  warm: false,
+  note: '',
+  seatCm: 12,
+});
+
+function errorsOf(protocol: Protocol, method: MethodId, bodies: number, chance: Chance) {
+  let [trueSum, readSum, stated, real, seen] = [0, 0, 0, 0, 0];
+  for (let i = 0; i < bodies; i++) {
+    const subject = subjectOf(chance);
+    const deg = drawRange(protocol.range, chance);
+    const value = readOnce(protocol, method, subject, deg, chance);
+    const look = observationOf(readingOf(protocol, method, [value]), subject.believed);
+    if (!look || look.bound === 'atLeast') continue;
+    seen += 1;
+    trueSum += deg;
+    readSum += look.mean;
+    stated += look.sd ** 2;
+    real += (look.mean - deg) ** 2;
+  }
+  return {
+    trueMean: trueSum / seen,
+    readMean: readSum / seen,
+    statedError: Math.sqrt(stated / seen),
+    realError: Math.sqrt(real / seen),
+  };
+}
+
+const somebodyOf = (statureCm: number): Person => ({
+  id: 'p',
+  name: 'Somebody',
+  statureCm,
+  sex: 'unknown',
+  bodyCm: {},
+  cautions: [],
+  approach: 'built-up-alignment',
+  choices: {},
+  home: [],
+});
+
+/** Steady students, looked at six times a week apart, twice each time. */
+function falseChangesOf(protocol: Protocol, method: MethodId, students: number, chance: Chance) {
+  const { range } = protocol;
+  const swingDeg = (ranges[range].warms ? parameter.daySwing : parameter.postureSwing).value;
+  let shown = 0;
+  for (let i = 0; i < students; i++) {
+    const subject = subjectOf(chance);
+    const deg = drawRange(range, chance);
+    const readings = Array.from({ length: LOOKS }, (_, week) => {
+      const ofDay = deg + chance.normal(0, swingDeg);
+      const values = [0, 1].map(() => readOnce(protocol, method, subject, ofDay, chance));
+      return readingOf(protocol, method, values, shiftDays(DAY, 7 * week));
+    });
+    const person = somebodyOf(subject.statureCm);
+    const looks = looksAt({ person, readings, sessions: [] }, range, 'left');
+    if (looks.some(({ change }) => change !== null)) shown += 1;
+  }
+  return (100 * shown) / students;
+}
+
+/** Every way of reading by its usual method: what is true, read, stated and really off, and changes that are none. */
+export function measureFigures({ bodies, seed }: MeasureWish): WayFigures[] {
+  return protocols
+    .filter(({ range }) => range !== 'pelvicTilt.longSit')
+    .map((protocol, i) => {
+      const chance = chanceFrom(seedOf(seed, i));
+      const method = methodFor(protocol, 'protractor');
+      return {
+        protocol: protocol.id,
+        range: protocol.range,
+        method,
+        ...errorsOf(protocol, method, bodies, chance),
+        falseChanges: falseChangesOf(protocol, method, Math.ceil(bodies / 4), chance),
+      };
+    });
+}
