@@ -742,6 +742,7 @@ export const picture = {
   skew: p(8, 'deg', 'how far a camera usually stands from square to the student; starting value'),
   line: p(0.5, 'deg', 'a plumb line or floor edge laid by eye; starting value'),
   pelvis: p(0.09, 'of stature', 'front to rear hip-bone point; starting value'),
+  least: p(2, 'deg', 'no picture reads more surely: lens, cloth and skin; starting value'),
 } as const;
 
 /** Names and values of everything above, for the page that explains the reckoning. */

@@ -56,7 +56,7 @@ export function readPhoto(
   const narrowed = points.map(([x, y]): Spot => [x * cosDeg(picture.skew.value), y]);
   variance += (way.value(narrowed, levelDeg) - deg) ** 2;
   if (way.against) variance += picture.line.value ** 2;
-  return { deg, semDeg: Math.sqrt(variance) };
+  return { deg, semDeg: Math.max(picture.least.value, Math.sqrt(variance)) };
 }
 
 /** Turn of a line laid along what is known to be level, or to hang plumb: clockwise +, the smaller of both ways. */

@@ -25,7 +25,15 @@ import {
   type PhotoWay,
   type Spot,
 } from './photoWay';
-import { acrossPelvis, asItTurns, fromUpright, onward, pastUpright, type TiltWay } from './tiltWay';
+import {
+  acrossPelvis,
+  asItTurns,
+  fromUpright,
+  onThigh,
+  onward,
+  pastUpright,
+  type TiltWay,
+} from './tiltWay';
 
 export const methodIds = [
   'phone-tilt',
@@ -367,10 +375,10 @@ const entries = [
     tilt: {
       lies: 'back',
       places: [
-        'Along the thigh, top of the phone to the knee',
+        'Along the front of the thigh, top of the phone to the knee',
         'Along the shin, top of the phone to the foot',
       ],
-      value: (thigh, shin) => (((onward(thigh) - (shin as number)) % 360) + 360) % 360,
+      value: (thigh, shin) => (((onThigh(thigh) - (shin as number)) % 360) + 360) % 360,
     },
     photo: overKnee,
     working: null,
@@ -476,7 +484,11 @@ const entries = [
     tool: 'Along the thigh.',
     stopWhen: `Stop as the pelvis rolls. ${NEVER}`,
     spoiledBy: 'A rolling pelvis.',
-    tilt: asItTurns('Along the thigh, top of the phone to the knee'),
+    tilt: {
+      lies: 'back',
+      places: ['Along the front of the thigh, top of the phone to the knee'],
+      value: onThigh,
+    },
     photo: {
       camera: beside('hips as they lie: kneel or sit'),
       points: ['heel of the flat leg', 'hip', 'knee of the drawn-up leg'],
@@ -638,9 +650,9 @@ const entries = [
     spoiledBy: 'An arched low back; a thigh that drifts outward.',
     tilt: {
       lies: 'back',
-      places: ['Along the thigh, top of the phone to the knee'],
+      places: ['Along the front of the thigh, top of the phone to the knee'],
       isHeld: true,
-      value: (deg) => -deg,
+      value: (deg) => -onThigh(deg),
     },
     photo: {
       camera: beside('table'),
@@ -817,7 +829,7 @@ const entries = [
     tool: 'Along the upper arm; on the floor is 180.',
     stopWhen: `Stop as the ribs lift. ${NEVER}`,
     spoiledBy: 'Flaring ribs.',
-    tilt: asItTurns('Along the upper arm, top of the phone to the elbow'),
+    tilt: asItTurns('On top of the upper arm, top of the phone to the elbow'),
     photo: {
       camera: beside('shoulder as they lie: kneel or sit'),
       points: ['hip', 'shoulder', 'elbow'],

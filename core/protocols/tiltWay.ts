@@ -1,3 +1,6 @@
+import { atan2Deg } from '../angles';
+import { bodyShare } from '../parameters';
+
 /** How a phone lies: on its back or its face, or standing on its edge. */
 export type Lies = 'back' | 'edge';
 
@@ -24,6 +27,17 @@ export const onward = (deg: number) => (deg < -90 ? deg + 360 : deg);
 export const fromUpright = (deg: number) => Math.abs(90 - Math.abs(deg));
 /** How far the edge has gone past upright, less where it has not come so far. */
 export const pastUpright = (deg: number) => onward(deg) - 90;
+/**
+ * The front of a thigh falls from the hip to the knee by so much against its bone, in degrees: a phone that lies on it
+ * shows as much less.
+ */
+export const thighTaperDeg = atan2Deg(
+  bodyShare.thighRadiusAtHip.value - bodyShare.thighRadiusAtKnee.value,
+  bodyShare.thigh.value,
+);
+/** The bone's own turn, by a phone on the front of the thigh, its top to the knee. */
+export const onThigh = (deg: number) => onward(deg) + thighTaperDeg;
+
 /** What the phone shows is what is read. */
 export const asItTurns = (place: string): TiltWay => ({
   lies: 'back',

@@ -14,10 +14,10 @@ import { tone } from '@/ui/tones';
 import { Aside, Title, Words } from '@/ui/Words';
 import { useOjas, useSet } from '../hooks';
 import { holdNow } from './holdClock';
-import { chime } from '../sound/chime';
+import { chime, unlockSound } from '../sound/chime';
 import { speak } from '../sound/speak';
 import { useMatDispatch } from './place';
-import { useAwake } from './useAwake';
+import { useAwake } from '../useAwake';
 import { begunMs, useSeconds } from './useSeconds';
 
 interface HoldProps {
@@ -119,6 +119,7 @@ export function Hold({ person, planned, mat }: HoldProps) {
       <Press
         kind="main"
         onPress={() => {
+          unlockSound();
           look();
           dispatch(running ? holdPaused(holdNow()) : holdStarted(holdNow()));
         }}

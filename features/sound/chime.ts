@@ -1,7 +1,16 @@
+let sound: AudioContext | null = null;
+
+/** Makes sound ready within a tap: some browsers let nothing be heard that no tap began. */
+export function unlockSound(): void {
+  if (typeof AudioContext === 'undefined') return;
+  sound ??= new AudioContext();
+  if (sound.state === 'suspended') void sound.resume();
+}
+
 /** A soft bell: two partials that fade. Silent where the browser has no sound or does not allow it yet. */
 export function chime(seconds = 2): void {
-  if (typeof AudioContext === 'undefined') return;
-  const sound = new AudioContext();
+  unlockSound();
+  if (!sound) return;
   for (const [hertz, loudness] of [
     [528, 0.2],
     [1056, 0.08],
@@ -15,5 +24,4 @@ export function chime(seconds = 2): void {
     tone.start();
     tone.stop(sound.currentTime + seconds);
   }
-  setTimeout(() => void sound.close(), seconds * 1000 + 500);
 }

@@ -166,7 +166,8 @@ test('a knee bend is read in two places', async () => {
   turned(105, 1800);
   expect(screen.getByText(/^2 of 2: Along the shin/)).toBeInTheDocument();
   turned(-30, 1800);
-  expect(state().measuring.now?.entry?.values).toEqual([135]);
+  // The skin of the thigh falls 5° toward the knee, which the phone on it shows less.
+  expect(state().measuring.now?.entry?.values).toEqual([140]);
 });
 
 test.each([

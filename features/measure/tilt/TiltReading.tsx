@@ -6,7 +6,8 @@ import { phoneTilt } from '@/core/parameters';
 import type { Lies, TiltWay } from '@/core/protocols/tiltWay';
 import { Chips, Press, Tick } from '@/ui/Press';
 import { Aside, Words } from '@/ui/Words';
-import { chime } from '../../sound/chime';
+import { chime, unlockSound } from '../../sound/chime';
+import { useAwake } from '../../useAwake';
 import { canSpeak, speak } from '../../sound/speak';
 import { LiveTilt } from './LiveTilt';
 import { SimulatedDial } from './SimulatedDial';
@@ -57,9 +58,11 @@ function noZeroWords(noZero: NoZero, asked: Lies): string {
 /** Starting the sensor, its zero, and how it is held. The angle itself stands at the foot of the screen. */
 export function TiltReading({ tilt, way, dial, habits, onHabits }: TiltReadingProps) {
   const start = (simulated: boolean) => {
+    unlockSound();
     onHabits({ ...habits, simulated });
     tilt.start(simulated ? simulatedSensor(dial) : phoneSensor);
   };
+  useAwake(tilt.running);
   useEffect(() => {
     dial.turn({ lies: way.lies });
   }, [dial, way.lies]);

@@ -1,6 +1,6 @@
 import { useEffect } from 'react';
 
-/** Keeps the screen on while a hold runs, where the browser can; taken up again when the page comes back. */
+/** Keeps the screen on while a hold runs or a limb is read, where the browser can; taken up again when the page comes back. */
 export function useAwake(on: boolean): void {
   useEffect(() => {
     if (!on || !('wakeLock' in navigator)) return;
