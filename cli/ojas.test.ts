@@ -33,6 +33,25 @@ test('plan of one person, on a day, for some poses', async () => {
   expect(plan.poses.map(({ pose }) => pose)).toEqual(['hero', 'staff']);
 });
 
+test('read tells the same plan in words: what lies there and why, how it is entered, looked at and left', async () => {
+  const only = ['--person', 'p-marit', '--date', '2026-03-30', '--poses', 'hero,staff'];
+  const { out = '', exit } = await run(['read', DEMO, ...only], TODAY);
+  expect(exit).toBe(0);
+  expect(out).toMatch(/^Marit Osei, /);
+  const plan = planSchema.parse(JSON.parse((await run(['plan', DEMO, ...only], TODAY)).out ?? ''));
+  for (const { slots } of plan.poses)
+    for (const { words = '' } of slots) expect(out).toContain(words);
+  for (const part of ['build', 'enter', 'look', 'come out', 'hold', 'around', 'home'])
+    expect(out).toMatch(new RegExp(`^  ${part}`, 'm'));
+  expect(out).not.toMatch(/undefined|NaN|null/);
+  // A tired day is planned otherwise, and a day that is none is refused by name.
+  expect((await run(['read', DEMO, ...only, '--day', 'tired'], TODAY)).out).not.toBe(out);
+  expect(await run(['read', DEMO, '--day', 'blue'], TODAY)).toMatchObject({
+    exit: 1,
+    words: expect.stringContaining('--day: expected one of usual'),
+  });
+});
+
 test('check is content with the demo book', async () =>
   expect(await run(['check', DEMO], TODAY)).toMatchObject({
     exit: 0,

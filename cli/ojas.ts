@@ -4,11 +4,12 @@ import { recordOf } from '@/core/estimate/recordOf';
 import { parseBookFile } from '@/core/formats/check';
 import type { Fault } from '@/core/formats/limits';
 import { isDay, type LocalDay } from '@/core/formats/time';
-import type { Book } from '@/core/formats/book';
-import { planSchema } from '@/core/formats/plan';
+import type { Book, Person } from '@/core/formats/book';
+import { planSchema, type Plan } from '@/core/formats/plan';
+import { dayIds } from '@/core/learn/decide';
 import { shippedCare } from '@/core/plan/context';
 import { planStudent } from '@/core/plan/plan';
-import { shelfIn } from '@/core/props/shelf';
+import { shelfIn, type Shelf } from '@/core/props/shelf';
 import { poseById } from '@/core/poses/poses';
 import { starterShelf, usualShelves, type UsualShelf } from '@/core/props/usualShelves';
 import { wordedPlan } from '@/ui/words/wordedPlan';
@@ -19,9 +20,12 @@ import { worldIds } from '@/core/sim/world';
 import { roomFigures } from '@/core/sim/room';
 import { measureFigures } from '@/core/sim/measure';
 import { measureWords } from './measureWords';
+import { readWords } from './readWords';
 import { roomWords } from './roomWords';
 
 const USAGE = `ojas plan BOOK.json [--person ID] [--date YYYY-MM-DD] [--poses a,b]   the plan of one student, or of all (an array)
+ojas read BOOK.json [--person ID] [--date YYYY-MM-DD] [--poses a,b] [--day cold|tired|sore]
+                                                                        the same plans in words, as a teacher reads them
 ojas check BOOK.json                                                    what is wrong in a book, if anything
 ojas simulate --students N --weeks W --seed S [--world own|other] [--slots all|POSE/SLOT] [--policy rule|fixed|never|level|truth] [--trade-off]
                                                                         figures of simulated students under each way of deciding, slot by slot
@@ -57,38 +61,81 @@ async function readBook(
     : { answer: refuse(faultWords(file, parsed.faults)) };
 }
 
-async function plan(
+interface PlanFlags {
+  readonly person?: string;
+  readonly date?: string;
+  readonly poses?: string;
+  readonly day?: string;
+}
+/** One student with the plan that was asked for. */
+interface Planned {
+  readonly person: Person;
+  readonly plan: Plan;
+  readonly shelf: Shelf;
+  readonly units: 'cm' | 'in';
+}
+
+/** The plans that the flags ask for, or what is wrong with them. */
+async function plansOf(
   file: string | undefined,
-  flags: { person?: string; date?: string; poses?: string },
+  flags: PlanFlags,
   today: LocalDay,
-): Promise<Answer> {
+): Promise<{ plans: readonly Planned[] } | { answer: Answer }> {
+  const wrong = (words: string) => ({ answer: refuse(words) });
   const date = flags.date ?? today;
   if (!isDay(date))
-    return refuse(`--date ${date}: expected a day that there is, such as 2026-01-15.`);
+    return wrong(`--date ${date}: expected a day that there is, such as 2026-01-15.`);
+  const day = dayIds.find((one) => one === (flags.day ?? 'usual'));
+  if (!day) return wrong(`--day: expected one of ${dayIds.join(', ')}.`);
   const read = await readBook(file, today);
-  if ('answer' in read) return read.answer;
+  if ('answer' in read) return read;
   const { book } = read;
   const wanted = flags.poses?.split(',').map((id) => id.trim());
   const stranger = wanted?.find((id) => !poseById(id));
-  if (stranger !== undefined) return refuse(`--poses: no pose is called ${stranger}.`);
+  if (stranger !== undefined) return wrong(`--poses: no pose is called ${stranger}.`);
   const people =
     flags.person === undefined ? book.people : book.people.filter(({ id }) => id === flags.person);
   if (flags.person !== undefined && people.length === 0)
-    return refuse(`--person: there is no person ${flags.person} in ${file}.`);
-  const plans = people.map((person) =>
-    planSchema.parse(
-      wordedPlan(
-        planStudent(
-          recordOf(book, person),
-          shelfIn(book.shelf, book.settings.place),
-          date,
-          wanted ? { poses: wanted } : {},
-        ),
-        wordsIn(book.settings.units),
-      ),
-    ),
+    return wrong(`--person: there is no person ${flags.person} in ${file}.`);
+  const shelf = shelfIn(book.shelf, book.settings.place);
+  return {
+    plans: people.map((person) => ({
+      person,
+      shelf,
+      units: book.settings.units,
+      plan: planStudent(recordOf(book, person), shelf, date, {
+        day,
+        ...(wanted ? { poses: wanted } : {}),
+      }),
+    })),
+  };
+}
+
+async function plan(file: string | undefined, flags: PlanFlags, today: LocalDay): Promise<Answer> {
+  const asked = await plansOf(file, flags, today);
+  if ('answer' in asked) return asked.answer;
+  const plans = asked.plans.map(({ plan: one, units }) =>
+    planSchema.parse(wordedPlan(one, wordsIn(units))),
   );
   return { out: JSON.stringify(flags.person === undefined ? plans : plans[0], null, 2), exit: 0 };
+}
+
+async function readAloud(
+  file: string | undefined,
+  flags: PlanFlags,
+  today: LocalDay,
+): Promise<Answer> {
+  const asked = await plansOf(file, flags, today);
+  return 'answer' in asked
+    ? asked.answer
+    : {
+        out: asked.plans
+          .map(({ plan: one, person, shelf, units }) =>
+            readWords(one, person, shelf, wordsIn(units)),
+          )
+          .join('\n'),
+        exit: 0,
+      };
 }
 
 async function check(file: string | undefined, today: LocalDay): Promise<Answer> {
@@ -212,6 +259,7 @@ export async function run(argv: readonly string[], today: LocalDay): Promise<Ans
         person: { type: 'string' },
         date: { type: 'string' },
         poses: { type: 'string' },
+        day: { type: 'string' },
         people: { type: 'string' },
         shelf: { type: 'string' },
         approach: { type: 'string' },
@@ -225,6 +273,7 @@ export async function run(argv: readonly string[], today: LocalDay): Promise<Ans
   const [command, file] = parsed.positionals;
   if (parsed.values.help) return { words: USAGE, exit: 0 };
   if (command === 'plan') return plan(file, parsed.values, today);
+  if (command === 'read') return readAloud(file, parsed.values, today);
   if (command === 'check') return check(file, today);
   if (command === 'simulate') return simulate(parsed.values);
   if (command === 'room') return room(parsed.values);

@@ -1,0 +1,78 @@
+import { howOf, liesIn } from '@/core/advise/how';
+import { choicesFor } from '@/core/approaches/approaches';
+import type { Person } from '@/core/formats/book';
+import type { Plan, PlanPose, PlanSlot } from '@/core/formats/plan';
+import { poseById, wayOf, type Pose } from '@/core/poses/poses';
+import type { Shelf } from '@/core/props/shelf';
+import { stackWords } from '@/core/props/stack';
+import type { Words } from '@/ui/words/words';
+
+const indented = (lines: readonly string[]) => lines.map((line) => `    ${line}`);
+const titled = (title: string, lines: readonly string[]): string[] =>
+  lines.length === 0 ? [] : [`  ${title}`, ...indented(lines)];
+const named = (ids: readonly (string | undefined)[]): string =>
+  ids.flatMap((id) => (id ? (poseById(id)?.name ?? id) : [])).join(', ');
+
+function slotLines(slot: PlanSlot, shelf: Shelf, say: Words): string[] {
+  const built = liesIn(slot)
+    ? `${slot.isLength ? '' : `${say.length(slot.stackCm)}: `}${stackWords(slot.stack, shelf)}`
+    : 'nothing lies there';
+  const why = say.reasons(slot.reasons);
+  return [`${say.slot(slot)} ${built}`, ...(why ? [`  why: ${why}`] : [])];
+}
+
+function aroundOf({ warmUps, counterposes, easier, harder }: Pose): string[] {
+  return (
+    [
+      ['before', warmUps],
+      ['after', counterposes],
+      ['easier', [easier]],
+      ['harder', [harder]],
+    ] as const
+  ).flatMap(([what, ids]) => {
+    const names = named(ids);
+    return names === '' ? [] : [`${what}: ${names}`];
+  });
+}
+
+/** One planned pose as a teacher reads it, line by line. */
+function poseLines(planned: PlanPose, person: Person, shelf: Shelf, say: Words): string[] {
+  const pose = poseById(planned.pose);
+  if (!pose) return [planned.pose];
+  const { slots, way, side, status, reasons, refer, decision, instead } = planned;
+  const how = howOf(planned, choicesFor(person.approach, person.choices, pose.id));
+  const on = side === 'both' ? '' : `, ${say.side(side)}`;
+  const wayName = wayOf(pose, way)?.name;
+  const stage = pose.stages.find(({ id }) => id === planned.stage)?.name;
+  const built = slots.length > 0;
+  return [
+    `${pose.name}${on}${wayName ? ` · ${wayName}` : ''}${stage ? ` · ${stage}` : ''} · ${status} · ${decision.word}`,
+    ...indented([...reasons, ...refer].map(say.reason)),
+    ...(instead ? [`  instead: ${named([instead])}`] : []),
+    ...titled(
+      'build',
+      slots.flatMap((slot) => slotLines(slot, shelf, say)),
+    ),
+    ...titled(
+      'set',
+      planned.dials.map(({ dial, value }) => `${say.dial(dial)} ${say.dialValue(dial, value)}`),
+    ),
+    ...titled('next', decision.reasons.map(say.reason).filter(Boolean)),
+    ...(built ? titled('enter', how.entry) : []),
+    ...(built ? titled('look', how.look) : []),
+    ...(built ? titled('come out', how.exit) : []),
+    ...(planned.holdSeconds > 0
+      ? [`  hold ${planned.times === null ? `${planned.holdSeconds} s` : `${planned.times} times`}`]
+      : []),
+    ...titled('around', aroundOf(pose)),
+    ...titled('home', [pose.atHome]),
+  ];
+}
+
+/** A plan as a teacher reads it: the same words as in the app, from the same functions. */
+export const readWords = (plan: Plan, person: Person, shelf: Shelf, say: Words): string =>
+  [
+    `${person.name}, ${person.approach}`,
+    '',
+    ...plan.poses.flatMap((planned) => [...poseLines(planned, person, shelf, say), '']),
+  ].join('\n');
