@@ -36,16 +36,6 @@ module.exports = [
       '@typescript-eslint/no-explicit-any': 'error',
     },
   },
-  // Nothing there is drawn: the rules of components, which read every function as the compiler would, find nothing.
-  {
-    files: ['{core,store,workers,server,cli,demo,bench,scripts,e2e}/**', '**/*.test.{ts,tsx}'],
-    rules: Object.fromEntries(
-      expo
-        .flatMap(({ rules }) => Object.keys(rules ?? {}))
-        .filter((rule) => /^react(-hooks)?\//.test(rule))
-        .map((rule) => [rule, 'off']),
-    ),
-  },
   // A function that is longer or winds more than this is two.
   {
     files: ['**/*.{ts,tsx}'],

@@ -156,6 +156,19 @@ const CARES = [
   shippedCare,
 ].sort((a, b) => a.lowerRung - b.lowerRung);
 
+/** Which of some flags is no whole number within its limits; null where all are. */
+function notWhole(
+  wish: Readonly<Record<string, number>>,
+  most: Readonly<Record<string, number>>,
+): Answer | null {
+  for (const [name, value] of Object.entries(wish)) {
+    const limit = most[name] ?? 2 ** 31;
+    if (!Number.isInteger(value) || value < 1 || value > limit)
+      return refuse(`--${name}: expected a whole number from 1 to ${limit}.`);
+  }
+  return null;
+}
+
 function simulate(flags: {
   students?: string;
   weeks?: string;
@@ -172,11 +185,8 @@ function simulate(flags: {
     weeks: whole(flags.weeks, 26),
     seed: whole(flags.seed, 1),
   };
-  for (const [name, value] of Object.entries(wish)) {
-    const most = MOST[name as keyof typeof MOST] ?? 2 ** 31;
-    if (!Number.isInteger(value) || value < 1 || value > most)
-      return refuse(`--${name}: expected a whole number from 1 to ${most}.`);
-  }
+  const wrong = notWhole(wish, MOST);
+  if (wrong) return wrong;
   const policy = policyIds.find((id) => id === flags.policy);
   if (flags.policy !== undefined && !policy)
     return refuse(`--policy: expected one of ${policyIds.join(', ')}.`);
@@ -204,11 +214,8 @@ function room(flags: {
   json?: boolean;
 }): Answer {
   const wish = { people: Number(flags.people ?? 400), seed: Number(flags.seed ?? 1) };
-  for (const [name, value] of Object.entries(wish)) {
-    const most = name === 'people' ? MOST.students : 2 ** 31;
-    if (!Number.isInteger(value) || value < 1 || value > most)
-      return refuse(`--${name}: expected a whole number from 1 to ${most}.`);
-  }
+  const wrong = notWhole(wish, { people: MOST.students });
+  if (wrong) return wrong;
   const shelf = flags.shelf ?? 'studio';
   if (!Object.hasOwn(usualShelves, shelf))
     return refuse(`--shelf: expected one of ${Object.keys(usualShelves).join(', ')}.`);
@@ -225,15 +232,10 @@ function room(flags: {
 
 /** How well every way of reading does, on simulated bodies. */
 function measure(flags: { people?: string; seed?: string; json?: boolean }): Answer {
-  const wish = { bodies: Number(flags.people ?? 1000), seed: Number(flags.seed ?? 1) };
-  for (const [name, value] of [
-    ['people', wish.bodies],
-    ['seed', wish.seed],
-  ] as const) {
-    const most = name === 'people' ? 20_000 : 2 ** 31;
-    if (!Number.isInteger(value) || value < 1 || value > most)
-      return refuse(`--${name}: expected a whole number from 1 to ${most}.`);
-  }
+  const [bodies, seed] = [Number(flags.people ?? 1000), Number(flags.seed ?? 1)];
+  const wrong = notWhole({ people: bodies, seed }, { people: 20_000 });
+  if (wrong) return wrong;
+  const wish = { bodies, seed };
   const ways = measureFigures(wish);
   return {
     out: flags.json ? JSON.stringify({ ...wish, ways }, null, 2) : measureWords(ways),

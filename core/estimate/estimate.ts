@@ -147,13 +147,12 @@ export function knownOf(record: StudentRecord, date: LocalDay): Known {
   );
   const seenIn = (context: ConversionContext, some: readonly Reading[]) =>
     some.flatMap((reading) => observationOf(reading, context, record.eyes) ?? []);
+  const isStanding = ({ range }: Reading) => range === 'pelvicTilt.standing';
+  const seenStanding = seenIn(unconverted, readings.filter(isStanding));
   const standing = courseOf(
     'pelvicTilt.standing',
     priorOf('pelvicTilt.standing', person.sex),
-    seenIn(
-      unconverted,
-      readings.filter(({ range }) => range === 'pelvicTilt.standing'),
-    ),
+    seenStanding,
     until,
     usualSwing,
   );
@@ -162,7 +161,13 @@ export function knownOf(record: StudentRecord, date: LocalDay): Known {
     coupling: levelOf(coupling),
     standing: levelOf(standing),
   };
-  const direct = seenIn(context, readings);
+  const direct = [
+    ...seenStanding,
+    ...seenIn(
+      context,
+      readings.filter((reading) => !isStanding(reading)),
+    ),
+  ];
   const sits = courseOf(
     'pelvicTilt.sits',
     priorOf('pelvicTilt.sits', person.sex),

@@ -1,3 +1,4 @@
+import { clamp } from '../angles';
 import type { Reading } from '../formats/book';
 import { dayOf, type LocalDay } from '../formats/time';
 import { groupedBy } from '../grouped';
@@ -50,8 +51,7 @@ export function disagree(values: readonly number[], sem: number): boolean {
   );
 }
 
-const human = (id: RangeId, value: number) =>
-  Math.min(ranges[id].most, Math.max(ranges[id].least, value));
+const human = (id: RangeId, value: number) => clamp(value, ranges[id].least, ranges[id].most);
 
 /** One reading as an observation; undefined where its protocol is unknown. Warm readings are brought back to cold. */
 export function observationOf(

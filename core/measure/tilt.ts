@@ -123,18 +123,8 @@ export class TiltReader {
     return { is: 'zeroed', lies: Math.abs(hold.out[2]) > FACES_UP ? 'back' : 'edge' };
   }
 
-  /** For how long, up to now, it has shown the same turn. */
-  private stillForMs(): number {
-    let [low, high] = [Infinity, -Infinity];
-    let since = this.atMs;
-    for (const { atMs, deg } of [...this.recent].reverse()) {
-      low = Math.min(low, deg);
-      high = Math.max(high, deg);
-      if (high - low >= phoneTilt.stillSpread.value) break;
-      since = atMs;
-    }
-    return this.atMs - since;
-  }
+  /** For how long, up to now, it has shown the same turn: what came before it was still is forgotten. */
+  private stillForMs = () => this.atMs - (this.recent[0]?.atMs ?? this.atMs);
 
   /** Keeps a turn with those of the last moments, and tells how far they lie apart, in degrees. */
   private remember(atMs: number, deg: number): number {

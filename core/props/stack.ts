@@ -261,10 +261,9 @@ export function stackFaults(
       ...layers.flatMap((layer) => layerFaults(layer, rule)),
       ...layers.slice(1).flatMap((above, i) => pairFaults(layers[i] as Layer, above, rule)),
       ...wholeFaults(layers, rule),
-      ...(isLeft(askedBy(layers), takenFrom(shelf, used)) &&
-      askedBy(layers).every(({ item, count }) => count <= item.count)
-        ? []
-        : (['not enough on the shelf'] as const)),
+      ...(askedBy(layers).some(({ item, count }) => count + (used[item.id] ?? 0) > item.count)
+        ? (['not enough on the shelf'] as const)
+        : []),
       ...(all > MOST_PIECES ? (['too many pieces'] as const) : []),
       ...(layers.filter(({ item }) => isSoft(item)).length > MOST_SOFT
         ? (['too many soft layers'] as const)

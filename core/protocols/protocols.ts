@@ -1,4 +1,4 @@
-import { acosDeg, asinDeg, atan2Deg, sinDeg } from '../angles';
+import { acosDeg, asinDeg, atan2Deg, clamp, sinDeg } from '../angles';
 import { armCm, type Body } from '../body/body';
 import { rotationFrom } from '../geometry/crossedLeg';
 import { kneeBendOnSeat } from '../geometry/kneeling/kneelingSeat';
@@ -144,20 +144,23 @@ const triangle: Working = (cm, deg, { body }) => {
     deg,
   };
 };
+/** The error that bones add which are all longer or all shorter than is believed, by as much as they may be. */
+const byBones = (
+  onBody: (body: Body) => number,
+  body: Body,
+  ...bones: readonly ('thighCm' | 'shinCm')[]
+): number =>
+  through(
+    (share) =>
+      onBody({ ...body, ...Object.fromEntries(bones.map((bone) => [bone, body[bone] * share])) }),
+    1,
+    readingParameter.segmentDoubt.value,
+  ).sem;
 /** A heel's distance from hip to bend of the knee, with the doubt of the tape, of both bones and of the heel. */
 const byHeel: ProtocolEntry['convert'] = (distanceCm, sem, { body }) => {
   const read = through((cm) => kneeBendFromHeelCm(cm, body), distanceCm, sem);
-  const doubt = readingParameter.segmentDoubt.value;
-  const byThigh = through(
-    (share) => kneeBendFromHeelCm(distanceCm, { ...body, thighCm: body.thighCm * share }),
-    1,
-    doubt,
-  ).sem;
-  const byShin = through(
-    (share) => kneeBendFromHeelCm(distanceCm, { ...body, shinCm: body.shinCm * share }),
-    1,
-    doubt,
-  ).sem;
+  const onBody = (one: Body) => kneeBendFromHeelCm(distanceCm, one);
+  const [byThigh, byShin] = [byBones(onBody, body, 'thighCm'), byBones(onBody, body, 'shinCm')];
   const heelCm = readingParameter.heelBack.sd * body.footCm;
   const byBack = atan2Deg(heelCm, body.shinCm);
   return { mean: read.mean, sem: Math.hypot(read.sem, byThigh, byShin, byBack) };
@@ -595,17 +598,7 @@ const entries = [
     }),
     convert: (widthCm, sem, { body }) => {
       const read = through((width) => straddleDeg(width, body), widthCm, sem);
-      // The legs' own length is not known better than this.
-      const longer = (share: number) => ({
-        ...body,
-        thighCm: body.thighCm * share,
-        shinCm: body.shinCm * share,
-      });
-      const byLeg = through(
-        (share) => straddleDeg(widthCm, longer(share)),
-        1,
-        readingParameter.segmentDoubt.value,
-      ).sem;
+      const byLeg = byBones((one) => straddleDeg(widthCm, one), body, 'thighCm', 'shinCm');
       return { mean: read.mean, sem: Math.hypot(read.sem, byLeg) };
     },
   },
@@ -691,11 +684,7 @@ const entries = [
     }),
     convert: (wallCm, sem, { body }) => {
       const read = through((cm) => shinAtWallDeg(cm, body), wallCm, sem);
-      const byShin = through(
-        (share) => shinAtWallDeg(wallCm, { ...body, shinCm: body.shinCm * share }),
-        1,
-        readingParameter.segmentDoubt.value,
-      ).sem;
+      const byShin = byBones((one) => shinAtWallDeg(wallCm, one), body, 'shinCm');
       const toeSem = readingParameter.toeAhead.sd * body.footCm;
       const byFoot = through((cm) => shinAtWallDeg(cm, body), wallCm, toeSem).sem;
       return { mean: read.mean, sem: Math.hypot(read.sem, byShin, byFoot) };
@@ -931,7 +920,7 @@ export function kneeBendFromHeelCm(distanceCm: number, body: Body): number {
  */
 export function couplingFrom(hamstringDeg: number, kneeLagDeg: number): number {
   const { least, most } = ranges.hamstringCoupling;
-  return Math.min(most, Math.max(least, (90 - hamstringDeg) / kneeLagDeg));
+  return clamp((90 - hamstringDeg) / kneeLagDeg, least, most);
 }
 
 /** The ways of reading a range, the usual one first. */

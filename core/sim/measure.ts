@@ -1,3 +1,4 @@
+import { clamp } from '../angles';
 import { bodyFrom } from '../body/body';
 import { looksAt } from '../estimate/looks';
 import { observationOf } from '../estimate/observations';
@@ -39,13 +40,13 @@ interface MeasureWish {
 
 const DAY = '2026-01-05';
 const LOOKS = 6;
+/** In standard deviations. */
 const WITHIN = 1.6;
 
 /** A range of somebody, not so far out that a way of reading comes to its end. */
 function drawRange(id: RangeId, chance: Chance): number {
   const { mean, sd } = usualOf(id, 'unknown');
-  const off = Math.max(-WITHIN, Math.min(WITHIN, chance.normal(0, 1)));
-  return mean + sd * off;
+  return mean + sd * clamp(chance.normal(0, 1), -WITHIN, WITHIN);
 }
 
 type Protocol = (typeof protocols)[number];
@@ -86,7 +87,7 @@ function readOnce(
   chance: Chance,
 ) {
   const shown = valueShowing(protocol, deg, own) + chance.normal(0, semOf(protocol, method));
-  return Math.max(protocol.least, Math.min(protocol.most, shown));
+  return clamp(shown, protocol.least, protocol.most);
 }
 
 const readingOf = (

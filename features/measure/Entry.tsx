@@ -201,16 +201,18 @@ function ByMethod({ work, person, tilt, dial, habits, onHabits }: EntryProps) {
 }
 
 /** What was read so far: its mean, its error, and the range that it comes to. */
-function Readings({ work, person, estimates }: Pick<EntryProps, 'work' | 'person' | 'estimates'>) {
+function Readings(props: Pick<EntryProps, 'work' | 'person' | 'estimates'>) {
+  return props.work.entry.values.length === 0 ? null : <ReadSoFar {...props} />;
+}
+
+function ReadSoFar({ work, person, estimates }: Pick<EntryProps, 'work' | 'person' | 'estimates'>) {
+  const { entry, protocol, method, context, sem, mean, units } = work;
+  const { range: id, side, values } = entry;
   const record = useOjas((state) => selectRecord(state, person.id));
-  const { range: id, side } = work.entry;
   const before = useMemo(
     () => (record ? steadyLooks(looksAt(record, id, side)) : []),
     [record, id, side],
   );
-  const { entry, protocol, method, context, sem, mean, units } = work;
-  const { values } = entry;
-  if (values.length === 0) return null;
   const isLength = protocol.unit === 'cm';
   const shownAs = (value: number) => shownIn(protocol.unit, value, units);
   const semOfMean = sem / Math.sqrt(values.length);
