@@ -1,8 +1,8 @@
-import { howOf, liesIn } from '@/core/advise/how';
+import { howOf, liesIn, offeredIn, staysFreeIn } from '@/core/advise/how';
 import { choicesFor } from '@/core/approaches/approaches';
 import type { Person } from '@/core/formats/book';
 import type { Plan, PlanPose, PlanSlot } from '@/core/formats/plan';
-import { poseById, wayOf, type Pose } from '@/core/poses/poses';
+import { poseById, wayOf } from '@/core/poses/poses';
 import type { Shelf } from '@/core/props/shelf';
 import { stackWords } from '@/core/props/stack';
 import type { Words } from '@/ui/words/words';
@@ -10,26 +10,22 @@ import type { Words } from '@/ui/words/words';
 const indented = (lines: readonly string[]) => lines.map((line) => `    ${line}`);
 const titled = (title: string, lines: readonly string[]): string[] =>
   lines.length === 0 ? [] : [`  ${title}`, ...indented(lines)];
-const named = (ids: readonly (string | undefined)[]): string =>
+const named = (ids: readonly (string | null)[]): string =>
   ids.flatMap((id) => (id ? (poseById(id)?.name ?? id) : [])).join(', ');
 
 function slotLines(slot: PlanSlot, shelf: Shelf, say: Words): string[] {
   const built = liesIn(slot)
-    ? `${slot.isLength ? '' : `${say.length(slot.stackCm)}: `}${stackWords(slot.stack, shelf)}`
-    : 'nothing lies there';
+    ? `${say.length(slot.isLength ? slot.targetCm : slot.stackCm)}: ${stackWords(slot.stack, shelf)}`
+    : staysFreeIn(slot)
+      ? `stays free, ${say.length(slot.targetCm)} up`
+      : `could be filled: ${say.length(slot.targetCm)}`;
   const why = say.reasons(slot.reasons);
   return [`${say.slot(slot)} ${built}`, ...(why ? [`  why: ${why}`] : [])];
 }
 
-function aroundOf({ warmUps, counterposes, easier, harder }: Pose): string[] {
-  return (
-    [
-      ['before', warmUps],
-      ['after', counterposes],
-      ['easier', [easier]],
-      ['harder', [harder]],
-    ] as const
-  ).flatMap(([what, ids]) => {
+function aroundOf({ around: { before, after, easier, harder } }: PlanPose): string[] {
+  const lines = { before, after, easier: [easier], harder: [harder] };
+  return Object.entries(lines).flatMap(([what, ids]) => {
     const names = named(ids);
     return names === '' ? [] : [`${what}: ${names}`];
   });
@@ -45,13 +41,15 @@ function poseLines(planned: PlanPose, person: Person, shelf: Shelf, say: Words):
   const wayName = wayOf(pose, way)?.name;
   const stage = pose.stages.find(({ id }) => id === planned.stage)?.name;
   const built = slots.length > 0;
+  const offered = offeredIn(planned);
+  const isShown = (slot: PlanSlot) => liesIn(slot) || staysFreeIn(slot) || offered.includes(slot);
   return [
     `${pose.name}${on}${wayName ? ` · ${wayName}` : ''}${stage ? ` · ${stage}` : ''} · ${status} · ${decision.word}`,
     ...indented([...reasons, ...refer].map(say.reason)),
     ...(instead ? [`  instead: ${named([instead])}`] : []),
     ...titled(
       'build',
-      slots.flatMap((slot) => slotLines(slot, shelf, say)),
+      slots.filter(isShown).flatMap((slot) => slotLines(slot, shelf, say)),
     ),
     ...titled(
       'set',
@@ -64,7 +62,7 @@ function poseLines(planned: PlanPose, person: Person, shelf: Shelf, say: Words):
     ...(planned.holdSeconds > 0
       ? [`  hold ${planned.times === null ? `${planned.holdSeconds} s` : `${planned.times} times`}`]
       : []),
-    ...titled('around', aroundOf(pose)),
+    ...titled('around', aroundOf(planned)),
     ...titled('home', [pose.atHome]),
   ];
 }

@@ -21,6 +21,22 @@ export interface How {
 export const liesIn = ({ stack, stackCm, isLength }: PlanSlot) =>
   stack.length > 0 && (isLength === true || lies(stackCm));
 
+/** Whether a slot asks for a support that lies nowhere, and says so. */
+export const staysFreeIn = ({ stack, reasons }: PlanSlot) =>
+  stack.length === 0 && reasons.some(({ code }) => code === 'stays-free');
+
+/** A gap that is offered to be filled is at least so high, in cm. */
+const WORTH_OFFERING_CM = 3;
+
+/** What can be laid as well, though the pose does without it. */
+export const offeredIn = ({ pose, slots }: Pick<PlanPose, 'pose' | 'slots'>) =>
+  slots.filter(
+    ({ slot, stack, targetCm }) =>
+      poseById(pose)?.optional?.includes(slot) === true &&
+      stack.length === 0 &&
+      targetCm >= WORTH_OFFERING_CM,
+  );
+
 const staysUp = (pose: Pose, slot: PlanSlot) =>
   isShort(slot) ||
   (slot.slot === 'hands' && slot.reasons.some(({ code }) => code === 'stays-free')) ||

@@ -109,6 +109,13 @@ export const planPoseSchema = z.object({
    * them.
    */
   taught: z.partialRecord(z.enum(rangeIds), z.number()),
+  /** Poses that warm it and that take it back, an easier and a harder one: what is open to this student today. */
+  around: z.object({
+    before: z.array(z.string()),
+    after: z.array(z.string()),
+    easier: z.string().nullable(),
+    harder: z.string().nullable(),
+  }),
   holdSeconds: z.number().min(0),
   /** Of a movement that is counted with the breath; null for a pose that is held. */
   times: z.number().int().nullable(),

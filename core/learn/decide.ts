@@ -152,6 +152,13 @@ function alarmIn({ stop, feeling }: SessionPose): Alarm | null {
   return feeling.place === 'nerve' && stop !== 'dizzy' ? 'nerve' : null;
 }
 
+/** The alarm of the last time for whose sake a pose still rests today; null where it may be done. */
+export function restsFor(last: Earlier | undefined, today: LocalDay): Alarm | null {
+  const alarm = last ? alarmIn(last.outcome) : null;
+  if (!last || daysBetween(dayOf(last.at), today) >= parameter.restDays.value) return null;
+  return alarm;
+}
+
 /** Stop and refer, or raise, for what the last session or today says; null where nothing does. */
 function easing({ today, day, lowCheck, easingFor, ...input }: DecisionInput, last: Earlier) {
   const { outcome } = last;
@@ -159,7 +166,7 @@ function easing({ today, day, lowCheck, easingFor, ...input }: DecisionInput, la
   const alarm = alarmIn(outcome);
   if (alarm !== null) {
     const refer: Reason = { code: 'refer-alarm' };
-    return daysBetween(on, today) < parameter.restDays.value
+    return restsFor(last, today) !== null
       ? still('rest', [{ code: 'left-out', alarm, on }], refer)
       : ease(easingFor('other'), { code: 'after-alarm', alarm, on }, refer);
   }

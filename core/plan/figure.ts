@@ -6,6 +6,7 @@ import { type Pose, stageOf, wayOf } from '../poses/poses';
 import { standsIn, staysFree } from '../prepare/limits';
 import { longestHoldFor } from '../safety/changes';
 import { sidelessKey, slotKey, type SlotName } from '../slots';
+import { aroundOf } from './around';
 import type { BuiltSlots } from './buildSlots';
 import { holdFor, timesFor } from './hold';
 import type { Laid } from './lay';
@@ -52,6 +53,7 @@ export function figureOf(laid: Laid, decision: Decision, { slots, built }: Built
     demands: [...demands],
     findings: { ...findings },
     taught,
+    around: aroundOf(pose, side, laid.context),
     holdSeconds,
     times: timesFor(pose, holdSeconds),
     joints: jointsOf(posture),

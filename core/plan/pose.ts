@@ -13,7 +13,7 @@ import { buildSlots } from './buildSlots';
 import { figureOf } from './figure';
 import { shutBy } from './gate';
 import { layPose, type Laid, type Place } from './lay';
-import { behindGate, betterInstead, easierInstead, notBuilt } from './serveInstead';
+import { behindGate, betterInstead, easierInstead, refused } from './serveInstead';
 
 /** A pose on one side of one student, planned once for as long as what it is made of stays. */
 export function planPose(pose: Pose, side: ReadingSide, context: StudentContext): Planned {
@@ -42,10 +42,10 @@ function reckonPose(prepared: Prepared, place: Place): Planned {
   const { pose, verdict, settings } = prepared;
   const { side, context } = place;
   if (verdict.status === 'forbidden' || verdict.status === 'instead')
-    return { planPose: notBuilt(pose, side, verdict), bands: [] };
+    return { planPose: refused(prepared, place), bands: [] };
   const shut = shutBy(pose.gate, pose, side, context);
   if (pose.gate && shut.length > 0)
-    return { planPose: behindGate(prepared, side, context, shut), bands: [] };
+    return { planPose: behindGate(prepared, place, shut), bands: [] };
   const last = earlierOf(context.history, pose.id, side).at(-1)?.outcome;
   const laid = layPose(prepared, place, movesThen(last));
   const better = betterInstead(laid);

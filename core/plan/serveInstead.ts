@@ -7,10 +7,11 @@ import { mostCmAt } from '../prepare/limits';
 import type { Prepared } from '../prepare/prepare';
 import type { ReadingSide } from '../ranges/ranges';
 import type { Reason } from '../reasons';
-import { firstAllowed, type Verdict } from '../safety/verdict';
+import { withoutChanges, type Verdict } from '../safety/verdict';
 import { sidelessKey, slotKey } from '../slots';
-import type { StudentContext } from './context';
-import { type Laid, standsAtMost } from './lay';
+import { nothingAround } from './around';
+import { type Laid, type Place, standsAtMost } from './lay';
+import { servesToday } from './servesToday';
 
 export const notBuilt = (
   pose: Pose,
@@ -31,52 +32,54 @@ export const notBuilt = (
   demands: [],
   findings: {},
   taught: {},
+  around: nothingAround,
   holdSeconds: 0,
   times: null,
   joints: {},
   posture: null,
 });
 
-/** What to practise until what must come first is done. */
-export function behindGate(
-  { pose, verdict }: Prepared,
-  side: ReadingSide,
-  { record }: StudentContext,
-  shut: readonly Reason[],
-): PlanPose {
-  const wished = pose.gate?.instead as PoseId;
+/** A pose that is not done today, and what is practised in its place; left out where nothing is. */
+const inItsPlace = (
+  { pose, verdict }: Pick<Prepared, 'pose' | 'verdict'>,
+  { side, context }: Pick<Place, 'side' | 'context'>,
+  candidates: readonly PoseId[],
+  said: readonly Reason[],
+): PlanPose => {
+  const instead = servesToday(candidates, side, context, [pose.id]);
   return notBuilt(pose, side, {
-    status: 'instead',
-    instead: firstAllowed([wished], side, record.person.cautions),
-    reasons: [...verdict.reasons, ...shut],
+    status: instead === null ? 'forbidden' : 'instead',
+    instead,
+    reasons: [...withoutChanges(verdict.reasons), ...said],
     refer: verdict.refer,
   });
-}
+};
+
+/** What the cautions refuse. */
+export const refused = (prepared: Prepared, place: Place): PlanPose =>
+  inItsPlace(prepared, place, prepared.verdict.candidates, []);
+
+/** What to practise until what must come first is done. */
+export const behindGate = (prepared: Prepared, place: Place, shut: readonly Reason[]): PlanPose =>
+  inItsPlace(
+    prepared,
+    place,
+    prepared.pose.gate ? [prepared.pose.gate.instead as PoseId] : [],
+    shut,
+  );
 
 /**
  * Where a support would have to stand too high to be sensible, the pose that serves better, unless a caution forbids
  * that one.
  */
-export function betterInstead({
-  pose,
-  verdict,
-  side,
-  bands,
-  doubts,
-  context,
-}: Laid): PlanPose | null {
+export function betterInstead(laid: Laid): PlanPose | null {
+  const { pose, bands, doubts } = laid;
   const over = pose.insteadOver;
   const band = over && bands.find(({ need }) => slotKey(need) === over.slot);
   if (!over || !band) return null;
   const cm = band.need.rawCm + (doubts.get(over.slot)?.offset.meanCm ?? 0);
   if (cm <= over.cm) return null;
-  const instead = firstAllowed([over.pose], side, context.record.person.cautions);
-  return notBuilt(pose, side, {
-    status: instead === null ? 'forbidden' : 'instead',
-    instead,
-    reasons: [{ code: 'too-high', pose: pose.id, cm }, ...verdict.reasons],
-    refer: verdict.refer,
-  });
+  return inItsPlace(laid, laid, [over.pose], [{ code: 'too-high', pose: pose.id, cm }]);
 }
 
 /**
@@ -91,17 +94,13 @@ export function easierInstead(laid: Laid, decision: Decision): PlanPose | null {
   if (daysBetween(dayOf(last.at), context.today) >= decisionParameter.restDays.value) return null;
   const candidates = [pose.insteadOver?.pose, pose.easier].flatMap((id) => id ?? []);
   const instead = standsAtMost(laid, slot)
-    ? firstAllowed(candidates, side, context.record.person.cautions)
+    ? servesToday(candidates, side, context, [pose.id])
     : null;
   if (instead === null) return null;
   return notBuilt(pose, side, {
     status: 'instead',
     instead,
-    reasons: [
-      ...reasons,
-      { code: 'at-limit', slot: sidelessKey(slot), cm: mostCmAt(pose, slot) },
-      ...verdict.reasons,
-    ],
+    reasons: [...reasons, { code: 'at-limit', slot: sidelessKey(slot), cm: mostCmAt(pose, slot) }],
     refer: decision.refer ? [decision.refer, ...verdict.refer] : verdict.refer,
   });
 }

@@ -5,7 +5,7 @@ import { poseById, type Pose, type PoseId } from '../poses/poses';
 import type { PoseWay } from '../poses/pose';
 import { hasTrait, type Answered } from '../poses/traits';
 import type { ReadingSide } from '../ranges/ranges';
-import { cautionById, type Caution, type Rule } from './cautions';
+import { cautionById, effectOf, type Caution, type Rule } from './cautions';
 import { cautionIds, type CautionId } from './ids';
 import type { PoseChange } from './changes';
 
@@ -15,6 +15,8 @@ export type Status = 'offered' | 'changed' | 'instead' | 'ask-first' | 'forbidde
 export interface Verdict {
   readonly status: Status;
   readonly instead: PoseId | null;
+  /** What the rules that forbid it name in its place, in order; each may itself be refused. */
+  readonly candidates: readonly PoseId[];
   readonly changes: ReadonlySet<PoseChange>;
   readonly reasons: readonly Reason[];
   readonly refer: readonly Reason[];
@@ -112,6 +114,7 @@ export function verdictOn(
   return {
     status: strict === 'instead' && instead === null ? 'forbidden' : strict,
     instead,
+    candidates: strict === 'instead' ? candidates : [],
     changes: new Set(rules.flatMap((rule) => (rule.does === 'change' ? [rule.change] : []))),
     reasons: different(found.map(({ reason }) => reason)),
     refer: different(found.flatMap(({ refer }) => refer)),
@@ -158,6 +161,10 @@ function weigh(
   }));
 }
 
+/** Of what was said of a pose, what refuses it or asks first: how it would be changed is not said where it is not done. */
+export const withoutChanges = (reasons: readonly Reason[]): readonly Reason[] =>
+  reasons.filter((one) => one.code !== 'caution' || effectOf(one.caution, one.rule) !== 'change');
+
 /** Whether no caution forbids what a way does more than its pose. */
 export function wayAllowed(
   pose: Pose,
@@ -171,7 +178,7 @@ export function wayAllowed(
 }
 
 /** The first of some poses that no caution forbids; one that is itself replaced leads on to what replaces it. */
-export function firstAllowed(
+function firstAllowed(
   candidates: readonly PoseId[],
   side: ReadingSide,
   answers: readonly CautionAnswer[],

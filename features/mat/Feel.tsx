@@ -40,9 +40,7 @@ export function Feel({ planned, exit, last, onRecord }: FeelProps) {
   const [pelvis, setPelvis] = useState<NonNullable<SessionPose['pelvis']>>('upright');
   const [breath, setBreath] = useState<NonNullable<SessionPose['breath']>>('easy');
   const [list, setList] = useState<NonNullable<SessionPose['list']>>('none');
-  const counter = (poseById(planned.pose)?.counterposes ?? []).flatMap(
-    (id) => poseById(id)?.name ?? [],
-  );
+  const counter = planned.around.after.flatMap((id) => poseById(id)?.name ?? []);
   return (
     <>
       <Sheet>

@@ -1,23 +1,24 @@
 import { Link } from 'expo-router';
 import { View } from 'react-native';
-import { poseById, type PoseId } from '@/core/poses/poses';
+import type { PlanPose } from '@/core/formats/plan';
+import { poseById } from '@/core/poses/poses';
 import { Words } from '@/ui/Words';
 import { poseName } from './words';
 
 interface AroundProps {
   readonly person: string;
-  readonly pose: string;
+  readonly planned: Pick<PlanPose, 'pose' | 'around'>;
 }
 
 /** What comes before and after a pose, what is easier and harder: each one tap away. */
-export function Around({ person, pose: id }: AroundProps) {
+export function Around({ person, planned: { pose: id, around } }: AroundProps) {
   const pose = poseById(id);
   if (!pose) return null;
-  const poses: readonly (readonly [string, readonly (PoseId | undefined)[]])[] = [
-    ['Before it', pose.warmUps],
-    ['After it', pose.counterposes],
-    ['Easier', [pose.easier]],
-    ['Harder', [pose.harder]],
+  const poses: readonly (readonly [string, readonly (string | null)[]])[] = [
+    ['Before it', around.before],
+    ['After it', around.after],
+    ['Easier', [around.easier]],
+    ['Harder', [around.harder]],
   ];
   return (
     <View className="gap-1">

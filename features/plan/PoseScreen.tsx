@@ -145,7 +145,6 @@ function OnePose(of: OnePoseProps) {
       <Sheet>
         {said}
         <Gate person={person} planned={planned} />
-        <Around person={person.id} pose={planned.pose} />
       </Sheet>
     );
   return <Offered {...of}>{said}</Offered>;
@@ -239,7 +238,7 @@ const AsPlanned = memo(function AsPlanned({
       <How person={person} planned={planned} />
       <Sheet>
         <Title level={2}>Around this pose</Title>
-        <Around person={person.id} pose={planned.pose} />
+        <Around person={person.id} planned={planned} />
       </Sheet>
       <Sheet role="region" aria-label="At home">
         <Title level={2}>At home</Title>

@@ -1,9 +1,9 @@
 import { useState } from 'react';
 import { Pressable, View } from 'react-native';
 import type { PlanPose, PlanSlot } from '@/core/formats/plan';
+import { liesIn, offeredIn, staysFreeIn } from '@/core/advise/how';
 import { insteadOf, shelfAtHome } from '@/core/advise/instead';
 import type { InPose } from '@/core/build/solve';
-import { poseById } from '@/core/poses/poses';
 import { stateName, type Shelf } from '@/core/props/shelf';
 import { stackWords, usedBy, type Piece, type Stack } from '@/core/props/stack';
 import { slotKey, type SlotKey } from '@/core/slots';
@@ -13,7 +13,7 @@ import { RampScene, StackScene } from '@/ui/StackScene';
 import { Aside, Title, Words } from '@/ui/Words';
 import { slotName, wordsIn } from '@/ui/words/words';
 import { differenceWords } from './words';
-import { isMoved, lies } from '@/core/lies';
+import { isMoved } from '@/core/lies';
 
 interface SupportsProps {
   readonly planned: PlanPose;
@@ -21,17 +21,9 @@ interface SupportsProps {
   readonly units: Units;
 }
 
-/** A gap that is offered to be filled is at least so high, in cm. */
-const WORTH_OFFERING_CM = 3;
-
-const builtIn = ({ slots }: PlanPose) =>
-  slots.filter(({ stack, stackCm, isLength }) => stack.length > 0 && (isLength || lies(stackCm)));
-
+const builtIn = ({ slots }: PlanPose) => slots.filter(liesIn);
 /** What asks for a support and lies on nothing. */
-export const freeIn = ({ slots }: PlanPose) =>
-  slots.filter(
-    ({ stack, reasons }) => stack.length === 0 && reasons.some(({ code }) => code === 'stays-free'),
-  );
+export const freeIn = ({ slots }: PlanPose) => slots.filter(staysFreeIn);
 
 /** Said where nothing is built at all. */
 const nothingWords = (planned: PlanPose) =>
@@ -96,11 +88,7 @@ interface SupportsOpenProps extends SupportsProps {
 export function Supports({ planned, shelf, units, inPose, onSwap }: SupportsOpenProps) {
   const say = wordsIn(units);
   const built = builtIn(planned);
-  const optional = poseById(planned.pose)?.optional ?? [];
-  const wanted = planned.slots.filter(
-    ({ slot, stack, targetCm }) =>
-      optional.includes(slot) && stack.length === 0 && targetCm >= WORTH_OFFERING_CM,
-  );
+  const wanted = offeredIn(planned);
   return (
     <View className="gap-5">
       {built.map((slot) => (

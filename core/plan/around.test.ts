@@ -1,0 +1,81 @@
+import { approachIds } from '../approaches/approaches';
+import type { CautionAnswer } from '../formats/book';
+import type { PlanPose } from '../formats/plan';
+import { studioShelf } from '../props/usualShelves';
+import { cautionIds, type CautionId } from '../safety/ids';
+import { ordinaryAdult } from '../sim/room';
+import { recordWith, samplePerson, sampleSession, sampleShelf } from '../tests/samples';
+import { planStudent } from './plan';
+
+const TODAY = '2026-03-02';
+const yes = (id: CautionId, side?: 'left' | 'right'): CautionAnswer => ({
+  id,
+  answer: 'yes',
+  at: '2026-01-05',
+  ...(side ? { side } : {}),
+});
+
+const isOpen = (poses: readonly PlanPose[], id: string, side: PlanPose['side']) => {
+  const found = poses.filter((one) => one.pose === id);
+  // A pose without sides, or one that follows a pose without sides, must be open wherever it is done.
+  const meant = found.filter((one) => one.side === side || one.side === 'both' || side === 'both');
+  return (
+    meant.length > 0 &&
+    meant.every(
+      ({ status, decision }) =>
+        ['offered', 'changed', 'ask-first'].includes(status) && decision.action !== 'rest',
+    )
+  );
+};
+const namedIn = ({ around: { before, after, easier, harder }, instead }: PlanPose) =>
+  [...before, ...after, easier, harder, instead].flatMap((id) => id ?? []);
+
+/** Cautions one by one, on one side where they have sides, and some that are met together. */
+const intakes: readonly (readonly CautionAnswer[])[] = [
+  [],
+  ...cautionIds.filter((id) => id !== 'recent-or-unexplained').map((id) => [yes(id, 'left')]),
+  [yes('pregnancy'), yes('sacroiliac', 'right')],
+  [yes('knee-arthritis', 'right'), yes('shoulder', 'left'), yes('osteoporosis')],
+  [{ ...yes('hip-replacement', 'right'), goAheadAt: '2026-01-20' }, yes('head-pressure')],
+];
+
+test.each(intakes.map((cautions, i) => [cautions.map(({ id }) => id).join(' and '), i] as const))(
+  'with %s answered yes, nothing is named beside a pose or in its place that is itself not done today',
+  (_, i) => {
+    const { person, ...record } = ordinaryAdult(i, 41, approachIds[i % approachIds.length]!);
+    const { poses } = planStudent(
+      { ...record, person: { ...person, choices: {}, cautions: [...intakes[i]!] } },
+      studioShelf,
+      TODAY,
+    );
+    const refused = poses.flatMap((one) =>
+      namedIn(one)
+        .filter((id) => id === one.pose || !isOpen(poses, id, one.side))
+        .map((id) => `${one.pose}/${one.side} names ${id}`),
+    );
+    expect(refused).toEqual([]);
+  },
+);
+
+test('where every warm-up is refused, what serves in the place of one is named', () => {
+  const plan = (cautions: readonly CautionAnswer[]) =>
+    planStudent(
+      recordWith({ person: samplePerson({ cautions: [...cautions] }) }),
+      sampleShelf,
+      TODAY,
+      {
+        poses: ['child'],
+      },
+    ).poses[0]?.around.before;
+  expect(plan([])).toEqual(['constructive']);
+  expect(plan([yes('pregnancy')])).toEqual(['reclined-open']);
+});
+
+test('a pose that rests after an alarm is not proposed as a warm-up', () => {
+  const session = sampleSession('2026-03-01', { pose: 'hero', stop: 'numb' });
+  const plan = (sessions: (typeof session)[]) =>
+    planStudent(recordWith({ sessions }), sampleShelf, TODAY, { poses: ['reclined-hero-one'] })
+      .poses[0]!;
+  expect(plan([]).around.before).toContain('hero');
+  expect(plan([session]).around.before).not.toContain('hero');
+});

@@ -1,0 +1,36 @@
+import type { PlanPose } from '../formats/plan';
+import type { Pose, PoseId } from '../poses/poses';
+import type { ReadingSide } from '../ranges/ranges';
+import type { StudentContext } from './context';
+import { servesToday } from './servesToday';
+
+/**
+ * What comes before and after a pose, what is easier and harder: for this student, today. Nothing that is refused or
+ * still behind its gate is named; where none of several is open, what serves in the place of one is.
+ */
+export function aroundOf(
+  pose: Pose,
+  side: ReadingSide,
+  context: StudentContext,
+): PlanPose['around'] {
+  const serves = (id: PoseId) => servesToday([id], side, context, [pose.id]);
+  const open = (ids: readonly PoseId[]) => ids.filter((id) => serves(id) === id);
+  const orServing = (ids: readonly PoseId[]) => {
+    const all = open(ids);
+    return all.length > 0 ? all : [...new Set(ids.flatMap((id) => serves(id) ?? []))].slice(0, 1);
+  };
+  return {
+    before: orServing(pose.warmUps),
+    after: orServing(pose.counterposes),
+    easier: pose.easier ? serves(pose.easier) : null,
+    harder: pose.harder ? (open([pose.harder])[0] ?? null) : null,
+  };
+}
+
+/** Of a pose that is not done today. */
+export const nothingAround: PlanPose['around'] = {
+  before: [],
+  after: [],
+  easier: null,
+  harder: null,
+};

@@ -1,0 +1,73 @@
+import { choicesFor } from '../approaches/approaches';
+import { restsFor } from '../learn/decide';
+import { earlierOf } from '../learn/evidence';
+import { poseById, type Pose, type PoseId } from '../poses/poses';
+import { preparePose } from '../prepare/prepare';
+import { sides, type ReadingSide } from '../ranges/ranges';
+import { verdictOn } from '../safety/verdict';
+import { slotKey } from '../slots';
+import type { StudentContext } from './context';
+import { shutBy } from './gate';
+
+/** The sides on which a pose is done in the place of another that works this side. */
+const sidesFor = (pose: Pose, side: ReadingSide): readonly ReadingSide[] => {
+  if (pose.sides === 'both') return ['both'];
+  return side === 'both' ? sides : [side];
+};
+
+/** Whether what carries it would have to stand higher than is sensible, as the ranges have it. */
+function standsTooHigh(pose: Pose, side: ReadingSide, context: StudentContext): boolean {
+  const { insteadOver } = pose;
+  if (!insteadOver) return false;
+  const { family, body, settings } = preparePose(
+    context.record.person,
+    pose.id,
+    side,
+    context.shelf,
+  );
+  return family
+    .heights({ body, values: context.likely, settings, side })
+    .some((need) => slotKey(need) === insteadOver.slot && need.rawCm > insteadOver.cm);
+}
+
+/** Where a pose leads on a side today: nowhere else, or to what serves in its place. */
+function leadsTo(pose: Pose, side: ReadingSide, context: StudentContext): readonly PoseId[] | null {
+  const { person } = context.record;
+  const choices = choicesFor(person.approach, person.choices, pose.id);
+  const { status, candidates } = verdictOn(pose, side, person.cautions, choices);
+  if (status === 'forbidden' || status === 'instead') return candidates;
+  if (pose.gate && shutBy(pose.gate, pose, side, context).length > 0)
+    return [pose.gate.instead as PoseId];
+  // What rests after an alarm is nobody's warm-up.
+  const last = earlierOf(context.history, pose.id, side).at(-1);
+  if (restsFor(last, context.today) !== null) return pose.easier ? [pose.easier] : [];
+  if (pose.insteadOver && standsTooHigh(pose, side, context)) return [pose.insteadOver.pose];
+  return null;
+}
+
+/**
+ * The first of some poses that this student can do today; one that is refused, still behind its gate, or would stand
+ * too high leads on to what serves in its place.
+ *
+ * @param side the side that is worked; both where a pose without sides is replaced.
+ * @param passed poses that were already passed by.
+ */
+export function servesToday(
+  candidates: readonly PoseId[],
+  side: ReadingSide,
+  context: StudentContext,
+  passed: readonly PoseId[] = [],
+): PoseId | null {
+  for (const id of candidates) {
+    const pose = poseById(id);
+    if (!pose || passed.includes(id)) continue;
+    const leads = sidesFor(pose, side).flatMap((one) => {
+      const on = leadsTo(pose, one, context);
+      return on === null ? [] : [on];
+    });
+    if (leads.length === 0) return id;
+    const further = servesToday(leads.flat(), side, context, [...passed, id]);
+    if (further !== null) return further;
+  }
+  return null;
+}
