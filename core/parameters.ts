@@ -356,6 +356,11 @@ export const squat = {
     'how far the centre of mass stays in front of the heel’s back edge; starting value',
   ),
   highestHeel: p(12, 'cm', 'the highest heel lift worth building; starting value'),
+  closes: p(
+    135,
+    'deg',
+    'bend of a loaded knee at which the thigh comes down on the calf and is carried; starting value',
+  ),
   loadedBend: p(
     10,
     'deg',

@@ -118,7 +118,26 @@ interface BuildReasons {
   'at-most': { readonly slot: SlotId };
   /** Asked for, and left empty: over the most that anybody builds, or with nothing near enough on the shelf. */
   'stays-free': { readonly slot: SlotId; readonly cm: number; readonly overMost: boolean };
+  'way-not-taken': { readonly pose: string; readonly way: string; readonly because: WayRuledOut };
+  /** What must carry the body cannot be built of this shelf. */
+  'not-carried': { readonly slot: SlotId; readonly cm: number };
 }
+
+/** Why a way of setting a pose up is not the one that is taken. */
+export type WayRuledOut =
+  | { readonly of: 'caution'; readonly caution: CautionId; readonly rule: RuleId }
+  /** Knees that do not close under the body's weight, by range or by caution: nothing would carry it. */
+  | { readonly of: 'knees-open'; readonly deg: number; readonly cm: number }
+  | { readonly of: 'heels-high'; readonly cm: number }
+  | { readonly of: 'restful' }
+  | { readonly of: 'ramp-high'; readonly cm: number }
+  /** The trunk would come to lie lower than the front thighs let it. */
+  | { readonly of: 'lies-low'; readonly deg: number; readonly leastDeg: number }
+  /** Forearms on the floor behind hips that sit raised would draw the low back in. */
+  | { readonly of: 'hips-raised'; readonly cm: number }
+  | { readonly of: 'head-far'; readonly cm: number }
+  /** This shelf does not build what carries the body in it. */
+  | { readonly of: 'shelf'; readonly slot: SlotId; readonly cm: number };
 
 /** What was felt or seen that asks for more support. */
 export type Complaint =

@@ -4,7 +4,8 @@ import { beliefOf, type Estimates } from '../estimate/estimate';
 import type { PlanPose, PlanSlot } from '../formats/plan';
 import { comesDown } from '../poses/poses';
 import type { InPose } from '../build/solve';
-import { inItsWay, preparePose } from '../prepare/prepare';
+import { preparePose } from '../prepare/prepare';
+import { inWay } from '../prepare/ways';
 import { meansOf } from '../geometry/band';
 import { slotKey } from '../slots';
 import { lies } from '../lies';
@@ -24,10 +25,10 @@ export function poseAhead(
   estimates: Estimates,
   today: LocalDay,
 ): SlotAhead[] {
-  const { pose, family, body, settings } = inItsWay(
+  const { pose, family, body, settings } = inWay(
     preparePose(person, planned.pose, planned.side, shelf),
-    person,
-    { values: meansOf(beliefOf(estimates)), side: planned.side },
+    { values: meansOf(beliefOf(estimates)) },
+    planned.way,
   );
   return planned.slots
     .filter((slot) => !slot.isLength && lies(slot.stackCm) && comesDown(pose, slotKey(slot)))

@@ -303,6 +303,9 @@ function firstStacks(of: SlotBuild, targetCm: number, aimCm: number) {
 const othersThan = ({ pieces }: Stack, stacks: readonly Stack[]) =>
   stacks.filter((one) => piecesMoved(one.pieces, pieces) > 0).slice(0, 2);
 
+/** A height that was noted without what made it: it is built anew. */
+const isUntold = ({ pieces, heightCm }: Stack) => pieces.length === 0 && lies(heightCm);
+
 /** What lay there last time with its rivals, where it can be built again; else the nearest to its height. */
 function againStacks(of: SlotBuild, lying: Stack, targetCm: number): Stack[] {
   const { need, rule, shelf, pose, used, mostPieces } = of;
@@ -317,6 +320,7 @@ function againStacks(of: SlotBuild, lying: Stack, targetCm: number): Stack[] {
     of.liftedCm > decisionParameter.sameHeight.value ||
     lying.heightCm > mostHere(of) + FILL_OVER_CM ||
     countAll(lying.pieces) > mostPieces ||
+    isUntold(lying) ||
     !stillThere(lying.pieces, shelf, rule, used)
   )
     return bestStacks(shelf, rule, {

@@ -11,7 +11,8 @@ import { MOST_SLACK_CM, mostCmAt } from '../prepare/limits';
 import { movesOf, type DialSetting, type DialValues } from '../dials';
 import type { PlanPose } from '../formats/plan';
 import { dialled } from '../prepare/dial';
-import { inItsWay, poseOr, preparePose } from '../prepare/prepare';
+import { poseOr, preparePose } from '../prepare/prepare';
+import { inItsWay, inWay } from '../prepare/ways';
 import { withTaught, type Taught } from '../learn/taught';
 import { slotKey, slotRefOf, type SlotId, type SlotKey } from '../slots';
 
@@ -44,9 +45,11 @@ export function solveFigure(inPose: InPose, estimates: Estimates, built: Built):
 }
 
 /** A student in a pose as the most likely body stands in it, with its dials where they are set. */
-function likelyIn({ person, pose, side, shelf, moves }: InPose, estimates: Estimates) {
+function likelyIn({ person, pose, side, shelf, moves, way }: InPose, estimates: Estimates) {
   const values = meansOf(beliefOf(estimates));
-  const prepared = inItsWay(preparePose(person, pose, side, shelf), person, { values, side });
+  const ready = preparePose(person, pose, side, shelf);
+  const prepared =
+    way === undefined ? inItsWay(ready, person, { values, side }) : inWay(ready, { values }, way);
   const { family, body, settings, dials } = dialled(prepared, { values, side }, moves);
   return { family, body, settings, values, side, dials };
 }

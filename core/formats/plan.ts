@@ -77,6 +77,8 @@ export const planPoseSchema = z.object({
   stage: z.string(),
   /** The way in which it is set up; empty where the pose has but one. */
   way: z.string(),
+  /** What ruled out the ways that come before it. */
+  notTaken: z.array(reasonSchema),
   status: z.enum(['offered', 'changed', 'instead', 'ask-first', 'forbidden']),
   instead: z.string().nullable(),
   reasons: z.array(reasonSchema),

@@ -1,7 +1,7 @@
 import type { Bears } from './bears';
 import type { Body } from '../body/body';
 import { keyOf, sides, type RangeId, type ReadingSide, type Side } from '../ranges/ranges';
-import type { HeightReason, Surface } from '../reasons';
+import type { HeightReason, Surface, WayRuledOut } from '../reasons';
 import type { InputValues, InputKey } from './inputs';
 import type { Posture } from './posture';
 import type { DialValues } from '../dials';
@@ -36,6 +36,8 @@ export interface PoseSettings {
   readonly underShinCm: number;
   /** Roll under the front of the ankles, at least so high. */
   readonly ankleLeastCm: number;
+  /** Knees that are not to close under the body's weight: a squat sits on something. */
+  readonly squatsOnSeat: boolean;
   /** Nothing strong: what can be rested on is offered first. */
   readonly restful: boolean;
   /** The way in which the pose is set up; empty where it has but one. */
@@ -87,6 +89,12 @@ export function keysOn(legs: readonly Side[], ...ids: readonly RangeId[]): Input
   return keys;
 }
 
+/** Why a way is not taken; a firm reason stands over the teacher's own choice of it. */
+export interface RuledOut {
+  readonly because: WayRuledOut;
+  readonly firm: boolean;
+}
+
 /** Heights that really lie there, by slot key; a slot left empty because nothing may stand so high is absent. */
 export type Built = Readonly<Partial<Record<SlotKey, number>>>;
 export interface Figure {
@@ -107,8 +115,11 @@ export interface Family {
   readonly heights: (input: FamilyInput) => SlotNeed[];
   /** Heights that depend on what was really built under other slots. */
   readonly afterBuilt?: (input: FamilyInput, built: Built) => SlotNeed[];
-  /** The way that suits this body, where it is the body that decides. */
-  readonly way?: (input: FamilyInput) => string | undefined;
+  /**
+   * What rules out the way that `settings.way` names, for this body and what is settled for it; null where the body is
+   * carried in it and nothing is asked that cannot be.
+   */
+  readonly rulesOut?: (input: FamilyInput) => RuledOut | null;
   /** What the pose is set to for this body, where nobody set it otherwise. */
   readonly dials?: (input: FamilyInput) => DialValues;
   /** The support that mends a pelvis that rolls back on what was built; the pose's own table says it for the rest. */

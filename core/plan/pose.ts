@@ -4,7 +4,8 @@ import type { Decision } from '../learn/decide';
 import { earlierOf } from '../learn/evidence';
 import { wayOf, type Pose } from '../poses/poses';
 import { movesThen } from '../prepare/dial';
-import { inItsWay, type Prepared, preparePose } from '../prepare/prepare';
+import { type Prepared, preparePose } from '../prepare/prepare';
+import { inItsWay } from '../prepare/ways';
 import type { ReadingSide } from '../ranges/ranges';
 import type { Reason } from '../reasons';
 import type { Planned, StudentContext } from './context';
@@ -13,7 +14,8 @@ import { buildSlots } from './buildSlots';
 import { figureOf } from './figure';
 import { shutBy } from './gate';
 import { layPose, type Laid, type Place } from './lay';
-import { behindGate, betterInstead, easierInstead, refused } from './serveInstead';
+import { buildsAlike, uncarried, type Uncarried } from './carried';
+import { behindGate, betterInstead, easierInstead, notCarried, refused } from './serveInstead';
 
 /** A pose on one side of one student, planned once for as long as what it is made of stays. */
 export function planPose(pose: Pose, side: ReadingSide, context: StudentContext): Planned {
@@ -24,7 +26,7 @@ export function planPose(pose: Pose, side: ReadingSide, context: StudentContext)
   const key = `${pose.id}/${side}/${JSON.stringify([prepared.choices, own])}`;
   const known = planned.get(key);
   if (known) return known;
-  const one = reckonPose(inItsWay(prepared, person, { values: context.likely, side }), {
+  const one = inFirstBuilt(prepared, {
     side,
     context,
     // The second side follows the first.
@@ -32,6 +34,31 @@ export function planPose(pose: Pose, side: ReadingSide, context: StudentContext)
   });
   planned.set(key, one);
   return one;
+}
+
+/**
+ * The pose in the first way in which this shelf builds what carries the body. Where it builds that in none, what serves
+ * in its place.
+ */
+function inFirstBuilt(ready: Prepared, place: Place): Planned {
+  const { pose } = ready;
+  const { person } = place.context.record;
+  const where = { values: place.context.likely, side: place.side };
+  const unbuilt = new Map<string, Uncarried>();
+  for (;;) {
+    const prepared = inItsWay(ready, person, where, unbuilt);
+    const one = reckonPose(prepared, place);
+    // Before there is any shelf, heights are told and nothing is built.
+    const lacks = place.context.shelf.length > 0 ? uncarried(pose, one.planPose) : null;
+    if (!lacks) return one;
+    const { way } = prepared.settings;
+    // One way, or all that could be taken were seen to lack it.
+    if (way === '' || unbuilt.has(way))
+      return { planPose: notCarried(prepared, place, lacks), bands: one.bands };
+    unbuilt.set(way, lacks);
+    for (const { id } of pose.ways ?? [])
+      if (buildsAlike(pose, id, lacks.slot)) unbuilt.set(id, lacks);
+  }
 }
 
 /**

@@ -9,6 +9,7 @@ import type { ReadingSide } from '../ranges/ranges';
 import type { Reason } from '../reasons';
 import { withoutChanges, type Verdict } from '../safety/verdict';
 import { sidelessKey, slotKey } from '../slots';
+import type { Uncarried } from './carried';
 import { nothingAround } from './around';
 import { type Laid, type Place, standsAtMost } from './lay';
 import { servesToday } from './servesToday';
@@ -22,6 +23,7 @@ export const notBuilt = (
   side,
   stage: '',
   way: '',
+  notTaken: [],
   status,
   instead,
   reasons: [...reasons],
@@ -66,6 +68,15 @@ export const behindGate = (prepared: Prepared, place: Place, shut: readonly Reas
     place,
     prepared.pose.gate ? [prepared.pose.gate.instead as PoseId] : [],
     shut,
+  );
+
+/** What serves where this shelf builds nothing that carries the body. */
+export const notCarried = (prepared: Prepared, place: Place, { slot, cm }: Uncarried): PlanPose =>
+  inItsPlace(
+    prepared,
+    place,
+    [prepared.pose.insteadOver?.pose, prepared.pose.easier].flatMap((id) => id ?? []),
+    [{ code: 'not-carried', slot, cm }],
   );
 
 /**

@@ -36,6 +36,8 @@ const TO_SPARE = 'only hips with rotation to spare are offered it, and those nee
 const FOLD_ON_CHAIR = 'the stiffest lay a fold on the seat of a chair, a centimetre or two over it';
 const HEAD_TOO_HIGH =
   'proposed to those alone whose head would hang far over the floor; who asks for it lies lower';
+const KNEES_OPEN =
+  'taken by those alone whose knees do not close, or whose heels would stand too high; the rest hang on their calves';
 const BY_TRYING =
   'found by trying: nothing that is measured tells one student from another, so all begin alike';
 
@@ -83,7 +85,11 @@ export const ordinaryHeights: readonly OrdinaryHeights[] = [
   row(['king-pigeon'], 'hipLevel', [0, 8], [8, 15], 17),
   row(['king-pigeon'], 'hands', [15, 23], [23, 30], 30),
   row(['squat'], 'heels', [0, 6], [6, 10], 12),
-  row(['squat', 'squat-one-side', 'side-squat'], 'seat', [8, 20], [20, 26], 30, { ifBuilt: true }),
+  row(['squat'], 'seat', [8, 20], [20, 26], 30, { ifBuilt: true }),
+  row(['squat-one-side', 'side-squat'], 'seat', [8, 20], [20, 26], 30, {
+    ifBuilt: true,
+    unlike: KNEES_OPEN,
+  }),
   row(['cats-tail'], 'underKnees', [0, 12], [12, 20], 23, { unlike: BY_TRYING }),
   row(['cats-tail'], 'shoulder', [0, 12], [12, 20], 23, { unlike: BY_TRYING }),
   row(['down-dog'], 'heels', [0, 6], [6, 10], 12),

@@ -33,8 +33,8 @@ test.each([
   ['standing-fold', { hands: 45 }, 'chair'],
   ['standing-fold', { hands: 23 }, 'blocks-end'],
   ['standing-fold', { hands: 0 }, 'floor'],
-  ['reclined-hero', { 'back.high': 40 }, 'ramp'],
-  ['reclined-hero', { 'back.high': 10 }, 'low-ramp'],
+  ['reclined-hero', { 'back.high': 40 }, 'two-bolsters'],
+  ['reclined-hero', { 'back.high': 10 }, 'blankets'],
 ] as const)('%s on %j is at the stage %s', (id, built, stage) =>
   expect(stageOf(poseById(id)!, built as Record<string, number>)).toBe(stage),
 );

@@ -12,6 +12,14 @@ const IN_HERO = cueAt('seat', {
   on: 'Sit in Hero on its support.',
   bare: 'Sit in Hero, between the feet.',
 });
+/** Sitting on its support with one leg folded back. */
+const ONE_LEG_FOLDED = [
+  ...FOLDED_LEG,
+  cueAt('seat', {
+    on: 'Sit on the support, one leg folded back, the other foot planted.',
+    bare: 'Sit with one leg folded back, the other foot planted.',
+  }),
+] as const;
 const HEAD = cueAt('neck', { on: 'Head on its support.' });
 const LEVELLED = cueAt('hipLevel', { on: 'What levels the hips goes under the side that drops.' });
 /** Back on to a low pile rather than a ramp. */
@@ -21,7 +29,6 @@ const ALONG_SPINE = [
   cueAt('back', {
     on: 'Lie back by the forearms, tail long; what lies there comes out before you sit up.',
     bare: 'Lie back by the forearms, tail long.',
-    free: 'Lean back on the forearms and stay there, tail long.',
   }),
 ] as const;
 
@@ -40,9 +47,9 @@ export const reclined = [
         id: 'ramp',
         name: 'On a ramp',
         stages: [
-          { id: 'on-forearms', name: 'No further than the forearms', over: 'back.high' },
-          { id: 'ramp', name: 'On a ramp', from: { slot: 'back.high', cm: 20 } },
-          { id: 'low-ramp', name: 'On a low ramp', from: { slot: 'back.high', cm: 1 } },
+          { id: 'two-bolsters', name: 'Two bolsters high', from: { slot: 'back.high', cm: 24 } },
+          { id: 'one-bolster', name: 'One bolster high', from: { slot: 'back.high', cm: 12 } },
+          { id: 'blankets', name: 'On folded blankets', from: { slot: 'back.high', cm: 1 } },
           { id: 'floor', name: 'On the floor' },
         ],
       },
@@ -55,7 +62,6 @@ export const reclined = [
         },
         entry: [IN_HERO, ...ALONG_SPINE],
         stages: [
-          { id: 'on-forearms', name: 'No further than the forearms', over: 'back.high' },
           { id: 'blocks', name: 'On blocks along the spine', from: { slot: 'back.high', cm: 1 } },
           { id: 'floor', name: 'On the floor' },
         ],
@@ -83,6 +89,18 @@ export const reclined = [
         ],
         stages: [{ id: 'on-hands', name: 'On the hands' }],
       },
+      {
+        id: 'upright',
+        name: 'Upright on its seat',
+        slots: ['seat', 'behindKnee', 'ankle', 'underShin'],
+        entry: [
+          IN_HERO,
+          'Stay upright: the front of the thighs has enough to do.',
+          'Tail long; press the shins down and grow.',
+        ],
+        look: ['Tail long, front ribs down', 'Knees quiet', 'Both sit bones carried alike'],
+        stages: [{ id: 'upright', name: 'Upright on its seat' }],
+      },
     ],
     gate: { after: [{ pose: 'hero', sessions: 1 }], instead: 'hero' },
     asks: ['reclinedHero', 'behindKnee', 'shins'],
@@ -96,10 +114,11 @@ export const reclined = [
       ...nothing('head', 'belly'),
     },
     stages: [
-      { id: 'on-hands', name: 'Leaning back on the hands', from: { slot: 'back.high', cm: 58 } },
-      { id: 'on-forearms', name: 'On the forearms', from: { slot: 'back.high', cm: 50 } },
-      { id: 'ramp', name: 'Full ramp under the back', from: { slot: 'back.high', cm: 22 } },
-      { id: 'low-ramp', name: 'Lower ramp', from: { slot: 'back.high', cm: 1 } },
+      { id: 'upright', name: 'Upright on its seat', from: { slot: 'back.high', cm: 62 } },
+      { id: 'on-hands', name: 'Leaning back on the hands', from: { slot: 'back.high', cm: 50 } },
+      { id: 'two-bolsters', name: 'Two bolsters high', from: { slot: 'back.high', cm: 24 } },
+      { id: 'one-bolster', name: 'One bolster high', from: { slot: 'back.high', cm: 12 } },
+      { id: 'blankets', name: 'On folded blankets', from: { slot: 'back.high', cm: 1 } },
       { id: 'floor', name: 'Back on the floor' },
     ],
     look: [
@@ -118,7 +137,6 @@ export const reclined = [
       cueAt('back', {
         on: 'Lie on the ramp only if the low back stays quiet.',
         bare: 'Lie down only if the low back stays quiet.',
-        free: 'Stay on the forearms, elbows wide.',
       }),
       HEAD,
     ],
@@ -155,10 +173,9 @@ export const reclined = [
         id: 'ramp',
         name: 'On a ramp',
         stages: [
-          { id: 'on-forearms', name: 'No further than the forearms', over: 'back.high' },
-          { id: 'two-bolsters', name: 'On a high ramp', from: { slot: 'back.high', cm: 24 } },
-          { id: 'one-bolster', name: 'On a bolster', from: { slot: 'back.high', cm: 12 } },
-          { id: 'blocks', name: 'On a low ramp', from: { slot: 'back.high', cm: 1 } },
+          { id: 'two-bolsters', name: 'Two bolsters high', from: { slot: 'back.high', cm: 24 } },
+          { id: 'one-bolster', name: 'One bolster high', from: { slot: 'back.high', cm: 12 } },
+          { id: 'blankets', name: 'On folded blankets', from: { slot: 'back.high', cm: 1 } },
           { id: 'floor', name: 'On the floor' },
         ],
       },
@@ -180,7 +197,6 @@ export const reclined = [
           LEVELLED,
         ],
         stages: [
-          { id: 'on-forearms', name: 'No further than the forearms', over: 'back.high' },
           { id: 'blocks', name: 'On blocks along the spine', from: { slot: 'back.high', cm: 1 } },
           { id: 'floor', name: 'On the floor' },
         ],
@@ -191,17 +207,39 @@ export const reclined = [
         proposedIf: 'reclinedHero=forearms',
         slots: ['seat', 'behindKnee', 'ankle', 'underShin', 'underKnees', 'hipLevel'],
         entry: [
-          ...FOLDED_LEG,
-          cueAt('seat', {
-            on: 'Sit on the support, one leg folded back, the other foot planted.',
-            bare: 'Sit with one leg folded back, the other foot planted.',
-          }),
+          ...ONE_LEG_FOLDED,
           'Hands behind, then one forearm after the other.',
           'Let the planted foot tuck the tail.',
           cueAt('underKnees', { on: 'Then lengthen the other leg over its support.' }),
           LEVELLED,
         ],
         stages: [{ id: 'on-forearms', name: 'On the forearms' }],
+      },
+      {
+        id: 'hands',
+        name: 'Back on the hands',
+        slots: ['seat', 'behindKnee', 'ankle', 'underShin', 'underKnees', 'hipLevel'],
+        entry: [
+          ...ONE_LEG_FOLDED,
+          'Hands behind, fingers as they like; lift the chest.',
+          'Let the planted foot tuck the tail.',
+          cueAt('underKnees', { on: 'Then lengthen the other leg over its support.' }),
+          LEVELLED,
+        ],
+        stages: [{ id: 'on-hands', name: 'On the hands' }],
+      },
+      {
+        id: 'upright',
+        name: 'Upright on its seat',
+        slots: ['seat', 'behindKnee', 'ankle', 'underShin', 'underKnees', 'hipLevel'],
+        entry: [
+          ...ONE_LEG_FOLDED,
+          'Stay upright: the front of the thigh has enough to do.',
+          cueAt('underKnees', { on: 'Lengthen the other leg over its support.' }),
+          LEVELLED,
+        ],
+        look: ['Thighs parallel', 'No list to either side', 'Folded ankle straight'],
+        stages: [{ id: 'upright', name: 'Upright on its seat' }],
       },
     ],
     asks: ['reclinedHero', 'behindKnee', 'shins'],
@@ -215,10 +253,11 @@ export const reclined = [
       ...nothing('head', 'belly'),
     },
     stages: [
-      { id: 'on-forearms', name: 'On the forearms', from: { slot: 'back.high', cm: 46 } },
-      { id: 'two-bolsters', name: 'High ramp', from: { slot: 'back.high', cm: 28 } },
-      { id: 'one-bolster', name: 'One bolster', from: { slot: 'back.high', cm: 14 } },
-      { id: 'blocks', name: 'Low support', from: { slot: 'back.high', cm: 1 } },
+      { id: 'upright', name: 'Upright on its seat', from: { slot: 'back.high', cm: 62 } },
+      { id: 'on-hands', name: 'Leaning back on the hands', from: { slot: 'back.high', cm: 50 } },
+      { id: 'two-bolsters', name: 'Two bolsters high', from: { slot: 'back.high', cm: 24 } },
+      { id: 'one-bolster', name: 'One bolster high', from: { slot: 'back.high', cm: 12 } },
+      { id: 'blankets', name: 'On folded blankets', from: { slot: 'back.high', cm: 1 } },
       { id: 'floor', name: 'Back on the floor' },
     ],
     look: [
@@ -240,7 +279,6 @@ export const reclined = [
       cueAt('back', {
         on: 'Lean back on the hands, then the forearms, then the ramp.',
         bare: 'Lean back on the hands, then the forearms, then the floor.',
-        free: 'Lean back on the hands, then the forearms; stay there.',
       }),
       HEAD,
       cueAt('underKnees', {

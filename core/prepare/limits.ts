@@ -3,6 +3,7 @@ import { decision, fold } from '../parameters';
 import { ordinaryAt } from '../poses/ordinary';
 import type { Pose } from '../poses/poses';
 import { purposeOf, slotMostCm } from '../props/slots';
+import { lies } from '../lies';
 import type { Reason } from '../reasons';
 import { sidelessKey, slotKey, slotRefOf, type SlotId, type SlotKey } from '../slots';
 
@@ -46,8 +47,8 @@ const SAID_ALREADY: readonly SlotId[] = ['hands', 'underKnees'];
 
 /** Why a slot that asks for something lies on nothing; null where nothing is missed. */
 export function staysFree(pose: Pose, slot: PlanSlot): Reason | null {
-  const { slot: id, isLength, stack, targetCm, reckonedCm, lastCm } = slot;
-  if (isLength || stack.length > 0 || targetCm < WORTH_SAYING_CM) return null;
+  const { slot: id, isLength, stack, stackCm, targetCm, reckonedCm, lastCm } = slot;
+  if (isLength || stack.length > 0 || lies(stackCm) || targetCm < WORTH_SAYING_CM) return null;
   if (pose.optional?.includes(id)) return null;
   const overMost = staysEmptyOver(pose, slotKey(slot), reckonedCm);
   if (overMost && SAID_ALREADY.includes(id)) return null;

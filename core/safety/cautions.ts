@@ -52,7 +52,7 @@ const soreKnee: readonly Rule[] = [
   change(['knee.satBackOn'], 'knee margin', 'knee-in-hand'),
   change(['knee.satBackOn'], 'knee spacer', 'knee-spacer'),
   change(['knee.loaded'], 'knee margin', 'knee-over-ankle'),
-  change(['knee.squatted'], 'knee margin', 'squat-high'),
+  change(['knee.squatted'], 'on a seat', 'squat-high'),
   change(['knee.kneltOn', 'knee.turned'], 'knee margin', 'fold-beneath'),
   forbid(['knee.turnedUnderWeight'], 'no-turned-weight', {
     seated: 'easy-cross',

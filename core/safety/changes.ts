@@ -21,7 +21,9 @@ export interface ChangeEffect {
   readonly atLeast?: Numbers;
   readonly atMost?: Numbers;
   /** Settings that are this, whatever the approach chose. */
-  readonly sets?: Partial<Pick<PoseSettings, 'firstToRise' | 'childKnees' | 'reclinedOpenHeld'>>;
+  readonly sets?: Partial<
+    Pick<PoseSettings, 'firstToRise' | 'childKnees' | 'reclinedOpenHeld' | 'squatsOnSeat'>
+  >;
   /** Supports that it takes away. */
   readonly leavesOut?: readonly SlotId[];
   /** No hold is longer. */
@@ -39,6 +41,7 @@ const strapPadCm = kneeling.strapPad.value;
 export const poseChanges = {
   'knee margin': { atLeast: { ...MORE_IN_HAND, pigeonKneeDeg: pigeon.closedKnee.value } },
   'knee spacer': { atLeast: { behindKneeCm: strapPadCm, childPadCm: strapPadCm } },
+  'on a seat': { atLeast: MORE_IN_HAND, sets: { squatsOnSeat: true } },
   'spine quiet': { atMost: { spineShareDeg: spineShare.careful.value } },
   'spine straight': { atMost: { spineShareDeg: 0 } },
   'knees bent': {

@@ -6,7 +6,7 @@ import type { PoseWay } from '../poses/pose';
 import { hasTrait, type Answered } from '../poses/traits';
 import type { ReadingSide } from '../ranges/ranges';
 import { cautionById, effectOf, type Caution, type Rule } from './cautions';
-import { cautionIds, type CautionId } from './ids';
+import { cautionIds, type CautionId, type RuleId } from './ids';
 import type { PoseChange } from './changes';
 
 export type Status = 'offered' | 'changed' | 'instead' | 'ask-first' | 'forbidden';
@@ -165,16 +165,21 @@ function weigh(
 export const withoutChanges = (reasons: readonly Reason[]): readonly Reason[] =>
   reasons.filter((one) => one.code !== 'caution' || effectOf(one.caution, one.rule) !== 'change');
 
-/** Whether no caution forbids what a way does more than its pose. */
-export function wayAllowed(
+/** The caution, and what it says, that forbids what a way does more than its pose; null where none does. */
+export function refusalOfWay(
   pose: Pose,
-  { also }: PoseWay,
+  { also }: Pick<PoseWay, 'also'>,
   side: ReadingSide,
   answers: readonly CautionAnswer[],
-): boolean {
-  if (also === undefined) return true;
-  const { status } = verdictOn({ ...pose, also }, side, answers);
-  return status !== 'forbidden' && status !== 'instead';
+): { readonly caution: CautionId; readonly rule: RuleId } | null {
+  if (also === undefined) return null;
+  const { status, reasons } = verdictOn({ ...pose, also }, side, answers);
+  if (status !== 'forbidden' && status !== 'instead') return null;
+  const forbids = reasons.find(
+    (one): one is Reason<'caution'> =>
+      one.code === 'caution' && effectOf(one.caution, one.rule) === 'forbid',
+  );
+  return forbids ? { caution: forbids.caution, rule: forbids.rule as RuleId } : null;
 }
 
 /** The first of some poses that no caution forbids; one that is itself replaced leads on to what replaces it. */

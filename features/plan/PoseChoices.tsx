@@ -11,7 +11,7 @@ import type { PlanPose } from '@/core/formats/plan';
 import type { Person } from '@/core/formats/book';
 import { poseById } from '@/core/poses/poses';
 import type { ReadingSide } from '@/core/ranges/ranges';
-import { wayAllowed } from '@/core/safety/verdict';
+import { refusalOfWay } from '@/core/safety/verdict';
 import { edit } from '@/store/facts';
 import { commit } from '@/store/store';
 import { Chips, Press } from '@/ui/Press';
@@ -93,7 +93,7 @@ export function Ways({ person, pose: id, side, way }: WaysProps) {
   const choose = useChoice(person, wayKey(id));
   const pose = poseById(id);
   const ways = (pose?.ways ?? []).filter(
-    (one) => pose && wayAllowed(pose, one, side, person.cautions),
+    (one) => pose && refusalOfWay(pose, one, side, person.cautions) === null,
   );
   if (ways.length < 2 || way === '') return null;
   return (

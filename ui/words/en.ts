@@ -1,8 +1,8 @@
-import type { Alarm, Complaint, Reasons, Surface } from '@/core/reasons';
+import type { Alarm, Complaint, Reasons, Surface, WayRuledOut } from '@/core/reasons';
 import { dials, type DialId } from '@/core/dials';
 import type { RaiseReason, Remedy } from '@/core/poses/pose';
 import { slotRefOf } from '@/core/slots';
-import { poseById, type PoseId } from '@/core/poses/poses';
+import { poseById, wayOf, type PoseId } from '@/core/poses/poses';
 import type { RangeId } from '@/core/ranges/ranges';
 import { tapes } from '@/core/body/body';
 import type { Language, Telling } from './language';
@@ -118,6 +118,30 @@ const standingHands = (
   const hamstring = `Hamstring ${deg(bend)} ${side}, knees bent ${deg(kneeDeg)}`;
   return `${hamstring}: ${palms(cm, onThighs ? `the palms stop ${tell.length(cm)} up, so they rest on the thighs.` : `the palms stop ${tell.length(cm)} over the floor.`)}`;
 };
+
+/** Why a way is not the one that is taken. */
+function notTaken(because: WayRuledOut, tell: Telling): string {
+  switch (because.of) {
+    case 'caution':
+      return `${en.cautions[because.caution].short.toLowerCase()}, ${en.rules[because.rule]}`;
+    case 'knees-open':
+      return `the knees go to ${deg(because.deg)} and no further, so the sit bones would hang ${tell.length(because.cm)} up on nothing.`;
+    case 'heels-high':
+      return `the heels would have to stand ${tell.length(because.cm)} up, and that wobbles.`;
+    case 'restful':
+      return 'nothing strong is asked here, so something carries the weight.';
+    case 'ramp-high':
+      return `the ramp would have to stand ${tell.length(because.cm)} high, so the back goes less far.`;
+    case 'lies-low':
+      return `the trunk would come down to ${deg(because.deg)}, and the front thighs ask for ${deg(because.leastDeg)}.`;
+    case 'hips-raised':
+      return `the hips sit ${tell.length(because.cm)} up, and forearms on the floor behind them would draw the low back in.`;
+    case 'head-far':
+      return `the forehead would stop ${tell.length(because.cm)} up.`;
+    case 'shelf':
+      return `nothing on this shelf comes near the ${tell.length(because.cm)} that ${because.slot === 'back' ? 'the ramp' : 'the seat'} asks for.`;
+  }
+}
 
 /** English. */
 export const en: Language = {
@@ -317,6 +341,10 @@ export const en: Language = {
         ? `${why}: it stays free, with some weight on the hands or forearms.`
         : `${why}: it stays free.`;
     },
+    'way-not-taken': ({ pose, way, because }, tell) =>
+      `${wayOf(poseById(pose), way)?.name ?? way}: ${notTaken(because, tell)}`,
+    'not-carried': ({ slot, cm }, tell) =>
+      `${en.slots[slot]} would have to stand ${tell.length(cm)} high, and nothing on this shelf comes near enough.`,
     'shelf-ends': () => 'The shelf builds nothing higher here.',
 
     'gate-range': ({ range, side, leastDeg, deg: has }) =>

@@ -63,7 +63,7 @@ export const oneLegFold: Family = {
   },
   mendsRollBack,
   ...(seatedFold.dials ? { dials: seatedFold.dials } : {}),
-  ...(seatedFold.way ? { way: seatedFold.way } : {}),
+  ...(seatedFold.rulesOut ? { rulesOut: seatedFold.rulesOut } : {}),
   afterBuilt: (input, built) => [
     ...(seatedFold.afterBuilt?.(input, built) ?? []),
     openKneeNeed(input, built.seat ?? 0),

@@ -4,7 +4,7 @@ import { fold as parameter, longSit as longSitParameter } from '../../parameters
 import type { HeightReason } from '../../reasons';
 import { memoise } from '../../memoise';
 import { rangeValue, stifferSide } from '../inputs';
-import type { Built, Family, FamilyInput, SlotNeed } from '../family';
+import type { Built, Family, FamilyInput, RuledOut, SlotNeed } from '../family';
 import {
   AT_REST,
   chestNeed,
@@ -184,10 +184,11 @@ const heightOf = (needs: readonly SlotNeed[], slot: string) =>
   Math.max(0, needs.find((need) => need.slot === slot)?.rawCm ?? 0);
 
 /** A head that nothing reaches stays up, and the feet are held by a strap. */
-function wayForHead(input: FamilyInput): string | undefined {
+function rulesOutRest(input: FamilyInput): RuledOut | null {
+  if (input.settings.way !== 'at-rest') return null;
   const { seatCm, kneesCm } = seatThenKnees(input, (cm) => kneesInFoldCm(cm, input, {}));
   const { trunk } = folded(Math.max(0, seatCm), kneesCm, input, {});
-  return staysUp(trunk) ? 'upright' : undefined;
+  return staysUp(trunk) ? { because: { of: 'head-far', cm: trunk.gapCm }, firm: false } : null;
 }
 
 /**
@@ -212,7 +213,7 @@ function foldOverLongLegs(id: string, form: FoldForm): Family {
       ];
     },
     mendsRollBack,
-    ...(form.spread ? {} : { way: wayForHead }),
+    ...(form.spread ? {} : { rulesOut: rulesOutRest }),
     dials: (asked) => {
       const input = form.spread ? pressedUp(asked) : asked;
       const { seatCm: wished, kneesCm } = seatThenKnees(input, (cm) =>

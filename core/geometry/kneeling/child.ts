@@ -78,11 +78,14 @@ export const childPose: Family = {
   id: 'child',
   bears: { seat: 'folded on the heels', behindKnee: 'thick' },
   // A head that would hang far over the floor is better met by a bolster under the chest.
-  way: (asked) => {
+  rulesOut: (asked) => {
+    if (asked.settings.way !== 'head-met') return null;
     const input = withItsPad(asked);
     const seat = Math.max(0, kneelingSeatNeedCm(input) - input.body.heelsSatOnCm);
     const { gapCm } = restingTrunk(input, heelsSeat(input, seat, input.settings.behindKneeCm));
-    return gapCm > parameter.mostHeadGap.value ? 'on-bolster' : 'head-met';
+    return gapCm > parameter.mostHeadGap.value
+      ? { because: { of: 'head-far', cm: gapCm }, firm: false }
+      : null;
   },
   needs: (side) => [...kneelingKeys(side), 'spineFold', ...keysOn(sides, 'hipFlexion')],
   heights: (asked) => {

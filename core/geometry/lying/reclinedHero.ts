@@ -1,6 +1,7 @@
+import { isWanted } from '../../lies';
 import type { HeightReason } from '../../reasons';
 import { asinDeg, atan2Deg, clamp, cosDeg, sinDeg } from '../../angles';
-import type { Body } from '../../body/body';
+import { armCm, type Body } from '../../body/body';
 import { reclinedHero as parameter } from '../../parameters';
 import type { Side } from '../../ranges/ranges';
 import { rangeValue, stifferSide, valueOf } from '../inputs';
@@ -11,6 +12,7 @@ import {
   type Family,
   type FamilyInput,
   type Figure,
+  type RuledOut,
   type SlotNeed,
 } from '../family';
 import {
@@ -24,7 +26,15 @@ import {
   kneelingWhy,
 } from '../kneeling/kneelingSeat';
 import { kneeGapCm, longFoot, longLegs } from '../sitting/longSit';
-import { armToward, headFrom, legWithFoot, postureFrom, spineFrom, type Point } from '../posture';
+import {
+  along,
+  armToward,
+  headFrom,
+  legWithFoot,
+  postureFrom,
+  spineFrom,
+  type Point,
+} from '../posture';
 
 /**
  * Least incline of the trunk, in degrees over the floor, at which the front thigh is long enough.
@@ -162,16 +172,49 @@ export function reclinedFigure(
   };
 }
 
-/** Incline of the trunk on what was built, or the one that the thighs allow where no ramp lies there. */
+/** Less than this is taken up by the shoulder. */
+const PROPPED_SLACK_DEG = 3;
+/** Arms that prop the trunk behind it stand so far from upright. */
+const [ARM_BACK_DEG, UPRIGHT_DEG] = [25, 90];
+
+/** Incline of a trunk that is held up behind by hands or forearms, or sits upright; null on a ramp. */
+function proppedInclineDeg(way: string, hipY: number, body: Body): number | null {
+  const heldAtCm = {
+    forearms: body.upperArmCm + FOREARM_CM,
+    hands: armCm(body) * cosDeg(ARM_BACK_DEG),
+    upright: Infinity,
+  }[way];
+  if (heldAtCm === undefined) return null;
+  const share = (heldAtCm - hipY) / body.trunkCm;
+  return share >= 1 ? UPRIGHT_DEG : asinDeg(Math.max(0, share));
+}
+/** The arm that props a trunk, where its way has one. */
+function proppedArm(
+  way: string,
+  hip: Point,
+  inclineDeg: number,
+  body: Body,
+): Partial<Pick<Figure['posture'], 'elbow' | 'hand'>> {
+  const shoulder = along(hip, inclineDeg - UPRIGHT_DEG, body.trunkCm);
+  if (way === 'forearms') {
+    const elbow: Point = [shoulder[0], FOREARM_CM];
+    return { elbow, hand: [elbow[0] + body.forearmCm + body.palmCm, FOREARM_CM] };
+  }
+  if (way === 'hands') {
+    const behind: Point = [shoulder[0] - armCm(body) * sinDeg(ARM_BACK_DEG), 0];
+    return armToward(shoulder, behind, body, 1);
+  }
+  return {};
+}
+/** Half the thickness of a forearm that lies on the floor. */
+const FOREARM_CM = 3;
+
+/** Incline of the trunk on what was built, or as it is propped; what the thighs allow where nothing holds it. */
 function inclineBuilt(input: FamilyInput, built: Built): number {
+  const { hip } = kneelingLegs(built.seat ?? 0, input.body, built.underShin ?? 0);
   const bladesCm = built['back.high'];
-  return bladesCm === undefined
-    ? sharedInclineDeg(input)
-    : inclineOn(
-        bladesCm,
-        kneelingLegs(built.seat ?? 0, input.body, built.underShin ?? 0).hip[1],
-        input.body,
-      );
+  if (bladesCm !== undefined) return inclineOn(bladesCm, hip[1], input.body);
+  return proppedInclineDeg(input.settings.way, hip[1], input.body) ?? sharedInclineDeg(input);
 }
 
 /** What reclined hero asks of the folded knees, and how the trunk lies. */
@@ -180,7 +223,10 @@ function heroFigure(input: FamilyInput, built: Built): Figure {
   const [seatCm, padCm] = [built.seat ?? 0, built.underShin ?? 0];
   const legs = kneelingLegs(seatCm, body, padCm);
   const incline = inclineBuilt(input, built);
-  const upper = reclinedFigure(legs.hip, incline, seatCm, built, body);
+  const upper = {
+    ...reclinedFigure(legs.hip, incline, seatCm, built, body),
+    ...proppedArm(input.settings.way, legs.hip, incline, body),
+  };
   const kneeBend = kneeBendOnSeat(seatCm - padCm, body, valueOf(values, 'kneeling.sitAllowance'));
   // What the low back may arch by, and a standing foot tucks, the front thigh is spared.
   const hipFlexion =
@@ -245,22 +291,36 @@ export const neckWhy = ({ rawCm }: SlotNeed): HeightReason[] => [
   { code: 'head-on-ramp', cm: rawCm },
 ];
 
-/** Where the ramp would have to stand over what anybody builds, the trunk stays on the forearms. */
-const wayForThighs: NonNullable<Family['way']> = (input) => {
-  const hip = kneelingLegs(
-    seatOf(kneelingNeeds(input)),
-    input.body,
-    input.settings.underShinCm,
-  ).hip;
-  const [blades] = rampNeeds(sharedInclineDeg(input), hip[1], input.body);
-  return (blades?.rawCm ?? 0) > parameter.mostRamp.value ? 'forearms' : undefined;
-};
+const hipOver = (input: FamilyInput) =>
+  kneelingLegs(seatOf(kneelingNeeds(input)), input.body, input.settings.underShinCm).hip;
+
+/**
+ * Going back no further than the front thighs let it: neither on to a ramp that nobody builds so high, nor on to hands
+ * or forearms that lie lower than the thighs allow. Upright on the seat is always left.
+ */
+function rulesOutBack(input: FamilyInput): RuledOut | null {
+  const { way } = input.settings;
+  const leastDeg = sharedInclineDeg(input);
+  if (way === 'upright') return null;
+  const propped = proppedInclineDeg(way, hipOver(input)[1], input.body);
+  if (propped !== null) {
+    if (propped < leastDeg - PROPPED_SLACK_DEG)
+      return { because: { of: 'lies-low', deg: propped, leastDeg }, firm: true };
+    const seatCm = seatOf(kneelingNeeds(input));
+    return way === 'forearms' && isWanted(seatCm)
+      ? { because: { of: 'hips-raised', cm: seatCm }, firm: false }
+      : null;
+  }
+  const [blades] = rampNeeds(leastDeg, hipOver(input)[1], input.body);
+  const cm = blades?.rawCm ?? 0;
+  return cm > parameter.mostRamp.value ? { because: { of: 'ramp-high', cm }, firm: false } : null;
+}
 
 /** Reclined hero: the knees set the seat, the front thighs set the ramp, and the ramp touches the pelvis. */
 export const reclinedHero: Family = {
   id: 'reclined hero',
   bears: { seat: 'between the heels' },
-  way: wayForThighs,
+  rulesOut: rulesOutBack,
   needs: (side) => [
     ...kneelingKeys(side),
     'reclinedHero.frontThighCoupling',
@@ -317,7 +377,7 @@ function longSideNeeds(input: FamilyInput, seatCm: number): SlotNeed[] {
 export const reclinedHeroOne: Family = {
   id: 'reclined hero, one leg',
   bears: { seat: 'between the heels', hipLevel: 'fills' },
-  way: wayForThighs,
+  rulesOut: rulesOutBack,
   needs: reclinedHero.needs,
   heights: (input) => {
     const needs = sunk(reclinedHero.heights(input));

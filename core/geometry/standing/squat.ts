@@ -10,6 +10,7 @@ import {
   type Family,
   type FamilyInput,
   type Figure,
+  type RuledOut,
   type SlotNeed,
 } from '../family';
 import {
@@ -42,18 +43,11 @@ const lever = (body: Body) => parameter.heelLever.value * body.footCm;
  * The deep squat on heels lifted by so much: shins lean as far as the ankles let them, knees bend to their limit, the
  * trunk follows the hips.
  */
-export function squattingOn({
-  body,
-  values,
-  settings,
-  side,
-}: FamilyInput): (heelCm: number) => Squatting {
+export function squattingOn(input: FamilyInput): (heelCm: number) => Squatting {
+  const { body, values, settings, side } = input;
   const legs = workingLegs(side);
   const ankleBendDeg = leastOf(values, 'ankleBend', legs);
-  const bendDeg =
-    leastOf(values, 'kneeFlexion.hipBent', legs) +
-    parameter.loadedBend.value -
-    settings.kneeMarginDeg;
+  const bendDeg = loadedBendDeg(input);
   const hipBendDeg = Math.min(settings.hipFlexionMostDeg, leastOf(values, 'hipFlexion', legs));
   const ankleX = parameter.ankleAt.value * body.footCm;
   return (heelCm) => {
@@ -158,9 +152,32 @@ function otherLeg(form: SquatForm, input: FamilyInput, solved: Squatting): Leg |
   return undefined;
 }
 
-/** Heels alone where they need little; else a seat takes the balance away. */
-const wayForAnkles = (input: FamilyInput) =>
-  input.settings.restful || heelLiftCm(input) > parameter.heelsAlone.value ? 'seat' : 'heels';
+/** Bend of the knees under the body's weight, nothing taken for its sake. */
+const loadedBendDeg = ({ values, settings, side }: FamilyInput) =>
+  leastOf(values, 'kneeFlexion.hipBent', workingLegs(side)) +
+  parameter.loadedBend.value -
+  settings.kneeMarginDeg;
+
+/**
+ * Without a seat a squat hangs on thighs that come down on the calves, over feet that stand: knees that stay open are
+ * carried by nothing, and heels lifted far wobble.
+ */
+function rulesOutHeels(input: FamilyInput): RuledOut | null {
+  const { settings, body } = input;
+  if (settings.way !== 'heels') return null;
+  const liftCm = heelLiftCm(input);
+  const kneeDeg = loadedBendDeg(input);
+  if (settings.squatsOnSeat || kneeDeg < parameter.closes.value) {
+    const seatCm = seatUnder(squattingOn(input)(Math.max(0, liftCm)), body).rawCm;
+    return { because: { of: 'knees-open', deg: kneeDeg, cm: seatCm }, firm: true };
+  }
+  if (liftCm > parameter.heelsAlone.value)
+    return {
+      because: { of: 'heels-high', cm: liftCm },
+      firm: liftCm >= parameter.highestHeel.value - CLOSE_CM,
+    };
+  return settings.restful ? { because: { of: 'restful' }, firm: false } : null;
+}
 
 function squatFigure(input: FamilyInput, built: Built, form: SquatForm): Figure {
   const { body } = input;
@@ -238,7 +255,7 @@ function squatFamily(id: string, form: SquatForm): Family {
       seat: 'under a squat',
       ...(form.other === undefined ? { heels: { as: 'one under both' } } : {}),
     },
-    way: wayForAnkles,
+    rulesOut: rulesOutHeels,
     needs: (side) => keysOn(workingLegs(side), 'ankleBend', 'kneeFlexion.hipBent', 'hipFlexion'),
     heights: (input) => {
       const heels = heelLiftCm(input);

@@ -1,0 +1,28 @@
+import type { PlanPose, PlanSlot } from '../formats/plan';
+import type { WayRuledOut } from '../reasons';
+import { purposeOf } from '../props/slots';
+import { wayOf, type Pose } from '../poses/poses';
+import type { SlotId } from '../slots';
+
+/** A slot that is to carry the body and that this shelf leaves empty. */
+export type Uncarried = Extract<WayRuledOut, { of: 'shelf' }>;
+
+/** Slots whose support carries a body that comes down on it: without it, it would hang in the air or go too far. */
+const CARRY: readonly SlotId[] = ['seat', 'back'];
+
+const isMissed = (pose: Pose, slot: PlanSlot): boolean =>
+  CARRY.includes(slot.slot) &&
+  (slot.slot === 'back' || purposeOf(slot.slot, pose.family) === 'carry') &&
+  slot.part !== 'low' &&
+  slot.stack.length === 0 &&
+  slot.reasons.some(({ code }) => code === 'stays-free');
+
+/** What should carry a planned pose and lies nowhere; null where everything that carries is built. */
+export function uncarried(pose: Pose, { slots }: Pick<PlanPose, 'slots'>): Uncarried | null {
+  const missed = slots.find((slot) => isMissed(pose, slot));
+  return missed ? { of: 'shelf', slot: missed.slot, cm: missed.targetCm } : null;
+}
+
+/** Whether a way builds what another one lacks: where it does, the shelf fails it alike. */
+export const buildsAlike = (pose: Pose, way: string, slot: SlotId): boolean =>
+  (wayOf(pose, way)?.slots ?? pose.slots).includes(slot);

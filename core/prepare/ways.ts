@@ -1,0 +1,115 @@
+import { wayKey, type QuestionId } from '../approaches/approaches';
+import type { Person } from '../formats/book';
+import type { FamilyInput, RuledOut } from '../geometry/family';
+import type { Pose } from '../poses/poses';
+import type { PoseWay } from '../poses/pose';
+import type { ReadingSide } from '../ranges/ranges';
+import type { Reason, WayRuledOut } from '../reasons';
+import { refusalOfWay } from '../safety/verdict';
+import { pelvisTarget } from '../parameters';
+import type { Prepared } from './prepare';
+
+/** Whether the approach's answers speak for a way. */
+const isAnswered = ({ proposedIf }: PoseWay, { choices }: Pick<Prepared, 'choices'>): boolean => {
+  const [question, answer] = proposedIf?.split('=') ?? [];
+  return question !== undefined && choices[question as QuestionId] === answer;
+};
+
+/** The ways of a pose in the order in which they are thought of: the student's own, the approach's, then the pose's. */
+function inOrder(prepared: Prepared, own: string | undefined): readonly PoseWay[] {
+  const ways = prepared.pose.ways ?? [];
+  const rank = (way: PoseWay) => (way.id === own ? 0 : isAnswered(way, prepared) ? 1 : 2);
+  return [...ways].sort((a, b) => rank(a) - rank(b));
+}
+
+/** What a caution has against a way; null where none has. */
+function refused(pose: Pose, way: PoseWay, side: ReadingSide, person: Person): RuledOut | null {
+  const reason = refusalOfWay(pose, way, side, person.cautions);
+  return reason ? { because: { of: 'caution', ...reason }, firm: true } : null;
+}
+
+/** The way in which a pose is set up, and what ruled out those that come before it. */
+export interface ChosenWay {
+  readonly way: string;
+  readonly notTaken: readonly Reason<'way-not-taken'>[];
+}
+
+/**
+ * The first way in which this body is carried, under its cautions and with what is settled for it. What is firmly ruled
+ * out is not taken though the student's own choice; what only speaks against a way gives way to that choice. A way that
+ * is behind a gate is taken by choice alone.
+ *
+ * @param unbuilt ways in which this shelf was seen not to build what carries the body.
+ */
+export function chooseWay(
+  prepared: Prepared,
+  person: Person,
+  where: Pick<FamilyInput, 'values' | 'side'>,
+  unbuilt: ReadonlyMap<string, WayRuledOut> = new Map(),
+): ChosenWay {
+  const { pose, family, body, settings } = prepared;
+  const own = person.choices[wayKey(pose.id)];
+  const notBuilt = ({ id }: PoseWay): RuledOut | null => {
+    const because = unbuilt.get(id);
+    return because ? { because, firm: true } : null;
+  };
+  const ruledOut = (way: PoseWay): RuledOut | null =>
+    refused(pose, way, where.side, person) ??
+    notBuilt(way) ??
+    family.rulesOut?.({ body, ...where, settings: { ...settings, way: way.id } }) ??
+    null;
+  const stands = (way: PoseWay, out: RuledOut | null) =>
+    way.id === own ? !out?.firm : out === null && way.gate === undefined;
+  const weighed = inOrder(prepared, own).map((way) => ({ way, out: ruledOut(way) }));
+  const taken =
+    weighed.find(({ way, out }) => stands(way, out)) ??
+    weighed.find(({ out }) => !out?.firm) ??
+    weighed[0];
+  const before = weighed.slice(0, taken ? weighed.indexOf(taken) : 0);
+  return {
+    way: taken?.way.id ?? '',
+    notTaken: before.flatMap(({ way, out }) =>
+      out
+        ? [{ code: 'way-not-taken' as const, pose: pose.id, way: way.id, because: out.because }]
+        : [],
+    ),
+  };
+}
+
+/** A prepared pose as this body does it: its own pelvis, and the way in which it is set up for it. */
+export function inItsWay(
+  ready: Prepared,
+  person: Person,
+  input: Pick<FamilyInput, 'values' | 'side'>,
+  unbuilt?: ReadonlyMap<string, WayRuledOut>,
+): Prepared {
+  const prepared = onItsPelvis(ready, input.values['pelvicTilt.sits']);
+  if (!prepared.pose.ways) return prepared;
+  const { way, notTaken } = chooseWay(prepared, person, input, unbuilt);
+  return { ...prepared, notTaken, settings: { ...prepared.settings, way } };
+}
+
+/** A prepared pose as this body does it, in the way that was planned. */
+export const inWay = (
+  ready: Prepared,
+  { values }: Pick<FamilyInput, 'values'>,
+  way: string,
+): Prepared => {
+  const prepared = onItsPelvis(ready, values['pelvicTilt.sits']);
+  return { ...prepared, settings: { ...prepared.settings, way } };
+};
+
+/** What the approach asks of a pelvis is asked of this one, from where it sits well by itself. */
+function onItsPelvis(prepared: Prepared, sitsDeg: number | undefined): Prepared {
+  const usualDeg = pelvisTarget.neutral.value;
+  if (sitsDeg === undefined || sitsDeg === usualDeg) return prepared;
+  const { settings } = prepared;
+  return {
+    ...prepared,
+    settings: {
+      ...settings,
+      pelvisTargetDeg: settings.pelvisTargetDeg + sitsDeg - usualDeg,
+      sitsDeg,
+    },
+  };
+}
