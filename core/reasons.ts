@@ -79,7 +79,7 @@ interface HeightReasons {
     readonly frontDeg: number;
     readonly side: Side;
   };
-  'back-knee': object;
+  'knee-down': object;
   'horse-hands': Gap;
   'pigeon-hip': Gap & OfSide & { readonly closed: boolean };
   'pigeon-hands': Gap & OfSide;
@@ -135,6 +135,10 @@ export type WayRuledOut =
   | { readonly of: 'lies-low'; readonly deg: number; readonly leastDeg: number }
   /** Forearms on the floor behind hips that sit raised would draw the low back in. */
   | { readonly of: 'hips-raised'; readonly cm: number }
+  /** A hip that a caution keeps from folding so far. */
+  | { readonly of: 'hip-limited'; readonly deg: number }
+  /** A head that a caution keeps no lower than the heart. */
+  | { readonly of: 'head-low' }
   | { readonly of: 'head-far'; readonly cm: number }
   /** This shelf does not build what carries the body in it. */
   | { readonly of: 'shelf'; readonly slot: SlotId; readonly cm: number };

@@ -4,7 +4,6 @@ import { beliefOf, type Estimates } from '../estimate/estimate';
 import type { PlanPose, PlanSlot } from '../formats/plan';
 import { comesDown } from '../poses/poses';
 import type { InPose } from '../build/solve';
-import { preparePose } from '../prepare/prepare';
 import { inWay } from '../prepare/ways';
 import { meansOf } from '../geometry/band';
 import { slotKey } from '../slots';
@@ -26,8 +25,13 @@ export function poseAhead(
   today: LocalDay,
 ): SlotAhead[] {
   const { pose, family, body, settings } = inWay(
-    preparePose(person, planned.pose, planned.side, shelf),
-    { values: meansOf(beliefOf(estimates)) },
+    {
+      person,
+      pose: planned.pose,
+      side: planned.side,
+      shelf,
+      values: meansOf(beliefOf(estimates)),
+    },
     planned.way,
   );
   return planned.slots

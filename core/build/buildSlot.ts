@@ -60,6 +60,8 @@ export interface SlotBuild {
   readonly twin?: Stack | undefined;
   /** What the other side asks for here where both use the same; nothing where they do not. */
   readonly otherSideCm?: number | undefined;
+  /** A caution builds it, though the pose leaves it to be asked for. */
+  readonly isBuiltFor: boolean;
   /** A caution limits the hip: hands are met no lower than they are asked for. */
   readonly hipLimited: boolean;
   /** So many pieces are left of those that a pose may build. */
@@ -201,8 +203,9 @@ const staysEmpty = (of: SlotBuild, action: PlanSlot['action'], targetCm: number)
 /**
  * Whether a slot is built only on request, and nobody asked for it yet; or nothing is left of what a pose may build.
  */
-const isOnlyOffered = ({ need, pose, lying, mostPieces }: SlotBuild) =>
-  mostPieces < 1 || (pose.optional?.includes(need.slot) === true && !lying?.pieces.length);
+const isOnlyOffered = ({ need, pose, lying, mostPieces, isBuiltFor }: SlotBuild) =>
+  mostPieces < 1 ||
+  (pose.optional?.includes(need.slot) === true && !isBuiltFor && !lying?.pieces.length);
 
 /**
  * The stack for a slot today: what the decision says for the slot that moves, what lay there for the rest, the nearest

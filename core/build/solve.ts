@@ -47,9 +47,8 @@ export function solveFigure(inPose: InPose, estimates: Estimates, built: Built):
 /** A student in a pose as the most likely body stands in it, with its dials where they are set. */
 function likelyIn({ person, pose, side, shelf, moves, way }: InPose, estimates: Estimates) {
   const values = meansOf(beliefOf(estimates));
-  const ready = preparePose(person, pose, side, shelf);
-  const prepared =
-    way === undefined ? inItsWay(ready, person, { values, side }) : inWay(ready, { values }, way);
+  const wanted = { person, pose, side, shelf, values };
+  const prepared = way === undefined ? inItsWay(wanted) : inWay(wanted, way);
   const { family, body, settings, dials } = dialled(prepared, { values, side }, moves);
   return { family, body, settings, values, side, dials };
 }

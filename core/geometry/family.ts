@@ -32,6 +32,8 @@ export interface PoseSettings {
   readonly pigeonKneeDeg: number;
   /** What holds the legs in reclined soles-together. */
   readonly reclinedOpenHeld: 'outerHip' | 'underThigh' | 'by ramp';
+  /** Fold under a knee that is down and bears weight, where the pose does not lay one there by itself. */
+  readonly kneePadCm: number;
   /** Blanket under the shins when kneeling, feet over its edge. */
   readonly underShinCm: number;
   /** Roll under the front of the ankles, at least so high. */
@@ -74,6 +76,15 @@ export interface FamilyInput {
   /** The side that works: the folded, raised, front or crossed leg; both where a pose has no sides. */
   readonly side: ReadingSide;
 }
+
+/** Whether a caution keeps the hips from folding as far as they go. */
+export const isHipLimited = ({ hipFlexionMostDeg }: PoseSettings): boolean =>
+  hipFlexionMostDeg < HALF_TURN_DEG;
+/** Whether a caution keeps the head from coming low. */
+export const isHeadLimited = ({ pitchMostDeg }: PoseSettings): boolean =>
+  pitchMostDeg < HALF_TURN_DEG;
+/** A limit that limits nothing. */
+const HALF_TURN_DEG = 180;
 
 /** The legs that a pose asks the same of. */
 export const workingLegs = (side: ReadingSide): readonly Side[] =>

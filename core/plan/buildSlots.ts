@@ -9,7 +9,7 @@ import type { Pose } from '../poses/poses';
 import { isShort, standsIn, staysFree } from '../prepare/limits';
 import { isStoodOn, slotRule } from '../props/slots';
 import { countAll, type Used, usedWith, type Stack } from '../props/stack';
-import { leftOut } from '../safety/changes';
+import { isBuiltFor, leftOut } from '../safety/changes';
 import { type SlotKey, slotKey } from '../slots';
 import { type Laid, lyingAt } from './lay';
 
@@ -52,6 +52,7 @@ export function buildSlots(laid: Laid, decision: Decision): BuiltSlots {
       raisedChance: context.care.lowerRung,
       extraRung: context.day !== 'usual',
       mostPieces: piecesFor(bands, at, pose, laidPieces),
+      isBuiltFor: isBuiltFor(verdict.changes, need.slot),
       hipLimited: input.settings.hipFlexionMostDeg < 180,
       otherSideCm: otherSideCm(laid, need),
       twin: twinOf(slots, need) ?? otherLegs(laid, need),

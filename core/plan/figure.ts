@@ -4,7 +4,10 @@ import { type Decision, wentWell } from '../learn/decide';
 import { taughtBy, withTaught } from '../learn/taught';
 import { type Pose, stageOf, wayOf } from '../poses/poses';
 import { standsIn, staysFree } from '../prepare/limits';
+import type { Reason } from '../reasons';
+import { saidOn } from '../safety/cautions';
 import { longestHoldFor } from '../safety/changes';
+import { different } from '../safety/verdict';
 import { sidelessKey, slotKey, type SlotName } from '../slots';
 import { aroundOf } from './around';
 import type { BuiltSlots } from './buildSlots';
@@ -39,7 +42,7 @@ export function figureOf(laid: Laid, decision: Decision, { slots, built }: Built
     notTaken: [...laid.notTaken],
     status: verdict.status,
     instead: verdict.instead,
-    reasons: [...verdict.reasons, ...decision.reasons],
+    reasons: [...asBuilt(verdict.reasons, slots), ...decision.reasons],
     refer: [...verdict.refer, ...(decision.refer ? [decision.refer] : [])],
     decision: {
       action: decision.action,
@@ -60,6 +63,18 @@ export function figureOf(laid: Laid, decision: Decision, { slots, built }: Built
     joints: jointsOf(posture),
     posture: posture as PlanPose['posture'],
   };
+}
+
+/** What cautions say, true of what lies there. */
+function asBuilt(reasons: readonly Reason[], slots: readonly PlanSlot[]): readonly Reason[] {
+  const lying = new Set(slots.filter(({ stack }) => stack.length > 0).map(({ slot }) => slot));
+  return different(
+    reasons.map((one) =>
+      one.code === 'caution'
+        ? { ...one, rule: saidOn(one.caution, one.rule, lying) as typeof one.rule }
+        : one,
+    ),
+  );
 }
 
 const jointsOf = (posture: Figure['posture']): PlanPose['joints'] => ({

@@ -26,7 +26,7 @@ export function planPose(pose: Pose, side: ReadingSide, context: StudentContext)
   const key = `${pose.id}/${side}/${JSON.stringify([prepared.choices, own])}`;
   const known = planned.get(key);
   if (known) return known;
-  const one = inFirstBuilt(prepared, {
+  const one = inFirstBuilt(pose, {
     side,
     context,
     // The second side follows the first.
@@ -40,16 +40,15 @@ export function planPose(pose: Pose, side: ReadingSide, context: StudentContext)
  * The pose in the first way in which this shelf builds what carries the body. Where it builds that in none, what serves
  * in its place.
  */
-function inFirstBuilt(ready: Prepared, place: Place): Planned {
-  const { pose } = ready;
-  const { person } = place.context.record;
-  const where = { values: place.context.likely, side: place.side };
+function inFirstBuilt(pose: Pose, place: Place): Planned {
+  const { record, shelf, likely } = place.context;
+  const wanted = { person: record.person, pose: pose.id, side: place.side, values: likely, shelf };
   const unbuilt = new Map<string, Uncarried>();
   for (;;) {
-    const prepared = inItsWay(ready, person, where, unbuilt);
+    const prepared = inItsWay(wanted, unbuilt);
     const one = reckonPose(prepared, place);
     // Before there is any shelf, heights are told and nothing is built.
-    const lacks = place.context.shelf.length > 0 ? uncarried(pose, one.planPose) : null;
+    const lacks = shelf.length > 0 ? uncarried(pose, one.planPose) : null;
     if (!lacks) return one;
     const { way } = prepared.settings;
     // One way, or all that could be taken were seen to lack it.
@@ -82,7 +81,9 @@ function reckonPose(prepared: Prepared, place: Place): Planned {
   const easier = turn ? null : easierInstead(laid, decision);
   if (easier) return { planPose: easier, bands: laid.bands };
   const [built, told] = turn ? turnedBy(turn, laid, prepared, decision) : [laid, decision];
-  const wayShut = shutBy(wayOf(pose, settings.way)?.gate, pose, side, context);
+  // A way that was chosen before its time says what should come first.
+  const isOwn = context.record.person.choices[wayKey(pose.id)] === settings.way;
+  const wayShut = isOwn ? shutBy(wayOf(pose, settings.way)?.gate, pose, side, context) : [];
   return builtAs(
     { ...built, verdict: { ...verdict, reasons: [...verdict.reasons, ...wayShut] } },
     told,

@@ -118,7 +118,7 @@ export const chair = [
     family: 'chair tilts',
     slots: ['feet'],
     traits: {
-      hip: legs(['pastRightAngle'], []),
+      hip: legs(['pastRightAngle', 'liftedPast'], []),
       ...nothing('knee', 'ankle', 'back', 'head', 'belly', 'arms', 'whole'),
     },
     stages: [
@@ -388,7 +388,7 @@ export const chair = [
       hip: bothLegs('pastRightAngle'),
       back: ['rounded'],
       head: ['lowered'],
-      belly: ['pressed'],
+      belly: ['foldedOver'],
       ...nothing('knee', 'ankle', 'arms', 'whole'),
     },
     stages: [

@@ -16,6 +16,9 @@ const ONE_LEG_LONG = [
   cueAt('underThigh', { on: 'Meet the bent knee.' }),
 ] as const;
 
+/** A fold under the knee of the leg behind. */
+const BACK_KNEE = cueAt('underKnees', { on: 'The back knee on its fold.' });
+
 /** Forward bends, hip openers and squats. */
 export const forwardBending = [
   {
@@ -71,7 +74,7 @@ export const forwardBending = [
       hip: bothLegs('pastRightAngle', 'hamstringStretched'),
       back: ['rounded', 'foldsStanding'],
       head: ['lowered', 'belowHeart'],
-      belly: ['pressed'],
+      belly: ['foldedOver'],
       ...nothing('knee', 'ankle', 'arms', 'whole'),
     },
     stages: [
@@ -151,7 +154,7 @@ export const forwardBending = [
       hip: bothLegs('pastRightAngle', 'hamstringStretched'),
       back: ['rounded', 'foldsStanding', 'hangs'],
       head: ['lowered', 'belowHeart'],
-      belly: ['pressed'],
+      belly: ['foldedOver'],
       ...nothing('knee', 'ankle', 'arms', 'whole'),
     },
     stages: [
@@ -213,6 +216,7 @@ export const forwardBending = [
       {
         id: 'at-rest',
         name: 'Forehead at rest',
+        also: ['belly.foldedOver'],
         slots: ['seat', 'underKnees', 'forehead', 'strap'],
       },
       {
@@ -229,7 +233,7 @@ export const forwardBending = [
             on: 'Strap round the feet, arms straight.',
             bare: 'Hands to the feet, arms straight.',
           }),
-          'Draw the breastbone forward and up; the belly, not the head, goes to the thighs.',
+          'Draw the breastbone forward and up, the back long.',
           'Bend the knees before the low back rounds.',
         ],
         stages: [{ id: 'strap', name: 'Upright, feet on a strap' }],
@@ -237,6 +241,7 @@ export const forwardBending = [
       {
         id: 'belly-on-thighs',
         name: 'Belly on the thighs, then walk the hips back',
+        also: ['belly.foldedOver'],
         slots: ['seat', 'forehead'],
         dials: ['kneeBend'],
         entry: [
@@ -266,8 +271,7 @@ export const forwardBending = [
       hip: bothLegs('pastRightAngle', 'hamstringStretched', 'foldPulled'),
       back: ['rounded'],
       head: ['lowered'],
-      belly: ['pressed'],
-      ...nothing('knee', 'ankle', 'arms', 'whole'),
+      ...nothing('knee', 'ankle', 'arms', 'whole', 'belly'),
     },
     stages: [
       { id: 'upright', name: 'Upright with a strap', over: 'forehead' },
@@ -357,8 +361,7 @@ export const forwardBending = [
       hip: legs([], ['pastRightAngle', 'hamstringStretched', 'foldPulled']),
       back: ['rounded', 'turnsFolded'],
       head: ['lowered'],
-      belly: ['pressed'],
-      ...nothing('ankle', 'arms', 'whole'),
+      ...nothing('ankle', 'arms', 'whole', 'belly'),
     },
     stages: [
       { id: 'upright', name: 'Upright with a strap', over: 'forehead' },
@@ -578,7 +581,7 @@ export const forwardBending = [
       hip: bothLegs('pastRightAngle', 'turnedOutLoaded'),
       back: ['rounded'],
       head: ['lowered'],
-      belly: ['pressed'],
+      belly: ['foldedOver'],
       ...nothing('ankle', 'arms', 'whole'),
     },
     stages: [
@@ -627,12 +630,12 @@ export const forwardBending = [
     sanskrit: 'Eka Pāda Rājakapotāsana',
     sides: 'each',
     family: 'pigeon',
-    slots: ['hipLevel', 'hands', 'chest', 'forehead'],
+    slots: ['hipLevel', 'underKnees', 'hands', 'chest', 'forehead'],
     ways: [
       {
         id: 'upright',
         name: 'Upright on the hands',
-        slots: ['hipLevel', 'hands'],
+        slots: ['hipLevel', 'underKnees', 'hands'],
         stages: [
           {
             id: 'tall-hip',
@@ -646,9 +649,12 @@ export const forwardBending = [
       {
         id: 'folded',
         name: 'Folded over the shin',
-        slots: ['hipLevel', 'chest', 'forehead'],
+        proposedIf: 'hold=long',
+        also: ['belly.foldedOver', 'arms.restOverhead'],
+        slots: ['hipLevel', 'underKnees', 'chest', 'forehead'],
         gate: { after: [{ pose: 'pigeon', sessions: 2 }], instead: 'pigeon' },
         entry: [
+          BACK_KNEE,
           'From upright, walk the hands forward, breastbone first.',
           cueAt('chest', { on: 'Chest down on its support.', bare: 'Forearms down.' }),
           cueAt('forehead', {
@@ -671,9 +677,11 @@ export const forwardBending = [
       {
         id: 'diagonal',
         name: 'Diagonal, over the shin',
-        slots: ['hipLevel', 'forehead'],
+        also: ['belly.foldedOver', 'arms.restOverhead'],
+        slots: ['hipLevel', 'underKnees', 'forehead'],
         gate: { after: [{ pose: 'pigeon', sessions: 2 }], instead: 'pigeon' },
         entry: [
+          BACK_KNEE,
           'From upright, turn the chest over the front shin.',
           'Fold along it, forearms either side.',
           cueAt('forehead', {
@@ -688,11 +696,12 @@ export const forwardBending = [
       {
         id: 'wall',
         name: 'Back shin against a wall',
-        slots: ['hipLevel', 'hands'],
+        slots: ['hipLevel', 'underKnees', 'hands'],
         gate: { after: [{ pose: 'pigeon', sessions: 4 }], instead: 'pigeon' },
         also: ['knee.kneltOn', 'knee.drawn'],
         entry: [
-          'Back to a wall: the back knee on a fold where wall and floor meet, its shin up the wall.',
+          'Back to a wall: the back knee where wall and floor meet, its shin up the wall.',
+          BACK_KNEE,
           cueAt('hipLevel', {
             on: 'Front shin as in Pigeon, the hip on its support.',
             bare: 'Front shin as in Pigeon.',
@@ -715,9 +724,7 @@ export const forwardBending = [
       hip: legs(['pastRightAngle', 'turnedOutLoaded'], ['frontStretched', 'frontLoaded']),
       back: ['arched', 'oneSided'],
       head: ['lowered'],
-      belly: ['pressed'],
-      arms: ['restOverhead'],
-      ...nothing('ankle', 'whole'),
+      ...nothing('ankle', 'whole', 'belly', 'arms'),
     },
     stages: [
       { id: 'tall-hip', name: 'Tall support under the hip', from: { slot: 'hipLevel', cm: 8 } },
@@ -737,6 +744,7 @@ export const forwardBending = [
         bare: 'Let the front hip come down to the floor, and no further to its side.',
       }),
       'Slide the back leg straight behind.',
+      BACK_KNEE,
       cueAt('hands', {
         on: 'Upright, hands on their supports first; fold later.',
         bare: 'Upright on the hands first; fold later.',
@@ -965,12 +973,12 @@ export const forwardBending = [
     name: 'One-sided squat',
     sides: 'each',
     family: 'squat, one side',
-    slots: ['heels', 'seat'],
+    slots: ['heels', 'seat', 'underKnees'],
     ways: [
       {
         id: 'heels',
         name: 'Heels met, no seat',
-        slots: ['heels'],
+        slots: ['heels', 'underKnees'],
         stages: [
           { id: 'heels', name: 'Heel on a roll', from: { slot: 'heels', cm: 0.5 } },
           { id: 'free', name: 'Heel down' },
@@ -979,7 +987,7 @@ export const forwardBending = [
       {
         id: 'seat',
         name: 'A seat, heels down',
-        slots: ['seat'],
+        slots: ['seat', 'underKnees'],
         stages: [{ id: 'seated', name: 'On a low seat' }],
       },
     ],
@@ -999,7 +1007,10 @@ export const forwardBending = [
     look: ['Squatting knee follows its toes', 'Other knee stays open', 'Both sit bones level'],
     entry: [
       'From kneeling stand one foot.',
-      'Sit down beside its heel, other knee on the floor.',
+      cueAt('underKnees', {
+        on: 'Sit down beside its heel, the other knee on its fold.',
+        bare: 'Sit down beside its heel, the other knee on the floor.',
+      }),
       cueAt('heels', { on: 'Heel on its support.', bare: 'Heel down.' }),
       cueAt('seat', { on: 'Sit bones on the seat.' }),
     ],

@@ -648,7 +648,7 @@ export const reclined = [
     dials: ['strap'],
     traits: {
       knee: bothLegs('drawn'),
-      hip: bothLegs('pastRightAngle', 'spread'),
+      hip: bothLegs('pastRightAngle', 'liftedPast', 'spread'),
       belly: ['pressed'],
       whole: ['flatOnBack'],
       ...nothing('ankle', 'back', 'head', 'arms'),

@@ -426,7 +426,7 @@ export const seated = [
     ],
     traits: {
       knee: legs([], ['turned']),
-      hip: legs(['pastRightAngle', 'hamstringStretched', 'straightLegPulled'], []),
+      hip: legs(['pastRightAngle', 'liftedPast', 'hamstringStretched', 'straightLegPulled'], []),
       back: ['pulledRound'],
       ...nothing('ankle', 'head', 'belly', 'arms', 'whole'),
     },
@@ -513,7 +513,10 @@ export const seated = [
     gate: { after: [{ pose: 'heron', sessions: 2 }], instead: 'heron' },
     traits: {
       knee: legs([], ['turned']),
-      hip: legs(['pastRightAngle', 'spreadLoaded', 'hamstringStretched', 'straightLegPulled'], []),
+      hip: legs(
+        ['pastRightAngle', 'liftedPast', 'spreadLoaded', 'hamstringStretched', 'straightLegPulled'],
+        [],
+      ),
       back: ['pulledRound', 'turnsSeated', 'oneSided'],
       arms: ['overhead'],
       ...nothing('ankle', 'head', 'belly', 'whole'),

@@ -18,6 +18,7 @@ export const traits = {
   },
   hip: {
     pastRightAngle: 'Folded past a right angle',
+    liftedPast: 'Thigh lifted past a right angle: less would be another pose',
     foldedDeep: 'Thigh all the way to the trunk under the body’s weight',
     crossesMidline: 'Thigh carried across the middle',
     turnedOutLoaded: 'Turned outward to its end under load',
@@ -52,7 +53,10 @@ export const traits = {
     belowHeart: 'Well below the heart',
     neckLoaded: 'Weight on the neck',
   },
-  belly: { pressed: 'Folded over or pressed' },
+  belly: {
+    pressed: 'Pressed, or between thighs that must make room',
+    foldedOver: 'Folded over, the legs together',
+  },
   arms: {
     carryWeight: 'Weight on the hands',
     overhead: 'Reach overhead',

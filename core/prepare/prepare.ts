@@ -4,6 +4,7 @@ import type { Person } from '../formats/book';
 import { families } from '../geometry/families';
 import type { Family, PoseSettings } from '../geometry/family';
 import { workingShare } from '../parameters';
+import type { PoseWay } from '../poses/pose';
 import { poseById, type Pose } from '../poses/poses';
 import type { ReadingSide } from '../ranges/ranges';
 import { isMade } from '../props/kinds';
@@ -46,6 +47,7 @@ export const atTheEdge = (settings: PoseSettings): PoseSettings => ({
 /**
  * Makes a pose ready for one student on one side.
  *
+ * @param way the way that is taken: what it does to a body more than the pose is met by the cautions, too.
  * @throws RangeError for a pose that nobody knows.
  */
 export function preparePose(
@@ -53,10 +55,12 @@ export function preparePose(
   poseId: string,
   side: ReadingSide,
   shelf: Shelf,
+  way?: PoseWay,
 ): Prepared {
   const pose = poseOr(poseId);
   const choices = choicesFor(person.approach, person.choices, poseId);
-  const asked = verdictOn(pose, side, person.cautions, choices);
+  const met = way?.also ? { ...pose, also: way.also } : pose;
+  const asked = verdictOn(met, side, person.cautions, choices);
   // Marked very mobile by the teacher: mid-range, as the caution of that name has it.
   const verdict = person.veryMobile
     ? { ...asked, changes: new Set<PoseChange>([...asked.changes, 'mid-range']) }

@@ -1,13 +1,14 @@
 import { wayKey, type QuestionId } from '../approaches/approaches';
 import type { Person } from '../formats/book';
 import type { FamilyInput, RuledOut } from '../geometry/family';
-import type { Pose } from '../poses/poses';
+import { poseById, wayOf, type Pose } from '../poses/poses';
 import type { PoseWay } from '../poses/pose';
 import type { ReadingSide } from '../ranges/ranges';
 import type { Reason, WayRuledOut } from '../reasons';
 import { refusalOfWay } from '../safety/verdict';
 import { pelvisTarget } from '../parameters';
-import type { Prepared } from './prepare';
+import type { Shelf } from '../props/shelf';
+import { preparePose, type Prepared } from './prepare';
 
 /** Whether the approach's answers speak for a way. */
 const isAnswered = ({ proposedIf }: PoseWay, { choices }: Pick<Prepared, 'choices'>): boolean => {
@@ -37,7 +38,7 @@ export interface ChosenWay {
 /**
  * The first way in which this body is carried, under its cautions and with what is settled for it. What is firmly ruled
  * out is not taken though the student's own choice; what only speaks against a way gives way to that choice. A way that
- * is behind a gate is taken by choice alone.
+ * is behind a gate is taken by choice, or where the approach begins with it.
  *
  * @param unbuilt ways in which this shelf was seen not to build what carries the body.
  */
@@ -59,7 +60,9 @@ export function chooseWay(
     family.rulesOut?.({ body, ...where, settings: { ...settings, way: way.id } }) ??
     null;
   const stands = (way: PoseWay, out: RuledOut | null) =>
-    way.id === own ? !out?.firm : out === null && way.gate === undefined;
+    way.id === own
+      ? !out?.firm
+      : out === null && (way.gate === undefined || isAnswered(way, prepared));
   const weighed = inOrder(prepared, own).map((way) => ({ way, out: ruledOut(way) }));
   const taken =
     weighed.find(({ way, out }) => stands(way, out)) ??
@@ -76,28 +79,29 @@ export function chooseWay(
   };
 }
 
-/** A prepared pose as this body does it: its own pelvis, and the way in which it is set up for it. */
-export function inItsWay(
-  ready: Prepared,
-  person: Person,
-  input: Pick<FamilyInput, 'values' | 'side'>,
-  unbuilt?: ReadonlyMap<string, WayRuledOut>,
-): Prepared {
-  const prepared = onItsPelvis(ready, input.values['pelvicTilt.sits']);
-  if (!prepared.pose.ways) return prepared;
-  const { way, notTaken } = chooseWay(prepared, person, input, unbuilt);
-  return { ...prepared, notTaken, settings: { ...prepared.settings, way } };
+/** Of whom a pose is made ready, and of what. */
+export interface Wanted extends Pick<FamilyInput, 'values' | 'side'> {
+  readonly person: Person;
+  readonly pose: string;
+  readonly shelf: Shelf;
 }
 
-/** A prepared pose as this body does it, in the way that was planned. */
-export const inWay = (
-  ready: Prepared,
-  { values }: Pick<FamilyInput, 'values'>,
-  way: string,
-): Prepared => {
-  const prepared = onItsPelvis(ready, values['pelvicTilt.sits']);
-  return { ...prepared, settings: { ...prepared.settings, way } };
-};
+/** A pose as this body does it: on its own pelvis, and in the first way in which it is carried. */
+export function inItsWay(wanted: Wanted, unbuilt?: ReadonlyMap<string, WayRuledOut>): Prepared {
+  const ready = inWay(wanted, '');
+  if (!ready.pose.ways) return ready;
+  const { way, notTaken } = chooseWay(ready, wanted.person, wanted, unbuilt);
+  return { ...inWay(wanted, way), notTaken };
+}
+
+/** A pose as this body does it, in a way that is known already; empty for none. What the way does more counts, too. */
+export function inWay({ person, pose, side, shelf, values }: Wanted, way: string): Prepared {
+  const prepared = onItsPelvis(
+    preparePose(person, pose, side, shelf, wayOf(poseById(pose), way)),
+    values['pelvicTilt.sits'],
+  );
+  return way === '' ? prepared : { ...prepared, settings: { ...prepared.settings, way } };
+}
 
 /** What the approach asks of a pelvis is asked of this one, from where it sits well by itself. */
 function onItsPelvis(prepared: Prepared, sitsDeg: number | undefined): Prepared {

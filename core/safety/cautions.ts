@@ -2,6 +2,7 @@ import type { PoseId } from '../poses/poses';
 import type { PoseEntry } from '../poses/pose';
 import type { Trait } from '../poses/traits';
 import type { PoseChange } from './changes';
+import type { SlotId } from '../slots';
 import { cautionIds, type CautionId, type RuleId } from './ids';
 
 /** What a rule does to a pose that has its trait. */
@@ -22,7 +23,15 @@ export type Rule = Effect & {
   /** Any of these; all poses alike where it is not about one part of the body. */
   readonly on: 'all' | readonly Trait[];
   readonly says: RuleId;
+  /** Where its words speak of a support: true with one of these, and what is said where none of them lies there. */
+  readonly bound?: Bound;
 };
+
+/** Supports that a sentence speaks of, and the sentence for where none of them lies. */
+export interface Bound {
+  readonly to: readonly SlotId[];
+  readonly without: RuleId;
+}
 
 /** What a caution means for a pose. */
 export interface Caution {
@@ -39,21 +48,30 @@ const forbid = (
   instead?: Extract<Effect, { does: 'forbid' }>['instead'],
 ): Rule => ({ on, says, does: 'forbid', ...(instead ? { instead } : {}) });
 const askFirst = (on: On, says: RuleId): Rule => ({ on, says, does: 'ask-first' });
-const change = (on: On, name: PoseChange, says: RuleId): Rule => ({
+const change = (on: On, name: PoseChange, says: RuleId, bound?: Bound): Rule => ({
   on,
   says,
   does: 'change',
   change: name,
+  ...(bound ? { bound } : {}),
 });
+/** Said only with one of these supports; the other sentence where none of them lies. */
+const withAny = (to: readonly SlotId[], without: RuleId): Bound => ({ to, without });
 
 const KNEELING = ['knee.satBackOn', 'knee.kneltOn'] as const;
 
 const soreKnee: readonly Rule[] = [
   change(['knee.satBackOn'], 'knee margin', 'knee-in-hand'),
-  change(['knee.satBackOn'], 'knee spacer', 'knee-spacer'),
+  change(['knee.satBackOn'], 'knee spacer', 'knee-spacer', withAny(['behindKnee'], 'knee-watched')),
   change(['knee.loaded'], 'knee margin', 'knee-over-ankle'),
-  change(['knee.squatted'], 'on a seat', 'squat-high'),
-  change(['knee.kneltOn', 'knee.turned'], 'knee margin', 'fold-beneath'),
+  change(['knee.squatted'], 'on a seat', 'squat-high', withAny(['seat'], 'knee-watched')),
+  change(['knee.kneltOn'], 'knee padded', 'fold-beneath', withAny(['underKnees'], 'knee-watched')),
+  change(
+    ['knee.turned'],
+    'knee margin',
+    'thigh-met',
+    withAny(['underThigh', 'outerHip'], 'foot-flexed'),
+  ),
   forbid(['knee.turnedUnderWeight'], 'no-turned-weight', {
     seated: 'easy-cross',
     'forward-bending': 'figure-four',
@@ -67,10 +85,17 @@ const soreKnee: readonly Rule[] = [
 
 const FALLS = change(['whole.balance'], 'hold on', 'hold-on');
 
+const KNEES_BEND = change(
+  ['hip.hamstringStretched'],
+  'knees bent',
+  'knees-first',
+  withAny(['underKnees'], 'knees-soft'),
+);
+
 const quietBack: readonly Rule[] = [
   change(['back.rounded', 'back.pulledRound'], 'spine quiet', 'spine-quiet'),
-  change(['hip.hamstringStretched'], 'knees bent', 'knees-first'),
-  change(['back.arched'], 'no arch', 'no-arch'),
+  KNEES_BEND,
+  change(['back.arched'], 'no arch', 'no-arch', withAny(['back'], 'back-long')),
   forbid(['back.hangs'], 'no-hanging', 'chair-hinge'),
 ];
 
@@ -94,6 +119,12 @@ const entries: Readonly<Record<CautionId, Omit<Caution, 'id'>>> = {
         { 'stacked-shins': 'chair-seat', 'stacked-fold': 'chair-seat' },
       ),
       forbid(['hip.crossesMidline'], 'no-crossing', 'constructive'),
+      forbid(['hip.liftedPast'], 'no-lift-past', {
+        seated: 'staff',
+        reclined: 'constructive',
+        chair: 'chair-seat',
+      }),
+      forbid(['back.hangs'], 'no-hanging', 'standing-fold'),
       forbid(['hip.foldedDeep'], 'no-deep-fold', {
         kneeling: 'constructive',
         'forward-bending': 'chair-seat',
@@ -146,7 +177,7 @@ const entries: Readonly<Record<CautionId, Omit<Caution, 'id'>>> = {
     sided: true,
     rules: [
       change(['hip.hamstringStretched'], 'mid-range', 'no-straight-end'),
-      change(['hip.hamstringStretched'], 'knees bent', 'knees-first'),
+      KNEES_BEND,
       change(['hip.foldPulled'], 'no strap', 'no-strap-pull'),
       forbid(['hip.straightLegPulled'], 'no-leg-pulled', 'constructive'),
     ],
@@ -168,7 +199,14 @@ const entries: Readonly<Record<CautionId, Omit<Caution, 'id'>>> = {
     rules: [
       change('all', 'mid-range', 'nothing-pushed'),
       change(['belly.pressed'], 'belly room', 'belly-room'),
-      change(['whole.onRamp'], 'ramp stays high', 'ramp-high'),
+      forbid(['belly.foldedOver'], 'belly-not-folded', {
+        'standing-fold': 'wide-fold',
+        ragdoll: 'chair-wide',
+        chair: 'chair-wide',
+        'stacked-fold': 'stacked-shins',
+        'forward-bending': 'straddle',
+      }),
+      change(['whole.onRamp'], 'ramp stays high', 'ramp-high', withAny(['back'], 'not-lain')),
       forbid(['whole.flatOnBack'], 'not-flat', 'reclined-open'),
       forbid(['back.turnsSeated'], 'no-loaded-twist', 'easy-cross'),
       FALLS,
@@ -182,7 +220,7 @@ const entries: Readonly<Record<CautionId, Omit<Caution, 'id'>>> = {
       forbid(['head.neckLoaded'], 'no-neck-weight'),
       change(['whole.longStill'], 'up in stages', 'up-in-stages'),
       FALLS,
-      change(['whole.onRamp'], 'ramp stays high', 'head-high'),
+      change(['whole.onRamp'], 'ramp stays high', 'head-high', withAny(['back'], 'not-lain')),
     ],
   },
   'very-mobile': {
@@ -196,12 +234,17 @@ const entries: Readonly<Record<CautionId, Omit<Caution, 'id'>>> = {
   'ankle-foot': {
     sided: true,
     rules: [
-      change(['ankle.pressedFlat'], 'ankle roll', 'ankle-roll'),
+      change(['ankle.pressedFlat'], 'ankle roll', 'ankle-roll', withAny(['ankle'], 'ankle-eased')),
       forbid(['ankle.fullKneel'], 'not-on-heels', 'chair-seat'),
       forbid(['ankle.sickled'], 'not-on-thigh', {
         seated: 'easy-cross',
       }),
-      change(['ankle.bentUnderWeight'], 'mid-range', 'heels-up'),
+      change(
+        ['ankle.bentUnderWeight'],
+        'ankle spared',
+        'heels-up',
+        withAny(['heels', 'seat'], 'ankle-eased'),
+      ),
     ],
   },
   shoulder: {
@@ -234,6 +277,13 @@ const byId = new Map<string, Caution>(cautions.map((one) => [one.id, one]));
 /** The caution of an id; undefined for one of a newer book. */
 export const cautionById = (id: string): Caution | undefined => byId.get(id);
 
+/** What a caution says of a pose as it is built: nothing of a support that does not lie there. */
+export function saidOn(caution: string, rule: string, lies: ReadonlySet<SlotId>): string {
+  const bound = cautionById(caution)?.rules.find(({ says }) => says === rule)?.bound;
+  return bound && !bound.to.some((slot) => lies.has(slot)) ? bound.without : rule;
+}
+
 /** What a rule of a caution does to a pose: leaves it out, asks first, or changes it. */
 export const effectOf = (caution: string, rule: string): Effect['does'] | undefined =>
-  cautionById(caution)?.rules.find(({ says }) => says === rule)?.does;
+  cautionById(caution)?.rules.find(({ says, bound }) => says === rule || bound?.without === rule)
+    ?.does;

@@ -3,6 +3,7 @@ import {
   cautionLimits,
   kneeMargin,
   kneeling,
+  ladderStart,
   pigeon,
   spineShare,
   standingFold,
@@ -24,6 +25,8 @@ export interface ChangeEffect {
   readonly sets?: Partial<
     Pick<PoseSettings, 'firstToRise' | 'childKnees' | 'reclinedOpenHeld' | 'squatsOnSeat'>
   >;
+  /** Supports that it builds, though the pose leaves them to be asked for. */
+  readonly builds?: readonly SlotId[];
   /** Supports that it takes away. */
   readonly leavesOut?: readonly SlotId[];
   /** No hold is longer. */
@@ -40,7 +43,10 @@ const strapPadCm = kneeling.strapPad.value;
 /** Every change that a caution makes to a pose, with what it does. */
 export const poseChanges = {
   'knee margin': { atLeast: { ...MORE_IN_HAND, pigeonKneeDeg: pigeon.closedKnee.value } },
-  'knee spacer': { atLeast: { behindKneeCm: strapPadCm, childPadCm: strapPadCm } },
+  'knee spacer': {
+    atLeast: { behindKneeCm: strapPadCm, childPadCm: strapPadCm },
+    builds: ['behindKnee'],
+  },
   'on a seat': { atLeast: MORE_IN_HAND, sets: { squatsOnSeat: true } },
   'spine quiet': { atMost: { spineShareDeg: spineShare.careful.value } },
   'spine straight': { atMost: { spineShareDeg: 0 } },
@@ -52,9 +58,18 @@ export const poseChanges = {
   'hip flexion under 90': { atMost: { hipFlexionMostDeg: cautionLimits.hipFlexion.value } },
   'mid-range': { atLeast: MORE_IN_HAND, atMost: { share: workingShare.midRange.value } },
   'no arch': { atMost: { lumbarAllowanceDeg: 0 } },
-  'head not low': { atMost: { pitchMostDeg: cautionLimits.pitch.value } },
+  'head not low': { atMost: { pitchMostDeg: cautionLimits.pitch.value, spineShareDeg: 0 } },
   'ramp stays high': { atLeast: { inclineLeastDeg: cautionLimits.incline.value } },
-  'ankle roll': { atLeast: { ...MORE_IN_HAND, ankleLeastCm: kneeling.ankleRoll.value } },
+  'ankle roll': {
+    atLeast: { ...MORE_IN_HAND, ankleLeastCm: kneeling.ankleRoll.value },
+    builds: ['ankle'],
+  },
+  'ankle spared': {
+    atLeast: MORE_IN_HAND,
+    atMost: { share: workingShare.midRange.value },
+    sets: { squatsOnSeat: true },
+  },
+  'knee padded': { atLeast: { ...MORE_IN_HAND, kneePadCm: ladderStart.kneePad.value } },
   'belly room': { sets: { childKnees: 'wide' } },
   'outer hips held': { sets: { reclinedOpenHeld: 'outerHip' } },
   'short hold': { mostHoldSeconds: cautionLimits.shortHold.value },
@@ -92,6 +107,10 @@ export const changed = (settings: PoseSettings, changes: ReadonlySet<PoseChange>
 /** Whether a change takes a support away. */
 export const leftOut = (changes: ReadonlySet<PoseChange>, slot: SlotId): boolean =>
   [...changes].some((change) => effectOfChange(change).leavesOut?.includes(slot));
+
+/** Whether a change builds a support that is otherwise only offered. */
+export const isBuiltFor = (changes: ReadonlySet<PoseChange>, slot: SlotId): boolean =>
+  [...changes].some((change) => effectOfChange(change).builds?.includes(slot));
 
 /** Holds that a caution keeps short, in seconds; no limit where none does. */
 export const longestHoldFor = (changes: ReadonlySet<PoseChange>): number =>

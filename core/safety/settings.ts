@@ -55,6 +55,7 @@ function chosen(choices: Choices, chairSeatCm: number): PoseSettings {
     inclineLeastDeg: 0,
     way: '',
     dials: {},
+    kneePadCm: 0,
     squatsOnSeat: false,
     restful: choices.strength === 'none',
     chairSeatCm,

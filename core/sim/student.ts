@@ -4,7 +4,7 @@ import type { Person, Reading, SessionPose } from '../formats/book';
 import type { PlanPose } from '../formats/plan';
 import { daysBetween, type LocalDay } from '../formats/time';
 import { type Built } from '../geometry/family';
-import { atTheEdge, preparePose } from '../prepare/prepare';
+import { atTheEdge } from '../prepare/prepare';
 import { inItsWay } from '../prepare/ways';
 import type { Shelf } from '../props/shelf';
 import { neededOn } from '../learn/evidence';
@@ -187,11 +187,13 @@ export function trueHeights(
     edge = false,
   }: { built?: Built; side?: ReadingSide; edge?: boolean } = {},
 ): Record<string, number> {
-  const { family, body, settings } = inItsWay(
-    preparePose(student.person, poseId, side, NO_SHELF),
-    student.person,
-    { values: truth, side },
-  );
+  const { family, body, settings } = inItsWay({
+    person: student.person,
+    pose: poseId,
+    shelf: NO_SHELF,
+    values: truth,
+    side,
+  });
   const input = { body, settings: edge ? atTheEdge(settings) : settings, values: truth, side };
   return Object.fromEntries(
     family.heights(input).map((need) => {

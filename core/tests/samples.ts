@@ -31,6 +31,7 @@ export const plainSettings: PoseSettings = {
   underShinCm: 0,
   way: '',
   dials: {},
+  kneePadCm: 0,
   squatsOnSeat: false,
   restful: false,
   chairSeatCm: 45,

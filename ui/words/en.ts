@@ -136,6 +136,10 @@ function notTaken(because: WayRuledOut, tell: Telling): string {
       return `the trunk would come down to ${deg(because.deg)}, and the front thighs ask for ${deg(because.leastDeg)}.`;
     case 'hips-raised':
       return `the hips sit ${tell.length(because.cm)} up, and forearms on the floor behind them would draw the low back in.`;
+    case 'hip-limited':
+      return `it would fold the hip past ${deg(because.deg)}.`;
+    case 'head-low':
+      return 'the head would come lower than the heart.';
     case 'head-far':
       return `the forehead would stop ${tell.length(because.cm)} up.`;
     case 'shelf':
@@ -280,7 +284,7 @@ export const en: Language = {
       `Outward rotation ${deg(turn)} ${side}${cm <= 0 ? ': the crossed leg asks for no seat.' : ` → ${tell.length(cm)}, so that the back stands by itself.`}`,
     lunge: ({ cm, backDeg, back, stepCm, frontDeg, side }, tell) =>
       `Back thigh ${deg(backDeg)} behind the pelvis, ${back}: a step of ${tell.length(stepCm)} from knee to ankle. Front hip ${deg(frontDeg)} ${side}: ${palms(cm, `the palms stop ${tell.length(cm)} up.`)}`,
-    'back-knee': () => 'A fold under the back knee: it carries weight.',
+    'knee-down': () => 'A fold under the knee that is down: it carries weight.',
     'horse-hands': ({ cm }, tell) =>
       cm <= 0
         ? 'The hands reach the floor.'
@@ -568,18 +572,24 @@ export const en: Language = {
     'nothing-under-load': 'nothing turns, spreads or stretches it under load.',
     'no-crossing': 'nothing that crosses the midline turning in.',
     'no-deep-fold': 'this folds it far past 90°.',
+    'no-lift-past': 'this lifts the thigh past 90°.',
     'ask-kneeling': 'kneeling only with the surgeon’s or physiotherapist’s written go-ahead.',
     'knee-in-hand': '15° of knee bend are kept in hand instead of 5°.',
-    'knee-spacer': 'a thin spacer behind the knee is on offer.',
+    'knee-spacer': 'a thin spacer lies deep behind the knee.',
     'knee-over-ankle': 'it stays over its ankle, never ahead of the toes.',
-    'squat-high': 'the squat stays higher, on its seat.',
+    'squat-high': 'the squat stays high, on its seat.',
     'fold-beneath': 'a fold beneath it, and out at the first word from the joint.',
+    'thigh-met': 'its thigh is met from below, and out at the first word from the joint.',
+    'foot-flexed': 'the foot stays flexed, and out at the first word from the joint.',
+    'knee-watched': 'out at the first word from the joint.',
     'no-turned-weight': 'no weight on a turned knee.',
     'heel-not-drawn': 'nothing draws the heel to the seat.',
     'hold-on': 'a wall or a chair within reach, for a fall is the danger here.',
     'spine-quiet': 'the spine keeps nearly straight.',
-    'knees-first': 'the knees bend first.',
-    'no-arch': 'supports rise until nothing arches.',
+    'knees-first': 'the knees bend first, over what lies under them.',
+    'knees-soft': 'the knees stay soft, and bend before the back rounds.',
+    'no-arch': 'the ramp stands high enough that nothing arches.',
+    'back-long': 'the low back stays long; go no further than it keeps still.',
     'no-hanging': 'no rounded hanging.',
     'no-standing-fold': 'no fold from standing, which stretches leg and back together.',
     'no-leg-pulled': 'no straight leg is pulled.',
@@ -595,9 +605,11 @@ export const en: Language = {
     'no-folded-turn': 'no turning while folded.',
     'no-neck-weight': 'no weight on the neck.',
     'nothing-pushed': 'it loosens ligaments: mid-range only, nothing is pushed.',
-    'belly-room': 'room for the belly: feet apart, no folding over it.',
+    'belly-room': 'room for the belly: legs wide, and nothing presses it.',
+    'belly-not-folded': 'no folding over the belly.',
     'ramp-high': 'not lying flat: the ramp stays at 30° or more.',
     'not-flat': 'not flat on the back.',
+    'not-lain': 'the trunk stays up; nothing lies flat.',
     'head-not-low':
       'the head stays no lower than the heart; look down rather than up; rise in stages.',
     brief: 'briefly, if at all.',
@@ -606,9 +618,10 @@ export const en: Language = {
     'stop-before-end': 'stop before the end; never deeper.',
     'nothing-yet': 'nothing here until a doctor or physiotherapist has looked.',
     'ankle-roll': 'a roll under its front, and no full kneel.',
+    'ankle-eased': 'little weight on it, and out at the first word from the joint.',
     'not-on-heels': 'no sitting on the heels.',
     'not-on-thigh': 'it is not laid on the other thigh.',
-    'heels-up': 'heels up, weight shared with a seat or the hands.',
+    'heels-up': 'its bend is spared: something stands under the heels or carries the seat.',
     'arms-low': 'arms stay beside the body.',
     'no-overhead': 'no reaching overhead.',
     'light-hands': 'little weight on the hands, and briefly; leave it out if it speaks.',

@@ -4,7 +4,14 @@ import { fold as parameter, longSit as longSitParameter } from '../../parameters
 import type { HeightReason } from '../../reasons';
 import { memoise } from '../../memoise';
 import { rangeValue, stifferSide } from '../inputs';
-import type { Built, Family, FamilyInput, RuledOut, SlotNeed } from '../family';
+import {
+  isHipLimited,
+  type Built,
+  type Family,
+  type FamilyInput,
+  type RuledOut,
+  type SlotNeed,
+} from '../family';
 import {
   AT_REST,
   chestNeed,
@@ -185,7 +192,10 @@ const heightOf = (needs: readonly SlotNeed[], slot: string) =>
 
 /** A head that nothing reaches stays up, and the feet are held by a strap. */
 function rulesOutRest(input: FamilyInput): RuledOut | null {
-  if (input.settings.way !== 'at-rest') return null;
+  const { way, hipFlexionMostDeg: deg } = input.settings;
+  if (way === 'upright') return null;
+  if (isHipLimited(input.settings)) return { because: { of: 'hip-limited', deg }, firm: true };
+  if (way !== 'at-rest') return null;
   const { seatCm, kneesCm } = seatThenKnees(input, (cm) => kneesInFoldCm(cm, input, {}));
   const { trunk } = folded(Math.max(0, seatCm), kneesCm, input, {});
   return staysUp(trunk) ? { because: { of: 'head-far', cm: trunk.gapCm }, firm: false } : null;

@@ -2,7 +2,14 @@ import { floorAhead } from '../arms';
 import { child as parameter, fold, spineShare, strapped, ends } from '../../parameters';
 import { sides, ranges } from '../../ranges/ranges';
 import { leastOf, rangeValue, stifferSide, valueOf } from '../inputs';
-import { keysOn, type Built, type Family, type FamilyInput, type SlotNeed } from '../family';
+import {
+  isHeadLimited,
+  keysOn,
+  type Built,
+  type Family,
+  type FamilyInput,
+  type SlotNeed,
+} from '../family';
 import {
   AT_REST,
   chestNeed,
@@ -80,6 +87,7 @@ export const childPose: Family = {
   // A head that would hang far over the floor is better met by a bolster under the chest.
   rulesOut: (asked) => {
     if (asked.settings.way !== 'head-met') return null;
+    if (isHeadLimited(asked.settings)) return { because: { of: 'head-low' }, firm: true };
     const input = withItsPad(asked);
     const seat = Math.max(0, kneelingSeatNeedCm(input) - input.body.heelsSatOnCm);
     const { gapCm } = restingTrunk(input, heelsSeat(input, seat, input.settings.behindKneeCm));

@@ -1,12 +1,13 @@
 import type { HeightReason } from '../../reasons';
 import { acosDeg, asinDeg, cosDeg, sinDeg } from '../../angles';
 import { armCm } from '../../body/body';
-import { crossLegged, fold, pigeon as parameter } from '../../parameters';
+import { crossLegged, fold, ladderStart, pigeon as parameter } from '../../parameters';
 import { floorAhead, palmGapCm } from '../arms';
 import { crossedLeg, rotationFrom, type Crossing } from '../crossedLeg';
 import { usableRotation } from '../sitting/crossedSeat';
 import { rangeValue, valueOf } from '../inputs';
 import {
+  isHeadLimited,
   keysOn,
   otherSide,
   worked,
@@ -144,6 +145,8 @@ const palms = (input: FamilyInput, hip: Point, share = 1): SlotNeed => ({
     parameter.elbowsSoft.value,
   ),
 });
+/** Ways that come down over the front shin. */
+const RESTS: readonly string[] = ['folded', 'diagonal'];
 /** The later stages lift the chest out of half the lean. */
 const LIFTED = 0.5;
 
@@ -205,6 +208,7 @@ function pigeonWhy(input: FamilyInput, need: SlotNeed): readonly HeightReason[] 
         cm: need.rawCm,
       },
     ];
+  if (need.slot === 'underKnees') return [{ code: 'knee-down' }];
   const back = otherSide(side);
   if (need.slot === 'hands')
     return [
@@ -218,16 +222,26 @@ function pigeonWhy(input: FamilyInput, need: SlotNeed): readonly HeightReason[] 
   return foldWhy(need, fold.highestForeheadProp.value) ?? [];
 }
 
+/** A fold under the back knee: against a wall it stands on that knee, and a sore one is padded. */
+function backKneePad({ settings }: FamilyInput): SlotNeed[] {
+  const padCm = settings.way === 'wall' ? ladderStart.kneePad.value : settings.kneePadCm;
+  return padCm > 0 ? [{ slot: 'underKnees', side: 'both', rawCm: padCm, isChosen: true }] : [];
+}
+
 function supportsOf(
   built: Built,
   hip: Point,
   hand: Point,
+  backKnee: Point,
 ): { slot: string; xCm: number; bottomCm: number; topCm: number }[] {
   return [
     ...(built.hipLevel
       ? [{ slot: 'hipLevel', xCm: hip[0] + 1, bottomCm: 0, topCm: built.hipLevel }]
       : []),
     ...(built.hands ? [{ slot: 'hands', xCm: hand[0], bottomCm: 0, topCm: built.hands }] : []),
+    ...(built.underKnees
+      ? [{ slot: 'underKnees', xCm: backKnee[0], bottomCm: 0, topCm: built.underKnees }]
+      : []),
   ];
 }
 
@@ -237,11 +251,16 @@ function supportsOf(
  */
 export const pigeonPose: Family = {
   id: 'pigeon',
+  rulesOut: ({ settings }) =>
+    RESTS.includes(settings.way) && isHeadLimited(settings)
+      ? { because: { of: 'head-low' }, firm: true }
+      : null,
   needs: pigeonKeys,
   heights: (input) => {
     const hipLevel = pigeonHipCm(input) - input.body.seatToHipCm;
     return [
       { slot: 'hipLevel', side: 'both', rawCm: hipLevel },
+      ...backKneePad(input),
       ...upper(input, hipOn(input, Math.max(0, hipLevel))),
     ];
   },
@@ -252,7 +271,7 @@ export const pigeonPose: Family = {
     const front = crossedLeg(hip[1], 90, crossing(input), body);
     const back = input.settings.way === 'wall' ? backLegUp(hip, input) : backLeg(hip, input);
     const lean = uprightLeanDeg(input, hip);
-    const rests = input.settings.way === 'folded' || input.settings.way === 'diagonal';
+    const rests = RESTS.includes(input.settings.way);
     const trunk = folded(input, hip, built);
     const spine = rests ? foldedSpine(trunk, body) : trunkUp(hip, lean, input);
     const shoulder = spine.at(-1) as Point;
@@ -272,7 +291,7 @@ export const pigeonPose: Family = {
         pelvisDeg: lean,
         pelvisLeanDeg: rests ? trunk.leanDeg : lean,
         supports: [
-          ...supportsOf(rests ? { ...built, hands: 0 } : built, hip, hand),
+          ...supportsOf(rests ? { ...built, hands: 0 } : built, hip, hand, back.knee),
           ...(rests ? foldSupports(trunk, built) : []),
         ],
       }),
@@ -364,7 +383,7 @@ export const kingPigeon: Family = {
         ),
         pelvisDeg: lean,
         pelvisLeanDeg: lean,
-        supports: supportsOf({ ...built, hands: 0 }, hip, hand),
+        supports: supportsOf({ ...built, hands: 0 }, hip, hand, back.knee),
         strapTo: back.toe,
       }),
       demands: demandsOf(input, hip),

@@ -4,7 +4,15 @@ import { ladderStart, strapped, ends } from '../../parameters';
 import { palmGapCm } from '../arms';
 import { rangeValue } from '../inputs';
 import { firstZero } from '../root';
-import { keysOn, otherSide, worked, type Family, type FamilyInput, type SlotNeed } from '../family';
+import {
+  isHipLimited,
+  keysOn,
+  otherSide,
+  worked,
+  type Family,
+  type FamilyInput,
+  type SlotNeed,
+} from '../family';
 import {
   along,
   armToward,
@@ -109,11 +117,13 @@ function steppedAt(lean: number, input: FamilyInput, padCm: number): Stepped {
 }
 
 /** What a soft spine gives to the lean over a front thigh. */
-const roundsBy = ({ settings }: FamilyInput) => strapped.lungeRounds.value * settings.spineShareDeg;
+const roundsBy = ({ settings }: FamilyInput) =>
+  isHipLimited(settings) ? 0 : strapped.lungeRounds.value * settings.spineShareDeg;
 
 /** The trunk leans as far as the front hip bends. */
 function leanDeg(input: FamilyInput, { frontRiseDeg }: Stepped, outsideDeg: number): number {
-  const bends = frontHipDeg(input) + outsideDeg;
+  // Beside the front foot there is room to lean; a hip that may fold only so far has none.
+  const bends = frontHipDeg(input) + (isHipLimited(input.settings) ? 0 : outsideDeg);
   return Math.min(
     input.settings.pitchMostDeg,
     ends.lungeLean.value,
@@ -200,7 +210,7 @@ function lungeFamily(id: string, outsideDeg: number): Family {
       };
     },
     why: (input, need) => {
-      if (need.slot === 'underKnees') return [{ code: 'back-knee' }];
+      if (need.slot === 'underKnees') return [{ code: 'knee-down' }];
       const [side, back] = [worked(input.side), otherSide(worked(input.side))];
       return [
         {

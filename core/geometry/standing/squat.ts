@@ -1,6 +1,6 @@
 import { asinDeg, cosDeg, sinDeg } from '../../angles';
 import type { Body } from '../../body/body';
-import { mass, squat as parameter, standingFold, ends } from '../../parameters';
+import { ladderStart, mass, squat as parameter, standingFold, ends } from '../../parameters';
 import { palmGapCm } from '../arms';
 import { leastOf, rangeValue, stifferSide } from '../inputs';
 import {
@@ -112,17 +112,30 @@ const seatUnder = ({ hip }: Squatting, { seatToHipCm }: Body): SlotNeed => ({
 const shoulderOf = ({ hip, trunkLeanDeg }: Squatting, { trunkCm }: Body) =>
   along(hip, trunkLeanDeg, trunkCm);
 
+const KNEE_PAD: SlotNeed = {
+  slot: 'underKnees',
+  side: 'both',
+  rawCm: ladderStart.kneePad.value,
+  isChosen: true,
+};
+
 /** What tells the squats apart: the other leg beside it, knee down, or long to the side. */
 interface SquatForm {
   readonly hands?: boolean;
   readonly other?: 'knee down' | 'long aside';
 }
 
-function otherLeg(form: SquatForm, input: FamilyInput, solved: Squatting): Leg | undefined {
+function otherLeg(
+  form: SquatForm,
+  input: FamilyInput,
+  solved: Squatting,
+  padCm: number,
+): Leg | undefined {
   const { body } = input;
   if (form.other === 'knee down') {
     // Half kneeling: the other knee comes down in front of its own hip, toes tucked.
-    const drop = Math.min(body.thighCm, Math.max(0, solved.hip[1] - body.kneeFrontCm));
+    const kneeCm = body.kneeFrontCm + padCm;
+    const drop = Math.min(body.thighCm, Math.max(0, solved.hip[1] - kneeCm));
     const knee: Point = [
       solved.hip[0] + Math.sqrt(body.thighCm ** 2 - drop ** 2),
       solved.hip[1] - drop,
@@ -186,7 +199,7 @@ function squatFigure(input: FamilyInput, built: Built, form: SquatForm): Figure 
   const { hip, knee, ankle, trunkLeanDeg } = solved;
   const spine = spineFrom(hip, body.trunkCm, trunkLeanDeg - 8, trunkLeanDeg + 8);
   const shoulder = spine.at(-1) as Point;
-  const far = otherLeg(form, input, solved);
+  const far = otherLeg(form, input, solved, built.underKnees ?? 0);
   // Who sits on something is asked for no balance.
   const missing = built.seat ? 0 : asinDeg(Math.max(0, heelLiftCm(input) - heelCm) / lever(body));
   const hand: Point = form.hands
@@ -215,6 +228,9 @@ function squatFigure(input: FamilyInput, built: Built, form: SquatForm): Figure 
                 topCm: Math.min(built.seat, hip[1] - body.seatToHipCm + 1),
               },
             ]
+          : []),
+        ...(far && built.underKnees
+          ? [{ slot: 'underKnees', xCm: far.knee[0], bottomCm: 0, topCm: built.underKnees }]
           : []),
         ...(form.hands && built.hands
           ? [{ slot: 'hands', xCm: hand[0], bottomCm: 0, topCm: built.hands }]
@@ -262,6 +278,7 @@ function squatFamily(id: string, form: SquatForm): Family {
       return [
         { slot: 'heels', side: 'both', rawCm: heels },
         ...needsOn(input, Math.max(0, heels)),
+        ...(form.other === 'knee down' ? [KNEE_PAD] : []),
         ...(form.other
           ? []
           : [
@@ -290,6 +307,7 @@ function squatFamily(id: string, form: SquatForm): Family {
           },
         ];
       if (need.slot === 'hands') return [{ code: 'hands-down', cm: need.rawCm }];
+      if (need.slot === 'underKnees') return [{ code: 'knee-down' }];
       if (need.slot === 'behindKnee') return [{ code: 'behind-knee', cm: need.rawCm }];
       return [
         {
