@@ -19,7 +19,7 @@ function slotLines(slot: PlanSlot, shelf: Shelf, say: Words): string[] {
     : staysFreeIn(slot)
       ? `stays free, ${say.length(slot.targetCm)} up`
       : `could be filled: ${say.length(slot.targetCm)}`;
-  const why = say.reasons(slot.reasons);
+  const why = say.reasonsOn(slot);
   return [`${say.slot(slot)} ${built}`, ...(why ? [`  why: ${why}`] : [])];
 }
 
@@ -51,6 +51,7 @@ function poseLines(planned: PlanPose, person: Person, shelf: Shelf, say: Words):
       'build',
       slots.filter(isShown).flatMap((slot) => slotLines(slot, shelf, say)),
     ),
+    ...titled('other ways', planned.notTaken.map(say.reason)),
     ...titled(
       'set',
       planned.dials.map(({ dial, value }) => `${say.dial(dial)} ${say.dialValue(dial, value)}`),

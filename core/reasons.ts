@@ -29,7 +29,7 @@ interface OfSide {
 }
 
 /** Why a support stands as high as it does: by code, with its numbers. */
-interface HeightReasons {
+export interface HeightReasons {
   'palms-beside': Gap;
   /** The pelvis of this student, from standing to sitting well, where it is not as is usual. */
   'own-pelvis': { readonly deg: number; readonly usualDeg: number };
@@ -320,10 +320,9 @@ interface RefusedReasons {
   };
 }
 
-/** Everything that the core gives as a reason, by code: worded in `ui/words`, and nowhere else. */
+/** Everything that the core gives as a reason, but for the heights of slots, by code: worded in `ui/words`, and nowhere else. */
 export interface Reasons
   extends
-    HeightReasons,
     BuildReasons,
     DecisionReasons,
     CautionReasons,
@@ -336,4 +335,8 @@ export type Reason<C extends ReasonCode = ReasonCode> = {
   [K in C]: { readonly code: K } & Readonly<Reasons[K]>;
 }[C];
 /** Why a support stands as high as it does. */
-export type HeightReason = Reason<keyof HeightReasons>;
+export type HeightReason = {
+  [K in keyof HeightReasons]: { readonly code: K } & Readonly<HeightReasons[K]>;
+}[keyof HeightReasons];
+/** What is said of a slot. Why it stands so high is worded with the slot at hand: whether anything lies there. */
+export type SlotReason = HeightReason | Reason;

@@ -18,7 +18,11 @@ export interface How {
 }
 
 /** Whether anything lies in a slot: a strap has a length and no height. */
-export const liesIn = ({ stack, stackCm, isLength }: PlanSlot) =>
+export const liesIn = ({
+  stack,
+  stackCm,
+  isLength,
+}: Pick<PlanSlot, 'stack' | 'stackCm'> & { readonly isLength?: boolean | undefined }) =>
   stack.length > 0 && (isLength === true || lies(stackCm));
 
 /** Whether a slot asks for a support that lies nowhere, and says so. */

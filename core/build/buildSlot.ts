@@ -10,7 +10,7 @@ import {
   thin,
 } from '../parameters';
 import { comesDown, type Pose } from '../poses/poses';
-import type { HeightReason, Reason } from '../reasons';
+import type { HeightReason, Reason, SlotReason } from '../reasons';
 import { sidelessKey, slotKey, type SlotKey } from '../slots';
 import type { SlotDoubt } from '../learn/evidence';
 import { HANGS, MOST_SLACK_CM, mostCmAt, staysEmptyOver } from '../prepare/limits';
@@ -160,10 +160,10 @@ function reasonsFor(
   action: PlanSlot['action'],
   reached: Stack,
   target: number,
-): Reason[] {
+): SlotReason[] {
   const { why, doubt, need, decision, lying } = of;
   const { meanCm, looks } = doubt.offset;
-  const reasons: Reason[] = [...why];
+  const reasons: SlotReason[] = [...why];
   if (looks > 0 && isMoved(meanCm)) reasons.push({ code: 'learned', cm: meanCm });
   reasons.push(...marginOf(of, action, reached.heightCm - target));
   // That less was enough is no surprise; that much more is asked for is one.

@@ -1,13 +1,14 @@
 import { z } from '../z';
 import { approachIds } from '../approaches/approaches';
 import { rangeIds } from '../ranges/ranges';
-import type { Reason, Surface } from '../reasons';
+import type { Reason, SlotReason, Surface } from '../reasons';
 import { dialIds } from '../dials';
 import { slotIds, type SlotKey } from '../slots';
 import { moment, pieceSchema, sideSchema } from './book';
 
 /** A reason: its code, with its numbers beside it. */
 const reasonSchema = z.looseObject({ code: z.string() }) as unknown as z.ZodType<Reason>;
+const slotReasonSchema = reasonSchema as unknown as z.ZodType<SlotReason>;
 const slotKeySchema = z.string() as unknown as z.ZodType<SlotKey>;
 const surfaceSchema = z.string() as unknown as z.ZodType<Surface>;
 const point = z.tuple([z.number(), z.number()]);
@@ -28,7 +29,7 @@ export const planSlotSchema = z.object({
   /** A strap's length, not a height. */
   isLength: z.boolean().optional(),
   /** Why it stands so, in the order in which it is said. */
-  reasons: z.array(reasonSchema),
+  reasons: z.array(slotReasonSchema),
   /** The same in words, where the plan is for reading outside the app. */
   words: z.string().optional(),
   /** What the stack does against last time, for the slot that moves. */

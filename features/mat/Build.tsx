@@ -55,7 +55,7 @@ export function Build({ person, planned, lying, settled, ticked }: BuildProps) {
       {freeIn({ ...planned, slots: planned.slots.filter(isFree) }).map((slot) => (
         <Words key={slotKey(slot)}>
           <Words className="font-semibold">{slotName(slot)}: nothing. </Words>
-          {say.reasons(slot.reasons.slice(-1))}
+          {slot.reasons.slice(-1).map((one) => say.reasonOn(one, slot))}
         </Words>
       ))}
       {all.length > 0 ? (

@@ -108,14 +108,14 @@ export function Supports({ planned, shelf, units, inPose, onSwap }: SupportsOpen
               onSwap={(stack) => onSwap(slotKey(slot), stack)}
             />
           )}
-          <Aside>{say.reasons(slot.reasons)}</Aside>
+          <Aside>{say.reasonsOn(slot)}</Aside>
         </View>
       ))}
       {built.length === 0 ? <Words>{nothingWords(planned)}</Words> : null}
       {freeIn(planned).map((slot) => (
         <View key={slotKey(slot)} className="gap-1">
           <Title level={3}>{slotName(slot)}: nothing</Title>
-          <Aside>{say.reasons(slot.reasons)}</Aside>
+          <Aside>{say.reasonsOn(slot)}</Aside>
         </View>
       ))}
       {wanted.length > 0 ? (

@@ -36,13 +36,23 @@ export function Working({ planned, shelf, units, inPose, estimates }: WorkingPro
           <View key={range + side} className="gap-1">
             <Words>
               {rangeName(range)}, {side}: asks {degrees(needDeg)}, has {degrees(haveDeg)}
-              {needDeg > haveDeg ? ` — ${degrees(needDeg - haveDeg)} short` : ''}
+              {needDeg - haveDeg >= WORTH_SAYING_DEG
+                ? ` — ${degrees(needDeg - haveDeg)} short`
+                : ''}
             </Words>
             <InHand needDeg={needDeg} haveDeg={haveDeg} />
           </View>
         ))}
         <Taught taught={planned.taught} />
       </View>
+      {planned.notTaken.length > 0 ? (
+        <View className="gap-1">
+          <Title level={3}>Other ways</Title>
+          {planned.notTaken.map((one, i) => (
+            <Words key={i}>{wordsIn(units).reason(one)}</Words>
+          ))}
+        </View>
+      ) : null}
       {planned.slots
         .filter(({ targetCm, highCm }) => lies(targetCm) || isWanted(highCm))
         .map((slot) => (
@@ -50,7 +60,7 @@ export function Working({ planned, shelf, units, inPose, estimates }: WorkingPro
             <Title level={3}>
               {slotName(slot)}: {heightWords(slot, units)}
             </Title>
-            <Words>{wordsIn(units).reasons(slot.reasons)}</Words>
+            <Words>{wordsIn(units).reasonsOn(slot)}</Words>
             {slot.isLength ? null : (
               <Aside>
                 Reckoned {length(Math.max(0, slot.reckonedCm), units)}; learned on the mat{' '}

@@ -1,36 +1,15 @@
-import type { Alarm, Complaint, Reasons, Surface, WayRuledOut } from '@/core/reasons';
+import type { Alarm, Complaint, WayRuledOut } from '@/core/reasons';
 import { dials, type DialId } from '@/core/dials';
 import type { RaiseReason, Remedy } from '@/core/poses/pose';
 import { slotRefOf } from '@/core/slots';
 import { poseById, wayOf, type PoseId } from '@/core/poses/poses';
 import type { RangeId } from '@/core/ranges/ranges';
 import { tapes } from '@/core/body/body';
+import { deg, heights } from './enHeights';
 import type { Language, Telling } from './language';
 
-const deg = (value: number) => `${value.toFixed(0)}°`;
 /** A chance as people say it: "94 in 100"; never rounded up to what was asked for. */
 const inHundred = (chance: number) => `${Math.floor(chance * 100 + 1e-9)} in 100`;
-
-const over: Readonly<Record<Surface, string>> = {
-  floor: 'the floor',
-  foot: 'the foot',
-  shin: 'the shin',
-  shins: 'the shins',
-  knee: 'the knee',
-  thigh: 'the thigh',
-  heels: 'the heels',
-  ramp: 'the ramp',
-  seat: 'the seat',
-  chair: 'the chair',
-  'lower ankle': 'the lower ankle',
-};
-const rampPlace = { low: 'the low ribs', high: 'the shoulder blades' } as const;
-const tried = {
-  'top knee': () => 'the upper knee',
-  'back foot': () => 'the foot',
-  shoulder: () => 'the shoulder that lifts',
-  knee: (side: string) => `the ${side} knee`,
-} as const;
 
 const alarms: Readonly<Record<Alarm, string>> = {
   sharp: 'a sharp feeling',
@@ -85,38 +64,6 @@ const ranges: Readonly<Record<RangeId, string>> = {
   anklePoint: 'Pointed ankle',
   spineFold: 'Rounding of the spine',
   armReach: 'Arms overhead',
-};
-
-const palms = (cm: number, otherwise: string) =>
-  cm <= 0 ? 'the palms reach the floor.' : otherwise;
-const moreThan = (cm: number, other: string, tell: Telling) =>
-  cm >= 0.5 ? `; ${tell.length(cm)} more than ${other}` : '';
-const otherSide = { left: 'right', right: 'left' } as const;
-
-const chairHeight = (
-  { slot, behindKneeCm, chairCm, cm }: Reasons['chair-height'],
-  tell: Telling,
-): string => {
-  const stands = `The back of the knee stands ${tell.length(behindKneeCm)} up, the chair ${tell.length(chairCm)}`;
-  if (cm <= 0)
-    return `${stands}: ${slot === 'feet' ? 'the feet reach the floor' : 'nothing on the seat'}.`;
-  return `${stands}: ${tell.length(cm)} ${slot === 'feet' ? 'under the feet' : 'on the seat'} make knees and hips square.`;
-};
-
-const squatHeels = ({ deg: bend, side, cm, beyond }: Reasons['squat-heels'], tell: Telling) => {
-  const ankle = `Ankle bend ${deg(bend)} ${side}`;
-  if (cm <= 0) return `${ankle}: the weight stays over the feet with the heels down.`;
-  return beyond
-    ? `${ankle}: no heel lift brings the weight over the feet, so sit on the seat.`
-    : `${ankle} → heels ${tell.length(cm)} up, and the weight stays over the feet.`;
-};
-
-const standingHands = (
-  { deg: bend, side, kneeDeg, cm, onThighs }: Reasons['standing-hands'],
-  tell: Telling,
-) => {
-  const hamstring = `Hamstring ${deg(bend)} ${side}, knees bent ${deg(kneeDeg)}`;
-  return `${hamstring}: ${palms(cm, onThighs ? `the palms stop ${tell.length(cm)} up, so they rest on the thighs.` : `the palms stop ${tell.length(cm)} over the floor.`)}`;
 };
 
 /** Why a way is not the one that is taken. */
@@ -183,147 +130,8 @@ export const en: Language = {
   dialValue,
   rampEnds: { low: 'Ramp, low ribs', high: 'Ramp, shoulder blades' },
   ranges,
+  heights,
   reasons: {
-    'palms-beside': ({ cm }, tell) =>
-      palms(
-        cm,
-        `with this trunk and these arms the palms stop ${tell.length(cm)} over the floor: something under them lets the back grow.`,
-      ),
-    'own-pelvis': ({ deg: own, usualDeg }) =>
-      `From standing to sitting well this pelvis tips ${own > 0 ? 'forward' : 'back'} ${deg(Math.abs(own))}, ${own > usualDeg ? 'less far back' : 'further back'} than the ${deg(-usualDeg)} that are usual: it asks for ${own > usualDeg ? 'more' : 'less'} height under seat and knees.`,
-    'long-sit-seat': ({ cm, deg: bend, side, rollBackDeg }, tell) =>
-      cm <= 0
-        ? `Hamstring ${deg(bend)} ${side}: the pelvis stands upright on the floor.`
-        : `Hamstring ${deg(bend)} ${side}: on the floor the pelvis would roll back ${deg(rollBackDeg)} → ${tell.length(cm)} under the seat.`,
-    'long-sit-knees': ({ cm, deg: bend, side, backFirst, planted, spread }, tell) =>
-      cm <= 0
-        ? 'Straight knees cost the back nothing here.'
-        : planted
-          ? `Hamstring ${deg(bend)} ${side}: ${spread ? 'bring the legs nearer and soften' : 'plant the feet and bend'} the knees, their backs about ${tell.length(cm)} up, with nothing under them.`
-          : `Hamstring ${deg(bend)} ${side}, ${backFirst ? 'back before knees' : 'the seat is as high as it goes'} → knees on ${tell.length(cm)}.`,
-    'twist-seat': ({ cm, deg: bend, side }, tell) =>
-      `Hamstring ${deg(bend)} ${side}, its knee kept soft${cm <= 0 ? ': the pelvis stands upright on the floor.' : ` → ${tell.length(cm)}, so that the back can grow before it turns.`}`,
-    'strap-to-feet': ({ cm, deg: bend }, tell) =>
-      cm <= 0
-        ? 'The hands reach the feet.'
-        : `With ${deg(bend)} of hamstring the hands stop ${tell.length(cm)} short of the feet: a strap makes it up.`,
-    'fold-chest': ({ cm }, tell) =>
-      cm <= 0
-        ? 'The chest comes down by itself.'
-        : `The breastbone stops ${tell.length(cm)} over the floor: a support there lets the back be quiet.`,
-    'fold-forehead': ({ cm, over: under, tooHigh, overLegs }, tell) => {
-      if (cm <= 0) return `The forehead comes down on ${over[under]} by itself.`;
-      const then = tooHigh
-        ? ': too far to rest yet, keep it in line with a long back'
-        : overLegs
-          ? ': a chair, a stool, or a bolster on a block at each side stands over the legs'
-          : '';
-      return `The forehead stops ${tell.length(cm)} over ${over[under]}${then}.`;
-    },
-    'thigh-to-chest': ({ deg: bend, knees }) => `Thigh to chest ${deg(bend)}, knees ${knees}.`,
-    'spread-knees': ({ deg: spread, side }) => `Spread ${deg(spread)} ${side}.`,
-    'frog-knees': () => 'A fold under each knee: they carry weight on their inner edge.',
-    'crossed-seat': ({ cm, deg: turn, side, moreCm }, tell) =>
-      `Outward rotation ${deg(turn)} ${side}${cm <= 0 ? ': the knees come level with the hips on the floor.' : ` → ${tell.length(cm)} until the knee is no higher than the hip${moreThan(moreCm, 'the other side', tell)}.`}`,
-    'knee-laid-open': ({ cm, deg: turn, side, over: under }, tell) =>
-      cm <= 0
-        ? `With ${deg(turn)} of rotation the ${side} thigh rests on ${over[under]} by itself.`
-        : `With ${deg(turn)} of rotation the middle of the ${side} thigh stays ${tell.length(cm)} over ${over[under]}: that is filled, not pressed down.`,
-    'kneeling-seat': ({ cm, deg: bend, side, marginDeg, over: under, moreCm }, tell) => {
-      const height =
-        cm <= 0
-          ? over[under]
-          : `${tell.length(cm)}${under === 'floor' ? '' : ` over ${over[under]}`}`;
-      return `Knee bend ${deg(bend)} ${side}, ${deg(marginDeg)} kept in hand → ${height}${moreThan(moreCm, `the ${otherSide[side]}`, tell)}.`;
-    },
-    'ankle-points': ({ deg: point, side, neededDeg }) =>
-      `The ${side} ankle points ${deg(point)} of the ${deg(neededDeg)} asked: a roll fills what is left.`,
-    'under-shins': ({ cm }) =>
-      cm > 0
-        ? 'A blanket under the shins, feet over its edge, spares the ankles; the seat rises with it.'
-        : 'No blanket asked for.',
-    'behind-knee': ({ cm }) =>
-      cm > 0 ? 'A thin pad gives the joint room; more would only lift.' : 'No pad asked for.',
-    'front-thigh-ramp': ({ cm, deg: bend, side, inclineDeg, place }, tell) =>
-      `Front thigh ${deg(bend)} face down, ${side} → trunk at ${deg(inclineDeg)}, so ${tell.length(Math.max(0, cm))} under ${rampPlace[place]}.`,
-    'comfort-ramp': ({ cm, place }, tell) =>
-      `A ramp by comfort: ${tell.length(Math.max(0, cm))} under ${rampPlace[place]}, its low end against the pelvis.`,
-    'head-on-ramp': ({ cm }, tell) =>
-      `The back of the head is less deep than the back: ${tell.length(cm)} over the ramp keep the throat long.`,
-    'lying-head': ({ cm }, tell) =>
-      `The head is less deep than the back: ${tell.length(cm)} under it keep the throat long.`,
-    'long-leg-knee': ({ cm }, tell) =>
-      cm <= 0
-        ? 'The long leg lies on the floor.'
-        : `The long leg falls away from the seat: ${tell.length(cm)} under its knee keep it from pulling the pelvis down.`,
-    'hips-level': ({ cm }, tell) =>
-      cm < 0.5
-        ? 'Both hips stand level on this seat.'
-        : `The other hip sinks ${tell.exact(cm)} lower than the folded side: a wedge levels the pelvis.`,
-    'outer-hip': ({ cm, deg: turn, side, place }, tell) => {
-      const where = place === 'outerHip' ? 'the upper thigh' : 'the knee';
-      return `With ${deg(turn)} of rotation ${where} ${cm <= 0 ? `rests by itself, ${side}.` : `stays ${tell.length(cm)} up, ${side}: that is carried.`}`;
-    },
-    'rest-knees': ({ cm }, tell) =>
-      `A roll of ${tell.length(cm)} under the knees lets the low back and the front of the hips be quiet.`,
-    'standing-foot': () =>
-      'The standing foot stays on the floor; a block under it deepens the pose, and comes last.',
-    'strap-behind': ({ cm }, tell) =>
-      cm <= 0
-        ? 'The hand reaches the back foot.'
-        : `The hand stops ${tell.length(cm)} short of the back foot.`,
-    'by-trying': ({ cm, under, side }, tell) =>
-      `Found by trying: begin with ${tell.length(cm)} under ${tried[under](side)} and go on rung by rung.`,
-    'other-thigh': ({ cm }) =>
-      cm <= 0
-        ? 'The other leg lies flat.'
-        : 'The other thigh cannot lie flat with the pelvis level: a roll meets its knee.',
-    'raised-strap': ({ cm, deg: bend, side, seated }, tell) =>
-      `Hamstring ${deg(bend)} ${side}: ${seated ? 'with the knee as bent as that asks, ' : ''}${cm <= 0 ? 'the hand reaches the foot.' : `the hand stops ${tell.length(cm)} short of the foot.`}`,
-    'raised-seat': ({ cm, deg: turn, side }, tell) =>
-      `Outward rotation ${deg(turn)} ${side}${cm <= 0 ? ': the crossed leg asks for no seat.' : ` → ${tell.length(cm)}, so that the back stands by itself.`}`,
-    lunge: ({ cm, backDeg, back, stepCm, frontDeg, side }, tell) =>
-      `Back thigh ${deg(backDeg)} behind the pelvis, ${back}: a step of ${tell.length(stepCm)} from knee to ankle. Front hip ${deg(frontDeg)} ${side}: ${palms(cm, `the palms stop ${tell.length(cm)} up.`)}`,
-    'knee-down': () => 'A fold under the knee that is down: it carries weight.',
-    'horse-hands': ({ cm }, tell) =>
-      cm <= 0
-        ? 'The hands reach the floor.'
-        : `The hands press ${tell.length(cm)} up, so that the knee carries only what it likes.`,
-    'pigeon-hip': ({ cm, deg: turn, side, closed }, tell) =>
-      `Outward rotation ${deg(turn)} ${side}, ${closed ? 'heel drawn in' : 'shin toward square'}${cm <= 0 ? ': the front hip comes down by itself.' : ` → ${tell.length(cm)} under the front hip, so that nothing is asked of the knee.`}`,
-    'pigeon-hands': ({ cm, deg: back, side }, tell) =>
-      `Back thigh ${deg(back)} behind the pelvis, ${side}: ${palms(cm, `the palms press ${tell.length(cm)} up.`)}`,
-    'strap-over-shoulder': ({ cm }, tell) =>
-      `From the raised back foot over the shoulder to the hand: ${tell.length(cm)} of strap.`,
-    'standing-hands': standingHands,
-    'squat-heels': squatHeels,
-    'squat-seat': ({ cm, kneeDeg }, tell) =>
-      `With the knees bent to ${deg(kneeDeg)} the sit bones stop ${tell.length(cm)} up: a seat there asks for no balance.`,
-    'hands-down': ({ cm }, tell) =>
-      cm <= 0 ? 'The hands reach the floor.' : `The palms stop ${tell.length(cm)} over the floor.`,
-    'chair-height': chairHeight,
-    'strap-to-shin': ({ cm }, tell) =>
-      cm <= 0
-        ? 'The hands reach the shin.'
-        : `The hands stop ${tell.length(cm)} short of the shin.`,
-    'table-hands': ({ cm }, tell) =>
-      cm <= 0
-        ? 'The arms reach the floor with the trunk level.'
-        : `With these shins and arms the palms press ${tell.length(cm)} up.`,
-    'belt-round': ({ cm }, tell) =>
-      `Round the low pelvis, over the thighs and under the feet: ${tell.length(cm)} of belt, drawn until it holds and no further.`,
-    'strap-to-soles': ({ cm }, tell) =>
-      cm <= 0
-        ? 'The hands reach the feet.'
-        : `The hands stop ${tell.length(cm)} short of the feet: a strap round each.`,
-    'stood-on': () => 'Standing higher, the hands come past the toes.',
-    'dog-hands': () =>
-      'The hands stay on the floor; blocks under them when the shoulders are tired.',
-    'dog-heels': ({ cm, deg: bend, side }, tell) =>
-      cm <= 0
-        ? 'The heels come down.'
-        : `Ankle bend ${deg(bend)} ${side}, less with straight knees: the heels stay ${tell.length(cm)} up.`,
-
     learned: ({ cm }, tell) =>
       `Learned on the mat: ${cm > 0 ? '+' : '−'}${tell.length(Math.abs(cm))}.`,
     'learned-much': () => 'That is a lot: measure again, or look at the set-up.',

@@ -1,6 +1,6 @@
 import type { DialId } from '@/core/dials';
 import type { PoseId } from '@/core/poses/poses';
-import type { Reasons } from '@/core/reasons';
+import type { HeightReasons, Reasons } from '@/core/reasons';
 import type { RangeId } from '@/core/ranges/ranges';
 import type { CautionId, ReadingRuleId, RuleId } from '@/core/safety/ids';
 import type { SlotId } from '@/core/slots';
@@ -25,6 +25,15 @@ export type Worded<T> = {
   readonly [K in keyof T]: (numbers: Readonly<T[K]>, tell: Telling) => string;
 };
 
+/** Why a slot stands so high, from its numbers and whether anything lies there: nobody can leave that out. */
+export type HeightWords = {
+  readonly [K in keyof HeightReasons]: (
+    numbers: Readonly<HeightReasons[K]>,
+    tell: Telling,
+    lies: boolean,
+  ) => string;
+};
+
 interface CautionWords {
   readonly name: string;
   readonly question: string;
@@ -45,6 +54,7 @@ export interface Language {
   readonly rampEnds: Readonly<Record<'low' | 'high', string>>;
   readonly ranges: Readonly<Record<RangeId, string>>;
   readonly sides: Readonly<Record<'left' | 'right' | 'both', string>>;
+  readonly heights: HeightWords;
   readonly reasons: Worded<Reasons>;
   readonly cautions: Readonly<Record<CautionId, CautionWords>>;
   readonly rules: Readonly<Record<RuleId | ReadingRuleId, string>>;

@@ -7,6 +7,6 @@ export const wordedPlan = (plan: Plan, say: Words): Plan => ({
   poses: plan.poses.map((pose) => ({
     ...pose,
     words: [...pose.reasons, ...pose.refer].map(say.reason),
-    slots: pose.slots.map((slot) => ({ ...slot, words: say.reasons(slot.reasons) })),
+    slots: pose.slots.map((slot) => ({ ...slot, words: say.reasonsOn(slot) })),
   })),
 });

@@ -4,7 +4,7 @@ import type { FamilyInput } from '@/core/geometry/family';
 import { workingOf } from '@/core/measure/working';
 import { planStudent } from '@/core/plan/plan';
 import { poses } from '@/core/poses/poses';
-import type { Reason, ReasonCode } from '@/core/reasons';
+import type { HeightReason, Reason, SlotReason } from '@/core/reasons';
 import { rangeIds } from '@/core/ranges/ranges';
 import { cautions } from '@/core/safety/cautions';
 import { readingRuleIds, ruleIds } from '@/core/safety/ids';
@@ -34,7 +34,7 @@ function fit(words: string, unit: 'cm' | 'in') {
   else expect(words).not.toMatch(/\d in\b(?! (100|hand))/);
 }
 
-const inFamilies = poses.flatMap((pose): Reason[] =>
+const inFamilies = poses.flatMap((pose): HeightReason[] =>
   [...extremeBodies, inputOf()].flatMap((body) => {
     const family = families[pose.family];
     const input: FamilyInput = { ...body, side: pose.sides === 'each' ? 'left' : 'both' };
@@ -48,6 +48,24 @@ const inFamilies = poses.flatMap((pose): Reason[] =>
   }),
 );
 
+const moreHeights: readonly HeightReason[] = [
+  { code: 'stood-on' },
+  { code: 'belt-round', cm: 190 },
+  { code: 'strap-to-soles', cm: 12 },
+  { code: 'strap-to-soles', cm: -3 },
+  { code: 'own-pelvis', deg: -11, usualDeg: -20 },
+  { code: 'own-pelvis', deg: -31, usualDeg: -20 },
+];
+const heightReasons = [...inFamilies, ...moreHeights];
+/** A slot on which something lies, and an empty one. */
+const slotWith = (reasons: SlotReason[], cm: number) => ({
+  reasons,
+  stack: cm > 0 ? [{ item: 'block', state: 'flat', count: 1 }] : [],
+  stackCm: cm,
+});
+const onSomething = slotWith([], 7.5);
+const onNothing = slotWith([], 0);
+
 /** What families do not say themselves, with every way that it can be said. */
 const others: readonly Reason[] = [
   { code: 'learned', cm: -1.4 },
@@ -59,12 +77,8 @@ const others: readonly Reason[] = [
   { code: 'dial-turned', dial: 'kneeBend', from: 23, to: 33 },
   { code: 'dial-turned', dial: 'step', from: 60, to: 60 },
   { code: 'dial-back', good: 2 },
-  { code: 'stood-on' },
   { code: 'at-limit', slot: 'seat', cm: 30 },
   { code: 'first-margin', cm: 2.5 },
-  { code: 'belt-round', cm: 190 },
-  { code: 'strap-to-soles', cm: 12 },
-  { code: 'strap-to-soles', cm: -3 },
   { code: 'at-most', slot: 'underKnees' },
   { code: 'at-most', slot: 'underThigh' },
   { code: 'at-most', slot: 'seat' },
@@ -127,6 +141,23 @@ const others: readonly Reason[] = [
   { code: 'range-unsure', good: 2, chance: 0.799, asked: 0.935 },
   { code: 'caution-unknown', caution: 'glass-bones', reading: true },
   { code: 'caution-unknown', caution: 'glass-bones', reading: false },
+  { code: 'not-carried', slot: 'seat', cm: 26 },
+  ...(
+    [
+      { of: 'caution', caution: 'pregnancy', rule: 'belly-not-folded' },
+      { of: 'knees-open', deg: 122, cm: 24 },
+      { of: 'heels-high', cm: 11 },
+      { of: 'restful' },
+      { of: 'ramp-high', cm: 52 },
+      { of: 'lies-low', deg: 20, leastDeg: 41 },
+      { of: 'hips-raised', cm: 12 },
+      { of: 'hip-limited', deg: 90 },
+      { of: 'head-low' },
+      { of: 'head-far', cm: 55 },
+      { of: 'shelf', slot: 'back', cm: 30 },
+      { of: 'shelf', slot: 'seat', cm: 30 },
+    ] as const
+  ).map((because): Reason => ({ code: 'way-not-taken', pose: 'squat', way: 'heels', because })),
   { code: 'refer-alarm' },
   { code: 'refer-dizzy' },
   { code: 'refer-joint' },
@@ -144,18 +175,18 @@ const others: readonly Reason[] = [
     unit: 'cm',
   },
   { code: 'not-human', range: 'kneeFlexion.hipBent', deg: 178, least: 60, most: 175 },
-  { code: 'own-pelvis', deg: -11, usualDeg: -20 },
-  { code: 'own-pelvis', deg: -31, usualDeg: -20 },
   { code: 'beyond-lengths', range: 'hipRotation', cm: 55 },
   { code: 'far-from-believed', range: 'hamstring', readDeg: 95, deg: 57, sd: 4 },
   ...cautions.flatMap(({ id, rules }): Reason[] => [
     { code: 'refer', caution: id },
-    ...rules.map(({ says }): Reason => ({
-      code: 'caution',
-      caution: id,
-      rule: says,
-      goAheadOn: '2026-01-20',
-    })),
+    ...rules.flatMap(({ says, bound }) =>
+      [says, ...(bound ? [bound.without] : [])].map((rule): Reason => ({
+        code: 'caution',
+        caution: id,
+        rule,
+        goAheadOn: '2026-01-20',
+      })),
+    ),
     ...readingRuleIds.map((rule): Reason => ({
       code: 'caution',
       caution: id,
@@ -175,23 +206,57 @@ const others: readonly Reason[] = [
 
 test.each(units)('everything that the core can say is worded in %s', (unit) => {
   const words = wordsIn(unit);
-  for (const reason of [...inFamilies, ...others]) fit(words.reason(reason), unit);
+  for (const reason of others) fit(words.reason(reason), unit);
+  for (const reason of heightReasons)
+    for (const slot of [onSomething, onNothing]) {
+      const said = words.reasonOn(reason, slot);
+      // Of a pad that does not lie there, nothing is said.
+      if (said !== '') fit(said, unit);
+    }
+});
+
+/** Words that tell of a support as lying there, and words that tell of none. */
+const TELLS_OF_ONE =
+  /→|that is (filled|carried)|fills what|(?<!would )keep the throat|(?<!would )keep it from|lets the (back|low)|a strap makes|a strap round|(?<!would )make knees and hips|meets its knee|A fold under|spares|asks for no balance|can be quiet|levels the pelvis|carries it|can grow before/;
+const TELLS_OF_NONE =
+  /rests on \w+ \w+ by itself|comes? down (on \w+ \w+ )?by itself|^Straight knees cost|bones come all the way down|(?<!would )reach(es)? the floor|with nothing under|lies flat|asks for no seat|nothing on the seat|on the floor the pelvis rolls back/;
+
+test('no height is told of a support that does not lie there, nor of none where one does', () => {
+  // A strap that lies there is as long as the hands stop short, and never for hands that reach.
+  const supports = heightReasons.filter(({ code }) => !/strap/.test(code));
+  const wrong = supports.flatMap((reason) => {
+    const [on, off] = [onSomething, onNothing].map((slot) => say.reasonOn(reason, slot));
+    return [
+      ...(TELLS_OF_NONE.test(on ?? '') ? [`lies: ${on}`] : []),
+      ...(TELLS_OF_ONE.test(off ?? '') ? [`empty: ${off}`] : []),
+    ];
+  });
+  expect([...new Set(wrong)]).toEqual([]);
+});
+
+test('no height is told as nought', () => {
+  for (const reason of heightReasons)
+    for (const slot of [onSomething, onNothing])
+      expect(say.reasonOn(reason, slot)).not.toMatch(/(^|[^.\d])0 cm/);
 });
 
 test('no code is left without having been said', () => {
-  const said = new Set<ReasonCode>([...inFamilies, ...others].map(({ code }) => code));
-  expect((Object.keys(en.reasons) as ReasonCode[]).filter((code) => !said.has(code))).toEqual([]);
+  const said = new Set<string>([...heightReasons, ...others].map(({ code }) => code));
+  const worded = [...Object.keys(en.reasons), ...Object.keys(en.heights)];
+  expect(worded.filter((code) => !said.has(code))).toEqual([]);
 });
 
 test('every rule is one that some caution has', () => {
-  const used = new Set(cautions.flatMap(({ rules }) => rules.map(({ says }) => says)));
+  const used = new Set(
+    cautions.flatMap(({ rules }) => rules.flatMap(({ says, bound }) => [says, bound?.without])),
+  );
   expect(ruleIds.filter((id) => !used.has(id))).toEqual([]);
   for (const { id } of cautions)
     for (const words of say.rules(id)) expect(words).toMatch(`${say.caution(id).short}: `);
 });
 
 test('numbers come in the teacher’s units, as fine as a fold can be told', () => {
-  const seat: Reason = {
+  const seat: HeightReason = {
     code: 'kneeling-seat',
     deg: 126,
     side: 'left',
@@ -200,11 +265,11 @@ test('numbers come in the teacher’s units, as fine as a fold can be told', () 
     over: 'floor',
     moreCm: 2.16,
   };
-  expect(say.reason(seat)).toBe(
-    'Knee bend 126° left, 5° kept in hand → 26 cm; 2 cm more than the right.',
+  expect(say.reasonOn(seat, onSomething)).toBe(
+    'Knee bend 126° left, 5° kept in hand → 26 cm; 2 cm more than the right asks.',
   );
-  expect(inches.reason(seat)).toBe(
-    'Knee bend 126° left, 5° kept in hand → 10.25 in; 0.75 in more than the right.',
+  expect(inches.reasonOn(seat, onSomething)).toBe(
+    'Knee bend 126° left, 5° kept in hand → 10.25 in; 0.75 in more than the right asks.',
   );
   expect(
     say.reason({

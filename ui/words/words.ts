@@ -1,5 +1,7 @@
 import type { DialId } from '@/core/dials';
-import type { Reason, Reasons } from '@/core/reasons';
+import { liesIn } from '@/core/advise/how';
+import type { PlanSlot } from '@/core/formats/plan';
+import type { HeightReason, Reason, Reasons, SlotReason } from '@/core/reasons';
 import type { RangeId, ReadingSide } from '@/core/ranges/ranges';
 import { cautionById } from '@/core/safety/cautions';
 import type { CautionId } from '@/core/safety/ids';
@@ -29,11 +31,20 @@ function telling(units: Units, language: Language): Telling {
   };
 }
 
+/** A slot with what lies there, which its reasons are true of. */
+type BuiltSlot = Pick<PlanSlot, 'reasons' | 'stack' | 'stackCm'> & {
+  readonly isLength?: boolean | undefined;
+};
+
 /** What the core says, in words and in the teacher's units. */
 export interface Words {
   readonly reason: (reason: Reason) => string;
   /** Several, one after the other. */
   readonly reasons: (reasons: readonly Reason[]) => string;
+  /** What is said of a slot as it is built. */
+  readonly reasonsOn: (slot: BuiltSlot) => string;
+  /** One reason of a slot, as it is built. */
+  readonly reasonOn: (one: SlotReason, slot: BuiltSlot) => string;
   readonly slot: (slot: SlotRef) => string;
   readonly range: (id: RangeId) => string;
   readonly dial: (dial: DialId) => string;
@@ -60,6 +71,15 @@ function wording(units: Units, language: Language): Words {
     ) => string;
     return capital(say(one, tell));
   };
+  const reasonOn = (one: SlotReason, slot: BuiltSlot): string => {
+    if (!Object.hasOwn(language.heights, one.code)) return reason(one as Reason);
+    const say = language.heights[one.code as HeightReason['code']] as (
+      numbers: SlotReason,
+      tell: Telling,
+      lies: boolean,
+    ) => string;
+    return capital(say(one, tell, liesIn(slot)));
+  };
   const caution = (id: string) =>
     Object.hasOwn(language.cautions, id)
       ? language.cautions[id as CautionId]
@@ -67,6 +87,12 @@ function wording(units: Units, language: Language): Words {
   return {
     reason,
     reasons: (all) => all.map(reason).filter(Boolean).join(' '),
+    reasonOn,
+    reasonsOn: (slot) =>
+      slot.reasons
+        .map((one) => reasonOn(one, slot))
+        .filter(Boolean)
+        .join(' '),
     slot: ({ slot, part, side }) => {
       const name = slot === 'back' ? language.rampEnds[part ?? 'high'] : language.slots[slot];
       return side === 'left' || side === 'right' ? `${name}, ${language.sides[side]}` : name;

@@ -2,7 +2,7 @@ import { cosDeg, sinDeg } from '../../angles';
 import { armCm, type Body } from '../../body/body';
 import { child, reclined, ends } from '../../parameters';
 import { sides, type ReadingSide } from '../../ranges/ranges';
-import type { HeightReason, Reason } from '../../reasons';
+import type { HeightReason, HeightReasons } from '../../reasons';
 import { leastOf, rangeValue, valueOf } from '../inputs';
 import {
   keysOn,
@@ -27,7 +27,7 @@ import { liftedLeg, lyingFigure, lyingHip, lyingNeck, lyingShoulder } from './re
 /** Heights that nothing reckons: where to begin, and to go on rung by rung. */
 export const byTrying = (
   { rawCm }: SlotNeed,
-  under: Reason<'by-trying'>['under'],
+  under: HeightReasons['by-trying']['under'],
   side: ReadingSide = 'both',
 ): HeightReason[] => [{ code: 'by-trying', cm: rawCm, under, side }];
 
