@@ -1,5 +1,4 @@
 import { howOf, liesIn, offeredIn, staysFreeIn } from '@/core/advise/how';
-import { choicesFor } from '@/core/approaches/approaches';
 import type { Person } from '@/core/formats/book';
 import type { Plan, PlanPose, PlanSlot } from '@/core/formats/plan';
 import { poseById, wayOf } from '@/core/poses/poses';
@@ -32,11 +31,11 @@ function aroundOf({ around: { before, after, easier, harder } }: PlanPose): stri
 }
 
 /** One planned pose as a teacher reads it, line by line. */
-function poseLines(planned: PlanPose, person: Person, shelf: Shelf, say: Words): string[] {
+function poseLines(planned: PlanPose, shelf: Shelf, say: Words): string[] {
   const pose = poseById(planned.pose);
   if (!pose) return [planned.pose];
   const { slots, way, side, status, reasons, refer, decision, instead } = planned;
-  const how = howOf(planned, choicesFor(person.approach, person.choices, pose.id));
+  const how = howOf(planned);
   const on = side === 'both' ? '' : `, ${say.side(side)}`;
   const wayName = wayOf(pose, way)?.name;
   const stage = pose.stages.find(({ id }) => id === planned.stage)?.name;
@@ -73,5 +72,5 @@ export const readWords = (plan: Plan, person: Person, shelf: Shelf, say: Words):
   [
     `${person.name}, ${person.approach}`,
     '',
-    ...plan.poses.flatMap((planned) => [...poseLines(planned, person, shelf, say), '']),
+    ...plan.poses.flatMap((planned) => [...poseLines(planned, shelf, say), '']),
   ].join('\n');

@@ -115,6 +115,8 @@ interface BuildReasons {
   /** Built higher the first time than is likeliest to be needed, so that the joint keeps its margin. */
   'first-margin': { readonly cm: number };
   'shelf-ends': object;
+  /** How likely the next rung down is to be enough, and how likely it must be: told under Why alone. */
+  'rung-odds': { readonly toCm: number; readonly chance: number; readonly asked: number };
   'at-most': { readonly slot: SlotId };
   /** Asked for, and left empty: over the most that anybody builds, or with nothing near enough on the shelf. */
   'stays-free': { readonly slot: SlotId; readonly cm: number; readonly overMost: boolean };
@@ -202,8 +204,13 @@ interface DecisionReasons {
   'nothing-lies': object;
   fitted: object;
   'no-step': { readonly cm: number };
-  'range-supports': { readonly good: number; readonly chance: number; readonly toCm: number };
-  'range-unsure': { readonly good: number; readonly chance: number; readonly asked: number };
+  'range-supports': { readonly good: number; readonly toCm: number };
+  /** The next rung is not likely enough: for want of range, or because what decides is read too roughly. */
+  'range-unsure': {
+    readonly good: number;
+    readonly range: RangeId | null;
+    readonly isRough: boolean;
+  };
 }
 
 /** What an intake answer does, and where to turn. */

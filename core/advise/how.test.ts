@@ -1,13 +1,10 @@
-import { choicesFor } from '../approaches/approaches';
 import type { PlanPose } from '../formats/plan';
 import { poses } from '../poses/poses';
 import { studioShelf } from '../props/usualShelves';
 import { recordOfSix, sixPeople, type OneOfSix } from '../tests/sixPeople';
-import { howOf as howChosen } from './how';
+import { howOf } from './how';
 import { planStudent } from '../plan/plan';
 
-const howOf = (planned: Parameters<typeof howChosen>[0]) =>
-  howChosen(planned, choicesFor('built-up-alignment', {}, planned.pose));
 const DAY = '2026-03-01';
 const plans = (Object.keys(sixPeople) as OneOfSix[]).map((name) =>
   planStudent(recordOfSix(name), studioShelf, DAY),
@@ -78,7 +75,7 @@ test('what only a support can do is looked for where it lies', () => {
 });
 
 test('a pose that this version does not know has no lines', () => {
-  expect(howOf({ pose: 'none-such', way: '', slots: [] })).toEqual({
+  expect(howOf({ pose: 'none-such', way: '', slots: [], answers: {} })).toEqual({
     entry: [],
     look: [],
     exit: [],

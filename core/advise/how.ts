@@ -1,4 +1,3 @@
-import type { Choices } from '../approaches/approaches';
 import type { PlanPose, PlanSlot } from '../formats/plan';
 import { linesOf, type Meets } from '../poses/cues';
 import type { PoseFault } from '../poses/pose';
@@ -56,18 +55,18 @@ function meetsIn(pose: Pose, slots: readonly PlanSlot[], id: SlotId): Meets {
 
 /**
  * How a planned pose is done, true of what is built: no line speaks of a support that does not lie there.
- *
- * @param choices the student's answers to the questions of the approach.
  */
-export function howOf(
-  { pose: id, way, slots }: Pick<PlanPose, 'pose' | 'way' | 'slots'>,
-  choices: Choices,
-): How {
+export function howOf({
+  pose: id,
+  way,
+  slots,
+  answers,
+}: Pick<PlanPose, 'pose' | 'way' | 'slots' | 'answers'>): How {
   const pose = poseById(id);
   if (!pose) return { entry: [], look: [], exit: [], faults: [] };
   const meets = (slot: SlotId) => meetsIn(pose, slots, slot);
   return {
-    entry: linesOf(entryOf(pose, way, choices), meets),
+    entry: linesOf(entryOf(pose, way, answers), meets),
     look: linesOf(lookOf(pose, way), meets),
     exit: pose.exit,
     faults: pose.faults.filter(({ onlyWith }) => !onlyWith || meets(onlyWith) === 'on'),

@@ -170,6 +170,8 @@ function reasonsFor(
   if (meanCm > offsetParameter.flagAt.value * offsetParameter.priorSd.value)
     reasons.push({ code: 'learned-much' });
   const [fromCm, toCm] = [lying?.heightCm ?? 0, reached.heightCm];
+  const { weighed } = decision;
+  if (weighed?.slot === slotKey(need)) reasons.push(weighed.odds);
   if (action === 'lower') reasons.push({ code: 'rung-lower', fromCm, toCm }, ...decision.reasons);
   if (action === 'raise') {
     const oneStepCm = Math.min(largestStepCm(of.rule), decisionParameter.mostSoftRung.value);

@@ -78,6 +78,8 @@ export const planPoseSchema = z.object({
   stage: z.string(),
   /** The way in which it is set up; empty where the pose has but one. */
   way: z.string(),
+  /** The approach's answers that are in force for it, after what the cautions change of them. */
+  answers: z.record(z.string(), z.string()),
   /** What ruled out the ways that come before it. */
   notTaken: z.array(reasonSchema),
   status: z.enum(['offered', 'changed', 'instead', 'ask-first', 'forbidden']),

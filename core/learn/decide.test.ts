@@ -19,6 +19,7 @@ const rung = (chance: number, slot: SlotKey = 'seat'): Rung => ({
   fromCm: 22.5,
   toCm: 20.5,
   chance,
+  decides: 'kneeFlexion.hipBent',
 });
 
 /** Sessions a week apart, the last one a week ago. */
@@ -154,7 +155,7 @@ describe('keep', () => {
     ).toMatchObject({ action: 'keep', reasons: [{ code: 'long-gap', days: 22 }] }));
   test('too small a chance', () =>
     expect(deciding(times({}, {}), { rungs: () => [rung(0.799)] }).reasons).toEqual([
-      { code: 'range-unsure', good: 2, chance: 0.799, asked: 0.8 },
+      { code: 'range-unsure', good: 2, range: 'kneeFlexion.hipBent', isRough: true },
     ]));
   test('what is fitted to the body, and not to a range', () =>
     expect(deciding(times({}, {}), { rungs: () => [], onlyFitted: () => true }).reasons).toEqual([
@@ -175,7 +176,7 @@ describe('lower', () => {
     expect(deciding(times({}, {}))).toMatchObject({
       action: 'lower',
       slot: 'seat',
-      reasons: [{ code: 'range-supports', good: 2, chance: 0.9, toCm: 20.5 }],
+      reasons: [{ code: 'range-supports', good: 2, toCm: 20.5 }],
     }));
   test('only one slot: the first in the pose’s order that may', () =>
     expect(

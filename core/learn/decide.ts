@@ -2,6 +2,7 @@ import type { SessionPose } from '../formats/book';
 import { daysBetween, type LocalDay, dayOf } from '../formats/time';
 import { decision as parameter } from '../parameters';
 import type { RaiseReason } from '../poses/pose';
+import type { RangeId } from '../ranges/ranges';
 import type { Alarm, Complaint, Reason } from '../reasons';
 import { dials, type DialId, type DialTurn } from '../dials';
 import { sidelessKey, slotKey, type SlotKey, type SlotName } from '../slots';
@@ -33,6 +34,8 @@ export interface Decision {
   readonly oneRung?: true;
   readonly reasons: readonly Reason[];
   readonly refer: Reason | null;
+  /** The rung that was weighed, by its slot, with its odds. */
+  readonly weighed?: { readonly slot: SlotKey; readonly odds: Reason<'rung-odds'> };
 }
 
 /** One earlier time of a pose, as the decision sees it. */
@@ -50,6 +53,8 @@ export interface Rung {
   readonly chance: number;
   /** Chance that is asked of it where no joint is at risk. */
   readonly asked?: number;
+  /** The range whose doubt makes most of the height's; null where none does. */
+  readonly decides: RangeId | null;
 }
 
 /** How the student comes today. */
@@ -259,6 +264,10 @@ export function decide(input: DecisionInput): Decision {
           : { code: 'no-step', cm: parameter.mostRung.value },
     ]);
   const askedOf = ({ asked = input.chanceAsked }: Rung) => patient(asked, good);
+  const weighed = (rung: Rung): Decision['weighed'] => ({
+    slot: rung.slot,
+    odds: { code: 'rung-odds', toCm: rung.toCm, chance: rung.chance, asked: askedOf(rung) },
+  });
   const next = rungs.find((rung) => rung.chance >= askedOf(rung));
   if (next)
     return {
@@ -266,14 +275,19 @@ export function decide(input: DecisionInput): Decision {
       word: 'deepen',
       slot: next.slot,
       dial: null,
-      reasons: [{ code: 'range-supports', good, chance: next.chance, toCm: next.toCm }],
+      reasons: [{ code: 'range-supports', good, toCm: next.toCm }],
       refer: null,
+      weighed: weighed(next),
     };
   const likeliest = rungs.reduce((a, b) => (b.chance > a.chance ? b : a));
-  return still('keep', [
-    { code: 'range-unsure', good, chance: likeliest.chance, asked: askedOf(likeliest) },
-  ]);
+  const { decides: range, chance } = likeliest;
+  return {
+    ...still('keep', [{ code: 'range-unsure', good, range, isRough: chance >= EVEN }]),
+    weighed: weighed(likeliest),
+  };
 }
+/** More likely than not: a finer reading may settle it. */
+const EVEN = 0.5;
 
 const standsOnFloor = ({ settled }: SessionPose) =>
   settled.every(({ heightCm }) => !lies(heightCm));

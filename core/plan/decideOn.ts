@@ -14,6 +14,8 @@ import {
   type SlotDoubt,
 } from '../learn/evidence';
 import { chanceEnough } from '../learn/offset';
+import { uncertainParameters, type InputKey } from '../geometry/inputs';
+import { splitKey, type RangeId, type RangeKey } from '../ranges/ranges';
 import { lies } from '../lies';
 import { comesDown, type Pose } from '../poses/poses';
 import { backWay, easedDials, givenBack, stoodAt, turnedFrom } from '../prepare/dial';
@@ -87,6 +89,10 @@ function onlyFitted(laid: Laid): boolean {
   return lying.length > 0 && lying.every(({ need }) => isFitted(need.slot, laid.pose.family));
 }
 
+/** The range of an input; null for a parameter. */
+const rangeOf = (key: InputKey | undefined): RangeId | null =>
+  key === undefined || key in uncertainParameters ? null : splitKey(key as RangeKey).id;
+
 /** The next rung down of each slot that stands on something, in the pose's order. */
 function rungsOf(laid: Laid): Rung[] {
   const { pose, family, input, body, doubts, context } = laid;
@@ -95,7 +101,7 @@ function rungsOf(laid: Laid): Rung[] {
   const atEdge = { ...input, settings: atTheEdge(input.settings) };
   return comingDown(laid)
     .filter(({ need }) => !isFitted(need.slot, pose.family))
-    .flatMap(({ need }): Rung[] => {
+    .flatMap(({ need, parts }): Rung[] => {
       const slot = slotKey(need);
       const stands = lying.get(slot);
       if (!stands || !lies(stands.heightCm)) return [];
@@ -114,6 +120,7 @@ function rungsOf(laid: Laid): Rung[] {
           fromCm: stands.heightCm,
           toCm: next.heightCm,
           chance: chanceEnough(next.heightCm, edge, range, offset),
+          decides: rangeOf(parts[0]?.key),
           ...(carries ? {} : { asked: decisionParameter.softChance.value }),
         },
       ];

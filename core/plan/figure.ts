@@ -39,6 +39,7 @@ export function figureOf(laid: Laid, decision: Decision, { slots, built }: Built
     side,
     stage: stageFor(pose, built, slots, input.settings.way),
     way: input.settings.way,
+    answers: { ...laid.choices },
     notTaken: [...laid.notTaken],
     status: verdict.status,
     instead: verdict.instead,

@@ -50,7 +50,7 @@ export function planStudent(
     person: person.id,
     date: today,
     approach: person.approach,
-    unanswered: unansweredCautions(person.cautions),
+    unanswered: unansweredCautions(person.cautions, person.sex),
     ranges: rangesOf(estimates),
     measureNext: measureNext(
       toNarrow.flatMap(({ bands }) => bands),

@@ -23,6 +23,7 @@ export const notBuilt = (
   side,
   stage: '',
   way: '',
+  answers: {},
   notTaken: [],
   status,
   instead,

@@ -31,7 +31,7 @@ export const forwardBending = [
     slots: ['feet', 'hands'],
     dials: ['kneeBend'],
     ways: [
-      { id: 'hands-met', name: 'Hands on blocks, a chair or the floor', slots: ['hands'] },
+      { id: 'hands-met', name: 'Hands met', slots: ['hands'] },
       {
         id: 'shins',
         name: 'Hands on the shins',
@@ -943,11 +943,14 @@ export const forwardBending = [
       'Breath easy',
     ],
     entry: [
-      'Feet a little wider than the hips.',
-      'Down from standing, or up from sitting, as chosen.',
-      cueAt('heels', { on: 'Heels on their support.' }),
+      'Stand with the feet wider than the hips, toes turned out as the knees go.',
+      'Soften the knees, hinge, hands down in front; sway from foot to foot.',
       cueAt('behindKnee', { on: 'The support behind the knees goes in deep.' }),
-      cueAt('seat', { on: 'Sit bones on the seat.' }),
+      cueAt('seat', {
+        on: 'Lower on to the seat, heels down as far as they come.',
+        bare: 'Lower, the hands taking weight.',
+      }),
+      cueAt('heels', { on: 'Slide the support under the heels until they are heavy.' }),
       'Elbows inside the knees; grow.',
     ],
     exit: ['Hands down, sit back, or straighten with bent knees.', 'Walk a few steps.'],
@@ -962,7 +965,7 @@ export const forwardBending = [
     warmUps: ['happy-baby', 'lizard', 'frog'],
     counterposes: ['standing-fold', 'legs-wiped'],
     easier: 'chair-seat',
-    homeDose: 'Every day, five minutes in all, in parts: a minute here and there.',
+    homeDose: 'Five minutes in all, in parts: a minute here and there.',
     insteadOver: { slot: 'seat', cm: squat.highestSeat.value, pose: 'chair-seat' },
     atHome: 'Heels: a book or rolled mat. Seat: a low stool or thick books.',
     hold: hold(60, 300, 30),

@@ -8,6 +8,30 @@ const PADDED = [
   cueAt('behindKnee', { on: 'The support behind the knees goes in deep before you sit.' }),
 ] as const;
 
+/** From kneeling into Child. */
+const DOWN_IN_CHILD = [
+  ...PADDED,
+  cueAt('seat', {
+    on: 'Fill the gap between seat and heels.',
+    bare: 'Sit back on to the heels.',
+  }),
+  cueAt('chest', {
+    on: 'Lay the chest down on its support.',
+    bare: 'Fold forward, long in the back.',
+  }),
+  cueAt('forehead', {
+    on: 'Let the forehead come down on its support.',
+    bare: cueAt('chest', {
+      on: 'Turn the head to one side, and to the other halfway.',
+      bare: 'Let the forehead come down to the floor.',
+    }),
+    free: cueAt('chest', {
+      on: 'Turn the head to one side, and to the other halfway.',
+      bare: 'Rest the forehead on stacked fists or forearms.',
+    }),
+  }),
+] as const;
+
 /** Kneeling poses. */
 export const kneeling = [
   {
@@ -132,7 +156,7 @@ export const kneeling = [
     ways: [
       {
         id: 'head-met',
-        name: 'Forehead on the floor or on something',
+        name: 'Forehead down',
         slots: ['seat', 'behindKnee', 'ankle', 'underShin', 'forehead'],
         stages: [
           { id: 'heels-met', name: 'Seat met, forehead met', from: { slot: 'seat', cm: 0.5 } },
@@ -171,31 +195,21 @@ export const kneeling = [
       cueAt('chest', { on: 'Cheek heavy, neck easy', bare: 'Forehead met' }),
       'Settled once the breath in is as long as the breath out',
     ],
+    entryIf: {
+      'childKnees=together': [
+        cueAt('underShin', {
+          on: 'Kneel on the blanket, knees and feet together.',
+          bare: 'Kneel, knees and feet together.',
+        }),
+        ...DOWN_IN_CHILD,
+      ],
+    },
     entry: [
       cueAt('underShin', {
-        on: 'Kneel on the blanket, knees wide or together as chosen.',
-        bare: 'Kneel, knees wide or together as chosen.',
+        on: 'Kneel on the blanket, big toes near each other, knees wide.',
+        bare: 'Kneel, big toes near each other, knees wide.',
       }),
-      ...PADDED,
-      cueAt('seat', {
-        on: 'Fill the gap between seat and heels.',
-        bare: 'Sit back on to the heels.',
-      }),
-      cueAt('chest', {
-        on: 'Lay the chest down on its support.',
-        bare: 'Fold forward, long in the back.',
-      }),
-      cueAt('forehead', {
-        on: 'Let the forehead come down on its support.',
-        bare: cueAt('chest', {
-          on: 'Turn the head to one side, and to the other halfway.',
-          bare: 'Let the forehead come down to the floor.',
-        }),
-        free: cueAt('chest', {
-          on: 'Turn the head to one side, and to the other halfway.',
-          bare: 'Rest the forehead on stacked fists or forearms.',
-        }),
-      }),
+      ...DOWN_IN_CHILD,
     ],
     exit: ['Walk the hands back under the shoulders.', 'Come up with a long back.'],
     needs: ['kneeFlexion.hipBent', 'hipFlexion', 'spineFold', 'anklePoint'],
@@ -472,7 +486,7 @@ export const kneeling = [
       'A knee that complains ends it',
       'Hands carry the weight',
       'Hips level',
-      'Standing foot as chosen, knee over it',
+      'Standing knee over its foot',
     ],
     entry: [
       'Half lotus first, seated and easy.',

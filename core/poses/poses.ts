@@ -3,7 +3,6 @@ import { counter } from './counterposes';
 import type { Cue } from './cues';
 import { forwardBending } from './forwardBending';
 import { kneeling } from './kneeling';
-import type { Choices, QuestionId } from '../approaches/approaches';
 import type { DialId } from '../dials';
 import type { PoseEntry, PoseWay, Stage } from './pose';
 import { reclined } from './reclined';
@@ -64,12 +63,16 @@ export const stagesOf = (pose: Pose, way = ''): readonly Stage[] =>
   wayOf(pose, way)?.stages ?? pose.stages;
 
 /** How a pose is entered in one of its ways, as the approach's answers have it. */
-export function entryOf(pose: Pose, way: string, choices: Choices): readonly Cue[] {
+export function entryOf(
+  pose: Pose,
+  way: string,
+  answers: Readonly<Record<string, string>>,
+): readonly Cue[] {
   const own = wayOf(pose, way)?.entry;
   if (own) return own;
   const answered = Object.entries(pose.entryIf ?? {}).find(([choice]) => {
     const [question, answer] = choice.split('=');
-    return choices[question as QuestionId] === answer;
+    return question !== undefined && answers[question] === answer;
   });
   return answered?.[1] ?? pose.entry;
 }

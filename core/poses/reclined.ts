@@ -633,7 +633,7 @@ export const reclined = [
     counterposes: ['constructive'],
     easier: 'constructive',
     harder: 'seated-fold',
-    homeDose: 'Every day, a minute and a half each leg, where it pulls mildly.',
+    homeDose: 'A minute and a half each leg, where it pulls mildly.',
     atHome: 'Strap: a belt or scarf. Other knee: rolled towel.',
     hold: hold(45, 180, 15),
   },

@@ -65,13 +65,18 @@ export function preparePose(
   const verdict = person.veryMobile
     ? { ...asked, changes: new Set<PoseChange>([...asked.changes, 'mid-range']) }
     : asked;
+  const settings = settingsFor(choices, verdict.changes, chairSeatCm(shelf));
   return {
     pose,
     family: families[pose.family],
     body: bodyFrom(person.statureCm, person.bodyCm),
-    choices,
+    // What a caution sets otherwise is told so, too.
+    choices:
+      settings.childKnees === choices.childKnees
+        ? choices
+        : { ...choices, childKnees: settings.childKnees },
     verdict,
     notTaken: [],
-    settings: settingsFor(choices, verdict.changes, chairSeatCm(shelf)),
+    settings,
   };
 }

@@ -1,5 +1,5 @@
 import type { Reason } from '../reasons';
-import type { CautionAnswer } from '../formats/book';
+import type { CautionAnswer, Person } from '../formats/book';
 import { dayOf } from '../formats/time';
 import { poseById, type Pose, type PoseId } from '../poses/poses';
 import type { PoseWay } from '../poses/pose';
@@ -26,8 +26,17 @@ const answerTo = (answers: readonly CautionAnswer[], id: string) =>
   answers.filter((answer) => answer.id === id).at(-1);
 
 /** Questions not answered yet: unknown is not "no". */
-export const unansweredCautions = (answers: readonly CautionAnswer[]): CautionId[] =>
-  cautionIds.filter((id) => (answerTo(answers, id)?.answer ?? 'unanswered') === 'unanswered');
+export const unansweredCautions = (
+  answers: readonly CautionAnswer[],
+  sex: Person['sex'] = 'unknown',
+): CautionId[] =>
+  cautionIds.filter(
+    (id) => isAskedOf(id, sex) && (answerTo(answers, id)?.answer ?? 'unanswered') === 'unanswered',
+  );
+
+/** Whether a question fits a person: a man is not asked whether he is pregnant. */
+export const isAskedOf = (id: CautionId, sex: Person['sex']): boolean =>
+  id !== 'pregnancy' || sex !== 'man';
 
 const strictness: readonly Status[] = ['offered', 'changed', 'ask-first', 'instead', 'forbidden'];
 const strictest = (statuses: readonly Status[]): Status =>

@@ -9,7 +9,6 @@ import type { DialSetting } from '@/core/dials';
 import type { Estimates } from '@/core/estimate/estimate';
 import type { PlanPose, PlanSlot } from '@/core/formats/plan';
 import { inPoseOf, solveFigure, type InPose } from '@/core/build/solve';
-import { choicesFor } from '@/core/approaches/approaches';
 import { selectShelf } from '@/store/selectors';
 import {
   heldSeconds,
@@ -91,7 +90,7 @@ export function PoseOnMat({ person, planned, mat, alone, onEnded }: PoseOnMatPro
     }),
   };
   const lying = now.slots.filter(liesIn);
-  const how = howOf(now, choicesFor(person.approach, person.choices, planned.pose));
+  const how = howOf(now);
   const finish = async (felt: Felt, heldAs?: number) => {
     const whole = planned.holdSeconds + mat.moreSeconds;
     if (heldAs === undefined && leftRunning(heldSeconds(mat, holdNow()), whole))

@@ -3,7 +3,6 @@ import { memo, useDeferredValue, type ReactNode } from 'react';
 import { View } from 'react-native';
 import { useDebounce } from 'use-debounce';
 import { recordIn } from '@/core/recordIn';
-import { choicesFor } from '@/core/approaches/approaches';
 import type { Estimates } from '@/core/estimate/estimate';
 import type { Person } from '@/core/formats/book';
 import type { PlanPose } from '@/core/formats/plan';
@@ -235,7 +234,7 @@ const AsPlanned = memo(function AsPlanned({
         <Ways person={person} pose={planned.pose} side={planned.side} way={planned.way} />
         <Stages planned={planned} units={units} />
       </Sheet>
-      <How person={person} planned={planned} />
+      <How planned={planned} />
       <Sheet>
         <Title level={2}>Around this pose</Title>
         <Around person={person.id} planned={planned} />
@@ -346,9 +345,8 @@ const LayOut = memo(function LayOut({ person, planned, tried, laid }: LayOutProp
 });
 
 /** How it is entered, looked at, held and left. */
-function How({ person, planned }: Pick<OnePoseProps, 'person' | 'planned'>) {
-  const choices = choicesFor(person.approach, person.choices, planned.pose);
-  const { entry, look, exit } = howOf(planned, choices);
+function How({ planned }: Pick<OnePoseProps, 'planned'>) {
+  const { entry, look, exit } = howOf(planned);
   const parts = [
     ['Enter', entry],
     ['Look', look],

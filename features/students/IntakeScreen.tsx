@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import type { CautionAnswer, Person } from '@/core/formats/book';
 import { cautionById, cautions, type Caution } from '@/core/safety/cautions';
+import { isAskedOf } from '@/core/safety/verdict';
 import { isDay } from '@/core/formats/time';
 import { edit } from '@/store/facts';
 import { commit } from '@/store/store';
@@ -65,7 +66,10 @@ export function IntakeScreen({ id }: { readonly id: string }) {
       `${say.caution(caution.id).name}: ${answers.find((one) => one.id === now.answer)?.words.toLowerCase()}`,
     );
   };
-  const open = cautions.filter(
+  const asked = cautions.filter(
+    ({ id: one }) => isAskedOf(one, person.sex) || answerTo(person, one) !== undefined,
+  );
+  const open = asked.filter(
     (one) => (answerTo(person, one.id)?.answer ?? 'unanswered') === 'unanswered',
   );
   const strange = person.cautions.filter(
@@ -101,7 +105,7 @@ export function IntakeScreen({ id }: { readonly id: string }) {
           </Words>
         </Sheet>
       ))}
-      {cautions.map((caution) => (
+      {asked.map((caution) => (
         <Question
           key={caution.id}
           caution={caution}

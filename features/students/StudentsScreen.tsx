@@ -117,7 +117,7 @@ function StudentLine({ id }: { readonly id: string }) {
   const last = useOjas((state) => selectSessionsOf(state, id).at(-1));
   const units = useUnits();
   if (!person) return null;
-  const open = unansweredCautions(person.cautions).length;
+  const open = unansweredCautions(person.cautions, person.sex).length;
   return (
     <View role="listitem">
       <Link href={`/students/${id}`} asChild>

@@ -38,6 +38,11 @@ function complaint(one: Complaint): string {
   }
 }
 
+const capital = (words: string) => words.charAt(0).toUpperCase() + words.slice(1);
+/** "One good time", "two good times". */
+const times = (count: number) =>
+  `${['no', 'one', 'two', 'three', 'four', 'five', 'six'][count] ?? count} good ${count === 1 ? 'time' : 'times'}`;
+
 /** What is set of a pose is set by eye: to the nearest five degrees. */
 const BY_EYE_DEG = 5;
 const dialValue = (dial: DialId, value: number, tell: Pick<Telling, 'length'>) =>
@@ -143,15 +148,13 @@ export const en: Language = {
       `Nobody builds higher here${slot === 'underKnees' ? ': plant the feet and bend the knees instead' : slot === 'underThigh' ? ': let the heels go further away' : ': an easier way or pose serves better'}.`,
     'first-margin': ({ cm }, tell) =>
       `First time: ${tell.length(cm)} more than is likeliest, to be enough for most such bodies.`,
-    'stays-free': ({ slot, cm, overMost }, tell) => {
-      if (slot === 'back')
-        return `Nothing comes up to ${tell.length(cm)} in this way: go back no further than the forearms, or take another way.`;
-      const why = overMost
-        ? 'Nobody builds so high here'
-        : 'Nothing on this shelf comes near enough';
-      return slot === 'forehead' || slot === 'chest'
-        ? `${why}: it stays free, with some weight on the hands or forearms.`
-        : `${why}: it stays free.`;
+    'stays-free': ({ slot, overMost }) => {
+      const isHead = slot === 'forehead' || slot === 'chest';
+      if (isHead)
+        return overMost
+          ? 'Some weight stays on the hands or forearms.'
+          : 'Nothing on this shelf comes near enough: it stays free, with some weight on the hands or forearms.';
+      return `${overMost ? 'Nobody builds so high here' : 'Nothing on this shelf comes near enough'}: it stays free.`;
     },
     'way-not-taken': ({ pose, way, because }, tell) =>
       `${wayOf(poseById(pose), way)?.name ?? way}: ${notTaken(because, tell)}`,
@@ -193,14 +196,20 @@ export const en: Language = {
       `Held ${Math.round(heldSeconds)} of ${Math.round(plannedSeconds)} s last time: the whole time first.`,
     'very-mobile': () => 'Very mobile: support at mid-range, never deeper; add strength instead.',
     'more-sessions': ({ good, asked, raised }) =>
-      `${raised ? 'raised recently, ' : ''}${good} good ${good === 1 ? 'session' : 'sessions'} at this height; ${asked} are asked for.`,
+      `${raised ? 'Raised lately. ' : ''}Stay: ${times(asked - good)} more at this height.`,
     'nothing-lies': () => 'Nothing lies there that could be taken away.',
     fitted: () => 'What lies there fits this body’s lengths: it stays.',
     'no-step': ({ cm }, tell) => `The shelf has no step of ${tell.length(cm)} or less below this.`,
-    'range-supports': ({ good, chance, toCm }, tell) =>
-      `${good} good sessions running, and ${Math.round(chance * 100)} in 100 that the range supports ${tell.exact(toCm)}.`,
-    'range-unsure': ({ good, chance, asked }) =>
-      `${good} good sessions, but only ${inHundred(chance)} that the range supports the next rung; ${Math.round(asked * 100)} are asked for.`,
+    'range-supports': ({ good, toCm }, tell) =>
+      `${capital(times(good))} here. Try one step lower: ${tell.exact(toCm)}.`,
+    'range-unsure': ({ range, isRough }) =>
+      range === null
+        ? 'Stay: the next step down is not likely to be enough yet.'
+        : isRough
+          ? `Stay: ${ranges[range].toLowerCase()} decides here, and it is known too roughly; read it again and this comes down sooner.`
+          : `Stay: ${ranges[range].toLowerCase()} decides here, and asks for this height.`,
+    'rung-odds': ({ toCm, chance, asked }, tell) =>
+      `${inHundred(chance)} that ${tell.exact(toCm)} is enough; ${Math.round(asked * 100)} are asked for before it comes down.`,
 
     caution: ({ caution, rule, goAheadOn }, tell) =>
       `${en.cautions[caution].short}: ${en.rules[rule]}${goAheadOn === null ? '' : ` Go-ahead noted on ${tell.day(goAheadOn)}.`}`,

@@ -95,7 +95,7 @@ const foldForehead = (
   if (isNone(cm))
     return `The forehead comes down on ${over[under]}${lies ? `; ${MORE}` : ' by itself'}.`;
   if (tooHigh && !lies)
-    return `${stops}: too far to rest yet, so it stays in line with a long back.`;
+    return `${stops}: too far to rest yet, so the back stays long and the head in line with it.`;
   return overLegs && lies ? `${stops}: what carries it stands over the legs.` : `${stops}.`;
 };
 
