@@ -1,5 +1,6 @@
 import type { TapedLength } from './body/lengths';
 import type { RangeId, ReadingSide, Side } from './ranges/ranges';
+import type { SpotId } from './body/spots';
 import type { DialId } from './dials';
 import type { SlotId, SlotName } from './slots';
 import type { CautionId, ReadingRuleId, RuleId } from './safety/ids';
@@ -147,7 +148,12 @@ export type WayRuledOut =
 
 /** What was felt or seen that asks for more support. */
 export type Complaint =
-  | { readonly of: 'joint' | 'low-back' | 'breath' | 'rolled' | 'arched' | 'next-day' }
+  | {
+      readonly of: 'joint' | 'low-back';
+      /** Where on the body, as it was tapped; kept though nobody here may know it. */
+      readonly spot?: string;
+    }
+  | { readonly of: 'breath' | 'rolled' | 'arched' | 'next-day' }
   | { readonly of: 'strong'; readonly strength: number; readonly overAllowed: boolean };
 /** A stop that rests a pose. */
 export type Alarm = 'sharp' | 'electric' | 'spreading' | 'numb' | 'nerve';
@@ -160,6 +166,10 @@ interface DecisionReasons {
   'dial-turned': { readonly dial: DialId; readonly from: number; readonly to: number };
   /** What was eased may be given back. */
   'dial-back': { readonly good: number };
+  /** What answers something felt at a spot. */
+  'felt-answer': { readonly pose: string; readonly spot: SpotId };
+  /** Felt at a spot last time, and eased there and then: what eased it still lies there. */
+  'eased-then': { readonly spot: string };
   'ease-cue': { readonly pose: string; readonly why: string };
   'fault-cue': { readonly pose: string; readonly fault: string };
   'seen-again': { readonly fault: string; readonly on: string };

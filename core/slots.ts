@@ -45,6 +45,9 @@ export const sidelessKey = (key: SlotKey): SlotName => {
   const colon = key.lastIndexOf(':');
   return (colon < 0 ? key : key.slice(0, colon)) as SlotName;
 };
+/** Whether a key means a slot: itself, or both of a pair where it names no side. */
+export const meansSlot = (key: SlotKey, slot: SlotKey): boolean =>
+  key === slot || key === sidelessKey(slot);
 /** A slot key taken apart again: `back.high`, `underThigh:left`. */
 export function slotRefOf(key: SlotKey): SlotRef {
   const [name = '', side] = key.split(':');

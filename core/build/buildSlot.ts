@@ -11,7 +11,7 @@ import {
 } from '../parameters';
 import { comesDown, type Pose } from '../poses/poses';
 import type { HeightReason, Reason, SlotReason } from '../reasons';
-import { sidelessKey, slotKey, type SlotKey } from '../slots';
+import { meansSlot, slotKey, type SlotKey } from '../slots';
 import type { SlotDoubt } from '../learn/evidence';
 import { HANGS, MOST_SLACK_CM, mostCmAt, staysEmptyOver } from '../prepare/limits';
 import { lieOf } from '../props/kinds';
@@ -363,12 +363,12 @@ function raised(of: SlotBuild, from: Stack): Stack {
 }
 
 /**
- * Whether a slot is the one that a decision moves: a pair that goes up goes up on both sides, each comes down by
+ * Whether a slot is the one that a decision moves: a pair goes up on both sides where none is named, each comes down by
  * itself.
  */
 export const movesWith = ({ action, slot }: Decision, key: SlotKey) =>
   (action === 'lower' && slot === key) ||
-  (action === 'raise' && slot !== null && sidelessKey(slot) === sidelessKey(key));
+  (action === 'raise' && slot !== null && meansSlot(slot, key));
 
 /** Anything long enough for the hands and a loop round the feet. */
 function bestStrap(shelf: Shelf, lengthCm: number): Stack[] {

@@ -131,6 +131,8 @@ export const sessionPoseSchema = open({
     /** Where on the body, as it was tapped. */
     spot: z.string().max(40).optional(),
   }),
+  /** Where it was felt at first and was eased on the mat, as it was tapped. */
+  eased: z.array(z.string().max(40)).max(10).optional(),
   /** Absent where nobody looked. */
   pelvis: z.enum(['rolled', 'upright', 'arched']).optional(),
   breath: z.enum(['easy', 'held']).optional(),

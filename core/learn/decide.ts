@@ -112,6 +112,8 @@ export function wentWell(outcome: SessionPose): boolean {
 export const heldWhole = ({ heldSeconds, plannedSeconds }: SessionPose) =>
   heldSeconds >= parameter.fullTime.value * (plannedSeconds ?? heldSeconds);
 
+const spotIn = ({ feeling: { spot } }: SessionPose) => (spot === undefined ? {} : { spot });
+
 /** Why the support must go up after a session; null when nothing asks for it. */
 export function askedForMore(
   outcome: SessionPose,
@@ -120,8 +122,9 @@ export function askedForMore(
   const { feeling } = outcome;
   const { strength = 0 } = feeling;
   if (feeling.place === 'joint' || outcome.stop === 'joint')
-    return { why: 'joint', complaint: { of: 'joint' } };
-  if (feeling.place === 'low-back') return { why: 'low-back', complaint: { of: 'low-back' } };
+    return { why: 'joint', complaint: { of: 'joint', ...spotIn(outcome) } };
+  if (feeling.place === 'low-back')
+    return { why: 'low-back', complaint: { of: 'low-back', ...spotIn(outcome) } };
   if (strength >= parameter.strongFeeling.value)
     return { why: 'strong', complaint: { of: 'strong', strength, overAllowed: false } };
   if (strength > strengthAllowed && feeling.place !== 'none')
@@ -239,7 +242,11 @@ export function decide(input: DecisionInput): Decision {
   const eased = easing(input, last);
   if (eased) return eased;
   const kept = keeping(input, last);
-  if (kept) return still('keep', [kept]);
+  const easedThen = (last.outcome.eased ?? []).map((spot): Reason => ({
+    code: 'eased-then',
+    spot,
+  }));
+  if (kept) return still('keep', [...easedThen, kept]);
 
   const good = goodRunning(earlier, input.strengthAllowed);
   const all = input.rungs();

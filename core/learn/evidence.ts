@@ -10,10 +10,12 @@ import { memoise } from '../memoise';
 import { decision as decisionParameter, offset as parameter } from '../parameters';
 import type { RaiseReason, Remedy } from '../poses/pose';
 import type { Reason } from '../reasons';
+import { spotAt } from '../body/spots';
+import { answeredBy, answerTo } from '../poses/felt';
 import { poseById, type Pose } from '../poses/poses';
 import { sides, type ReadingSide } from '../ranges/ranges';
 import { turned, type DialId } from '../dials';
-import { sidelessKey, slotKey, slotRefOf, type SlotKey, type SlotName } from '../slots';
+import { meansSlot, sidelessKey, slotKey, slotRefOf, type SlotKey, type SlotName } from '../slots';
 import { purposeOf, type Purpose } from '../props/slots';
 import { valuesOf } from '../prepare/dial';
 import { staysEmptyOver } from '../prepare/limits';
@@ -93,9 +95,7 @@ const tooLowBy = (
   key: SlotKey,
   overReckonedCm: number,
 ): HeightEvidence[] =>
-  goesUp !== null && sidelessKey(goesUp) === sidelessKey(key)
-    ? [{ says: 'tooLow', overReckonedCm }]
-    : [];
+  goesUp !== null && meansSlot(goesUp, key) ? [{ says: 'tooLow', overReckonedCm }] : [];
 
 const NONE: ReadonlySet<SlotName> = new Set();
 /**
@@ -159,8 +159,30 @@ export function easingFor(
       way: 'raise',
       cue: null,
     };
+  const felt = outcome && feltEasing(pose, input, outcome, why);
+  if (felt) return felt;
   const remedy = atItsEnd(pose.eases[why], outcome) ? pose.eases.other : pose.eases[why];
   return easingBy(remedy, { code: 'ease-cue', pose: pose.id, why });
+}
+
+/** What answers something felt at the spot that was tapped; null where nothing of its own does. */
+function feltEasing(
+  pose: Pose,
+  { settings }: FamilyInput,
+  outcome: SessionPose,
+  why: RaiseReason,
+): Easing | null {
+  const at = why === 'joint' || why === 'low-back' ? spotAt(outcome.feeling.spot) : null;
+  const answer = at && answerTo(pose.id, at.spot);
+  if (!at || !answer) return null;
+  const by = answeredBy(answer, pose, settings.way).find((one) => !atItsEnd(one, outcome));
+  const cue: Reason = { code: 'felt-answer', pose: pose.id, spot: at.spot };
+  if (!by) return { slot: null, dial: null, way: 'raise', cue };
+  if ('dial' in by) return { slot: null, dial: by.dial, way: by.way, cue };
+  // Of a pair that stands apart, the side that was felt.
+  const sideKey = at.side === 'both' ? by.slot : (`${by.slot}:${at.side}` as SlotKey);
+  const slot = settledAt(outcome, sideKey) ? sideKey : by.slot;
+  return { slot, dial: null, way: by.way, cue };
 }
 
 /** Whether a dial cannot be turned any further than it stood. */

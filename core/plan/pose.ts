@@ -2,6 +2,8 @@ import { gateKey, wayKey } from '../approaches/approaches';
 import { movesOf } from '../dials';
 import type { Decision } from '../learn/decide';
 import { earlierOf } from '../learn/evidence';
+import { spotAt } from '../body/spots';
+import { answerTo } from '../poses/felt';
 import { wayOf, type Pose } from '../poses/poses';
 import { movesThen } from '../prepare/dial';
 import { type Prepared, preparePose } from '../prepare/prepare';
@@ -42,7 +44,14 @@ export function planPose(pose: Pose, side: ReadingSide, context: StudentContext)
  */
 function inFirstBuilt(pose: Pose, place: Place): Planned {
   const { record, shelf, likely } = place.context;
-  const wanted = { person: record.person, pose: pose.id, side: place.side, values: likely, shelf };
+  const wanted = {
+    person: record.person,
+    pose: pose.id,
+    side: place.side,
+    values: likely,
+    shelf,
+    asked: wayFelt(pose, place),
+  };
   const unbuilt = new Map<string, Uncarried>();
   for (;;) {
     const prepared = inItsWay(wanted, unbuilt);
@@ -58,6 +67,21 @@ function inFirstBuilt(pose: Pose, place: Place): Planned {
     for (const { id } of pose.ways ?? [])
       if (buildsAlike(pose, id, lacks.slot)) unbuilt.set(id, lacks);
   }
+}
+
+/** Times for which a way that answered a spot is kept. */
+const KEPT_TIMES = 3;
+
+/** The way that answers what was felt lately, on the mat or after it; undefined where none does. */
+function wayFelt(pose: Pose, { side, context }: Place): string | undefined {
+  const spots = earlierOf(context.history, pose.id, side)
+    .slice(-KEPT_TIMES)
+    .flatMap(({ outcome }) => [outcome.feeling.spot, ...(outcome.eased ?? [])]);
+  const takes = spots.flatMap((kept) => {
+    const at = spotAt(kept);
+    return (at && answerTo(pose.id, at.spot)?.takes) ?? [];
+  });
+  return takes.at(-1);
 }
 
 /**

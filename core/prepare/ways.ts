@@ -45,11 +45,11 @@ export interface ChosenWay {
 export function chooseWay(
   prepared: Prepared,
   person: Person,
-  where: Pick<FamilyInput, 'values' | 'side'>,
+  { asked, ...where }: Pick<Wanted, 'values' | 'side' | 'asked'>,
   unbuilt: ReadonlyMap<string, WayRuledOut> = new Map(),
 ): ChosenWay {
   const { pose, family, body, settings } = prepared;
-  const own = person.choices[wayKey(pose.id)];
+  const own = asked ?? person.choices[wayKey(pose.id)];
   const notBuilt = ({ id }: PoseWay): RuledOut | null => {
     const because = unbuilt.get(id);
     return because ? { because, firm: true } : null;
@@ -84,15 +84,19 @@ export interface Wanted extends Pick<FamilyInput, 'values' | 'side'> {
   readonly person: Person;
   readonly pose: string;
   readonly shelf: Shelf;
+  /** A way that answers what was felt: thought of first. */
+  readonly asked?: string | undefined;
 }
 
 /** A pose as this body does it: on its own pelvis, and in the first way in which it is carried. */
 export function inItsWay(wanted: Wanted, unbuilt?: ReadonlyMap<string, WayRuledOut>): Prepared {
   const ready = inWay(wanted, '');
   if (!ready.pose.ways) return ready;
-  const { way, notTaken } = chooseWay(ready, wanted.person, wanted, unbuilt);
+  const { way, notTaken } = chooseWay(ready, wanted.person, pickWhere(wanted), unbuilt);
   return { ...inWay(wanted, way), notTaken };
 }
+
+const pickWhere = ({ values, side, asked }: Wanted) => ({ values, side, asked });
 
 /** A pose as this body does it, in a way that is known already; empty for none. What the way does more counts, too. */
 export function inWay({ person, pose, side, shelf, values }: Wanted, way: string): Prepared {

@@ -1,4 +1,6 @@
 import type { Alarm, Complaint, WayRuledOut } from '@/core/reasons';
+import { spotAt, type SpotId } from '@/core/body/spots';
+import { answerTo } from '@/core/poses/felt';
 import { dials, type DialId } from '@/core/dials';
 import type { RaiseReason, Remedy } from '@/core/poses/pose';
 import { slotRefOf } from '@/core/slots';
@@ -11,6 +13,36 @@ import type { Language, Telling } from './language';
 /** A chance as people say it: "94 in 100"; never rounded up to what was asked for. */
 const inHundred = (chance: number) => `${Math.floor(chance * 100 + 1e-9)} in 100`;
 
+const spots: Readonly<Record<SpotId, string>> = {
+  neck: 'the neck',
+  shoulder: 'the shoulder',
+  'low-back': 'the low back',
+  'back-pelvis': 'the back of the pelvis',
+  'outer-hip': 'the outer hip',
+  'sit-bone': 'the sit bone',
+  'front-hip': 'the front of the hip',
+  groin: 'the inner thigh',
+  'front-thigh': 'the front of the thigh',
+  'back-thigh': 'the back of the thigh',
+  'inner-knee': 'the inner knee',
+  'outer-knee': 'the outer knee',
+  'front-knee': 'the front of the knee',
+  'behind-knee': 'the back of the knee',
+  shin: 'the shin',
+  calf: 'the calf',
+  'front-ankle': 'the front of the ankle',
+  'behind-ankle': 'the back of the ankle',
+  hip: 'the hip joint',
+  knee: 'the knee',
+  ankle: 'the ankle',
+};
+/** A spot as it was kept, with its side; one that nobody here knows goes by its own name. */
+function spotWords(kept: string): string {
+  const at = spotAt(kept);
+  if (!at) return `“${kept}”`;
+  return at.side === 'both' ? spots[at.spot] : `${spots[at.spot]}, ${at.side}`;
+}
+
 const alarms: Readonly<Record<Alarm, string>> = {
   sharp: 'a sharp feeling',
   electric: 'an electric feeling',
@@ -22,7 +54,7 @@ const alarms: Readonly<Record<Alarm, string>> = {
 function complaint(one: Complaint): string {
   switch (one.of) {
     case 'joint':
-      return 'felt at a joint line';
+      return one.spot === undefined ? 'felt at a joint line' : `felt at ${spotWords(one.spot)}`;
     case 'low-back':
       return 'felt in the low back';
     case 'strong':
@@ -135,6 +167,7 @@ export const en: Language = {
   dialValue,
   rampEnds: { low: 'Ramp, low ribs', high: 'Ramp, shoulder blades' },
   ranges,
+  spot: spotWords,
   heights,
   reasons: {
     learned: ({ cm }, tell) =>
@@ -173,6 +206,9 @@ export const en: Language = {
     'dial-back': ({ good }) =>
       `${good} good sessions running: a part of what was eased is given back.`,
     'ease-cue': ({ pose, why }) => cueOf(poseById(pose)?.eases[why as RaiseReason] ?? null),
+    'felt-answer': ({ pose, spot }) => answerTo(pose, spot)?.says ?? '',
+    'eased-then': ({ spot }) =>
+      `Last time ${spotWords(spot)} spoke and was eased: what eased it still lies there.`,
     'fault-cue': ({ pose, fault }) =>
       cueOf(poseById(pose)?.faults.find(({ id }) => id === fault) ?? null),
     'seen-again': ({ fault, on }, tell) =>

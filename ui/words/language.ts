@@ -53,6 +53,8 @@ export interface Language {
   readonly dialValue: (dial: DialId, value: number, tell: Pick<Telling, 'length'>) => string;
   readonly rampEnds: Readonly<Record<'low' | 'high', string>>;
   readonly ranges: Readonly<Record<RangeId, string>>;
+  /** A spot on the body as it was kept, with its side. */
+  readonly spot: (kept: string) => string;
   readonly sides: Readonly<Record<'left' | 'right' | 'both', string>>;
   readonly heights: HeightWords;
   readonly reasons: Worded<Reasons>;

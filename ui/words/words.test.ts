@@ -3,6 +3,7 @@ import { families } from '@/core/geometry/families';
 import type { FamilyInput } from '@/core/geometry/family';
 import { workingOf } from '@/core/measure/working';
 import { planStudent } from '@/core/plan/plan';
+import { answered } from '@/core/poses/felt';
 import { poses } from '@/core/poses/poses';
 import type { HeightReason, Reason, SlotReason } from '@/core/reasons';
 import { rangeIds } from '@/core/ranges/ranges';
@@ -107,6 +108,11 @@ const others: readonly Reason[] = [
       'cue' in fault ? [{ code: 'fault-cue', pose: pose.id, fault: fault.id }] : [],
     ),
   ]),
+  ...answered.flatMap(([pose, ids]) =>
+    ids.map((spot): Reason => ({ code: 'felt-answer', pose, spot })),
+  ),
+  { code: 'eased-then', spot: 'inner-knee:left' },
+  { code: 'eased-then', spot: 'a-spot-of-a-later-book' },
   { code: 'first-time' },
   { code: 'heavy-day', day: 'tired' },
   ...(['sharp', 'electric', 'spreading', 'numb', 'nerve'] as const).flatMap((alarm): Reason[] => [
@@ -117,6 +123,11 @@ const others: readonly Reason[] = [
   ...(['joint', 'low-back', 'breath', 'rolled', 'arched', 'next-day'] as const).map(
     (of): Reason => ({ code: 'last-time', on: '2026-03-02', complaint: { of } }),
   ),
+  {
+    code: 'last-time',
+    on: '2026-03-02',
+    complaint: { of: 'joint', spot: 'inner-knee:left' },
+  },
   {
     code: 'last-time',
     on: '2026-03-02',

@@ -51,6 +51,8 @@ export interface Words {
   /** What a dial is set to: degrees by eye, or a length. */
   readonly dialValue: (dial: DialId, value: number) => string;
   readonly side: (side: ReadingSide) => string;
+  /** A spot on the body as it was kept. */
+  readonly spot: (kept: string) => string;
   readonly length: (cm: number) => string;
   /** A measured length, to the millimetre. */
   readonly exact: (cm: number) => string;
@@ -101,6 +103,7 @@ function wording(units: Units, language: Language): Words {
     dial: (dial) => language.dials[dial],
     dialValue: (dial, value) => language.dialValue(dial, value, tell),
     side: (side) => language.sides[side],
+    spot: language.spot,
     length: tell.length,
     exact: tell.exact,
     caution,
