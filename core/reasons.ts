@@ -1,6 +1,6 @@
 import type { TapedLength } from './body/lengths';
 import type { RangeId, ReadingSide, Side } from './ranges/ranges';
-import type { SpotId } from './body/spots';
+import type { SpotId } from './spots';
 import type { DialId } from './dials';
 import type { SlotId, SlotName } from './slots';
 import type { CautionId, ReadingRuleId, RuleId } from './safety/ids';

@@ -40,6 +40,8 @@ export const matSchema = z.object({
     ),
   ),
   faults: z.record(z.string(), z.array(z.string())),
+  /** Where a pose was felt at first and was eased, by pose. */
+  eased: z.record(z.string(), z.array(z.string())).default({}),
   /** Why a pose is built otherwise than advised. */
   whys: z.record(z.string(), z.string()).default({}),
   /** Pieces that lie already, by pose. */
@@ -196,6 +198,7 @@ export const matSlice = createSlice({
         settled: { ...payload.settled, ...ofLaid('settled') },
         changes: ofLaid('changes'),
         faults: {},
+        eased: {},
         whys: Object.fromEntries(laid.flatMap(([pose, { why }]) => (why ? [[pose, why]] : []))),
         ticked: {},
         moreSeconds: 0,
@@ -324,6 +327,12 @@ export const matSlice = createSlice({
         ? seen.filter((one) => one !== payload.fault)
         : [...seen, payload.fault];
     },
+    /** Something felt was eased; it may come back, and is noted once. */
+    spotEased: ({ now }, { payload }: PayloadAction<{ pose: string; spot: string }>) => {
+      if (!now) return;
+      const before = now.eased[payload.pose] ?? [];
+      now.eased[payload.pose] = [...before.filter((one) => one !== payload.spot), payload.spot];
+    },
     pieceTicked: (
       { now },
       { payload }: PayloadAction<{ pose: string; pieces: readonly string[]; lies: boolean }>,
@@ -387,6 +396,7 @@ export const {
   dialTurned,
   piecesSwapped,
   faultToggled,
+  spotEased,
   pieceTicked,
   holdLengthened,
   holdStarted,
@@ -404,6 +414,7 @@ const steps: ReadonlySet<string> = new Set(
     dialTurned,
     piecesSwapped,
     faultToggled,
+    spotEased,
     pieceTicked,
     holdLengthened,
     poseDone,

@@ -154,6 +154,10 @@ const marginOf = (of: SlotBuild, action: PlanSlot['action'], overCm: number): Re
     ? [{ code: 'first-margin', cm: overCm }]
     : [];
 
+/** The odds of the rung that was weighed here, if one was. */
+const oddsOf = ({ decision: { weighed }, need }: SlotBuild): Reason[] =>
+  weighed?.slot === slotKey(need) ? [weighed.odds] : [];
+
 /** Why a slot stands as it does today: what the body asks, what the mat has taught, and what moved since last time. */
 function reasonsFor(
   of: SlotBuild,
@@ -170,8 +174,7 @@ function reasonsFor(
   if (meanCm > offsetParameter.flagAt.value * offsetParameter.priorSd.value)
     reasons.push({ code: 'learned-much' });
   const [fromCm, toCm] = [lying?.heightCm ?? 0, reached.heightCm];
-  const { weighed } = decision;
-  if (weighed?.slot === slotKey(need)) reasons.push(weighed.odds);
+  reasons.push(...oddsOf(of));
   if (action === 'lower') reasons.push({ code: 'rung-lower', fromCm, toCm }, ...decision.reasons);
   if (action === 'raise') {
     const oneStepCm = Math.min(largestStepCm(of.rule), decisionParameter.mostSoftRung.value);

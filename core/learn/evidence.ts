@@ -10,7 +10,7 @@ import { memoise } from '../memoise';
 import { decision as decisionParameter, offset as parameter } from '../parameters';
 import type { RaiseReason, Remedy } from '../poses/pose';
 import type { Reason } from '../reasons';
-import { spotAt } from '../body/spots';
+import { spotAt } from '../spots';
 import { answeredBy, answerTo } from '../poses/felt';
 import { poseById, type Pose } from '../poses/poses';
 import { sides, type ReadingSide } from '../ranges/ranges';

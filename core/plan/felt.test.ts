@@ -1,4 +1,4 @@
-import { spotAt, spotKey, spots, type SpotId } from '../body/spots';
+import { spotAt, spotKey, spots, type SpotId } from '../spots';
 import type { SessionPose } from '../formats/book';
 import type { PlanPose } from '../formats/plan';
 import { shiftDays } from '../formats/time';

@@ -2,7 +2,7 @@ import { gateKey, wayKey } from '../approaches/approaches';
 import { movesOf } from '../dials';
 import type { Decision } from '../learn/decide';
 import { earlierOf } from '../learn/evidence';
-import { spotAt } from '../body/spots';
+import { spotAt } from '../spots';
 import { answerTo } from '../poses/felt';
 import { wayOf, type Pose } from '../poses/poses';
 import { movesThen } from '../prepare/dial';

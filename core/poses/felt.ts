@@ -1,4 +1,4 @@
-import type { SpotId } from '../body/spots';
+import type { SpotId } from '../spots';
 import type { Remedy } from './pose';
 import { dialsOf, wayOf, type Pose, type PoseId } from './poses';
 import { slotRefOf } from '../slots';

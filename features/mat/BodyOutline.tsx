@@ -1,82 +1,147 @@
 import { useState } from 'react';
 import { Pressable, View } from 'react-native';
 import Svg, { G } from '@/ui/svg';
+import { spotAt, spotKey, spots, type SpotId } from '@/core/spots';
 import type { FeltPlace } from '@/core/formats/book';
 import type { Point } from '@/core/geometry/posture';
+import type { ReadingSide } from '@/core/ranges/ranges';
 import { FlatFigure } from '@/ui/figure/FlatFigure';
+import { Chips } from '@/ui/Press';
 import { Aside } from '@/ui/Words';
+import { wordsIn } from '@/ui/words/words';
 
-interface Spot {
+/** A part of the body that a thumb finds, with the spots in it. */
+interface Part {
   readonly id: string;
   readonly words: string;
-  readonly place: FeltPlace;
   readonly seen: 'front' | 'back';
   /** From the middle, and over the floor, in centimetres of the drawn body. */
   readonly at: Point;
+  readonly side: ReadingSide;
+  readonly spots: readonly SpotId[];
 }
 
-/**
- * Where it may be felt, each with the kind of place that it is. Joints on one leg, muscles on the other: room for a
- * thumb.
- */
-const spots: readonly Spot[] = [
-  { id: 'hip', words: 'Hip joint', place: 'joint', seen: 'front', at: [-11, 88] },
-  { id: 'knee', words: 'Knee', place: 'joint', seen: 'front', at: [-10, 49] },
-  { id: 'ankle', words: 'Ankle', place: 'joint', seen: 'front', at: [-10, 12] },
-  { id: 'groin', words: 'Inner thigh', place: 'muscle', seen: 'front', at: [5, 78] },
-  { id: 'front-thigh', words: 'Front of the thigh', place: 'muscle', seen: 'front', at: [16, 60] },
-  { id: 'shin', words: 'Shin', place: 'muscle', seen: 'front', at: [10, 28] },
-  { id: 'low-back', words: 'Low back', place: 'low-back', seen: 'back', at: [0, 106] },
-  { id: 'outer-hip', words: 'Outer hip and seat', place: 'muscle', seen: 'back', at: [-15, 86] },
-  { id: 'back-thigh', words: 'Back of the thigh', place: 'muscle', seen: 'back', at: [13, 64] },
-  { id: 'calf', words: 'Calf', place: 'muscle', seen: 'back', at: [-10, 30] },
+/** On both sides: seen from the front, the right side is on the left of the picture. */
+const onBoth = (
+  id: string,
+  words: string,
+  seen: Part['seen'],
+  [x, y]: Point,
+  of: readonly SpotId[],
+): readonly Part[] =>
+  (['left', 'right'] as const).map((side) => ({
+    id: `${id}-${side}`,
+    words: `${side === 'left' ? 'Left' : 'Right'} ${words}`,
+    seen,
+    at: [(side === 'left') === (seen === 'front') ? x : -x, y],
+    side,
+    spots: of,
+  }));
+const inMiddle = (id: SpotId, words: string, seen: Part['seen'], at: Point): Part => ({
+  id,
+  words,
+  seen,
+  at,
+  side: 'both',
+  spots: [id],
+});
+
+export const parts: readonly Part[] = [
+  ...onBoth('shoulder', 'shoulder', 'front', [16, 138], ['shoulder']),
+  ...onBoth('hip', 'hip', 'front', [13, 95], ['front-hip', 'outer-hip']),
+  ...onBoth('thigh', 'thigh, front', 'front', [16, 68], ['front-thigh', 'groin']),
+  ...onBoth(
+    'knee',
+    'knee',
+    'front',
+    [18, 41],
+    ['inner-knee', 'outer-knee', 'front-knee', 'behind-knee'],
+  ),
+  ...onBoth('ankle', 'ankle', 'front', [19, 14], ['front-ankle', 'behind-ankle', 'shin']),
+  inMiddle('neck', 'Neck', 'back', [0, 146]),
+  inMiddle('low-back', 'Low back', 'back', [0, 114]),
+  ...onBoth('seat', 'seat', 'back', [14, 88], ['back-pelvis', 'outer-hip', 'sit-bone']),
+  ...onBoth('back-thigh', 'thigh, behind', 'back', [16, 60], ['back-thigh', 'sit-bone']),
+  ...onBoth('calf', 'calf', 'back', [18, 28], ['calf', 'behind-ankle']),
 ];
 
 const STATURE = 170;
 const [HALF_CM, TOP_CM] = [40, 172];
-const THUMB_PX = 40;
+export const THUMB_PX = 44;
+/** Pixels of a centimetre at most, where there is room. */
+const MOST_SCALE = 1.85;
+/** Pixels of a centimetre on a sheet so wide: two bodies stand side by side. */
+export const scaleFor = (widthPx: number) => Math.min(MOST_SCALE, widthPx / (4 * HALF_CM));
 /** The width of a phone's sheet, until the place itself is known. */
 const USUAL_PX = 326;
 
 const leg = (x: number): readonly Point[] => [
-  [x, 88],
-  [x * 1.05, 48],
-  [x, 8],
-  [x * 1.2, 2],
+  [x * 0.6, 90],
+  [x, 46],
+  [x * 1.1, 8],
+  [x * 1.3, 2],
 ];
 const outline = {
-  legs: [leg(-10), leg(10)],
+  legs: [leg(-17), leg(17)],
   hips: [
-    [-9, 88],
-    [9, 88],
+    [-10, 90],
+    [10, 90],
   ],
   spine: [
-    [0, 88],
-    [0, 112],
+    [0, 90],
+    [0, 114],
     [0, 138],
   ],
   shoulders: [
-    [-11, 138],
-    [11, 138],
+    [-15, 138],
+    [15, 138],
+  ],
+  arms: [
+    [
+      [-15, 138],
+      [-25, 110],
+      [-28, 84],
+    ],
+    [
+      [15, 138],
+      [25, 110],
+      [28, 84],
+    ],
   ],
   head: [0, 160],
 } as const;
 
+const placeOf = (spot: SpotId): FeltPlace => spots[spot];
+/** Whether something felt there asks for an answer, and not only for time. */
+const isAsking = ({ spots: of }: Part) => of.some((spot) => placeOf(spot) !== 'muscle');
+const shortName = (spot: SpotId) => {
+  const name = wordsIn('cm').spot(spot).replace(/^the /, '');
+  return name.charAt(0).toUpperCase() + name.slice(1);
+};
+
 interface BodyOutlineProps {
+  /** A spot with its side, as it is kept. */
   readonly chosen: string | null;
   readonly onChoose: (spot: string, place: FeltPlace) => void;
 }
 
-/** A body from the front and from behind, to tap where it was felt. */
+/** A body from the front and from behind, to tap where it was felt: the part, then where in it. */
 export function BodyOutline({ chosen, onChoose }: BodyOutlineProps) {
   const [widthPx, setWidthPx] = useState(USUAL_PX);
-  const scale = Math.min(1.85, widthPx / (4 * HALF_CM));
+  const at = spotAt(chosen ?? undefined);
+  const [partId, setPartId] = useState<string | null>(null);
+  const part = parts.find(({ id }) => id === partId);
+  const scale = scaleFor(widthPx);
   const heightPx = TOP_CM * scale;
   const views = ['front', 'back'] as const;
+  const choose = (of: Part, spot: SpotId) => {
+    setPartId(of.id);
+    onChoose(spotKey({ spot, side: of.side }), placeOf(spot));
+  };
   return (
     <View
       onLayout={({ nativeEvent }) => setWidthPx(nativeEvent.layout.width)}
-      className="w-full items-center"
+      className="w-full items-center gap-1"
     >
       <View
         role="radiogroup"
@@ -101,30 +166,39 @@ export function BodyOutline({ chosen, onChoose }: BodyOutlineProps) {
                 />
               </G>
             </Svg>
-            {spots
-              .filter((spot) => spot.seen === seen)
-              .map((spot) => (
+            {parts
+              .filter((one) => one.seen === seen)
+              .map((one) => (
                 <Pressable
-                  key={spot.id}
+                  key={one.id}
                   role="radio"
-                  aria-checked={chosen === spot.id}
-                  aria-label={spot.words}
-                  onPress={() => onChoose(spot.id, spot.place)}
-                  className={`absolute items-center justify-center rounded-full border-2 ${chosen === spot.id ? 'border-thread bg-thread' : spot.place === 'muscle' ? 'border-ink bg-sheet/70' : 'border-rust bg-sheet/70'}`}
+                  aria-checked={one === part && at !== null}
+                  aria-label={one.words}
+                  onPress={() => choose(one, one.spots[0] as SpotId)}
+                  className={`absolute items-center justify-center rounded-full border-2 ${one === part && at ? 'border-thread bg-thread' : isAsking(one) ? 'border-rust bg-sheet/70' : 'border-ink bg-sheet/70'}`}
                   style={{
                     width: THUMB_PX,
                     height: THUMB_PX,
-                    left: (HALF_CM + spot.at[0]) * scale - THUMB_PX / 2,
-                    top: (TOP_CM - spot.at[1]) * scale - THUMB_PX / 2,
+                    left: (HALF_CM + one.at[0]) * scale - THUMB_PX / 2,
+                    top: (TOP_CM - one.at[1]) * scale - THUMB_PX / 2,
                   }}
                 />
               ))}
           </View>
         ))}
       </View>
+      {part && at && part.spots.length > 1 ? (
+        <Chips
+          label={`Where in the ${part.words.toLowerCase()}`}
+          options={part.spots.map((spot) => ({ id: spot, words: shortName(spot) }))}
+          chosen={at.spot}
+          onChoose={(spot) => choose(part, spot)}
+        />
+      ) : null}
       <Aside>
-        {spots.find(({ id }) => id === chosen)?.words ??
-          'Tap where it was felt: from the front, and from behind. Red rings are joints and the low back.'}
+        {at
+          ? `Felt at ${wordsIn('cm').spot(chosen ?? '')}.`
+          : 'Tap where it was felt, from the front or from behind. Red rings hold joints, the sit bones and the low back.'}
       </Aside>
     </View>
   );

@@ -1,13 +1,14 @@
 import { useState } from 'react';
 import { View } from 'react-native';
 import type { FeltPlace, SessionPose } from '@/core/formats/book';
-import type { PlanPose } from '@/core/formats/plan';
 import { poseById } from '@/core/poses/poses';
 import { Chips, Press } from '@/ui/Press';
 import { Sheet } from '@/ui/Sheet';
 import { Aside, Title, Words } from '@/ui/Words';
 import { places, strengths } from '../plan/felt';
 import { BodyOutline } from './BodyOutline';
+import { FeltAnswer } from './FeltAnswer';
+import type { OnTheMat } from './mend';
 import type { Felt } from './session';
 
 const pelvises = [
@@ -26,14 +27,15 @@ const breaths = [
 ] as const;
 
 interface FeelProps {
-  readonly planned: PlanPose;
+  readonly onMat: OnTheMat;
   readonly exit: readonly string[];
   readonly last: boolean;
   readonly onRecord: (felt: Felt) => Promise<void>;
 }
 
 /** Where and how strong: two taps; the rest stands as it usually is. */
-export function Feel({ planned, exit, last, onRecord }: FeelProps) {
+export function Feel({ onMat, exit, last, onRecord }: FeelProps) {
+  const { planned } = onMat;
   const [place, setPlace] = useState<FeltPlace | null>(null);
   const [spot, setSpot] = useState<string | null>(null);
   const [strength, setStrength] = useState<string | null>(null);
@@ -63,6 +65,7 @@ export function Feel({ planned, exit, last, onRecord }: FeelProps) {
               setPlace(kind);
             }}
           />
+          {spot === null ? null : <FeltAnswer {...onMat} spot={spot} />}
           <Chips
             label="Where was the feeling"
             options={places}

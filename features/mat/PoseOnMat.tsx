@@ -226,7 +226,7 @@ function OfStep({ mat, onRecord, ...now }: OfStepProps) {
     case 'feel':
       return (
         <Feel
-          planned={planned}
+          onMat={{ ...now, mat }}
           exit={how.exit}
           last={mat.at + 1 >= mat.poses.length}
           onRecord={onRecord}

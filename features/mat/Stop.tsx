@@ -1,10 +1,12 @@
+import { useState } from 'react';
 import { View } from 'react-native';
 import { stopWords, type StopWord } from '@/core/formats/book';
 import type { PlanPose } from '@/core/formats/plan';
 import { poseById } from '@/core/poses/poses';
 import { Press } from '@/ui/Press';
 import { Sheet } from '@/ui/Sheet';
-import { Words } from '@/ui/Words';
+import { Title, Words } from '@/ui/Words';
+import { BodyOutline } from './BodyOutline';
 import { MatFrame } from './place';
 import type { Felt } from './session';
 
@@ -57,8 +59,12 @@ interface StoppedProps {
 export function Stopped({ word, planned, onRecord, onBack }: StoppedProps) {
   const exit = poseById(planned.pose)?.exit ?? [];
   const place = saidOf[word];
+  const [spot, setSpot] = useState<string | null>(null);
   // What was said, and nothing of strength, pelvis or breath: nobody looked at them.
-  const felt: Felt = { feeling: place ? { place } : {}, stop: word };
+  const felt: Felt = {
+    feeling: { ...(place ? { place } : {}), ...(spot === null ? {} : { spot }) },
+    stop: word,
+  };
   return (
     <MatFrame
       title={`${stopMeans[word]}: out of the pose`}
@@ -82,6 +88,12 @@ export function Stopped({ word, planned, onRecord, onBack }: StoppedProps) {
             ? 'Sit low and breathe until it has passed. Dizziness that returns: to a doctor.'
             : 'This pose rests for two weeks. If it comes back or stays: to a doctor or physiotherapist before this pose again.'}
       </Words>
+      {word === 'dizzy' ? null : (
+        <Sheet>
+          <Title level={2}>Where was it?</Title>
+          <BodyOutline chosen={spot} onChoose={setSpot} />
+        </Sheet>
+      )}
       <Press onPress={onBack}>It was a slip: back to the pose</Press>
     </MatFrame>
   );

@@ -131,6 +131,9 @@ export type Felt = Pick<SessionPose, 'feeling' | 'pelvis' | 'breath' | 'stop' | 
 /** Changes of height that one record can hold: the last ones. */
 const MOST_CHANGES = 60;
 
+/** Spots that one record can hold: the last ones. */
+const MOST_EASED = 10;
+
 /** What is recorded of a pose: what was settled on, how long it was held, and how it felt. */
 export function outcomeOf(mat: Mat, planned: PlanPose, felt: Felt, held: number): SessionPose {
   const key = placeKey(planned);
@@ -150,6 +153,7 @@ export function outcomeOf(mat: Mat, planned: PlanPose, felt: Felt, held: number)
     plannedSeconds: planned.holdSeconds,
     heldSeconds: held,
     faults: mat.faults[key] ?? [],
+    ...(mat.eased[key] ? { eased: mat.eased[key].slice(-MOST_EASED) } : {}),
     ...(changes.length > 0 ? { changes: changes.slice(-MOST_CHANGES) } : {}),
     ...(overruled ? { overruled: true } : {}),
     ...(mat.whys[key] ? { why: mat.whys[key] } : {}),

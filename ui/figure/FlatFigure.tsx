@@ -10,6 +10,8 @@ interface FlatFigureProps {
   readonly hips: readonly Point[];
   readonly spine: readonly Point[];
   readonly shoulders: readonly Point[];
+  /** From the shoulder down: shoulder, elbow, hand; left out where they do not matter. */
+  readonly arms?: readonly (readonly Point[])[];
   readonly head: Point;
   /** Seen from the front there is a face, from above there is hair. */
   readonly face?: boolean;
@@ -24,6 +26,7 @@ export function FlatFigure({
   hips,
   spine,
   shoulders,
+  arms = [],
   head,
   face = false,
   statureCm: s,
@@ -31,6 +34,20 @@ export function FlatFigure({
 }: FlatFigureProps) {
   return (
     <G>
+      {arms.map((arm, i) => {
+        const [shoulder, elbow, hand] = arm as [Point, Point, Point];
+        return (
+          <Merged
+            key={i}
+            paths={[
+              limb(shoulder, 0.026 * s, elbow, 0.02 * s),
+              limb(elbow, 0.02 * s, hand, 0.016 * s),
+            ]}
+            fill={tone('skin')}
+            line={line}
+          />
+        );
+      })}
       {legs.map((leg, i) => {
         const [hip, knee, ankle, toe] = leg as [Point, Point, Point, Point];
         return (

@@ -1,5 +1,5 @@
 import type { Alarm, Complaint, WayRuledOut } from '@/core/reasons';
-import { spotAt, type SpotId } from '@/core/body/spots';
+import { spotAt, type SpotId } from '@/core/spots';
 import { answerTo } from '@/core/poses/felt';
 import { dials, type DialId } from '@/core/dials';
 import type { RaiseReason, Remedy } from '@/core/poses/pose';

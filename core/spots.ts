@@ -1,4 +1,4 @@
-import type { ReadingSide, Side } from '../ranges/ranges';
+import type { ReadingSide, Side } from './ranges/ranges';
 
 /** Places on the body where a pose may be felt, with the kind of place that each is; the last three are of older books. */
 export const spots = {
