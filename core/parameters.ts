@@ -456,7 +456,27 @@ export const fold = {
     'ratio',
     'of its height: where nothing is nearer, a head rests so much early, on a chair for a stool; starting value',
   ),
-  onLegsMost: p(20, 'cm', 'so much stands steadily on legs; higher, a stool or chair over them'),
+  onLegsMost: p(
+    28,
+    'cm',
+    'a bolster with a fold on it stands steadily on legs; higher, a stool or chair over them: at 20 ordinary adults bent their knees well',
+  ),
+  pileOnLegs: p(
+    22,
+    'cm',
+    'blocks and folds stand steadily on legs up to here; a bolster goes higher',
+  ),
+  seatLeast: p(
+    4,
+    'cm',
+    'a fold is sat on where straight legs ask for a seat at all; starting value',
+  ),
+  seatMost: p(
+    13,
+    'cm',
+    'nobody sits higher to fold over one leg: then the trunk stays up; starting value',
+  ),
+  longKneeBend: p(22, 'deg', 'the long leg of a fold over one leg stays long; starting value'),
   highestChestProp: p(
     30,
     'cm',

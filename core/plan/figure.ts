@@ -103,5 +103,7 @@ function stageFor(pose: Pose, built: Built, slots: readonly PlanSlot[], way: str
     ...built,
     ...Object.fromEntries(lengths.map((slot) => [slotKey(slot), slot.targetCm])),
   };
-  return stageOf(pose, stands, way, beyond(pose, slots));
+  const head = slots.find(({ slot }) => slot === 'forehead');
+  const restsOn = head && standsIn(pose, head) ? (head.over ?? 'floor') : null;
+  return stageOf(pose, stands, way, beyond(pose, slots), restsOn);
 }

@@ -30,7 +30,7 @@ const expected: readonly [OneOfSix, string, Readonly<Record<string, number>>][] 
   ['desk worker', 'staff', { seat: 7.5, underKnees: 7.5 }],
   ['desk worker', 'easy-cross', { seat: 11, 'underThigh:left': 11, 'underThigh:right': 11 }],
   ['desk worker', 'thunderbolt', {}],
-  ['desk worker', 'seated-fold', { seat: 7.5, forehead: 18.5 }],
+  ['desk worker', 'seated-fold', { seat: 3, underKnees: 14.5, forehead: 24 }],
   ['desk worker', 'squat', {}],
   ['dancer', 'staff', {}],
   ['dancer', 'open-book', {}],

@@ -11,7 +11,6 @@ const ONE_LEG_LONG = [
   }),
   cueAt('underKnees', {
     on: 'The long knee over its support.',
-    free: 'The long foot planted, its knee bent.',
   }),
   cueAt('underThigh', { on: 'Meet the bent knee.' }),
 ] as const;
@@ -337,7 +336,7 @@ export const forwardBending = [
     sides: 'each',
     family: 'one-leg fold',
     slots: ['seat', 'underKnees', 'underThigh', 'forehead', 'strap'],
-    dials: ['kneeBend', 'strap'],
+    dials: ['strap'],
     ways: [
       { id: 'at-rest', name: 'Forehead at rest' },
       {
@@ -365,18 +364,15 @@ export const forwardBending = [
     },
     stages: [
       { id: 'upright', name: 'Upright with a strap', over: 'forehead' },
-      { id: 'knees-bent', name: 'Knees bent, feet planted', over: 'underKnees' },
-      { id: 'roll', name: 'Long knee on a support', from: { slot: 'underKnees', cm: 8 } },
-      { id: 'less-roll', name: 'Long knee on a fold', from: { slot: 'underKnees', cm: 1 } },
-      { id: 'straight', name: 'Leg straight' },
+      { id: 'chair', name: 'Forehead over the leg', restsOn: 'floor' },
+      { id: 'thigh', name: 'Forehead at the thigh', restsOn: 'thigh' },
+      { id: 'knee', name: 'Forehead at the knee', restsOn: 'knee' },
+      { id: 'shin', name: 'Forehead at the shin', restsOn: 'shin' },
+      { id: 'foot', name: 'Forehead at the foot' },
     ],
     look: [
       'Chest turns to the long leg',
-      cueAt('underKnees', {
-        on: 'Long foot flexed, kneecap up',
-        bare: 'Long foot flexed, kneecap up',
-        free: 'Long knee bent over its planted foot',
-      }),
+      'Long foot flexed, kneecap up',
       cueAt('underThigh', { on: 'Bent knee carried', bare: 'Bent knee heavy' }),
       'Fold begins at the hips',
     ],

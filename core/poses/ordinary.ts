@@ -44,7 +44,9 @@ const BY_TRYING =
 /** What teachers are seen to use, pose by pose. */
 export const ordinaryHeights: readonly OrdinaryHeights[] = [
   row(['staff', 'seated-fold', 'head-to-knee', 'seated-twist'], 'seat', [3, 8], [8, 13], 15),
-  row(['staff', 'seated-fold', 'head-to-knee'], 'underKnees', [0, 10], [12, 20], 20),
+  row(['staff'], 'underKnees', [0, 10], [12, 20], 20),
+  // Folded, the knees lie on a roll before the seat rises any higher.
+  row(['seated-fold', 'head-to-knee'], 'underKnees', [4, 14], [12, 20], 20),
   row(['straddle', 'straddle-fold'], 'seat', [3, 8], [8, 13], 15),
   row(['straddle', 'straddle-fold'], 'underKnees', [0, 7], [7, 15], 15),
   row(['easy-cross'], 'seat', [4, 10], [10, 18], 22),

@@ -1,6 +1,7 @@
 import type { ChoiceId, QuestionId } from '../approaches/approaches';
 import type { FamilyId } from '../geometry/families';
 import type { RangeId } from '../ranges/ranges';
+import type { Surface } from '../reasons';
 import type { Cue } from './cues';
 import type { PoseTraits, Trait } from './traits';
 import type { DialId, DialTurn } from '../dials';
@@ -11,6 +12,8 @@ export interface Stage {
   readonly name: string;
   /** The stage holds while this slot stands at least so high; the last stage has no limit. */
   readonly from?: { readonly slot: SlotName; readonly cm: number };
+  /** The stage holds while the forehead rests on, or over, this. */
+  readonly restsOn?: Surface;
   /** The stage holds while this slot would have to stand over its most, and so stays empty. */
   readonly over?: SlotName;
 }

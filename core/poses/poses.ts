@@ -7,6 +7,7 @@ import type { DialId } from '../dials';
 import type { PoseEntry, PoseWay, Stage } from './pose';
 import { reclined } from './reclined';
 import { seated } from './seated';
+import type { Surface } from '../reasons';
 import { sidelessKey, type SlotKey, type SlotName } from '../slots';
 
 const entries = [
@@ -88,6 +89,7 @@ export function stageOf(
   built: Readonly<Partial<Record<SlotKey, number>>>,
   way = '',
   over: ReadonlySet<SlotName> = NOTHING,
+  restsOn: Surface | null = null,
 ): string {
   const standsAt = (slot: SlotName) => {
     let most = 0;
@@ -97,7 +99,8 @@ export function stageOf(
   };
   const stages = stagesOf(pose, way);
   const stage = stages.find(
-    ({ from, over: beyond }) =>
+    ({ from, over: beyond, restsOn: on }) =>
+      (on === undefined || on === restsOn) &&
       (beyond === undefined || over.has(beyond)) &&
       (from === undefined || standsAt(from.slot) >= from.cm),
   );

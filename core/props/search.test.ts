@@ -342,6 +342,8 @@ describe('rules', () => {
       const [best] = bestStacks(studio, overLegs, wish);
       const kindOf = (at: number) =>
         studio.find(({ id }) => id === best?.pieces[at]?.item)?.kind ?? 'nothing';
+      // A bolster alone carries a fold up to there; higher, it stands on a block at each end.
+      if (targetCm <= 30 && kindOf(0).startsWith('bolster')) continue;
       if (!['chair', 'bench'].includes(kindOf(0)))
         expect([best?.pieces[0]?.count, kindOf(1)]).toEqual([2, expect.stringMatching('bolster')]);
     }

@@ -263,7 +263,13 @@ const slots: Readonly<Record<SlotId, SlotEntry>> = {
     mostCm: fold.highestForeheadProp.value,
     rule: ({ bears: { forehead } }) =>
       forehead === 'over the legs'
-        ? { ...HEAD, levelBolster: true, steadyFromCm: ON_LEGS_MOST_CM, onLegs: true }
+        ? {
+            ...HEAD,
+            levelBolster: true,
+            steadyFromCm: fold.pileOnLegs.value,
+            onLegs: true,
+            onLegsMostCm: ON_LEGS_MOST_CM,
+          }
         : forehead === 'over the shins'
           ? { ...HEAD, levelBolster: true, steadyFromCm: fold.towerMost.value }
           : HEAD,

@@ -48,6 +48,8 @@ export interface SlotRule {
   readonly steadyFromCm?: number;
   /** What is lower than that lies on legs, where no bolster on blocks stands. */
   readonly onLegs?: true;
+  /** Up to so high, in cm, a bolster with a fold on it stands on legs. */
+  readonly onLegsMostCm?: number;
 }
 
 /** The largest single step down, in cm. */
@@ -218,13 +220,18 @@ function smallerSideCm({ item, state, count }: Layer, pair: boolean) {
 }
 
 /** What a head's height forbids: no tower carries it, and no bolster on blocks stands on legs. */
-function towerFaults(layers: readonly Layer[], { steadyFromCm, onLegs }: SlotRule): StackFault[] {
+function towerFaults(
+  layers: readonly Layer[],
+  { steadyFromCm, onLegs, onLegsMostCm = 0 }: SlotRule,
+): StackFault[] {
   const [bottom, second] = layers;
   if (steadyFromCm === undefined || !bottom) return [];
   const onEnds = second !== undefined && isBolster(second) && bottom.count >= 2;
   const heightCm = layers.reduce((sum, layer) => sum + layer.heightCm, 0);
   if (heightCm <= steadyFromCm)
     return onEnds && onLegs ? ['a bolster on blocks over the legs'] : [];
+  // Over legs that lie together a bolster still stands, with a fold on it.
+  if (onLegs && heightCm <= onLegsMostCm && isBolster(bottom)) return [];
   // So high stands a stool, a chair, or a bolster on a block at each end.
   return onEnds || isFurniture(bottom) ? [] : ['a tower under a head'];
 }

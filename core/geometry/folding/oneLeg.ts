@@ -29,7 +29,7 @@ import {
   type Point,
 } from '../posture';
 import { firstZero } from '../root';
-import { foldOrSitWhy, seatedFold } from './seatedFold';
+import { foldOrSitWhy, foldOverOneLeg } from './seatedFold';
 
 /** The leg that is bent and laid open beside the long one. */
 const openLeg = (input: FamilyInput, seatCm: number) =>
@@ -55,21 +55,21 @@ const openKneeNeed = (input: FamilyInput, seatCm: number): SlotNeed => ({
 export const oneLegFold: Family = {
   id: 'one-leg fold',
   bears: { underKnees: { tilts: true }, forehead: 'over the legs' },
-  needs: (side) => [...seatedFold.needs(side), ...keysOn([worked(side)], 'hipRotation')],
+  needs: (side) => [...foldOverOneLeg.needs(side), ...keysOn([worked(side)], 'hipRotation')],
   heights: (input) => {
-    const needs = seatedFold.heights(input);
+    const needs = foldOverOneLeg.heights(input);
     const seatCm = Math.max(0, needs.find(({ slot }) => slot === 'seat')?.rawCm ?? 0);
     return [...needs.slice(0, 2), openKneeNeed(input, seatCm), ...needs.slice(2)];
   },
   mendsRollBack,
-  ...(seatedFold.dials ? { dials: seatedFold.dials } : {}),
-  ...(seatedFold.rulesOut ? { rulesOut: seatedFold.rulesOut } : {}),
+  ...(foldOverOneLeg.dials ? { dials: foldOverOneLeg.dials } : {}),
+  ...(foldOverOneLeg.rulesOut ? { rulesOut: foldOverOneLeg.rulesOut } : {}),
   afterBuilt: (input, built) => [
-    ...(seatedFold.afterBuilt?.(input, built) ?? []),
+    ...(foldOverOneLeg.afterBuilt?.(input, built) ?? []),
     openKneeNeed(input, built.seat ?? 0),
   ],
   figure: (input, built) => {
-    const { posture, demands, findings } = seatedFold.figure(input, built);
+    const { posture, demands, findings } = foldOverOneLeg.figure(input, built);
     const open = openLeg(input, built.seat ?? 0);
     const { knee, ankle, heel, toe } = posture;
     const side = worked(input.side);

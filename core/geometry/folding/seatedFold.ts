@@ -3,6 +3,7 @@ import { armCm, type Body } from '../../body/body';
 import { fold as parameter, longSit as longSitParameter } from '../../parameters';
 import type { HeightReason } from '../../reasons';
 import { memoise } from '../../memoise';
+import { firstZero } from '../root';
 import { rangeValue, stifferSide } from '../inputs';
 import {
   isHipLimited,
@@ -119,7 +120,13 @@ function folded(
 /** What tells one long-legged fold from another. */
 interface FoldForm {
   readonly spread?: boolean;
+  /** One leg alone is long, and stays so: its foot is not planted. */
+  readonly oneLong?: boolean;
 }
+
+/** The most that is laid under the long knee of a fold over one leg, its bend kept small on this seat. */
+const longKneeMostCm = (seatCm: number, body: Body): number =>
+  Math.min(parameter.kneesForHead.value, kneesAtBendCm(seatCm, parameter.longKneeBend.value, body));
 
 /** The trunk over knees of any height, on one seat: each height is solved once. */
 function trunkOverKnees(seatCm: number, input: FamilyInput, { spread = false }: FoldForm) {
@@ -143,6 +150,9 @@ const kneesStandCm = (
   { spread }: FoldForm,
 ) => (settings.way === BELLY ? askedCm : kneesUpCm(builtCm, askedCm, spread));
 
+/** A roll is built no nearer than this, and the head must not fall off the legs for it. */
+const ROLL_NEAR_CM = 1.5;
+
 /** Feet that stand hold the knees over whatever might have lain there. */
 const PLANTED_CM = 1;
 
@@ -151,6 +161,12 @@ const PLANTED_CM = 1;
  * stool or chair over them; where neither is to be had the trunk stays up.
  */
 function kneesInFoldCm(seatCm: number, input: FamilyInput, form: FoldForm): number {
+  return form.oneLong
+    ? Math.min(longKneeMostCm(seatCm, input.body), kneesWishedCm(seatCm, input, form))
+    : kneesWishedCm(seatCm, input, form);
+}
+
+function kneesWishedCm(seatCm: number, input: FamilyInput, form: FoldForm): number {
   const { kneeBend } = input.settings.dials;
   if (kneeBend !== undefined) return kneesAtBendCm(seatCm, kneeBend, input.body);
   if (input.settings.way === BELLY) return parameter.kneesWellBent.value;
@@ -168,12 +184,50 @@ function kneesInFoldCm(seatCm: number, input: FamilyInput, form: FoldForm): numb
     return forChair <= parameter.kneesForHead.value ? Math.max(forChair, forPelvis) : forPelvis;
   }
   const forHead =
-    least(({ overLegsCm }) => overLegsCm - parameter.onLegsMost.value) ?? onChair() ?? 0;
+    least(({ overLegsCm }) => overLegsCm - parameter.onLegsMost.value + ROLL_NEAR_CM) ??
+    onChair() ??
+    0;
   if (forHead <= forPelvis) return forPelvis;
-  return forHead <= parameter.kneesForHead.value
-    ? forHead
-    : Math.max(forHead, longSitParameter.kneesMost.value + PLANTED_CM);
+  if (form.oneLong) return forHead;
+  const mostCm = longSitParameter.kneesMost.value;
+  if (forHead <= mostCm) return forHead;
+  const high = least(({ forehead }) => forehead[1] - parameter.highestForeheadProp.value);
+  if (high !== undefined && high <= mostCm) return Math.max(high, forPelvis);
+  // For the head's sake alone no foot is planted: the trunk stays up over its roll.
+  return forPelvis > parameter.kneesForHead.value
+    ? Math.max(forHead, mostCm + PLANTED_CM)
+    : forPelvis;
 }
+
+/**
+ * Seat and knees of a fold. Knees that are to be lifted anyway for the head are lifted before the seat rises; over one
+ * long leg the seat rises until the roll that is left to its knee is enough.
+ */
+function seatAndKneesInFold(
+  input: FamilyInput,
+  form: FoldForm,
+): { readonly seatCm: number; readonly kneesCm: number } {
+  const kneesOn = (cm: number) => kneesInFoldCm(cm, input, form);
+  const { seatCm } = seatThenKnees(input, () => 0);
+  const { way, firstToRise } = input.settings;
+  if (form.spread || firstToRise !== 'knees' || way === BELLY)
+    return { seatCm, kneesCm: kneesOn(Math.max(0, seatCm)) };
+  const most = (cm: number) =>
+    form.oneLong ? longKneeMostCm(cm, input.body) : parameter.kneesForHead.value;
+  const short = (cm: number) => rollUnderKneesCm(cm, input) - most(cm);
+  const seatMostCm = longSitParameter.seatMost.value;
+  if (form.oneLong) {
+    const higher =
+      short(Math.max(0, seatCm)) <= 0
+        ? seatCm
+        : firstZero(short, Math.max(0, seatCm), parameter.seatMost.value, CLOSE_CM);
+    return { seatCm: higher, kneesCm: kneesOn(Math.max(0, higher)) };
+  }
+  const lower = short(0) <= 0 ? Math.min(0, seatCm) : firstZero(short, 0, seatMostCm, CLOSE_CM);
+  const folds = Math.min(seatCm, Math.max(parameter.seatLeast.value, lower));
+  return { seatCm: folds, kneesCm: kneesOn(Math.max(0, folds)) };
+}
+const CLOSE_CM = 0.01;
 
 function upperNeeds(
   seatCm: number,
@@ -191,13 +245,13 @@ const heightOf = (needs: readonly SlotNeed[], slot: string) =>
   Math.max(0, needs.find((need) => need.slot === slot)?.rawCm ?? 0);
 
 /** A head that nothing reaches stays up, and the feet are held by a strap. */
-function rulesOutRest(input: FamilyInput): RuledOut | null {
+function rulesOutRest(input: FamilyInput, form: FoldForm): RuledOut | null {
   const { way, hipFlexionMostDeg: deg } = input.settings;
   if (way === 'upright') return null;
   if (isHipLimited(input.settings)) return { because: { of: 'hip-limited', deg }, firm: true };
   if (way !== 'at-rest') return null;
-  const { seatCm, kneesCm } = seatThenKnees(input, (cm) => kneesInFoldCm(cm, input, {}));
-  const { trunk } = folded(Math.max(0, seatCm), kneesCm, input, {});
+  const { seatCm, kneesCm } = seatAndKneesInFold(input, form);
+  const { trunk } = folded(Math.max(0, seatCm), kneesCm, input, form);
   return staysUp(trunk) ? { because: { of: 'head-far', cm: trunk.gapCm }, firm: false } : null;
 }
 
@@ -215,7 +269,7 @@ function foldOverLongLegs(id: string, form: FoldForm): Family {
     needs: longSit.needs,
     heights: (asked) => {
       const input = form.spread ? pressedUp(asked) : asked;
-      const { seatCm, kneesCm } = seatThenKnees(input, (cm) => kneesInFoldCm(cm, input, form));
+      const { seatCm, kneesCm } = seatAndKneesInFold(input, form);
       const needs = seatAndKnees(seatCm, kneesCm);
       return [
         ...needs,
@@ -223,12 +277,10 @@ function foldOverLongLegs(id: string, form: FoldForm): Family {
       ];
     },
     mendsRollBack,
-    ...(form.spread ? {} : { rulesOut: rulesOutRest }),
+    ...(form.spread ? {} : { rulesOut: (input: FamilyInput) => rulesOutRest(input, form) }),
     dials: (asked) => {
       const input = form.spread ? pressedUp(asked) : asked;
-      const { seatCm: wished, kneesCm } = seatThenKnees(input, (cm) =>
-        kneesInFoldCm(cm, input, form),
-      );
+      const { seatCm: wished, kneesCm } = seatAndKneesInFold(input, form);
       const seatCm = Math.max(0, wished);
       const { strapCm } = folded(seatCm, kneesCm, input, form);
       return {
@@ -308,4 +360,6 @@ export function foldOrSitWhy(
 }
 
 export const seatedFold = foldOverLongLegs('fold', {});
+/** The same over one long leg, which stays long. */
+export const foldOverOneLeg = foldOverLongLegs('fold over one leg', { oneLong: true });
 export const straddleFold = foldOverLongLegs('straddle fold', { spread: true });
