@@ -17,7 +17,7 @@ import { wordsIn } from '@/ui/words/words';
 import { approachIds } from '@/core/approaches/approaches';
 import { followedSlots, policyIds, simulateCohort, tradeOff } from '@/core/sim/cohort';
 import { worldIds } from '@/core/sim/world';
-import { roomFigures } from '@/core/sim/room';
+import { foldFigures, roomFigures } from '@/core/sim/room';
 import { measureFigures } from '@/core/sim/measure';
 import { measureWords } from './measureWords';
 import { readWords } from './readWords';
@@ -221,11 +221,13 @@ function room(flags: {
     return refuse(`--shelf: expected one of ${Object.keys(usualShelves).join(', ')}.`);
   const approach = approachIds.find((id) => id === (flags.approach ?? approachIds[0]));
   if (!approach) return refuse(`--approach: expected one of ${approachIds.join(', ')}.`);
-  const figures = roomFigures({ ...wish, approach }, usualShelves[shelf as UsualShelf]);
+  const here = usualShelves[shelf as UsualShelf];
+  const figures = roomFigures({ ...wish, approach }, here);
+  const folds = foldFigures({ ...wish, approach }, here);
   return {
     out: flags.json
-      ? JSON.stringify({ ...wish, shelf, approach, poses: figures }, null, 2)
-      : roomWords(figures),
+      ? JSON.stringify({ ...wish, shelf, approach, poses: figures, folds }, null, 2)
+      : roomWords(figures, folds),
     exit: 0,
   };
 }

@@ -1,4 +1,4 @@
-import type { Agreement, RoomPose, RoomSlot } from '@/core/sim/room';
+import type { Agreement, FoldFigures, RoomPose, RoomSlot } from '@/core/sim/room';
 
 const percent = (share: number) => `${Math.round(100 * share)} %`;
 const cm = (value: number) => value.toFixed(1).padStart(5);
@@ -27,7 +27,7 @@ const shares = (of: Readonly<Record<string, number>>) =>
     .join(', ');
 
 /** The figures of a room as lines: a cross marks what an ordinary room does not use. */
-export function roomWords(poses: readonly RoomPose[]): string {
+export function roomWords(poses: readonly RoomPose[], folds: FoldFigures): string {
   const agreements = poses.flatMap(({ slots }) =>
     slots.flatMap(({ agreement }) => (agreement ? [agreement] : [])),
   );
@@ -40,6 +40,7 @@ export function roomWords(poses: readonly RoomPose[]): string {
       `${pose}: offered ${percent(offered)}${offered < 1 ? ` (instead: ${shares(instead)})` : ''}, pieces ${piecesMiddle}, most ${piecesMost}; ${shares(stages)}`,
       ...slots.map(slotLine),
     ]),
+    `one-leg fold: long knee under 25° in ${percent(folds.longKnee)}; seated fold: on a roll ${percent(folds.onRoll)}, head free ${percent(folds.headFree)}`,
     `${agree} of ${agreements.length} slots agree with an ordinary room; ${explained} have a reason not to.`,
   ].join('\n');
 }

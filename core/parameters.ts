@@ -457,7 +457,7 @@ export const fold = {
     'of its height: where nothing is nearer, a head rests so much early, on a chair for a stool; starting value',
   ),
   onLegsMost: p(
-    28,
+    30,
     'cm',
     'a bolster with a fold on it stands steadily on legs; higher, a stool or chair over them: at 20 ordinary adults bent their knees well',
   ),
@@ -476,7 +476,7 @@ export const fold = {
     'cm',
     'nobody sits higher to fold over one leg: then the trunk stays up; starting value',
   ),
-  longKneeBend: p(22, 'deg', 'the long leg of a fold over one leg stays long; starting value'),
+  longKneeBend: p(20, 'deg', 'the long leg of a fold over one leg stays long; starting value'),
   highestChestProp: p(
     30,
     'cm',

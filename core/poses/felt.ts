@@ -166,7 +166,7 @@ const groups: readonly FeltGroup[] = [
       'behind-ankle': { says: 'A roll under the heels.', by: [raise('heels')] },
       'front-ankle': { says: 'A roll under the heels.', by: [raise('heels')] },
       'front-hip': { says: 'A seat, and the feet wider.', by: [raise('seat')], takes: 'seat' },
-      'low-back': { says: 'A seat.', by: [raise('seat')], takes: 'seat' },
+      'low-back': { says: 'Down on to a seat.', by: [raise('seat')], takes: 'seat' },
       shoulder: ARMS_DOWN,
     },
   },

@@ -1,6 +1,6 @@
 import { approachIds } from '../approaches/approaches';
 import { usualShelves, type UsualShelf } from '../props/usualShelves';
-import { roomFaults, roomFigures, type RoomPose } from './room';
+import { foldFigures, roomFaults, roomFigures, type RoomPose } from './room';
 
 const disagreeing = (room: readonly RoomPose[]) =>
   room.flatMap(({ pose, slots }) =>
@@ -17,6 +17,16 @@ describe('a room of ordinary adults', () => {
 
   test('uses the heights that teachers are seen to use, in all but two slots at most', () =>
     expect(disagreeing(room).length).toBeLessThanOrEqual(2));
+
+  test('folds over a long leg and on a roll, its head at rest', () => {
+    const { longKnee, onRoll, headFree } = foldFigures(
+      { people: 100, seed: 4711 },
+      usualShelves.studio,
+    );
+    expect(longKnee).toBeGreaterThanOrEqual(0.9);
+    expect(onRoll).toBeGreaterThanOrEqual(0.7);
+    expect(headFree).toBeLessThan(0.1);
+  });
 
   test('is offered every pose but those that ask for ranges to spare', () => {
     const refused = room.filter(({ offered }) => offered < 0.9).map(({ pose }) => pose);

@@ -13,6 +13,7 @@ import { poseById, poses, type Pose } from '../poses/poses';
 import { slotRule } from '../props/slots';
 import { stackFaults } from '../props/stack';
 import { cautionIds } from '../safety/ids';
+import type { Point } from '../geometry/posture';
 import type { Shelf } from '../props/shelf';
 import { rangeIds, ranges, sides, type RangeId } from '../ranges/ranges';
 import { sidelessKey, slotKey, type SlotName } from '../slots';
@@ -296,6 +297,45 @@ function faultsOfPose(planned: PlanPose, body: Body, shelf: Shelf): string[] {
       ].map((words) => `${key}: ${words}`);
     }),
   ].map((words) => `${planned.pose} ${planned.side}: ${words}`);
+}
+
+/** How an ordinary room folds forward from sitting: shares of its people. */
+export interface FoldFigures {
+  /** Fold over one leg, its knee bent less than so much that it still counts as long. */
+  readonly longKnee: number;
+  /** Seated folds with the knees on a roll. */
+  readonly onRoll: number;
+  /** Seated folds whose head rests on nothing. */
+  readonly headFree: number;
+}
+
+/** A knee bent so far is still a long leg's; the last half degree is nobody's to see. */
+const LONG_KNEE_DEG = 25.5;
+const kneeBendDeg = ([hx, hy]: Point, [kx, ky]: Point, [ax, ay]: Point): number => {
+  const turn = Math.abs(Math.atan2(hy - ky, hx - kx) - Math.atan2(ay - ky, ax - kx));
+  return 180 - (Math.min(turn, 2 * Math.PI - turn) * 180) / Math.PI;
+};
+const liesAt = ({ slots }: PlanPose, slot: SlotName) =>
+  slots.some((one) => slotKey(one) === slot && one.stack.length > 0 && lies(one.stackCm));
+
+/** Seated folds planned for a room of ordinary measured adults who come for the first time. */
+export function foldFigures({ people, seed, approach }: RoomWish, shelf: Shelf): FoldFigures {
+  const planned = Array.from({ length: people }, (_, index) => {
+    const { person, ...record } = ordinaryAdult(index, seed, approach ?? 'built-up-alignment');
+    const asked = { ...record, person: { ...person, choices: {} } };
+    return planStudent(asked, shelf, TODAY, { poses: ['seated-fold', 'head-to-knee'] }).poses;
+  }).flat();
+  const of = (pose: string) => planned.filter((one) => one.pose === pose && one.posture !== null);
+  const [both, one] = [of('seated-fold'), of('head-to-knee')];
+  const long = one.filter(({ posture }) => {
+    const { hip, far } = posture as NonNullable<PlanPose['posture']>;
+    return far !== undefined && kneeBendDeg(hip, far.knee, far.ankle) < LONG_KNEE_DEG;
+  });
+  return {
+    longKnee: share(long.length, one.length),
+    onRoll: share(both.filter((fold) => liesAt(fold, 'underKnees')).length, both.length),
+    headFree: share(both.filter((fold) => !liesAt(fold, 'forehead')).length, both.length),
+  };
 }
 
 /** Everything that nobody would build, over a room whose people have each of the cautions in turn, or none. */

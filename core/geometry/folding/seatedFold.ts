@@ -171,8 +171,19 @@ function kneesWishedCm(seatCm: number, input: FamilyInput, form: FoldForm): numb
   if (kneeBend !== undefined) return kneesAtBendCm(seatCm, kneeBend, input.body);
   if (input.settings.way === BELLY) return parameter.kneesWellBent.value;
   const forPelvis = rollUnderKneesCm(seatCm, input);
-  if (input.settings.way === 'upright') return forPelvis;
-  if (input.settings.firstToRise !== 'knees') return forPelvis;
+  const { way, firstToRise } = input.settings;
+  return way === 'upright' || firstToRise !== 'knees'
+    ? forPelvis
+    : kneesForHeadCm(seatCm, input, form, forPelvis);
+}
+
+/** Knees lifted, from what the pelvis asks, until the head comes to rest. */
+function kneesForHeadCm(
+  seatCm: number,
+  input: FamilyInput,
+  form: FoldForm,
+  forPelvis: number,
+): number {
   const trunkOver = trunkOverKnees(seatCm, input, form);
   const least = (over: (trunk: FoldedTrunk) => number) =>
     leastKneesCm(seatCm, input.body, (kneesCm) => over(trunkOver(kneesCm)));
