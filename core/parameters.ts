@@ -651,7 +651,8 @@ export const decision = {
     'a first build stands as high as this chance of being enough asks: most supported first; tuned on simulated students of seeds 1–12 and 201–206',
   ),
   restDays: p(14, 'days', 'a pose that ended in a stop word stays out this long; starting value'),
-  longestGap: p(21, 'days'),
+  longestGap: p(14, 'days', 'after so long as it was, once'),
+  longAway: p(42, 'days', 'after so long one rung up, then as before'),
   mostRung: p(2.5, 'cm', 'largest single step down; starting value'),
   mostRungsUp: p(
     3,

@@ -204,6 +204,7 @@ interface DecisionReasons {
     readonly believableDeg: number;
   };
   'long-gap': { readonly days: number };
+  'long-away': { readonly days: number };
   'not-held': { readonly heldSeconds: number; readonly plannedSeconds: number };
   'very-mobile': object;
   'more-sessions': {

@@ -31,13 +31,17 @@ export const staysFreeIn = ({ stack, reasons }: PlanSlot) =>
 /** A gap that is offered to be filled is at least so high, in cm. */
 const WORTH_OFFERING_CM = 3;
 
+/** Nobody piles higher under a head or a chest that hangs, in cm. */
+const HANGING_MOST_CM = 30;
+
 /** What can be laid as well, though the pose does without it. */
 export const offeredIn = ({ pose, slots }: Pick<PlanPose, 'pose' | 'slots'>) =>
   slots.filter(
     ({ slot, stack, targetCm }) =>
       poseById(pose)?.optional?.includes(slot) === true &&
       stack.length === 0 &&
-      targetCm >= WORTH_OFFERING_CM,
+      targetCm >= WORTH_OFFERING_CM &&
+      !(HANGS.includes(slot) && targetCm > HANGING_MOST_CM),
   );
 
 const staysUp = (pose: Pose, slot: PlanSlot) =>

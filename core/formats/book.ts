@@ -164,6 +164,8 @@ export const sessionPoseSchema = open({
 export const sessionSchema = open({
   id,
   person: id,
+  /** How the student came, where not as usual: such a day's heights are no new usual. */
+  day: z.enum(['cold', 'tired', 'sore']).optional(),
   at: moment,
   poses: z.array(sessionPoseSchema).max(80),
   note: words.optional(),

@@ -187,6 +187,9 @@ function easing({ today, day, lowCheck, easingFor, ...input }: DecisionInput, la
       { code: 'last-time', on, complaint: more.complaint },
       more.why === 'joint' ? { code: 'refer-joint' } : null,
     );
+  const days = daysBetween(on, today);
+  if (days > parameter.longAway.value)
+    return { ...ease(easingFor('other'), { code: 'long-away', days }), oneRung: true as const };
   const { seenAgain } = input;
   if (seenAgain) return ease(seenAgain.easing, { code: 'seen-again', fault: seenAgain.fault, on });
   if (day !== 'usual')

@@ -28,11 +28,20 @@ export type History = ReadonlyMap<string, readonly Earlier[]>;
 /** What was done before a day, by pose and side, oldest first. */
 export function historyBefore(sessions: readonly Session[], today: LocalDay): History {
   const before = inTime(sessions.filter((one) => dayOf(one.at) < dayOf(today)));
-  const times = before.flatMap(({ at, poses }) =>
-    poses.flatMap((outcome) => bySide(outcome).map((one): Earlier => ({ at, outcome: one }))),
+  const times = before.flatMap(({ at, day, poses }) =>
+    poses
+      .filter((outcome) => day === undefined || speaksAnyDay(outcome))
+      .flatMap((outcome) => bySide(outcome).map((one): Earlier => ({ at, outcome: one }))),
   );
   return groupedBy(times, ({ outcome: { pose, side } }) => `${pose}/${side}`);
 }
+
+/**
+ * Whether what was done on a cold, tired or sore day counts all the same: a complaint does. That it went well on what
+ * was eased for the day is no evidence, and no new usual.
+ */
+const speaksAnyDay = (outcome: SessionPose): boolean =>
+  outcome.stop !== undefined || askedForMore(outcome, decisionParameter.easyFeeling.value) !== null;
 
 /** What an older record noted of both sides at once, of a pose that now has sides, was done on each. */
 const bySide = (outcome: SessionPose): readonly SessionPose[] =>

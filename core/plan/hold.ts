@@ -26,8 +26,8 @@ function ruleFor({ hold }: Pick<Pose, 'hold'>, choices: Pick<Choices, 'hold'>): 
   return choices.hold === 'long' ? (hold.long ?? hold) : hold;
 }
 
-/** Nobody counts single seconds; three are half a breath. */
-const WHOLE_SECONDS = 3;
+/** Nobody counts single seconds; three are half a breath. What is held for long is told in quarters of a minute. */
+const [WHOLE_SECONDS, LONG_WHOLE_SECONDS, LONG_SECONDS] = [3, 15, 90];
 
 /** Times that went well, to be held longer; with the breath every second one, with the clock each. */
 const asksFor = (choices: Pick<Choices, 'hold'>, { hold }: Pick<Pose, 'hold'>) =>
@@ -38,10 +38,10 @@ const complained = (outcome: SessionPose) =>
 
 /**
  * How long to hold, in seconds: it grows by its step after a time that went well, goes back by a third after pain, a
- * stop or a worse next day, and stays otherwise; never more than doubled from last time.
+ * stop or a worse next day and on a cold, tired or sore day, and stays otherwise; never more than doubled from last time.
  *
  * @param earlier what was done before, oldest first.
- * @param heavyDay a cold, tired or sore day keeps what was held.
+ * @param heavyDay whether the student comes cold, tired or sore.
  */
 export function holdFor(
   pose: Pick<Pose, 'hold'>,
@@ -53,15 +53,19 @@ export function holdFor(
   const last = earlier.at(-1);
   const planned = last?.plannedSeconds ?? last?.heldSeconds ?? 0;
   if (!last || planned === 0) return firstSeconds;
-  const within = (seconds: number) =>
-    Math.round(Math.min(mostSeconds, seconds) / WHOLE_SECONDS) * WHOLE_SECONDS;
-  if (complained(last))
+  const isByClock = choices.hold !== 'breaths' && pose.hold.counted === undefined;
+  const within = (seconds: number) => {
+    const most = Math.min(mostSeconds, seconds);
+    const whole = isByClock && most >= LONG_SECONDS ? LONG_WHOLE_SECONDS : WHOLE_SECONDS;
+    return Math.round(most / whole) * whole;
+  };
+  // An easier day is a third shorter, and says nothing of the next.
+  if (complained(last) || heavyDay)
     return within(
       Math.max(parameter.leastShare.value * firstSeconds, planned * parameter.backTo.value),
     );
   const good = earlier.slice(-asksFor(choices, pose));
   const grows =
-    !heavyDay &&
     good.length === asksFor(choices, pose) &&
     good.every((one) => wentWell(one) && (one.plannedSeconds ?? planned) === planned);
   const most = Math.max(firstSeconds, last.heldSeconds * parameter.longestGrowth.value);

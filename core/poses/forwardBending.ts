@@ -326,7 +326,7 @@ export const forwardBending = [
     more: 'A block beyond the feet, held by both hands.',
     atHome:
       'Seat: firm cushion. Knees: rolled blanket. Strap: a belt or scarf. Forehead: books on the shins, or a stool across.',
-    hold: hold(60, 300, 30, { long: hold(120, 300, 30) }),
+    hold: hold(60, 180, 30, { long: hold(120, 300, 30) }),
   },
   {
     id: 'head-to-knee',
@@ -407,7 +407,7 @@ export const forwardBending = [
     counterposes: ['table-up'],
     easier: 'seated-fold',
     atHome: 'Seat: firm cushion. Knees: cushions. Forehead: books or a stool. Strap: a belt.',
-    hold: hold(60, 300, 30, { long: hold(120, 300, 30) }),
+    hold: hold(60, 180, 30, { long: hold(120, 300, 30) }),
   },
   {
     id: 'straddle-fold',
@@ -492,7 +492,7 @@ export const forwardBending = [
     counterposes: ['table-up'],
     easier: 'straddle',
     atHome: 'Chest: sofa cushions or a low stool. Forehead: books.',
-    hold: hold(60, 300, 30, { long: hold(120, 300, 30) }),
+    hold: hold(60, 180, 30, { long: hold(120, 300, 30) }),
   },
   {
     id: 'open-book-fold',
@@ -768,7 +768,7 @@ export const forwardBending = [
       pose: 'figure-four',
     },
     atHome: 'Hip: folded blankets or a firm cushion. Chest: pillows.',
-    hold: hold(60, 300, 30, { long: hold(120, 600, 60) }),
+    hold: hold(60, 300, 30, { long: hold(120, 300, 60) }),
   },
   {
     id: 'king-pigeon',

@@ -398,7 +398,7 @@ export const kneeling = [
     easier: 'low-lunge',
     harder: 'pigeon',
     atHome: 'Hands: stacked books or a stool. Knee: folded towel.',
-    hold: hold(30, 180, 15),
+    hold: hold(30, 120, 15),
   },
   {
     id: 'horse',

@@ -359,7 +359,7 @@ export const seated = [
       'Kneecaps and toes face up',
       'Legs no wider than the pelvis can follow',
       'Low back long',
-      'Palms press behind or in front',
+      'The palms press and lift the back',
     ],
     entry: [
       cueAt('seat', { on: 'Sit on the front edge of the support.', bare: 'Sit on the floor.' }),

@@ -66,7 +66,7 @@ export const parts: readonly Part[] = [
 ];
 
 const STATURE = 170;
-const [HALF_CM, TOP_CM] = [40, 172];
+const [HALF_CM, TOP_CM, UNDER_CM] = [40, 172, 4];
 export const THUMB_PX = 44;
 /** Pixels of a centimetre at most, where there is room. */
 const MOST_SCALE = 1.85;
@@ -132,7 +132,7 @@ export function BodyOutline({ chosen, onChoose }: BodyOutlineProps) {
   const [partId, setPartId] = useState<string | null>(null);
   const part = parts.find(({ id }) => id === partId);
   const scale = scaleFor(widthPx);
-  const heightPx = TOP_CM * scale;
+  const heightPx = (TOP_CM + UNDER_CM) * scale;
   const views = ['front', 'back'] as const;
   const choose = (of: Part, spot: SpotId) => {
     setPartId(of.id);
@@ -154,7 +154,7 @@ export function BodyOutline({ chosen, onChoose }: BodyOutlineProps) {
             <Svg
               width="100%"
               height="100%"
-              viewBox={`${-HALF_CM} ${-TOP_CM} ${2 * HALF_CM} ${TOP_CM}`}
+              viewBox={`${-HALF_CM} ${-TOP_CM} ${2 * HALF_CM} ${TOP_CM + UNDER_CM}`}
               aria-hidden
             >
               <G opacity={0.85}>

@@ -187,6 +187,7 @@ export const endSession =
         id: sessionIdOf(mat),
         person: mat.person,
         at: mat.startedAt,
+        ...(mat.day === 'usual' ? {} : { day: mat.day }),
         poses: mat.done,
       };
       const outcome = await dispatch(

@@ -79,6 +79,12 @@ export function Pile({ slot, shelf }: { readonly slot: PlanSlot; readonly shelf:
   );
 }
 
+/** Odds are told under Why. */
+const withoutOdds = (slot: PlanSlot): PlanSlot => ({
+  ...slot,
+  reasons: slot.reasons.filter(({ code }) => code !== 'rung-odds'),
+});
+
 interface SupportsOpenProps extends SupportsProps {
   readonly inPose: InPose;
   readonly onSwap: (key: SlotKey, stack: Stack) => void;
@@ -108,14 +114,14 @@ export function Supports({ planned, shelf, units, inPose, onSwap }: SupportsOpen
               onSwap={(stack) => onSwap(slotKey(slot), stack)}
             />
           )}
-          <Aside>{say.reasonsOn(slot)}</Aside>
+          <Aside>{say.reasonsOn(withoutOdds(slot))}</Aside>
         </View>
       ))}
       {built.length === 0 ? <Words>{nothingWords(planned)}</Words> : null}
       {freeIn(planned).map((slot) => (
         <View key={slotKey(slot)} className="gap-1">
           <Title level={3}>{slotName(slot)}: nothing</Title>
-          <Aside>{say.reasonsOn(slot)}</Aside>
+          <Aside>{say.reasonsOn(withoutOdds(slot))}</Aside>
         </View>
       ))}
       {wanted.length > 0 ? (

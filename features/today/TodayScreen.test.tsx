@@ -59,7 +59,7 @@ test('a session of today already shows what changes next time', async () => {
     ),
   ]);
   expect(screen.getByText('Deepen')).toBeInTheDocument();
-  expect(screen.getByText(/4 good sessions running/)).toBeInTheDocument();
+  expect(screen.getByText(/Four good times here\./)).toBeInTheDocument();
 });
 
 test('only the first six are shown until the rest are asked for', async () => {

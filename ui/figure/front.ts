@@ -79,5 +79,16 @@ const UPRIGHT_SHARE = 0.8;
 /** Whether the front tells how knees stand against hips: opened legs under an upright trunk. */
 export function isFrontal(posture: Posture, body: Body): boolean {
   const shoulder = posture.spine.at(-1) as Point;
-  return isSpatial(posture) && shoulder[1] - posture.hip[1] > UPRIGHT_SHARE * body.trunkCm;
+  return (
+    isSpatial(posture) &&
+    !reachesAhead(posture, body) &&
+    shoulder[1] - posture.hip[1] > UPRIGHT_SHARE * body.trunkCm
+  );
 }
+
+/** Whether one leg lies long straight ahead, where what it lies on is seen from the side alone. */
+const reachesAhead = ({ hip, far }: Posture, { thighCm, shinCm }: Body): boolean =>
+  far !== undefined &&
+  far.aside === undefined &&
+  Math.hypot(far.ankle[0] - hip[0], far.ankle[1] - hip[1]) > LONG_SHARE * (thighCm + shinCm);
+const LONG_SHARE = 0.85;

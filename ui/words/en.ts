@@ -227,7 +227,9 @@ export const en: Language = {
     'last-time': ({ on, complaint: one }, tell) => `Last time, ${tell.day(on)}: ${complaint(one)}.`,
     'low-check': ({ range, side, deg: now, underDeg, believableDeg }) =>
       `Today’s check: ${ranges[range].toLowerCase()}${side === 'both' ? '' : ` ${side}`} ${deg(now)}, ${deg(underDeg)} under the last estimate (more than the ${deg(believableDeg)} that chance explains).`,
-    'long-gap': ({ days }) => `${days} days since the last time: settle in again first.`,
+    'long-gap': ({ days }) => `${days} days since the last time: as it was, once, and no longer.`,
+    'long-away': ({ days }) =>
+      `${Math.round(days / 7)} weeks since the last time: one step easier today, then as before.`,
     'not-held': ({ heldSeconds, plannedSeconds }) =>
       `Held ${Math.round(heldSeconds)} of ${Math.round(plannedSeconds)} s last time: the whole time first.`,
     'very-mobile': () => 'Very mobile: support at mid-range, never deeper; add strength instead.',

@@ -142,6 +142,7 @@ const others: readonly Reason[] = [
     believableDeg: 11,
   },
   { code: 'long-gap', days: 30 },
+  { code: 'long-away', days: 50 },
   { code: 'not-held', heldSeconds: 30, plannedSeconds: 60 },
   { code: 'very-mobile' },
   { code: 'more-sessions', good: 1, asked: 2, raised: true },
