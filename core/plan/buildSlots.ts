@@ -1,6 +1,7 @@
 import { buildSlot, movesWith } from '../build/buildSlot';
 import { piecesFor } from '../build/pieces';
 import type { PlanSlot } from '../formats/plan';
+import type { Band } from '../geometry/band';
 import { type Built, otherSide, type SlotNeed } from '../geometry/family';
 import type { Decision } from '../learn/decide';
 import type { SlotDoubt } from '../learn/evidence';
@@ -35,7 +36,8 @@ export function buildSlots(laid: Laid, decision: Decision): BuiltSlots {
     const before = slots.at(-1)?.slot;
     if (before !== undefined && family.afterBuilt && isStoodOn(before))
       follow = family.afterBuilt(input, built);
-    const need = follow.find((one) => slotKey(one) === key) ?? band.need;
+    const own = follow.find((one) => slotKey(one) === key) ?? band.need;
+    const need = alike(own, band, bands, follow);
     const slot = buildSlot({
       need,
       edgeCm: need.rawCm + (edgeCm.get(key) ?? band.need.rawCm) - band.need.rawCm,
@@ -45,7 +47,7 @@ export function buildSlots(laid: Laid, decision: Decision): BuiltSlots {
       lying: lyingAt(laid, key),
       rule: slotRule(need.slot, pose.family, body, laid.settings.way),
       shelf: context.shelf,
-      why: family.why(input, need),
+      why: family.why(input, own),
       pose,
       used: keptLater(laid, decision, at).reduce(usedWith, used),
       firstZ,
@@ -66,6 +68,33 @@ export function buildSlots(laid: Laid, decision: Decision): BuiltSlots {
   }
   return { slots, built };
 }
+
+/** Two sides that are further apart than this, in cm, are met apart, whatever chance explains; and so are low ones. */
+const [MOST_ALIKE_CM, LEAST_ALIKE_CM] = [2.5, 4];
+
+/**
+ * A need as it is met: of a pair that differs by no more than chance explains, both sides are met as the lower one asks,
+ * so that what fills stands over no gap.
+ */
+function alike(
+  need: SlotNeed,
+  band: Band,
+  bands: readonly Band[],
+  follow: readonly SlotNeed[],
+): SlotNeed {
+  if (need.side === 'both') return need;
+  const twin = bands.find((one) => one.need.slot === need.slot && one.need.side !== need.side);
+  if (!twin) return need;
+  const there = follow.find((one) => slotKey(one) === slotKey(twin.need)) ?? twin.need;
+  const lower = Math.min(need.rawCm, there.rawCm);
+  const apart = Math.abs(need.rawCm - there.rawCm);
+  const chance = Math.hypot(halfWidthCm(band), halfWidthCm(twin));
+  return lower >= LEAST_ALIKE_CM && apart <= Math.min(MOST_ALIKE_CM, chance)
+    ? { ...need, rawCm: lower }
+    : need;
+}
+/** How far a height may be off by chance: half of its band. */
+const halfWidthCm = ({ lowCm, highCm }: Band) => Math.max(0, highCm - lowCm) / 2;
 
 /** Pieces of later slots that stay as they lie: a kept slot keeps its pieces before another one takes them. */
 const keptLater = (laid: Laid, decision: Decision, at: number) =>

@@ -54,7 +54,7 @@ test('a session of several poses: a fault mended, propped again, repeated, stopp
   await page.reload();
   await expect(page.getByRole('heading', { name: 'Hero', level: 1 })).toBeVisible();
   await expect(page.getByRole('button', { name: 'Pause' })).toBeVisible();
-  await feel(page, 'Front of the thigh', '4');
+  await feel(page, 'Left thigh, front', '4');
   // Child is stopped; then hero once more, beside its first round.
   await expect(page.getByRole('heading', { name: 'Child', level: 1 })).toBeVisible();
   await page.getByRole('button', { name: 'Stop: what is felt?' }).click();

@@ -14,7 +14,7 @@ test('good sessions bring the seat of hero down one rung, with its reason', asyn
 
   await heroSession(page, id, { place: 'In muscle', strength: '2' });
   await expect(
-    page.getByRole('region', { name: 'Next time' }).getByText(/^1 good session at this height/),
+    page.getByRole('region', { name: 'Next time' }).getByText(/^Stay: one good time more at this height/),
   ).toBeVisible();
 
   // What is hardly felt says more than what is felt well.
