@@ -180,6 +180,7 @@ export const kneeling = {
 } as const;
 
 export const reclinedHero = {
+  firstRamp: p(24, 'cm', 'two bolsters: nobody’s first ramp is lower; starting value'),
   mostRamp: p(
     48,
     'cm',

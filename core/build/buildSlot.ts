@@ -7,6 +7,7 @@ import {
   decision as decisionParameter,
   fold,
   offset as offsetParameter,
+  reclinedHero,
   thin,
 } from '../parameters';
 import { comesDown, type Pose } from '../poses/poses';
@@ -124,8 +125,12 @@ function aimOf(of: SlotBuild, targetCm: number, upSdCm: number): number {
     purposeHere(of) === 'carry'
       ? Math.max(targetCm, of.edgeCm + of.doubt.offset.meanCm + of.firstZ * upSdCm)
       : stifferCm(of, targetCm);
-  return Math.min(aim, mostHere(of));
+  return Math.min(Math.max(aim, firstRampCm(of)), mostHere(of));
 }
+
+/** Going back on folded thighs begins on a ramp as high as two bolsters give, and comes down from there. */
+const firstRampCm = ({ why }: SlotBuild): number =>
+  why.some(({ code }) => code === 'front-thigh-ramp') ? reclinedHero.firstRamp.value : 0;
 
 /**
  * One thing under both sides in turn stands as the stiffer one asks, unless that is more than a rung over the other.

@@ -5,7 +5,7 @@ import { slotKey } from '@/core/slots';
 import { selectAllProps } from '@/store/selectors';
 import { length, minutes } from '@/ui/format';
 import { Aside, Words } from '@/ui/Words';
-import { slotName } from '@/ui/words/words';
+import { slotName, type Words as Say } from '@/ui/words/words';
 import { useOjas, useUnits, useWords } from '../hooks';
 import { lies } from '@/core/lies';
 
@@ -18,8 +18,11 @@ const placeWords: Readonly<Record<FeltPlace, string>> = {
 };
 
 /** What was said of a feeling; nothing of what was not. */
-const feltWords = ({ strength, place }: SessionPose['feeling']) =>
-  [strength === undefined ? '' : `${strength} of 10`, place ? placeWords[place] : '']
+const feltWords = ({ strength, place, spot }: SessionPose['feeling'], say: Say) =>
+  [
+    strength === undefined ? '' : `${strength} of 10`,
+    spot === undefined ? (place ? placeWords[place] : '') : `at ${say.spot(spot)}`,
+  ]
     .filter((one) => one !== '')
     .join(' ');
 
@@ -34,7 +37,7 @@ export function PoseLine({ title, outcome }: PoseLineProps) {
   const units = useUnits();
   const say = useWords();
   const { feeling, stop } = outcome;
-  const felt = feltWords(feeling);
+  const felt = feltWords(feeling, say);
   return (
     <View className="gap-0.5 border-l-4 border-tape pl-3">
       <Words className="font-semibold">{title}</Words>
@@ -55,6 +58,7 @@ export function PoseLine({ title, outcome }: PoseLineProps) {
         {felt === '' ? '' : ` · ${felt}`}
         {(outcome.pelvis ?? 'upright') === 'upright' ? '' : ` · pelvis ${outcome.pelvis}`}
         {outcome.breath === 'held' ? ' · breath held' : ''}
+        {(outcome.eased ?? []).map((spot) => ` · eased at ${say.spot(spot)}`).join('')}
         {stop ? ` · stopped: ${stop}` : ''}
         {outcome.overruled ? ' · against the advice' : ''}
         {outcome.why ? ` · ${outcome.why}` : ''}

@@ -118,7 +118,7 @@ export const heights: HeightWords = {
         : 'Straight knees cost the back nothing here.'
       : planted && !lies
         ? `Hamstring ${deg(bend)} ${side}: ${spread ? 'bring the legs nearer and soften' : 'plant the feet and bend'} the knees, their backs about ${tell.length(cm)} up, with nothing under them.`
-        : `Hamstring ${deg(bend)} ${side}, ${backFirst ? 'back before knees' : 'the seat is as high as it goes'}${lies ? ` → knees on ${tell.length(cm)}` : `: ${tell.length(cm)} under the knees would spare it`}.`,
+        : `Hamstring ${deg(bend)} ${side}, ${backFirst ? 'back before knees' : 'seat before knees'}${lies ? ` → knees on ${tell.length(cm)}` : `: ${tell.length(cm)} under the knees would spare it`}.`,
   'twist-seat': ({ cm, deg: bend, side }, tell, lies) =>
     `Hamstring ${deg(bend)} ${side}, its knee kept soft: ${follows(cm, lies, {
       none: 'the pelvis stands upright on the floor',
