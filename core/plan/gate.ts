@@ -19,7 +19,8 @@ const shortRanges = ({ ranges = [] }: Gate, side: ReadingSide, { estimates }: St
     legsOf(of, side).flatMap((leg): Reason[] => {
       const estimate = estimates[keyOf(range, leg)];
       const deg = estimate?.source === 'measured' ? estimate.mean : null;
-      return deg !== null && deg >= leastDeg
+      // As it is told, to the degree: nobody is refused 74° that reads 74°.
+      return deg !== null && Math.round(deg) >= leastDeg
         ? []
         : [{ code: 'gate-range', range, side: leg, leastDeg, deg }];
     }),
