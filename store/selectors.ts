@@ -10,6 +10,7 @@ import { shelfAtHome } from '@/core/advise/instead';
 import { planStudent } from '@/core/plan/plan';
 import { practisedPoses } from '@/core/plan/practised';
 import { poses } from '@/core/poses/poses';
+import { starterShelf } from '@/core/props/usualShelves';
 import { shelfIn, type Shelf } from '@/core/props/shelf';
 import { SETTINGS_ID, usualSettings, type SettingsRecord } from '@/core/formats/facts';
 import { matOf } from './mat';
@@ -35,11 +36,19 @@ export const selectAllProps = createSelector(
   (state: RootState) => state.shelf,
   (shelf): Shelf => Object.values(shelf),
 );
-/** The shelf that is used now. */
-export const selectShelf = createSelector(
+/** The teacher's own shelf that is used now; empty before it is filled. */
+export const selectOwnShelf = createSelector(
   selectAllProps,
   (state: RootState) => selectSettings(state).place,
   shelfIn,
+);
+/** The shelf that plans are built of: before the teacher's own is filled, what a small studio usually has. */
+export const selectShelf = createSelector(selectOwnShelf, (own): Shelf =>
+  own.length > 0 ? own : starterShelf,
+);
+/** Every prop that a record may name: those of the usual shelf, too, as long as there is none of the teacher's own. */
+export const selectNamedProps = createSelector(selectAllProps, (all): Shelf =>
+  all.length > 0 ? all : starterShelf,
 );
 
 /** Readings and sessions shared out by person, so that a change to one student leaves the others' records alone. */

@@ -11,7 +11,10 @@ test('a sore knee goes from its question to a squat on a seat, is answered on th
   const build = page.getByRole('region', { name: 'Build' });
   // On a seat that is built, or the chair where that seat would stand too high: never hovering.
   await expect(
-    build.getByText(/^Seat \d/).or(page.getByRole('link', { name: 'Seat on a chair' })).first(),
+    build
+      .getByText(/^Seat \d/)
+      .or(page.getByRole('link', { name: 'Seat on a chair' }))
+      .first(),
   ).toBeVisible();
 
   await go(page, '/students/p-oona/poses/hero');

@@ -14,7 +14,9 @@ test('good sessions bring the seat of hero down one rung, with its reason', asyn
 
   await heroSession(page, id, { place: 'In muscle', strength: '2' });
   await expect(
-    page.getByRole('region', { name: 'Next time' }).getByText(/^Stay: one good time more at this height/),
+    page
+      .getByRole('region', { name: 'Next time' })
+      .getByText(/^Stay: one good time more at this height/),
   ).toBeVisible();
 
   // What is hardly felt says more than what is felt well.
@@ -25,9 +27,7 @@ test('good sessions bring the seat of hero down one rung, with its reason', asyn
   await page.getByRole('link', { name: 'Back to today' }).click();
   const card = page.getByRole('article', { name: 'Wren Tollivar' });
   await expect(card.getByText('Deepen')).toBeVisible();
-  await expect(
-    card.getByText(/good times here\. Try one step lower/),
-  ).toBeVisible();
+  await expect(card.getByText(/good times here\. Try one step lower/)).toBeVisible();
 
   await page.clock.setSystemTime(week(3));
   const lowered = await heroSeatCm(page, id);

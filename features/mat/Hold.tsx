@@ -4,6 +4,7 @@ import Svg, { Circle, Line } from '@/ui/svg';
 import { choicesFor, type Choices } from '@/core/approaches/approaches';
 import type { Person } from '@/core/formats/book';
 import type { PlanPose } from '@/core/formats/plan';
+import { poseById } from '@/core/poses/poses';
 import { hold as parameter } from '@/core/parameters';
 import { heldSeconds, holdLengthened, holdPaused, holdStarted, type Mat } from '@/store/mat';
 import { selectSettings } from '@/store/selectors';
@@ -60,8 +61,19 @@ const SLOW_TISSUES: Mark = {
   words: 'Past a minute and a half the slower tissues answer: keep it mild.',
 };
 
-function marksOf({ holdSeconds: whole, times }: PlanPose, person: Person): Mark[] {
+/** A rest is left alone: nothing is looked for in it, and nobody is told to come out at once. */
+const restMarks = (whole: number): Mark[] => [
+  { atSeconds: Math.min(parameter.settling.value, whole / 2), words: 'Nothing to do. Be heavy.' },
+  { atSeconds: whole, words: 'Rested. A deeper breath, then roll to the side when you like.' },
+];
+
+/** What is said in the course of a hold, and when. */
+export function marksOf(
+  { pose, holdSeconds: whole, times }: Pick<PlanPose, 'pose' | 'holdSeconds' | 'times'>,
+  person: Person,
+): Mark[] {
   if (times !== null) return [{ atSeconds: whole, words: 'All of them. Come to rest.' }];
+  if (poseById(pose)?.hold.isRest) return restMarks(whole);
   const { stillness } = choicesFor(person.approach, person.choices);
   return [
     ...proppingMarks(whole, stillness),

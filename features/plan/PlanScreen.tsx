@@ -9,7 +9,7 @@ import type { Plan, PlanPose } from '@/core/formats/plan';
 import { practisedPoses } from '@/core/plan/practised';
 import { poseById, poses, posesIn, type Pose, type PoseId } from '@/core/poses/poses';
 import type { Shelf } from '@/core/props/shelf';
-import { selectSessionsOf, selectShelf } from '@/store/selectors';
+import { selectSessionsOf, selectOwnShelf, selectShelf } from '@/store/selectors';
 import type { Units } from '@/ui/format';
 import { Field } from '@/ui/Field';
 import { Chips, Press } from '@/ui/Press';
@@ -66,6 +66,7 @@ export function PlanScreen({ id }: { readonly id: string }) {
   const seeking = found.length > 0 || plain(sought).length > 1;
   const plan = usePlan(id, seeking ? found : place === 'practised' ? [] : posesIn(place));
   const shelf = useOjas(selectShelf);
+  const ownShelf = useOjas(selectOwnShelf);
   const units = useUnits();
   const wide = useWide();
   const sessions = useOjas((state) => selectSessionsOf(state, id));
@@ -151,7 +152,7 @@ export function PlanScreen({ id }: { readonly id: string }) {
           </Aside>
         )}
       </View>
-      <ToDoFirst id={id} plan={plan} emptyShelf={shelf.length === 0} />
+      <ToDoFirst id={id} plan={plan} emptyShelf={ownShelf.length === 0} />
       {shown.length === 0 ? (
         <Words>
           {seeking
@@ -223,7 +224,7 @@ function ToDoFirst({ id, plan, emptyShelf }: ToDoFirstProps) {
       ) : null}
       {emptyShelf ? (
         <Sheet>
-          <Words>The shelf is empty, so heights cannot be built yet.</Words>
+          <Words>Built as a usual small shelf would build it; yours takes two minutes.</Words>
           <Link href="/shelf" asChild>
             <Press>Fill the shelf</Press>
           </Link>

@@ -2,7 +2,7 @@ import { View } from 'react-native';
 import type { FeltPlace, SessionPose } from '@/core/formats/book';
 import { stackWords } from '@/core/props/stack';
 import { slotKey } from '@/core/slots';
-import { selectAllProps } from '@/store/selectors';
+import { selectNamedProps } from '@/store/selectors';
 import { length, minutes } from '@/ui/format';
 import { Aside, Words } from '@/ui/Words';
 import { slotName, type Words as Say } from '@/ui/words/words';
@@ -33,7 +33,7 @@ interface PoseLineProps {
 
 /** What was settled on in a pose at one time, and how it felt. */
 export function PoseLine({ title, outcome }: PoseLineProps) {
-  const shelf = useOjas(selectAllProps);
+  const shelf = useOjas(selectNamedProps);
   const units = useUnits();
   const say = useWords();
   const { feeling, stop } = outcome;

@@ -1,5 +1,5 @@
 import { act, fireEvent, screen } from '@testing-library/react';
-import { selectShelf } from '@/store/selectors';
+import { selectOwnShelf } from '@/store/selectors';
 import { undo } from '@/store/store';
 import { chooseFile, saveFile } from '../data/files';
 import { show } from '../tests/onScreen';
@@ -34,18 +34,18 @@ test('another shelf is made, used, and gone again with one undo', async () => {
   expect(names()).toEqual(main);
   expect(Object.values(state().shelf)).toHaveLength(main.length);
   await act(async () => void (await store.dispatch(undo())));
-  expect(selectShelf(state()).some(({ kind }) => kind === 'books')).toBe(true);
+  expect(selectOwnShelf(state()).some(({ kind }) => kind === 'books')).toBe(true);
 });
 
 test('a shelf goes out as a file and comes in from one; a bad file is refused by its field', async () => {
   const { state } = await show(<ShelfScreen />);
-  const before = selectShelf(state()).length;
+  const before = selectOwnShelf(state()).length;
   await press('Save as a file');
   const text = jest.mocked(saveFile).mock.calls[0]![1].join('');
   expect(JSON.parse(text)).toMatchObject({ format: 'ojas-shelf/1' });
   givenFile(text);
   await press('Take in a file');
-  expect(selectShelf(state())).toHaveLength(2 * before);
+  expect(selectOwnShelf(state())).toHaveLength(2 * before);
   expect(new Set(Object.keys(state().shelf)).size).toBe(2 * before);
   for (const [bad, says] of [
     ['{"format":', /not whole JSON/],
@@ -56,5 +56,5 @@ test('a shelf goes out as a file and comes in from one; a bad file is refused by
     await press('Take in a file');
     expect(screen.getByRole('alert')).toHaveTextContent(says);
   }
-  expect(selectShelf(state())).toHaveLength(2 * before);
+  expect(selectOwnShelf(state())).toHaveLength(2 * before);
 });

@@ -5,7 +5,7 @@ import { faultWords } from '@/core/formats/facts';
 import { homeShelf, starterShelf } from '@/core/props/usualShelves';
 import { shelfIn, type Shelf } from '@/core/props/shelf';
 import { put } from '@/store/facts';
-import { selectAllProps, selectSettings, selectShelf } from '@/store/selectors';
+import { selectAllProps, selectSettings, selectOwnShelf } from '@/store/selectors';
 import { commit } from '@/store/store';
 import { Field } from '@/ui/Field';
 import { Chips, Press } from '@/ui/Press';
@@ -158,7 +158,7 @@ function TakeIn({ place }: { readonly place: string }) {
 
 /** The shelf as a file. */
 function GiveOut({ place }: { readonly place: string }) {
-  const shelf = useOjas(selectShelf);
+  const shelf = useOjas(selectOwnShelf);
   if (shelf.length === 0) return null;
   const save = () =>
     saveFile(

@@ -1,6 +1,7 @@
 import { act, fireEvent, screen, within } from '@testing-library/react';
-import { usualItem } from '@/core/props/usualShelves';
+import { starterShelf, usualItem } from '@/core/props/usualShelves';
 import { put } from '@/store/facts';
+import { selectOwnShelf, selectShelf } from '@/store/selectors';
 import { show } from '../tests/onScreen';
 import { ShelfScreen } from './ShelfScreen';
 
@@ -8,8 +9,10 @@ const twoBlocks = [put('shelf', usualItem('block', 'block', 'Foam block', 2))];
 const press = (name: string) =>
   act(async () => void fireEvent.click(screen.getByRole('button', { name })));
 
-test('an empty shelf begins with a usual one', async () => {
+test('an empty shelf begins with a usual one; plans are built of that before', async () => {
   const { state } = await show(<ShelfScreen />, []);
+  expect(selectOwnShelf(state())).toEqual([]);
+  expect(selectShelf(state())).toEqual(starterShelf);
   expect(screen.queryByRole('region', { name: 'What it builds' })).not.toBeInTheDocument();
   await press('Begin with a usual shelf');
   expect(Object.keys(state().shelf).length).toBeGreaterThan(4);

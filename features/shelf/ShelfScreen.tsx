@@ -5,7 +5,7 @@ import { kinds, propKinds, type PropKind } from '@/core/props/kinds';
 import { stateName, type ShelfItem } from '@/core/props/shelf';
 import { starterShelf, usualItem } from '@/core/props/usualShelves';
 import { editFields, put } from '@/store/facts';
-import { selectSettings, selectShelf } from '@/store/selectors';
+import { selectSettings, selectOwnShelf } from '@/store/selectors';
 import { commit, recordNow } from '@/store/store';
 import { length, type Units } from '@/ui/format';
 import { PropPiece } from '@/ui/figure/PropPiece';
@@ -22,7 +22,7 @@ import { Places } from './Places';
 
 /** What there is, how many, and how high each thing stands. */
 export function ShelfScreen() {
-  const shelf = useOjas(selectShelf);
+  const shelf = useOjas(selectOwnShelf);
   const { place } = useOjas(selectSettings);
   const units = useUnits();
   const wide = useWide();

@@ -5,7 +5,7 @@ import { recordIn } from '@/core/recordIn';
 import type { Person } from '@/core/formats/book';
 import type { Plan, PlanPose } from '@/core/formats/plan';
 import { stackWords } from '@/core/props/stack';
-import { selectPeople, selectSessionsOf, selectShelf } from '@/store/selectors';
+import { selectPeople, selectSessionsOf, selectOwnShelf, selectShelf } from '@/store/selectors';
 import { ago, length } from '@/ui/format';
 import { Field } from '@/ui/Field';
 import { Press } from '@/ui/Press';
@@ -34,7 +34,7 @@ export function TodayScreen() {
   const mat = useOjas((state) => state.mat.now);
   const parked = useOjasList((state) => Object.keys(state.mat.parked));
   const measuring = useOjas((state) => state.measuring.now);
-  const shelf = useOjas(selectShelf);
+  const shelf = useOjas(selectOwnShelf);
   const { left } = useOjas((state) => state.storage);
   const others = useOjas((state) => state.storage.onOtherMats);
   const [sought, setSought] = useState('');
