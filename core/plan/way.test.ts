@@ -104,6 +104,9 @@ test('where nothing carries the squat, the chair does', () => {
   expect(one!.reasons).toContainEqual(expect.objectContaining({ code: 'not-carried' }));
 });
 
+/** A ramp may be built a rung too low; the shoulder takes that up. */
+const SHORT_DEG = 6;
+
 test('a ramp that is not to be had leads to less far back, never to the forearms below it', () => {
   fc.assert(
     fc.property(anyone, ({ index, stifferDeg, chosen }) => {
@@ -122,10 +125,10 @@ test('a ramp that is not to be had leads to less far back, never to the forearms
         const asked = one.demands.filter(({ range }) => range === 'kneeFlexion.prone');
         // What is asked of the front thighs in the way that is taken is there, whatever was refused.
         for (const { needDeg, haveDeg } of asked)
-          expect([one.way, needDeg <= haveDeg + 6]).toEqual([one.way, true]);
+          expect([one.way, needDeg <= haveDeg + SHORT_DEG]).toEqual([one.way, true]);
       }
     }),
-    { numRuns: 40 },
+    { numRuns: 200 },
   );
 });
 

@@ -86,7 +86,7 @@ export const forwardBending = [
     ],
     look: [
       'Hips stay over the ankles',
-      'Back long first, then let it hang',
+      'Back long first; the head comes last',
       'Hands always on something',
       'Knees soft',
     ],
@@ -94,8 +94,8 @@ export const forwardBending = [
       'Feet hip-wide, knees bent, hands on the thighs.',
       'Tip the pelvis like a bowl that pours forward; slide the hands down, back long.',
       cueAt('hands', {
-        on: 'Hands on their supports; let the head hang only then.',
-        bare: 'Hands on the floor; let the head hang only then.',
+        on: 'Hands on their supports; the head comes last, where it may hang.',
+        bare: 'Hands on the floor; the head comes last, where it may hang.',
         free: 'Stay with the hands on the thighs; the head in line.',
       }),
     ],

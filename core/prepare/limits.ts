@@ -36,7 +36,7 @@ export function staysEmptyOver(pose: InPose, key: SlotKey, cm: number): boolean 
 }
 
 /** A ramp that the shelf builds too low by so much is not lain back on. */
-const MOST_UNDER_CM = 2 * decision.mostRung.value;
+const MOST_UNDER_CM = decision.mostRung.value + MOST_SLACK_CM;
 export const isShort = ({ slot, targetCm, stackCm }: PlanSlot): boolean =>
   slot === 'back' && targetCm - stackCm > MOST_UNDER_CM;
 

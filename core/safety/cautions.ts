@@ -217,6 +217,7 @@ const entries: Readonly<Record<CautionId, Omit<Caution, 'id'>>> = {
     rules: [
       change(['head.lowered'], 'head not low', 'head-not-low'),
       change(['head.belowHeart'], 'brief', 'brief'),
+      forbid(['back.hangs'], 'no-hanging', 'chair-hinge'),
       forbid(['head.neckLoaded'], 'no-neck-weight'),
       change(['whole.longStill'], 'up in stages', 'up-in-stages'),
       FALLS,

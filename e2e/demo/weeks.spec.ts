@@ -61,7 +61,7 @@ test('a session of several poses: a fault mended, propped again, repeated, stopp
   await page.getByRole('button', { name: 'Dizzy' }).click();
   await page.getByRole('button', { name: 'Out and written down' }).click();
   await expect(page.getByText('The round before, today')).toBeVisible();
-  await expect(page.getByText(/4 of 10 in muscle/)).toBeVisible();
+  await expect(page.getByText(/4 of 10 at the front of the thigh, left/)).toBeVisible();
   await feel(page, 'In muscle', '2');
   await expect(page.getByRole('region', { name: 'Next time' })).toBeVisible();
   await expect(page.getByText('Session recorded: 4 poses')).toBeVisible();

@@ -445,7 +445,7 @@ export const en: Language = {
     'knees-soft': 'the knees stay soft, and bend before the back rounds.',
     'no-arch': 'the ramp stands high enough that nothing arches.',
     'back-long': 'the low back stays long; go no further than it keeps still.',
-    'no-hanging': 'no rounded hanging.',
+    'no-hanging': 'no hanging fold.',
     'no-standing-fold': 'no fold from standing, which stretches leg and back together.',
     'no-leg-pulled': 'no straight leg is pulled.',
     'hips-level': 'keep the hips level and the work even on both sides.',
