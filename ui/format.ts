@@ -63,3 +63,6 @@ export function since(at: string): string {
 }
 export const minutes = (seconds: number) =>
   `${Math.floor(seconds / 60)}:${String(Math.floor(seconds % 60)).padStart(2, '0')}`;
+
+/** Words as they begin a sentence. */
+export const capital = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1);

@@ -10,8 +10,7 @@ import { memoise } from '../memoise';
 import { decision as decisionParameter, offset as parameter } from '../parameters';
 import type { RaiseReason, Remedy } from '../poses/pose';
 import type { Reason } from '../reasons';
-import { spotAt } from '../spots';
-import { answeredBy, answerTo } from '../poses/felt';
+import { answerAt, answeredBy, slotOnSide } from '../poses/felt';
 import { poseById, type Pose } from '../poses/poses';
 import { sides, type ReadingSide } from '../ranges/ranges';
 import { turned, type DialId } from '../dials';
@@ -181,16 +180,15 @@ function feltEasing(
   outcome: SessionPose,
   why: RaiseReason,
 ): Easing | null {
-  const at = why === 'joint' || why === 'low-back' ? spotAt(outcome.feeling.spot) : null;
-  const answer = at && answerTo(pose.id, at.spot);
-  if (!at || !answer) return null;
+  const felt =
+    why === 'joint' || why === 'low-back' ? answerAt(pose.id, outcome.feeling.spot) : null;
+  if (!felt) return null;
+  const { at, answer } = felt;
   const by = answeredBy(answer, pose, settings.way).find((one) => !atItsEnd(one, outcome));
   const cue: Reason = { code: 'felt-answer', pose: pose.id, spot: at.spot };
   if (!by) return { slot: null, dial: null, way: 'raise', cue };
   if ('dial' in by) return { slot: null, dial: by.dial, way: by.way, cue };
-  // Of a pair that stands apart, the side that was felt.
-  const sideKey = at.side === 'both' ? by.slot : (`${by.slot}:${at.side}` as SlotKey);
-  const slot = settledAt(outcome, sideKey) ? sideKey : by.slot;
+  const slot = slotOnSide(by.slot, at.side, (key) => settledAt(outcome, key) !== undefined);
   return { slot, dial: null, way: by.way, cue };
 }
 

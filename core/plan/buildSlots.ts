@@ -2,7 +2,7 @@ import { buildSlot, movesWith } from '../build/buildSlot';
 import { piecesFor } from '../build/pieces';
 import type { PlanSlot } from '../formats/plan';
 import type { Band } from '../geometry/band';
-import { type Built, otherSide, type SlotNeed } from '../geometry/family';
+import { type Built, isHipLimited, otherSide, type SlotNeed } from '../geometry/family';
 import type { Decision } from '../learn/decide';
 import type { SlotDoubt } from '../learn/evidence';
 import { normalQuantile } from '../normal';
@@ -55,7 +55,7 @@ export function buildSlots(laid: Laid, decision: Decision): BuiltSlots {
       extraRung: context.day !== 'usual',
       mostPieces: piecesFor(bands, at, pose, laidPieces),
       isBuiltFor: isBuiltFor(verdict.changes, need.slot),
-      hipLimited: input.settings.hipFlexionMostDeg < 180,
+      hipLimited: isHipLimited(input.settings),
       otherSideCm: otherSideCm(laid, need),
       twin: twinOf(slots, need) ?? otherLegs(laid, need),
       liftedCm: need.slot === 'back' ? seatLiftedCm(laid, built) : 0,

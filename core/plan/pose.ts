@@ -2,8 +2,7 @@ import { gateKey, wayKey } from '../approaches/approaches';
 import { movesOf } from '../dials';
 import type { Decision } from '../learn/decide';
 import { earlierOf } from '../learn/evidence';
-import { spotAt } from '../spots';
-import { answerTo } from '../poses/felt';
+import { answerAt } from '../poses/felt';
 import { wayOf, type Pose } from '../poses/poses';
 import { movesThen } from '../prepare/dial';
 import { type Prepared, preparePose } from '../prepare/prepare';
@@ -77,11 +76,7 @@ function wayFelt(pose: Pose, { side, context }: Place): string | undefined {
   const spots = earlierOf(context.history, pose.id, side)
     .slice(-KEPT_TIMES)
     .flatMap(({ outcome }) => [outcome.feeling.spot, ...(outcome.eased ?? [])]);
-  const takes = spots.flatMap((kept) => {
-    const at = spotAt(kept);
-    return (at && answerTo(pose.id, at.spot)?.takes) ?? [];
-  });
-  return takes.at(-1);
+  return spots.flatMap((kept) => answerAt(pose.id, kept)?.answer.takes ?? []).at(-1);
 }
 
 /**

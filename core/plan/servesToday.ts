@@ -1,10 +1,8 @@
-import { choicesFor } from '../approaches/approaches';
 import { restsFor } from '../learn/decide';
 import { earlierOf } from '../learn/evidence';
 import { poseById, type Pose, type PoseId } from '../poses/poses';
-import { preparePose } from '../prepare/prepare';
+import { preparePose, type Prepared } from '../prepare/prepare';
 import { sides, type ReadingSide } from '../ranges/ranges';
-import { verdictOn } from '../safety/verdict';
 import { slotKey } from '../slots';
 import type { StudentContext } from './context';
 import { shutBy } from './gate';
@@ -16,33 +14,29 @@ const sidesFor = (pose: Pose, side: ReadingSide): readonly ReadingSide[] => {
 };
 
 /** Whether what carries it would have to stand higher than is sensible, as the ranges have it. */
-function standsTooHigh(pose: Pose, side: ReadingSide, context: StudentContext): boolean {
-  const { insteadOver } = pose;
-  if (!insteadOver) return false;
-  const { family, body, settings } = preparePose(
-    context.record.person,
-    pose.id,
-    side,
-    context.shelf,
-  );
-  return family
-    .heights({ body, values: context.likely, settings, side })
+const standsTooHigh = (
+  { pose: { insteadOver }, family, body, settings }: Prepared,
+  side: ReadingSide,
+  { likely: values }: StudentContext,
+): boolean =>
+  insteadOver !== undefined &&
+  family
+    .heights({ body, values, settings, side })
     .some((need) => slotKey(need) === insteadOver.slot && need.rawCm > insteadOver.cm);
-}
 
 /** Where a pose leads on a side today: nowhere else, or to what serves in its place. */
 function leadsTo(pose: Pose, side: ReadingSide, context: StudentContext): readonly PoseId[] | null {
-  const { person } = context.record;
-  const choices = choicesFor(person.approach, person.choices, pose.id);
-  const { status, candidates } = verdictOn(pose, side, person.cautions, choices);
+  const prepared = preparePose(context.record.person, pose.id, side, context.shelf);
+  const { status, candidates } = prepared.verdict;
   if (status === 'forbidden' || status === 'instead') return candidates;
   if (pose.gate && shutBy(pose.gate, pose, side, context).length > 0)
     return [pose.gate.instead as PoseId];
   // What rests after an alarm is nobody's warm-up.
   const last = earlierOf(context.history, pose.id, side).at(-1);
   if (restsFor(last, context.today) !== null) return pose.easier ? [pose.easier] : [];
-  if (pose.insteadOver && standsTooHigh(pose, side, context)) return [pose.insteadOver.pose];
-  return null;
+  return pose.insteadOver && standsTooHigh(prepared, side, context)
+    ? [pose.insteadOver.pose]
+    : null;
 }
 
 /**

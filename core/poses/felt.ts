@@ -1,7 +1,8 @@
-import type { SpotId } from '../spots';
+import type { ReadingSide } from '../ranges/ranges';
+import { spotAt, type SpotAt, type SpotId } from '../spots';
 import type { Remedy } from './pose';
 import { dialsOf, wayOf, type Pose, type PoseId } from './poses';
-import { slotRefOf } from '../slots';
+import { slotRefOf, type SlotKey, type SlotName } from '../slots';
 
 /** What answers something felt at a spot: a support, a setting, another way or pose, and always words. */
 export interface FeltAnswer {
@@ -179,6 +180,26 @@ const groupOf = new Map<string, FeltGroup>(
 /** What answers something felt at a spot in a pose; null where nothing but easing it as a whole does. */
 export const answerTo = (pose: string, spot: SpotId): FeltAnswer | null =>
   groupOf.get(pose)?.answers[spot] ?? null;
+
+/** What answers what was felt at a spot as it was kept, with that spot; null for one that nothing here answers. */
+export function answerAt(
+  pose: string,
+  kept: string | undefined,
+): { readonly at: SpotAt; readonly answer: FeltAnswer } | null {
+  const at = spotAt(kept);
+  const answer = at && answerTo(pose, at.spot);
+  return at && answer ? { at, answer } : null;
+}
+
+/** The slot of a remedy: of a pair that stands apart, the side that was felt. */
+export function slotOnSide(
+  slot: SlotName,
+  side: ReadingSide,
+  has: (key: SlotKey) => boolean,
+): SlotKey {
+  const key: SlotKey = side === 'both' ? slot : `${slot}:${side}`;
+  return has(key) ? key : slot;
+}
 
 /** What a pose has of what answers, as it is set up in this way. */
 export function answeredBy(

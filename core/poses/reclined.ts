@@ -22,6 +22,16 @@ const ONE_LEG_FOLDED = [
 ] as const;
 const HEAD = cueAt('neck', { on: 'Head on its support.' });
 const LEVELLED = cueAt('hipLevel', { on: 'What levels the hips goes under the side that drops.' });
+/** Slots of one folded leg where the trunk is held up by no ramp. */
+const ONE_LEG_UP = ['seat', 'behindKnee', 'ankle', 'underShin', 'underKnees', 'hipLevel'] as const;
+/** One leg folded, and back as far as hands or forearms hold. */
+const oneLegBack = (how: string) => [
+  ...ONE_LEG_FOLDED,
+  how,
+  'Let the planted foot tuck the tail.',
+  cueAt('underKnees', { on: 'Then lengthen the other leg over its support.' }),
+  LEVELLED,
+];
 /** Back on to a low pile rather than a ramp. */
 const ALONG_SPINE = [
   cueAt('back', { on: 'The low pile goes between the shoulder blades.' }),
@@ -205,33 +215,21 @@ export const reclined = [
         id: 'forearms',
         name: 'Back on the forearms',
         proposedIf: 'reclinedHero=forearms',
-        slots: ['seat', 'behindKnee', 'ankle', 'underShin', 'underKnees', 'hipLevel'],
-        entry: [
-          ...ONE_LEG_FOLDED,
-          'Hands behind, then one forearm after the other.',
-          'Let the planted foot tuck the tail.',
-          cueAt('underKnees', { on: 'Then lengthen the other leg over its support.' }),
-          LEVELLED,
-        ],
+        slots: [...ONE_LEG_UP],
+        entry: oneLegBack('Hands behind, then one forearm after the other.'),
         stages: [{ id: 'on-forearms', name: 'On the forearms' }],
       },
       {
         id: 'hands',
         name: 'Back on the hands',
-        slots: ['seat', 'behindKnee', 'ankle', 'underShin', 'underKnees', 'hipLevel'],
-        entry: [
-          ...ONE_LEG_FOLDED,
-          'Hands behind, fingers as they like; lift the chest.',
-          'Let the planted foot tuck the tail.',
-          cueAt('underKnees', { on: 'Then lengthen the other leg over its support.' }),
-          LEVELLED,
-        ],
+        slots: [...ONE_LEG_UP],
+        entry: oneLegBack('Hands behind, fingers as they like; lift the chest.'),
         stages: [{ id: 'on-hands', name: 'On the hands' }],
       },
       {
         id: 'upright',
         name: 'Upright on its seat',
-        slots: ['seat', 'behindKnee', 'ankle', 'underShin', 'underKnees', 'hipLevel'],
+        slots: [...ONE_LEG_UP],
         entry: [
           ...ONE_LEG_FOLDED,
           'Stay upright: the front of the thigh has enough to do.',

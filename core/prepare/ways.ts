@@ -44,8 +44,7 @@ export interface ChosenWay {
  */
 export function chooseWay(
   prepared: Prepared,
-  person: Person,
-  { asked, ...where }: Pick<Wanted, 'values' | 'side' | 'asked'>,
+  { person, values, side, asked }: Omit<Wanted, 'pose' | 'shelf'>,
   unbuilt: ReadonlyMap<string, WayRuledOut> = new Map(),
 ): ChosenWay {
   const { pose, family, body, settings } = prepared;
@@ -55,9 +54,9 @@ export function chooseWay(
     return because ? { because, firm: true } : null;
   };
   const ruledOut = (way: PoseWay): RuledOut | null =>
-    refused(pose, way, where.side, person) ??
+    refused(pose, way, side, person) ??
     notBuilt(way) ??
-    family.rulesOut?.({ body, ...where, settings: { ...settings, way: way.id } }) ??
+    family.rulesOut?.({ body, values, side, settings: { ...settings, way: way.id } }) ??
     null;
   const stands = (way: PoseWay, out: RuledOut | null) =>
     way.id === own
@@ -92,11 +91,11 @@ export interface Wanted extends Pick<FamilyInput, 'values' | 'side'> {
 export function inItsWay(wanted: Wanted, unbuilt?: ReadonlyMap<string, WayRuledOut>): Prepared {
   const ready = inWay(wanted, '');
   if (!ready.pose.ways) return ready;
-  const { way, notTaken } = chooseWay(ready, wanted.person, pickWhere(wanted), unbuilt);
-  return { ...inWay(wanted, way), notTaken };
+  const { way, notTaken } = chooseWay(ready, wanted, unbuilt);
+  // Made ready anew only for what the way does more than the pose.
+  const taken = wayOf(ready.pose, way)?.also ? inWay(wanted, way) : setIn(ready, way);
+  return { ...taken, notTaken };
 }
-
-const pickWhere = ({ values, side, asked }: Wanted) => ({ values, side, asked });
 
 /** A pose as this body does it, in a way that is known already; empty for none. What the way does more counts, too. */
 export function inWay({ person, pose, side, shelf, values }: Wanted, way: string): Prepared {
@@ -104,8 +103,13 @@ export function inWay({ person, pose, side, shelf, values }: Wanted, way: string
     preparePose(person, pose, side, shelf, wayOf(poseById(pose), way)),
     values['pelvicTilt.sits'],
   );
-  return way === '' ? prepared : { ...prepared, settings: { ...prepared.settings, way } };
+  return way === '' ? prepared : setIn(prepared, way);
 }
+
+const setIn = (prepared: Prepared, way: string): Prepared => ({
+  ...prepared,
+  settings: { ...prepared.settings, way },
+});
 
 /** What the approach asks of a pelvis is asked of this one, from where it sits well by itself. */
 function onItsPelvis(prepared: Prepared, sitsDeg: number | undefined): Prepared {

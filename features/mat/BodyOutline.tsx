@@ -6,6 +6,7 @@ import type { FeltPlace } from '@/core/formats/book';
 import type { Point } from '@/core/geometry/posture';
 import type { ReadingSide } from '@/core/ranges/ranges';
 import { FlatFigure } from '@/ui/figure/FlatFigure';
+import { capital } from '@/ui/format';
 import { Chips } from '@/ui/Press';
 import { Aside } from '@/ui/Words';
 import { wordsIn } from '@/ui/words/words';
@@ -114,10 +115,7 @@ const outline = {
 const placeOf = (spot: SpotId): FeltPlace => spots[spot];
 /** Whether something felt there asks for an answer, and not only for time. */
 const isAsking = ({ spots: of }: Part) => of.some((spot) => placeOf(spot) !== 'muscle');
-const shortName = (spot: SpotId) => {
-  const name = wordsIn('cm').spot(spot).replace(/^the /, '');
-  return name.charAt(0).toUpperCase() + name.slice(1);
-};
+const shortName = (spot: SpotId) => capital(wordsIn('cm').spot(spot).replace(/^the /, ''));
 
 interface BodyOutlineProps {
   /** A spot with its side, as it is kept. */

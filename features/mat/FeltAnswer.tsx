@@ -1,9 +1,8 @@
 import { View } from 'react-native';
-import { spotAt } from '@/core/spots';
 import { placeKey } from '@/core/advise/order';
-import { answeredBy, answerTo } from '@/core/poses/felt';
+import { answerAt, answeredBy, slotOnSide } from '@/core/poses/felt';
 import { poseById } from '@/core/poses/poses';
-import { slotKey, type SlotKey } from '@/core/slots';
+import { slotKey } from '@/core/slots';
 import { spotEased, stepTaken } from '@/store/mat';
 import { selectShelf } from '@/store/selectors';
 import { Press } from '@/ui/Press';
@@ -14,15 +13,14 @@ import { useMatDispatch } from './place';
 
 /** What the pose has of what answers a spot: of a pair that stands apart, the side that was felt. */
 function remediesAt(spot: string, { planned }: OnTheMat): readonly Remedy[] {
-  const [at, pose] = [spotAt(spot), poseById(planned.pose)];
-  const answer = at && answerTo(planned.pose, at.spot);
-  if (!at || !pose || !answer) return [];
+  const [felt, pose] = [answerAt(planned.pose, spot), poseById(planned.pose)];
+  if (!felt || !pose) return [];
   const has = new Set(planned.slots.map(slotKey));
-  return answeredBy(answer, pose, planned.way).map((one): Remedy => {
-    if ('dial' in one) return one;
-    const ofSide = `${one.slot}:${at.side}` as SlotKey;
-    return { ...one, slot: has.has(ofSide) ? ofSide : one.slot };
-  });
+  return answeredBy(felt.answer, pose, planned.way).map((one): Remedy =>
+    'dial' in one
+      ? one
+      : { ...one, slot: slotOnSide(one.slot, felt.at.side, (key) => has.has(key)) },
+  );
 }
 
 /** What answers something felt, at once: done by a tap, kept as what eases, and the pose held again. */
@@ -30,8 +28,7 @@ export function FeltAnswer({ spot, ...of }: OnTheMat & { readonly spot: string }
   const dispatch = useMatDispatch();
   const shelf = useOjas(selectShelf);
   const units = useUnits();
-  const at = spotAt(spot);
-  const answer = at && answerTo(of.planned.pose, at.spot);
+  const answer = answerAt(of.planned.pose, spot)?.answer;
   if (!answer) return null;
   const remedies = remediesAt(spot, of);
   const found = remedies

@@ -16,7 +16,7 @@ import { poseById } from '@/core/poses/poses';
 import type { Shelf } from '@/core/props/shelf';
 import { slotKey } from '@/core/slots';
 import { selectSessionsOf, selectShelf } from '@/store/selectors';
-import { date, degrees, minutes, type Units } from '@/ui/format';
+import { capital, date, degrees, minutes, type Units } from '@/ui/format';
 import { Chips, Press } from '@/ui/Press';
 import { Screen } from '@/ui/Screen';
 import { Sheet } from '@/ui/Sheet';
@@ -119,7 +119,7 @@ const PlanLink = ({ person }: { readonly person: Person }) => (
 
 function sideWords(planned: PlanPose): string {
   const words = poseTitle(planned).slice(poseName(planned.pose).length + 2);
-  return words.charAt(0).toUpperCase() + words.slice(1);
+  return capital(words);
 }
 
 interface OnePoseProps {

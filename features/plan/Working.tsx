@@ -8,7 +8,7 @@ import type { Shelf } from '@/core/props/shelf';
 import { stackWords } from '@/core/props/stack';
 import { keyOf, type RangeId, type RangeKey } from '@/core/ranges/ranges';
 import { slotKey, slotRefOf } from '@/core/slots';
-import { degrees, length, type Units } from '@/ui/format';
+import { capital, degrees, length, type Units } from '@/ui/format';
 import { Press } from '@/ui/Press';
 import { Aside, Title, Words } from '@/ui/Words';
 import { rangeName, slotName, wordsIn } from '@/ui/words/words';
@@ -147,7 +147,7 @@ function WhatIf({ planned, inPose, estimates, units }: Omit<WorkingProps, 'shelf
           <View key={key} className="flex-row flex-wrap items-center justify-between gap-2">
             <View role="status" aria-live="polite" className="min-w-[180px] flex-1">
               <Words>
-                {name.charAt(0).toUpperCase() + name.slice(1)}{' '}
+                {capital(name)}{' '}
                 {by === 0 ? 'as it is' : `${Math.abs(by)}° ${by > 0 ? 'freer' : 'stiffer'}`}
               </Words>
               {by === 0 ? null : (

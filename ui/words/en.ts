@@ -7,6 +7,7 @@ import { slotRefOf } from '@/core/slots';
 import { poseById, wayOf, type PoseId } from '@/core/poses/poses';
 import type { RangeId } from '@/core/ranges/ranges';
 import { tapes } from '@/core/body/body';
+import { capital } from '../format';
 import { deg, heights } from './enHeights';
 import type { Language, Telling } from './language';
 
@@ -70,7 +71,6 @@ function complaint(one: Complaint): string {
   }
 }
 
-const capital = (words: string) => words.charAt(0).toUpperCase() + words.slice(1);
 /** "One good time", "two good times". */
 const times = (count: number) =>
   `${['no', 'one', 'two', 'three', 'four', 'five', 'six'][count] ?? count} good ${count === 1 ? 'time' : 'times'}`;

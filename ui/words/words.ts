@@ -6,7 +6,7 @@ import type { RangeId, ReadingSide } from '@/core/ranges/ranges';
 import { cautionById } from '@/core/safety/cautions';
 import type { CautionId } from '@/core/safety/ids';
 import type { SlotRef } from '@/core/slots';
-import { fromCm, length, toCm, type Units } from '../format';
+import { capital, fromCm, length, toCm, type Units } from '../format';
 import { en } from './en';
 import type { Language, Telling, Worded } from './language';
 
@@ -61,8 +61,6 @@ export interface Words {
   /** What the rules of a caution say, each once. */
   readonly rules: (id: CautionId) => readonly string[];
 }
-
-const capital = (words: string) => words.charAt(0).toUpperCase() + words.slice(1);
 
 function wording(units: Units, language: Language): Words {
   const tell = telling(units, language);

@@ -291,9 +291,6 @@ export const neckWhy = ({ rawCm }: SlotNeed): HeightReason[] => [
   { code: 'head-on-ramp', cm: rawCm },
 ];
 
-const hipOver = (input: FamilyInput) =>
-  kneelingLegs(seatOf(kneelingNeeds(input)), input.body, input.settings.underShinCm).hip;
-
 /**
  * Going back no further than the front thighs let it: neither on to a ramp that nobody builds so high, nor on to hands
  * or forearms that lie lower than the thighs allow. Upright on the seat is always left.
@@ -302,16 +299,17 @@ function rulesOutBack(input: FamilyInput): RuledOut | null {
   const { way } = input.settings;
   const leastDeg = sharedInclineDeg(input);
   if (way === 'upright') return null;
-  const propped = proppedInclineDeg(way, hipOver(input)[1], input.body);
+  const seatCm = seatOf(kneelingNeeds(input));
+  const { hip } = kneelingLegs(seatCm, input.body, input.settings.underShinCm);
+  const propped = proppedInclineDeg(way, hip[1], input.body);
   if (propped !== null) {
     if (propped < leastDeg - PROPPED_SLACK_DEG)
       return { because: { of: 'lies-low', deg: propped, leastDeg }, firm: true };
-    const seatCm = seatOf(kneelingNeeds(input));
     return way === 'forearms' && isWanted(seatCm)
       ? { because: { of: 'hips-raised', cm: seatCm }, firm: false }
       : null;
   }
-  const [blades] = rampNeeds(leastDeg, hipOver(input)[1], input.body);
+  const [blades] = rampNeeds(leastDeg, hip[1], input.body);
   const cm = blades?.rawCm ?? 0;
   return cm > parameter.mostRamp.value ? { because: { of: 'ramp-high', cm }, firm: false } : null;
 }
