@@ -2,7 +2,7 @@ import { readFile } from 'node:fs/promises';
 import { parseArgs } from 'node:util';
 import { recordOf } from '@/core/estimate/recordOf';
 import { parseBookFile } from '@/core/formats/check';
-import type { Fault } from '@/core/formats/limits';
+import type { Fault } from '@/core/formats/faults';
 import { isDay, type LocalDay } from '@/core/formats/time';
 import type { Book, Person } from '@/core/formats/book';
 import { planSchema, type Plan } from '@/core/formats/plan';
@@ -42,7 +42,10 @@ export interface Answer {
 
 const refuse = (words: string): Answer => ({ words, exit: 1 });
 const faultWords = (file: string, faults: readonly Fault[]) =>
-  faults.map(({ path, words }) => `${file}: ${path}: ${words}`).join('\n');
+  faults
+    .map(wordsIn('cm').fault)
+    .map(({ path, words }) => `${file}: ${path}: ${words}`)
+    .join('\n');
 
 async function readBook(
   file: string | undefined,
@@ -142,7 +145,10 @@ async function check(file: string | undefined, today: LocalDay): Promise<Answer>
   const read = await readBook(file, today);
   if ('answer' in read) return read.answer;
   const { people, readings, sessions, shelf } = read.book;
-  const notes = read.notes.map(({ path, words }) => `\n${path}: ${words}`).join('');
+  const notes = read.notes
+    .map(wordsIn('cm').fault)
+    .map(({ path, words }) => `\n${path}: ${words}`)
+    .join('');
   return {
     words: `${file} is a whole ojas-book/1: ${people.length} people, ${readings.length} readings, ${sessions.length} sessions, ${shelf.length} kinds of props.${notes}`,
     exit: 0,

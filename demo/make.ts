@@ -8,6 +8,7 @@ import { chanceFrom } from '@/core/sim/chance';
 import { daySwing, doPose, measure, simulateStudent, truthOn } from '@/core/sim/student';
 import { commonestPoses } from '@/core/poses/poses';
 import { ranges, sides, type RangeId } from '@/core/ranges/ranges';
+import { wordsIn } from '@/ui/words/words';
 import { members, type Member } from './people';
 import { boathouseShelf } from './shelf';
 
@@ -139,8 +140,7 @@ export const LAST_EVENING = shiftDays(FIRST_EVENING, 7 * (EVENINGS - 1));
 if (process.argv[1] === fileURLToPath(import.meta.url)) {
   const book = makeBoathouseBook();
   const checked = checkBook(book, LAST_EVENING);
-  if (!checked.ok)
-    throw new Error(checked.faults.map(({ path, words }) => `${path}: ${words}`).join('\n'));
+  if (!checked.ok) throw new Error(wordsIn('cm').faults(checked.faults));
   writeFileSync(
     new URL('./kingfisher-boathouse.json', import.meta.url),
     `${JSON.stringify(book, null, 1)}\n`,

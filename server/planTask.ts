@@ -2,13 +2,14 @@ import { isDay, type LocalDay } from '@/core/formats/time';
 import { z } from '@/core/z';
 import { recordOf } from '@/core/estimate/recordOf';
 import { checkBook } from '@/core/formats/check';
-import { pathWords, unfitIn, type Fault } from '@/core/formats/limits';
-import { refusalOf } from '@/core/formats/refusal';
+import { says } from '@/core/formats/asked';
+import { faultsIn, inCodes, type Fault } from '@/core/formats/faults';
+import { unfitIn } from '@/core/formats/limits';
 import { planStudent } from '@/core/plan/plan';
 import { shelfIn } from '@/core/props/shelf';
 import { poseById } from '@/core/poses/poses';
 import { wordedPlan } from '@/ui/words/wordedPlan';
-import { wordsIn } from '@/ui/words/words';
+import { wordsIn, type ToldFault } from '@/ui/words/words';
 
 /** What is sent back: a status, and a plan or the faults. */
 export interface PlanAnswer {
@@ -22,12 +23,10 @@ const planRequest = z.object({
   book: z.unknown(),
   person: z.string(),
   date: z.custom<LocalDay>((date) => typeof date === 'string' && isDay(date), {
-    error: 'expected a day that there is, such as 2026-01-15.',
+    error: says('day'),
   }),
   poses: z
-    .array(
-      z.string().refine((id) => poseById(id) !== undefined, { error: 'no pose is called that' }),
-    )
+    .array(z.string().refine((id) => poseById(id) !== undefined, says('no-such-pose')))
     .max(MOST_POSES)
     .optional(),
 });
@@ -36,7 +35,9 @@ const answer = (status: PlanAnswer['status'], body: unknown): PlanAnswer => ({
   status,
   body: JSON.stringify(body),
 });
-const refused = (faults: readonly Fault[], status: 400 | 404 = 400) => answer(status, { faults });
+const told = (faults: readonly ToldFault[], status: 400 | 404 = 400) => answer(status, { faults });
+const refused = (faults: readonly Fault[], status: 400 | 404 = 400) =>
+  told(faults.map(wordsIn('cm').fault), status);
 
 function parsed(
   bytes: Uint8Array,
@@ -57,20 +58,16 @@ function parsed(
  */
 export default function planTask(bytes: Uint8Array): PlanAnswer {
   const read = parsed(bytes);
-  if (!read.ok) return refused([{ path: 'the request', words: read.words }]);
+  if (!read.ok) return told([{ path: 'the request', words: read.words }]);
   const unfit = unfitIn(read.json);
   if (unfit) return refused([unfit]);
-  const asked = planRequest.safeParse(read.json, { error: refusalOf });
-  if (!asked.success)
-    return refused(
-      asked.error.issues.map(({ path, message }) => ({ path: pathWords(path), words: message })),
-    );
+  const asked = planRequest.safeParse(read.json, inCodes);
+  if (!asked.success) return refused(faultsIn(asked.error, read.json));
   const { book, person: id, date, poses } = asked.data;
   const checked = checkBook(book, date);
   if (!checked.ok) return refused(checked.faults);
   const person = checked.value.people.find((one) => one.id === id);
-  if (!person)
-    return refused([{ path: 'person', words: `there is no person ${id} in this book.` }], 404);
+  if (!person) return refused([{ path: 'person', says: { code: 'no-person', person: id } }], 404);
   // A pose that is named twice is planned once.
   return answer(
     200,

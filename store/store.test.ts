@@ -116,7 +116,7 @@ describe('what is written', () => {
     [
       'ten values',
       put('readings', sampleReading({ values: Array.from({ length: 10 }, () => 130) })),
-      /Values: at most nine values/,
+      /Values: at most 9 values/,
     ],
     [
       'a note of 4,001 letters',

@@ -25,6 +25,7 @@ import {
   type Diff,
   type Touched,
 } from './acts';
+import { wordsIn } from '@/ui/words/words';
 import { fieldName, isClash, type Change } from './facts';
 import {
   actKey,
@@ -809,7 +810,10 @@ function writable(
   if (!read.ok)
     return {
       ok: false,
-      words: `Not saved: ${read.faults.map(({ path, words }) => `${fieldName(path)}: ${words}`).join(' ')} Nothing stored was changed.`,
+      words: `Not saved: ${read.faults
+        .map(wordsIn('cm').fault)
+        .map(({ path, words }) => `${fieldName(path)}: ${words}`)
+        .join(' ')} Nothing stored was changed.`,
     };
   const owner = ownerOf({ kind, record: read.record });
   const key = owner && keyOf(owner);

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import type { Reading } from '../formats/book';
-import { readingRefused } from '../formats/readingFaults';
+import { readingRefused } from '../formats/readingRefused';
 import { shiftDays } from '../formats/time';
 import { protocols } from '../protocols/protocols';
 import { ranges } from '../ranges/ranges';

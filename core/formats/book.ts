@@ -5,7 +5,8 @@ import { propKinds } from '../props/kinds';
 import { methodIds } from '../protocols/protocols';
 import { rangeIds } from '../ranges/ranges';
 import { MOST_MARKS } from './edits';
-import { isOwnName } from './limits';
+import { says } from './asked';
+import { isOwnName } from './ownName';
 import { dialIds } from '../dials';
 import { slotIds } from '../slots';
 
@@ -14,7 +15,7 @@ const open = <T extends z.ZodRawShape>(shape: T) =>
   z.looseObject(shape) as unknown as z.ZodObject<T>;
 
 /** An id of something in a table: what this version does not know is kept, and harmless. */
-const name = z.string().min(1, 'an id is needed').max(120);
+const name = z.string().min(1, says('id-needed')).max(120);
 /** When fields were last changed: see edits.ts. */
 const edits = z
   .record(z.string(), z.array(z.string().max(40)).max(MOST_MARKS))
@@ -22,16 +23,15 @@ const edits = z
   // Spoiled, it is forgotten: it is no reason to refuse a record.
   .catch(undefined);
 /** The id of a record. */
-const id = name.refine(isOwnName, { error: 'this word cannot serve as an id: choose another.' });
-const words = z.string().max(4000, 'at most 4000 letters');
+const id = name.refine(isOwnName, says('id-unfit'));
+const words = z.string().max(4000, says('letters'));
 /** An ISO date, or date and time, of a day that there is. */
 export const moment = z
   .union([z.iso.datetime({ offset: true }), z.iso.date()], {
-    error: 'expected a date such as 2026-01-08, or a date and time such as 2026-01-08T18:30:00Z',
+    error: says('moment'),
   })
-  .refine((at) => at >= '1900' && at < '2200', { error: 'expected a year from 1900 to 2199' });
-const cm = (least: number, most: number) =>
-  z.number().min(least, `at least ${least} cm`).max(most, `at most ${most} cm`);
+  .refine((at) => at >= '1900' && at < '2200', says('year'));
+const cm = (least: number, most: number) => z.number().min(least, says('cm')).max(most, says('cm'));
 
 export const sideSchema = z.enum(['left', 'right', 'both']);
 
@@ -53,10 +53,10 @@ export const propStateSchema = open({
 export const shelfItemSchema = open({
   id,
   kind: z.enum(propKinds),
-  name: z.string().min(1, 'a name is needed').max(80),
-  count: z.number().int('a whole number').min(0).max(500),
+  name: z.string().min(1, says('name-needed')).max(80),
+  count: z.number().int(says('whole-number')).min(0).max(500),
   softness: z.number().min(0).max(1),
-  states: z.array(propStateSchema).min(1, 'at least one way to lie').max(20),
+  states: z.array(propStateSchema).min(1, says('ways-to-lie')).max(20),
   /** The shelf that it stands on, where there are several; the main one has no name. */
   place: z.string().max(80).optional(),
   edits,
@@ -64,7 +64,7 @@ export const shelfItemSchema = open({
 
 export const personSchema = open({
   id,
-  name: z.string().trim().min(1, 'a name is needed').max(120),
+  name: z.string().trim().min(1, says('name-needed')).max(120),
   statureCm: cm(90, 230),
   bodyCm: z.partialRecord(z.enum(tapedLengths), cm(2, 120)).default({}),
   sex: z.enum(['woman', 'man', 'unknown']).default('unknown'),
@@ -86,7 +86,7 @@ export const readingSchema = open({
   side: sideSchema,
   method: z.enum(methodIds),
   protocol: z.string().max(80).optional(),
-  values: z.array(z.number()).min(1, 'at least one value').max(9, 'at most nine values'),
+  values: z.array(z.number()).min(1, says('values')).max(9, says('values')),
   at: moment,
   /** Error of one value in its own unit, where the reading itself told it (a photo); else the method's. */
   sem: z.number().positive().max(45).optional(),
@@ -126,7 +126,7 @@ export const sessionPoseSchema = open({
   heldSeconds: z.number().min(0).max(7200),
   /** What was said: a stop tells a word and no strength. */
   feeling: open({
-    strength: z.number().int('a whole number').min(0).max(10).optional(),
+    strength: z.number().int(says('whole-number')).min(0).max(10).optional(),
     place: z.enum(feltPlaces).optional(),
     /** Where on the body, as it was tapped. */
     spot: z.string().max(40).optional(),
@@ -174,10 +174,10 @@ export const sessionSchema = open({
 
 /** One day, or as a rule of RFC 5545 repeats it, at an hour of the place where it is. */
 const when = {
-  on: z.iso.date({ error: 'expected a day such as 2026-01-08' }),
+  on: z.iso.date(says('day')),
   time: z
     .string()
-    .regex(/^([01]\d|2[0-3]):[0-5]\d$/, 'expected an hour such as 18:15')
+    .regex(/^([01]\d|2[0-3]):[0-5]\d$/, says('hour'))
     .optional(),
   repeats: z.string().max(200).optional(),
   /** Days on which it falls out. */
@@ -194,8 +194,8 @@ export const visitSchema = open({ id, person: id, ...when });
  */
 export const classSchema = open({
   id,
-  name: z.string().trim().min(1, 'a name is needed').max(80).optional(),
-  people: z.array(id).max(60, 'at most 60 students').optional(),
+  name: z.string().trim().min(1, says('name-needed')).max(80).optional(),
+  people: z.array(id).max(60, says('students')).optional(),
   ...when,
   on: when.on.optional(),
 });
@@ -209,8 +209,8 @@ const eyeSchema = open({
 /** A teacher's own order of poses. */
 const sequenceSchema = open({
   id,
-  name: z.string().trim().min(1, 'a name is needed').max(80),
-  poses: z.array(name).min(1, 'at least one pose').max(60, 'at most 60 poses'),
+  name: z.string().trim().min(1, says('name-needed')).max(80),
+  poses: z.array(name).min(1, says('poses')).max(60, says('poses')),
 });
 
 export const settingsSchema = open({
@@ -222,10 +222,10 @@ export const settingsSchema = open({
   /** The shelf that is used now, and those there are beside the main one. */
   place: z.string().max(80).optional(),
   places: z
-    .array(z.string().trim().min(1, 'a name is needed').max(80))
-    .max(50, 'at most 50 shelves')
+    .array(z.string().trim().min(1, says('name-needed')).max(80))
+    .max(50, says('shelves'))
     .optional(),
-  sequences: z.array(sequenceSchema).max(200, 'at most 200 sequences').optional(),
+  sequences: z.array(sequenceSchema).max(200, says('sequences')).optional(),
   edits,
 });
 
@@ -237,21 +237,21 @@ export const goneSchema = open({
   id: z
     .string()
     .max(400)
-    .regex(/^[a-z]+\/./, 'expected a kind and an id, such as people/p1'),
+    .regex(/^[a-z]+\/./, says('kind-and-id')),
   at: moment,
 });
 
 /** A shelf by itself, to take along or give away; a book's own shelf is read alike. */
 export const shelfFileSchema = open({
   format: z.enum(['ojas-shelf/1', 'ojas-book/1'], {
-    error: 'expected "ojas-shelf/1" or a book: this is not a shelf of a kind this version reads',
+    error: says('shelf-format'),
   }),
-  shelf: z.array(shelfItemSchema).min(1, 'at least one prop').max(500),
+  shelf: z.array(shelfItemSchema).min(1, says('props')).max(500),
 });
 
 export const bookSchema = open({
   format: z.literal('ojas-book/1', {
-    error: 'expected "ojas-book/1": this is not an Ojas book of a kind this version reads',
+    error: says('book-format'),
   }),
   people: z.array(personSchema).max(20_000),
   readings: z.array(readingSchema).max(2_000_000),

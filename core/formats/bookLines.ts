@@ -1,8 +1,8 @@
 import type { Book } from './book';
 import { checkBook, checkShape, MOST_FAULTS, notesOn, type Parsed } from './check';
 import { personOf, type Fact } from './facts';
-import type { Fault } from './limits';
-import { readingFaults } from './readingFaults';
+import type { Fault, FileFault } from './faults';
+import { readingRefused } from './readingRefused';
 import type { LocalDay } from './time';
 
 /** Kinds of records of a book, each a list. */
@@ -20,7 +20,7 @@ export interface BookPart {
 }
 
 const EMPTY = { format: 'ojas-book/1', people: [], readings: [], shelf: [], sessions: [] };
-const CUT = 'the file is broken off or was changed: export it again.';
+const CUT: FileFault = { code: 'cut' };
 
 interface Gathered {
   readonly record: unknown;
@@ -74,8 +74,7 @@ export class BookLines {
     if (this.left !== '') this.oneLine(this.left);
     if (this.field !== null) this.fault(this.line, CUT);
     for (const [person, line] of this.owners)
-      if (!this.seen.people.has(person))
-        this.fault(line, `there is no person ${person} in this book.`);
+      if (!this.seen.people.has(person)) this.fault(line, { code: 'no-person', person });
     if (this.faults.length > 0) return { ok: false, faults: this.faults.slice(0, MOST_FAULTS) };
     // Lists on one line, as an empty one is written, are read with the rest.
     const checked = checkBook({ ...EMPTY, ...this.rest }, this.today);
@@ -88,8 +87,8 @@ export class BookLines {
     };
   }
 
-  private fault(line: number, words: string): void {
-    this.faults.push({ path: `line ${line}`, words });
+  private fault(line: number, says: FileFault): void {
+    this.faults.push({ path: '', line, says });
   }
 
   /** A value written on the line, which may go on with a comma; null, and a fault, where it is none. */
@@ -122,8 +121,7 @@ export class BookLines {
   private fieldLine(text: string): void {
     const [, quoted, value] = /^("(?:[^"\\]|\\.)*"):(.*)$/.exec(text) ?? [];
     const name = quoted === undefined ? null : this.json(quoted);
-    if (!name || value === undefined)
-      return this.fault(this.line, 'a field of the book was expected here.');
+    if (!name || value === undefined) return this.fault(this.line, { code: 'no-field' });
     if (value === '[') this.field = String(name.value);
     else {
       const read = this.json(value);
@@ -141,13 +139,13 @@ export class BookLines {
       this.rest[field] = [...((this.rest[field] as unknown[] | undefined) ?? []), ...records];
       return;
     }
-    const lined = ({ path, words }: Fault): Fault => ({
-      path: path.replace(
-        /^\w+\[(\d+)\]\.?/,
-        (_, i: string) => `line ${gathered[Number(i)]?.line}, `,
-      ),
-      words,
-    });
+    const lined = (fault: Fault): Fault => {
+      const [whole, i] = /^\w+\[(\d+)\]\.?/.exec(fault.path) ?? [];
+      const line = i === undefined ? undefined : gathered[Number(i)]?.line;
+      return whole === undefined || line === undefined
+        ? fault
+        : { ...fault, line, path: fault.path.slice(whole.length) };
+    };
     const shaped = checkShape({ ...EMPTY, [field]: records });
     if (!shaped.ok) {
       this.faults.push(...shaped.faults.map(lined));
@@ -167,13 +165,13 @@ export class BookLines {
     const lineOf = (id: string) => lines.get(id) ?? 0;
     for (const record of records) {
       const { id } = record;
-      if (this.seen[field].has(id))
-        this.fault(lineOf(id), `${id} stands twice; every id may stand once.`);
+      if (this.seen[field].has(id)) this.fault(lineOf(id), { code: 'twice', id });
       this.seen[field].add(id);
       const person = personOf({ kind: field, record } as Fact);
       if (person !== null && !this.owners.has(person)) this.owners.set(person, lineOf(id));
     }
     for (const reading of readings)
-      for (const words of readingFaults(reading)) this.fault(lineOf(reading.id), words);
+      for (const refused of readingRefused(reading))
+        this.fault(lineOf(reading.id), { code: 'reading', refused });
   }
 }

@@ -1,8 +1,9 @@
 import type { z } from '../z';
 import { bookSchema, shelfFileSchema, type Book } from './book';
-import { isOwnName, pathWords, unfitIn, type Fault } from './limits';
-import { readingFaults } from './readingFaults';
-import { refusalOf } from './refusal';
+import { faultsIn, inCodes, type Fault } from './faults';
+import { unfitIn } from './limits';
+import { isOwnName } from './ownName';
+import { readingRefused } from './readingRefused';
 import { isReadRule } from './repeats';
 import { withoutUnknown } from './unknown';
 import { dayOf, type LocalDay } from './time';
@@ -20,22 +21,13 @@ const firstOf = (faults: readonly Fault[]): Fault[] =>
     ? [...faults]
     : [
         ...faults.slice(0, MOST_FAULTS),
-        {
-          path: 'the file',
-          words: `${faults.length - MOST_FAULTS} more faults are not listed: mend these first, then check again.`,
-        },
+        { path: '', says: { code: 'more', many: faults.length - MOST_FAULTS } },
       ];
 
-/** What Zod found, in words for a person. */
-export const faultsOf = (error: z.ZodError): Fault[] =>
-  firstOf(error.issues.map((issue) => ({ path: pathWords(issue.path), words: issue.message })));
-
-/** Where a JSON text breaks, as a line number, from the parser's own position where it gives one. */
-function brokenAt(text: string, error: unknown): string {
+/** Where a JSON text breaks: its line, from the parser's own position where it gives one. */
+function brokenAt(text: string, error: unknown): { readonly line?: number } {
   const position = /position (\d+)/.exec(String(error))?.[1];
-  return position === undefined
-    ? 'the file'
-    : `line ${text.slice(0, Number(position)).split('\n').length}`;
+  return position === undefined ? {} : { line: text.slice(0, Number(position)).split('\n').length };
 }
 
 const NEWLINE = 10;
@@ -68,13 +60,7 @@ function textOf(bytes: Uint8Array): Parsed<string> {
   } catch {
     return {
       ok: false,
-      faults: [
-        {
-          path: `line ${badLine(bytes)}`,
-          words:
-            'these bytes are no UTF-8, so letters would be lost: export the book again, or save the file as UTF-8.',
-        },
-      ],
+      faults: [{ path: '', line: badLine(bytes), says: { code: 'no-utf8' } }],
     };
   }
   return { ok: true, value: text, notes: [] };
@@ -96,8 +82,8 @@ export function parseShelfFile(bytes: Uint8Array): Parsed<z.infer<typeof shelfFi
   if (!json.ok) return json;
   const unfit = unfitIn(json.value);
   if (unfit) return { ok: false, faults: [unfit] };
-  const parsed = shelfFileSchema.safeParse(json.value, { error: refusalOf });
-  if (!parsed.success) return { ok: false, faults: faultsOf(parsed.error) };
+  const parsed = shelfFileSchema.safeParse(json.value, inCodes);
+  if (!parsed.success) return { ok: false, faults: firstOf(faultsIn(parsed.error, json.value)) };
   const faults = repeated('shelf', parsed.data.shelf);
   return faults.length > 0
     ? { ok: false, faults: firstOf(faults) }
@@ -111,13 +97,7 @@ function jsonOf(text: string): Parsed<unknown> {
   } catch (error) {
     return {
       ok: false,
-      faults: [
-        {
-          path: brokenAt(text, error),
-          words:
-            'This is not whole JSON: the file is broken off or is not one of Ojas. Export it again, or choose another file.',
-        },
-      ],
+      faults: [{ path: '', ...brokenAt(text, error), says: { code: 'no-json' } }],
     };
   }
   return { ok: true, value: json, notes: [] };
@@ -141,13 +121,13 @@ export function checkBook(json: unknown, today: LocalDay): Parsed<Book> {
 export function checkShape(json: unknown): Parsed<Book> {
   const unfit = unfitIn(json);
   if (unfit) return { ok: false, faults: [unfit] };
-  const first = bookSchema.safeParse(json, { error: refusalOf });
+  const first = bookSchema.safeParse(json, inCodes);
   // What a later version names is kept as it came, and no reason to refuse the rest.
   const known = first.success ? null : withoutUnknown(json, first.error.issues);
-  const parsed = known ? bookSchema.safeParse(known.json, { error: refusalOf }) : first;
+  const parsed = known ? bookSchema.safeParse(known.json, inCodes) : first;
   return parsed.success
     ? { ok: true, value: parsed.data, notes: known?.notes ?? [] }
-    : { ok: false, faults: faultsOf(parsed.error) };
+    : { ok: false, faults: firstOf(faultsIn(parsed.error, known?.json ?? json)) };
 }
 
 function repeated(kind: string, records: readonly { id: string }[]): Fault[] {
@@ -157,7 +137,7 @@ function repeated(kind: string, records: readonly { id: string }[]): Fault[] {
       seen.add(id);
       return [];
     }
-    return [{ path: `${kind}[${i}].id`, words: `${id} stands twice; every id may stand once.` }];
+    return [{ path: `${kind}[${i}].id`, says: { code: 'twice', id } }];
   });
 }
 
@@ -167,16 +147,13 @@ const MOST_NAME_LETTERS = 400;
 const unkeepable = (book: Book): Fault[] =>
   Object.keys(book)
     .filter((name) => name === '' || name.length > MOST_NAME_LETTERS || !isOwnName(name))
-    .map((name) => ({
-      path: 'the file',
-      words: `it has a field called “${name.slice(0, 40)}”, a name under which nothing can be kept: rename the field, or take it out.`,
-    }));
+    .map((name) => ({ path: '', says: { code: 'field-name', name: name.slice(0, 40) } }));
 
 /** Faults that only show when records are looked at together. */
 function senseFaults(book: Book): Fault[] {
   const people = new Set(book.people.map(({ id }) => id));
   const unknown = (path: string, person: string): Fault[] =>
-    people.has(person) ? [] : [{ path, words: `there is no person ${person} in this book.` }];
+    people.has(person) ? [] : [{ path, says: { code: 'no-person', person } }];
   return [
     ...unkeepable(book),
     ...repeated('people', book.people),
@@ -187,7 +164,10 @@ function senseFaults(book: Book): Fault[] {
     ...repeated('visits', book.visits),
     ...book.readings.flatMap((reading, i) => [
       ...unknown(`readings[${i}].person`, reading.person),
-      ...readingFaults(reading).map((words) => ({ path: `readings[${i}].values`, words })),
+      ...readingRefused(reading).map((refused): Fault => ({
+        path: `readings[${i}].values`,
+        says: { code: 'reading', refused },
+      })),
     ]),
     ...book.sessions.flatMap((session, i) => unknown(`sessions[${i}].person`, session.person)),
     ...book.visits.flatMap((visit, i) => unknown(`visits[${i}].person`, visit.person)),
@@ -205,7 +185,7 @@ export function notesOn(book: Book, today: LocalDay): Fault[] {
         ? [
             {
               path: `${kind}[${i}].at`,
-              words: `${dayOf(at)} is after today, ${today}: it is kept, and counts from that day on.`,
+              says: { code: 'after-today', day: dayOf(at), today },
             },
           ]
         : [],
@@ -217,7 +197,7 @@ export function notesOn(book: Book, today: LocalDay): Fault[] {
         : [
             {
               path: `${kind}[${i}].repeats`,
-              words: `“${repeats}” repeats in a way that is not read here: it is kept, and falls on its first day alone.`,
+              says: { code: 'repeats-unread', repeats },
             },
           ],
     );

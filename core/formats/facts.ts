@@ -17,9 +17,11 @@ import {
   type Settings,
   type Visit,
 } from './book';
-import { isOwnName, MOST_RECORD_LETTERS, pathWords, unfitIn, type Fault } from './limits';
-import { readingFaults } from './readingFaults';
-import { refusalOf } from './refusal';
+import { says } from './asked';
+import { faultsIn, inCodes, type Fault } from './faults';
+import { MOST_RECORD_LETTERS, unfitIn } from './limits';
+import { isOwnName } from './ownName';
+import { readingRefused } from './readingRefused';
 
 /** The kinds of facts: all that is stored. Everything else is reckoned from them. */
 export const factKinds = [
@@ -44,11 +46,7 @@ export const SETTINGS_ID = 'settings';
 export type SettingsRecord = Settings & { readonly id: string };
 export const usualSettings: SettingsRecord = { id: SETTINGS_ID, units: 'cm', theme: 'system' };
 
-const id = z
-  .string()
-  .min(1)
-  .max(400)
-  .refine(isOwnName, { error: 'this word cannot serve as an id: choose another.' });
+const id = z.string().min(1).max(400).refine(isOwnName, says('id-unfit'));
 
 /** A picture that a teacher kept with a reading, on purpose. It stays on this device: no book carries it. */
 export const pictureSchema = z.object({
@@ -133,26 +131,19 @@ const refused = (faults: readonly Fault[]): Read<never> => ({ ok: false, faults 
  */
 export function readFact<K extends FactKind>(kind: K, text: string): Read<FactOf[K]> {
   if (text.length > MOST_RECORD_LETTERS)
-    return refused([{ path: 'the record', words: `longer than ${MOST_RECORD_LETTERS} letters.` }]);
+    return refused([{ path: '', says: { code: 'too-long', letters: MOST_RECORD_LETTERS } }]);
   let json: unknown;
   try {
     json = JSON.parse(text);
   } catch {
-    return refused([{ path: 'the record', words: 'it is broken off.' }]);
+    return refused([{ path: '', says: { code: 'broken-off' } }]);
   }
   const unfit = unfitIn(json);
   if (unfit) return refused([unfit]);
-  const parsed = factSchemas[kind].safeParse(json, { error: refusalOf });
-  if (!parsed.success)
-    return refused(
-      parsed.error.issues.map(({ path, message }) => ({ path: pathWords(path), words: message })),
-    );
-  const faults = kind === 'readings' ? readingFaults(parsed.data as Reading) : [];
+  const parsed = factSchemas[kind].safeParse(json, inCodes);
+  if (!parsed.success) return refused(faultsIn(parsed.error, json));
+  const faults = kind === 'readings' ? readingRefused(parsed.data as Reading) : [];
   return faults.length > 0
-    ? refused(faults.map((words) => ({ path: 'values', words })))
+    ? refused(faults.map((one) => ({ path: 'values', says: { code: 'reading', refused: one } })))
     : { ok: true, record: parsed.data };
 }
-
-/** What is wrong, in one sentence after another. */
-export const faultWords = (faults: readonly Fault[]) =>
-  faults.map(({ path, words }) => `${path}: ${words}`).join(' ');

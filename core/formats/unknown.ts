@@ -1,5 +1,5 @@
 import type { z } from '../z';
-import { pathWords, type Fault } from './limits';
+import { standsAt, writtenPath, type Fault } from './faults';
 
 /** Fields that name something of a table: a later version may name more. */
 const naming = new Set([
@@ -19,19 +19,12 @@ const aside = new Set(['readings', 'shelf', 'sessions', 'classes', 'visits']);
 type Json = Record<string, unknown>;
 const isJson = (value: unknown): value is Json =>
   typeof value === 'object' && value !== null && !Array.isArray(value);
-const at = (json: unknown, path: readonly PropertyKey[]): unknown =>
-  path.reduce<unknown>(
-    (value, step) =>
-      typeof value === 'object' && value !== null ? (value as Json)[step as string] : undefined,
-    json,
-  );
-
 /** Whether a fault is only that a name is none that this version knows. */
 const isUnknownName = (json: unknown, { code, path }: z.core.$ZodIssue): boolean =>
   code === 'invalid_value' &&
   naming.has(String(path.at(-1))) &&
-  typeof at(json, path) === 'string' &&
-  at(json, path) !== '';
+  typeof standsAt(json, path) === 'string' &&
+  standsAt(json, path) !== '';
 
 /**
  * A book without what only a later version knows, where that is all that is wrong with it: readings, props, sessions
@@ -52,12 +45,11 @@ export function withoutUnknown(
     if (isAside) gone.set(field, (gone.get(field) ?? new Set()).add(index));
     else if (!waitsBeside(book, json, path)) return null;
     notes.push({
-      path: pathWords(path),
-      words: `“${String(at(json, path)).slice(0, 80)}” is not known to this version: ${
-        isAside
-          ? 'the record lies aside as it came, and is left out of everything'
-          : 'it is kept, and the usual one serves meanwhile'
-      }.`,
+      path: writtenPath(path),
+      says: {
+        code: isAside ? 'unknown-aside' : 'unknown-beside',
+        name: String(standsAt(json, path)).slice(0, 80),
+      },
     });
   }
   return layAside(book, gone) ? { json: book, notes } : null;
@@ -69,7 +61,7 @@ function layAside(book: Json, gone: ReadonlyMap<string, ReadonlySet<number>>): b
   for (const [field, indexes] of gone) {
     const records = book[field] as readonly unknown[];
     for (const index of indexes) {
-      const id = at(records, [index, 'id']);
+      const id = standsAt(records, [index, 'id']);
       if (typeof id !== 'string' || id === '') return false;
       texts.push({ key: `${field}/${id}`, text: JSON.stringify(records[index]) });
     }
@@ -97,7 +89,7 @@ function waitsBeside(book: Json, json: Json, path: readonly PropertyKey[]): bool
   if (inside === 'approach' && path.length === 3)
     return ofPeople((one) => besides(one, 'approach'));
   if (inside === 'home' && path.length === 5)
-    return ofPeople((one) => homeBesides(one, at(json, path.slice(0, 4))));
+    return ofPeople((one) => homeBesides(one, standsAt(json, path.slice(0, 4))));
   return false;
 }
 

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { contextOf, estimateRanges } from '../estimate/estimate';
 import { observationOf } from '../estimate/observations';
-import { readingRefused } from '../formats/readingFaults';
+import { readingRefused } from '../formats/readingRefused';
 import { protocols } from '../protocols/protocols';
 import { keyOf, ranges } from '../ranges/ranges';
 import { extremeBodies, recordWith, samplePerson, sampleReading } from '../tests/samples';

@@ -69,10 +69,7 @@ test('whatever stands in a book, checking answers: it holds, or in words where i
         const checked = checkBook(withAt(book(), place, put), '2026-02-01');
         if (checked.ok) return;
         expect(checked.faults.length).toBeGreaterThan(0);
-        for (const { path, words } of checked.faults) {
-          expect(path.length).toBeGreaterThan(0);
-          expect(words.length).toBeGreaterThan(3);
-        }
+        for (const { says } of checked.faults) expect(says.code).not.toBe('');
       },
     ),
     { numRuns: 300 },

@@ -177,9 +177,9 @@ async function tryBook(bytes: Uint8Array, tally: Tally, name: string): Promise<v
     tally.refused += 1;
     if (
       parsed.faults.length === 0 ||
-      parsed.faults.some(
-        ({ path, words }) => path === '' || words === '' || /invalid input|zod/i.test(words),
-      )
+      parsed.faults
+        .map(wordsIn('cm').fault)
+        .some(({ path, words }) => path === '' || words === '' || /invalid input|zod/i.test(words))
     )
       tally.crash.push(
         `${name}: refused without words of ours: ${JSON.stringify(parsed.faults.slice(0, 2))}`,

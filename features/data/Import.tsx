@@ -2,7 +2,6 @@ import { useCallback, useEffect, useRef, useState } from 'react';
 import { View } from 'react-native';
 import type { Book } from '@/core/formats/book';
 import { parseBook, type Parsed } from '@/core/formats/check';
-import type { Fault } from '@/core/formats/limits';
 import {
   allFromBook,
   mergeBook,
@@ -24,8 +23,9 @@ import { Press } from '@/ui/Press';
 import { Sheet } from '@/ui/Sheet';
 import { WorkBar, type Share } from '@/ui/WorkBar';
 import { Aside, Title, Words } from '@/ui/Words';
+import type { ToldFault } from '@/ui/words/words';
 import { readBook } from '@/workers/book';
-import { freshId, todayIso, useOjas, useOjasDispatch } from '../hooks';
+import { freshId, todayIso, useOjas, useOjasDispatch, useWords } from '../hooks';
 import { Asked } from './Conflicts';
 import { chooseFile, saveFile } from './files';
 import { roomWords } from './room';
@@ -37,12 +37,12 @@ const MOST_BYTES = 400_000_000;
 type Step =
   | { readonly at: 'idle' }
   | (Share & { readonly at: 'working' })
-  | { readonly at: 'refused'; readonly file: string; readonly faults: readonly Fault[] }
+  | { readonly at: 'refused'; readonly file: string; readonly faults: readonly ToldFault[] }
   | {
       readonly at: 'ready';
       readonly file: string;
       readonly merge: Merge;
-      readonly notes: readonly Fault[];
+      readonly notes: readonly ToldFault[];
       readonly chosen: Chosen;
     }
   | { readonly at: 'done'; readonly words: string };
@@ -51,6 +51,7 @@ type Step =
 export function Import() {
   const facts = useOjas(factsOf);
   const dispatch = useOjasDispatch();
+  const say = useWords();
   const [step, setStep] = useState<Step>({ at: 'idle' });
   /** Ends what is under way. Going elsewhere ends reading too; what is being stored goes on. */
   const stop = useRef(new AbortController());
@@ -76,10 +77,10 @@ export function Import() {
             at: 'ready',
             file,
             merge: mergeBook(parsed.value, facts),
-            notes: parsed.notes,
+            notes: parsed.notes.map(say.fault),
             chosen: nothingChosen,
           }
-        : { at: 'refused', file, faults: parsed.faults },
+        : { at: 'refused', file, faults: parsed.faults.map(say.fault) },
     );
   const take = async () => {
     const file = await chooseFile('.json,application/json');
@@ -152,7 +153,7 @@ export function Import() {
 interface ReadyProps {
   readonly file: string;
   readonly merge: Merge;
-  readonly notes: readonly Fault[];
+  readonly notes: readonly ToldFault[];
   readonly chosen: Chosen;
   readonly onChoose: (chosen: Chosen) => void;
   readonly onTake: (chosen: Chosen) => Promise<void>;
@@ -238,7 +239,7 @@ function SecondCopy({ onTake }: { readonly onTake: (text: string) => void }) {
 }
 type SecondCopyTold = Awaited<ReturnType<ReturnType<typeof secondCopy>>>;
 
-function Faults({ faults }: { readonly faults: readonly Fault[] }) {
+function Faults({ faults }: { readonly faults: readonly ToldFault[] }) {
   const { shown, rest } = useFirst(faults);
   return (
     <>

@@ -6,7 +6,7 @@ import type { StudentRecord } from '@/core/estimate/estimate';
 import { meanOf } from '@/core/estimate/observations';
 import type { Reading } from '@/core/formats/book';
 import { inTime } from '@/core/formats/time';
-import { readingRefused } from '@/core/formats/readingFaults';
+import { readingRefused } from '@/core/formats/readingRefused';
 import { methods, protocolOf, type ConversionContext } from '@/core/protocols/protocols';
 import { ranges, type RangeId, type ReadingSide, type Side } from '@/core/ranges/ranges';
 import type { KeptPicture } from '@/store/facts';

@@ -2,7 +2,7 @@ import { useRef, useState } from 'react';
 import { contextOf, type Estimates } from '@/core/estimate/estimate';
 import { disagree, meanOf } from '@/core/estimate/observations';
 import type { Person, Reading } from '@/core/formats/book';
-import { readingRefused } from '@/core/formats/readingFaults';
+import { readingRefused } from '@/core/formats/readingRefused';
 import { farFromBelieved } from '@/core/measure/sense';
 import {
   methodFor,

@@ -1,7 +1,6 @@
 import { useState } from 'react';
 import { View } from 'react-native';
 import { parseShelfFile } from '@/core/formats/check';
-import { faultWords } from '@/core/formats/facts';
 import { homeShelf, starterShelf } from '@/core/props/usualShelves';
 import { shelfIn, type Shelf } from '@/core/props/shelf';
 import { put } from '@/store/facts';
@@ -12,7 +11,7 @@ import { Chips, Press } from '@/ui/Press';
 import { Sheet } from '@/ui/Sheet';
 import { Words } from '@/ui/Words';
 import { chooseFile, saveFile } from '../data/files';
-import { freshId, todayIso, useOjas, useOjasDispatch, useSet } from '../hooks';
+import { freshId, todayIso, useOjas, useOjasDispatch, useSet, useWords } from '../hooks';
 
 /** The main shelf has no name of its own. */
 const MAIN = '';
@@ -126,6 +125,7 @@ const MOST_BYTES = 20_000_000;
 /** Props out of a file, each as a thing of its own. */
 function TakeIn({ place }: { readonly place: string }) {
   const dispatch = useOjasDispatch();
+  const say = useWords();
   const [fault, setFault] = useState('');
   const take = async () => {
     const file = await chooseFile('.json,application/json');
@@ -133,7 +133,7 @@ function TakeIn({ place }: { readonly place: string }) {
     if (file.size > MOST_BYTES)
       return setFault('The file is larger than a shelf can be: choose another file.');
     const parsed = parseShelfFile(new Uint8Array(await file.arrayBuffer()));
-    setFault(parsed.ok ? '' : `Nothing was taken in. ${faultWords(parsed.faults)}`);
+    setFault(parsed.ok ? '' : `Nothing was taken in. ${say.faults(parsed.faults)}`);
     if (!parsed.ok) return;
     const { shelf } = parsed.value;
     await dispatch(

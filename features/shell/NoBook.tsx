@@ -4,7 +4,6 @@ import { View } from 'react-native';
 import type { Book } from '@/core/formats/book';
 import { parseBook, parseBookFile, type Parsed } from '@/core/formats/check';
 import { factsOfBook } from '@/core/formats/bookText';
-import { faultWords } from '@/core/formats/facts';
 import { beginAnew, bringBack, lookInto } from '@/store/store';
 import type { Mark } from '@/store/spare';
 import { date } from '@/ui/format';
@@ -12,18 +11,19 @@ import { Press } from '@/ui/Press';
 import { Screen } from '@/ui/Screen';
 import { Aside, Words } from '@/ui/Words';
 import { chooseFile } from '../data/files';
-import { todayIso, useOjasDispatch } from '../hooks';
+import { todayIso, useOjasDispatch, useWords } from '../hooks';
 import { SaveCopy, useSecondCopy, WhatHelps } from './SecondCopy';
 
 /** After ten seconds without an answer: ways on, none of which begins as if there were no book. */
 export function NoAnswer() {
   const dispatch = useOjasDispatch();
   const copy = useSecondCopy();
+  const say = useWords();
   const [fault, setFault] = useState<string>();
   const look = (parsed: Parsed<Book>) =>
     parsed.ok
       ? void dispatch(lookInto(parsed.value))
-      : setFault(`It cannot be looked into: ${faultWords(parsed.faults.slice(0, 3))}`);
+      : setFault(`It cannot be looked into: ${say.faults(parsed.faults.slice(0, 3))}`);
   const open = async () => {
     const file = await chooseFile('.json,application/json');
     if (file) look(parseBookFile(new Uint8Array(await file.arrayBuffer()), todayIso()));
@@ -60,12 +60,13 @@ export function Lost({ mark }: { readonly mark: Mark }) {
   const dispatch = useOjasDispatch();
   const router = useRouter();
   const copy = useSecondCopy();
+  const say = useWords();
   const [fault, setFault] = useState<string>();
   const takeCopy = async () => {
     const parsed = parseBook(copy ?? '', todayIso());
     if (!parsed.ok)
       return setFault(
-        `The second copy cannot be taken in: ${faultWords(parsed.faults.slice(0, 3))}`,
+        `The second copy cannot be taken in: ${say.faults(parsed.faults.slice(0, 3))}`,
       );
     const outcome = await dispatch(
       bringBack(factsOfBook(parsed.value), parsed.value.setAside ?? []),

@@ -4,7 +4,7 @@ import { commit } from '@/store/store';
 import { Field } from '@/ui/Field';
 import { date } from '@/ui/format';
 import { Press } from '@/ui/Press';
-import { freshId, useOjasDispatch, useToday } from '../hooks';
+import { freshId, useOjasDispatch, useToday, useWords } from '../hooks';
 import type { Visit } from '@/core/formats/book';
 import { comes, comesAt, fallsOut } from './changes';
 import { hourFault } from './hour';
@@ -20,6 +20,7 @@ interface VisitMarkProps {
 export function VisitMark({ person, coming }: VisitMarkProps) {
   const dispatch = useOjasDispatch();
   const today = useToday();
+  const say = useWords();
   const { id, name } = person;
   const [typed, setTyped] = useState<string | null>(null);
   if (!coming)
@@ -34,7 +35,7 @@ export function VisitMark({ person, coming }: VisitMarkProps) {
         Comes today
       </Press>
     );
-  const fault = typed === null || typed === '' ? undefined : hourFault(typed);
+  const fault = typed === null || typed === '' ? undefined : hourFault(typed, say);
   const keep = async () => {
     if (typed === null || typed === '' || fault) return;
     await dispatch(commit(comesAt(coming.what, typed, name)));

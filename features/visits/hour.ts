@@ -1,5 +1,10 @@
 import { visitSchema } from '@/core/formats/book';
 
+import { faultsIn } from '@/core/formats/faults';
+import type { Words } from '@/ui/words/words';
+
 /** What is wrong with an hour, or nothing. */
-export const hourFault = (typed: string): string | undefined =>
-  visitSchema.shape.time.safeParse(typed).error?.issues[0]?.message;
+export const hourFault = (typed: string, say: Words): string | undefined => {
+  const { error } = visitSchema.shape.time.safeParse(typed);
+  return error && faultsIn(error, typed).map((one) => say.fault(one).words)[0];
+};

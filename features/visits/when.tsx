@@ -4,6 +4,7 @@ import { isReadRule } from '@/core/formats/repeats';
 import { isDay, type LocalDay } from '@/core/formats/time';
 import { Field } from '@/ui/Field';
 import { Chips } from '@/ui/Press';
+import { useWords } from '../hooks';
 import { hourFault } from './hour';
 import type { Meeting } from './comers';
 
@@ -34,11 +35,12 @@ export interface When {
 
 /** A day, an hour if there is one, and how it repeats. */
 export function useWhen(today: LocalDay): When {
+  const say = useWords();
   const [on, setOn] = useState<string>(today);
   const [time, setTime] = useState('');
   const [repeat, setRepeat] = useState<Repeat>('once');
   const dayFault = isDay(on) ? undefined : 'A day such as 2026-03-02 is expected.';
-  const timeFault = time === '' ? undefined : hourFault(time);
+  const timeFault = time === '' ? undefined : hourFault(time, say);
   return {
     value:
       dayFault || timeFault

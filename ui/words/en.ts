@@ -8,6 +8,7 @@ import { poseById, wayOf, type PoseId } from '@/core/poses/poses';
 import type { RangeId } from '@/core/ranges/ranges';
 import { tapes } from '@/core/body/body';
 import { capital } from '../format';
+import { enFaultPlace, enFaults } from './enFaults';
 import { deg, heights } from './enHeights';
 import type { Language, Telling } from './language';
 
@@ -169,6 +170,8 @@ export const en: Language = {
   ranges,
   spot: spotWords,
   heights,
+  faults: enFaults,
+  faultPlace: enFaultPlace,
   reasons: {
     learned: ({ cm }, tell) =>
       `Learned on the mat: ${cm > 0 ? '+' : '−'}${tell.length(Math.abs(cm))}.`,

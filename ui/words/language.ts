@@ -1,4 +1,5 @@
 import type { DialId } from '@/core/dials';
+import type { Fault, FileFaults } from '@/core/formats/faults';
 import type { PoseId } from '@/core/poses/poses';
 import type { HeightReasons, Reasons } from '@/core/reasons';
 import type { RangeId } from '@/core/ranges/ranges';
@@ -34,6 +35,11 @@ export type HeightWords = {
   ) => string;
 };
 
+/** What is wrong in a file, by code, in the file's own names. */
+export type FaultWords = {
+  readonly [K in keyof FileFaults]: (about: Readonly<FileFaults[K]>) => string;
+};
+
 interface CautionWords {
   readonly name: string;
   readonly question: string;
@@ -60,6 +66,9 @@ export interface Language {
   readonly reasons: Worded<Reasons>;
   readonly cautions: Readonly<Record<CautionId, CautionWords>>;
   readonly rules: Readonly<Record<RuleId | ReadingRuleId, string>>;
+  readonly faults: FaultWords;
+  /** Where in a file something is wrong: its line, its field, or all of it. */
+  readonly faultPlace: (fault: Fault) => string;
   /** Why another pose serves better, for each pose that says so. */
   readonly tooHigh: Readonly<Partial<Record<PoseId, (height: string) => string>>>;
 }

@@ -1,5 +1,6 @@
 import type { DialId } from '@/core/dials';
 import { liesIn } from '@/core/advise/how';
+import type { Fault, FileFault } from '@/core/formats/faults';
 import type { PlanSlot } from '@/core/formats/plan';
 import type { HeightReason, Reason, Reasons, SlotReason } from '@/core/reasons';
 import type { RangeId, ReadingSide } from '@/core/ranges/ranges';
@@ -36,6 +37,12 @@ type BuiltSlot = Pick<PlanSlot, 'reasons' | 'stack' | 'stackCm'> & {
   readonly isLength?: boolean | undefined;
 };
 
+/** What is wrong in a file, told: where it is, and what it is. */
+export interface ToldFault {
+  readonly path: string;
+  readonly words: string;
+}
+
 /** What the core says, in words and in the teacher's units. */
 export interface Words {
   readonly reason: (reason: Reason) => string;
@@ -53,6 +60,10 @@ export interface Words {
   readonly side: (side: ReadingSide) => string;
   /** A spot on the body as it was kept. */
   readonly spot: (kept: string) => string;
+  /** What is wrong in a file, and where. */
+  readonly fault: (fault: Fault) => ToldFault;
+  /** Several in one line, one after the other. */
+  readonly faults: (faults: readonly Fault[]) => string;
   readonly length: (cm: number) => string;
   /** A measured length, to the millimetre. */
   readonly exact: (cm: number) => string;
@@ -80,6 +91,10 @@ function wording(units: Units, language: Language): Words {
     ) => string;
     return capital(say(one, tell, liesIn(slot)));
   };
+  const fault = (one: Fault): ToldFault => ({
+    path: language.faultPlace(one),
+    words: (language.faults[one.says.code] as (about: FileFault) => string)(one.says),
+  });
   const caution = (id: string) =>
     Object.hasOwn(language.cautions, id)
       ? language.cautions[id as CautionId]
@@ -102,6 +117,12 @@ function wording(units: Units, language: Language): Words {
     dialValue: (dial, value) => language.dialValue(dial, value, tell),
     side: (side) => language.sides[side],
     spot: language.spot,
+    fault,
+    faults: (all) =>
+      all
+        .map(fault)
+        .map((one) => `${one.path}: ${one.words}`)
+        .join(' '),
     length: tell.length,
     exact: tell.exact,
     caution,

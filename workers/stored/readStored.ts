@@ -1,6 +1,5 @@
 import {
   factKinds,
-  faultWords,
   personOf,
   readFact,
   type Fact,
@@ -10,6 +9,7 @@ import {
   type Facts,
   type Read,
 } from '@/core/formats/facts';
+import { wordsIn } from '@/ui/words/words';
 import { AHEAD, isAside, refOf, shortKey } from './keys';
 
 /** A stored text that is no record, with the reason. */
@@ -36,7 +36,7 @@ export function readAt<K extends FactKind>(
 ): Read<FactOf[K]> {
   const read = readFact(kind, text);
   return read.ok && (read.record as { id: string }).id !== id
-    ? { ok: false, faults: [{ path: 'id', words: `another than that of its place, ${id}.` }] }
+    ? { ok: false, faults: [{ path: 'id', says: { code: 'other-id', id } }] }
     : read;
 }
 
@@ -51,7 +51,7 @@ export function wordsOn(
     return 'A change was cut off while it was being written, and never began.';
   if (key.startsWith('draft/')) return 'A session under way that this version cannot go on with.';
   if (read === null) return 'This version knows no record of this kind.';
-  if (!read.ok) return faultWords(read.faults);
+  if (!read.ok) return wordsIn('cm').faults(read.faults);
   return free ? STRAY : 'Another record has taken its place.';
 }
 

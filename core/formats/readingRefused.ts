@@ -3,7 +3,8 @@ import { ranges } from '../ranges/ranges';
 import type { Reason } from '../reasons';
 import type { Reading } from './book';
 
-type ReadingRefused = Reason<
+/** Why a reading cannot be. */
+export type ReadingRefused = Reason<
   'no-such-way' | 'side-missing' | 'outside-range' | 'beyond-lengths' | 'not-human'
 >;
 
@@ -48,24 +49,3 @@ function comesToNone(
   return deg >= least && deg <= most ? [] : [{ code: 'not-human', range: id, deg, least, most }];
 }
 const A_STEP_CM = 0.1;
-
-const unitSigns = { cm: ' cm', deg: '°', ratio: '' } as const;
-
-/** The same for a file, in the file's own names and units. */
-export const readingFaults = (reading: Parameters<typeof readingRefused>[0]): string[] =>
-  readingRefused(reading).map((refused) => {
-    switch (refused.code) {
-      case 'no-such-way':
-        return `${refused.way} is no way of reading ${refused.range}.`;
-      case 'side-missing':
-        return `${refused.range} is read left and right apart; say which side.`;
-      case 'outside-range': {
-        const unit = unitSigns[refused.unit];
-        return `${refused.value}${unit} is outside what a person can show for ${refused.range} (${refused.least} to ${refused.most}${unit}); read it again.`;
-      }
-      case 'beyond-lengths':
-        return `no body of these lengths comes to ${refused.cm} cm for ${refused.range}; read it again, or look at the lengths.`;
-      case 'not-human':
-        return `it comes to ${refused.deg.toFixed(0)}° of ${refused.range}, which nobody shows (${refused.least} to ${refused.most}°); read it again.`;
-    }
-  });
