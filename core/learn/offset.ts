@@ -36,9 +36,7 @@ interface Grid {
 const STEP_CM = 0.25;
 const HALF_WIDTH_SD = 4;
 /** No single word rules an offset out. */
-const LEAST_LIKELY = 1e-9;
-/** A product that comes near the smallest number there is. */
-const TOO_SMALL = 1e-200;
+const LEAST_LOG = Math.log(1e-9);
 
 /** How strongly a support so much over the edge is usually felt; over more than a hand's breadth hardly at all. */
 const usuallyFelt = (overCm: number) =>
@@ -75,18 +73,23 @@ function logFelt(felt: readonly Felt[], offsetCm: number): number {
   return -0.5 * (squares - (sum * sum) / (precision + 1 / parameter.measureSd.value ** 2));
 }
 
-function likelihood(
-  { says, overReckonedCm, swingCm = 0 }: HeightEvidence,
-  offsetCm: number,
-): number {
+/** What one session says, as the logarithm of its likelihood for an offset in cm. */
+function logLikelihood({
+  says,
+  overReckonedCm,
+  swingCm = 0,
+}: HeightEvidence): (offsetCm: number) => number {
+  const settledSd = parameter.readingSd.value;
   if (says === 'settled')
-    return Math.exp(-0.5 * ((overReckonedCm - offsetCm) / parameter.readingSd.value) ** 2);
-  const held = normalCdf(
-    (overReckonedCm - offsetCm) / Math.hypot(parameter.sessionSd.value, swingCm),
-  );
+    return (cm) => Math.max(LEAST_LOG, -0.5 * ((overReckonedCm - cm) / settledSd) ** 2);
+  const sd = Math.hypot(parameter.sessionSd.value, swingCm);
   // What is told is now and then not so: no single word decides for months.
-  const enough = held * (1 - parameter.falseAlarm.value) + (1 - held) * parameter.missed.value;
-  return says === 'enough' ? enough : 1 - enough;
+  const [missed, falseAlarm] = [parameter.missed.value, parameter.falseAlarm.value];
+  return (cm) => {
+    const held = normalCdf((overReckonedCm - cm) / sd);
+    const enough = held * (1 - falseAlarm) + (1 - held) * missed;
+    return Math.max(LEAST_LOG, Math.log(says === 'enough' ? enough : 1 - enough));
+  };
 }
 
 /** What was said long ago counts for less: a doubt that only ever shrank would hold a body to what it was. */
@@ -124,22 +127,14 @@ function weighed(evidence: readonly HeightEvidence[], priorSdCm: number): Offset
   const steps = Math.ceil((HALF_WIDTH_SD * priorSdCm) / STEP_CM);
   const fromCm = -steps * STEP_CM;
   const chances = new Float64Array(2 * steps + 1);
-  const weights = evidence.map(weightOf);
+  const spoken = evidence.map((one) => ({ log: logLikelihood(one), weight: weightOf(one) }));
   const felt = evidence.flatMap(feltIn);
   let top = -Infinity;
   for (let i = 0; i < chances.length; i++) {
     const cm = fromCm + i * STEP_CM;
     let log = -0.5 * (cm / priorSdCm) ** 2;
-    let product = 1;
-    for (const [at, one] of evidence.entries()) {
-      product *= Math.max(LEAST_LIKELY, likelihood(one, cm)) ** (weights[at] as number);
-      // Fifty sessions multiply to numbers too small to hold: what has gathered goes into the log in good time.
-      if (product < TOO_SMALL) {
-        log += Math.log(product);
-        product = 1;
-      }
-    }
-    log += Math.log(product) + logFelt(felt, cm);
+    for (const one of spoken) log += one.weight * one.log(cm);
+    log += logFelt(felt, cm);
     chances[i] = log;
     if (log > top) top = log;
   }

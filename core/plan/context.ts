@@ -11,7 +11,8 @@ import type { Belief, InputKey, InputValues } from '../geometry/inputs';
 import { memoise } from '../memoise';
 import { decision as decisionParameter } from '../parameters';
 import type { Shelf } from '../props/shelf';
-import type { RangeKey } from '../ranges/ranges';
+import type { PoseId } from '../poses/poses';
+import type { RangeKey, ReadingSide } from '../ranges/ranges';
 import { isVeryMobile } from '../learn/checks';
 import { historyBefore, type History } from '../learn/evidence';
 import type { PlanPose } from '../formats/plan';
@@ -33,6 +34,19 @@ export interface Planned {
   readonly bands: readonly Band[];
 }
 
+/** What was asked of other poses while one was planned: which of them serves, and the answer. */
+export interface Served {
+  readonly candidates: readonly PoseId[];
+  readonly side: ReadingSide;
+  readonly passed: readonly PoseId[];
+  readonly serves: PoseId | null;
+}
+
+/** A planned pose for as long as what was asked of others has the same answer. */
+export interface KeptPlan extends Planned {
+  readonly asked: readonly Served[];
+}
+
 /** What every pose of one student's plan shares. */
 export interface StudentContext {
   readonly record: StudentRecord;
@@ -52,8 +66,12 @@ export interface StudentContext {
   readonly veryMobile: boolean;
   readonly care: Care;
   readonly day: Day;
-  /** Poses that were planned already, by pose, side and choices. */
-  readonly planned: Map<string, Planned>;
+  /** Poses that were planned already, by pose, side and the choices made for them. */
+  readonly planned: Map<string, KeptPlan>;
+  /** Where poses lead today, by pose and side, as they were looked up for this plan. */
+  readonly leads: Map<string, readonly PoseId[] | null>;
+  /** What the pose that is being planned asked of others. */
+  readonly asked: Served[];
 }
 
 function ofTheDay(key: InputKey, estimates: Estimates): number {
@@ -86,6 +104,8 @@ function reckonContext(
     care,
     day,
     planned: new Map(),
+    leads: new Map(),
+    asked: [],
   };
 }
 
@@ -131,5 +151,6 @@ export function contextFor(
   const context = known?.context ?? reckonContext(record, shelf, dayOf(date), day, care);
   kept.push({ from, context });
   if (kept.length > MOST_KEPT) kept.shift();
-  return { ...context, record };
+  // What the choices for other poses decide is looked up anew.
+  return { ...context, record, leads: new Map(), asked: [] };
 }

@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { gateKey } from '../approaches/approaches';
 import {
   inputOf,
   mirrored,
@@ -666,6 +667,23 @@ describe('what is planned already is not planned again', () => {
     const after = planStudent(chosen, sampleShelf, day);
     expect(same(after)).toBe(plan.poses.length - 1);
     expect(poseOf(after, 'hero')).not.toBe(poseOf(plan, 'hero'));
+  });
+
+  test('what other poses are open to is looked up anew, whatever was planned before', () => {
+    const opened = (choices: Record<string, string>) => ({
+      ...record,
+      person: samplePerson({ choices }),
+    });
+    for (const { id, gate } of poses) {
+      if (!gate) continue;
+      for (const answer of ['open', 'practised']) {
+        const chosen = opened({ [gateKey(id)]: answer });
+        planStudent(record, sampleShelf, day);
+        const after = planStudent(chosen, sampleShelf, day);
+        const anew = planStudent(structuredClone(chosen), sampleShelf, day);
+        expect(after.poses).toEqual(anew.poses);
+      }
+    }
   });
 
   test('a caution, a reading, a session, another shelf or another day plan everything anew', () => {

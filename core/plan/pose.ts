@@ -9,16 +9,20 @@ import { type Prepared, preparePose } from '../prepare/prepare';
 import { inItsWay } from '../prepare/ways';
 import type { ReadingSide } from '../ranges/ranges';
 import type { Reason } from '../reasons';
-import type { Planned, StudentContext } from './context';
+import type { Planned, Served, StudentContext } from './context';
 import { decisionOn, turnOf, type DialTurned } from './decideOn';
 import { buildSlots } from './buildSlots';
 import { figureOf } from './figure';
 import { shutBy } from './gate';
 import { layPose, type Laid, type Place } from './lay';
 import { buildsAlike, uncarried, type Uncarried } from './carried';
+import { servesStill } from './servesToday';
 import { behindGate, betterInstead, easierInstead, notCarried, refused } from './serveInstead';
 
-/** A pose on one side of one student, planned once for as long as what it is made of stays. */
+/**
+ * A pose on one side of one student, planned once for as long as what it is made of stays, and what other poses it was
+ * told of serve still.
+ */
 export function planPose(pose: Pose, side: ReadingSide, context: StudentContext): Planned {
   const { record, shelf, planned } = context;
   const { person } = record;
@@ -26,15 +30,17 @@ export function planPose(pose: Pose, side: ReadingSide, context: StudentContext)
   const own = [person.choices[wayKey(pose.id)], person.choices[gateKey(pose.id)]];
   const key = `${pose.id}/${side}/${JSON.stringify([prepared.choices, own])}`;
   const known = planned.get(key);
-  if (known) return known;
+  if (known && servesStill(known.asked, context)) return known;
+  const asked: Served[] = [];
   const one = inFirstBuilt(pose, {
     side,
-    context,
+    context: { ...context, asked },
     // The second side follows the first.
     first: side === 'right' ? planPose(pose, 'left', context).planPose : null,
   });
-  planned.set(key, one);
-  return one;
+  const kept = { ...one, asked };
+  planned.set(key, kept);
+  return kept;
 }
 
 /**

@@ -4,7 +4,7 @@ import { poseById, type Pose, type PoseId } from '../poses/poses';
 import { preparePose, type Prepared } from '../prepare/prepare';
 import { sides, type ReadingSide } from '../ranges/ranges';
 import { slotKey } from '../slots';
-import type { StudentContext } from './context';
+import type { Served, StudentContext } from './context';
 import { shutBy } from './gate';
 
 /** The sides on which a pose is done in the place of another that works this side. */
@@ -26,6 +26,15 @@ const standsTooHigh = (
 
 /** Where a pose leads on a side today: nowhere else, or to what serves in its place. */
 function leadsTo(pose: Pose, side: ReadingSide, context: StudentContext): readonly PoseId[] | null {
+  const key = `${pose.id}/${side}`;
+  const known = context.leads.get(key);
+  if (known !== undefined) return known;
+  const leads = lookUp(pose, side, context);
+  context.leads.set(key, leads);
+  return leads;
+}
+
+function lookUp(pose: Pose, side: ReadingSide, context: StudentContext): readonly PoseId[] | null {
   const prepared = preparePose(context.record.person, pose.id, side, context.shelf);
   const { status, candidates } = prepared.verdict;
   if (status === 'forbidden' || status === 'instead') return candidates;
@@ -52,6 +61,24 @@ export function servesToday(
   context: StudentContext,
   passed: readonly PoseId[] = [],
 ): PoseId | null {
+  const serves = firstOpen(candidates, side, context, passed);
+  context.asked.push({ candidates, side, passed, serves });
+  return serves;
+}
+
+/** Whether all that was asked of other poses has the same answer still. */
+export const servesStill = (asked: readonly Served[], context: StudentContext): boolean =>
+  asked.every(
+    ({ candidates, side, passed, serves }) =>
+      firstOpen(candidates, side, context, passed) === serves,
+  );
+
+function firstOpen(
+  candidates: readonly PoseId[],
+  side: ReadingSide,
+  context: StudentContext,
+  passed: readonly PoseId[],
+): PoseId | null {
   for (const id of candidates) {
     const pose = poseById(id);
     if (!pose || passed.includes(id)) continue;
@@ -60,7 +87,7 @@ export function servesToday(
       return on === null ? [] : [on];
     });
     if (leads.length === 0) return id;
-    const further = servesToday(leads.flat(), side, context, [...passed, id]);
+    const further = firstOpen(leads.flat(), side, context, [...passed, id]);
     if (further !== null) return further;
   }
   return null;
