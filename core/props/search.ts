@@ -65,16 +65,41 @@ interface Stacks {
   readonly cost: Float64Array;
 }
 
-/** A stack with what is known of it before any target is. */
-interface Whole {
-  readonly pieces: readonly Piece[];
-  readonly heightCm: number;
-  readonly cost: number;
+/** A stack with what is known of it before any target is; what only a choice between stacks asks is made then. */
+class Whole {
+  private madePieces: readonly Piece[] | undefined;
+  private madeAsked: readonly Some[] | undefined;
+  private madeUses: string | undefined;
+
+  constructor(
+    /** From the floor up. */
+    private readonly layers: readonly Layer[],
+    readonly heightCm: number,
+    readonly cost: number,
+  ) {}
+
+  get pieces(): readonly Piece[] {
+    return (this.madePieces ??= this.layers.map(({ item, state, count }) => ({
+      item: item.id,
+      state: state.id,
+      count,
+    })));
+  }
+
+  /** How many it asks for of each item. */
+  get asked(): readonly Some[] {
+    return (this.madeAsked ??= askedBy(this.layers));
+  }
+
   /** The items it uses, for telling rivals apart. */
-  readonly uses: string;
-  /** How many it asks for of each of them. */
-  readonly asked: readonly Some[];
+  get uses(): string {
+    return (this.madeUses ??= this.asked
+      .map(({ item }) => item.id)
+      .sort()
+      .join('+'));
+  }
 }
+const NOTHING = new Whole([], 0, 0);
 
 /** Layers are remembered for as long as their shelf lives. */
 const remembered = new WeakMap<Shelf, Map<SlotRule | string, Layers>>();
@@ -179,15 +204,35 @@ function laidOut(firmFirst: readonly Layer[], rule: SlotRule): Layers {
 /** Of so many layers all stacks are built once, and then only looked up. */
 const FEW = 16;
 
+/** Whether one layer may lie on another, by their numbers; asked once. */
+function mayLie({ all, rule, fits }: Layers, below: number, above: number): boolean {
+  const key = below * all.length + above;
+  const known = fits.get(key);
+  if (known !== undefined) return known;
+  const answer = pairFaults(all[below] as Layer, all[above] as Layer, rule).length === 0;
+  fits.set(key, answer);
+  return answer;
+}
+
 /** All stacks, each set of layers once, in the first order that keeps the rules. */
 function everyStack(layers: Layers): Stacks {
   const found: Whole[] = [];
-  const extend = (numbers: readonly number[]) => {
-    const whole = wholeOf(numbers, layers);
+  const numbers = layers.all.map((_, i) => i);
+  // Of what lies on nothing, and of what carries nothing, a stack holds one: at its foot, and on its top.
+  const lone = numbers.map((one) => ({
+    onNothing: !numbers.some((other) => mayLie(layers, other, one)),
+    carriesNone: !numbers.some((other) => mayLie(layers, one, other)),
+  }));
+  const clash = (one: number, other: number) =>
+    (lone[one]?.onNothing && lone[other]?.onNothing) ||
+    (lone[one]?.carriesNone && lone[other]?.carriesNone);
+  const extend = (chosen: readonly number[]) => {
+    const whole = wholeOf(chosen, layers);
     if (whole === null) return;
     if (whole !== undefined) found.push(whole);
-    for (let i = numbers.at(-1) ?? 0; numbers.length < MOST_PIECES && i < layers.all.length; i++)
-      extend([...numbers, i]);
+    if (chosen.length === MOST_PIECES) return;
+    for (let i = chosen.at(-1) ?? 0; i < numbers.length; i++)
+      if (!chosen.some((one) => clash(one, i))) extend([...chosen, i]);
   };
   extend([]);
   const all = found.sort((a, b) => a.heightCm - b.heightCm || a.cost - b.cost);
@@ -199,10 +244,8 @@ function everyStack(layers: Layers): Stacks {
 }
 
 /** Some layers as a stack; undefined where no order of them may stand, null where not even more of them could. */
-function wholeOf(
-  numbers: readonly number[],
-  { all, rule, heightCm: heights, cost: costs, soft, firmness, fits, pieces }: Layers,
-): Whole | null | undefined {
+function wholeOf(numbers: readonly number[], layers: Layers): Whole | null | undefined {
+  const { all, rule, heightCm: heights, cost: costs, soft, firmness, pieces } = layers;
   let [count, softOnes, heightCm, cost] = [0, 0, 0, 0];
   for (const i of numbers) {
     count += pieces[i] as number;
@@ -211,40 +254,23 @@ function wholeOf(
     cost += costs[i] as number;
   }
   if (count > MOST_PIECES || softOnes > MOST_SOFT || heightCm > TALLEST_CM) return null;
-  const asked = askedBy(numbers.map((i) => all[i] as Layer));
-  if (asked.some((one) => one.count > one.item.count)) return null;
-  const mayLie = (below: number, above: number): boolean => {
-    const key = below * all.length + above;
-    const known = fits.get(key);
-    if (known !== undefined) return known;
-    const answer = pairFaults(all[below] as Layer, all[above] as Layer, rule).length === 0;
-    fits.set(key, answer);
-    return answer;
-  };
+  if (numbers.some((i) => piecesOfItem(i, numbers, layers) > (all[i] as Layer).item.count))
+    return null;
   const order = firstOrder(
     [...numbers].sort((a, b) => (firmness[a] as number) - (firmness[b] as number)),
-    mayLie,
-  );
-  if (
-    order &&
-    wholeFaults(
-      order.map((i) => all[i] as Layer),
-      rule,
-    ).length > 0
-  )
-    return undefined;
-  return (
-    order && {
-      pieces: piecesOf(order.map((i) => all[i] as Layer)),
-      heightCm,
-      cost,
-      asked,
-      uses: asked
-        .map(({ item }) => item.id)
-        .sort()
-        .join('+'),
-    }
-  );
+    layers,
+  )?.map((i) => all[i] as Layer);
+  return order && wholeFaults(order, rule).length === 0
+    ? new Whole(order, heightCm, cost)
+    : undefined;
+}
+
+/** How many pieces some layers ask for of the item of one of them. */
+function piecesOfItem(of: number, numbers: readonly number[], { all, pieces }: Layers): number {
+  const { item } = all[of] as Layer;
+  let sum = 0;
+  for (const i of numbers) if ((all[i] as Layer).item === item) sum += pieces[i] as number;
+  return sum;
 }
 
 /**
@@ -322,18 +348,20 @@ class Rivals {
 /** Layers from the floor up in the first order in which each may lie on the one below; undefined when there is none. */
 function firstOrder(
   left: readonly number[],
-  mayLie: (below: number, above: number) => boolean,
+  layers: Layers,
   chosen: readonly number[] = [],
 ): readonly number[] | undefined {
   if (left.length === 0) return chosen;
   const top = chosen.at(-1);
   for (let i = 0; i < left.length; i++) {
     const next = left[i] as number;
-    if ((i > 0 && left[i - 1] === next) || (top !== undefined && !mayLie(top, next))) continue;
-    const whole = firstOrder([...left.slice(0, i), ...left.slice(i + 1)], mayLie, [
-      ...chosen,
-      next,
-    ]);
+    if ((i > 0 && left[i - 1] === next) || (top !== undefined && !mayLie(layers, top, next)))
+      continue;
+    const whole = firstOrder(
+      left.filter((_, at) => at !== i),
+      layers,
+      [...chosen, next],
+    );
     if (whole) return whole;
   }
   return undefined;
@@ -504,8 +532,7 @@ function searchDeep(search: Search): void {
       numbers.pop();
     }
   };
-  if (leastCm <= 0 && mostCm >= 0)
-    weigh(search, { pieces: [], heightCm: 0, cost: 0, uses: '', asked: [] });
+  if (leastCm <= 0 && mostCm >= 0) weigh(search, NOTHING);
   if (all.length === 0) return;
   const none: Partly = { from: 0, cm: 0, spent: moved, pieces: 0, soft: 0, tops: 0 };
   complete(none);
@@ -529,9 +556,6 @@ interface Partly {
   readonly soft: number;
   readonly tops: number;
 }
-
-const piecesOf = (layers: readonly Layer[]) =>
-  layers.map(({ item, state, count }) => ({ item: item.id, state: state.id, count }));
 
 const LEAST_STEP = decision.leastRung.value;
 /** The step that is looked for, between the least that is felt and the usual largest. */
