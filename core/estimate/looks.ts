@@ -3,7 +3,7 @@ import { dayOf, type LocalDay, inTime } from '../formats/time';
 import { groupedBy } from '../grouped';
 import { reading as parameter } from '../parameters';
 import type { MethodId } from '../protocols/protocols';
-import { keyOf, scaleOf, type RangeId, type Side } from '../ranges/ranges';
+import { keyOf, scaleOf, type RangeId, type RangeKey, type Side } from '../ranges/ranges';
 import { memoise } from '../memoise';
 import { contextOf, estimateRanges, type RangeEstimate, type StudentRecord } from './estimate';
 import { pooled } from './levelAndDrift';
@@ -59,12 +59,23 @@ export const swingBetween = (id: RangeId, estimate: Pick<RangeEstimate, 'daySwin
     ? Math.max(estimate.daySwing, parameter.daySwing.value * scaleOf(id))
     : 0;
 
+/** Looks by what was read, for as long as the record is there: an entry and its history ask the same. */
+const kept = new WeakMap<StudentRecord, Map<RangeKey, readonly Look[]>>();
+
 /**
  * Every look at a range on a side, oldest first. A real change is told against all looks since the last one together.
  */
-export function looksAt(record: StudentRecord, id: RangeId, side: Side): Look[] {
-  const { person } = record;
+export function looksAt(record: StudentRecord, id: RangeId, side: Side): readonly Look[] {
+  const ofRecord = kept.get(record) ?? new Map<RangeKey, readonly Look[]>();
+  kept.set(record, ofRecord);
   const key = keyOf(id, side);
+  const looks = ofRecord.get(key) ?? reckonLooks(record, id, key);
+  ofRecord.set(key, looks);
+  return looks;
+}
+
+function reckonLooks(record: StudentRecord, id: RangeId, key: RangeKey): Look[] {
+  const { person } = record;
   const estimatesOn = memoise((day: LocalDay) => estimateRanges(record, day));
   let steady: Look[] = [];
   return inTime(record.readings.filter(({ range }) => range === id)).flatMap((reading): Look[] => {
