@@ -525,6 +525,17 @@ export const reading = {
     'ratio',
     'standard deviations of a change worth believing: of a steady student’s first six looks at a range, fewer than one course in twenty shows one; by simulation',
   ),
+  placing: p(
+    0.6,
+    'ratio',
+    'of the error of one reading: where a tool is laid that day, alike in all readings of one look; starting value',
+  ),
+  fingertip: p(3, 'deg', 'how a fold to the floor differs from time to time; starting value'),
+  fingertipSpine: p(
+    8.5,
+    'deg',
+    'what one spine has more or less in a fold to the floor than most; starting value',
+  ),
   leastError: p(0.5, 'deg', 'no way of reading is surer, at the end of a formula either'),
   leastSwing: p(1.5, 'deg', 'no body swings less; starting value'),
   mostSwing: p(7, 'deg', 'more than this is no swing of the day; starting value'),

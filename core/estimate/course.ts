@@ -11,7 +11,7 @@ import {
   type Trend,
   type Value,
 } from './levelAndDrift';
-import type { Observation } from './observations';
+import { meanOf, type Observation } from './observations';
 import type { Surprise } from './swing';
 
 /** One range from its first look to a day. */
@@ -37,9 +37,21 @@ interface Step {
 const weeksBetween = (from: LocalDay, to: LocalDay) => Math.max(0, daysBetween(from, to) / 7);
 const valueOf = ({ mean, sd }: Observation): Value => ({ mean, variance: sd ** 2 });
 
+/** How far a day's look lay off what was expected of it, and the variance of that. */
+interface Innovation {
+  readonly off: number;
+  readonly variance: number;
+}
+
+/** A course with what every look of it was off by. */
+interface Followed extends Course {
+  readonly innovations: readonly Innovation[];
+}
+
 /**
- * Follows a range day by day. All of a day's looks enter at once: method errors are pooled, the swing of that day is
- * shared.
+ * Follows a range day by day. What a way of reading does not know of this body is alike in all its looks: it is learned
+ * beside the range, from how the ways lie to each other and to what is usual, and what is left of it stays in the doubt
+ * however often is looked.
  */
 export function courseOf(
   id: RangeId,
@@ -48,11 +60,89 @@ export function courseOf(
   until: LocalDay,
   swingDeg: number,
 ): Course {
+  const follow = (seen: readonly Observation[]) => followed(id, prior, seen, until, swingDeg);
+  const plain = follow(observations);
+  const ways = [...groupedBy(observations, ({ way }) => way)].flatMap(([way, seen]) => {
+    const lastingVar = meanOf(seen.map(({ lasting }) => lasting ** 2));
+    return lastingVar > 0 ? [{ way, lastingVar }] : [];
+  });
+  if (ways.length === 0) return plain;
+  const shifted = (by: (way: string) => number) =>
+    follow(observations.map((one) => ({ ...one, mean: one.mean + by(one.way) })));
+  // What one degree more by a way does to every look and to where the course ends.
+  const moved = ways.map(({ way }) => shifted((of) => (of === way ? 1 : 0)));
+  const off = offsetsLearned(
+    ways.map(({ lastingVar }) => lastingVar),
+    plain.innovations,
+    moved.map(({ innovations }) => innovations),
+  );
+  const corrected = shifted((of) => -(off.means[ways.findIndex(({ way }) => way === of)] ?? 0));
+  const toLevel = moved.map(({ trend }) => trend.level - plain.trend.level);
+  const toDrift = moved.map(({ trend }) => trend.drift - plain.trend.drift);
+  const { trend } = corrected;
+  return {
+    ...corrected,
+    trend: {
+      ...trend,
+      levelVar: trend.levelVar + between(toLevel, off.covariance, toLevel),
+      covariance: trend.covariance + between(toLevel, off.covariance, toDrift),
+      driftVar: trend.driftVar + between(toDrift, off.covariance, toDrift),
+    },
+  };
+}
+
+type Row = readonly number[];
+const dot = (a: Row, b: Row) => a.reduce((sum, x, i) => sum + x * (b[i] as number), 0);
+/** a′ · matrix · b. */
+const between = (a: Row, matrix: readonly Row[], b: Row) =>
+  dot(
+    a,
+    matrix.map((row) => dot(row, b)),
+  );
+
+/**
+ * What the ways of reading are off by, learned from one look after the other: a filter for what stays beside that for
+ * what moves, which together are one filter for both.
+ *
+ * @param variances of each way before any look.
+ * @param moved what the looks would be off by if a way read one more.
+ */
+function offsetsLearned(
+  variances: Row,
+  looks: readonly Innovation[],
+  moved: readonly (readonly Innovation[])[],
+): { readonly means: Row; readonly covariance: readonly Row[] } {
+  let means: Row = variances.map(() => 0);
+  let covariance: readonly Row[] = variances.map((variance, i) =>
+    variances.map((_, j) => (i === j ? variance : 0)),
+  );
+  for (const [at, { off, variance }] of looks.entries()) {
+    const slope = moved.map((one) => (one[at] as Innovation).off - off);
+    const toward = covariance.map((row) => dot(row, slope));
+    const whole = variance + dot(toward, slope);
+    const rest = off - dot(slope, means);
+    means = means.map((mean, i) => mean + ((toward[i] as number) * rest) / whole);
+    covariance = covariance.map((row, i) =>
+      row.map((one, j) => one - ((toward[i] as number) * (toward[j] as number)) / whole),
+    );
+  }
+  return { means, covariance };
+}
+
+/** All of a day's looks enter at once: errors of readings are pooled, the swing of that day is shared. */
+function followed(
+  id: RangeId,
+  prior: Prior,
+  observations: readonly Observation[],
+  until: LocalDay,
+  swingDeg: number,
+): Followed {
   const scale = scaleOf(id);
+  const swingVar = (swingDeg * scale) ** 2;
   const steps: Step[] = [];
   const surprises: Surprise[] = [];
+  const innovations: Innovation[] = [];
   let trend = trendFrom(prior.mean, prior.sd, scale);
-  let looks = 0;
   const days = [...groupedBy(observations, ({ day }) => day)]
     .filter(([day]) => day <= until)
     .sort(([a], [b]) => (a < b ? -1 : 1));
@@ -63,14 +153,12 @@ export function courseOf(
     const limits = ofDay.filter(({ bound }) => bound === 'atLeast').map(valueOf);
     if (reads.length > 0) {
       const { mean, variance } = pooled(reads);
-      if (looks > 0)
-        surprises.push({
-          day,
-          squaredDeg: ((mean - trend.level) ** 2 - trend.levelVar - variance) / scale ** 2,
-        });
-      looks += 1;
+      const off = mean - trend.level;
+      if (innovations.length > 0)
+        surprises.push({ day, squaredDeg: (off ** 2 - trend.levelVar - variance) / scale ** 2 });
+      innovations.push({ off, variance: trend.levelVar + variance + swingVar });
     }
-    trend = update(trend, { reads, limits, swingVar: (swingDeg * scale) ** 2 });
+    trend = update(trend, { reads, limits, swingVar });
     steps.push({ day, trend });
   }
   const last = steps.at(-1);
@@ -78,8 +166,9 @@ export function courseOf(
   return {
     trend,
     day: last?.day ?? null,
-    looks,
+    looks: innovations.length,
     surprises,
+    innovations,
     levelOn: levelsIn(steps, trend, until, scale),
   };
 }

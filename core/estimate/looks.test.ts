@@ -38,14 +38,27 @@ test('a difference within chance is no change; one beyond it is marked, against 
 });
 
 test('readings of one day share its swing, and more looks before say it more surely', () => {
-  const at = (...days: LocalDay[]) => days.map((day) => ({ mean: 50, sem: 3, day }));
-  const look = { sem: 3, day: '2026-01-01' as const };
+  const at = (...days: LocalDay[]) =>
+    days.map((day) => ({ mean: 50, sem: 3, lasting: 0, way: 'a', day }));
+  const look = { sem: 3, lasting: 0, way: 'a', day: '2026-01-01' as const };
   expect(believableFrom(look, at('2026-01-01'), 3)).toBeLessThan(
     believableFrom(look, at('2026-01-02'), 3),
   );
   expect(believableFrom(look, at('2026-01-02', '2026-01-03', '2026-01-04'), 3)).toBeLessThan(
     believableFrom(look, at('2026-01-02'), 3),
   );
+});
+
+test('what a way does not know of a body is gone between two looks by it, and lies between looks by two', () => {
+  const at = (way: string, lasting: number) => ({ mean: 50, sem: 3, lasting, way, day: DAY });
+  const DAY = '2026-01-02' as const;
+  const look = { sem: 3, lasting: 5, way: 'pull', day: '2026-01-09' as const };
+  const by = (...before: ReturnType<typeof at>[]) => believableFrom(look, before, 3);
+  expect(by(at('pull', 5))).toBe(believableFrom({ ...look, lasting: 0 }, [at('pull', 0)], 3));
+  expect(by(at('watched', 0))).toBeGreaterThan(1.2 * by(at('pull', 5)));
+  expect(by(at('lag', 8))).toBeGreaterThan(by(at('watched', 0)));
+  // A first pull shows a gain of ten degrees: twenty were asked when what lasts was counted in both.
+  expect(by(at('pull', 5))).toBeLessThan(16);
 });
 
 /** How many steady students in a hundred show a change within six weekly looks. */

@@ -2,7 +2,7 @@ import type { Reading } from '../formats/book';
 import { dayOf, type LocalDay, inTime } from '../formats/time';
 import { groupedBy } from '../grouped';
 import { reading as parameter } from '../parameters';
-import type { MethodId } from '../protocols/protocols';
+import { wholeError, type MethodId } from '../protocols/protocols';
 import { keyOf, scaleOf, type RangeId, type RangeKey, type Side } from '../ranges/ranges';
 import { memoise } from '../memoise';
 import { contextOf, estimateRanges, type RangeEstimate, type StudentRecord } from './estimate';
@@ -14,8 +14,11 @@ export interface Look {
   readonly reading: Reading;
   readonly day: LocalDay;
   readonly mean: number;
-  /** Error of this look, without the swing of its day. */
+  /** Error of this look alone, without the swing of its day. */
   readonly sem: number;
+  /** What its way of reading does not know of this body (1 sd): alike in all looks by that way. */
+  readonly lasting: number;
+  readonly way: string;
   /** It only says that the range is at least so much. */
   readonly bound: 'equal' | 'atLeast';
   readonly level: { readonly mean: number; readonly sd: number };
@@ -24,7 +27,7 @@ export interface Look {
 }
 
 /** What a look is held against: itself, or those before it. */
-type Seen = Pick<Look, 'mean' | 'sem' | 'day'>;
+type Seen = Pick<Look, 'mean' | 'sem' | 'lasting' | 'way' | 'day'>;
 
 /**
  * What looks say together that no real change lies between, and how surely: each day's looks share its swing.
@@ -44,13 +47,29 @@ function together(looks: readonly Seen[], daySwing: number): { mean: number; var
  * looks hardly any course of six shows a change: both errors, and the swing of the days.
  */
 export function believableFrom(
-  look: Pick<Look, 'sem' | 'day'>,
+  look: Omit<Seen, 'mean'>,
   before: readonly Seen[],
   daySwing: number,
 ): number {
   const swing = before.every(({ day }) => day === look.day) ? 0 : daySwing;
   const { variance } = together(before, swing);
-  return parameter.realChange.value * Math.sqrt(look.sem ** 2 + swing ** 2 + variance);
+  return (
+    parameter.realChange.value *
+    Math.sqrt(look.sem ** 2 + swing ** 2 + variance + lastingBetween(look, before))
+  );
+}
+
+/** Variance that lasts between a look and those before it: none by one way, for what is alike in both is gone. */
+function lastingBetween(look: Omit<Seen, 'mean'>, before: readonly Seen[]): number {
+  const ways = groupedBy(before, ({ way }) => way);
+  const own = (ways.get(look.way)?.length ?? 0) / before.length;
+  return [...ways]
+    .filter(([way]) => way !== look.way)
+    .reduce(
+      (sum, [, seen]) =>
+        sum + (seen.length / before.length) ** 2 * meanOf(seen.map(({ lasting }) => lasting ** 2)),
+      (1 - own) ** 2 * look.lasting ** 2,
+    );
 }
 
 /** The swing that may lie between looks at a range: the student's own, and never less than is usual. */
@@ -89,6 +108,8 @@ function reckonLooks(record: StudentRecord, id: RangeId, key: RangeKey): Look[] 
       day,
       mean: seen.mean,
       sem: seen.sd,
+      lasting: seen.lasting,
+      way: seen.way,
       bound: seen.bound,
       level: { mean: level.mean, sd: level.sd },
       change: null,
@@ -147,7 +168,7 @@ export function methodsCompared(looks: readonly Look[]): MethodCompared[] {
         protocol,
         looks: group.length,
         overLevelDeg: meanOf(group.map(({ mean, level }) => mean - level.mean)),
-        sem: meanOf(group.map(({ sem }) => sem)),
+        sem: meanOf(group.map(wholeError)),
       };
     })
     .sort((a, b) => b.looks - a.looks);

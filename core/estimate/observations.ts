@@ -13,8 +13,10 @@ import {
   couplingFrom,
   protocolOf,
   semOf,
+  semOfMean,
   type ConversionContext,
   type Eyes,
+  type Protocol,
 } from '../protocols/protocols';
 import {
   keyOf,
@@ -34,8 +36,12 @@ export interface Observation {
   readonly key: RangeKey;
   readonly day: LocalDay;
   readonly mean: number;
-  /** Error without the swing from day to day. */
+  /** Error of this look alone, without the swing from day to day. */
   readonly sd: number;
+  /** What the way of reading does not know of this body (1 sd): alike in all looks by this way. */
+  readonly lasting: number;
+  /** The way by which it was seen. */
+  readonly way: string;
   readonly bound: 'equal' | 'atLeast';
 }
 
@@ -53,6 +59,10 @@ export function disagree(values: readonly number[], sem: number): boolean {
 
 const human = (id: RangeId, value: number) => clamp(value, ranges[id].least, ranges[id].most);
 
+/** Error of the mean of a reading's values, in the unit of its way. */
+const errorIn = ({ sem, method, values }: Reading, protocol: Protocol, eyes: Eyes): number =>
+  semOfMean(sem ?? semOf(protocol, method, eyes), values.length);
+
 /** One reading as an observation; undefined where its protocol is unknown. Warm readings are brought back to cold. */
 export function observationOf(
   reading: Reading,
@@ -62,8 +72,7 @@ export function observationOf(
   const protocol = protocolOf(reading.range, reading.method, reading.protocol);
   if (!protocol || reading.range === 'pelvicTilt.longSit') return undefined;
   const bias = reading.method === 'by-eye' ? (eyes[reading.range]?.biasDeg ?? 0) : 0;
-  const sem =
-    (reading.sem ?? semOf(protocol, reading.method, eyes)) / Math.sqrt(reading.values.length);
+  const sem = errorIn(reading, protocol, eyes);
   const converted = protocol.convert(meanOf(reading.values) - bias, sem, {
     ...context,
     ...(reading.seatCm === undefined ? {} : { seatCm: reading.seatCm }),
@@ -75,10 +84,9 @@ export function observationOf(
     day: dayOf(reading.at),
     // What a later version, or other lengths of the body, make of a tape stays human all the same.
     mean: human(reading.range, converted.mean - (warm ? parameter.warmGain.value : 0)),
-    sd: Math.max(
-      parameter.leastError.value * scaleOf(reading.range),
-      Math.hypot(converted.sem, warm ? parameter.warmGain.sd : 0),
-    ),
+    sd: Math.max(parameter.leastError.value * scaleOf(reading.range), converted.sem),
+    lasting: Math.hypot(converted.lasting, warm ? parameter.warmGain.sd : 0),
+    way: warm ? `${protocol.id}, warm` : protocol.id,
     bound: converted.bound ?? 'equal',
   };
 }
@@ -104,17 +112,14 @@ export function longSitObservations(
   const { thighFallDeg } = longLegs(reading.seatCm ?? 0, 0, body);
   const rolled = fromStanding < sitsDeg - 1;
   // The pelvis follows the stiffer leg, and nothing says which that is.
-  const sd = Math.hypot(
-    (reading.sem ?? semOf(protocol, reading.method, eyes)) / Math.sqrt(reading.values.length),
-    warmGain.sd,
-    standing.sd,
-    filter.sideDifference.value / 2,
-  );
+  const lasting = Math.hypot(warmGain.sd, standing.sd, filter.sideDifference.value / 2);
   return keysOf('hamstring').map((key) => ({
     key,
     day: dayOf(reading.at),
     mean: 90 - thighFallDeg + fromStanding - warmGain.value,
-    sd,
+    sd: errorIn(reading, protocol, eyes),
+    lasting,
+    way: reading.warm ? `${protocol.id}, warm` : protocol.id,
     bound: rolled ? 'equal' : 'atLeast',
   }));
 }
@@ -143,6 +148,8 @@ export function couplingObservations(readings: readonly Reading[]): Observation[
         day: dayOf((ofDay[0] as Reading).at),
         mean: couplingFrom(hamstring, lagDeg),
         sd,
+        lasting: 0,
+        way: 'knee-extension-90',
         bound: 'equal',
       },
     ];

@@ -13,7 +13,7 @@ import { withTaught } from './taught';
 
 const DAY = '2026-03-01';
 const shelf = usualShelves.studio;
-const record = ordinaryAdult(1, 5, 'built-up-alignment');
+const record = ordinaryAdult(1, 3, 'built-up-alignment');
 
 /** A pose planned after it was done so many times on other heights than it was planned on. */
 function after(

@@ -1,5 +1,5 @@
 import { contextOf, type Estimates, type StudentRecord } from '../estimate/estimate';
-import { methodFor, semOf, type MethodId } from '../protocols/protocols';
+import { methodFor, semOf, semOfMean, wholeError, type MethodId } from '../protocols/protocols';
 import type { RangeId, ReadingSide } from '../ranges/ranges';
 import { wayFor } from '../safety/reading';
 import { valueShowing } from './shown';
@@ -17,7 +17,7 @@ export function readingErrorBy(
   return (range, side, mean, readings) => {
     const way = wayFor(range, side, method, person.cautions);
     if (!way) return null;
-    const sem = semOf(way, methodFor(way, method), eyes) / Math.sqrt(readings);
-    return way.convert(valueShowing(way, mean, context), sem, context).sem;
+    const sem = semOfMean(semOf(way, methodFor(way, method), eyes), readings);
+    return wholeError(way.convert(valueShowing(way, mean, context), sem, context));
   };
 }

@@ -105,7 +105,11 @@ describe('what lies far from what is believed', () => {
   });
   const believed = estimateRanges(record, '2026-01-10')[keyOf('hamstring', 'left')];
   const asked = (mean: number, bound?: 'atLeast') =>
-    farFromBelieved('hamstring', { mean, sem: 2, ...(bound ? { bound } : {}) }, believed) !== null;
+    farFromBelieved(
+      'hamstring',
+      { mean, sem: 2, lasting: 0, ...(bound ? { bound } : {}) },
+      believed,
+    ) !== null;
 
   test('is asked about, either way; what may be chance is not', () => {
     expect([asked(95), asked(20)]).toEqual([true, true]);
@@ -116,7 +120,8 @@ describe('what lies far from what is believed', () => {
   });
   test('of what was never read, only the quite unusual is asked about', () => {
     const assumed = estimateRanges(recordWith({}), '2026-01-10')[keyOf('hamstring', 'left')];
-    const at = (mean: number) => farFromBelieved('hamstring', { mean, sem: 2 }, assumed) !== null;
+    const at = (mean: number) =>
+      farFromBelieved('hamstring', { mean, sem: 2, lasting: 0 }, assumed) !== null;
     expect([at(40), at(75), at(110)]).toEqual([false, false, true]);
   });
 });

@@ -1,6 +1,6 @@
 import { sdOnDay, type RangeEstimate } from '../estimate/estimate';
 import { reading as parameter } from '../parameters';
-import type { Converted } from '../protocols/protocols';
+import { wholeError, type Converted } from '../protocols/protocols';
 import type { RangeId } from '../ranges/ranges';
 import type { Reason } from '../reasons';
 
@@ -17,7 +17,7 @@ export function farFromBelieved(
   const sd = sdOnDay(believed, believed.sd);
   const gap = read.mean - believed.mean;
   if (read.bound === 'atLeast' && gap <= 0) return null;
-  return Math.abs(gap) > parameter.surprise.value * Math.hypot(sd, read.sem)
+  return Math.abs(gap) > parameter.surprise.value * Math.hypot(sd, wholeError(read))
     ? { code: 'far-from-believed', range, readDeg: read.mean, deg: believed.mean, sd: believed.sd }
     : null;
 }

@@ -107,7 +107,8 @@ describe.each(approachIds)('%s', (approach) => {
 test.each(names)('%s: on what is built, no pose asks more of a joint than there is', (name) => {
   // Horse stands behind a gate that nobody of the six has passed.
   for (const { pose, side, demands } of plans.get(name)!.filter((one) => one.pose !== 'horse'))
-    // A hamstring that is short rolls the pelvis back, which the seat takes up by halves.
+    // A hamstring that is short rolls the pelvis back, which the seat takes up by halves; of what is under two
+    // centimetres, which is four degrees of a thigh, nothing is laid.
     for (const { range, needDeg, haveDeg } of demands.filter((one) => one.range !== 'hamstring'))
-      expect([pose, side, range, needDeg <= haveDeg + 3]).toEqual([pose, side, range, true]);
+      expect([pose, side, range, needDeg <= haveDeg + 4]).toEqual([pose, side, range, true]);
 });

@@ -7,6 +7,7 @@ import {
   protocolOf,
   protocols,
   semOf,
+  wholeError,
   type ConversionContext,
 } from './protocols';
 import { rangeIds, type RangeId } from '../ranges/ranges';
@@ -43,8 +44,10 @@ describe('a knee gap in a crossed seat', () => {
     );
   });
   test('its doubt has the tape and the knee’s bend in it', () => {
-    expect(convert('crossed-seat-gap', 15, 1, { seatCm: 12 }).sem).toBeGreaterThan(2);
-    expect(convert('crossed-seat-gap', 15, 0.001, { seatCm: 12 }).sem).toBeGreaterThan(1);
+    const { sem, lasting } = convert('crossed-seat-gap', 15, 1, { seatCm: 12 });
+    expect(sem).toBeGreaterThan(0.5);
+    expect(lasting).toBeGreaterThan(1);
+    expect(wholeError({ sem, lasting })).toBeGreaterThan(2);
   });
   test('the seat of the reading goes into it', () => {
     const at = (seatCm: number) =>
@@ -63,9 +66,9 @@ describe('a knee gap in a crossed seat', () => {
 });
 
 test('a shin swung inward on a table edge reads 22° short, give or take 6', () => {
-  const { mean, sem } = convert('table-edge-rotation', 40, 3);
-  expect(mean).toBe(62);
-  expect(sem).toBeCloseTo(Math.hypot(3, 6), 6);
+  const read = convert('table-edge-rotation', 40, 3);
+  expect(read).toEqual({ mean: 62, sem: 3, lasting: 6 });
+  expect(wholeError(read)).toBeCloseTo(Math.hypot(3, 6), 6);
 });
 
 test('a knee that comes straight from 90/90 says only that the hamstring is at least so long', () => {

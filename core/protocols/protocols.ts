@@ -66,11 +66,20 @@ export const TAPE_SEM_CM = 1;
 
 export interface Converted {
   readonly mean: number;
-  /** Error of one reading after conversion, method and formula together. */
+  /** Error of this reading alone, after conversion: another one has another. */
   readonly sem: number;
+  /**
+   * What the conversion does not know of this body (1 sd): alike in every reading by this way, so that no number of them
+   * makes it smaller, and gone from the difference of two.
+   */
+  readonly lasting: number;
   /** The reading only says that the range is at least so much. */
   readonly bound?: 'atLeast';
 }
+
+/** Everything that may be wrong with one reading, together. */
+export const wholeError = ({ sem, lasting }: Pick<Converted, 'sem' | 'lasting'>): number =>
+  Math.hypot(sem, lasting);
 
 /** What a conversion may lean on. */
 export interface ConversionContext {
@@ -144,11 +153,11 @@ const triangle: Working = (cm, deg, { body }) => {
     deg,
   };
 };
-/** The error that bones add which are all longer or all shorter than is believed, by as much as they may be. */
+/** What bones add to the doubt that are all longer or all shorter than is believed, by as much as they may be. */
 const byBones = (
   onBody: (body: Body) => number,
   body: Body,
-  ...bones: readonly ('thighCm' | 'shinCm')[]
+  ...bones: readonly ('thighCm' | 'shinCm' | 'footCm')[]
 ): number =>
   through(
     (share) =>
@@ -163,11 +172,11 @@ const byHeel: ProtocolEntry['convert'] = (distanceCm, sem, { body }) => {
   const [byThigh, byShin] = [byBones(onBody, body, 'thighCm'), byBones(onBody, body, 'shinCm')];
   const heelCm = readingParameter.heelBack.sd * body.footCm;
   const byBack = atan2Deg(heelCm, body.shinCm);
-  return { mean: read.mean, sem: Math.hypot(read.sem, byThigh, byShin, byBack) };
+  return { ...read, lasting: Math.hypot(byThigh, byShin, byBack) };
 };
 const ankleFootCm = ({ footCm }: Body) => kneeling.ankleLever.value * footCm;
 
-const asRead = (value: number, sem: number): Converted => ({ mean: value, sem });
+const asRead = (value: number, sem: number): Converted => ({ mean: value, sem, lasting: 0 });
 const ACROSS_THE_PELVIS =
   'Ask before you touch. A finger on the rear and on the front hip-bone point of one side; the tool from one to the other, straight, not along the curve.';
 const NEVER =
@@ -179,6 +188,7 @@ const NEVER =
  */
 const through = (formula: (value: number) => number, value: number, sem: number): Converted => ({
   mean: formula(value),
+  lasting: 0,
   sem: Math.abs(formula(value + sem) - formula(value - sem)) / 2,
 });
 
@@ -250,7 +260,8 @@ const entries = [
     }),
     convert: (value, sem, { standing = usualStanding }) => ({
       mean: value - standing.mean,
-      sem: Math.hypot(sem, standing.sd),
+      sem,
+      lasting: standing.sd,
     }),
   },
   {
@@ -294,7 +305,7 @@ const entries = [
     }),
     convert: (value, sem) => {
       const { value: share, sd } = readingParameter.pelvisShareOfLegRaise;
-      return { mean: value * (1 - share), sem: Math.hypot((1 - share) * sem, value * sd) };
+      return { mean: value * (1 - share), sem: (1 - share) * sem, lasting: Math.abs(value) * sd };
     },
   },
   {
@@ -325,7 +336,8 @@ const entries = [
     }),
     convert: (lag, sem, { coupling }) => ({
       mean: 90 - coupling.mean * lag,
-      sem: Math.hypot(coupling.mean * sem, coupling.sd * lag),
+      sem: coupling.mean * sem,
+      lasting: coupling.sd * lag,
       // A knee that comes straight says only that the hamstring lets it.
       ...(lag <= NO_LAG_DEG ? { bound: 'atLeast' as const } : {}),
     }),
@@ -358,7 +370,8 @@ const entries = [
       return {
         mean:
           fingertipPitchDeg(gapCm, body) - standingFold.spineCounts.value * spineShare.soft.value,
-        sem: 9,
+        sem: readingParameter.fingertip.value,
+        lasting: readingParameter.fingertipSpine.value,
       };
     },
   },
@@ -429,12 +442,14 @@ const entries = [
       deg,
     }),
     convert: (seatCm, sem, { body }) => {
-      const converted = through(
+      const onBody = (one: Body) => kneeBendOnSeat(seatCm, one, kneeling.sitAllowance.value);
+      const read = through(
         (h) => kneeBendOnSeat(h, body, kneeling.sitAllowance.value),
         seatCm,
         sem,
       );
-      return { mean: converted.mean, sem: Math.hypot(converted.sem, kneeling.sitAllowance.sd) };
+      const [byThigh, byShin] = [byBones(onBody, body, 'thighCm'), byBones(onBody, body, 'shinCm')];
+      return { ...read, lasting: Math.hypot(kneeling.sitAllowance.sd, byThigh, byShin) };
     },
   },
   {
@@ -525,13 +540,13 @@ const entries = [
       return { code: 'working-crossed', kneeCm, hipCm, thighCm: body.thighCm, riseDeg, deg };
     },
     convert: (gapCm, sem, { body, seatCm = 0 }) => {
-      const at = (cm: number, kneeDeg: number) => crossedSeatRotation(cm, seatCm, kneeDeg, body);
-      const read = through((cm) => at(cm, crossLegged.crossedKnee.value), gapCm, sem);
-      const byKnee =
-        (at(gapCm, crossLegged.crossedKnee.value + KNEE_DOUBT_DEG) -
-          at(gapCm, crossLegged.crossedKnee.value - KNEE_DOUBT_DEG)) /
-        2;
-      return { mean: read.mean, sem: Math.hypot(read.sem, byKnee) };
+      const usual = crossLegged.crossedKnee.value;
+      const at = (cm: number, kneeDeg: number, one: Body = body) =>
+        crossedSeatRotation(cm, seatCm, kneeDeg, one);
+      const read = through((cm) => at(cm, usual), gapCm, sem);
+      const byKnee = through((kneeDeg) => at(gapCm, kneeDeg), usual, KNEE_DOUBT_DEG).sem;
+      const byThigh = byBones((one) => at(gapCm, usual, one), body, 'thighCm');
+      return { ...read, lasting: Math.hypot(byKnee, byThigh) };
     },
   },
   {
@@ -570,7 +585,8 @@ const entries = [
     }),
     convert: (value, sem) => ({
       mean: value + crossLegged.flatFootRotation.value,
-      sem: Math.hypot(sem, crossLegged.flatFootRotation.sd),
+      sem,
+      lasting: crossLegged.flatFootRotation.sd,
     }),
   },
   {
@@ -599,7 +615,7 @@ const entries = [
     convert: (widthCm, sem, { body }) => {
       const read = through((width) => straddleDeg(width, body), widthCm, sem);
       const byLeg = byBones((one) => straddleDeg(widthCm, one), body, 'thighCm', 'shinCm');
-      return { mean: read.mean, sem: Math.hypot(read.sem, byLeg) };
+      return { ...read, lasting: byLeg };
     },
   },
   {
@@ -687,7 +703,7 @@ const entries = [
       const byShin = byBones((one) => shinAtWallDeg(wallCm, one), body, 'shinCm');
       const toeSem = readingParameter.toeAhead.sd * body.footCm;
       const byFoot = through((cm) => shinAtWallDeg(cm, body), wallCm, toeSem).sem;
-      return { mean: read.mean, sem: Math.hypot(read.sem, byShin, byFoot) };
+      return { ...read, lasting: Math.hypot(byShin, byFoot) };
     },
   },
   {
@@ -744,13 +760,12 @@ const entries = [
       deg,
     }),
     convert: (gapCm, sem, { body }) => {
-      const read = through(
-        (gap) =>
-          kneeling.anklePointNeeded.value -
-          asinDeg(gap / (kneeling.ankleLever.value * body.footCm)),
-        gapCm,
-        sem,
-      );
+      const on = (one: Body, gap: number) =>
+        kneeling.anklePointNeeded.value - asinDeg(gap / ankleFootCm(one));
+      const read = {
+        ...through((gap) => on(body, gap), gapCm, sem),
+        lasting: byBones((one) => on(one, gapCm), body, 'footCm'),
+      };
       // No gap says only that the foot points at least as far as it must.
       return gapCm <= NO_GAP_CM ? { ...read, bound: 'atLeast' } : read;
     },
@@ -947,6 +962,12 @@ export interface Eye {
   readonly sdDeg: number;
 }
 export type Eyes = Readonly<Partial<Record<RangeId, Eye>>>;
+
+/** Error of the mean of so many readings of one look: how each is read evens out, where the tool is laid does not. */
+export const semOfMean = (sem: number, readings: number): number => {
+  const placing = readingParameter.placing.value ** 2;
+  return sem * Math.sqrt(placing + (1 - placing) / readings);
+};
 
 /**
  * Error of one reading by this method in this protocol's own unit; by eye, the teacher's own figure where it is known.

@@ -5,7 +5,7 @@ import { observationOf } from '../estimate/observations';
 import type { Person, Reading } from '../formats/book';
 import { shiftDays } from '../formats/time';
 import { usualOf, valueShowing } from '../measure/shown';
-import { reading as parameter } from '../parameters';
+import { crossLegged, kneeling, reading as parameter } from '../parameters';
 import {
   methodFor,
   protocols,
@@ -16,7 +16,7 @@ import {
 } from '../protocols/protocols';
 import { priorOf, ranges, type RangeId } from '../ranges/ranges';
 import { chanceFrom, seedOf, type Chance } from './chance';
-import { drawLengths } from './student';
+import { drawLengths, lookErrors } from './student';
 
 /** How well one way of reading does on bodies that are not what stature says of them. */
 export interface WayFigures {
@@ -50,8 +50,28 @@ function drawRange(id: RangeId, chance: Chance): number {
 }
 
 type Protocol = (typeof protocols)[number];
+/** What a body has more or less than the constants of a conversion, as a range that would show alike without it. */
+type OwnConstants = Readonly<Partial<Record<ProtocolId, (deg: number) => number>>>;
+
+function ownConstants(chance: Chance): OwnConstants {
+  const { pelvisShareOfLegRaise: share, fingertipSpine } = parameter;
+  const ownShare = chance.normal(share.value, share.sd);
+  const [turnDeg, spineDeg, givesDeg] = [
+    chance.normal(0, crossLegged.flatFootRotation.sd),
+    chance.normal(0, fingertipSpine.value),
+    chance.normal(0, kneeling.sitAllowance.sd),
+  ];
+  return {
+    'straight-leg-raise.first-pull': (deg) => (deg * (1 - share.value)) / (1 - ownShare),
+    'table-edge-rotation': (deg) => deg + turnDeg,
+    'fingertip-floor': (deg) => deg + spineDeg + chance.normal(0, parameter.fingertip.value),
+    'kneeling-seat': (deg) => deg + givesDeg,
+  };
+}
+
 interface Subject {
   readonly statureCm: number;
+  readonly constants: OwnConstants;
   /** What the way really leans on: this body, this coupling, this standing pelvis. */
   readonly own: ConversionContext;
   /** What is believed of it before anything else was read. */
@@ -68,6 +88,7 @@ function subjectOf(chance: Chance): Subject {
   const seatCm = 12;
   return {
     statureCm,
+    constants: ownConstants(chance),
     own: {
       body: bodyFrom(statureCm, taped),
       coupling: { mean: chance.normal(coupling.mean, coupling.sd), sd: 0 },
@@ -78,16 +99,15 @@ function subjectOf(chance: Chance): Subject {
   };
 }
 
-/** What a tape or a tool shows of a range on a body, with the error of one look at it. */
-function readOnce(
+/** What a tape or a tool shows of a range on a body in one look at it, reading by reading. */
+function lookedAt(
   protocol: Protocol,
-  method: MethodId,
-  { own }: Subject,
+  { own, constants }: Subject,
   deg: number,
-  chance: Chance,
-) {
-  const shown = valueShowing(protocol, deg, own) + chance.normal(0, semOf(protocol, method));
-  return clamp(shown, protocol.least, protocol.most);
+  errors: readonly number[],
+): number[] {
+  const shown = valueShowing(protocol, constants[protocol.id]?.(deg) ?? deg, own);
+  return errors.map((error) => clamp(shown + error, protocol.least, protocol.most));
 }
 
 const readingOf = (
@@ -114,13 +134,14 @@ function errorsOf(protocol: Protocol, method: MethodId, bodies: number, chance: 
   for (let i = 0; i < bodies; i++) {
     const subject = subjectOf(chance);
     const deg = drawRange(protocol.range, chance);
-    const value = readOnce(protocol, method, subject, deg, chance);
-    const look = observationOf(readingOf(protocol, method, [value]), subject.believed);
+    const error = lookErrors(semOf(protocol, method), chance);
+    const values = lookedAt(protocol, subject, deg, [error()]);
+    const look = observationOf(readingOf(protocol, method, values), subject.believed);
     if (!look || look.bound === 'atLeast') continue;
     seen += 1;
     trueSum += deg;
     readSum += look.mean;
-    stated += look.sd ** 2;
+    stated += look.sd ** 2 + look.lasting ** 2;
     real += (look.mean - deg) ** 2;
   }
   return {
@@ -153,7 +174,8 @@ function falseChangesOf(protocol: Protocol, method: MethodId, students: number, 
     const deg = drawRange(range, chance);
     const readings = Array.from({ length: LOOKS }, (_, week) => {
       const ofDay = deg + chance.normal(0, swingDeg);
-      const values = [0, 1].map(() => readOnce(protocol, method, subject, ofDay, chance));
+      const error = lookErrors(semOf(protocol, method), chance);
+      const values = lookedAt(protocol, subject, ofDay, [error(), error()]);
       return readingOf(protocol, method, values, shiftDays(DAY, 7 * week));
     });
     const person = somebodyOf(subject.statureCm);

@@ -47,7 +47,7 @@ describe('a room of ordinary adults', () => {
 
   test.each(['starter', 'home'] as const)('does with the %s shelf in most slots', (shelf) => {
     const other = roomFigures({ people: 40, seed: 4711 }, usualShelves[shelf]);
-    expect(disagreeing(other).length).toBeLessThanOrEqual(12);
+    expect(disagreeing(other).length).toBeLessThanOrEqual(13);
   });
 });
 

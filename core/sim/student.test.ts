@@ -1,6 +1,7 @@
 import { samplePerson, sampleShelf } from '../tests/samples';
 import { planStudent } from '../plan/plan';
 import { normalQuantile } from '../normal';
+import { semOfMean } from '../protocols/protocols';
 import { chanceFrom, seedOf } from './chance';
 import { estimateRanges } from '../estimate/estimate';
 import { exampleBodies, exampleRecord } from './examples';
@@ -40,19 +41,18 @@ test('readings scatter about the truth of the day by the method’s error', () =
   const one = student();
   const chance = chanceFrom(11);
   const truth = truthOn(one, '2026-01-06', 0);
-  const { values } = measure(
-    one,
-    'kneeFlexion.hipBent',
-    'left',
-    'protractor',
-    '2026-01-06',
-    truth,
-    chance,
-    400,
+  const looks = Array.from({ length: 400 }, () =>
+    measure(one, 'kneeFlexion.hipBent', 'left', 'protractor', '2026-01-06', truth, chance),
   );
-  const mean = values.reduce((sum, value) => sum + value, 0) / values.length;
-  expect(mean).toBeGreaterThan(124);
-  expect(mean).toBeLessThan(126);
+  const [meanOf, errorOf] = [
+    (all: readonly number[]) => all.reduce((sum, value) => sum + value, 0) / all.length,
+    (all: readonly number[]) => Math.sqrt(meanOf(all.map((value) => (value - 125) ** 2))),
+  ];
+  expect(meanOf(looks.flatMap(({ values }) => values))).toBeCloseTo(125, 0);
+  expect(errorOf(looks.flatMap(({ values }) => values))).toBeCloseTo(3, 0);
+  // Where the tool is laid is alike in both readings of a look: two are not √2 surer than one.
+  expect(errorOf(looks.map(({ values }) => meanOf(values)))).toBeCloseTo(semOfMean(3, 2), 0);
+  expect(semOfMean(3, 2)).toBeGreaterThan(3 / Math.SQRT2 + 0.2);
 });
 
 test('a joint speaks on a seat that is too low, and not on one that is high enough', () => {

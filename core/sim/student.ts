@@ -11,7 +11,7 @@ import { neededOn } from '../learn/evidence';
 import { standsIn } from '../prepare/limits';
 import { uncertainParameters, type InputValues, type InputKey } from '../geometry/inputs';
 import { methods, protocolOf, type MethodId } from '../protocols/protocols';
-import { offset as offsetParameter, reading } from '../parameters';
+import { offset as offsetParameter, reading as readingParameter } from '../parameters';
 import {
   keysOf,
   priorOf,
@@ -129,7 +129,7 @@ export const drawLengths = (statureCm: number, spread: number, chance: Chance): 
   );
 
 /** How far the ranges of one day lie off their level, in degrees. */
-export const daySwing = (chance: Chance) => chance.normal(0, reading.daySwing.value);
+export const daySwing = (chance: Chance) => chance.normal(0, readingParameter.daySwing.value);
 
 /** What a method shows for a true range, where its protocol reads a little off and puts it right again. */
 export function shownFor(id: RangeId, method: MethodId, value: number): number {
@@ -139,6 +139,16 @@ export function shownFor(id: RangeId, method: MethodId, value: number): number {
       ? protocol.convert(value, 1, { body: bodyFrom(170), coupling: { mean: 1, sd: 0 } })
       : { mean: value };
   return 2 * value - mean;
+}
+
+/**
+ * The errors of the readings of one look, together as large as one reading's: where the tool is laid is alike in all of
+ * them.
+ */
+export function lookErrors(sem: number, chance: Chance): () => number {
+  const { value: placing } = readingParameter.placing;
+  const placed = chance.normal(0, placing * sem);
+  return () => placed + chance.normal(0, Math.sqrt(1 - placing ** 2) * sem);
 }
 
 /** A simulated reading: the truth of the day with the method's error, as whole degrees. */
@@ -158,8 +168,9 @@ export function measure(
     truth[ranges[id].sided ? (`${id}:${side}` as RangeKey) : id] as number,
   );
   const { least, most } = ranges[id];
+  const look = lookErrors(methods[method].semDeg ?? 3, chance);
   const values = Array.from({ length: readings }, () =>
-    Math.round(Math.min(most, Math.max(least, chance.normal(value, methods[method].semDeg ?? 3)))),
+    Math.round(Math.min(most, Math.max(least, value + look()))),
   );
   return {
     person: student.person.id,

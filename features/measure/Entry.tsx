@@ -9,6 +9,8 @@ import { workingOf } from '@/core/measure/working';
 import {
   methods,
   protocolsOf,
+  semOfMean,
+  wholeError,
   type ConversionContext,
   type MethodId,
   type Protocol,
@@ -215,9 +217,9 @@ function ReadSoFar({ work, person, estimates }: Pick<EntryProps, 'work' | 'perso
   );
   const isLength = protocol.unit === 'cm';
   const shownAs = (value: number) => shownIn(protocol.unit, value, units);
-  const semOfMean = sem / Math.sqrt(values.length);
-  const converted = protocol.convert(mean, semOfMean, context);
-  const now = { mean: converted.mean, sem: converted.sem, day: dayOf(nowIso()) };
+  const ofMean = semOfMean(sem, values.length);
+  const converted = protocol.convert(mean, ofMean, context);
+  const now = { ...converted, way: protocol.id, day: dayOf(nowIso()) };
   // The first look at a range is held against one like it.
   const believable = believableFrom(
     now,
@@ -229,14 +231,14 @@ function ReadSoFar({ work, person, estimates }: Pick<EntryProps, 'work' | 'perso
       <ReadingDots
         values={values.map(shownAs)}
         mean={shownAs(mean)}
-        sem={shownAs(semOfMean)}
+        sem={shownAs(ofMean)}
         unit={isLength ? ` ${units}` : '°'}
       />
       <Words role="status">
         Mean {valueIn(protocol.unit, mean, units)} ±{' '}
-        {shownAs(1.28 * semOfMean).toFixed(isLength && units === 'in' ? 1 : 0)}
+        {shownAs(1.28 * ofMean).toFixed(isLength && units === 'in' ? 1 : 0)}
         {isLength || Math.abs(converted.mean - mean) > 0.5
-          ? `, which is a range of ${withDoubt(converted.mean, converted.sem)}`
+          ? `, which is a range of ${withDoubt(converted.mean, wholeError(converted))}`
           : ''}
         . A change is worth believing from {degrees(believable)}.
       </Words>

@@ -7,7 +7,12 @@ import { meanOf } from '@/core/estimate/observations';
 import type { Reading } from '@/core/formats/book';
 import { inTime } from '@/core/formats/time';
 import { readingRefused } from '@/core/formats/readingRefused';
-import { methods, protocolOf, type ConversionContext } from '@/core/protocols/protocols';
+import {
+  methods,
+  protocolOf,
+  type ConversionContext,
+  wholeError,
+} from '@/core/protocols/protocols';
 import { ranges, type RangeId, type ReadingSide, type Side } from '@/core/ranges/ranges';
 import type { KeptPicture } from '@/store/facts';
 import { date, fromCm, length, readIn, shownIn, toCm, withDoubt } from '@/ui/format';
@@ -123,7 +128,7 @@ function ReadingLine({
         {date(reading.at)}: {reading.values.map((value) => shownIn(unit, value, units)).join(', ')}
         {unit === 'cm' ? ` ${units}` : '°'}
         {look && (protocol?.unit === 'cm' || Math.abs(look.mean - meanOf(reading.values)) > 0.5)
-          ? ` → ${withDoubt(look.mean, look.sem)}`
+          ? ` → ${withDoubt(look.mean, wholeError(look))}`
           : ''}
         {look?.bound === 'atLeast' ? ' or more' : ''}
       </Words>

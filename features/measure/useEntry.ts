@@ -8,6 +8,7 @@ import {
   methodFor,
   protocolsOf,
   semOf,
+  semOfMean,
   type ConversionContext,
   type MethodId,
   type Protocol,
@@ -148,7 +149,7 @@ function askedOf(
   say: Words,
 ): string {
   if (values.length === 0) return '';
-  const read = protocol.convert(meanOf(values), sem / Math.sqrt(values.length), context);
+  const read = protocol.convert(meanOf(values), semOfMean(sem, values.length), context);
   const far = farFromBelieved(range.id, read, estimates[keyOf(range.id, entry.side)]);
   return far ? say.reason(far) : '';
 }

@@ -51,6 +51,8 @@ const look = (day: string, mean: number, changed = false): Look => ({
   day: day as Look['day'],
   mean,
   sem: 3,
+  lasting: 0,
+  way: 'knee-bend.on-back',
   bound: 'equal',
   level: { mean, sd: 4 },
   change: changed ? { deg: 12, believable: 9 } : null,
