@@ -12,6 +12,7 @@ export interface Parameter {
     | 'ratio'
     | 'of stature'
     | 'deg/week'
+    | 'years'
     | 'deg/cm'
     | 'days'
     | 'sessions'
@@ -492,6 +493,9 @@ export const reading = {
     'days',
     'a student’s own swing counts as much as the usual one after so many; starting value',
   ),
+  usualAge: p(45, 'years', 'what is usual is told of this age; starting value'),
+  leastAge: p(18, 'years', 'younger than this, ranges are not reckoned freer; starting value'),
+  mostAge: p(90, 'years', 'older than this, ranges are not reckoned shorter; starting value'),
   mobileShift: p(
     1,
     'ratio',
@@ -544,6 +548,12 @@ export const reading = {
     2.5,
     'ratio',
     'times the method error before another reading is asked for; starting value',
+  ),
+  pelvisOfThighToChest: p(
+    15,
+    'deg',
+    'how far a pelvis that is let go rolls along as a thigh is drawn to the chest, 10 to 20; surveys',
+    4,
   ),
   pelvisShareOfLegRaise: p(
     0.3,

@@ -296,6 +296,12 @@ interface WorkingReasons {
   };
   'working-kneeling': { readonly cm: number; readonly thighCm: number; readonly deg: number };
   'working-first-pull': { readonly share: number; readonly readDeg: number; readonly deg: number };
+  /** A thigh drawn to the chest with the pelvis let go, which rolls along. */
+  'working-thigh-free': {
+    readonly readDeg: number;
+    readonly lessDeg: number;
+    readonly deg: number;
+  };
   'working-lag': { readonly coupling: number; readonly lagDeg: number; readonly deg: number };
   'working-table-edge': {
     readonly readDeg: number;

@@ -1,11 +1,10 @@
-import { heelOf } from '../protocols/protocols';
+import { heelOf, wholeError } from '../protocols/protocols';
 import fc from 'fast-check';
 import { recordWith, samplePerson, sampleReading, sampleSession } from '../tests/samples';
 import type { Reading } from '../formats/book';
 import { shiftDays, type LocalDay } from '../formats/time';
 import { bodyFrom } from '../body/body';
 import { longLegs } from '../geometry/sitting/longSit';
-import { wholeError } from '../protocols/protocols';
 import {
   believableDifference,
   estimateRanges,

@@ -189,7 +189,7 @@ export function knownOf(record: StudentRecord, date: LocalDay): Known {
   const followed = new Map<RangeKey, Followed>();
   for (const id of rangeIds) {
     if (id === 'pelvicTilt.longSit') continue;
-    const prior = priorFor(id, person);
+    const prior = priorFor(id, person, until);
     const follow = (key: RangeKey): Followed => {
       const course =
         id === 'hamstringCoupling'
@@ -233,7 +233,8 @@ function ownSwing(
   const surprises = [...observations].flatMap(([key, seen]) => {
     const { id } = splitKey(key);
     return ranges[id].warms
-      ? courseOf(id, priorFor(id, person), seen, until, readingParameter.daySwing.value).surprises
+      ? courseOf(id, priorFor(id, person, until), seen, until, readingParameter.daySwing.value)
+          .surprises
       : [];
   });
   return swingFrom(surprises);

@@ -350,6 +350,18 @@ const around = (
 type Drawing = (value: number, body: Body, seatCm: number) => MeasuringFigure;
 
 /** The drawing of each way of reading: apart from its entry, for only measuring draws it. */
+/** A thigh drawn to the chest. */
+function thighToChest(deg: number, body: Body): MeasuringFigure {
+  const hip = lyingHip(body);
+  const leg = legFrom(hip, deg, 125, body, 15);
+  const flat = flatLeg(body);
+  return side(onBack(body, leg, flat), {
+    tools: [edgeAlong(hip, leg.knee, 0.045 * body.statureCm, 0.6)],
+    angle: { at: hip, fromDeg: 0, toDeg: deg },
+    landmarks: [flat.heel, hip, leg.knee],
+  });
+}
+
 const figures: Readonly<Record<ProtocolId, Drawing>> = {
   'pelvic-tilt.standing': (tilt, body) => {
     const hip: Point = [0, body.ankleHeightCm + body.shinCm + body.thighCm];
@@ -496,17 +508,11 @@ const figures: Readonly<Record<ProtocolId, Drawing>> = {
       hold: [2, body.seatToHipCm + 0.05 * body.statureCm],
     });
   },
-  'thigh-to-chest': (deg, body) => {
-    const hip = lyingHip(body);
-    const leg = legFrom(hip, deg, 125, body, 15);
-    const flat = flatLeg(body);
-    return side(onBack(body, leg, flat), {
-      tools: [edgeAlong(hip, leg.knee, 0.045 * body.statureCm, 0.6)],
-      hold: [0.55 * body.thighCm, body.seatToHipCm + 2],
-      angle: { at: hip, fromDeg: 0, toDeg: deg },
-      landmarks: [flat.heel, hip, leg.knee],
-    });
-  },
+  'thigh-to-chest': (deg, body) => ({
+    ...thighToChest(deg, body),
+    hold: [0.55 * body.thighCm, body.seatToHipCm + 2],
+  }),
+  'thigh-to-chest.free': thighToChest,
   'crossed-seat-gap': (gapCm, body, seatCm) => {
     const hip: Point = [0, seatCm + body.seatToHipCm];
     const kneeY = gapCm + body.kneeBackCm;

@@ -492,7 +492,7 @@ const entries = [
   {
     id: 'thigh-to-chest',
     range: 'hipFlexion',
-    name: 'Thigh to chest',
+    name: 'Thigh to chest, pelvis held',
     methods: ['protractor', 'phone-tilt', 'photo', 'by-eye'],
     traits: ['bendsKnee', 'hipToEnd', 'movesPelvis', 'onBack'],
     unit: 'deg',
@@ -516,6 +516,43 @@ const entries = [
     },
     working: null,
     convert: asRead,
+  },
+  {
+    id: 'thigh-to-chest.free',
+    range: 'hipFlexion',
+    name: 'Thigh to chest, as far as it comes',
+    methods: ['protractor', 'phone-tilt', 'photo', 'by-eye'],
+    traits: ['bendsKnee', 'hipToEnd', 'movesPelvis', 'onBack'],
+    unit: 'deg',
+    least: limits('hipFlexion').least + readingParameter.pelvisOfThighToChest.value,
+    most: limits('hipFlexion').most + readingParameter.pelvisOfThighToChest.value,
+    position: 'On the back, one thigh drawn to the chest with both hands, knee bent.',
+    holdStill: 'The other leg flat; the low back may press down.',
+    tool: 'Along the thigh.',
+    stopWhen: `Stop where it comes no closer; what the pelvis rolls along is taken away. ${NEVER}`,
+    spoiledBy: 'A thigh that opens to the side; the other knee lifting.',
+    tilt: {
+      lies: 'back',
+      places: ['Along the front of the thigh, top of the phone to the knee'],
+      value: onThigh,
+    },
+    photo: {
+      camera: beside('hips as they lie: kneel or sit'),
+      points: ['heel of the flat leg', 'hip', 'knee of the drawn-up leg'],
+      against: 'level',
+      known: { from: 1, to: 2, is: 'thigh' },
+      value: raisedDeg,
+    },
+    working: (readDeg, deg) => ({
+      code: 'working-thigh-free',
+      lessDeg: readingParameter.pelvisOfThighToChest.value,
+      readDeg,
+      deg,
+    }),
+    convert: (value, sem) => {
+      const { value: rolls, sd } = readingParameter.pelvisOfThighToChest;
+      return { mean: value - rolls, sem, lasting: sd };
+    },
   },
   {
     id: 'crossed-seat-gap',
@@ -799,7 +836,7 @@ const entries = [
     id: 'spine-fold.seated',
     range: 'spineFold',
     name: 'Rounded on a stool',
-    methods: ['phone-tilt', 'by-eye'],
+    methods: ['phone-tilt', 'protractor', 'by-eye'],
     traits: ['rounds', 'legAndBack', 'bothSides'],
     unit: 'deg',
     ...limits('spineFold'),

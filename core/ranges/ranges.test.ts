@@ -7,6 +7,7 @@ import {
   protocolOf,
   protocols,
   semOf,
+  wholeError,
   type ProtocolId,
 } from '../protocols/protocols';
 import { keyOf, keysOf, priorOf, rangeIds, ranges, splitKey } from './ranges';
@@ -70,15 +71,15 @@ describe.each(protocols.map((protocol) => [protocol.id, protocol] as const))(
           : protocol.range.startsWith('pelvicTilt')
             ? 5
             : (protocol.least + protocol.most) / 2;
-      const { mean, sem } = protocol.convert(
+      const { mean, sem, lasting } = protocol.convert(
         middle,
         semOf(protocol, protocol.methods[0]!),
         context,
       );
       expect(mean).toBeGreaterThan(ranges[protocol.range].least);
       expect(mean).toBeLessThan(ranges[protocol.range].most);
-      expect(sem).toBeGreaterThan(0.5);
-      expect(sem).toBeLessThan(20);
+      expect(wholeError({ sem, lasting })).toBeGreaterThan(0.5);
+      expect(wholeError({ sem, lasting })).toBeLessThan(20);
     });
 
     test('is found by its id', () =>

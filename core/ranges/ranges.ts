@@ -37,6 +37,8 @@ export interface Range {
   /** Null for a range that is only ever an observation of others. */
   readonly prior: Prior | null;
   readonly priorBySex?: Readonly<Partial<Record<Sex, Prior>>>;
+  /** How much less there usually is with every ten years of age; left out where age decides little. */
+  readonly lessPerDecade?: number;
   /** Outside these no human reads; an entry past them is refused. */
   readonly least: number;
   readonly most: number;
@@ -48,7 +50,7 @@ export interface Range {
 /** A range in degrees. */
 const range = (
   id: RangeId,
-  fields: Pick<Range, 'sided' | 'prior' | 'least' | 'most' | 'warms' | 'source'>,
+  fields: Pick<Range, 'sided' | 'prior' | 'least' | 'most' | 'warms' | 'source' | 'lessPerDecade'>,
 ): Range => ({ id, unit: 'deg', ...fields });
 
 export const ranges: Readonly<Record<RangeId, Range>> = {
@@ -119,10 +121,12 @@ export const ranges: Readonly<Record<RangeId, Range>> = {
   hipRotation: range('hipRotation', {
     sided: true,
     prior: { mean: 66, sd: 9 },
+    lessPerDecade: 2,
     least: 5,
     most: 110,
     warms: true,
-    source: 'norms 34–50 on a table edge, and what a thigh that opens to the side has beyond them',
+    source:
+      'norms 34–50 on a table edge, and what a thigh that opens to the side has beyond them; less with age, as surveys by decades have it',
   }),
   hipSpread: range('hipSpread', {
     sided: true,
@@ -143,18 +147,20 @@ export const ranges: Readonly<Record<RangeId, Range>> = {
   hipExtension: range('hipExtension', {
     sided: true,
     prior: { mean: 10, sd: 7 },
+    lessPerDecade: 1.5,
     least: -30,
     most: 45,
     warms: true,
-    source: 'modified front-of-hip test',
+    source: 'modified front-of-hip test; less with age, as surveys by decades have it',
   }),
   ankleBend: range('ankleBend', {
     sided: true,
     prior: { mean: 30, sd: 7 },
+    lessPerDecade: 2.5,
     least: -10,
     most: 60,
     warms: true,
-    source: 'weight-bearing lunge surveys 30–40',
+    source: 'weight-bearing lunge surveys 30–40; less with age, as surveys by decades have it',
   }),
   anklePoint: range('anklePoint', {
     sided: true,
@@ -167,18 +173,20 @@ export const ranges: Readonly<Record<RangeId, Range>> = {
   spineFold: range('spineFold', {
     sided: false,
     prior: { mean: 45, sd: 12 },
+    lessPerDecade: 3,
     least: 0,
     most: 110,
     warms: true,
-    source: 'starting value',
+    source: 'starting value; less with age, as surveys by decades have it',
   }),
   armReach: range('armReach', {
     sided: true,
     prior: { mean: 165, sd: 12 },
+    lessPerDecade: 3.5,
     least: 60,
     most: 190,
     warms: true,
-    source: 'norms 167–180',
+    source: 'norms 167–180; less with age, as surveys by decades have it',
   }),
 };
 

@@ -56,16 +56,18 @@ type OwnConstants = Readonly<Partial<Record<ProtocolId, (deg: number) => number>
 function ownConstants(chance: Chance): OwnConstants {
   const { pelvisShareOfLegRaise: share, fingertipSpine } = parameter;
   const ownShare = chance.normal(share.value, share.sd);
-  const [turnDeg, spineDeg, givesDeg] = [
+  const [turnDeg, spineDeg, givesDeg, rollsDeg] = [
     chance.normal(0, crossLegged.flatFootRotation.sd),
     chance.normal(0, fingertipSpine.value),
     chance.normal(0, kneeling.sitAllowance.sd),
+    chance.normal(0, parameter.pelvisOfThighToChest.sd),
   ];
   return {
     'straight-leg-raise.first-pull': (deg) => (deg * (1 - share.value)) / (1 - ownShare),
     'table-edge-rotation': (deg) => deg + turnDeg,
     'fingertip-floor': (deg) => deg + spineDeg + chance.normal(0, parameter.fingertip.value),
     'kneeling-seat': (deg) => deg + givesDeg,
+    'thigh-to-chest.free': (deg) => deg + rollsDeg,
   };
 }
 

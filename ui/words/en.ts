@@ -310,6 +310,8 @@ export const en: Language = {
       `On ${tell.exact(cm)}, a thigh of ${tell.exact(thighCm)} slopes down to the knee, and the shin lies flat: the knee bends ${deg(bend)}.`,
     'working-first-pull': ({ share, readDeg, deg: bend }) =>
       `The pelvis has a share of ${Math.round(share * 100)} % in an unwatched raise: ${readDeg.toFixed(0)} × ${(1 - share).toFixed(2)} = ${deg(bend)}.`,
+    'working-thigh-free': ({ readDeg, lessDeg, deg: bend }) =>
+      `A pelvis that is let go rolls along by about ${lessDeg}°: ${readDeg.toFixed(0)} − ${lessDeg} = ${deg(bend)}.`,
     'working-lag': ({ coupling, lagDeg, deg: bend }) =>
       `Each degree of knee bend is worth ${coupling.toFixed(2)} of hip bend: 90 − ${coupling.toFixed(2)} × ${lagDeg.toFixed(0)} = ${deg(bend)}.`,
     'working-table-edge': ({ readDeg, moreDeg, deg: turn }) =>
