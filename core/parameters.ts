@@ -788,7 +788,15 @@ export const phoneTilt = {
 export const picture = {
   landmark: p(1, 'cm', 'a point under the skin is found about so well; starting value'),
   skew: p(8, 'deg', 'how far a camera usually stands from square to the student; starting value'),
+  pitch: p(
+    12,
+    'deg',
+    'how far a camera usually looks down on or up at what it should see level; starting value',
+  ),
+  away: p(250, 'cm', 'a camera three steps away'),
   line: p(0.5, 'deg', 'a plumb line or floor edge laid by eye; starting value'),
+  byPhone: p(1, 'deg', 'how a phone was held, by its own sensor; starting value'),
+  byHand: p(2, 'deg', 'how far a picture that is taken for straight is not; starting value'),
   pelvis: p(0.09, 'of stature', 'front to rear hip-bone point; starting value'),
   least: p(2, 'deg', 'no picture reads more surely: lens, cloth and skin; starting value'),
 } as const;

@@ -1,4 +1,4 @@
-import { atan2Deg, cosDeg } from '../angles';
+import { atan2Deg, cosDeg, sinDeg } from '../angles';
 import type { Body } from '../body/body';
 import { picture } from '../parameters';
 import type { PhotoWay, Spot } from '../protocols/photoWay';
@@ -25,39 +25,83 @@ export interface PhotoReading {
   readonly semDeg: number;
 }
 
+/** What is level in a picture, and how that is known: taken for straight, by the phone's sensor, by a line laid on it. */
+export interface PictureLevel {
+  /** Turn of the picture's level, clockwise +. */
+  readonly deg: number;
+  readonly by: 'hand' | 'phone' | 'line';
+}
+export const straight: PictureLevel = { deg: 0, by: 'hand' };
+const levelSem = { hand: picture.byHand, phone: picture.byPhone, line: picture.line } as const;
+
+/** What a camera sees that looks down by so much on what it should see level. */
+function pitched(points: readonly Spot[], pitchDeg: number, pxPerCm: number): Spot[] {
+  const middle = (axis: 0 | 1) => points.reduce((sum, one) => sum + one[axis], 0) / points.length;
+  const [cx, cy] = [middle(0), middle(1)];
+  return points.map(([x, y]): Spot => {
+    // What is lower in the picture is further from a camera that looks down.
+    const depth = 1 + ((y - cy) / pxPerCm / picture.away.value) * sinDeg(pitchDeg);
+    return [cx + (x - cx) / depth, cy + ((y - cy) * cosDeg(pitchDeg)) / depth];
+  });
+}
+
 /**
  * The angle of placed points, with its error: every point is moved by as much as a landmark may lie off at the scale of
- * this picture, the camera is turned from square, and the changes are summed as squares.
+ * this picture, the camera is turned from square, up and down, its level is as sure as it is known, and the changes are
+ * summed as squares.
  *
- * @param levelDeg turn of the picture's level, clockwise +; 0 where the picture itself is straight.
  * @returns null while two points that make a line lie on one another.
  */
 export function readPhoto(
   way: PhotoWay,
   points: readonly Spot[],
-  levelDeg: number,
+  level: PictureLevel,
   body: Body,
 ): PhotoReading | null {
-  const deg = way.value(points, levelDeg);
+  const read = (of: readonly Spot[]) => way.value(of, level.deg);
+  const deg = read(points);
   const [from, to] = [points[way.known.from] as Spot, points[way.known.to] as Spot];
   const apart = Math.hypot(to[0] - from[0], to[1] - from[1]);
   if (!Number.isFinite(deg) || apart < 1) return null;
-  const off = (picture.landmark.value * apart) / knownCm(way, body);
+  const pxPerCm = apart / knownCm(way, body);
+  const off = picture.landmark.value * pxPerCm;
   let variance = 0;
   for (let i = 0; i < points.length; i++) {
     for (const axis of [0, 1] as const) {
       const moved = points.map((point, j): Spot =>
         j === i ? [point[0] + (axis === 0 ? off : 0), point[1] + (axis === 1 ? off : 0)] : point,
       );
-      variance += (way.value(moved, levelDeg) - deg) ** 2;
+      variance += (read(moved) - deg) ** 2;
     }
   }
   // A camera that stands aside sees everything narrower.
   const narrowed = points.map(([x, y]): Spot => [x * cosDeg(picture.skew.value), y]);
-  variance += (way.value(narrowed, levelDeg) - deg) ** 2;
-  if (way.against) variance += picture.line.value ** 2;
+  variance += (read(narrowed) - deg) ** 2;
+  const pitch = picture.pitch.value;
+  for (const one of [pitch, -pitch])
+    variance += (read(pitched(points, one, pxPerCm)) - deg) ** 2 / 2;
+  if (way.against) variance += levelSem[level.by].value ** 2;
   return { deg, semDeg: Math.max(picture.least.value, Math.sqrt(variance)) };
 }
+
+/**
+ * Turn of the level in a picture that a phone takes as it is held, clockwise +, from the angles that its sensor gives;
+ * null where it is held so flat that none shows.
+ *
+ * @param screenDeg how far the picture is turned from the phone's upright: the screen's own angle, 0, 90, 180 or 270.
+ */
+export function levelHeld(
+  { betaDeg, gammaDeg }: { readonly betaDeg: number; readonly gammaDeg: number },
+  screenDeg: number,
+): number | null {
+  // What is up, along the phone's right edge and toward its top; then along the picture's.
+  const [right, top] = [-cosDeg(betaDeg) * sinDeg(gammaDeg), sinDeg(betaDeg)];
+  if (Math.hypot(right, top) < FLAT) return null;
+  return turnOf(atan2Deg(right, top) - screenDeg);
+}
+/** Share of gravity along the screen under which a phone lies too flat. */
+const FLAT = 0.3;
+const turnOf = (deg: number) => deg - 360 * Math.round(deg / 360);
 
 /** Turn of a line laid along what is known to be level, or to hang plumb: clockwise +, the smaller of both ways. */
 export function levelFrom([ax, ay]: Spot, [bx, by]: Spot, is: 'level' | 'plumb'): number {

@@ -6,7 +6,9 @@ import { Words } from '@/ui/Words';
 interface CameraProps {
   /** From where, and at which height, it looks. */
   readonly from: string;
-  readonly onPicture: (blob: Blob) => void;
+  /** How the phone is held at this instant; null where it does not say. */
+  readonly heldDeg: () => number | null;
+  readonly onPicture: (blob: Blob, heldDeg: number | null) => void;
   readonly onClose: () => void;
 }
 
@@ -21,7 +23,7 @@ function cameraTrouble(error: unknown): string {
 }
 
 /** The device's camera, looking at the student; the picture stays on this device. */
-export function Camera({ from, onPicture, onClose }: CameraProps) {
+export function Camera({ from, heldDeg, onPicture, onClose }: CameraProps) {
   const video = useRef<HTMLVideoElement | null>(null);
   const [ready, setReady] = useState(false);
   const [trouble, setTrouble] = useState<string | null>(null);
@@ -59,12 +61,13 @@ export function Camera({ from, onPicture, onClose }: CameraProps) {
   const take = () => {
     const seen = video.current;
     if (!seen) return;
+    const held = heldDeg();
     const canvas = document.createElement('canvas');
     [canvas.width, canvas.height] = [seen.videoWidth, seen.videoHeight];
     canvas.getContext('2d')?.drawImage(seen, 0, 0);
     canvas.toBlob(
       (blob) => {
-        if (blob) onPicture(blob);
+        if (blob) onPicture(blob, held);
       },
       'image/jpeg',
       0.92,

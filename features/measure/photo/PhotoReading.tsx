@@ -5,7 +5,7 @@ import { Camera } from './Camera';
 import { DrawnPicture } from './DrawnPicture';
 import type { Picture } from './openPicture';
 import { PictureBoard } from './PictureBoard';
-import { levels, usePhoto, type Photo, type PhotoReadingProps } from './usePhoto';
+import { usePhoto, type Photo, type PhotoReadingProps } from './usePhoto';
 
 /**
  * An angle from a picture: taken, chosen or drawn; two or three points; its error told; the picture dropped unless
@@ -29,7 +29,8 @@ export function PhotoReading(props: PhotoReadingProps) {
       ) : camera ? (
         <Camera
           from={props.way.camera}
-          onPicture={(blob) => void photo.taken(blob)}
+          heldDeg={photo.heldDeg}
+          onPicture={(blob, heldDeg) => void photo.taken(blob, heldDeg)}
           onClose={photo.closeCamera}
         />
       ) : (
@@ -57,7 +58,7 @@ function Marking({ photo, picture }: { readonly photo: Photo; readonly picture: 
       {way.against ? (
         <Chips
           label="Level"
-          options={levels}
+          options={marks.levels}
           chosen={marks.level}
           onChoose={(next) => marks.layLevel(next, picture)}
         />

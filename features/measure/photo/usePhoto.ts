@@ -3,9 +3,11 @@ import type { Protocol } from '@/core/protocols/protocols';
 import type { PictureToKeep } from '@/store/measuring';
 import { useEffect, useRef, useState } from 'react';
 import { measuringFigure } from '@/core/measure/figures';
-import { levelFrom, readPhoto } from '@/core/measure/photo';
+import { levelFrom, levelHeld, readPhoto, straight, type PictureLevel } from '@/core/measure/photo';
+import type { TiltSample } from '@/core/measure/tilt';
 import type { PhotoWay, Spot } from '@/core/protocols/photoWay';
 import { chooseFile } from '../../data/files';
+import { phoneSensor } from '../tilt/sources';
 import { openPicture, smallCopy, type Picture } from './openPicture';
 import type { Mark } from './PictureBoard';
 
@@ -19,7 +21,8 @@ export interface PhotoReadingProps {
   readonly onTaken: (value: number, sem: number, keep: PictureToKeep | null) => boolean;
 }
 
-export const levels = [
+const levels = [
+  { id: 'phone', words: 'As the phone was held' },
   { id: 'straight', words: 'Picture is straight' },
   { id: 'level', words: 'Lay a floor edge' },
   { id: 'plumb', words: 'Lay a plumb line' },
@@ -50,7 +53,7 @@ interface Drawn {
 }
 
 /** A picture on the way to being marked, and none is left behind: its address is given back. */
-function usePicture(onShown: (picture: Picture | null) => void) {
+function usePicture(onShown: (picture: Picture | null, heldDeg: number | null) => void) {
   const [picture, setPicture] = useState<Picture | null>(null);
   const [busy, setBusy] = useState(false);
   const [fault, setFault] = useState<string | null>(null);
@@ -61,19 +64,19 @@ function usePicture(onShown: (picture: Picture | null) => void) {
     },
     [],
   );
-  const show = (next: Picture | null) => {
+  const show = (next: Picture | null, heldDeg: number | null = null) => {
     if (address.current) URL.revokeObjectURL(address.current);
     address.current = next?.url ?? null;
     setPicture(next);
-    onShown(next);
+    onShown(next, heldDeg);
   };
-  const open = async (blob: Blob | null) => {
+  const open = async (blob: Blob | null, heldDeg: number | null = null) => {
     if (!blob) return;
     setBusy(true);
     setFault(null);
     const opened = await openPicture(blob);
     setBusy(false);
-    if (opened.ok) show(opened.picture);
+    if (opened.ok) show(opened.picture, heldDeg);
     else setFault(opened.words);
   };
   return { picture, busy, fault, setFault, show, open };
@@ -84,26 +87,31 @@ function useMarks(way: PhotoWay, body: PhotoReadingProps['body']) {
   const [points, setPoints] = useState<readonly Spot[]>([]);
   const [level, setLevel] = useState<Level>('straight');
   const [ends, setEnds] = useState<readonly Spot[]>([]);
-  const levelDeg =
-    level === 'straight' || ends.length < 2
-      ? 0
-      : levelFrom(ends[0] as Spot, ends[1] as Spot, level);
+  /** How the phone was held as it took the picture; null where it did not say. */
+  const [heldDeg, setHeldDeg] = useState<number | null>(null);
+  const known = (): PictureLevel => {
+    if (level === 'phone') return { deg: heldDeg ?? 0, by: 'phone' };
+    if (level === 'straight' || ends.length < 2) return straight;
+    return { deg: levelFrom(ends[0] as Spot, ends[1] as Spot, level), by: 'line' };
+  };
   return {
     points,
     level,
-    read: () => readPhoto(way, points, levelDeg, body),
-    begin: (picture: Picture | null) => {
-      setLevel('straight');
+    levels: levels.filter(({ id }) => id !== 'phone' || heldDeg !== null),
+    read: () => readPhoto(way, points, known(), body),
+    begin: (picture: Picture | null, held: number | null) => {
+      setLevel(held === null ? 'straight' : 'phone');
+      setHeldDeg(held);
       setEnds([]);
       setPoints(picture ? begun(way, picture) : []);
     },
     layLevel: (next: Level, picture: Picture) => {
       setLevel(next);
-      setEnds(next === 'straight' ? [] : lineIn(picture, next));
+      setEnds(next === 'level' || next === 'plumb' ? lineIn(picture, next) : []);
     },
     landmarks: points.map((at, i): Mark => ({ id: `p${i}`, name: way.points[i] ?? '', at })),
     line:
-      level === 'straight'
+      level === 'straight' || level === 'phone'
         ? []
         : ends.map((at, i): Mark => ({
             id: `l${i}`,
@@ -119,10 +127,37 @@ function useMarks(way: PhotoWay, body: PhotoReadingProps['body']) {
   };
 }
 
+/** How the phone is held while the camera looks: follows its sensor, where there is one, from the tap that opens both. */
+function useHeld() {
+  const last = useRef<TiltSample | null>(null);
+  const end = useRef<(() => void) | null>(null);
+  const stop = () => {
+    end.current?.();
+    end.current = null;
+  };
+  useEffect(() => stop, []);
+  return {
+    stop,
+    start: () => {
+      stop();
+      last.current = null;
+      // Without a sensor the picture is taken for straight, or a line is laid on it.
+      end.current = phoneSensor(
+        (sample) => {
+          last.current = sample;
+        },
+        () => undefined,
+      );
+    },
+    deg: () => last.current && levelHeld(last.current, screen.orientation?.angle ?? 0),
+  };
+}
+
 /** Everything that reading from a picture needs, and what may be done with it. */
 export function usePhoto({ way, protocol, body, usual, onTaken }: PhotoReadingProps) {
   const marks = useMarks(way, body);
   const { picture, busy, fault, setFault, show, open } = usePicture(marks.begin);
+  const held = useHeld();
   const [camera, setCamera] = useState(false);
   const [keep, setKeep] = useState(false);
   const [drawn, setDrawn] = useState<Drawn | null>(null);
@@ -170,11 +205,20 @@ export function usePhoto({ way, protocol, body, usual, onTaken }: PhotoReadingPr
     /** To be drawn and opened as a picture. */
     figure: drawn && !drawn.made ? measuringFigure(protocol.id, drawn.value, body) : undefined,
     toggleKeep: () => setKeep(!keep),
-    openCamera: () => anew({ camera: true }),
-    closeCamera: () => setCamera(false),
-    taken: (blob: Blob | null) => {
+    openCamera: () => {
+      held.start();
+      anew({ camera: true });
+    },
+    closeCamera: () => {
+      held.stop();
       setCamera(false);
-      return open(blob);
+    },
+    /** As the shutter goes: how the phone is held now. */
+    heldDeg: held.deg,
+    taken: (blob: Blob | null, heldDeg: number | null) => {
+      held.stop();
+      setCamera(false);
+      return open(blob, heldDeg);
     },
     choose: async () => {
       setDrawn(null);
