@@ -409,6 +409,11 @@ export const reclined = {
   steepRise: p(26, 'cm', 'from here the knees are propped rather than the hips; starting value'),
   sideLyingHead: p(3, 'cm', 'more under a head that lies half on its side; starting value'),
   restRoll: p(12, 'cm', 'roll under the knees at rest; starting value'),
+  archShare: p(
+    0.5,
+    'ratio',
+    'of what a standing pelvis tips forward beyond the usual, the low back arches off the floor; starting value',
+  ),
 } as const;
 
 /** Small gaps found by trying, rung by rung, where no formula would be worth its measuring. */

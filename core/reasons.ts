@@ -63,7 +63,8 @@ export interface HeightReasons {
   'long-leg-knee': Gap;
   'hips-level': Gap;
   'outer-hip': Gap & OfSide & { readonly place: 'outerHip' | 'underThigh' };
-  'rest-knees': Gap;
+  /** How far the pelvis tips forward standing, where that is why. */
+  'rest-knees': Gap & { readonly standsDeg: number | null };
   'standing-foot': object;
   'strap-behind': Gap;
   'by-trying': Gap & {

@@ -39,9 +39,25 @@ const seatIn = (pose: string, ...tilts: (number | undefined)[]) => {
 
 test('a pelvis that was not read on a chair is taken as is usual, however it stands', () => {
   const heights = (standingDeg?: number) =>
-    planOf(standingDeg).poses.map(({ pose, slots }) => [pose, slots.map(({ stackCm }) => stackCm)]);
+    planOf(standingDeg)
+      // How it stands is how its low back lies.
+      .poses.filter(({ pose }) => pose !== 'rest')
+      .map(({ pose, slots }) => [pose, slots.map(({ stackCm }) => stackCm)]);
   expect(heights(0)).toEqual(heights(25));
   expect(heights()).toEqual(heights(10));
+});
+
+test('a pelvis that stands tipped forward lies with an arched back: the roll at rest is higher, and says so', () => {
+  const rollOf = (...tilts: (number | undefined)[]) =>
+    planOf(...tilts)
+      .poses.find(({ pose }) => pose === 'rest')!
+      .slots.find(({ slot }) => slot === 'underKnees')!;
+  const said = ({ reasons }: ReturnType<typeof rollOf>) =>
+    reasons.flatMap((one) => (one.code === 'rest-knees' ? [one.standsDeg] : []));
+  expect(rollOf(22).reckonedCm).toBeGreaterThan(rollOf(10).reckonedCm + 2);
+  expect(rollOf(2).reckonedCm).toBe(rollOf(10).reckonedCm);
+  expect(said(rollOf(22))[0]).toBeGreaterThan(16);
+  expect([...said(rollOf(10)), ...said(rollOf())]).toEqual([null, null]);
 });
 
 /** What lies under a long sit in all: the seat rises, then what is under the knees. */

@@ -222,10 +222,12 @@ export const heights: HeightWords = {
         off: `stays ${tell.length(cm)} up, ${side}`,
       },
     ).replace(MORE, `all but rests, ${side}; what lies there only meets it`)}.`,
-  'rest-knees': ({ cm }, tell, lies) =>
-    lies
-      ? `A roll of ${tell.length(cm)} under the knees lets the low back and the front of the hips be quiet.`
-      : `A roll of ${tell.length(cm)} under the knees would let the low back be quiet.`,
+  'rest-knees': ({ cm, standsDeg }, tell, lies) => {
+    const roll = `A roll of ${tell.length(cm)} under the knees ${lies ? 'lets' : 'would let'} the low back${lies ? ' and the front of the hips' : ''} be quiet.`;
+    return standsDeg === null
+      ? roll
+      : `${roll} The pelvis tips forward by ${deg(standsDeg)} standing: the low back arches more off the floor.`;
+  },
   'standing-foot': (_, __, lies) =>
     lies
       ? 'The standing foot is raised, which deepens the pose.'

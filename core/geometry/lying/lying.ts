@@ -1,7 +1,7 @@
 import { cosDeg, sinDeg } from '../../angles';
 import { armCm, type Body } from '../../body/body';
 import { child, reclined, ends } from '../../parameters';
-import { sides, type ReadingSide } from '../../ranges/ranges';
+import { priorOf, sides, type ReadingSide } from '../../ranges/ranges';
 import type { HeightReason, HeightReasons } from '../../reasons';
 import { leastOf, rangeValue, valueOf } from '../inputs';
 import {
@@ -55,17 +55,25 @@ const overRoll = ({ body }: FamilyInput, rollCm: number): Leg => {
   return liftedLeg(hip, rise, rise + fall, body);
 };
 
-/** A roll for the knees at rest: more where the hips cannot lie flat. */
-const restRollCm = ({ body, values, settings }: FamilyInput) =>
-  reclined.restRoll.value +
-  body.thighCm * sinDeg(Math.max(0, -settings.share * leastOf(values, 'hipExtension', sides)));
+/** How far a low back arches off the floor because the pelvis stands tipped forward. */
+const archDeg = ({ values }: Pick<FamilyInput, 'values'>) =>
+  reclined.archShare.value *
+  Math.max(0, valueOf(values, 'pelvicTilt.standing') - usualStanding.mean);
+const usualStanding = priorOf('pelvicTilt.standing', 'unknown');
+
+/** A roll for the knees at rest: more where the hips cannot lie flat, or the low back arches. */
+const restRollCm = (input: FamilyInput) => {
+  const { body, values, settings } = input;
+  const shortDeg = Math.max(0, -settings.share * leastOf(values, 'hipExtension', sides));
+  return reclined.restRoll.value + body.thighCm * sinDeg(Math.max(shortDeg, archDeg(input)));
+};
 
 /** Lying on the back with the knees bent, or over a roll. */
 function lyingFamily(id: string, roll: boolean): Family {
   return {
     id,
     ...(roll ? { bears: { underKnees: { as: 'one under both', fitted: true } } as const } : {}),
-    needs: () => (roll ? keysOn(sides, 'hipExtension') : []),
+    needs: () => (roll ? [...keysOn(sides, 'hipExtension'), 'pelvicTilt.standing'] : []),
     heights: (input) => [
       ...(roll
         ? [{ slot: 'underKnees' as const, side: 'both' as const, rawCm: restRollCm(input) }]
@@ -101,12 +109,21 @@ function lyingFamily(id: string, roll: boolean): Family {
         findings: {},
       };
     },
-    why: (_input, need) =>
+    why: (input, need) =>
       need.slot === 'neck'
         ? [{ code: 'lying-head', cm: need.rawCm }]
-        : [{ code: 'rest-knees', cm: need.rawCm }],
+        : [
+            {
+              code: 'rest-knees',
+              cm: need.rawCm,
+              standsDeg:
+                archDeg(input) > TOLD_DEG ? valueOf(input.values, 'pelvicTilt.standing') : null,
+            },
+          ],
   };
 }
+/** Less of an arch is told nobody. */
+const TOLD_DEG = 2;
 
 /** Hip bend of thighs beside the ribs: knees wide bend further than knees together. */
 const babyBendDeg = ({ values, settings }: FamilyInput) =>
