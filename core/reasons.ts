@@ -33,7 +33,8 @@ interface OfSide {
 export interface HeightReasons {
   'palms-beside': Gap;
   /** The pelvis of this student, from standing to sitting well, where it is not as is usual. */
-  'own-pelvis': { readonly deg: number; readonly usualDeg: number };
+  /** How much more a pelvis asks for here that does not sit as is usual. */
+  'own-pelvis': { readonly deg: number; readonly usualDeg: number; readonly moreCm: number };
   'long-sit-seat': Gap & OfSide & { readonly rollBackDeg: number };
   'long-sit-knees': Gap &
     OfSide & { readonly backFirst: boolean; readonly planted: boolean; readonly spread: boolean };

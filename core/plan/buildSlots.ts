@@ -5,11 +5,14 @@ import type { Band } from '../geometry/band';
 import { type Built, isHipLimited, otherSide, type SlotNeed } from '../geometry/family';
 import type { Decision } from '../learn/decide';
 import type { SlotDoubt } from '../learn/evidence';
+import { isWanted } from '../lies';
 import { normalQuantile } from '../normal';
+import { pelvisTarget } from '../parameters';
 import type { Pose } from '../poses/poses';
 import { isShort, standsIn, staysFree } from '../prepare/limits';
-import { isStoodOn, slotRule } from '../props/slots';
+import { isStoodOn, purposeOf, slotRule } from '../props/slots';
 import { countAll, type Used, usedWith, type Stack } from '../props/stack';
+import type { HeightReason } from '../reasons';
 import { isBuiltFor, leftOut } from '../safety/changes';
 import { type SlotKey, slotKey } from '../slots';
 import { type Laid, lyingAt } from './lay';
@@ -47,7 +50,7 @@ export function buildSlots(laid: Laid, decision: Decision): BuiltSlots {
       lying: lyingAt(laid, key),
       rule: slotRule(need.slot, pose.family, body, laid.settings.way),
       shelf: context.shelf,
-      why: family.why(input, own),
+      why: [...family.why(input, own), ...ownPelvis(laid, own)],
       pose,
       used: keptLater(laid, decision, at).reduce(usedWith, used),
       firstZ,
@@ -67,6 +70,23 @@ export function buildSlots(laid: Laid, decision: Decision): BuiltSlots {
     if (standsIn(pose, laidDown)) built[key] = laidDown.stackCm;
   }
   return { slots, built };
+}
+
+/** That a pelvis which does not sit as is usual moves a support, where it does so by more than nobody feels. */
+function ownPelvis({ pose, family, input }: Laid, need: SlotNeed): HeightReason[] {
+  const { settings } = input;
+  const usualDeg = pelvisTarget.neutral.value;
+  const { sitsDeg } = settings;
+  if (sitsDeg === undefined || Math.abs(sitsDeg - usualDeg) < 1) return [];
+  // What fills a gap or reaches follows what the pelvis sits on.
+  if (!['carry', 'tilt'].includes(purposeOf(need.slot, pose.family))) return [];
+  const asUsual = { ...settings, pelvisTargetDeg: settings.pelvisTargetDeg - sitsDeg + usualDeg };
+  const heightIn = (one: typeof settings) => {
+    const needs = family.heights({ ...input, settings: one });
+    return Math.max(0, needs.find((other) => slotKey(other) === slotKey(need))?.rawCm ?? 0);
+  };
+  const moreCm = heightIn(settings) - heightIn(asUsual);
+  return isWanted(Math.abs(moreCm)) ? [{ code: 'own-pelvis', deg: sitsDeg, usualDeg, moreCm }] : [];
 }
 
 /** Two sides that are further apart than this, in cm, are met apart, whatever chance explains; and so are low ones. */

@@ -30,13 +30,6 @@ const readingsOf = (standingDeg?: number, chairDeg?: number) => [
 ];
 const planOf = (...tilts: (number | undefined)[]) =>
   planStudent(recordWith({ readings: readingsOf(...tilts) }), sampleShelf, TODAY);
-const seatIn = (pose: string, ...tilts: (number | undefined)[]) => {
-  const slot = planOf(...tilts)
-    .poses.find((one) => one.pose === pose)
-    ?.slots.find(({ slot: name }) => name === 'seat');
-  return slot!;
-};
-
 test('a pelvis that was not read on a chair is taken as is usual, however it stands', () => {
   const heights = (standingDeg?: number) =>
     planOf(standingDeg)
@@ -87,10 +80,43 @@ test('the same chair says another thing of a pelvis that stands at 0 than of one
   expect(underIn(0, -12) - underIn(25, -12)).toBeGreaterThan(10);
 });
 
-test('that a pelvis is not as is usual is said at the seat that it moves', () => {
+test('wherever a pelvis of its own moves a support, it is said, and nowhere else', () => {
+  for (const [standingDeg, chairDeg] of [
+    [8, -4],
+    [4, -34],
+  ] as const) {
+    const [usual, own] = [planOf(standingDeg), planOf(standingDeg, chairDeg)];
+    const told = own.poses.flatMap(({ pose, slots }) =>
+      slots.flatMap(({ slot, side, reasons }) =>
+        reasons.flatMap((one) => (one.code === 'own-pelvis' ? [{ pose, slot, side, one }] : [])),
+      ),
+    );
+    expect(new Set(told.map(({ pose }) => pose)).size).toBeGreaterThan(2);
+    for (const { pose, slot, side, one } of told) {
+      const at = (plan: typeof usual) =>
+        plan.poses
+          .find((planned) => planned.pose === pose)
+          ?.slots.find((other) => other.slot === slot && other.side === side)?.reckonedCm ?? 0;
+      // Rolled back further needs less under it, forward more.
+      if (slot === 'seat')
+        expect(Math.sign(one.moreCm)).toBe(Math.sign(chairDeg - standingDeg + 20));
+      expect([pose, slot, Math.sign(at(own) - at(usual))]).toEqual([
+        pose,
+        slot,
+        Math.sign(one.moreCm),
+      ]);
+    }
+  }
+});
+
+test('that a pelvis is not as is usual is said where it moves something, here under the knees', () => {
   const own = (...tilts: number[]) =>
-    seatIn('staff', ...tilts).reasons.filter(({ code }) => code === 'own-pelvis');
-  expect(own(8, -4)).toHaveLength(1);
+    planOf(...tilts)
+      .poses.find(({ pose }) => pose === 'staff')!
+      .slots.flatMap(({ slot, reasons }) =>
+        reasons.flatMap(({ code }) => (code === 'own-pelvis' ? [slot] : [])),
+      );
+  expect(own(8, -4)).toEqual(['underKnees']);
   expect(own(10, -10)).toEqual([]);
   expect(own()).toEqual([]);
 });

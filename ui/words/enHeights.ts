@@ -103,8 +103,8 @@ const foldForehead = (
 export const heights: HeightWords = {
   'palms-beside': ({ cm }, tell, lies) =>
     `With this trunk and these arms ${palms(cm, lies, tell, ': what lies under them lets the back grow')}`,
-  'own-pelvis': ({ deg: own, usualDeg }) =>
-    `From standing to sitting well this pelvis tips ${own > 0 ? 'forward' : 'back'} ${deg(Math.abs(own))}, ${own > usualDeg ? 'less far back' : 'further back'} than the ${deg(-usualDeg)} that are usual: it asks for ${own > usualDeg ? 'more' : 'less'} height under seat and knees.`,
+  'own-pelvis': ({ deg: own, usualDeg, moreCm }, tell) =>
+    `From standing to sitting well this pelvis tips ${own > 0 ? 'forward' : 'back'} ${deg(Math.abs(own))}, ${own > usualDeg ? 'less far back' : 'further back'} than the ${deg(-usualDeg)} that are usual: it asks for ${tell.length(Math.abs(moreCm))} ${moreCm > 0 ? 'more' : 'less'} here.`,
   'long-sit-seat': ({ cm, deg: bend, side, rollBackDeg }, tell, lies) =>
     `Hamstring ${deg(bend)} ${side}: ${follows(cm, lies, {
       none: 'the pelvis stands upright on the floor',

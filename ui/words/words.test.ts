@@ -54,8 +54,8 @@ const moreHeights: readonly HeightReason[] = [
   { code: 'belt-round', cm: 190 },
   { code: 'strap-to-soles', cm: 12 },
   { code: 'strap-to-soles', cm: -3 },
-  { code: 'own-pelvis', deg: -11, usualDeg: -20 },
-  { code: 'own-pelvis', deg: -31, usualDeg: -20 },
+  { code: 'own-pelvis', deg: -11, usualDeg: -20, moreCm: 3 },
+  { code: 'own-pelvis', deg: -31, usualDeg: -20, moreCm: -3 },
 ];
 const heightReasons = [...inFamilies, ...moreHeights];
 /** A slot on which something lies, and an empty one. */

@@ -2,7 +2,7 @@ import type { HeightReason } from '../../reasons';
 import { asinDeg, cosDeg, sinDeg } from '../../angles';
 import type { DialValues } from '../../dials';
 import type { Body } from '../../body/body';
-import { longSit as parameter, pelvisTarget, straddle } from '../../parameters';
+import { longSit as parameter, straddle } from '../../parameters';
 import { sides, type Side } from '../../ranges/ranges';
 import { floorAhead, palmGapCm } from '../arms';
 import { leastOf, rangeValue, stifferSide, valueOf } from '../inputs';
@@ -272,10 +272,7 @@ export function longSitWhy(input: FamilyInput, need: SlotNeed, spread = false): 
   const side = stifferSide(input.values, 'hamstring', hamstringLegs(input));
   const said = { deg: rangeValue(input.values, 'hamstring', side), side, cm: need.rawCm };
   return need.slot === 'seat'
-    ? [
-        { code: 'long-sit-seat', ...said, rollBackDeg: rollBackDeg(0, 0, input) },
-        ...ownPelvisWhy(input),
-      ]
+    ? [{ code: 'long-sit-seat', ...said, rollBackDeg: rollBackDeg(0, 0, input) }]
     : [
         {
           code: 'long-sit-knees',
@@ -285,14 +282,6 @@ export function longSitWhy(input: FamilyInput, need: SlotNeed, spread = false): 
           spread,
         },
       ];
-}
-
-/** That a pelvis of its own moves the seat, where it does so by more than nobody feels. */
-export function ownPelvisWhy({ settings: { sitsDeg } }: FamilyInput): HeightReason[] {
-  const usualDeg = pelvisTarget.neutral.value;
-  return sitsDeg === undefined || Math.abs(sitsDeg - usualDeg) < 1
-    ? []
-    : [{ code: 'own-pelvis', deg: sitsDeg, usualDeg }];
 }
 
 /** Half the angle between spread legs that costs the pelvis nothing. */
