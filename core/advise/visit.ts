@@ -1,4 +1,5 @@
 import type { Plan } from '../formats/plan';
+import { eachOnce } from '../plan/measureNext';
 import type { RangeId, ReadingSide } from '../ranges/ranges';
 
 /** A first visit takes what narrows the heights most; a re-check looks again at one or two of it. */
@@ -12,6 +13,8 @@ export interface VisitStep {
   readonly sides: readonly ReadingSide[];
   /** By how much the heights would narrow, both sides together. */
   readonly gainCm: number;
+  /** The heights that it decides, on either side. */
+  readonly decides: Plan['measureNext'][number]['decides'];
 }
 
 const MOST_STEPS: Readonly<Record<VisitKind, number>> = { first: 5, recheck: 2 };
@@ -28,13 +31,14 @@ export function visitSteps(
 ): VisitStep[] {
   const left = MOST_STEPS[kind] - new Set([...done, ...passed]).size;
   const steps = new Map<RangeId, VisitStep>();
-  for (const { range, side, gainCm } of plan.measureNext) {
+  for (const { range, side, gainCm, decides } of plan.measureNext) {
     if (passed.includes(range)) continue;
     const before = steps.get(range);
     steps.set(range, {
       range,
       sides: [...(before?.sides ?? []), side],
       gainCm: (before?.gainCm ?? 0) + gainCm,
+      decides: eachOnce([...(before?.decides ?? []), ...decides]),
     });
   }
   const stiffnessOf = (range: RangeId, side: ReadingSide) =>

@@ -146,7 +146,16 @@ export const planSchema = z.object({
       source: z.enum(['measured', 'other-side', 'assumed']),
     }),
   ),
-  measureNext: z.array(z.object({ range: z.enum(rangeIds), side: sideSchema, gainCm: z.number() })),
+  measureNext: z.array(
+    z.object({
+      range: z.enum(rangeIds),
+      side: sideSchema,
+      /** By how much the heights of the plan would narrow, summed over its slots. */
+      gainCm: z.number(),
+      /** The heights that it would make surer by as much as is felt, those that gain most first. */
+      decides: z.array(z.object({ pose: z.string(), slot: z.enum(slotIds) })),
+    }),
+  ),
   poses: z.array(planPoseSchema),
 });
 

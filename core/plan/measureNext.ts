@@ -1,13 +1,12 @@
-import { narrowingOf, type Band } from '../geometry/band';
+import { narrowingOf } from '../geometry/band';
 import { sdOnDay, type Estimates, type RangeEstimate } from '../estimate/estimate';
+import type { Plan } from '../formats/plan';
+import type { Planned } from './context';
+import { isMoved } from '../lies';
 import { splitKey, type RangeId, type RangeKey, type ReadingSide } from '../ranges/ranges';
 
-export interface NextReading {
-  readonly range: RangeId;
-  readonly side: ReadingSide;
-  /** By how much the heights of the plan would narrow, summed over its slots. */
-  readonly gainCm: number;
-}
+type NextReading = Plan['measureNext'][number];
+type Decided = NextReading['decides'][number];
 
 const READINGS = 2;
 const LEAST_GAIN_CM = 0.3;
@@ -16,6 +15,11 @@ const LEAST_GAIN_CM = 0.3;
 const sdAfter = ({ sd, daySwing }: Pick<RangeEstimate, 'sd' | 'daySwing'>, error: number) =>
   Math.sqrt(1 / (1 / sd ** 2 + 1 / (error ** 2 + daySwing ** 2)));
 
+/** Both sides of a pose, and of a slot, are one height to a teacher. */
+export const eachOnce = (all: readonly Decided[]): Decided[] => [
+  ...new Map(all.map((one) => [`${one.pose}/${one.slot}`, one])).values(),
+];
+
 /**
  * Readings ranked by how much each, taken twice, would narrow the bands of the plan; those that would do so by next to
  * nothing, and those that may not be taken, are not among them.
@@ -23,12 +27,15 @@ const sdAfter = ({ sd, daySwing }: Pick<RangeEstimate, 'sd' | 'daySwing'>, error
  * @param errorOf how far off readings of a range would be; null where none may be taken.
  */
 export function measureNext(
-  bands: readonly Band[],
+  planned: readonly Planned[],
   estimates: Estimates,
   readToday: ReadonlySet<RangeKey>,
   errorOf: (range: RangeId, side: ReadingSide, mean: number, readings: number) => number | null,
 ): NextReading[] {
-  const keys = new Set(bands.flatMap(({ parts }) => parts.map(({ key }) => key)));
+  const bands = planned.flatMap(({ planPose: { pose }, bands: own }) =>
+    own.map((band) => ({ pose, band })),
+  );
+  const keys = new Set(bands.flatMap(({ band: { parts } }) => parts.map(({ key }) => key)));
   return [...keys]
     .flatMap((key): NextReading[] => {
       const estimate = estimates[key as RangeKey];
@@ -37,8 +44,17 @@ export function measureNext(
       const error = errorOf(id, side, estimate.mean, READINGS);
       if (error === null) return [];
       const shrink = sdOnDay(estimate, sdAfter(estimate, error)) / sdOnDay(estimate, estimate.sd);
-      const gainCm = bands.reduce((sum, band) => sum + narrowingOf(band, key, shrink), 0);
-      return gainCm >= LEAST_GAIN_CM ? [{ range: id, side, gainCm }] : [];
+      const gains = bands.map(({ pose, band }) => ({
+        at: { pose, slot: band.need.slot },
+        cm: narrowingOf(band, key, shrink),
+      }));
+      const gainCm = gains.reduce((sum, { cm }) => sum + cm, 0);
+      if (gainCm < LEAST_GAIN_CM) return [];
+      const decides = gains
+        .filter(({ cm }) => isMoved(cm))
+        .sort((a, b) => b.cm - a.cm)
+        .map(({ at }) => at);
+      return [{ range: id, side, gainCm, decides: eachOnce(decides) }];
     })
     .sort((a, b) => b.gainCm - a.gainCm);
 }

@@ -221,6 +221,16 @@ test('the reading that narrows the heights most is asked for first, and never on
   );
   expect(plan.measureNext.length).toBeGreaterThan(0);
   expect(plan.measureNext.every(({ gainCm }) => gainCm >= 0.3)).toBe(true);
+  // What it decides are heights of this plan, each once, and there where it leans on that range.
+  for (const { decides, gainCm } of plan.measureNext) {
+    const keys = decides.map(({ pose, slot }) => `${pose}/${slot}`);
+    expect(new Set(keys).size).toBe(keys.length);
+    expect(keys.length > 0 || gainCm < 5).toBe(true);
+    for (const { pose, slot } of decides)
+      expect(
+        plan.poses.some((one) => one.pose === pose && one.slots.some((s) => s.slot === slot)),
+      ).toBe(true);
+  }
   expect(plan.measureNext.every(({ range }) => range !== 'kneeFlexion.hipBent')).toBe(true);
   plan.measureNext
     .slice(1)

@@ -53,7 +53,7 @@ export function planStudent(
     unanswered: unansweredCautions(person.cautions, person.sex),
     ranges: rangesOf(estimates),
     measureNext: measureNext(
-      toNarrow.flatMap(({ bands }) => bands),
+      toNarrow,
       estimates,
       readOn(today, estimates),
       readingErrorBy(wish.method ?? 'protractor', record, estimates),

@@ -16,10 +16,10 @@ const type = (text: string) =>
   });
 const press = (name: string | RegExp) => fireEvent.click(screen.getByRole('button', { name }));
 
-test('what narrows this student’s heights most comes first, with its gain, and nothing read today', async () => {
+test('what narrows this student’s heights most comes first, with what it decides, and nothing read today', async () => {
   await show(<MeasureScreen id="p1" />);
   expect(screen.getByRole('heading', { name: 'What to measure next' })).toBeInTheDocument();
-  const offered = screen.getAllByRole('button', { name: /narrower by [\d.]+ cm/ });
+  const offered = screen.getAllByRole('button', { name: /: decides \w+ heights?: / });
   expect(offered.length).toBeGreaterThan(0);
   expect(offered.every((one) => !/Knee bend, hip bent/.test(one.textContent ?? ''))).toBe(true);
 });
@@ -172,11 +172,11 @@ test('by eye, the nearest drawing is picked, or one between two', async () => {
   );
 });
 
-test('ranges never read are told as assumed, with what that costs the plan', async () => {
+test('ranges never read are told as assumed, with what they decide', async () => {
   await show(<MeasureScreen id="p1" />);
   expect(
     screen.getByRole('button', {
-      name: /^Hamstring.*assumed.*never measured: costs the plan [\d.]+ cm of doubt/,
+      name: /^Hamstring.*assumed.*never measured; it decides/,
     }),
   ).toBeInTheDocument();
   expect(
@@ -262,7 +262,7 @@ describe('what was answered at intake', () => {
       }),
     ).toBeInTheDocument();
     expect(
-      screen.queryByRole('button', { name: /^Knee bend, face down, (left|right): narrower/ }),
+      screen.queryByRole('button', { name: /^Knee bend, face down, (left|right): decides/ }),
     ).not.toBeInTheDocument();
     press(/^Begin a whole visit/);
     for (

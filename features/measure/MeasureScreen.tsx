@@ -20,7 +20,7 @@ import {
 import type { MethodId } from '@/core/protocols/protocols';
 import { selectMethod, selectRecord } from '@/store/selectors';
 import { commit, recordNow } from '@/store/store';
-import { length } from '@/ui/format';
+import { decidesWords } from '@/ui/decides';
 import { Press } from '@/ui/Press';
 import { Screen } from '@/ui/Screen';
 import { Sheet } from '@/ui/Sheet';
@@ -98,7 +98,6 @@ function Measure({ person, estimates, plan }: MeasureProps) {
           visit={visit}
           steps={steps}
           entry={measuring?.entry ?? null}
-          units={units}
           onPass={(range) => void dispatch(rangePassed(range))}
           onLeave={() => void dispatch(visitEnded())}
         />
@@ -215,13 +214,12 @@ interface VisitBarProps {
   readonly visit: NonNullable<Measuring['visit']>;
   readonly steps: ReturnType<typeof visitSteps>;
   readonly entry: Measuring['entry'];
-  readonly units: 'cm' | 'in';
   readonly onPass: (range: RangeId) => void;
   readonly onLeave: () => void;
 }
 
 /** Where a visit stands, and the ways on and out. */
-function VisitBar({ visit, steps, entry, units, onPass, onLeave }: VisitBarProps) {
+function VisitBar({ visit, steps, entry, onPass, onLeave }: VisitBarProps) {
   const name = visit.kind === 'first' ? 'Visit' : 'Re-check';
   if (!entry) {
     if (steps.length > 0) return null;
@@ -247,7 +245,7 @@ function VisitBar({ visit, steps, entry, units, onPass, onLeave }: VisitBarProps
     <View className="flex-row flex-wrap items-center justify-between gap-2 border-l-4 border-thread pl-3">
       <Words role="status" className="shrink">
         {name}: {passedBy + 1} of {passedBy + Math.max(1, steps.length)}
-        {here ? ` · narrows the heights by ${length(here.gainCm, units)}` : ''}
+        {here ? ` · ${decidesWords(here.decides)}` : ''}
       </Words>
       <View className="flex-row flex-wrap gap-2">
         <Press onPress={() => onPass(entry.range)}>Pass over</Press>

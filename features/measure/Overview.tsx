@@ -7,6 +7,8 @@ import { visitSteps, type VisitKind } from '@/core/advise/visit';
 import { protocolsOf, type MethodId } from '@/core/protocols/protocols';
 import { mayRead } from '@/core/safety/reading';
 import { keysOf, rangeIds, ranges, splitKey, type RangeId, type Side } from '@/core/ranges/ranges';
+import { eachOnce } from '@/core/plan/measureNext';
+import { decidesWords, heightsWords } from '@/ui/decides';
 import { length, withDoubt, type Units } from '@/ui/format';
 import { Press } from '@/ui/Press';
 import { Sheet } from '@/ui/Sheet';
@@ -33,8 +35,8 @@ interface OverviewProps {
 export function Overview({ person, plan, estimates, units, onVisit, onPick }: OverviewProps) {
   return (
     <>
-      <Visits plan={plan} estimates={estimates} units={units} onVisit={onVisit} />
-      <Next plan={plan} units={units} onPick={onPick} />
+      <Visits plan={plan} estimates={estimates} onVisit={onVisit} />
+      <Next plan={plan} onPick={onPick} />
       <View className="gap-2">
         <Title level={2}>All ranges</Title>
         {measurable.map((id) => (
@@ -53,23 +55,26 @@ export function Overview({ person, plan, estimates, units, onVisit, onPick }: Ov
   );
 }
 
-function Visits({ plan, estimates, units, onVisit }: Omit<OverviewProps, 'person' | 'onPick'>) {
+function Visits({
+  plan,
+  estimates,
+  onVisit,
+}: Pick<OverviewProps, 'plan' | 'estimates' | 'onVisit'>) {
   const steps = (kind: VisitKind) => visitSteps(kind, plan, [], []);
   const [first, recheck] = [steps('first'), steps('recheck')];
   if (first.length === 0) return null;
   const known = Object.values(estimates).some((one) => one?.source === 'measured');
-  const gain = (list: typeof first) =>
-    length(
-      list.reduce((sum, { gainCm }) => sum + gainCm, 0),
-      units,
-    );
+  const decided = (list: typeof first) => {
+    const all = eachOnce(list.flatMap(({ decides }) => decides));
+    return `${list.length === 1 ? 'it decides' : 'together they decide'} ${heightsWords(all)} of this plan`;
+  };
   return (
     <Sheet>
       <Title level={2}>{known ? 'A short re-check' : 'First visit'}</Title>
       <Words>
         {known
-          ? `${names(recheck.map(({ range }) => range))}: narrows today’s heights by ${gain(recheck)}, all slots together.`
-          : `Led from range to range, what narrows the heights most first: ${names(first.map(({ range }) => range))}. About ${gain(first)} narrower, all slots together. Pass over what you like; stop when you like.`}
+          ? `${names(recheck.map(({ range }) => range))}: ${decided(recheck)}.`
+          : `Led from range to range, what decides most first. ${names(first.map(({ range }) => range))}: ${decided(first)}. Pass over what you like; stop when you like.`}
       </Words>
       {known ? (
         <Press kind="main" onPress={() => onVisit('recheck')}>
@@ -98,7 +103,7 @@ const byMethod: Readonly<Record<MethodId, string>> = {
   'from-pose': 'from the pose',
 };
 
-function Next({ plan, units, onPick }: Pick<OverviewProps, 'plan' | 'units' | 'onPick'>) {
+function Next({ plan, onPick }: Pick<OverviewProps, 'plan' | 'onPick'>) {
   const method = useOjas(selectMethod);
   if (plan.measureNext.length === 0)
     return <Words>Nothing more would narrow these poses by as much as a fold.</Words>;
@@ -106,16 +111,16 @@ function Next({ plan, units, onPick }: Pick<OverviewProps, 'plan' | 'units' | 'o
     <Sheet>
       <Title level={2}>What to measure next</Title>
       <Aside>
-        By how much each would narrow the heights of the plan, all slots together, read twice{' '}
-        {byMethod[method]}. Where that does not serve, by the next best.
+        What makes these heights surest first, read twice {byMethod[method]}; where that does not
+        serve, by the next best.
       </Aside>
-      {plan.measureNext.slice(0, SHOWN_NEXT).map(({ range, side, gainCm }) => (
+      {plan.measureNext.slice(0, SHOWN_NEXT).map(({ range, side, decides }) => (
         <Press
           key={range + side}
           onPress={() => onPick(range, side === 'right' ? 'right' : 'left')}
         >
           {rangeName(range)}
-          {side === 'both' ? '' : `, ${side}`}: narrower by {length(gainCm, units)}
+          {side === 'both' ? '' : `, ${side}`}: {decidesWords(decides)}
         </Press>
       ))}
     </Sheet>
@@ -146,9 +151,10 @@ function RangeLine({
   onPick,
 }: Omit<OverviewProps, 'onVisit'> & { readonly id: RangeId }) {
   const own = keysOf(id).map((key) => estimates[key]);
-  const doubt = plan.measureNext
-    .filter(({ range }) => range === id)
-    .reduce((sum, { gainCm }) => sum + gainCm, 0);
+  const decides = eachOnce(
+    plan.measureNext.filter(({ range }) => range === id).flatMap((one) => one.decides),
+  );
+  const counts = decides.length > 0;
   const unmeasured = own.every((one) => one !== undefined && one.source !== 'measured');
   const oldest = own.reduce<string | null>(
     (old, one) => (one?.lastAt && (old === null || one.lastAt < old) ? one.lastAt : old),
@@ -162,21 +168,19 @@ function RangeLine({
       ? [
           id === 'pelvicTilt.sits'
             ? `never measured: what is usual is taken; each degree is about ${length(1.5, units)} of a straight-legged seat`
-            : doubt > 0
-              ? `never measured: costs the plan ${length(doubt, units)} of doubt`
+            : counts
+              ? `never measured; it ${decidesWords(decides)}`
               : 'never measured: no pose of this plan leans on it',
         ]
       : []),
-    ...(!unmeasured && doubt > 0
-      ? [`a reading today would narrow the plan by ${length(doubt, units)}`]
-      : []),
+    ...(!unmeasured && counts ? [`read again today, it ${decidesWords(decides)}`] : []),
     ...(age > OLD_DAYS ? [`last read ${age} days ago`] : []),
   ];
   return (
     <Pressable
       role="button"
       onPress={() => onPick(id, 'left')}
-      className={`min-h-14 gap-0.5 rounded-md border bg-sheet px-4 py-2 ${unmeasured && doubt > 0 ? 'border-dashed border-ochre' : 'border-line'}`}
+      className={`min-h-14 gap-0.5 rounded-md border bg-sheet px-4 py-2 ${unmeasured && counts ? 'border-dashed border-ochre' : 'border-line'}`}
     >
       <Words className="font-semibold">{rangeName(id)}</Words>
       <Aside>

@@ -6,6 +6,7 @@ import type { Person } from '@/core/formats/book';
 import type { Plan, PlanPose } from '@/core/formats/plan';
 import { stackWords } from '@/core/props/stack';
 import { selectPeople, selectSessionsOf, selectOwnShelf, selectShelf } from '@/store/selectors';
+import { decidesWords } from '@/ui/decides';
 import { ago, length } from '@/ui/format';
 import { Field } from '@/ui/Field';
 import { Press } from '@/ui/Press';
@@ -248,14 +249,13 @@ function ComerCard({ id, coming }: ComerCardProps) {
 
 /** The one range that today's poses lean on most and that is least sure. */
 function Check({ plan }: { readonly plan: Plan }) {
-  const units = useUnits();
   const first = plan.measureNext[0];
   if (!first) return null;
   return (
     <Words>
       Check first: {rangeName(first.range).toLowerCase()}
       {first.side === 'both' ? '' : `, ${first.side}`}{' '}
-      <Words className="text-faint">(narrower by {length(first.gainCm, units)})</Words>
+      <Words className="text-faint">({decidesWords(first.decides)})</Words>
     </Words>
   );
 }
