@@ -45,12 +45,22 @@ test('what is missing before and after is proposed, and put where it belongs', a
   expect(ticked().sort()).toEqual(['Child', 'Hero']);
   const asks = within(screen.getByRole('region', { name: 'What this order asks for' }));
   expect(asks.getByText(/^About \d+ minutes with setting up/)).toBeInTheDocument();
+  // One sentence, one tap; each by itself where that is wanted.
+  expect(
+    asks.getByText(/^Nothing before Hero and Child warms them; nothing after Hero/),
+  ).toBeInTheDocument();
+  expect(asks.getByRole('button', { name: /^Mend it: add / })).toBeInTheDocument();
+  expect(asks.queryByText('Hero has nothing before it that warms it.')).not.toBeInTheDocument();
+  await press('One by one');
   expect(asks.getByText('Hero has nothing before it that warms it.')).toBeInTheDocument();
   await press('Add Side-lying thigh stretch before it');
   expect(ticked().filter((words) => /^Side-lying thigh stretch/.test(words ?? ''))).toHaveLength(2);
   expect(ticked().indexOf('Hero')).toBeGreaterThan(
     ticked().indexOf('Side-lying thigh stretch, right'),
   );
+  await press(/^Mend it: add /);
+  expect(asks.queryByRole('button', { name: /^Mend it/ })).not.toBeInTheDocument();
+  expect(ticked()).toEqual(expect.arrayContaining(['Hero', 'Child']));
 });
 
 test('an order is kept under its own name for any student, and forgotten', async () => {

@@ -14,8 +14,10 @@ import {
   poseIdAt,
   withAdvice,
   type OneSeat,
+  type OrderAdvice,
   placeKey,
 } from '@/core/advise/order';
+import { mendOrder } from '@/core/advise/mendOrder';
 import { practisedPoses } from '@/core/plan/practised';
 import { inPoseOf } from '@/core/build/solve';
 import { poseById, posesIn, type Pose } from '@/core/poses/poses';
@@ -36,7 +38,7 @@ import { LeftOnMats } from '../shell/LeftOnMats';
 import { StudentTabs } from '../students/StudentTabs';
 import { GiveToOthers, KeepSequence, LaidOut } from './Keep';
 import { Mats } from './Mats';
-import { adviceWords, settledOn } from './order';
+import { adviceWords, amissWords, mendWords, settledOn } from './order';
 import { OrderList, type Row } from './OrderList';
 import { doable } from './session';
 
@@ -321,15 +323,41 @@ function AsksFor({ offered, planned, seat, oneSeat, onOneSeat, onReorder }: Asks
           </Aside>
         </View>
       ) : null}
-      {advice.map((one) => {
-        const { words, does } = adviceWords(one);
-        return (
-          <View key={words} className="gap-1">
-            <Words>{words}</Words>
-            <Press onPress={() => onReorder(withAdvice(order, one, offered))}>{does}</Press>
-          </View>
-        );
-      })}
+      <Amiss advice={advice} order={order} offered={offered} onReorder={onReorder} />
     </Sheet>
+  );
+}
+
+interface AmissProps extends Pick<AsksForProps, 'offered' | 'onReorder'> {
+  readonly advice: readonly OrderAdvice[];
+  readonly order: readonly string[];
+}
+
+/** What is amiss in the order in one sentence, mended by one tap; each by itself where that is wanted. */
+function Amiss({ advice, order, offered, onReorder }: AmissProps) {
+  const [open, setOpen] = useState(false);
+  const [only] = advice;
+  if (!only) return null;
+  const mended = mendOrder(order, offered);
+  const each = advice.map((one) => ({ ...adviceWords(one), one }));
+  const single = advice.length === 1;
+  return (
+    <View className="gap-2">
+      <Words>{single ? adviceWords(only).words : amissWords(advice)}</Words>
+      <Press onPress={() => onReorder(mended.keys)}>{mendWords(mended)}</Press>
+      {single ? null : (
+        <Press kind="quiet" aria-expanded={open} onPress={() => setOpen(!open)}>
+          One by one
+        </Press>
+      )}
+      {open && !single
+        ? each.map(({ words, does, one }) => (
+            <View key={words} className="gap-1">
+              <Words>{words}</Words>
+              <Press onPress={() => onReorder(withAdvice(order, one, offered))}>{does}</Press>
+            </View>
+          ))
+        : null}
+    </View>
   );
 }

@@ -4,7 +4,7 @@ import { planStudent } from '@/core/plan/plan';
 import { inPoseOf } from '@/core/build/solve';
 import { studioShelf } from '@/core/props/usualShelves';
 import { recordOfSix, sixPeople, type OneOfSix } from '@/core/tests/sixPeople';
-import { adviceWords, settledOn, withSequence } from './order';
+import { adviceWords, amissWords, mendWords, settledOn, withSequence } from './order';
 import { asPlanned } from '@/core/learn/settled';
 
 const DAY = '2026-03-01';
@@ -67,4 +67,19 @@ test('a sequence of the same name takes the place of the one before', () => {
     { id: 'b', name: 'Thursday', poses: ['staff'] },
   );
   expect(second).toEqual([{ id: 'b', name: 'Thursday', poses: ['staff'] }]);
+});
+
+test('all that is amiss in an order is one sentence, and what mends it one tap', () => {
+  const cold = (pose: 'hero' | 'staff' | 'child', at: number) =>
+    ({ says: 'warm-first', pose, add: 'leg-up', at }) as const;
+  const kept = { says: 'counter-after', pose: 'hero', add: 'staff', at: 1 } as const;
+  expect(amissWords([cold('staff', 0), cold('hero', 1), kept])).toBe(
+    'Nothing before Staff and Hero warms them; nothing after Hero takes it back.',
+  );
+  expect(amissWords([cold('staff', 0), cold('hero', 1), cold('child', 2)])).toBe(
+    'Nothing before three of these poses warms them.',
+  );
+  expect(mendWords({ added: ['leg-up', 'constructive', 'staff'], moved: ['hero'] })).toBe(
+    'Mend it: add Reclined leg raise with strap, Constructive rest and Staff; move Hero',
+  );
 });
