@@ -60,7 +60,7 @@ const lent = {
   shelf: ['data', 'forms', 'shell'],
   shell: ['data'],
   students: ['forms', 'plan', 'shell'],
-  today: ['plan', 'shell', 'visits'],
+  today: ['pages', 'plan', 'shell', 'visits'],
   visits: [],
 };
 const places = Object.keys(lent);

@@ -6,7 +6,11 @@ test.each([
   [[], 'decides no height alone'],
   [[at('hero')], 'decides one height: Hero'],
   [[at('hero'), at('child')], 'decides two heights: Hero and Child'],
-  [[at('hero'), at('child'), at('staff')], 'decides three heights: Hero, Child and one more pose'],
+  [[at('hero'), at('child'), at('staff')], 'decides three heights: Hero, Child and Staff'],
+  [
+    [at('hero'), at('child'), at('staff'), at('pigeon')],
+    'decides four heights: Hero, Child and two more poses',
+  ],
   [
     [at('hero'), { pose: 'hero', slot: 'ankle' as const }, at('of a later version')],
     'decides three heights: Hero and of a later version',

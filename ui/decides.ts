@@ -7,19 +7,18 @@ const numbers = ['no', 'one', 'two', 'three', 'four', 'five', 'six', 'seven', 'e
 const counted = (count: number, one: string, many: string) =>
   `${numbers[count] ?? count} ${count === 1 ? one : many}`;
 
+/** So many poses are named; of more, the first and how many. */
+const MOST_NAMED = 3;
+
 /** What a reading is good for: "decides four heights: Staff, Hero and two more poses". */
 export function decidesWords(decides: readonly Decided[]): string {
   const poses = [...new Set(decides.map(({ pose }) => poseById(pose)?.name ?? pose))];
-  const [first, second, ...more] = poses;
-  if (first === undefined) return 'decides no height alone';
-  const named = second === undefined ? first : more.length > 0 ? `${first}, ${second}` : first;
-  const rest =
-    more.length > 0
-      ? ` and ${counted(more.length, 'more pose', 'more poses')}`
-      : second === undefined
-        ? ''
-        : ` and ${second}`;
-  return `decides ${counted(decides.length, 'height', 'heights')}: ${named}${rest}`;
+  if (poses.length === 0) return 'decides no height alone';
+  const shown = poses.length > MOST_NAMED ? poses.slice(0, MOST_NAMED - 1) : poses.slice(0, -1);
+  const left = poses.slice(shown.length);
+  const last = left.length > 1 ? counted(left.length, 'more pose', 'more poses') : left[0];
+  const named = shown.length > 0 ? `${shown.join(', ')} and ${last}` : last;
+  return `decides ${counted(decides.length, 'height', 'heights')}: ${named}`;
 }
 
 /** How many of the heights of a plan some readings decide together. */

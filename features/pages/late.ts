@@ -32,6 +32,8 @@ export const StudentsScreen = page((all) => all.StudentsScreen);
 /** Where there is no book to open. */
 export const Lost = page((all) => all.Lost);
 export const NoAnswer = page((all) => all.NoAnswer);
+/** Nothing stands in its place: whoever shows it keeps the place free. */
+export const PoseGlance = late(async () => (await pages()).PoseGlance, null);
 /** Brings them before they are asked for. */
 export const bringPages = () => void pages();
 

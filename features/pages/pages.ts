@@ -4,6 +4,7 @@ export { MeasureScreen } from '../measure/MeasureScreen';
 export { ProtocolsScreen } from '../measure/ProtocolsScreen';
 export { HomeScreen } from '../plan/HomeScreen';
 export { PlanScreen } from '../plan/PlanScreen';
+export { PoseGlance } from '../plan/PoseFigure';
 export { PoseScreen } from '../plan/PoseScreen';
 export { ProgressScreen } from '../progress/ProgressScreen';
 export { RecordScreen } from '../record/RecordScreen';

@@ -11,7 +11,7 @@ import { wordsIn } from '@/ui/words/words';
 import { ActionMark } from './ActionMark';
 import { railColumns } from './columns';
 import { Gate } from './PoseChoices';
-import { PoseView, viewsOf } from './PoseFigure';
+import { PoseGlance } from './PoseFigure';
 import { SupportLines } from './Supports';
 import { Said } from './Said';
 import { poseTitle } from './words';
@@ -48,8 +48,7 @@ export function PoseCard({ person, planned, shelf, units }: PoseCardProps) {
       </View>
       {posture ? (
         <>
-          <PoseView
-            view={viewsOf(posture, person)[0] ?? 'side'}
+          <PoseGlance
             columns={railColumns(planned)}
             mostHeightPx={FIGURE_PX}
             {...{ planned, posture, person, shelf, units }}

@@ -84,6 +84,11 @@ export function PoseView({ view, ...of }: PoseFigureProps & { readonly view: Vie
   );
 }
 
+/** The figure of a pose as it tells most. */
+export const PoseGlance = (of: PoseFigureProps) => (
+  <PoseView {...of} view={viewsOf(of.posture, of.person)[0] ?? 'side'} />
+);
+
 /** The figure of a pose with its views, one tap each. */
 export function PoseFigure(of: PoseFigureProps) {
   const views = viewsOf(of.posture, of.person);

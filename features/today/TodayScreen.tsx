@@ -12,9 +12,9 @@ import { Field } from '@/ui/Field';
 import { Press } from '@/ui/Press';
 import { Screen } from '@/ui/Screen';
 import { Sheet } from '@/ui/Sheet';
-import { StackScene } from '@/ui/StackScene';
 import { Aside, Title, Words } from '@/ui/Words';
 import { useOjas, useOjasList, usePerson, usePlan, useToday, useUnits } from '../hooks';
+import { PoseGlance } from '../pages/late';
 import { ActionMark } from '../plan/ActionMark';
 import { poseTitle } from '../plan/words';
 import { useWide } from '../shell/Shell';
@@ -239,7 +239,7 @@ function ComerCard({ id, coming }: ComerCardProps) {
         <Words>{last ? 'Everything stays as it was.' : 'Built from the measurements.'}</Words>
       ) : (
         moves.map((planned) => (
-          <Move key={`${planned.pose}/${planned.side}`} person={id} planned={planned} />
+          <Move key={`${planned.pose}/${planned.side}`} person={person} planned={planned} />
         ))
       )}
       {coming?.inClass ? null : <VisitMark person={person} coming={coming?.visit} />}
@@ -260,8 +260,8 @@ function Check({ plan }: { readonly plan: Plan }) {
   );
 }
 
-/** What changes in one pose, with its build drawn; its page is one tap away. */
-function Move({ person, planned }: { readonly person: string; readonly planned: PlanPose }) {
+/** What changes in one pose, with its figure beside it; its page is one tap away. */
+function Move({ person, planned }: { readonly person: Person; readonly planned: PlanPose }) {
   const shelf = useOjas(selectShelf);
   const units = useUnits();
   const slot = planned.slots.find(
@@ -273,30 +273,38 @@ function Move({ person, planned }: { readonly person: string; readonly planned: 
     <View className="gap-1 border-t border-line pt-2">
       <View className="flex-row flex-wrap items-center justify-between gap-2">
         <Link
-          href={`/students/${person}/poses/${planned.pose}?side=${planned.side}` as '/students'}
+          href={`/students/${person.id}/poses/${planned.pose}?side=${planned.side}` as '/students'}
           className="min-h-12 py-3 font-text text-base font-semibold text-thread underline"
         >
           {poseTitle(planned)}
         </Link>
         <ActionMark word={planned.decision.word} />
       </View>
-      {slot && slot.lastCm !== null ? (
-        <View className="flex-row items-end gap-3">
-          {slot.stack.length > 0 && !slot.isLength ? (
-            <StackScene
-              pieces={slot.stack}
-              heightCm={slot.stackCm}
+      <View className="flex-row flex-wrap items-center gap-3">
+        {planned.posture ? (
+          <View style={{ width: GLANCE_PX.width, height: GLANCE_PX.height }}>
+            <PoseGlance
+              planned={planned}
+              posture={planned.posture}
+              person={person}
               shelf={shelf}
-              words={`${slotName(slot)}: ${stackWords(slot.stack, shelf)}`}
+              units={units}
+              mostHeightPx={GLANCE_PX.height}
             />
+          </View>
+        ) : null}
+        <View className="min-w-40 flex-1 gap-1">
+          {slot && slot.lastCm !== null ? (
+            <Words>
+              {slotName(slot)} {length(slot.lastCm, units)} → {length(slot.stackCm, units)}:{' '}
+              {stackWords(slot.stack, shelf)}
+            </Words>
           ) : null}
-          <Words className="shrink">
-            {slotName(slot)} {length(slot.lastCm, units)} → {length(slot.stackCm, units)}:{' '}
-            {stackWords(slot.stack, shelf)}
-          </Words>
+          <Aside>{wordsIn(units).reasons(planned.decision.reasons)}</Aside>
         </View>
-      ) : null}
-      <Aside>{wordsIn(units).reasons(planned.decision.reasons)}</Aside>
+      </View>
     </View>
   );
 }
+/** Room for a figure beside what changes: it is free before the figure is there. */
+const GLANCE_PX = { width: 150, height: 120 } as const;
