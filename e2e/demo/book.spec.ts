@@ -142,3 +142,30 @@ test('a record that cannot be read is set aside and shown; the rest works', asyn
     text: '{"id":"p-ines"',
   });
 });
+
+test('who has a book is never shown the empty app, not while the sample book comes in either', async ({
+  page,
+}) => {
+  await page.addInitScript(() => {
+    const seen = new Set<string>();
+    Object.assign(globalThis, { seen });
+    const look = () => {
+      for (const { textContent } of document.querySelectorAll('h1, h2'))
+        seen.add(textContent ?? '');
+      requestAnimationFrame(look);
+    };
+    look();
+  });
+  await page.route('**/demo/**', async (route) => {
+    await new Promise((later) => setTimeout(later, 500));
+    await route.continue();
+  });
+  for (let i = 0; i < 2; i++) {
+    await page.goto('/');
+    await expect(page.getByRole('heading', { name: 'Comes today' })).toBeVisible();
+    const seen = await page.evaluate(() => [
+      ...(globalThis as unknown as { seen: Set<string> }).seen,
+    ]);
+    expect(seen).not.toContain('Begin with one student');
+  }
+});

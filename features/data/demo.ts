@@ -7,6 +7,9 @@ import { todayIso } from '../hooks';
 /** The server of the demo names the sample book in the page; any other host of the app does not. */
 const demoBook = () => document.querySelector<HTMLMetaElement>('meta[name="ojas-demo"]')?.content;
 
+/** Whether the page names a sample book. */
+export const namesDemo = (): boolean => Boolean(demoBook());
+
 /** The last evening of the sample book falls this many days before today. */
 const DAYS_AGO = 3;
 

@@ -1,4 +1,4 @@
-import { useEffect } from 'react';
+import { useEffect, useState } from 'react';
 import { Provider } from 'react-redux';
 import { selectSettings } from '@/store/selectors';
 import { bringPages, Lost } from '../pages/late';
@@ -6,7 +6,7 @@ import { useOjas } from '../hooks';
 import { WholeBoundary } from './Boundary';
 import { teachPatience } from './loadAgain';
 import { Unreachable, Waiting } from './Opening';
-import { openedStore } from './openedStore';
+import { fillingWithDemo, openedStore } from './openedStore';
 import { Shell } from './Shell';
 
 const PAGES_AFTER_MS = 1500;
@@ -27,6 +27,8 @@ export function Root() {
 function Opening() {
   const status = useOjas((state) => state.storage.status);
   const lost = useOjas((state) => state.storage.lost);
+  const [filling, setFilling] = useState(fillingWithDemo);
+  useEffect(() => void filling?.then(() => setFilling(null)), [filling]);
   const theme = useOjas((state) => selectSettings(state).theme);
   useEffect(() => {
     const dark = window.matchMedia('(prefers-color-scheme: dark)');
@@ -49,6 +51,6 @@ function Opening() {
   }, [status]);
   if (status === 'unreachable') return <Unreachable />;
   if (status === 'lost' && lost) return <Lost mark={lost} />;
-  if (status === 'opening') return <Waiting />;
+  if (status === 'opening' || (status === 'open' && filling)) return <Waiting />;
   return <Shell />;
 }

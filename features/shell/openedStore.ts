@@ -3,10 +3,11 @@ import { copyBook, readRecords } from '@/workers/records';
 import { browserSpare, COPY_ADDRESS, COPY_CACHE } from '@/store/spare';
 import { createStore, followOtherTabs, openStorage, type OjasStore } from '@/store/store';
 import { takeTab } from '@/store/tab';
-import { openDemo } from '../data/demo';
+import { namesDemo, openDemo } from '../data/demo';
 
 const DATABASE = 'ojas';
 let opened: OjasStore | null = null;
+let filled: Promise<void> | null = null;
 
 /**
  * The store of this document: made once and opened once, however often the screens are built anew over it. A second one
@@ -24,6 +25,12 @@ export function openedStore(): OjasStore {
   // Asked once: a browser short of space then leaves this book alone. Where it says no, the book is kept all the same
   // until then.
   void navigator.storage?.persist?.().catch(() => false);
-  void dispatch(openStorage()).then(() => dispatch(openDemo()));
+  filled = dispatch(openStorage())
+    .then(() => dispatch(openDemo()))
+    // Without the sample book the app is an empty one.
+    .catch(() => undefined);
   return opened;
 }
+
+/** The sample book on its way in, where the page names one: until then nobody knows that there is no book. */
+export const fillingWithDemo = (): Promise<void> | null => (namesDemo() ? filled : null);
