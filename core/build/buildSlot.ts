@@ -104,6 +104,7 @@ export function buildSlot(of: SlotBuild): PlanSlot {
     reasons: reasonsFor(of, action, reached, target),
     action,
     lastCm: lying?.heightCm ?? null,
+    ...(lying ? { last: [...lying.pieces] } : {}),
     widestInput: band.parts[0]?.key ?? null,
     offsetCm: offset.meanCm,
     offsetSdCm: offset.sdCm,

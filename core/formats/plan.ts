@@ -35,6 +35,8 @@ export const planSlotSchema = z.object({
   /** What the stack does against last time, for the slot that moves. */
   action: z.enum(['first', 'lower', 'keep', 'raise']),
   lastCm: z.number().nullable(),
+  /** What lay there last time; left out before any. */
+  last: z.array(pieceSchema).optional(),
   widestInput: z.string().nullable(),
   offsetCm: z.number(),
   offsetSdCm: z.number(),

@@ -80,7 +80,13 @@ function InMonths({ person, planned, estimates, shelf, units }: OtherBodyProps) 
       const one = told.find(({ key }) => key === slotKey(slot));
       if (!one) return slot;
       const { pieces, heightCm } = nearestStack(inPose, slot.slot, one.then.cm, {});
-      return { ...slot, stack: [...pieces], stackCm: heightCm, lastCm: slot.stackCm };
+      return {
+        ...slot,
+        stack: [...pieces],
+        stackCm: heightCm,
+        lastCm: slot.stackCm,
+        last: slot.stack,
+      };
     }),
   };
   const figure = solveFigure(

@@ -9,6 +9,7 @@ import { stackWords, usedBy, type Piece, type Stack } from '@/core/props/stack';
 import { slotKey, type SlotKey } from '@/core/slots';
 import { length, type Units } from '@/ui/format';
 import { Press } from '@/ui/Press';
+import { rungWords } from '@/ui/rungWords';
 import { RampScene, StackScene } from '@/ui/StackScene';
 import { Aside, Title, Words } from '@/ui/Words';
 import { slotName, wordsIn } from '@/ui/words/words';
@@ -32,6 +33,7 @@ const nothingWords = (planned: PlanPose) =>
 /** What lies where, in a line each: enough to fetch it. */
 export function SupportLines({ planned, shelf, units }: SupportsProps) {
   const built = builtIn(planned);
+  const rung = ({ last, stack }: PlanSlot) => last && rungWords(last, stack, shelf);
   return (
     <View className="gap-2">
       {built.length === 0 ? <Words>{nothingWords(planned)}</Words> : null}
@@ -49,6 +51,7 @@ export function SupportLines({ planned, shelf, units }: SupportsProps) {
             {hasMoved(slot) ? (
               <Aside>{`last time ${length(slot.lastCm ?? 0, units)}`}</Aside>
             ) : null}
+            {hasMoved(slot) && rung(slot) ? <Words>{rung(slot)}</Words> : null}
             <Words>{stackWords(slot.stack, shelf)}</Words>
           </View>
         </View>

@@ -118,7 +118,13 @@ function triedAs(
   const slots = planned.slots.map((slot): PlanSlot => {
     const stack = tries.stacks[slotKey(slot)];
     return stack
-      ? { ...slot, stack: [...stack.pieces], stackCm: stack.heightCm, lastCm: slot.stackCm }
+      ? {
+          ...slot,
+          stack: [...stack.pieces],
+          stackCm: stack.heightCm,
+          lastCm: slot.stackCm,
+          last: slot.stack,
+        }
       : slot;
   });
   const built = { ...triedHeights(planned, {}), ...builtOf(slots.filter(isTried(tries))) };

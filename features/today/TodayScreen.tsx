@@ -9,6 +9,7 @@ import { selectPeople, selectSessionsOf, selectOwnShelf, selectShelf } from '@/s
 import { decidesWords } from '@/ui/decides';
 import { ago, length } from '@/ui/format';
 import { Field } from '@/ui/Field';
+import { rungWords } from '@/ui/rungWords';
 import { Press } from '@/ui/Press';
 import { Screen } from '@/ui/Screen';
 import { Sheet } from '@/ui/Sheet';
@@ -269,6 +270,8 @@ function Move({ person, planned }: { readonly person: Person; readonly planned: 
       one.action === planned.decision.action &&
       slotKey(one).startsWith(planned.decision.slot ?? '-'),
   );
+  const rung = slot?.last ? rungWords(slot.last, slot.stack, shelf) : null;
+  const step = rung && rung.charAt(0).toLowerCase() + rung.slice(1);
   return (
     <View className="gap-1 border-t border-line pt-2">
       <View className="flex-row flex-wrap items-center justify-between gap-2">
@@ -295,10 +298,13 @@ function Move({ person, planned }: { readonly person: Person; readonly planned: 
         ) : null}
         <View className="min-w-40 flex-1 gap-1">
           {slot && slot.lastCm !== null ? (
-            <Words>
-              {slotName(slot)} {length(slot.lastCm, units)} → {length(slot.stackCm, units)}:{' '}
-              {stackWords(slot.stack, shelf)}
-            </Words>
+            <>
+              <Words>
+                {slotName(slot)} {length(slot.lastCm, units)} → {length(slot.stackCm, units)}:{' '}
+                {step ?? stackWords(slot.stack, shelf)}
+              </Words>
+              {step ? <Aside>Then it is {stackWords(slot.stack, shelf)}.</Aside> : null}
+            </>
           ) : null}
           <Aside>{wordsIn(units).reasons(planned.decision.reasons)}</Aside>
         </View>
