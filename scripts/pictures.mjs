@@ -22,7 +22,7 @@ const views = [
     name: 'measure',
     path: '/students/p-bram/measure',
     do: [
-      press(/^Hamstring, (left|right): narrower by/),
+      press(/^Hamstring, (left|right): decides/),
       digits('52'),
       digits('59'),
       (page) => page.getByLabel(/^Reading 3/).evaluate((field) => field.scrollIntoView()),
