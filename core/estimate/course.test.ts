@@ -15,8 +15,10 @@ interface Told {
   readonly way: string;
   readonly lasting: number;
 }
-const seen = ({ week, ...rest }: Told): Observation => ({
-  ...rest,
+const seen = ({ week, mean, sd, way, lasting }: Told): Observation => ({
+  mean,
+  sd,
+  lasting: lasting > 0 ? { [way]: lasting } : {},
   key: 'hamstring:left',
   day: shiftDays(START, 7 * week),
   bound: 'equal',

@@ -11,7 +11,7 @@ import {
   type Trend,
   type Value,
 } from './levelAndDrift';
-import { meanOf, type Observation } from './observations';
+import type { Observation } from './observations';
 import type { Surprise } from './swing';
 
 /** One range from its first look to a day. */
@@ -49,9 +49,8 @@ interface Followed extends Course {
 }
 
 /**
- * Follows a range day by day. What a way of reading does not know of this body is alike in all its looks: it is learned
- * beside the range, from how the ways lie to each other and to what is usual, and what is left of it stays in the doubt
- * however often is looked.
+ * Follows a range day by day. What lasts in its looks is learned beside the range, from how they lie to each other and to
+ * what is usual, and what is left of it stays in the doubt however often is looked.
  */
 export function courseOf(
   id: RangeId,
@@ -62,21 +61,26 @@ export function courseOf(
 ): Course {
   const follow = (seen: readonly Observation[]) => followed(id, prior, seen, until, swingDeg);
   const plain = follow(observations);
-  const ways = [...groupedBy(observations, ({ way }) => way)].flatMap(([way, seen]) => {
-    const lastingVar = meanOf(seen.map(({ lasting }) => lasting ** 2));
-    return lastingVar > 0 ? [{ way, lastingVar }] : [];
-  });
-  if (ways.length === 0) return plain;
-  const shifted = (by: (way: string) => number) =>
-    follow(observations.map((one) => ({ ...one, mean: one.mean + by(one.way) })));
-  // What one degree more by a way does to every look and to where the course ends.
-  const moved = ways.map(({ way }) => shifted((of) => (of === way ? 1 : 0)));
-  const off = offsetsLearned(
-    ways.map(({ lastingVar }) => lastingVar),
+  const sources = [...new Set(observations.flatMap(({ lasting }) => Object.keys(lasting)))];
+  if (sources.length === 0) return plain;
+  /** As if each source lay so many of its standard deviations off. */
+  const shifted = (by: Row) =>
+    follow(
+      observations.map((one) => ({
+        ...one,
+        mean: sources.reduce(
+          (mean, source, i) => mean + (by[i] as number) * (one.lasting[source] ?? 0),
+          one.mean,
+        ),
+      })),
+    );
+  // What each does to every look and to where the course ends.
+  const moved = sources.map((_, at) => shifted(sources.map((__, i) => Number(i === at))));
+  const off = lastingLearned(
     plain.innovations,
     moved.map(({ innovations }) => innovations),
   );
-  const corrected = shifted((of) => -(off.means[ways.findIndex(({ way }) => way === of)] ?? 0));
+  const corrected = shifted(off.means.map((mean) => -mean));
   const toLevel = moved.map(({ trend }) => trend.level - plain.trend.level);
   const toDrift = moved.map(({ trend }) => trend.drift - plain.trend.drift);
   const { trend } = corrected;
@@ -101,21 +105,17 @@ const between = (a: Row, matrix: readonly Row[], b: Row) =>
   );
 
 /**
- * What the ways of reading are off by, learned from one look after the other: a filter for what stays beside that for
- * what moves, which together are one filter for both.
+ * What lasts, learned from one look after the other, in standard deviations of each source: a filter for what stays
+ * beside that for what moves, which together are one filter for both.
  *
- * @param variances of each way before any look.
- * @param moved what the looks would be off by if a way read one more.
+ * @param moved what the looks would be off by with one source a standard deviation higher.
  */
-function offsetsLearned(
-  variances: Row,
+function lastingLearned(
   looks: readonly Innovation[],
   moved: readonly (readonly Innovation[])[],
 ): { readonly means: Row; readonly covariance: readonly Row[] } {
-  let means: Row = variances.map(() => 0);
-  let covariance: readonly Row[] = variances.map((variance, i) =>
-    variances.map((_, j) => (i === j ? variance : 0)),
-  );
+  let means: Row = moved.map(() => 0);
+  let covariance: readonly Row[] = moved.map((_, i) => moved.map((__, j) => Number(i === j)));
   for (const [at, { off, variance }] of looks.entries()) {
     const slope = moved.map((one) => (one[at] as Innovation).off - off);
     const toward = covariance.map((row) => dot(row, slope));

@@ -1,4 +1,4 @@
-import { heelOf, wholeError } from '../protocols/protocols';
+import { heelOf } from '../protocols/protocols';
 import fc from 'fast-check';
 import { recordWith, samplePerson, sampleReading, sampleSession } from '../tests/samples';
 import type { Reading } from '../formats/book';
@@ -13,7 +13,7 @@ import {
   type Known,
 } from './estimate';
 import type { RangeKey } from '../ranges/ranges';
-import { disagree, longSitObservations, observationOf } from './observations';
+import { disagree, lastingIn, longSitObservations, observationOf } from './observations';
 
 const context = { body: bodyFrom(170), coupling: { mean: 0.95, sd: 0.2 } };
 const hamstring = (more: Partial<Reading>) =>
@@ -158,8 +158,8 @@ describe('conversions', () => {
     );
     expect(warm?.mean).toBe((cold?.mean ?? 0) - 4);
     // How much more is alike in all warm readings of one body.
-    expect(warm?.lasting).toBe(2);
-    expect(cold?.lasting).toBe(0);
+    expect(warm?.lasting).toEqual({ warm: 2 });
+    expect(cold?.lasting).toEqual({});
   });
   test('an unwatched leg raise loses the share of the pelvis', () =>
     expect(
@@ -185,8 +185,8 @@ describe('conversions', () => {
       hamstring({ method: 'tape', protocol: 'fingertip-floor', values: [10] }),
       context,
     );
-    expect(wholeError({ sem: seen?.sd ?? 0, lasting: seen?.lasting ?? 0 })).toBeCloseTo(9, 1);
-    expect(seen?.lasting).toBe(8.5);
+    expect(Math.hypot(seen?.sd ?? 0, lastingIn(seen?.lasting ?? {}))).toBeCloseTo(9, 1);
+    expect(seen?.lasting).toEqual({ 'fingertip-floor': 8.5 });
   });
   test('an unknown protocol says nothing', () =>
     expect(observationOf(hamstring({ protocol: 'by-guess' }), context)).toBeUndefined());

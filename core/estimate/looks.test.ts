@@ -38,9 +38,8 @@ test('a difference within chance is no change; one beyond it is marked, against 
 });
 
 test('readings of one day share its swing, and more looks before say it more surely', () => {
-  const at = (...days: LocalDay[]) =>
-    days.map((day) => ({ mean: 50, sem: 3, lasting: 0, way: 'a', day }));
-  const look = { sem: 3, lasting: 0, way: 'a', day: '2026-01-01' as const };
+  const at = (...days: LocalDay[]) => days.map((day) => ({ mean: 50, sem: 3, lasting: {}, day }));
+  const look = { sem: 3, lasting: {}, day: '2026-01-01' as const };
   expect(believableFrom(look, at('2026-01-01'), 3)).toBeLessThan(
     believableFrom(look, at('2026-01-02'), 3),
   );
@@ -50,11 +49,16 @@ test('readings of one day share its swing, and more looks before say it more sur
 });
 
 test('what a way does not know of a body is gone between two looks by it, and lies between looks by two', () => {
-  const at = (way: string, lasting: number) => ({ mean: 50, sem: 3, lasting, way, day: DAY });
+  const at = (way: string, lasting: number) => ({
+    mean: 50,
+    sem: 3,
+    lasting: { [way]: lasting },
+    day: DAY,
+  });
   const DAY = '2026-01-02' as const;
-  const look = { sem: 3, lasting: 5, way: 'pull', day: '2026-01-09' as const };
+  const look = { sem: 3, lasting: { pull: 5 }, day: '2026-01-09' as const };
   const by = (...before: ReturnType<typeof at>[]) => believableFrom(look, before, 3);
-  expect(by(at('pull', 5))).toBe(believableFrom({ ...look, lasting: 0 }, [at('pull', 0)], 3));
+  expect(by(at('pull', 5))).toBe(believableFrom({ ...look, lasting: {} }, [at('pull', 0)], 3));
   expect(by(at('watched', 0))).toBeGreaterThan(1.2 * by(at('pull', 5)));
   expect(by(at('lag', 8))).toBeGreaterThan(by(at('watched', 0)));
   // A first pull shows a gain of ten degrees: twenty were asked when what lasts was counted in both.

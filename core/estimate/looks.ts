@@ -2,12 +2,12 @@ import type { Reading } from '../formats/book';
 import { dayOf, type LocalDay, inTime } from '../formats/time';
 import { groupedBy } from '../grouped';
 import { reading as parameter } from '../parameters';
-import { wholeError, type MethodId } from '../protocols/protocols';
+import type { MethodId } from '../protocols/protocols';
 import { keyOf, scaleOf, type RangeId, type RangeKey, type Side } from '../ranges/ranges';
 import { memoise } from '../memoise';
 import { contextOf, estimateRanges, type RangeEstimate, type StudentRecord } from './estimate';
 import { pooled } from './levelAndDrift';
-import { meanOf, observationOf } from './observations';
+import { lastingIn, meanOf, observationOf, type Lasting } from './observations';
 
 /** One reading as a look at a range: converted, brought back to cold, beside what was believed on that day. */
 export interface Look {
@@ -16,9 +16,7 @@ export interface Look {
   readonly mean: number;
   /** Error of this look alone, without the swing of its day. */
   readonly sem: number;
-  /** What its way of reading does not know of this body (1 sd): alike in all looks by that way. */
-  readonly lasting: number;
-  readonly way: string;
+  readonly lasting: Lasting;
   /** It only says that the range is at least so much. */
   readonly bound: 'equal' | 'atLeast';
   readonly level: { readonly mean: number; readonly sd: number };
@@ -26,8 +24,12 @@ export interface Look {
   readonly change: { readonly deg: number; readonly believable: number } | null;
 }
 
+/** Everything that may be wrong with a look, without the swing of its day. */
+export const errorOf = ({ sem, lasting }: Pick<Look, 'sem' | 'lasting'>): number =>
+  Math.hypot(sem, lastingIn(lasting));
+
 /** What a look is held against: itself, or those before it. */
-type Seen = Pick<Look, 'mean' | 'sem' | 'lasting' | 'way' | 'day'>;
+type Seen = Pick<Look, 'mean' | 'sem' | 'lasting' | 'day'>;
 
 /**
  * What looks say together that no real change lies between, and how surely: each day's looks share its swing.
@@ -59,17 +61,13 @@ export function believableFrom(
   );
 }
 
-/** Variance that lasts between a look and those before it: none by one way, for what is alike in both is gone. */
+/** Variance that lasts between a look and those before it: what is alike in both is gone. */
 function lastingBetween(look: Omit<Seen, 'mean'>, before: readonly Seen[]): number {
-  const ways = groupedBy(before, ({ way }) => way);
-  const own = (ways.get(look.way)?.length ?? 0) / before.length;
-  return [...ways]
-    .filter(([way]) => way !== look.way)
-    .reduce(
-      (sum, [, seen]) =>
-        sum + (seen.length / before.length) ** 2 * meanOf(seen.map(({ lasting }) => lasting ** 2)),
-      (1 - own) ** 2 * look.lasting ** 2,
-    );
+  const sources = new Set([look, ...before].flatMap(({ lasting }) => Object.keys(lasting)));
+  return [...sources].reduce((sum, source) => {
+    const usual = meanOf(before.map(({ lasting }) => lasting[source] ?? 0));
+    return sum + ((look.lasting[source] ?? 0) - usual) ** 2;
+  }, 0);
 }
 
 /** The swing that may lie between looks at a range: the student's own, and never less than is usual. */
@@ -109,7 +107,6 @@ function reckonLooks(record: StudentRecord, id: RangeId, key: RangeKey): Look[] 
       mean: seen.mean,
       sem: seen.sd,
       lasting: seen.lasting,
-      way: seen.way,
       bound: seen.bound,
       level: { mean: level.mean, sd: level.sd },
       change: null,
@@ -168,7 +165,7 @@ export function methodsCompared(looks: readonly Look[]): MethodCompared[] {
         protocol,
         looks: group.length,
         overLevelDeg: meanOf(group.map(({ mean, level }) => mean - level.mean)),
-        sem: meanOf(group.map(wholeError)),
+        sem: meanOf(group.map(errorOf)),
       };
     })
     .sort((a, b) => b.looks - a.looks);

@@ -30,6 +30,16 @@ import {
 } from '../ranges/ranges';
 
 /**
+ * What is not known of this body and is alike in all looks that lean on it (1 sd), by what it is: the constant of a way of
+ * reading, what a warm body reads more.
+ */
+export type Lasting = Readonly<Record<string, number>>;
+
+/** All that lasts in a look, together. */
+export const lastingIn = (lasting: Lasting): number => Math.hypot(...Object.values(lasting));
+const WARM = 'warm';
+
+/**
  * What one day says of one range. A pelvis that did not roll back only says that the range is at least so much.
  */
 export interface Observation {
@@ -38,10 +48,7 @@ export interface Observation {
   readonly mean: number;
   /** Error of this look alone, without the swing from day to day. */
   readonly sd: number;
-  /** What the way of reading does not know of this body (1 sd): alike in all looks by this way. */
-  readonly lasting: number;
-  /** The way by which it was seen. */
-  readonly way: string;
+  readonly lasting: Lasting;
   readonly bound: 'equal' | 'atLeast';
 }
 
@@ -85,8 +92,10 @@ export function observationOf(
     // What a later version, or other lengths of the body, make of a tape stays human all the same.
     mean: human(reading.range, converted.mean - (warm ? parameter.warmGain.value : 0)),
     sd: Math.max(parameter.leastError.value * scaleOf(reading.range), converted.sem),
-    lasting: Math.hypot(converted.lasting, warm ? parameter.warmGain.sd : 0),
-    way: warm ? `${protocol.id}, warm` : protocol.id,
+    lasting: {
+      ...(converted.lasting > 0 ? { [protocol.id]: converted.lasting } : {}),
+      ...(warm ? { [WARM]: parameter.warmGain.sd } : {}),
+    },
     bound: converted.bound ?? 'equal',
   };
 }
@@ -112,14 +121,16 @@ export function longSitObservations(
   const { thighFallDeg } = longLegs(reading.seatCm ?? 0, 0, body);
   const rolled = fromStanding < sitsDeg - 1;
   // The pelvis follows the stiffer leg, and nothing says which that is.
-  const lasting = Math.hypot(warmGain.sd, standing.sd, filter.sideDifference.value / 2);
+  const lasting = {
+    [protocol.id]: Math.hypot(standing.sd, filter.sideDifference.value / 2),
+    ...(reading.warm ? { [WARM]: warmGain.sd } : {}),
+  };
   return keysOf('hamstring').map((key) => ({
     key,
     day: dayOf(reading.at),
     mean: 90 - thighFallDeg + fromStanding - warmGain.value,
     sd: errorIn(reading, protocol, eyes),
     lasting,
-    way: reading.warm ? `${protocol.id}, warm` : protocol.id,
     bound: rolled ? 'equal' : 'atLeast',
   }));
 }
@@ -148,8 +159,7 @@ export function couplingObservations(readings: readonly Reading[]): Observation[
         day: dayOf((ofDay[0] as Reading).at),
         mean: couplingFrom(hamstring, lagDeg),
         sd,
-        lasting: 0,
-        way: 'knee-extension-90',
+        lasting: {},
         bound: 'equal',
       },
     ];

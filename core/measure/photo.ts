@@ -34,14 +34,21 @@ export interface PictureLevel {
 export const straight: PictureLevel = { deg: 0, by: 'hand' };
 const levelSem = { hand: picture.byHand, phone: picture.byPhone, line: picture.line } as const;
 
-/** What a camera sees that looks down by so much on what it should see level. */
-function pitched(points: readonly Spot[], pitchDeg: number, pxPerCm: number): Spot[] {
+/** What a camera sees that stands aside of square and looks down by so much on what it should see level. */
+function seenFrom(
+  points: readonly Spot[],
+  pitchDeg: number,
+  yawDeg: number,
+  pxPerCm: number,
+): Spot[] {
   const middle = (axis: 0 | 1) => points.reduce((sum, one) => sum + one[axis], 0) / points.length;
   const [cx, cy] = [middle(0), middle(1)];
+  const away = picture.away.value * pxPerCm;
   return points.map(([x, y]): Spot => {
-    // What is lower in the picture is further from a camera that looks down.
-    const depth = 1 + ((y - cy) / pxPerCm / picture.away.value) * sinDeg(pitchDeg);
-    return [cx + (x - cx) / depth, cy + ((y - cy) * cosDeg(pitchDeg)) / depth];
+    const [across, depth] = [(x - cx) * cosDeg(yawDeg), (x - cx) * sinDeg(yawDeg)];
+    const up = (cy - y) * cosDeg(pitchDeg) + depth * sinDeg(pitchDeg);
+    const far = away + depth * cosDeg(pitchDeg) - (cy - y) * sinDeg(pitchDeg);
+    return [cx + (across * away) / far, cy - (up * away) / far];
   });
 }
 
@@ -74,12 +81,9 @@ export function readPhoto(
       variance += (read(moved) - deg) ** 2;
     }
   }
-  // A camera that stands aside sees everything narrower.
-  const narrowed = points.map(([x, y]): Spot => [x * cosDeg(picture.skew.value), y]);
-  variance += (read(narrowed) - deg) ** 2;
-  const pitch = picture.pitch.value;
-  for (const one of [pitch, -pitch])
-    variance += (read(pitched(points, one, pxPerCm)) - deg) ** 2 / 2;
+  for (const pitch of [picture.pitch.value, -picture.pitch.value])
+    for (const yaw of [picture.skew.value, -picture.skew.value])
+      variance += (read(seenFrom(points, pitch, yaw, pxPerCm)) - deg) ** 2 / 4;
   if (way.against) variance += levelSem[level.by].value ** 2;
   return { deg, semDeg: Math.max(picture.least.value, Math.sqrt(variance)) };
 }

@@ -1,7 +1,7 @@
 import { clamp } from '../angles';
 import { bodyFrom } from '../body/body';
 import { looksAt } from '../estimate/looks';
-import { observationOf } from '../estimate/observations';
+import { lastingIn, observationOf } from '../estimate/observations';
 import type { Person, Reading } from '../formats/book';
 import { shiftDays } from '../formats/time';
 import { usualOf, valueShowing } from '../measure/shown';
@@ -143,7 +143,7 @@ function errorsOf(protocol: Protocol, method: MethodId, bodies: number, chance: 
     seen += 1;
     trueSum += deg;
     readSum += look.mean;
-    stated += look.sd ** 2 + look.lasting ** 2;
+    stated += look.sd ** 2 + lastingIn(look.lasting) ** 2;
     real += (look.mean - deg) ** 2;
   }
   return {

@@ -219,7 +219,11 @@ function ReadSoFar({ work, person, estimates }: Pick<EntryProps, 'work' | 'perso
   const shownAs = (value: number) => shownIn(protocol.unit, value, units);
   const ofMean = semOfMean(sem, values.length);
   const converted = protocol.convert(mean, ofMean, context);
-  const now = { ...converted, way: protocol.id, day: dayOf(nowIso()) };
+  const now = {
+    ...converted,
+    lasting: { [protocol.id]: converted.lasting },
+    day: dayOf(nowIso()),
+  };
   // The first look at a range is held against one like it.
   const believable = believableFrom(
     now,

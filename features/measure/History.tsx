@@ -1,18 +1,13 @@
 import { useMemo, useState } from 'react';
 import { Image, View } from 'react-native';
 import Svg, { Circle, Path } from '@/ui/svg';
-import { looksAt, methodsCompared, type Look } from '@/core/estimate/looks';
+import { errorOf, looksAt, methodsCompared, type Look } from '@/core/estimate/looks';
 import type { StudentRecord } from '@/core/estimate/estimate';
 import { meanOf } from '@/core/estimate/observations';
 import type { Reading } from '@/core/formats/book';
 import { inTime } from '@/core/formats/time';
 import { readingRefused } from '@/core/formats/readingRefused';
-import {
-  methods,
-  protocolOf,
-  type ConversionContext,
-  wholeError,
-} from '@/core/protocols/protocols';
+import { methods, protocolOf, type ConversionContext } from '@/core/protocols/protocols';
 import { ranges, type RangeId, type ReadingSide, type Side } from '@/core/ranges/ranges';
 import type { KeptPicture } from '@/store/facts';
 import { date, fromCm, length, readIn, shownIn, toCm, withDoubt } from '@/ui/format';
@@ -128,7 +123,7 @@ function ReadingLine({
         {date(reading.at)}: {reading.values.map((value) => shownIn(unit, value, units)).join(', ')}
         {unit === 'cm' ? ` ${units}` : '°'}
         {look && (protocol?.unit === 'cm' || Math.abs(look.mean - meanOf(reading.values)) > 0.5)
-          ? ` → ${withDoubt(look.mean, wholeError(look))}`
+          ? ` → ${withDoubt(look.mean, errorOf(look))}`
           : ''}
         {look?.bound === 'atLeast' ? ' or more' : ''}
       </Words>
