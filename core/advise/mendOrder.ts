@@ -10,7 +10,7 @@ export interface MendedOrder {
 }
 
 /** Longer than any order asks for: what is added may ask for something itself. */
-const MOST_STEPS = 24;
+const MOST_STEPS = 100;
 
 type Addition = Extract<OrderAdvice, { add: PoseId }>;
 const adds = (one: OrderAdvice): one is Addition => 'add' in one;

@@ -67,7 +67,7 @@ export function adviceOn(order: readonly PlaceKey[], can: ReadonlySet<string>): 
     const [before, after] = [ids.slice(0, at), ids.slice(at + 1)];
     if (pose.id === FINAL_REST && after.some((id) => id !== undefined && id !== FINAL_REST))
       advice.push({ says: 'rest-last', pose: pose.id, at });
-    if (pose.warmUps.length > 0 && !pose.warmUps.some((id) => before.includes(id))) {
+    if (wantsWarmth(pose) && !pose.warmUps.some((id) => before.includes(id))) {
       const later = pose.warmUps.find((id) => after.includes(id));
       const add = pose.warmUps.find((id) => can.has(id));
       if (later) advice.push({ says: 'deep-early', pose: pose.id, after: later, at });
@@ -91,6 +91,9 @@ export function adviceOn(order: readonly PlaceKey[], can: ReadonlySet<string>): 
       ),
   );
 }
+
+/** Whether a pose wants to be warmed up for: what only a rest comes before may come first. */
+const wantsWarmth = ({ warmUps }: Pose) => warmUps.some((id) => !poseById(id)?.hold.isRest);
 
 /**
  * Poses that something should follow: what must be warmed twice over, is gated, or gives way to another when too high.

@@ -46,9 +46,7 @@ test('what is missing before and after is proposed, and put where it belongs', a
   const asks = within(screen.getByRole('region', { name: 'What this order asks for' }));
   expect(asks.getByText(/^About \d+ minutes with setting up/)).toBeInTheDocument();
   // One sentence, one tap; each by itself where that is wanted.
-  expect(
-    asks.getByText(/^Nothing before Hero and Child warms them; nothing after Hero/),
-  ).toBeInTheDocument();
+  expect(asks.getByText(/^Nothing before Hero warms it; nothing after Hero/)).toBeInTheDocument();
   expect(asks.getByRole('button', { name: /^Mend it: add / })).toBeInTheDocument();
   expect(asks.queryByText('Hero has nothing before it that warms it.')).not.toBeInTheDocument();
   await press('One by one');
