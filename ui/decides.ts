@@ -1,11 +1,11 @@
 import type { Plan } from '@/core/formats/plan';
 import { poseById } from '@/core/poses/poses';
+import { countWord } from './format';
 
 type Decided = Plan['measureNext'][number]['decides'][number];
 
-const numbers = ['no', 'one', 'two', 'three', 'four', 'five', 'six', 'seven', 'eight', 'nine'];
 const counted = (count: number, one: string, many: string) =>
-  `${numbers[count] ?? count} ${count === 1 ? one : many}`;
+  `${countWord(count)} ${count === 1 ? one : many}`;
 
 /** So many poses are named; of more, the first and how many. */
 const MOST_NAMED = 3;

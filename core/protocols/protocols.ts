@@ -196,6 +196,27 @@ const usualStanding = priorOf('pelvicTilt.standing', 'unknown');
 
 const limits = (id: RangeId) => ({ least: ranges[id].least, most: ranges[id].most });
 
+/** A thigh drawn to the chest on the back: what its two ways of reading share. */
+const drawnToChest = {
+  range: 'hipFlexion',
+  methods: ['protractor', 'phone-tilt', 'photo', 'by-eye'],
+  traits: ['bendsKnee', 'hipToEnd', 'movesPelvis', 'onBack'],
+  unit: 'deg',
+  tool: 'Along the thigh.',
+  tilt: {
+    lies: 'back',
+    places: ['Along the front of the thigh, top of the phone to the knee'],
+    value: onThigh,
+  },
+  photo: {
+    camera: beside('hips as they lie: kneel or sit'),
+    points: ['heel of the flat leg', 'hip', 'knee of the drawn-up leg'],
+    against: 'level',
+    known: { from: 1, to: 2, is: 'thigh' },
+    value: raisedDeg,
+  },
+} as const satisfies Partial<ProtocolEntry>;
+
 const entries = [
   {
     id: 'pelvic-tilt.standing',
@@ -491,58 +512,26 @@ const entries = [
   },
   {
     id: 'thigh-to-chest',
-    range: 'hipFlexion',
+    ...drawnToChest,
     name: 'Thigh to chest, pelvis held',
-    methods: ['protractor', 'phone-tilt', 'photo', 'by-eye'],
-    traits: ['bendsKnee', 'hipToEnd', 'movesPelvis', 'onBack'],
-    unit: 'deg',
     ...limits('hipFlexion'),
     position: 'On the back, one thigh drawn to the chest, knee bent.',
     holdStill: 'Other thigh down.',
-    tool: 'Along the thigh.',
     stopWhen: `Stop as the pelvis rolls. ${NEVER}`,
     spoiledBy: 'A rolling pelvis.',
-    tilt: {
-      lies: 'back',
-      places: ['Along the front of the thigh, top of the phone to the knee'],
-      value: onThigh,
-    },
-    photo: {
-      camera: beside('hips as they lie: kneel or sit'),
-      points: ['heel of the flat leg', 'hip', 'knee of the drawn-up leg'],
-      against: 'level',
-      known: { from: 1, to: 2, is: 'thigh' },
-      value: raisedDeg,
-    },
     working: null,
     convert: asRead,
   },
   {
     id: 'thigh-to-chest.free',
-    range: 'hipFlexion',
+    ...drawnToChest,
     name: 'Thigh to chest, as far as it comes',
-    methods: ['protractor', 'phone-tilt', 'photo', 'by-eye'],
-    traits: ['bendsKnee', 'hipToEnd', 'movesPelvis', 'onBack'],
-    unit: 'deg',
     least: limits('hipFlexion').least + readingParameter.pelvisOfThighToChest.value,
     most: limits('hipFlexion').most + readingParameter.pelvisOfThighToChest.value,
     position: 'On the back, one thigh drawn to the chest with both hands, knee bent.',
     holdStill: 'The other leg flat; the low back may press down.',
-    tool: 'Along the thigh.',
     stopWhen: `Stop where it comes no closer; what the pelvis rolls along is taken away. ${NEVER}`,
     spoiledBy: 'A thigh that opens to the side; the other knee lifting.',
-    tilt: {
-      lies: 'back',
-      places: ['Along the front of the thigh, top of the phone to the knee'],
-      value: onThigh,
-    },
-    photo: {
-      camera: beside('hips as they lie: kneel or sit'),
-      points: ['heel of the flat leg', 'hip', 'knee of the drawn-up leg'],
-      against: 'level',
-      known: { from: 1, to: 2, is: 'thigh' },
-      value: raisedDeg,
-    },
     working: (readDeg, deg) => ({
       code: 'working-thigh-free',
       lessDeg: readingParameter.pelvisOfThighToChest.value,

@@ -339,7 +339,6 @@ function Amiss({ advice, order, offered, onReorder }: AmissProps) {
   const [only] = advice;
   if (!only) return null;
   const mended = mendOrder(order, offered);
-  const each = advice.map((one) => ({ ...adviceWords(one), one }));
   const single = advice.length === 1;
   return (
     <View className="gap-2">
@@ -351,12 +350,15 @@ function Amiss({ advice, order, offered, onReorder }: AmissProps) {
         </Press>
       )}
       {open && !single
-        ? each.map(({ words, does, one }) => (
-            <View key={words} className="gap-1">
-              <Words>{words}</Words>
-              <Press onPress={() => onReorder(withAdvice(order, one, offered))}>{does}</Press>
-            </View>
-          ))
+        ? advice.map((one) => {
+            const { words, does } = adviceWords(one);
+            return (
+              <View key={words} className="gap-1">
+                <Words>{words}</Words>
+                <Press onPress={() => onReorder(withAdvice(order, one, offered))}>{does}</Press>
+              </View>
+            );
+          })
         : null}
     </View>
   );

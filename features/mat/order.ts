@@ -8,7 +8,7 @@ import { fillsOn, inPoseOf } from '@/core/build/solve';
 import type { Shelf } from '@/core/props/shelf';
 import { slotKey } from '@/core/slots';
 import type { Settled } from '@/store/mat';
-import { capital } from '@/ui/format';
+import { capital, countWord } from '@/ui/format';
 import { poseName } from '../plan/words';
 import { builtOf, refilled } from './session';
 
@@ -39,11 +39,10 @@ export function adviceWords(advice: OrderAdvice): {
   }
 }
 
-const numbers = ['no', 'one', 'two', 'three', 'four', 'five', 'six', 'seven', 'eight', 'nine'];
 /** Names in a sentence; of many, how many. */
 const named = (ids: readonly string[]): string => {
   const names = ids.map(poseName);
-  if (names.length > 2) return `${numbers[names.length] ?? names.length} of these poses`;
+  if (names.length > 2) return `${countWord(names.length)} of these poses`;
   return names.join(' and ');
 };
 
