@@ -1,5 +1,6 @@
 import { expect, test } from '../silentPage';
 import { counted, slideTo } from '../countedTaps';
+import { keptAway } from '../steps';
 
 /** Longer than a limb must be still to be read. */
 const HOLD_MS = 2000;
@@ -115,7 +116,8 @@ test('the readings of a first visit are typed in 50 taps', async ({ page }) => {
   const asked = async () => {
     await expect(heading.or(done).first()).toBeVisible();
     if (await done.isVisible()) return '';
-    const side = (await sideOf.count()) > 0 ? await sideOf.innerText() : '';
+    // What is believed of a side stands beside it, and changes before the next one comes.
+    const side = (await sideOf.count()) > 0 ? (await sideOf.innerText()).split(' ')[0] : '';
     return `${await heading.innerText()}/${side}`;
   };
   const read: string[] = [];
@@ -124,8 +126,10 @@ test('the readings of a first visit are typed in 50 taps', async ({ page }) => {
     if (typed === undefined) throw new Error(`no value for ${now}`);
     for (const digit of typed) await taps.tap('button', digit);
     await taps.tap('button', 'Take this reading');
+    await expect(page.getByRole('img', { name: /^Readings / })).toBeVisible();
     await taps.tap('button', 'Keep');
     read.push(now);
+    await keptAway(page);
     await expect.poll(asked).not.toBe(now);
   }
   expect(new Set(read.map((one) => one.split('/')[0])).size).toBe(5);
