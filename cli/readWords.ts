@@ -2,6 +2,7 @@ import { howOf, liesIn, offeredIn, staysFreeIn } from '@/core/advise/how';
 import type { Person } from '@/core/formats/book';
 import type { Plan, PlanPose, PlanSlot } from '@/core/formats/plan';
 import { poseById, wayOf } from '@/core/poses/poses';
+import { countWords } from '@/ui/words/counted';
 import type { Shelf } from '@/core/props/shelf';
 import { stackWords } from '@/core/props/stack';
 import type { Words } from '@/ui/words/words';
@@ -60,7 +61,9 @@ function poseLines(planned: PlanPose, shelf: Shelf, say: Words): string[] {
     ...(built ? titled('look', how.look) : []),
     ...(built ? titled('come out', how.exit) : []),
     ...(planned.holdSeconds > 0
-      ? [`  hold ${planned.times === null ? `${planned.holdSeconds} s` : `${planned.times} times`}`]
+      ? [
+          `  hold ${planned.times === null ? `${planned.holdSeconds} s` : countWords(planned, planned.times)}`,
+        ]
       : []),
     ...titled('around', aroundOf(planned)),
     ...titled('home', [pose.atHome]),

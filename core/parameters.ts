@@ -435,6 +435,10 @@ export const strapped = {
   lungeArch: p(15, 'deg', 'tilt of the pelvis that lengthens a lunge; starting value'),
   lizardOutside: p(3, 'deg', 'hip bend gained with the foot outside the hands; starting value'),
   frogSpread: p(25, 'deg', 'spread gained with hips and knees bent; starting value'),
+  blockOnEnd: p(23, 'cm', 'the most under a hand beside a chair; usual block on its end'),
+  shouldersApart: p(0.23, 'of stature', 'across the shoulders; usual proportions'),
+  strapReach: p(175, 'deg', 'arms overhead that pass a strap near the shoulders; starting value'),
+  strapWide: p(25, 'deg', 'each arm outward as it passes overhead; starting value'),
   straightKneeAnkle: p(1, 'deg', 'ankle bend lost with a nearly straight knee; starting value'),
 } as const;
 

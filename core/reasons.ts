@@ -99,6 +99,7 @@ export interface HeightReasons {
     readonly chairCm: number;
   };
   'strap-to-shin': Gap;
+  'strap-overhead': Gap;
   'strap-to-soles': Gap;
   'table-hands': Gap;
   'dog-hands': object;
@@ -145,6 +146,10 @@ export type WayRuledOut =
   /** A head that a caution keeps no lower than the heart. */
   | { readonly of: 'head-low' }
   | { readonly of: 'head-far'; readonly cm: number }
+  /** A hand that would have to stand on more than a block on its end. */
+  | { readonly of: 'hand-high'; readonly cm: number; readonly mostCm: number }
+  /** What should come first has not been done often, long or low enough. */
+  | { readonly of: 'early'; readonly first: Reason<'gate-record' | 'gate-range'> }
   /** This shelf does not build what carries the body in it. */
   | { readonly of: 'shelf'; readonly slot: SlotId; readonly cm: number };
 
@@ -192,6 +197,8 @@ interface DecisionReasons {
     readonly weeks: number;
     readonly slot: SlotName | null;
     readonly mostCm: number | null;
+    /** The stage in which those times count; null for any. */
+    readonly stage: string | null;
   };
   'heavy-day': { readonly day: 'cold' | 'tired' | 'sore' };
   'left-out': { readonly alarm: Alarm; readonly on: string };

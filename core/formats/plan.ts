@@ -70,6 +70,7 @@ export const postureSchema = z.object({
       toXCm: z.number().optional(),
       toTopCm: z.number().optional(),
       leanDeg: z.number().optional(),
+      sideways: z.literal(true).optional(),
     }),
   ),
 });

@@ -1,6 +1,6 @@
 import { chairFour, chairHinge, chairLunge, chairSeat, chairTilts, chairWide } from './chair/chair';
 import { childPose, frog } from './kneeling/child';
-import { downDog, plank, tableUp } from './standing/counterposes';
+import { downDog, plank, strapOverhead, tableUp } from './standing/counterposes';
 import { crossedSeat } from './sitting/crossedSeat';
 import type { Family } from './family';
 import { kneelingOnHeels, kneelingSeat } from './kneeling/kneelingSeat';
@@ -86,6 +86,7 @@ export const families = {
   'chair hinge': chairHinge,
   'reverse table': tableUp,
   plank,
+  'strap overhead': strapOverhead,
   'downward dog': downDog,
 } as const satisfies Record<string, Family>;
 export type FamilyId = keyof typeof families;

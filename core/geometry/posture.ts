@@ -15,6 +15,8 @@ export interface SupportPlace {
   /** A ramp rises toward `toXCm`, `toTopCm`. */
   readonly toXCm?: number;
   readonly toTopCm?: number;
+  /** A chair that is sat on sideways: its back stands beside the body, seen from the front. */
+  readonly sideways?: true;
   /** A support that lies on a slope leans by this much, back + . */
   readonly leanDeg?: number;
 }

@@ -2,7 +2,7 @@ import type { PlanPose, PlanSlot } from '../formats/plan';
 import type { Built, Figure } from '../geometry/family';
 import { type Decision, wentWell } from '../learn/decide';
 import { taughtBy, withTaught } from '../learn/taught';
-import { type Pose, stageOf, wayOf } from '../poses/poses';
+import { holdOf, type Pose, stageOf, wayOf } from '../poses/poses';
 import { standsIn, staysFree } from '../prepare/limits';
 import type { Reason } from '../reasons';
 import { saidOn } from '../safety/cautions';
@@ -24,11 +24,13 @@ export function figureOf(laid: Laid, decision: Decision, { slots, built }: Built
     { ...input, values: withTaught(input.values, taught) },
     built,
   );
+  const { way } = input.settings;
+  const hold = holdOf(pose, way);
   const holdSeconds = Math.min(
     longestHoldFor(verdict.changes),
-    wayOf(pose, input.settings.way)?.mostSeconds ?? Infinity,
+    wayOf(pose, way)?.mostSeconds ?? Infinity,
     holdFor(
-      pose,
+      { hold },
       earlier.map(({ outcome }) => outcome),
       choices,
       laid.context.day !== 'usual',
@@ -37,7 +39,7 @@ export function figureOf(laid: Laid, decision: Decision, { slots, built }: Built
   return {
     pose: pose.id,
     side,
-    stage: stageFor(pose, built, slots, input.settings.way),
+    stage: stageFor(pose, built, slots, input.settings.way, findings.kneeBendDeg),
     way: input.settings.way,
     answers: { ...laid.choices },
     notTaken: [...laid.notTaken],
@@ -60,7 +62,7 @@ export function figureOf(laid: Laid, decision: Decision, { slots, built }: Built
     taught,
     around: aroundOf(pose, side, laid.context),
     holdSeconds,
-    times: timesFor(pose, holdSeconds),
+    times: timesFor({ hold }, holdSeconds),
     joints: jointsOf(posture),
     posture: posture as PlanPose['posture'],
   };
@@ -97,7 +99,13 @@ const beyond = (pose: Pose, slots: readonly PlanSlot[]): ReadonlySet<SlotName> =
   );
 
 /** The stage that what was really built makes. */
-function stageFor(pose: Pose, built: Built, slots: readonly PlanSlot[], way: string): string {
+function stageFor(
+  pose: Pose,
+  built: Built,
+  slots: readonly PlanSlot[],
+  way: string,
+  kneeBendDeg?: number,
+): string {
   const lengths = slots.filter(({ isLength, stack }) => isLength && stack.length > 0);
   const stands = {
     ...built,
@@ -105,5 +113,5 @@ function stageFor(pose: Pose, built: Built, slots: readonly PlanSlot[], way: str
   };
   const head = slots.find(({ slot }) => slot === 'forehead');
   const restsOn = head && standsIn(pose, head) ? (head.over ?? 'floor') : null;
-  return stageOf(pose, stands, way, beyond(pose, slots), restsOn);
+  return stageOf(pose, stands, way, beyond(pose, slots), restsOn, kneeBendDeg);
 }

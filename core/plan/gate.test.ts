@@ -1,7 +1,7 @@
 import type { Reading, Session } from '../formats/book';
 import { shiftDays } from '../formats/time';
-import { poses } from '../poses/poses';
-import { sides } from '../ranges/ranges';
+import { poseById, poses } from '../poses/poses';
+import { sides, type Side } from '../ranges/ranges';
 import {
   recordWith,
   samplePerson,
@@ -41,6 +41,9 @@ test.each(poses.filter(({ gate }) => gate).map(({ id }) => id))(
     }
   },
 );
+
+const onDay = (daysAgo: number, given: Parameters<typeof sampleSession>[1]) =>
+  sampleSession(shiftDays(DAY, -daysAgo), given);
 
 const went = (pose: string, days: number, cm = 6, slot: 'seat' | 'hipLevel' = 'seat') =>
   (['both', ...sides] as const).map((side) =>
@@ -86,16 +89,50 @@ test('king pigeon asks for pigeon over weeks, low, not for six times in one', ()
   const free = sides.flatMap((side) => [
     sampleReading({ id: `e-${side}`, range: 'hipExtension', side, values: [30, 30, 30] }),
     sampleReading({ id: `p-${side}`, range: 'kneeFlexion.prone', side, values: [150, 150, 150] }),
+    sampleReading({ id: `a-${side}`, range: 'armReach', side, values: [170, 170, 170] }),
   ]);
   const times = (every: number) =>
     Array.from({ length: 6 }, (_, i) => went('pigeon', 7 + every * i, 6, 'hipLevel')).flat();
   expect(isShut('king-pigeon', { sessions: times(12), readings: free })).toBe(false);
   expect(isShut('king-pigeon', { sessions: times(2), readings: free })).toBe(true);
   expect(isShut('king-pigeon', { sessions: times(12) })).toBe(true);
+  // Shoulders that are not open, or that nobody has looked at, keep it shut as well.
+  const noArms = free.filter(({ range }) => range !== 'armReach');
+  expect(isShut('king-pigeon', { sessions: times(12), readings: noArms })).toBe(true);
+  expect(poseById('king-pigeon')!.warmUps).toContain('strap-shoulders');
+});
+
+test('sundial asks for a heron with a straight knee on that side, not for good ones with a bent knee', () => {
+  const herons = (stage: string, side: Side) =>
+    [14, 7].map((daysAgo) => onDay(daysAgo, { pose: 'heron', side, stage, settled: [] }));
+  const isShutOn = (side: Side, sessions: Session[]) =>
+    planned('sundial', { sessions }).find((one) => one.side === side)!.status === 'instead';
+  const bent = sides.flatMap((side) => herons('knee-bent', side));
+  for (const side of sides) expect(isShutOn(side, bent)).toBe(true);
+  const straightLeft = [...herons('straight', 'left'), ...herons('knee-bent', 'right')];
+  expect(sides.map((side) => isShutOn(side, straightLeft))).toEqual([false, true]);
+});
+
+test('horse is open without its lotus; in lotus it is not taken before its time, though chosen', () => {
+  const own = { choices: { 'horse/way': 'lotus-kneeling' } };
+  const wayOf = (given: Parameters<typeof planned>[1]) => planned('horse', given)[0]!;
+  expect(isShut('horse', {})).toBe(false);
+  expect(wayOf({}).way).toBe('knees-down');
+  const early = wayOf(own);
+  expect(early.way).toBe('knees-down');
+  expect(early.notTaken).toMatchObject([
+    { way: 'lotus-kneeling', because: { of: 'early', first: { pose: 'half-lotus-seat' } } },
+  ]);
+  expect(early.reasons.map(({ code }) => code)).toContain('gate-record');
+  const sat = [21, 14, 7].flatMap((daysAgo) =>
+    sides.map((side) => onDay(daysAgo, { pose: 'half-lotus-seat', side, settled: [] })),
+  );
+  expect(wayOf({ ...own, sessions: sat }).way).toBe('lotus-kneeling');
+  expect(wayOf({ choices: { ...own.choices, 'horse/gate': 'open' } }).way).toBe('lotus-kneeling');
 });
 
 test('practised elsewhere answers for the record and never for a reading; the teacher opens on purpose', () => {
-  expect(isShut('horse', { choices: { 'horse/gate': 'practised' } })).toBe(false);
+  expect(isShut('sundial', { choices: { 'sundial/gate': 'practised' } })).toBe(false);
   const own = { 'half-lotus-seat/gate': 'practised' };
   expect(isShut('half-lotus-seat', { choices: own })).toBe(true);
   expect(isShut('half-lotus-seat', { choices: { 'half-lotus-seat/gate': 'open' } })).toBe(true);

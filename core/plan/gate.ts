@@ -16,7 +16,7 @@ const legsOf = (of: 'worked' | 'other' | 'both', side: ReadingSide): readonly Si
 /** Ranges that are not measured, or not yet free enough. */
 const shortRanges = ({ ranges = [] }: Gate, side: ReadingSide, { estimates }: StudentContext) =>
   ranges.flatMap(({ range, leastDeg, of }) =>
-    legsOf(of, side).flatMap((leg): Reason[] => {
+    legsOf(of, side).flatMap((leg): Reason<'gate-range'>[] => {
       const estimate = estimates[keyOf(range, leg)];
       const deg = estimate?.source === 'measured' ? estimate.mean : null;
       // As it is told, to the degree: nobody is refused 74° that reads 74°.
@@ -30,13 +30,14 @@ type After = NonNullable<Gate['after']>[number];
 
 /** Times on a side that went well, with what had to stand low enough. */
 function timesOn(
-  { pose, slot, mostCm = Infinity }: After,
+  { pose, slot, mostCm = Infinity, stages }: After,
   side: ReadingSide,
   { history }: StudentContext,
 ) {
   return earlierOf(history, pose, side).filter(
     ({ outcome }) =>
       wentWell(outcome) &&
+      (stages === undefined || stages.includes(outcome.stage ?? '')) &&
       (slot === undefined ||
         outcome.settled.every(
           (one) => sidelessKey(slotKey(one)) !== slot || one.heightCm <= mostCm,
@@ -46,8 +47,8 @@ function timesOn(
 
 /** Poses that were not yet done often, long or low enough. */
 const shortRecord = ({ after = [] }: Gate, side: ReadingSide, context: StudentContext) =>
-  after.flatMap((asked): Reason[] => {
-    const { pose, sessions, weeks = 0, slot, mostCm } = asked;
+  after.flatMap((asked): Reason<'gate-record'>[] => {
+    const { pose, sessions, weeks = 0, slot, mostCm, stages } = asked;
     const asksSides = poseById(pose)?.sides === 'each';
     const on: readonly ReadingSide[] = !asksSides ? ['both'] : side === 'both' ? sides : [side];
     const times = on.map((one) => timesOn(asked, one, context));
@@ -66,6 +67,7 @@ const shortRecord = ({ after = [] }: Gate, side: ReadingSide, context: StudentCo
             weeks,
             slot: slot ?? null,
             mostCm: mostCm ?? null,
+            stage: stages?.[0] ?? null,
           },
         ];
   });
@@ -76,7 +78,7 @@ export function shutBy(
   pose: Pick<Pose, 'id'>,
   side: ReadingSide,
   context: StudentContext,
-): readonly Reason[] {
+): readonly Reason<'gate-range' | 'gate-record'>[] {
   const opened = context.record.person.choices[gateKey(pose.id)];
   if (!gate || opened === 'open') return [];
   const ranges = shortRanges(gate, side, context);

@@ -14,7 +14,7 @@ const BREATHS: HoldRule = {
 
 /** How a pose is held in an approach. */
 function ruleFor({ hold }: Pick<Pose, 'hold'>, choices: Pick<Choices, 'hold'>): HoldRule {
-  if (hold.isRest) return hold;
+  if (hold.isRest || hold.counted?.eachSeconds !== undefined) return hold;
   if (choices.hold === 'breaths') {
     const mostSeconds = Math.min(BREATHS.mostSeconds, hold.mostSeconds);
     return {
@@ -72,11 +72,17 @@ export function holdFor(
   return within(grows ? Math.min(most, planned + growsSeconds) : planned);
 }
 
-/** How many times a counted movement is done with the breath; null for a pose that is held. */
+/** How many times what is counted is done; null for a pose that is held by the clock. */
 export const timesFor = (
   { hold: { counted } }: Pick<Pose, 'hold'>,
   seconds: number,
 ): number | null =>
   counted
-    ? Math.min(counted.most, Math.max(counted.first, Math.round(seconds / parameter.breath.value)))
+    ? Math.min(
+        counted.most,
+        Math.max(
+          counted.first,
+          Math.round(seconds / (counted.eachSeconds ?? parameter.breath.value)),
+        ),
+      )
     : null;

@@ -63,12 +63,12 @@ test('bands contain their targets, and readings narrow them', () => {
 });
 
 test('every stack keeps the rules of its slot', () => {
-  for (const { pose, slots } of planStudent(recordWith({ readings: read }), sampleShelf, DAY)
+  for (const { pose, way, slots } of planStudent(recordWith({ readings: read }), sampleShelf, DAY)
     .poses) {
     for (const { slot, stack, isLength } of slots) {
       if (isLength) continue;
       expect(
-        stackFaults(stack, sampleShelf, slotRule(slot, poseById(pose)!.family, bodyFrom(170))),
+        stackFaults(stack, sampleShelf, slotRule(slot, poseById(pose)!.family, bodyFrom(170), way)),
       ).toEqual([]);
     }
   }

@@ -8,14 +8,14 @@ import { movesThen } from '../prepare/dial';
 import { type Prepared, preparePose } from '../prepare/prepare';
 import { inItsWay } from '../prepare/ways';
 import type { ReadingSide } from '../ranges/ranges';
-import type { Reason } from '../reasons';
+import type { Reason, WayRuledOut } from '../reasons';
 import type { Planned, Served, StudentContext } from './context';
 import { decisionOn, turnOf, type DialTurned } from './decideOn';
 import { buildSlots } from './buildSlots';
 import { figureOf } from './figure';
 import { shutBy } from './gate';
 import { layPose, type Laid, type Place } from './lay';
-import { buildsAlike, uncarried, type Uncarried } from './carried';
+import { buildsAlike, uncarried } from './carried';
 import { servesStill } from './servesToday';
 import { behindGate, betterInstead, easierInstead, notCarried, refused } from './serveInstead';
 
@@ -57,7 +57,7 @@ function inFirstBuilt(pose: Pose, place: Place): Planned {
     shelf,
     asked: wayFelt(pose, place),
   };
-  const unbuilt = new Map<string, Uncarried>();
+  const unbuilt = new Map<string, WayRuledOut>(tooEarly(pose, place));
   for (;;) {
     const prepared = inItsWay(wanted, unbuilt);
     const one = reckonPose(prepared, place);
@@ -72,6 +72,14 @@ function inFirstBuilt(pose: Pose, place: Place): Planned {
     for (const { id } of pose.ways ?? [])
       if (buildsAlike(pose, id, lacks.slot)) unbuilt.set(id, lacks);
   }
+}
+
+/** Ways that are not taken before their time, each with what should come first. */
+function tooEarly(pose: Pose, { side, context }: Place): [string, WayRuledOut][] {
+  return (pose.ways ?? []).flatMap(({ id, gate }): [string, WayRuledOut][] => {
+    const [first] = gate?.firm ? shutBy(gate, pose, side, context) : [];
+    return first ? [[id, { of: 'early', first }]] : [];
+  });
 }
 
 /** Times for which a way that answered a spot is kept. */
@@ -90,7 +98,7 @@ function wayFelt(pose: Pose, { side, context }: Place): string | undefined {
  * each hands on is all that the next one is made from; nothing runs back.
  */
 function reckonPose(prepared: Prepared, place: Place): Planned {
-  const { pose, verdict, settings } = prepared;
+  const { pose, verdict } = prepared;
   const { side, context } = place;
   if (verdict.status === 'forbidden' || verdict.status === 'instead')
     return { planPose: refused(prepared, place), bands: [] };
@@ -107,8 +115,8 @@ function reckonPose(prepared: Prepared, place: Place): Planned {
   if (easier) return { planPose: easier, bands: laid.bands };
   const [built, told] = turn ? turnedBy(turn, laid, prepared, decision) : [laid, decision];
   // A way that was chosen before its time says what should come first.
-  const isOwn = context.record.person.choices[wayKey(pose.id)] === settings.way;
-  const wayShut = isOwn ? shutBy(wayOf(pose, settings.way)?.gate, pose, side, context) : [];
+  const own = context.record.person.choices[wayKey(pose.id)] ?? '';
+  const wayShut = shutBy(wayOf(pose, own)?.gate, pose, side, context);
   return builtAs(
     { ...built, verdict: { ...verdict, reasons: [...verdict.reasons, ...wayShut] } },
     told,

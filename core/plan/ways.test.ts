@@ -3,6 +3,7 @@ import type { CautionAnswer } from '../formats/book';
 import { shiftDays } from '../formats/time';
 import { poseById, poses, stagesOf, wayOf } from '../poses/poses';
 import { studioShelf } from '../props/usualShelves';
+import type { Reason } from '../reasons';
 import { doneAsPlanned } from '../tests/samples';
 import { recordOfSix, sixPeople, type OneOfSix } from '../tests/sixPeople';
 import { piecesIn } from '../build/pieces';
@@ -98,7 +99,7 @@ test('what an older record noted of both sides counts for each', () => {
     expect(next.decision.word).not.toBe('first');
 });
 
-test('chair warm-ups and wiped legs are counted with the breath, not held', () => {
+test('movements are counted with the breath and a horse by its breaths, not held by a clock', () => {
   const counted = planStudent(recordOfSix('desk worker'), studioShelf, DAY).poses.filter(
     ({ times }) => times !== null,
   );
@@ -108,17 +109,51 @@ test('chair warm-ups and wiped legs are counted with the breath, not held', () =
     'chair-rocking',
     'chair-thigh-lifts',
     'chair-tilts',
+    'horse',
     'legs-wiped',
+    'strap-shoulders',
   ]);
 });
 
 test('with one hand down the other arm is drawn up, its whole length over the shoulder', () => {
   for (const name of names) {
-    const upAt = (way: string) => planned(name, 'chair-wide', way)[0]?.posture;
+    const at = (way: string) => planned(name, 'chair-wide', way)[0]!;
+    const upAt = (way: string) => at(way).posture;
     expect(upAt('both-hands')?.farArm).toBeUndefined();
+    // Whose hand does not come near enough to the floor stays upright.
+    if (at('one-arm').way !== 'one-arm') continue;
     const { farArm, spine, hand } = upAt('one-arm')!;
     const shoulder = spine.at(-1)!;
     expect(farArm!.hand[1] - shoulder[1]).toBeGreaterThan(45);
     expect(hand[1]).toBeLessThan(shoulder[1]);
   }
+});
+
+test('what is counted says how often: breaths of a horse, rounds of a standing fold', () => {
+  const timesOf = (pose: string, way: string) => planned('desk worker', pose, way)[0]!;
+  expect(timesOf('horse', 'knees-down')).toMatchObject({ times: 5, holdSeconds: 30 });
+  expect(timesOf('standing-fold', 'rounds')).toMatchObject({ times: 3, holdSeconds: 72 });
+  expect(timesOf('standing-fold', 'hands-met').times).toBeNull();
+});
+
+test('a lunge off a chair is sat sideways: the thigh lies across a chair whose back stands beside', () => {
+  for (const name of names)
+    for (const { posture } of planned(name, 'chair-lunge', 'sitting')) {
+      const chair = posture!.supports.find(({ slot }) => slot === 'chair')!;
+      expect(chair.sideways).toBe(true);
+      expect(chair.xCm).toBeGreaterThan(posture!.hip[0]);
+      expect(chair.xCm).toBeLessThan(posture!.knee[0]);
+    }
+});
+
+test('beside a chair a hand stands on a block on its end at most; further down one stays upright', () => {
+  for (const name of names)
+    for (const { way, slots, notTaken } of planned(name, 'chair-wide', 'one-arm')) {
+      const high = notTaken.find(
+        (one) => (one as Reason<'way-not-taken'>).because.of === 'hand-high',
+      );
+      expect(way === 'arms-bent').toBe(high !== undefined);
+      for (const { slot, targetCm } of slots)
+        if (slot === 'hands') expect(targetCm).toBeLessThanOrEqual(23);
+    }
 });

@@ -2,6 +2,15 @@ import { cueAt } from './cues';
 import { easedBy, type PoseEntry, hold } from './pose';
 import { asksNothing, bothLegs, legs, nothing } from './traits';
 
+/** Sitting wide and upright, before any hand goes down. */
+const WIDE_ON_CHAIR = [
+  cueAt('feet', {
+    on: 'Sit at the edge, feet wide on their platforms, toes out.',
+    bare: 'Sit at the edge, feet wide, toes out.',
+  }),
+  'Upright first: elbows bent, hands or elbows inside the knees, pressing them out.',
+] as const;
+
 /** Poses on a chair. */
 export const chair = [
   {
@@ -189,23 +198,42 @@ export const chair = [
     family: 'chair, legs wide',
     slots: ['feet', 'hands'],
     ways: [
-      { id: 'both-hands', name: 'Both hands down' },
       {
         id: 'one-arm',
         name: 'One hand down, the other arm up',
         also: ['arms.overhead'],
         entry: [
-          cueAt('feet', {
-            on: 'Sit at the edge, feet wide on their platforms, toes out.',
-            bare: 'Sit at the edge, feet wide, toes out.',
-          }),
+          ...WIDE_ON_CHAIR,
           cueAt('hands', {
-            on: 'Hinge with a long back, both hands to their support.',
-            bare: 'Hinge with a long back, both hands to the floor.',
+            on: 'Hinge with a long back, one hand to its support.',
+            bare: 'Hinge with a long back, one hand to the floor.',
           }),
-          'Leave one hand; turn the chest and reach the other arm up, eyes level.',
+          'Turn the chest and reach the other arm up; look down if the head swims.',
           'Change arms.',
         ],
+      },
+      {
+        id: 'both-hands',
+        name: 'Both hands down',
+        entry: [
+          ...WIDE_ON_CHAIR,
+          cueAt('hands', {
+            on: 'Hinge with a long back, hands to their support.',
+            bare: 'Hinge with a long back, hands to the floor.',
+          }),
+        ],
+      },
+      {
+        id: 'arms-bent',
+        name: 'Upright, arms bent',
+        slots: ['feet'],
+        entry: WIDE_ON_CHAIR,
+        look: [
+          'Feet do not roll out when the knees press out',
+          'Sits tall, shoulders low',
+          'Weight stays on the sit bones',
+        ],
+        stages: [{ id: 'arms-bent', name: 'Upright, arms bent' }],
       },
     ],
     traits: {
@@ -225,17 +253,7 @@ export const chair = [
       'Back long',
       'Weight stays on the sit bones',
     ],
-    entry: [
-      cueAt('feet', {
-        on: 'Sit at the edge, feet wide on their platforms, toes out.',
-        bare: 'Sit at the edge, feet wide, toes out.',
-      }),
-      'Elbows or hands inside the knees.',
-      cueAt('hands', {
-        on: 'Hinge with a long back, hands to their support.',
-        bare: 'Hinge with a long back, hands to the floor.',
-      }),
-    ],
+    entry: WIDE_ON_CHAIR,
     exit: ['Hands to the thighs, come up.', 'Knees together, rest.'],
     needs: ['hipFlexion'],
     comesDown: ['hands', 'feet'],
@@ -300,9 +318,9 @@ export const chair = [
       'Front knee over its ankle',
     ],
     entry: [
-      'Sit sideways at the edge, front thigh on the seat.',
+      'Sit sideways on the chair, its back at your side; one thigh lies across the seat.',
       cueAt('feet', { on: 'The front foot on its platform.' }),
-      'Back leg long behind the edge.',
+      'The other leg goes long behind, off the edge, on the ball of its foot.',
       cueAt('hands', {
         on: 'Hands on their supports beside the hips; lift the front of the chest.',
         bare: 'Hands on the chair beside the hips; lift the front of the chest.',

@@ -127,4 +127,53 @@ export const counter = [
     atHome: 'Heels: a book or rolled mat. Hands: a chair seat against a wall.',
     hold: hold(20, 90, 15),
   },
+  {
+    id: 'strap-shoulders',
+    group: 'counter',
+    name: 'Shoulders with a strap',
+    sides: 'both',
+    family: 'strap overhead',
+    slots: ['strap'],
+    ways: [
+      { id: 'over-and-back', name: 'Over and back' },
+      {
+        id: 'wall',
+        name: 'Arms at a wall',
+        slots: [],
+        entry: [
+          'Face a wall an arm’s length away, palms on it over the head.',
+          'Let the chest come toward the wall; the front ribs stay in.',
+          'Elbows straight, the neck free; several breaths.',
+        ],
+      },
+    ],
+    traits: {
+      arms: ['overhead'],
+      ...nothing('knee', 'hip', 'ankle', 'back', 'head', 'belly', 'whole'),
+    },
+    stages: [{ id: 'standing', name: 'Standing' }],
+    look: ['Front ribs quiet', 'Elbows straight', 'Neck free'],
+    entry: [
+      cueAt('strap', {
+        on: 'Stand, the strap in both hands, wide enough that the elbows stay straight.',
+        bare: 'Stand, hands wide enough that the elbows stay straight.',
+      }),
+      'Breathe in: straight arms up and overhead.',
+      'Breathe out: behind, only as far as the elbows stay straight; come back over the top.',
+      'Wider where it pinches; nearer over the weeks.',
+    ],
+    exit: ['Let the arms come down; roll the shoulders.'],
+    needs: ['armReach'],
+    comesDown: [],
+    eases: easedBy({ cue: 'Hands further apart on the strap.' }),
+    faults: [
+      { id: 'ribs', seen: 'Front ribs flare', cue: 'Ribs in; hands further apart.' },
+      { id: 'elbows', seen: 'Elbows bend', cue: 'Hands further apart on the strap.' },
+    ],
+    warmUps: [],
+    counterposes: [],
+    harder: 'down-dog',
+    atHome: 'Strap: a scarf, a towel or a belt. Or the palms on a wall.',
+    hold: hold(48, 96, 6, { counted: { first: 8, most: 12 } }),
+  },
 ] as const satisfies readonly PoseEntry[];

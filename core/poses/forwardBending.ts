@@ -15,8 +15,14 @@ const ONE_LEG_LONG = [
   cueAt('underThigh', { on: 'Meet the bent knee.' }),
 ] as const;
 
+/** Rounds of a fold in and out, and how long one takes: four breaths. */
+const [ROUNDS, ROUND_SECONDS] = [{ first: 3, most: 6 }, 24] as const;
+
 /** A fold under the knee of the leg behind. */
 const BACK_KNEE = cueAt('underKnees', { on: 'The back knee on its fold.' });
+
+/** How the hand takes the back foot: turned so that neither wrist nor ankle twists. */
+const KING_GRIP = 'That hand takes the foot from outside, under its top to the inner edge.';
 
 /** Forward bends, hip openers and squats. */
 export const forwardBending = [
@@ -31,6 +37,24 @@ export const forwardBending = [
     dials: ['kneeBend'],
     ways: [
       { id: 'hands-met', name: 'Hands met', slots: ['hands'] },
+      {
+        id: 'rounds',
+        name: 'Short rounds, half up between',
+        slots: ['hands'],
+        entry: [
+          'Feet hip-wide, knees bent, hands on the thighs.',
+          'Breathe out: tip the pelvis like a bowl that pours forward, hands down, back long.',
+          cueAt('hands', {
+            on: 'Hands on their supports; three quiet breaths, the head hanging.',
+            bare: 'Hands on the floor; three quiet breaths, the head hanging.',
+            free: 'Hands on the thighs; three quiet breaths, the head in line.',
+          }),
+          'Breathe in: half up, back long, hands on the shins or thighs. Breathe out: down again.',
+        ],
+        hold: hold(ROUNDS.first * ROUND_SECONDS, ROUNDS.most * ROUND_SECONDS, ROUND_SECONDS, {
+          counted: { ...ROUNDS, of: 'rounds', eachSeconds: ROUND_SECONDS },
+        }),
+      },
       {
         id: 'shins',
         name: 'Hands on the shins',
@@ -93,6 +117,7 @@ export const forwardBending = [
     entry: [
       'Feet hip-wide, knees bent, hands on the thighs.',
       'Tip the pelvis like a bowl that pours forward; slide the hands down, back long.',
+      'Breathe in and come half up, back long; breathe out and fold again.',
       cueAt('hands', {
         on: 'Hands on their supports; the head comes last, where it may hang.',
         bare: 'Hands on the floor; the head comes last, where it may hang.',
@@ -782,6 +807,7 @@ export const forwardBending = [
       ranges: [
         { range: 'hipExtension', leastDeg: 12, of: 'other' },
         { range: 'kneeFlexion.prone', leastDeg: 125, of: 'other' },
+        { range: 'armReach', leastDeg: 160, of: 'other' },
       ],
       after: [{ pose: 'pigeon', sessions: 6, weeks: 8, slot: 'hipLevel', mostCm: 8.5 }],
       instead: 'pigeon',
@@ -820,7 +846,8 @@ export const forwardBending = [
         },
         entry: [
           cueAt('hipLevel', { on: 'The front hip on its support, as for the elbow.' }),
-          'From the elbow, one hand overhead to the foot, then the other.',
+          KING_GRIP,
+          'Elbow up beside the ear, then the other hand overhead to the same foot.',
           'Elbows point up, throat free; the hips stay level.',
           'Come out as soon as the low back speaks.',
         ],
@@ -852,10 +879,10 @@ export const forwardBending = [
       }),
       cueAt('hands', { on: 'The free hand on its support.' }),
       cueAt('strap', {
-        on: 'Strap round the back foot, over the shoulder.',
-        bare: 'The hand takes the back foot.',
+        on: 'Strap round the back foot, over the shoulder of that side.',
+        bare: KING_GRIP,
       }),
-      'Elbow up, draw gently.',
+      'Elbow up beside the ear; draw gently, the front ribs quiet.',
     ],
     exit: ['Let the strap go slowly.', 'Hands down, out as from Pigeon.'],
     needs: ['hipRotation', 'hipExtension', 'kneeFlexion.prone', 'armReach'],
@@ -865,7 +892,7 @@ export const forwardBending = [
       { id: 'arches', seen: 'Bends in the low back alone', slot: 'hands', way: 'raise' },
       { id: 'knee-edge', seen: 'Feeling in the front knee', slot: 'hipLevel', way: 'raise' },
     ],
-    warmUps: ['pigeon', 'low-lunge'],
+    warmUps: ['strap-shoulders', 'pigeon', 'low-lunge'],
     counterposes: ['child', 'seated-fold', 'crossed-twist'],
     easier: 'pigeon',
     insteadOver: {

@@ -32,6 +32,12 @@ const DOWN_IN_CHILD = [
   }),
 ] as const;
 
+/** A lotus that is to carry weight is easy on the seat first. */
+const LOTUS_FIRST = {
+  after: [{ pose: 'half-lotus-seat', sessions: 3 }],
+  instead: 'half-lotus-seat',
+  firm: true,
+} as const;
 /** Kneeling poses. */
 export const kneeling = [
   {
@@ -418,8 +424,8 @@ export const kneeling = [
             on: 'Kneel up on both knees, on a pad.',
             bare: 'Kneel up on both knees.',
           }),
-          'Cross one elbow under the other, palms toward each other: the arm of the lotus leg above.',
-          'Elbows rise, shoulders stay down; about five breaths.',
+          'Cross one elbow under the other: the arm of this side lies underneath.',
+          'Elbows rise, shoulders stay down; eyes up.',
         ],
         look: [
           'Both knees quiet on what pads them',
@@ -432,6 +438,7 @@ export const kneeling = [
         id: 'lotus-kneeling',
         name: 'Half lotus, both knees down',
         slots: ['underKnees', 'hands'],
+        gate: LOTUS_FIRST,
         entry: [
           'Half lotus first, seated and easy.',
           cueAt('hands', {
@@ -440,6 +447,7 @@ export const kneeling = [
           }),
           cueAt('underKnees', { on: 'Both knees on the pad.' }),
           'Weight on the hands first, then on the knees.',
+          'Cross the elbows, the arm of the lotus side underneath; eyes up.',
         ],
         look: [
           'A knee that complains ends it',
@@ -452,7 +460,11 @@ export const kneeling = [
       {
         id: 'heel-near',
         name: 'The heel near the knee',
-        gate: { after: [{ pose: 'horse', sessions: 3 }], instead: 'horse' },
+        gate: {
+          after: [...LOTUS_FIRST.after, { pose: 'horse', sessions: 3, stages: ['lotus-kneeling'] }],
+          instead: 'horse',
+          firm: true,
+        },
       },
     ],
     entryIf: {
@@ -465,7 +477,6 @@ export const kneeling = [
         cueAt('hands', { on: 'Hands on their supports; grow.', bare: 'Hands on the thigh; grow.' }),
       ],
     },
-    gate: { after: [{ pose: 'half-lotus-seat', sessions: 3 }], instead: 'half-lotus-seat' },
     asks: ['horseFoot'],
     traits: {
       knee: legs(['kneltOn', 'turned', 'turnedUnderWeight'], ['loaded']),
@@ -490,16 +501,16 @@ export const kneeling = [
     ],
     entry: [
       'Half lotus first, seated and easy.',
-      cueAt('underKnees', {
-        on: 'Kneel on the pad, other foot standing in front.',
-        bare: 'Kneel, other foot standing in front.',
-      }),
       cueAt('hands', {
-        on: 'Hands on their supports take the weight.',
-        bare: 'Hands on the floor take the weight.',
-        free: 'Hands on the standing thigh take the weight.',
+        on: 'Hands on their supports take the weight; the other foot plants.',
+        bare: 'Hands on the floor take the weight; the other foot plants.',
       }),
-      'Only then draw the foot up.',
+      cueAt('underKnees', {
+        on: 'The lotus knee comes down on the pad; only then press the standing foot.',
+        bare: 'The lotus knee comes down; only then press the standing foot.',
+      }),
+      'Grow. The heel stands near the knee.',
+      'Cross the elbows, the arm of the lotus side underneath; eyes up.',
     ],
     exit: ['Hands down, foot out of the lotus first.', 'Sit, lengthen both legs.'],
     needs: ['hipRotation', 'hipExtension'],
@@ -509,11 +520,11 @@ export const kneeling = [
       { id: 'knee-speaks', seen: 'The knee complains', slot: 'underKnees', way: 'raise' },
       { id: 'weight-down', seen: 'Weight drops on the knee', slot: 'hands', way: 'raise' },
     ],
-    warmUps: ['half-lotus-seat', 'low-lunge'],
+    warmUps: ['low-lunge', 'half-lotus-seat'],
     counterposes: ['staff'],
-    easier: 'half-lotus-seat',
+    easier: 'low-lunge',
     atHome:
-      'Hands: a chair against a wall. Knee: folded towels. Without an easy half lotus there is no stand-in.',
-    hold: hold(15, 60, 15),
+      'Hands: a chair against a wall. Knees: folded towels. Without an easy half lotus: both knees down.',
+    hold: hold(30, 60, 6, { counted: { first: 5, most: 10, of: 'breaths' } }),
   },
 ] as const satisfies readonly PoseEntry[];

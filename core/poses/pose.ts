@@ -16,6 +16,8 @@ export interface Stage {
   readonly restsOn?: Surface;
   /** The stage holds while this slot would have to stand over its most, and so stays empty. */
   readonly over?: SlotName;
+  /** The stage holds while the knee of the leg that works is bent by more than this, in degrees. */
+  readonly kneeBentOver?: number;
 }
 
 /** What must come first: each leg's ranges as measured, and times that other poses went well. */
@@ -35,9 +37,13 @@ export interface Gate {
     /** With this slot no higher than so much. */
     readonly slot?: SlotName;
     readonly mostCm?: number;
+    /** In one of these stages. */
+    readonly stages?: readonly string[];
   }[];
   /** What to practise until it opens. */
   readonly instead: string;
+  /** A way behind it is not taken before its time, though it was chosen. */
+  readonly firm?: true;
 }
 
 /** One way of setting up a pose. */
@@ -59,6 +65,8 @@ export interface PoseWay {
   readonly also?: readonly Trait[];
   /** Held no longer than this. */
   readonly mostSeconds?: number;
+  /** How it is held, where that is not as the pose itself is. */
+  readonly hold?: PoseHold;
 }
 
 /** What eases a complaint or mends what is seen: a slot one rung up or down, a dial turned, or words alone. */
@@ -75,6 +83,16 @@ export type PoseFault = {
   readonly onlyWith?: SlotId;
 } & Remedy;
 
+/** What is counted: movements with the breath, quiet breaths in a hold, or whole rounds in and out. */
+interface Counted {
+  readonly first: number;
+  readonly most: number;
+  /** Movements, where nothing else is said. */
+  readonly of?: 'breaths' | 'rounds';
+  /** A breath, where nothing else is said. */
+  readonly eachSeconds?: number;
+}
+
 /** How long a pose is held. */
 export interface HoldRule {
   readonly firstSeconds: number;
@@ -89,8 +107,8 @@ interface PoseHold extends HoldRule {
   readonly long?: HoldRule;
   /** A rest keeps its minutes, whatever the approach. */
   readonly isRest?: true;
-  /** A movement that is counted with the breath rather than held: the first number of times, and the most. */
-  readonly counted?: { readonly first: number; readonly most: number };
+  /** Counted rather than timed: how often at first, how often at most, of what, and how long one takes. */
+  readonly counted?: Counted;
 }
 
 /** Held so many seconds at first, so many at most, and so many more after each time that went well. */

@@ -55,6 +55,10 @@ export const posesIn = (group: Pose['group']): readonly PoseId[] =>
 export const wayOf = (pose: Pose | undefined, id: string): PoseWay | undefined =>
   pose?.ways?.find((way) => way.id === id);
 
+/** How a pose is held in one of its ways. */
+export const holdOf = (pose: Pick<Pose, 'hold' | 'ways'>, way = ''): Pose['hold'] =>
+  pose.ways?.find(({ id }) => id === way)?.hold ?? pose.hold;
+
 /** What can be set of a pose in one of its ways. */
 export const dialsOf = (pose: Pose, way = ''): readonly DialId[] =>
   wayOf(pose, way)?.dials ?? pose.dials ?? [];
@@ -90,6 +94,7 @@ export function stageOf(
   way = '',
   over: ReadonlySet<SlotName> = NOTHING,
   restsOn: Surface | null = null,
+  kneeBendDeg = 0,
 ): string {
   const standsAt = (slot: SlotName) => {
     let most = 0;
@@ -99,7 +104,8 @@ export function stageOf(
   };
   const stages = stagesOf(pose, way);
   const stage = stages.find(
-    ({ from, over: beyond, restsOn: on }) =>
+    ({ from, over: beyond, restsOn: on, kneeBentOver = -Infinity }) =>
+      kneeBendDeg > kneeBentOver &&
       (on === undefined || on === restsOn) &&
       (beyond === undefined || over.has(beyond)) &&
       (from === undefined || standsAt(from.slot) >= from.cm),

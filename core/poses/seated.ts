@@ -2,6 +2,9 @@ import { cueAt } from './cues';
 import { easedBy, type PoseEntry, hold } from './pose';
 import { bothLegs, legs, nothing } from './traits';
 
+/** A raised knee that bends no more than this is straight, in degrees. */
+const STRAIGHT_KNEE_DEG = 8;
+
 /** Seated poses. */
 export const seated = [
   {
@@ -431,8 +434,13 @@ export const seated = [
       ...nothing('ankle', 'head', 'belly', 'arms', 'whole'),
     },
     stages: [
-      { id: 'seated', name: 'On a seat', from: { slot: 'seat', cm: 0.5 } },
-      { id: 'floor', name: 'On the floor' },
+      { id: 'knee-bent', name: 'Raised knee bent', kneeBentOver: STRAIGHT_KNEE_DEG },
+      {
+        id: 'straight-seated',
+        name: 'Raised knee straight, on a seat',
+        from: { slot: 'seat', cm: 0.5 },
+      },
+      { id: 'straight', name: 'Raised knee straight' },
     ],
     look: [
       'Sits tall, no leaning back',
@@ -510,7 +518,10 @@ export const seated = [
         stages: [{ id: 'wall', name: 'Standing, the leg at a wall' }],
       },
     ],
-    gate: { after: [{ pose: 'heron', sessions: 2 }], instead: 'heron' },
+    gate: {
+      after: [{ pose: 'heron', sessions: 1, stages: ['straight-seated', 'straight'] }],
+      instead: 'heron',
+    },
     traits: {
       knee: legs([], ['turned']),
       hip: legs(

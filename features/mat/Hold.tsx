@@ -5,6 +5,7 @@ import { choicesFor, type Choices } from '@/core/approaches/approaches';
 import type { Person } from '@/core/formats/book';
 import type { PlanPose } from '@/core/formats/plan';
 import { poseById } from '@/core/poses/poses';
+import { countingWords, countWords } from '@/ui/words/counted';
 import { hold as parameter } from '@/core/parameters';
 import { heldSeconds, holdLengthened, holdPaused, holdStarted, type Mat } from '@/store/mat';
 import { selectSettings } from '@/store/selectors';
@@ -108,7 +109,7 @@ export function Hold({ person, planned, mat }: HoldProps) {
   return (
     <Sheet className="items-center">
       <Title level={2}>
-        {planned.times === null ? 'Hold' : `${planned.times} times, with the breath`}
+        {planned.times === null ? 'Hold' : countWords(planned, planned.times)}
       </Title>
       <Ring
         share={whole === 0 ? 1 : Math.min(1, held / whole)}
@@ -124,8 +125,7 @@ export function Hold({ person, planned, mat }: HoldProps) {
       </View>
       <View role="status" aria-live="polite">
         <Words className="text-center">
-          {cue ??
-            (planned.times === null ? 'Let the body settle first.' : 'One breath, one movement.')}
+          {cue ?? (planned.times === null ? 'Let the body settle first.' : countingWords(planned))}
         </Words>
       </View>
       <Press

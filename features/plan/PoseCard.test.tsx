@@ -56,8 +56,10 @@ test('crossed and open seats are shown from the front, where knees stand against
 });
 
 test('a pose behind its gate says what opens it, and can be opened', async () => {
-  show(recordWith({ readings: knees }), '2026-01-15', 'cm', 'horse');
-  expect(screen.getByText(/^First: Half lotus, 3 times without complaint/)).toBeInTheDocument();
+  show(recordWith({ readings: knees }), '2026-01-15', 'cm', 'sundial');
+  expect(
+    screen.getByText(/^First: Heron, raised knee straight, on a seat, once without complaint/),
+  ).toBeInTheDocument();
   expect(screen.getByRole('button', { name: 'Practised elsewhere' })).toBeEnabled();
 });
 

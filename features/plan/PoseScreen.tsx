@@ -13,6 +13,7 @@ import { solveFigure } from '@/core/build/solve';
 import { TRY_MOST_CM } from '@/core/build/tryHeights';
 import { howOf } from '@/core/advise/how';
 import { poseById } from '@/core/poses/poses';
+import { countWords } from '@/ui/words/counted';
 import type { Shelf } from '@/core/props/shelf';
 import { slotKey } from '@/core/slots';
 import { selectSessionsOf, selectShelf } from '@/store/selectors';
@@ -297,7 +298,15 @@ const Seen = memo(function Seen({
         besideWords={
           tried.isTried
             ? 'The dashed figure is the plan.'
-            : 'The dashed figure has no support; degrees at a joint are what it still has. Drag a support, or its top edge on the rail; or use the arrow keys.'
+            : [
+                columns.length > 0 ? 'The dashed figure has no support.' : '',
+                figure.demands.length > 0 ? 'Degrees at a joint are what it still has.' : '',
+                columns.length > 0
+                  ? 'Drag a support, or its top edge on the rail; or use the arrow keys.'
+                  : '',
+              ]
+                .filter(Boolean)
+                .join(' ')
         }
       />
       <View role="status" aria-live="polite" className="gap-1">
@@ -367,7 +376,7 @@ function How({ planned }: Pick<OnePoseProps, 'planned'>) {
         <Words className="font-semibold">Hold </Words>
         {planned.times === null
           ? `${minutes(planned.holdSeconds)} minutes`
-          : `${planned.times} times, with the breath`}
+          : countWords(planned, planned.times)}
       </Words>
     </Sheet>
   );

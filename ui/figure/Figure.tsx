@@ -6,7 +6,7 @@ import { tone } from '../tones';
 import { drawnPieces } from './layers';
 import { Merged } from './Merged';
 import { bowl, circle, head, limb, trunk } from './outlines';
-import { pileWidthsCm, PropPiece } from './PropPiece';
+import { pileWidthsCm, PropPiece, SIDEWAYS } from './PropPiece';
 import { isRamp, Ramp } from './Ramp';
 import type { Stacks } from './stacks';
 
@@ -233,7 +233,7 @@ interface SupportProps {
 }
 
 function Support({ support, stacks, shelf, line }: SupportProps) {
-  const { slot, xCm, bottomCm, topCm, toXCm, toTopCm, leanDeg } = support;
+  const { slot, xCm, bottomCm, topCm, toXCm, toTopCm, leanDeg, sideways } = support;
   if (toXCm !== undefined && toTopCm !== undefined && !isRamp(stacks, shelf))
     return (
       <Support
@@ -243,6 +243,8 @@ function Support({ support, stacks, shelf, line }: SupportProps) {
     );
   if (toXCm !== undefined && toTopCm !== undefined)
     return <Ramp support={support} stacks={stacks} shelf={shelf} line={line} />;
+  if (slot === 'chair' && sideways)
+    return <PropPiece kind="chair" state={SIDEWAYS} {...{ xCm, bottomCm, topCm, line }} />;
   // The chair that one sits on has its back behind the body.
   if (slot === 'chair')
     return (

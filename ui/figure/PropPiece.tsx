@@ -26,6 +26,9 @@ export function pieceDepthCm(kind: PropKind, state: string, heightCm: number): n
 /** What lies on something narrower is folded to it, and hangs over it by no more than this. */
 const OVERHANG_CM = 4;
 
+/** A chair that is sat on sideways is seen from its front. */
+export const SIDEWAYS = 'sideways';
+
 /** How wide each piece of a pile is drawn, from its foot up. */
 export function pileWidthsCm(pieces: readonly DrawnPiece[], mostWidthCm: number): number[] {
   let belowCm = mostWidthCm;
@@ -107,7 +110,9 @@ export function PropPiece({
     case 'padded':
       return <Padded x={x} y={y} width={width} height={height} line={line} />;
     case 'chair':
-      return (
+      return state === SIDEWAYS ? (
+        <FrontChair x={x} y={y} width={width} line={line} />
+      ) : (
         <G>
           <Path
             d={`M${xCm - width / 2 + 1} 0V${y}M${xCm + width / 2 - 1} 0V${y - 38}`}
@@ -138,6 +143,30 @@ export function PropPiece({
         />
       );
   }
+}
+
+/** A chair seen from its front: its back stands wide behind whoever sits sideways. */
+function FrontChair({ x, y, width, line }: Omit<BoxProps, 'height'>) {
+  const wood = { fill: 'none', stroke: tone('cork-dark'), strokeWidth: 2.6 };
+  return (
+    <G>
+      <Path d={`M${x + 1} 0V${y - 38}M${x + width - 1} 0V${y - 38}`} {...wood} />
+      <Path
+        d={`M${x + 1} ${y - 36}H${x + width - 1}M${x + 1} ${y - 27}H${x + width - 1}`}
+        {...wood}
+      />
+      <Rect
+        x={x - 1}
+        y={y}
+        width={width + 2}
+        height={3}
+        rx={1}
+        fill={tone('cork')}
+        stroke={tone('ink')}
+        strokeWidth={line}
+      />
+    </G>
+  );
 }
 
 interface BoxProps {

@@ -104,6 +104,14 @@ const ranges: Readonly<Record<RangeId, string>> = {
   armReach: 'Arms overhead',
 };
 
+/** A stage as it is told before how often it is asked for; nothing where any will do. */
+function stageName(pose: string, stage: string | null): string {
+  const found = poseById(pose);
+  const all = [...(found?.stages ?? []), ...(found?.ways ?? []).flatMap((way) => way.stages ?? [])];
+  const name = all.find(({ id }) => id === stage)?.name;
+  return name ? `${name.charAt(0).toLowerCase()}${name.slice(1)}, ` : '';
+}
+
 /** Why a way is not the one that is taken. */
 function notTaken(because: WayRuledOut, tell: Telling): string {
   switch (because.of) {
@@ -127,6 +135,10 @@ function notTaken(because: WayRuledOut, tell: Telling): string {
       return 'the head would come lower than the heart.';
     case 'head-far':
       return `the forehead would stop ${tell.length(because.cm)} up.`;
+    case 'hand-high':
+      return `a hand would need ${tell.length(because.cm)} under it, and a block on its end, ${tell.length(because.mostCm)}, is the most here.`;
+    case 'early':
+      return `not yet. ${en.reasons[because.first.code](because.first as never, tell)}`;
     case 'shelf':
       return `nothing on this shelf comes near the ${tell.length(because.cm)} that ${because.slot === 'back' ? 'the ramp' : 'the seat'} asks for.`;
   }
@@ -200,8 +212,8 @@ export const en: Language = {
 
     'gate-range': ({ range, side, leastDeg, deg: has }) =>
       `First: ${ranges[range].toLowerCase()} ${side} of ${deg(leastDeg)} or more; ${has === null ? 'it is not measured yet' : `it reads ${deg(has)}`}.`,
-    'gate-record': ({ pose, done, sessions, weeks, slot, mostCm }, tell) =>
-      `First: ${poseById(pose)?.name ?? pose}, ${sessions === 1 ? 'once' : `${sessions} times`} without complaint${weeks > 0 ? ` over ${weeks} weeks` : ''}${slot !== null && mostCm !== null ? `, on ${tell.length(mostCm)} or less` : ''}; ${done === 0 ? 'not yet done' : `${done} so far`}.`,
+    'gate-record': ({ pose, done, sessions, weeks, slot, mostCm, stage }, tell) =>
+      `First: ${poseById(pose)?.name ?? pose}, ${stageName(pose, stage)}${sessions === 1 ? 'once' : `${sessions} times`} without complaint${weeks > 0 ? ` over ${weeks} weeks` : ''}${slot !== null && mostCm !== null ? `, on ${tell.length(mostCm)} or less` : ''}; ${done === 0 ? 'not yet done' : `${done} so far`}.`,
     'dial-turned': ({ dial, from, to }, tell) =>
       Math.abs(to - from) < 0.5
         ? `${en.dials[dial]} ${dialValue(dial, to, tell)}: as far as it goes.`

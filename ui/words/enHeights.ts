@@ -304,6 +304,8 @@ export const heights: HeightWords = {
     isNone(cm)
       ? 'The hands reach the shin.'
       : `The hands stop ${tell.length(cm)} short of the shin.`,
+  'strap-overhead': ({ cm }, tell) =>
+    `So far apart, ${tell.length(cm)}, straight arms pass overhead without a pinch.`,
   'strap-to-soles': ({ cm }, tell, lies) =>
     isNone(cm)
       ? 'The hands reach the feet.'

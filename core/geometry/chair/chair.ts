@@ -63,7 +63,7 @@ function seated({ body, settings }: FamilyInput, { seat = 0, feet = 0 }: Built):
 }
 
 function leanDeg(input: FamilyInput, { riseDeg }: Seated, does: OnChair): number {
-  if (does !== 'hinges' && does !== 'opens') return 0;
+  if ((does !== 'hinges' && does !== 'opens') || input.settings.way === ARMS_BENT) return 0;
   const bends = Math.min(
     input.settings.hipFlexionMostDeg,
     leastOf(input.values, 'hipFlexion', workingLegs(input.side)),
@@ -223,10 +223,19 @@ function chairSupports(
   built: Built,
   sitting: Seated,
   hand: Point,
-  handsOnCm: number,
+  does: OnChair,
 ): SupportPlace[] {
+  const sideways = does === 'lunges';
+  const handsOnCm = sideways ? settings.chairSeatCm : 0;
   return [
-    { slot: 'chair', xCm: sitting.hip[0] + 2, bottomCm: 0, topCm: settings.chairSeatCm },
+    {
+      slot: 'chair',
+      // Sitting sideways the thigh lies across the seat; else the body sits toward its front.
+      xCm: sitting.hip[0] + (sideways ? THIGH_ACROSS_CM : 2),
+      bottomCm: 0,
+      topCm: settings.chairSeatCm,
+      ...(sideways ? { sideways } : {}),
+    },
     ...(built.seat
       ? [
           {
@@ -245,6 +254,9 @@ function chairSupports(
       : []),
   ];
 }
+
+/** Middle of a chair that one thigh lies across, in front of the hip. */
+const THIGH_ACROSS_CM = 14;
 
 function chairDemands(input: FamilyInput, sitting: Seated, lean: number, does: OnChair): Demand[] {
   const side = worked(input.side);
@@ -278,8 +290,8 @@ function chairDemands(input: FamilyInput, sitting: Seated, lean: number, does: O
       ];
 }
 
-/** The way in which one hand stays down and the other arm reaches up. */
-const ONE_ARM = 'one-arm';
+/** The way in which one hand stays down and the other arm reaches up, and the one that stays upright. */
+const [ONE_ARM, ARMS_BENT] = ['one-arm', 'arms-bent'] as const;
 /** Past upright, backward: the chest turns toward the arm that goes up. */
 const REACH_DEG = -6;
 const reachingUp = (shoulder: Point, body: Body): Arm => ({
@@ -298,9 +310,11 @@ function chairFigure(input: FamilyInput, built: Built, does: OnChair): Figure {
   const near = crossed ? crossedOver(input, sitting) : sitting.near;
   const handsOnCm = does === 'lunges' ? input.settings.chairSeatCm : 0;
   const hand: Point =
-    built.hands !== undefined || does === 'lunges'
-      ? [shoulder[0] + 4, Math.max(handsOnCm + (built.hands ?? 0), shoulder[1] - armCm(body))]
-      : [near.knee[0] - 6, near.knee[1] + body.thighRadiusAtKneeCm + 1];
+    input.settings.way === ARMS_BENT
+      ? [near.knee[0] - 8, near.knee[1] + body.thighRadiusAtKneeCm + 2]
+      : built.hands !== undefined || does === 'lunges'
+        ? [shoulder[0] + 4, Math.max(handsOnCm + (built.hands ?? 0), shoulder[1] - armCm(body))]
+        : [near.knee[0] - 6, near.knee[1] + body.thighRadiusAtKneeCm + 1];
   return {
     posture: postureFrom({
       near,
@@ -314,7 +328,7 @@ function chairFigure(input: FamilyInput, built: Built, does: OnChair): Figure {
       ),
       pelvisDeg: lean,
       pelvisLeanDeg: lean,
-      supports: chairSupports(input, built, sitting, hand, handsOnCm),
+      supports: chairSupports(input, built, sitting, hand, does),
     }),
     demands: chairDemands(input, sitting, lean, does),
     findings: {
@@ -373,6 +387,20 @@ function chairFamily(
     slots.map((slot) => needOf[slot](input, built));
   return {
     id,
+    ...(does === 'opens'
+      ? {
+          rulesOut: (input: FamilyInput) => {
+            if (input.settings.way === ARMS_BENT) return null;
+            const built = meets(input);
+            const sat = { ...built, feet: Math.max(0, needOf.feet(input, built).rawCm) };
+            const cm = needOf.hands(input, sat).rawCm;
+            const mostCm = strapped.blockOnEnd.value;
+            return cm > mostCm
+              ? { because: { of: 'hand-high' as const, cm, mostCm }, firm: true }
+              : null;
+          },
+        }
+      : {}),
     bears: { feet: 'fitted', ...(slots.includes('seat') ? { seat: 'on a chair' } : {}) },
     needs: (side) =>
       does === 'hinges' || does === 'opens' ? keysOn(workingLegs(side), 'hipFlexion') : [],

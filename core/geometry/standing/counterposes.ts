@@ -92,6 +92,55 @@ export const plank: Family = {
   why: () => [],
 };
 
+/** Straight arms that pass overhead with a strap between the hands need it as wide as the shoulders lack reach. */
+function strapOverheadCm({ body, values }: FamilyInput): number {
+  const missing = Math.max(0, strapped.strapReach.value - leastOf(values, 'armReach', sides));
+  const outDeg = Math.min(90, strapped.strapWide.value + missing);
+  return strapped.shouldersApart.value * body.statureCm + 2 * armCm(body) * sinDeg(outDeg);
+}
+
+/** What is seen from the side of a strap that runs across. */
+const STRAP_SEEN_CM = 4;
+
+/** Standing, straight arms overhead with a strap between the hands. */
+export const strapOverhead: Family = {
+  id: 'strap overhead',
+  needs: () => keysOn(sides, 'armReach'),
+  heights: (input) => [
+    { slot: 'strap', side: 'both', rawCm: strapOverheadCm(input), isLength: true },
+  ],
+  figure: ({ body, values }) => {
+    const hip: Point = [0, body.ankleHeightCm + legCm(body)];
+    const spine = spineFrom(hip, body.trunkCm, 0, 0);
+    const shoulder = spine.at(-1) as Point;
+    const upDeg = 180 - Math.min(180, leastOf(values, 'armReach', sides));
+    const hand = along(shoulder, upDeg, armCm(body));
+    return {
+      posture: postureFrom({
+        near: {
+          knee: [0, body.ankleHeightCm + body.shinCm],
+          ankle: [0, body.ankleHeightCm],
+          heel: [-0.25 * body.footCm, 1],
+          toe: [0.72 * body.footCm, 1.2],
+        },
+        hip,
+        upper: upperFrom(spine, headFrom(shoulder, body, 2), {
+          elbow: along(shoulder, upDeg, body.upperArmCm),
+          hand,
+        }),
+        pelvisDeg: 0,
+        pelvisLeanDeg: 0,
+        supports: [],
+        // Held between the hands, one behind the other from the side.
+        strapTo: along(hand, 90, STRAP_SEEN_CM),
+      }),
+      demands: [],
+      findings: {},
+    };
+  },
+  why: (_input, { rawCm }) => [{ code: 'strap-overhead', cm: rawCm }],
+};
+
 interface Dog {
   readonly hip: Point;
   readonly hand: Point;
