@@ -1,7 +1,7 @@
 import { howOf, liesIn, offeredIn, staysFreeIn } from '@/core/advise/how';
 import type { Person } from '@/core/formats/book';
 import type { Plan, PlanPose, PlanSlot } from '@/core/formats/plan';
-import { poseById, wayOf } from '@/core/poses/poses';
+import { poseById, stageNameOf, wayOf } from '@/core/poses/poses';
 import { countWords } from '@/ui/words/counted';
 import type { Shelf } from '@/core/props/shelf';
 import { stackWords } from '@/core/props/stack';
@@ -39,7 +39,7 @@ function poseLines(planned: PlanPose, shelf: Shelf, say: Words): string[] {
   const how = howOf(planned);
   const on = side === 'both' ? '' : `, ${say.side(side)}`;
   const wayName = wayOf(pose, way)?.name;
-  const stage = pose.stages.find(({ id }) => id === planned.stage)?.name;
+  const stage = stageNameOf(pose.id, planned.stage);
   const built = slots.length > 0;
   const offered = offeredIn(planned);
   const isShown = (slot: PlanSlot) => liesIn(slot) || staysFreeIn(slot) || offered.includes(slot);

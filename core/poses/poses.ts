@@ -55,6 +55,14 @@ export const posesIn = (group: Pose['group']): readonly PoseId[] =>
 export const wayOf = (pose: Pose | undefined, id: string): PoseWay | undefined =>
   pose?.ways?.find((way) => way.id === id);
 
+/** A stage's name by its id, in whichever way it belongs to; an unknown one is told as it stands, none as null. */
+export function stageNameOf(pose: string, id: string | undefined): string | null {
+  if (!id) return null;
+  const known = byId.get(pose);
+  const all = [known?.stages ?? [], ...(known?.ways ?? []).map(({ stages = [] }) => stages)].flat();
+  return all.find((stage) => stage.id === id)?.name ?? id;
+}
+
 /** How a pose is held in one of its ways. */
 export const holdOf = (pose: Pick<Pose, 'hold' | 'ways'>, way = ''): Pose['hold'] =>
   pose.ways?.find(({ id }) => id === way)?.hold ?? pose.hold;

@@ -1,5 +1,6 @@
 import { View } from 'react-native';
 import type { FeltPlace, SessionPose } from '@/core/formats/book';
+import { stageNameOf } from '@/core/poses/poses';
 import { stackWords } from '@/core/props/stack';
 import { slotKey } from '@/core/slots';
 import { selectNamedProps } from '@/store/selectors';
@@ -38,9 +39,11 @@ export function PoseLine({ title, outcome }: PoseLineProps) {
   const say = useWords();
   const { feeling, stop } = outcome;
   const felt = feltWords(feeling, say);
+  const stage = stageNameOf(outcome.pose, outcome.stage);
   return (
     <View className="gap-0.5 border-l-4 border-tape pl-3">
       <Words className="font-semibold">{title}</Words>
+      {stage === null ? null : <Words>{stage}</Words>}
       {outcome.settled
         .filter(({ heightCm }) => lies(heightCm))
         .map((one) => (

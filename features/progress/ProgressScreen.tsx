@@ -4,11 +4,12 @@ import { dialCourses, heightCourses, timesOf, type Time } from '@/core/advise/pr
 import { believableDifference, type StudentRecord } from '@/core/estimate/estimate';
 import { looksAt, type Look } from '@/core/estimate/looks';
 import type { Person, Session, SessionPose } from '@/core/formats/book';
-import { poseById } from '@/core/poses/poses';
+import { poseById, stageNameOf } from '@/core/poses/poses';
 import { keyOf, ranges, rangeIds, sides, type RangeId } from '@/core/ranges/ranges';
 import { slotRefOf } from '@/core/slots';
 import { selectRecord, selectSessionsOf, selectShelf } from '@/store/selectors';
 import { Course } from '@/ui/charts/Course';
+import { StageChart } from '@/ui/charts/StageChart';
 import { StepChart, type Steps } from '@/ui/charts/StepChart';
 import { lookOf } from '@/ui/charts/looks';
 import { date, degrees, length, minutes, withDoubt } from '@/ui/format';
@@ -311,7 +312,7 @@ function Coming({ person, pose, side }: Pick<OnePoseProps, 'person' | 'pose' | '
   return <Ahead {...{ planned, person, estimates, shelf, units }} />;
 }
 
-/** The stages that a pose went through, each with the day it was first stood in. */
+/** The stages that a pose went through, drawn and told: where a head rests is how far a fold has come. */
 function StagesThroughTime({
   pose,
   times,
@@ -319,23 +320,25 @@ function StagesThroughTime({
   readonly pose: string;
   readonly times: readonly Time[];
 }) {
-  const known = poseById(pose);
-  const names = new Map(
-    [...(known?.stages ?? []), ...(known?.ways ?? []).flatMap(({ stages }) => stages ?? [])].map(
-      ({ id, name }) => [id, name],
-    ),
-  );
-  const changes = times.filter(
-    ({ outcome }, i) => outcome.stage && outcome.stage !== times[i - 1]?.outcome.stage,
-  );
-  if (changes.length === 0) return null;
+  const stood = times.flatMap(({ at, outcome }) => {
+    const stage = stageNameOf(pose, outcome.stage);
+    return stage === null ? [] : [{ at, stage }];
+  });
+  if (stood.length === 0) return null;
+  const title = `Stages of ${poseName(pose).toLowerCase()}`;
+  const own = (poseById(pose)?.stages ?? []).map(({ name }) => name);
+  const others = stood.map(({ stage }) => stage).filter((stage) => !own.includes(stage));
+  const stages = [...new Set([...others, ...own])];
+  const changes = stood.filter(({ stage }, i) => stage !== stood[i - 1]?.stage);
+  const told = changes.map(({ at, stage }) => `${date(at)}: ${stage}`);
   return (
     <View>
-      <Title level={3}>Stages of {poseName(pose).toLowerCase()}</Title>
-      {changes.map(({ at, outcome }) => (
-        <Words key={at}>
-          {date(at)}: {names.get(outcome.stage ?? '') ?? outcome.stage}
-        </Words>
+      <Title level={3}>{title}</Title>
+      {stages.length > 1 ? (
+        <StageChart stages={stages} times={stood} words={`${title}. ${told.join('. ')}.`} />
+      ) : null}
+      {told.map((words) => (
+        <Words key={words}>{words}</Words>
       ))}
     </View>
   );

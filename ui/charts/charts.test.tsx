@@ -4,6 +4,7 @@ import { sampleReading } from '@/core/tests/samples';
 import { Course } from './Course';
 import { lookOf } from './looks';
 import { ReadingDots } from './ReadingDots';
+import { StageChart } from './StageChart';
 import { StepChart } from './StepChart';
 
 const steps = (values: readonly number[], warnedAt = -1) =>
@@ -80,4 +81,32 @@ test('readings are dots on a scale that holds them all, with their mean', () => 
   expect(xs).toHaveLength(3);
   expect(xs).toEqual([...xs].sort((a, b) => a - b));
   for (const x of xs) expect(x).toBeGreaterThan(0);
+});
+
+test('stages stand under one another, the most supported first, with a dot for every time', () => {
+  const times = [
+    { at: '2026-01-10', stage: 'Thigh' },
+    { at: '2026-01-17', stage: 'Thigh' },
+    { at: '2026-02-10', stage: 'Knee' },
+  ];
+  render(<StageChart stages={['Upright', 'Thigh', 'Knee']} times={times} words="how far down" />);
+  expect(screen.getByRole('img', { name: 'how far down' })).toBeInTheDocument();
+  const rows = [...document.querySelectorAll('circle')].map((dot) =>
+    Number(dot.getAttribute('cy')),
+  );
+  expect(rows[0]).toBe(rows[1]);
+  expect(rows[2]).toBeGreaterThan(rows[1]!);
+  expect(screen.getByText('10 Jan 2026')).toBeInTheDocument();
+});
+
+test('one time alone is one dot and one day', () => {
+  render(
+    <StageChart
+      stages={['Thigh', 'Knee']}
+      times={[{ at: '2026-01-10', stage: 'Knee' }]}
+      words="x"
+    />,
+  );
+  expect(marks('circle')).toBe(1);
+  expect(screen.getAllByText(/2026/)).toHaveLength(1);
 });

@@ -4,7 +4,7 @@ import { answerTo } from '@/core/poses/felt';
 import { dials, type DialId } from '@/core/dials';
 import type { RaiseReason, Remedy } from '@/core/poses/pose';
 import { slotRefOf } from '@/core/slots';
-import { poseById, wayOf, type PoseId } from '@/core/poses/poses';
+import { poseById, wayOf, type PoseId, stageNameOf } from '@/core/poses/poses';
 import type { RangeId } from '@/core/ranges/ranges';
 import { tapes } from '@/core/body/body';
 import { capital } from '../format';
@@ -106,10 +106,8 @@ const ranges: Readonly<Record<RangeId, string>> = {
 
 /** A stage as it is told before how often it is asked for; nothing where any will do. */
 function stageName(pose: string, stage: string | null): string {
-  const found = poseById(pose);
-  const all = [...(found?.stages ?? []), ...(found?.ways ?? []).flatMap((way) => way.stages ?? [])];
-  const name = all.find(({ id }) => id === stage)?.name;
-  return name ? `${name.charAt(0).toLowerCase()}${name.slice(1)}, ` : '';
+  const name = stageNameOf(pose, stage ?? undefined);
+  return name === null ? '' : `${name.charAt(0).toLowerCase()}${name.slice(1)}, `;
 }
 
 /** Why a way is not the one that is taken. */
