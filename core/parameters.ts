@@ -742,6 +742,11 @@ export const stackCost = {
     'ratio',
     'a head, a chest or a neck is laid on something soft where that comes as near; starting value',
   ),
+  perBareSeat: p(
+    1.5,
+    'ratio',
+    'nobody sits for minutes on bare cork: a fold on it is worth its piece and a little height; starting value',
+  ),
   perWobble: p(0.8, 'ratio', 'a block on its end; starting value'),
   rollWobbles: p(0.25, 'ratio', 'of that: a block on edge, a round bolster; starting value'),
   cushionWobbles: p(0.5, 'ratio', 'of that; starting value'),

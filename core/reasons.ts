@@ -119,6 +119,10 @@ interface BuildReasons {
   /** Built higher the first time than is likeliest to be needed, so that the joint keeps its margin. */
   'first-margin': { readonly cm: number };
   'shelf-ends': object;
+  /** A ramp goes up by as much as the seat before it. */
+  'follows-seat': { readonly cm: number };
+  /** A comfort whose pieces serve under what carries the body. */
+  'given-up': object;
   /** How likely the next rung down is to be enough, and how likely it must be: told under Why alone. */
   'rung-odds': { readonly toCm: number; readonly chance: number; readonly asked: number };
   'at-most': { readonly slot: SlotId };
@@ -146,6 +150,8 @@ export type WayRuledOut =
   /** A head that a caution keeps no lower than the heart. */
   | { readonly of: 'head-low' }
   | { readonly of: 'head-far'; readonly cm: number }
+  /** It spoke last time although nobody lay back on anything. */
+  | { readonly of: 'felt-then' }
   /** A hand that would have to stand on more than a block on its end. */
   | { readonly of: 'hand-high'; readonly cm: number; readonly mostCm: number }
   /** What should come first has not been done often, long or low enough. */

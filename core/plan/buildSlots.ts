@@ -5,9 +5,9 @@ import type { Band } from '../geometry/band';
 import { type Built, isHipLimited, otherSide, type SlotNeed } from '../geometry/family';
 import type { Decision } from '../learn/decide';
 import type { SlotDoubt } from '../learn/evidence';
-import { isWanted } from '../lies';
+import { isMoved, isWanted } from '../lies';
 import { normalQuantile } from '../normal';
-import { pelvisTarget } from '../parameters';
+import { decision as decisionParameter, pelvisTarget } from '../parameters';
 import type { Pose } from '../poses/poses';
 import { isShort, standsIn, staysFree } from '../prepare/limits';
 import { isStoodOn, purposeOf, slotRule } from '../props/slots';
@@ -15,6 +15,7 @@ import { countAll, type Used, usedWith, type Stack } from '../props/stack';
 import type { HeightReason } from '../reasons';
 import { isBuiltFor, leftOut } from '../safety/changes';
 import { type SlotKey, slotKey } from '../slots';
+import { freedFor, type Sharing } from './freed';
 import { type Laid, lyingAt } from './lay';
 
 /** What is built: every slot, and the heights of those that stand for something in the pose. */
@@ -23,8 +24,16 @@ export interface BuiltSlots {
   readonly built: Built;
 }
 
+/** The slots of a pose as they are built, comforts giving up their pieces to what carries the body. */
+export const buildSlots = (laid: Laid, decision: Decision): BuiltSlots =>
+  freedFor(laid, decision, slotsInOrder);
+
 /** The slots in their order, each built on those before it and of the pieces that they leave. */
-export function buildSlots(laid: Laid, decision: Decision): BuiltSlots {
+function slotsInOrder(
+  laid: Laid,
+  decision: Decision,
+  { givenUp, keptFor, isEndless }: Sharing,
+): BuiltSlots {
   const { pose, family, body, verdict, input, bands, doubts, edgeCm, context } = laid;
   const built: Partial<Record<SlotKey, number>> = {};
   const slots: PlanSlot[] = [];
@@ -41,6 +50,7 @@ export function buildSlots(laid: Laid, decision: Decision): BuiltSlots {
       follow = family.afterBuilt(input, built);
     const own = follow.find((one) => slotKey(one) === key) ?? band.need;
     const need = alike(own, band, bands, follow);
+    const kept = [...keptLater(laid, decision, at), ...keptForLater(keptFor, laid, at)];
     const slot = buildSlot({
       need,
       edgeCm: need.rawCm + (edgeCm.get(key) ?? band.need.rawCm) - band.need.rawCm,
@@ -52,18 +62,21 @@ export function buildSlots(laid: Laid, decision: Decision): BuiltSlots {
       shelf: context.shelf,
       why: [...family.why(input, own), ...ownPelvis(laid, own)],
       pose,
-      used: keptLater(laid, decision, at).reduce(usedWith, used),
+      used: isEndless ? {} : kept.reduce(usedWith, used),
       firstZ,
       raisedChance: context.care.lowerRung,
       extraRung: context.day !== 'usual',
-      mostPieces: piecesFor(bands, at, pose, laidPieces),
+      mostPieces: givenUp.has(need.slot)
+        ? 0
+        : piecesFor(bands, at, pose, isEndless ? 0 : laidPieces, countsIn(keptFor)),
       isBuiltFor: isBuiltFor(verdict.changes, need.slot),
       hipLimited: isHipLimited(input.settings),
       otherSideCm: otherSideCm(laid, need),
       twin: twinOf(slots, need) ?? otherLegs(laid, need),
-      liftedCm: need.slot === 'back' ? seatLiftedCm(laid, built) : 0,
+      liftedCm: liftedCm(need, laid, built),
     });
-    const laidDown = asLaid(pose, slot, slots);
+    const laidAs = asLaid(pose, followed(slot, laid, built), slots);
+    const laidDown = givenUp.has(need.slot) ? withoutPieces(laidAs) : laidAs;
     slots.push(laidDown);
     used = usedWith(used, laidDown.stack);
     laidPieces += countAll(laidDown.stack);
@@ -124,6 +137,26 @@ const keptLater = (laid: Laid, decision: Decision, at: number) =>
     return lying ? [lying.pieces] : [];
   });
 
+/** Pieces that are kept for a later slot, whatever lay there. */
+const keptForLater = (keptFor: Sharing['keptFor'], { bands }: Laid, at: number) =>
+  bands.slice(at + 1).flatMap(({ need }) => {
+    const pieces = keptFor.get(slotKey(need));
+    return pieces ? [pieces] : [];
+  });
+
+/** How many pieces each slot asks to have kept. */
+const countsIn = (keptFor: Sharing['keptFor']): ReadonlyMap<SlotKey, number> =>
+  new Map([...keptFor].map(([key, pieces]) => [key, countAll(pieces)]));
+
+/** A comfort whose pieces serve elsewhere: it lies nowhere, and says so. */
+const withoutPieces = (slot: PlanSlot): PlanSlot => ({
+  ...slot,
+  stack: [],
+  stackCm: 0,
+  others: [],
+  reasons: [...slot.reasons.filter(({ code }) => code !== 'stays-free'), { code: 'given-up' }],
+});
+
 /** What would lie on a ramp that is not there. */
 const lacksRamp = ({ over }: PlanSlot, before: readonly PlanSlot[]) =>
   over === 'ramp' && before.some(isShort);
@@ -140,9 +173,21 @@ function asLaid(pose: Pose, slot: PlanSlot, before: readonly PlanSlot[]): PlanSl
 }
 
 /** How much higher the seat stands than last time: the ramp behind it rises with it, or the back would arch. */
-function seatLiftedCm(laid: Laid, built: Built): number {
-  const before = lyingAt(laid, 'seat');
+function liftedCm({ slot }: Pick<SlotNeed, 'slot'>, laid: Laid, built: Built): number {
+  const before = slot === 'back' ? lyingAt(laid, 'seat') : undefined;
   return before ? Math.max(0, (built.seat ?? 0) - before.heightCm) : 0;
+}
+
+/** A ramp that follows its seat up says so; one that would sink instead is not lain back on. */
+function followed(slot: PlanSlot, laid: Laid, built: Built): PlanSlot {
+  const cm = liftedCm(slot, laid, built);
+  const { stackCm, lastCm, action } = slot;
+  if (!isMoved(cm) || lastCm === null || action !== 'keep') return slot;
+  if (isMoved(stackCm - lastCm) && stackCm > lastCm)
+    return { ...slot, action: 'raise', reasons: [...slot.reasons, { code: 'follows-seat', cm }] };
+  return lastCm - stackCm > decisionParameter.mostRung.value
+    ? { ...slot, stack: [], stackCm: 0 }
+    : slot;
 }
 
 /** A slot in which something lies, as what another one may be built like. */

@@ -23,6 +23,18 @@ export function uncarried(pose: Pose, { slots }: Pick<PlanPose, 'slots'>): Uncar
   return missed ? { of: 'shelf', slot: missed.slot, cm: missed.targetCm } : null;
 }
 
+/** What was felt sitting up, or on the hands, goes no further back this time; null where nothing forbids a way. */
+export const goesFurther = (
+  { decision, slots }: Pick<PlanPose, 'decision' | 'slots'>,
+  hasBefore: boolean,
+): WayRuledOut | null =>
+  hasBefore &&
+  decision.action === 'raise' &&
+  slots.some(({ slot, stack, lastCm }) => slot === 'back' && stack.length > 0 && lastCm === null) &&
+  slots.every(({ slot, lastCm }) => slot !== 'back' || lastCm === null)
+    ? { of: 'felt-then' }
+    : null;
+
 /** Whether a way builds what another one lacks: where it does, the shelf fails it alike. */
 export const buildsAlike = (pose: Pose, way: string, slot: SlotId): boolean =>
   (wayOf(pose, way)?.slots ?? pose.slots).includes(slot);

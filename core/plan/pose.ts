@@ -15,7 +15,7 @@ import { buildSlots } from './buildSlots';
 import { figureOf } from './figure';
 import { shutBy } from './gate';
 import { layPose, type Laid, type Place } from './lay';
-import { buildsAlike, uncarried } from './carried';
+import { buildsAlike, goesFurther, uncarried } from './carried';
 import { servesStill } from './servesToday';
 import { behindGate, betterInstead, easierInstead, notCarried, refused } from './serveInstead';
 
@@ -57,14 +57,20 @@ function inFirstBuilt(pose: Pose, place: Place): Planned {
     shelf,
     asked: wayFelt(pose, place),
   };
+  const hasBefore = earlierOf(place.context.history, pose.id, place.side).length > 0;
   const unbuilt = new Map<string, WayRuledOut>(tooEarly(pose, place));
   for (;;) {
     const prepared = inItsWay(wanted, unbuilt);
     const one = reckonPose(prepared, place);
     // Before there is any shelf, heights are told and nothing is built.
     const lacks = shelf.length > 0 ? uncarried(pose, one.planPose) : null;
-    if (!lacks) return one;
     const { way } = prepared.settings;
+    const further = lacks ? null : goesFurther(one.planPose, hasBefore);
+    if (further && way !== '' && !unbuilt.has(way)) {
+      unbuilt.set(way, further);
+      continue;
+    }
+    if (!lacks) return one;
     // One way, or all that could be taken were seen to lack it.
     if (way === '' || unbuilt.has(way))
       return { planPose: notCarried(prepared, place, lacks), bands: one.bands };

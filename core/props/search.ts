@@ -4,6 +4,7 @@ import { kinds } from './kinds';
 import { isSoft, type Shelf, type ShelfItem } from './shelf';
 import {
   askedBy,
+  bareCost,
   carriesEnds,
   carriesNothing,
   countAll,
@@ -261,7 +262,7 @@ function wholeOf(numbers: readonly number[], layers: Layers): Whole | null | und
     layers,
   )?.map((i) => all[i] as Layer);
   return order && wholeFaults(order, rule).length === 0
-    ? new Whole(order, heightCm, cost)
+    ? new Whole(order, heightCm, cost + bareCost(order, rule))
     : undefined;
 }
 

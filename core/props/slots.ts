@@ -71,6 +71,7 @@ function seatRule({ bears: { seat }, hipWidthCm }: RuleFor): Omit<SlotRule, 'rou
           levelBolster: true,
           mostSlender: FREE_SEAT,
         }),
+    softTop: true,
     asks: [
       'brick flat',
       'slab',

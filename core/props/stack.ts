@@ -29,6 +29,8 @@ export interface SlotRule {
   readonly rounds: 'up' | 'nearest';
   /** A head or a chest lies on it: something soft comes first. */
   readonly softFirst?: boolean;
+  /** It is sat on for minutes: bare and hard is worse than a fold more. */
+  readonly softTop?: true;
   /** So far off what is asked, in cm, hardly anybody feels it here. */
   readonly unfeltCm?: number;
   /** Each hand or foot has a stack of its own, built of twins. */
@@ -303,9 +305,17 @@ export const layersCost = (layers: readonly Layer[], { softFirst }: Pick<SlotRul
       wobbleOf(layer) * stackCost.perWobble.value,
     0,
   );
+/** What it costs that nothing soft lies on top of what is sat on; the soft layers of a stack lie on the hard ones. */
+export const bareCost = (layers: readonly Layer[], { softTop }: Pick<SlotRule, 'softTop'>) =>
+  softTop && layers.length > 0 && !layers.some(({ item }) => isSoft(item))
+    ? stackCost.perBareSeat.value
+    : 0;
+
 /** What a stack costs for its pieces: fewer, and fewer kinds, cost less. */
-export const simplicityCost = (pieces: readonly Piece[], shelf: Shelf, rule: SlotRule) =>
-  layersCost(layersOf(pieces, shelf, rule), rule);
+export function simplicityCost(pieces: readonly Piece[], shelf: Shelf, rule: SlotRule): number {
+  const layers = layersOf(pieces, shelf, rule);
+  return layersCost(layers, rule) + bareCost(layers, rule);
+}
 
 /** Of two heights as far off, the lower. */
 const TIES_DOWN = 0.98;

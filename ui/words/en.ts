@@ -133,6 +133,8 @@ function notTaken(because: WayRuledOut, tell: Telling): string {
       return 'the head would come lower than the heart.';
     case 'head-far':
       return `the forehead would stop ${tell.length(because.cm)} up.`;
+    case 'felt-then':
+      return 'it was felt last time without lying back, so it goes no further today.';
     case 'hand-high':
       return `a hand would need ${tell.length(because.cm)} under it, and a block on its end, ${tell.length(because.mostCm)}, is the most here.`;
     case 'early':
@@ -206,6 +208,9 @@ export const en: Language = {
       `${wayOf(poseById(pose), way)?.name ?? way}: ${notTaken(because, tell)}`,
     'not-carried': ({ slot, cm }, tell) =>
       `${en.slots[slot]} would have to stand ${tell.length(cm)} high, and nothing on this shelf comes near enough.`,
+    'follows-seat': ({ cm }, tell) =>
+      `The seat went up by ${tell.length(cm)}, and the ramp goes with it: else the low back would arch.`,
+    'given-up': () => 'Left out: its pieces are needed under what carries the body.',
     'shelf-ends': () => 'The shelf builds nothing higher here.',
 
     'gate-range': ({ range, side, leastDeg, deg: has }) =>

@@ -134,6 +134,8 @@ const others: readonly Reason[] = [
   { code: 'eased-then', spot: 'inner-knee:left' },
   { code: 'eased-then', spot: 'a-spot-of-a-later-book' },
   { code: 'first-time' },
+  { code: 'given-up' },
+  { code: 'follows-seat', cm: 5 },
   { code: 'heavy-day', day: 'tired' },
   ...(['sharp', 'electric', 'spreading', 'numb', 'nerve'] as const).flatMap((alarm): Reason[] => [
     { code: 'left-out', alarm, on: '2026-03-02' },
@@ -180,6 +182,7 @@ const others: readonly Reason[] = [
   ...(
     [
       { of: 'caution', caution: 'pregnancy', rule: 'belly-not-folded' },
+      { of: 'felt-then' },
       { of: 'hand-high', cm: 31, mostCm: 23 },
       {
         of: 'early',
