@@ -665,6 +665,11 @@ export const decision = {
   ),
   mostPieces: p(6, 'pieces', 'no pose builds more: it is set up otherwise'),
   goodSessions: p(2, 'sessions', 'good sessions running before a step down; starting value'),
+  sureRung: p(
+    0.97,
+    'ratio',
+    'chance of a rung that comes down after one good time; from simulated students',
+  ),
   chance: p(
     0.93,
     'chance',
@@ -689,6 +694,11 @@ export const decision = {
     3,
     'rungs',
     'after what was felt a support goes up by no more at once; starting value',
+  ),
+  wideRung: p(
+    5,
+    'cm',
+    'a ramp comes down by so much where that is as good as sure; from simulated students',
   ),
   mostSoftRung: p(
     4,

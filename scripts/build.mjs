@@ -1,6 +1,6 @@
 import { cpSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { brotliCompressSync, constants } from 'node:zlib';
+import { brotliCompressSync, constants, gzipSync } from 'node:zlib';
 import { build } from 'esbuild';
 import { copyFonts } from './fonts.mjs';
 import { newestSource, noteBuilt, root, runs, stop } from './steps.mjs';
@@ -11,10 +11,13 @@ function compress(folder) {
     const path = join(folder, name);
     if (statSync(path).isDirectory()) compress(path);
     else if (/\.(js|css|html|json|svg)$/.test(name)) {
+      const text = readFileSync(path);
       writeFileSync(
         `${path}.br`,
-        brotliCompressSync(readFileSync(path), { params: { [constants.BROTLI_PARAM_QUALITY]: 9 } }),
+        brotliCompressSync(text, { params: { [constants.BROTLI_PARAM_QUALITY]: 9 } }),
       );
+      // A browser on a plain wireless takes no brotli.
+      writeFileSync(`${path}.gz`, gzipSync(text, { level: 9 }));
     }
   }
 }
@@ -31,6 +34,8 @@ cpSync(join(root, 'docs', 'reckoning.md'), join(told, 'reckoning.md'));
 const quiet = { CI: '1', EXPO_OFFLINE: '1', EXPO_NO_TELEMETRY: '1' };
 if (!runs('npx', ['expo', 'export', '--platform', 'web', '--output-dir', web], quiet))
   stop('The web app could not be built.');
+// To look around in before anything is begun; the demo begins with it.
+cpSync(join(root, 'demo', 'kingfisher-boathouse.json'), join(web, 'sample.json'));
 compress(web);
 const forNode = {
   bundle: true,

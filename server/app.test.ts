@@ -1,6 +1,7 @@
 import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { brotliCompressSync, gzipSync } from 'node:zlib';
 import type { FastifyInstance } from 'fastify';
 import { planSchema } from '@/core/formats/plan';
 import { buildSync } from 'esbuild';
@@ -15,13 +16,15 @@ writeFileSync(
   '<!doctype html><html><head><title>Ojas</title></head></html>',
 );
 writeFileSync(join(webRoot, 'app.js'), 'void 0;');
+writeFileSync(join(webRoot, 'app.js.br'), brotliCompressSync('void 0;'));
+writeFileSync(join(webRoot, 'app.js.gz'), gzipSync('void 0;'));
 
 /** Plans in this thread: what it answers, without the threads. */
 const here = async (bytes: Uint8Array) => ({ ok: true as const, answer: planTask(bytes) });
 
 let server: FastifyInstance;
 beforeAll(async () => {
-  server = await createServer({ webRoot, demoBook, plan: here });
+  server = await createServer({ webRoot, isDemo: true, plan: here });
 });
 afterAll(() => server.close());
 
@@ -29,7 +32,7 @@ test('pages come with a strict policy, whatever place they are', async () => {
   for (const url of ['/', '/students/p-ines/plan']) {
     const answer = await server.inject({ url });
     expect(answer.statusCode).toBe(200);
-    expect(answer.body).toMatch('<meta name="ojas-demo" content="/demo/book.json">');
+    expect(answer.body).toMatch('<meta name="ojas-demo">');
     expect(answer.headers['content-security-policy']).toMatch(
       /default-src 'none'.*frame-ancestors 'none'/,
     );
@@ -37,10 +40,19 @@ test('pages come with a strict policy, whatever place they are', async () => {
   }
 });
 
-test('without the demo the page names no book, and there is none', async () => {
+test('what a browser takes is sent: brotli, else gzip, else as it is', async () => {
+  const sentFor = async (accepts: string) => {
+    const headers = accepts === '' ? {} : { 'accept-encoding': accepts };
+    return (await server.inject({ url: '/app.js', headers })).headers['content-encoding'];
+  };
+  expect(await sentFor('gzip, deflate, br')).toBe('br');
+  expect(await sentFor('gzip, deflate')).toBe('gzip');
+  expect(await sentFor('')).toBeUndefined();
+});
+
+test('without the demo an empty app stays empty', async () => {
   const plain = await createServer({ webRoot, plan: here });
   expect((await plain.inject({ url: '/' })).body).not.toMatch('ojas-demo');
-  expect((await plain.inject({ url: '/demo/book.json' })).statusCode).toBe(404);
   await plain.close();
 });
 

@@ -9,15 +9,14 @@ import type { Planner } from './planner';
 export interface ServerOptions {
   /** Folder of the built web app. */
   readonly webRoot: string;
-  /** Path of the sample book; given only by the demo. */
-  readonly demoBook?: string;
+  /** An empty app begins with the sample book. */
+  readonly isDemo?: boolean;
   /** Answers requests for a plan, within bounds. */
   readonly plan: Planner;
 }
 
 const BODY_LIMIT_BYTES = 20 * 1024 * 1024;
 const STUDENTS = '/students/';
-const DEMO_ADDRESS = '/demo/book.json';
 const YEAR_SECONDS = 31_536_000;
 
 const JSON_TYPE = 'application/json; charset=utf-8';
@@ -31,7 +30,7 @@ const LOOK_FOR_SLOW_MS = 2000;
 /** Serves the built app with strict headers, and plans on request. Keeps nothing, logs no bodies. */
 export async function createServer({
   webRoot,
-  demoBook,
+  isDemo = false,
   plan,
 }: ServerOptions): Promise<FastifyInstance> {
   const server = Fastify({
@@ -73,7 +72,7 @@ export async function createServer({
   });
   await server.register(rateLimit, { max: MOST_REQUESTS_A_MINUTE, timeWindow: '1 minute' });
 
-  const page = pageFrom(webRoot, demoBook !== undefined);
+  const page = pageFrom(webRoot, isDemo);
   server.get('/', (_, reply) =>
     reply.type('text/html; charset=utf-8').header('cache-control', 'no-cache').send(page),
   );
@@ -90,10 +89,6 @@ export async function createServer({
           : 'no-cache',
       ),
   });
-  if (demoBook !== undefined) {
-    const book = readFileSync(demoBook, 'utf8');
-    server.get(DEMO_ADDRESS, (_, reply) => reply.type(JSON_TYPE).send(book));
-  }
   server.get('/healthz', () => ({ ok: true }));
   server.post(
     '/api/plan',
@@ -137,10 +132,8 @@ function isAddress(url: string): boolean {
   }
 }
 
-/** The page, which in the demo names the sample book. */
-function pageFrom(webRoot: string, demo: boolean): string {
+/** The page, which in the demo says that an empty app begins with the sample book. */
+function pageFrom(webRoot: string, isDemo: boolean): string {
   const page = readFileSync(join(webRoot, 'index.html'), 'utf8');
-  return demo
-    ? page.replace('<head>', `<head><meta name="ojas-demo" content="${DEMO_ADDRESS}">`)
-    : page;
+  return isDemo ? page.replace('<head>', '<head><meta name="ojas-demo">') : page;
 }

@@ -26,7 +26,7 @@ if (!existsSync(join(webRoot, 'index.html')))
 const server = await createServer({
   webRoot,
   plan: planner(join(process.cwd(), 'dist', 'planTask.mjs')),
-  ...(values.demo ? { demoBook: join(process.cwd(), 'demo', 'kingfisher-boathouse.json') } : {}),
+  ...(values.demo ? { isDemo: true } : {}),
 });
 try {
   process.stdout.write(

@@ -164,6 +164,10 @@ const marginOf = (of: SlotBuild, action: PlanSlot['action'], overCm: number): Re
 const oddsOf = ({ decision: { weighed }, need }: SlotBuild): Reason[] =>
   weighed?.slot === slotKey(need) ? [weighed.odds] : [];
 
+/** What was decided for this slot, where two come down in one visit. */
+const stepHere = ({ decision, need }: SlotBuild) =>
+  decision.with?.slot === slotKey(need) ? decision.with : decision;
+
 /** Why a slot stands as it does today: what the body asks, what the mat has taught, and what moved since last time. */
 function reasonsFor(
   of: SlotBuild,
@@ -181,7 +185,9 @@ function reasonsFor(
     reasons.push({ code: 'learned-much' });
   const [fromCm, toCm] = [lying?.heightCm ?? 0, reached.heightCm];
   reasons.push(...oddsOf(of));
-  if (action === 'lower') reasons.push({ code: 'rung-lower', fromCm, toCm }, ...decision.reasons);
+  if (action === 'lower') {
+    reasons.push({ code: 'rung-lower', fromCm, toCm }, ...stepHere(of).reasons);
+  }
   if (action === 'raise') {
     const oneStepCm = Math.min(largestStepCm(of.rule), decisionParameter.mostSoftRung.value);
     const more = toCm - fromCm > oneStepCm + thin.moved.value && !need.isLength;
@@ -227,7 +233,7 @@ function stackFor(
   targetCm: number,
   aimCm: number,
 ): { action: PlanSlot['action']; stacks: Stack[] } {
-  const { need, lying, rule, shelf, used } = of;
+  const { need, lying, shelf } = of;
   const action = actionOf(of);
   if (need.isLength) {
     const asked = isWanted(targetCm) && of.mostPieces >= 1;
@@ -237,12 +243,19 @@ function stackFor(
   if (!lying) return { action, stacks: firstStacks(of, targetCm, aimCm) };
   switch (action) {
     case 'lower':
-      return { action, stacks: [rungBelow(shelf, rule, lying, used, of.mostPieces) ?? lying] };
+      return { action, stacks: [lowered(of, lying)] };
     case 'raise':
       return { action, stacks: [raised(of, lying)] };
     default:
       return { action, stacks: againStacks(of, lying, targetCm) };
   }
+}
+
+/** One rung lower: by the wide step where that was decided. */
+function lowered(of: SlotBuild, from: Stack): Stack {
+  const { shelf, rule, used, mostPieces } = of;
+  const wideCm = stepHere(of).isWide ? decisionParameter.wideRung.value : undefined;
+  return rungBelow(shelf, rule, from, used, mostPieces, wideCm) ?? from;
 }
 
 /** A shared seat stands as the stiffer side asks: on the other one it is never much too low. */
@@ -375,8 +388,8 @@ function raised(of: SlotBuild, from: Stack): Stack {
  * Whether a slot is the one that a decision moves: a pair goes up on both sides where none is named, each comes down by
  * itself.
  */
-export const movesWith = ({ action, slot }: Decision, key: SlotKey) =>
-  (action === 'lower' && slot === key) ||
+export const movesWith = ({ action, slot, with: also }: Decision, key: SlotKey) =>
+  (action === 'lower' && (slot === key || also?.slot === key)) ||
   (action === 'raise' && slot !== null && meansSlot(slot, key));
 
 /** Anything long enough for the hands and a loop round the feet. */

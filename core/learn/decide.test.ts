@@ -178,7 +178,7 @@ describe('lower', () => {
       slot: 'seat',
       reasons: [{ code: 'range-supports', good: 2, toCm: 20.5 }],
     }));
-  test('only one slot: the first in the pose’s order that may', () =>
+  test('the first slot in the pose’s order that may', () =>
     expect(
       deciding(times({}, {}), {
         rungs: () => [rung(0.5, 'seat'), rung(0.85, 'underKnees'), rung(0.99, 'forehead')],
@@ -209,9 +209,40 @@ describe('lower', () => {
     expect(quiet(5, 0.82)).toBe('lower');
     expect(quiet(12, 0.79)).toBe('keep');
   });
+  test('one good time is enough where a rung is as good as sure, and nothing was raised before it', () => {
+    const after = (outcomes: Earlier[], chance: number, more: Partial<DecisionInput> = {}) =>
+      deciding(outcomes, { rungs: () => [rung(chance)], ...more }).action;
+    expect(after(times({}), 0.98)).toBe('lower');
+    expect(after(times({}), 0.96)).toBe('keep');
+    const sore: Partial<SessionPose> = { feeling: { strength: 3, place: 'joint' } };
+    expect(after(times(sore, {}), 0.99)).toBe('keep');
+    expect(after(times({}), 0.99, { veryMobile: true })).toBe('keep');
+    expect(after(times({}), 0.99, { faulted: new Set(['seat']) })).toBe('keep');
+  });
+  test('two supports come down in one visit where each is sure and they are of different joints', () => {
+    const ramp = (chance: number, decides: Rung['decides']): Rung => ({
+      ...rung(chance, 'back.high'),
+      decides,
+    });
+    const withRamp = (one: Rung) => deciding(times({}, {}), { rungs: () => [rung(0.9), one] }).with;
+    expect(withRamp(ramp(0.98, 'kneeFlexion.prone'))).toMatchObject({
+      slot: 'back.high',
+      reasons: [{ code: 'range-supports' }],
+    });
+    expect(withRamp(ramp(0.96, 'kneeFlexion.prone'))).toBeUndefined();
+    expect(withRamp(ramp(0.98, 'kneeFlexion.hipBent'))).toBeUndefined();
+    expect(withRamp(ramp(0.98, null))).toBeUndefined();
+    // Each by itself is likely enough, and both together are not.
+    const together = deciding(times({}, {}), {
+      chanceAsked: 0.9,
+      rungs: () => [rung(0.91), ramp(0.97, 'kneeFlexion.prone')],
+    });
+    expect(together).toMatchObject({ action: 'lower', slot: 'seat' });
+    expect(together.with).toBeUndefined();
+  });
   test('the chances are not reckoned when an earlier rule answers', () =>
     expect(
-      deciding(times({}), {
+      deciding(times({ heldSeconds: 10, plannedSeconds: 60 }), {
         rungs: () => {
           throw new Error('asked too early');
         },

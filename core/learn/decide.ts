@@ -34,6 +34,14 @@ export interface Decision {
   readonly oneRung?: true;
   readonly reasons: readonly Reason[];
   readonly refer: Reason | null;
+  /** By the wide step. */
+  readonly isWide?: true;
+  /** Another slot that comes down in the same visit, for a joint of its own. */
+  readonly with?: {
+    readonly slot: SlotKey;
+    readonly reasons: readonly Reason[];
+    readonly isWide?: true;
+  };
   /** The rung that was weighed, by its slot, with its odds. */
   readonly weighed?: { readonly slot: SlotKey; readonly odds: Reason<'rung-odds'> };
 }
@@ -55,6 +63,8 @@ export interface Rung {
   readonly asked?: number;
   /** The range whose doubt makes most of the height's; null where none does. */
   readonly decides: RangeId | null;
+  /** By the wide step. */
+  readonly isWide?: true;
 }
 
 /** How the student comes today. */
@@ -197,8 +207,24 @@ function easing({ today, day, lowCheck, easingFor, ...input }: DecisionInput, la
   return lowCheck && ease(lowCheck.easing, lowCheck.reason);
 }
 
+/** Good times that are asked for: one is enough where a rung is as good as sure and nothing was raised before it. */
+function timesAsked(earlier: readonly Earlier[], good: number, input: DecisionInput): number {
+  const before = earlier[earlier.length - 1 - good];
+  const raised =
+    before !== undefined && askedForMore(before.outcome, input.strengthAllowed) !== null;
+  const isSure = () =>
+    input
+      .rungs()
+      .some(
+        ({ slot, chance }) =>
+          !input.faulted.has(sidelessKey(slot)) && chance >= parameter.sureRung.value,
+      );
+  return good > 0 && !raised && isSure() ? 1 : parameter.goodSessions.value;
+}
+
 /** Why nothing may come down yet, whatever the ranges say; null where it may. */
-function keeping({ today, earlier, ...input }: DecisionInput, last: Earlier): Reason | null {
+function keeping(input: DecisionInput, last: Earlier): Reason | null {
+  const { today, earlier } = input;
   const { outcome } = last;
   const days = daysBetween(last.at, today);
   if (days > parameter.longestGap.value) return { code: 'long-gap', days };
@@ -210,7 +236,7 @@ function keeping({ today, earlier, ...input }: DecisionInput, last: Earlier): Re
     };
   if (input.veryMobile) return { code: 'very-mobile' };
   const good = goodRunning(earlier, input.strengthAllowed);
-  if (good >= parameter.goodSessions.value) return null;
+  if (good >= parameter.goodSessions.value || good >= timesAsked(earlier, good, input)) return null;
   const before = earlier[earlier.length - 1 - good];
   return {
     code: 'more-sessions',
@@ -232,10 +258,12 @@ function patient(chanceAsked: number, good: number): number {
 
 /**
  * Lower, keep, raise or rest: one pose, one side, today. The order is fixed: stop and refer, raise, keep, lower; the
- * first that applies is the answer. Only one slot moves.
+ * first that applies is the answer. One slot moves; a second one only down, for another joint, where it is sure.
  */
-export function decide(input: DecisionInput): Decision {
-  const { earlier, day } = input;
+export function decide(asked: DecisionInput): Decision {
+  const { earlier, day } = asked;
+  let found: readonly Rung[] | undefined;
+  const input: DecisionInput = { ...asked, rungs: () => (found ??= asked.rungs()) };
   const last = earlier.at(-1);
   if (!last)
     return still('first', [
@@ -278,17 +306,10 @@ export function decide(input: DecisionInput): Decision {
     slot: rung.slot,
     odds: { code: 'rung-odds', toCm: rung.toCm, chance: rung.chance, asked: askedOf(rung) },
   });
-  const next = rungs.find((rung) => rung.chance >= askedOf(rung));
-  if (next)
-    return {
-      action: 'lower',
-      word: 'deepen',
-      slot: next.slot,
-      dial: null,
-      reasons: [{ code: 'range-supports', good, toCm: next.toCm }],
-      refer: null,
-      weighed: weighed(next),
-    };
+  // After a single good time only what is as good as sure comes down.
+  const least = good < parameter.goodSessions.value ? parameter.sureRung.value : 0;
+  const next = rungs.find((rung) => rung.chance >= Math.max(least, askedOf(rung)));
+  if (next) return lowering(next, alongWith(next, rungs, askedOf), good, weighed(next));
   const likeliest = rungs.reduce((a, b) => (b.chance > a.chance ? b : a));
   const { decides: range, chance } = likeliest;
   return {
@@ -296,6 +317,40 @@ export function decide(input: DecisionInput): Decision {
     weighed: weighed(likeliest),
   };
 }
+/** A rung down, with a second one where there is one. */
+function lowering(
+  next: Rung,
+  also: Rung | undefined,
+  good: number,
+  weighed: Decision['weighed'],
+): Decision {
+  const supported = ({ toCm }: Rung): readonly Reason[] => [{ code: 'range-supports', good, toCm }];
+  const wide = ({ isWide }: Rung) => (isWide ? { isWide } : {});
+  return {
+    action: 'lower',
+    word: 'deepen',
+    slot: next.slot,
+    dial: null,
+    reasons: supported(next),
+    refer: null,
+    ...(weighed ? { weighed } : {}),
+    ...wide(next),
+    ...(also ? { with: { slot: also.slot, reasons: supported(also), ...wide(also) } } : {}),
+  };
+}
+
+/** A second rung of the same visit: as good as sure, for another joint, and both likely enough together. */
+const alongWith = (next: Rung, rungs: readonly Rung[], askedOf: (rung: Rung) => number) =>
+  rungs.find(
+    (rung) =>
+      rung.decides !== null &&
+      next.decides !== null &&
+      rung.decides !== next.decides &&
+      sidelessKey(rung.slot) !== sidelessKey(next.slot) &&
+      rung.chance >= parameter.sureRung.value &&
+      rung.chance * next.chance >= Math.max(askedOf(rung), askedOf(next)),
+  );
+
 /** More likely than not: a finer reading may settle it. */
 const EVEN = 0.5;
 

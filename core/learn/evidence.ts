@@ -74,11 +74,13 @@ const movedCm = (changes: readonly HeightChange[]) =>
  */
 export function goesAgainst(
   changes: readonly HeightChange[],
-  { action, slot }: Pick<Decision, 'action' | 'slot'>,
+  { action, slot, with: also }: Pick<Decision, 'action' | 'slot' | 'with'>,
 ): boolean {
   return [...groupedBy(changes, slotKey)].some(([key, own]) => {
     const moved = movedCm(own);
-    return isMoved(moved) && (moved < 0 || (action === 'lower' && slot === key));
+    return (
+      isMoved(moved) && (moved < 0 || (action === 'lower' && [slot, also?.slot].includes(key)))
+    );
   });
 }
 

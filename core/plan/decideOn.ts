@@ -93,6 +93,8 @@ function onlyFitted(laid: Laid): boolean {
 const rangeOf = (key: InputKey | undefined): RangeId | null =>
   key === undefined || key in uncertainParameters ? null : splitKey(key as RangeKey).id;
 
+const WIDE_CM = decisionParameter.wideRung.value;
+
 /** The next rung down of each slot that stands on something, in the pose's order. */
 function rungsOf(laid: Laid): Rung[] {
   const { pose, family, input, body, doubts, context } = laid;
@@ -112,14 +114,21 @@ function rungsOf(laid: Laid): Rung[] {
       const carries = purposeOf(need.slot, pose.family) === 'carry';
       // What the other slots use is not free to make a step of.
       const [used, left] = [usedBeside(lying, slot), piecesLeft(laid, lying, slot)];
-      const next = rungBelow(context.shelf, rule, stands, used, left);
+      const chanceOf = ({ heightCm }: Stack) => chanceEnough(heightCm, edge, range, offset);
+      const wide =
+        need.slot === 'back'
+          ? rungBelow(context.shelf, rule, stands, used, left, WIDE_CM)
+          : undefined;
+      const isWide = wide !== undefined && chanceOf(wide) >= decisionParameter.sureRung.value;
+      const next = isWide ? wide : rungBelow(context.shelf, rule, stands, used, left);
       if (!next) return [];
       return [
         {
           slot,
           fromCm: stands.heightCm,
           toCm: next.heightCm,
-          chance: chanceEnough(next.heightCm, edge, range, offset),
+          chance: chanceOf(next),
+          ...(isWide ? { isWide } : {}),
           decides: rangeOf(parts[0]?.key),
           ...(carries ? {} : { asked: decisionParameter.softChance.value }),
         },
@@ -130,7 +139,7 @@ function rungsOf(laid: Laid): Rung[] {
 /** With no pain at all accepted, a pull this mild still counts as easy. */
 const STRENGTH_WITHOUT_PAIN = 4;
 
-/** A range that reads low today eases the slot that leans on it most; where none does, what eases anything. */
+/** A range that reads low today eases the slot that leans on it most, or a dial; where nothing does, it moves nothing. */
 function lowCheckToday({
   pose,
   family,
@@ -152,10 +161,13 @@ function lowCheckToday({
       (most, one) => (one.upCm > (most?.upCm ?? 0) ? one : most),
       null,
     );
-  const easing = leaning
-    ? ({ slot: leaning.slot, dial: null, way: 'raise', cue: null } as const)
-    : easingFor(pose, family, input, earlier.at(-1)?.outcome, 'other');
-  return { reason: low.reason, easing };
+  if (leaning)
+    return {
+      reason: low.reason,
+      easing: { slot: leaning.slot, dial: null, way: 'raise', cue: null },
+    };
+  const easing = easingFor(pose, family, input, earlier.at(-1)?.outcome, 'other');
+  return easing.slot === null ? { reason: low.reason, easing } : null;
 }
 
 export function decisionOn(laid: Laid): Decision {

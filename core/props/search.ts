@@ -562,22 +562,28 @@ const LEAST_STEP = decision.leastRung.value;
 /** The step that is looked for, between the least that is felt and the usual largest. */
 const MIDDLE_STEP = (decision.mostRung.value + LEAST_STEP) / 2;
 
-/** The stack one step below what lies there: a rung of the shelf's own, felt, but no more than a step allows. */
+/**
+ * The stack one step below what lies there: a rung of the shelf's own, felt, but no more than a step allows.
+ *
+ * @param wideCm a larger step that is wanted whole where it is given, in cm.
+ */
 export function rungBelow(
   shelf: Shelf,
   rule: SlotRule,
   lying: Stack,
   used: Used = {},
   mostPieces = MOST_PIECES,
+  wideCm?: number,
 ): Stack | undefined {
   const { heightCm, pieces } = lying;
   const wish = {
-    targetCm: Math.max(0, heightCm - MIDDLE_STEP),
+    targetCm: Math.max(0, heightCm - (wideCm ?? MIDDLE_STEP)),
     lying: pieces,
     used,
     mostPieces: Math.max(mostPieces, countAll(pieces)),
   };
-  const [leastCm, mostCm] = [heightCm - largestStepCm(rule) - HAIR, heightCm - LEAST_STEP + HAIR];
+  const stepCm = Math.max(largestStepCm(rule), wideCm ?? 0);
+  const [leastCm, mostCm] = [heightCm - stepCm - HAIR, heightCm - LEAST_STEP + HAIR];
   return bestStacks(shelf, rule, { ...wish, leastCm, mostCm }, 1)[0];
 }
 

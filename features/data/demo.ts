@@ -1,40 +1,54 @@
 import { checkBook } from '@/core/formats/check';
 import { shiftBook } from '@/core/formats/shift';
 import { factsOfBook } from '@/core/formats/bookText';
-import { commit, undoDismissed, type Thunk } from '@/store/store';
+import { inOrder } from '@/store/locks';
+import { HeldStorage } from '@/store/storage';
+import {
+  commit,
+  createStore,
+  openStorage,
+  undoDismissed,
+  type OjasStore,
+  type Thunk,
+} from '@/store/store';
 import { todayIso } from '../hooks';
 
-/** The server of the demo names the sample book in the page; any other host of the app does not. */
-const demoBook = () => document.querySelector<HTMLMetaElement>('meta[name="ojas-demo"]')?.content;
+/** The sample book lies beside the app. */
+const SAMPLE_ADDRESS = '/sample.json';
 
-/** Whether the page names a sample book. */
-export const namesDemo = (): boolean => Boolean(demoBook());
+/** The server of the demo says in the page that an empty app begins with the sample book. */
+export const namesDemo = (): boolean => document.querySelector('meta[name="ojas-demo"]') !== null;
 
 /** The last evening of the sample book falls this many days before today. */
 const DAYS_AGO = 3;
 
-/** Fills an empty app with the sample book where the page names one. */
-export const openDemo = (): Thunk<Promise<void>> => async (dispatch, getState) => {
-  const address = demoBook();
-  const { people, shelf, storage } = getState();
-  if (
-    !address ||
-    storage.status !== 'open' ||
-    storage.left > 0 ||
-    Object.keys(people).length > 0 ||
-    Object.keys(shelf).length > 0
-  )
-    return;
-  const answer = await fetch(address);
-  if (!answer.ok) return;
-  const checked = checkBook(await answer.json(), todayIso());
-  if (!checked.ok) return;
-  await dispatch(
-    commit({
-      words: 'Sample book loaded',
-      put: factsOfBook(shiftBook(checked.value, todayIso(), DAYS_AGO)),
-      remove: [],
-    }),
-  );
+/** The sample book, its last evening a few days ago; null where it cannot be had. */
+async function sampleBook() {
+  const answer = await fetch(SAMPLE_ADDRESS);
+  const checked = answer.ok ? checkBook(await answer.json(), todayIso()) : null;
+  return checked?.ok ? shiftBook(checked.value, todayIso(), DAYS_AGO) : null;
+}
+
+/** Fills a store with the sample book; whether it could. */
+const fillWithSample = (): Thunk<Promise<boolean>> => async (dispatch) => {
+  const book = await sampleBook();
+  if (!book) return false;
+  await dispatch(commit({ words: 'Sample book loaded', put: factsOfBook(book), remove: [] }));
   dispatch(undoDismissed());
+  return true;
 };
+
+/** Fills an empty app with the sample book where the page says so. */
+export const openDemo = (): Thunk<Promise<void>> => async (dispatch, getState) => {
+  const { people, shelf, storage } = getState();
+  const isEmpty = Object.keys(people).length === 0 && Object.keys(shelf).length === 0;
+  if (namesDemo() && storage.status === 'open' && storage.left === 0 && isEmpty)
+    await dispatch(fillWithSample());
+};
+
+/** The sample book in a store of its own, which nothing outlives; null where it cannot be had. */
+export async function sampleStore(): Promise<OjasStore | null> {
+  const store = createStore(new HeldStorage(), { lock: inOrder() });
+  await store.dispatch(openStorage());
+  return (await store.dispatch(fillWithSample())) ? store : null;
+}

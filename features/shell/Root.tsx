@@ -1,5 +1,4 @@
 import { useEffect, useState } from 'react';
-import { Provider } from 'react-redux';
 import { selectSettings } from '@/store/selectors';
 import { bringPages, Lost } from '../pages/late';
 import { useOjas } from '../hooks';
@@ -7,6 +6,7 @@ import { WholeBoundary } from './Boundary';
 import { teachPatience } from './loadAgain';
 import { Unreachable, Waiting } from './Opening';
 import { fillingWithDemo, openedStore } from './openedStore';
+import { OwnOrSample } from './sample';
 import { Shell } from './Shell';
 
 const PAGES_AFTER_MS = 1500;
@@ -17,9 +17,9 @@ export function Root() {
   const store = openedStore();
   return (
     <WholeBoundary store={store}>
-      <Provider store={store}>
+      <OwnOrSample own={store}>
         <Opening />
-      </Provider>
+      </OwnOrSample>
     </WholeBoundary>
   );
 }

@@ -10,6 +10,7 @@ import { PlaceBoundary } from './Boundary';
 import { onPartsWaiting, partsWaiting, tryPartsNow } from './loadAgain';
 import { Notices } from './Notices';
 import { places } from './places';
+import { InSample } from './sample';
 import { Shortcuts } from './Shortcuts';
 import { recordIn } from '@/core/recordIn';
 
@@ -26,6 +27,7 @@ export function Shell() {
     <View className={`flex-1 bg-paper ${wide ? 'flex-row' : 'flex-col'}`}>
       {wide ? <Bar wide /> : null}
       <View className="flex-1">
+        <InSample />
         <OnlyLookedAt />
         <Parts />
         <PlaceBoundary>

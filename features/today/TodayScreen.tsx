@@ -18,6 +18,7 @@ import { useOjas, useOjasList, usePerson, usePlan, useToday, useUnits } from '..
 import { PoseGlance } from '../pages/late';
 import { ActionMark } from '../plan/ActionMark';
 import { poseTitle } from '../plan/words';
+import { LookAround } from '../shell/sample';
 import { useWide } from '../shell/Shell';
 import { ComingOn } from '../visits/late';
 import { comersOf, type Comer, type Coming } from '../visits/comers';
@@ -169,6 +170,7 @@ function Empty({ shelfEmpty }: { readonly shelfEmpty: boolean }) {
         <Link href="/more/data" asChild>
           <Press>Open a book from a file</Press>
         </Link>
+        <LookAround />
       </Sheet>
     </Screen>
   );

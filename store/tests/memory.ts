@@ -1,8 +1,7 @@
-import type { KeyValueStorage } from '../storage';
+import { HeldStorage } from '../storage';
 
 /** Storage in memory, that can be told to break after so many writes or to refuse to be read. */
-export class Memory implements KeyValueStorage {
-  readonly entries = new Map<string, string>();
+export class Memory extends HeldStorage {
   /** Writes that still succeed; then each fails as a full storage does. */
   writesLeft = Infinity;
   /** Reads that fail before one succeeds. */
@@ -13,26 +12,20 @@ export class Memory implements KeyValueStorage {
   private read() {
     if (this.failingReads-- > 0) throw new Error('The operation is insecure.');
   }
-  getItem = async (key: string) => this.entries.get(key) ?? null;
-  setItem = async (key: string, value: string) => {
+  override setItem = async (key: string, value: string) => {
     this.spend();
     this.entries.set(key, value);
   };
-  removeItem = async (key: string) => {
+  override removeItem = async (key: string) => {
     this.spend();
     this.entries.delete(key);
   };
-  getMany = async (keys: string[]) =>
-    Object.fromEntries(keys.map((key) => [key, this.entries.get(key) ?? null]));
   /** One transaction, as it is in a browser: all of it, or nothing. */
-  setMany = async (entries: Record<string, string>) => {
+  override setMany = async (entries: Record<string, string>) => {
     for (const _ of Object.keys(entries)) this.spend();
     for (const [key, value] of Object.entries(entries)) this.entries.set(key, value);
   };
-  removeMany = async (keys: string[]) => {
-    for (const key of keys) await this.removeItem(key);
-  };
-  getAllKeys = async () => {
+  override getAllKeys = async () => {
     this.read();
     return [...this.entries.keys()];
   };
