@@ -665,6 +665,11 @@ export const decision = {
   ),
   mostPieces: p(6, 'pieces', 'no pose builds more: it is set up otherwise'),
   goodSessions: p(2, 'sessions', 'good sessions running before a step down; starting value'),
+  readMoves: p(
+    5,
+    'deg',
+    'a new reading that moves the belief by so much is told where it acts; starting value',
+  ),
   sureRung: p(
     0.97,
     'ratio',

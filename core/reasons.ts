@@ -206,6 +206,14 @@ interface DecisionReasons {
     /** The stage in which those times count; null for any. */
     readonly stage: string | null;
   };
+  /** A range was read since the pose was last done, and what that does to the support that leans on it. */
+  'read-since': {
+    readonly side: ReadingSide;
+    readonly range: RangeId;
+    readonly deg: number;
+    readonly slot: SlotId;
+    readonly comes: 'down' | 'up' | 'stays';
+  };
   'heavy-day': { readonly day: 'cold' | 'tired' | 'sore' };
   'left-out': { readonly alarm: Alarm; readonly on: string };
   'after-alarm': { readonly alarm: Alarm; readonly on: string };

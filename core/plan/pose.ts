@@ -14,6 +14,7 @@ import { decisionOn, turnOf, type DialTurned } from './decideOn';
 import { buildSlots } from './buildSlots';
 import { figureOf } from './figure';
 import { shutBy } from './gate';
+import { readSince } from './readSince';
 import { layPose, type Laid, type Place } from './lay';
 import { buildsAlike, goesFurther, uncarried } from './carried';
 import { servesStill } from './servesToday';
@@ -115,7 +116,8 @@ function reckonPose(prepared: Prepared, place: Place): Planned {
   const laid = layPose(prepared, place, movesThen(last));
   const better = betterInstead(laid);
   if (better) return { planPose: better, bands: laid.bands };
-  const decision = decisionOn(laid);
+  const decided = decisionOn(laid);
+  const decision = { ...decided, reasons: [...decided.reasons, ...readSince(laid, decided)] };
   const turn = turnOf(decision, laid, last);
   const easier = turn ? null : easierInstead(laid, decision);
   if (easier) return { planPose: easier, bands: laid.bands };

@@ -3,7 +3,7 @@ import { spotAt, type SpotId } from '@/core/spots';
 import { answerTo } from '@/core/poses/felt';
 import { dials, type DialId } from '@/core/dials';
 import type { RaiseReason, Remedy } from '@/core/poses/pose';
-import { slotRefOf } from '@/core/slots';
+import { slotRefOf, type SlotId } from '@/core/slots';
 import { poseById, wayOf, type PoseId, stageNameOf } from '@/core/poses/poses';
 import type { RangeId } from '@/core/ranges/ranges';
 import { tapes } from '@/core/body/body';
@@ -110,39 +110,53 @@ function stageName(pose: string, stage: string | null): string {
   return name === null ? '' : `${name.charAt(0).toLowerCase()}${name.slice(1)}, `;
 }
 
-/** Why a way is not the one that is taken. */
-function notTaken(because: WayRuledOut, tell: Telling): string {
-  switch (because.of) {
-    case 'caution':
-      return `${en.cautions[because.caution].short.toLowerCase()}, ${en.rules[because.rule]}`;
-    case 'knees-open':
-      return `the knees go to ${deg(because.deg)} and no further, so the sit bones would hang ${tell.length(because.cm)} up on nothing.`;
-    case 'heels-high':
-      return `the heels would have to stand ${tell.length(because.cm)} up, and that wobbles.`;
-    case 'restful':
-      return 'nothing strong is asked here, so something carries the weight.';
-    case 'ramp-high':
-      return `the ramp would have to stand ${tell.length(because.cm)} high, so the back goes less far.`;
-    case 'lies-low':
-      return `the trunk would come down to ${deg(because.deg)}, and the front thighs ask for ${deg(because.leastDeg)}.`;
-    case 'hips-raised':
-      return `the hips sit ${tell.length(because.cm)} up, and forearms on the floor behind them would draw the low back in.`;
-    case 'hip-limited':
-      return `it would fold the hip past ${deg(because.deg)}.`;
-    case 'head-low':
-      return 'the head would come lower than the heart.';
-    case 'head-far':
-      return `the forehead would stop ${tell.length(because.cm)} up.`;
-    case 'felt-then':
-      return 'it was felt last time without lying back, so it goes no further today.';
-    case 'hand-high':
-      return `a hand would need ${tell.length(because.cm)} under it, and a block on its end, ${tell.length(because.mostCm)}, is the most here.`;
-    case 'early':
-      return `not yet. ${en.reasons[because.first.code](because.first as never, tell)}`;
-    case 'shelf':
-      return `nothing on this shelf comes near the ${tell.length(because.cm)} that ${because.slot === 'back' ? 'the ramp' : 'the seat'} asks for.`;
-  }
-}
+/** What lies in a slot, in the middle of a sentence. */
+const lyingThere: Readonly<Partial<Record<SlotId, string>>> = {
+  seat: 'the seat',
+  underKnees: 'what lies under the knees',
+  underThigh: 'what lies under the thigh',
+  hipLevel: 'what lies under the hip',
+  outerHip: 'what lies at the outer hip',
+  back: 'the ramp',
+  hands: 'the support of the hands',
+  heels: 'what lies under the heels',
+  chest: 'what lies under the chest',
+  forehead: 'what lies under the forehead',
+};
+
+/** Why a way is not the one that is taken, by what ruled it out. */
+const notTakenFor: {
+  readonly [K in WayRuledOut['of']]: (
+    because: Extract<WayRuledOut, { readonly of: K }>,
+    tell: Telling,
+  ) => string;
+} = {
+  caution: (because) =>
+    `${en.cautions[because.caution].short.toLowerCase()}, ${en.rules[because.rule]}`,
+  'knees-open': (because, tell) =>
+    `the knees go to ${deg(because.deg)} and no further, so the sit bones would hang ${tell.length(because.cm)} up on nothing.`,
+  'heels-high': (because, tell) =>
+    `the heels would have to stand ${tell.length(because.cm)} up, and that wobbles.`,
+  restful: () => 'nothing strong is asked here, so something carries the weight.',
+  'ramp-high': (because, tell) =>
+    `the ramp would have to stand ${tell.length(because.cm)} high, so the back goes less far.`,
+  'lies-low': (because) =>
+    `the trunk would come down to ${deg(because.deg)}, and the front thighs ask for ${deg(because.leastDeg)}.`,
+  'hips-raised': (because, tell) =>
+    `the hips sit ${tell.length(because.cm)} up, and forearms on the floor behind them would draw the low back in.`,
+  'hip-limited': (because) => `it would fold the hip past ${deg(because.deg)}.`,
+  'head-low': () => 'the head would come lower than the heart.',
+  'head-far': (because, tell) => `the forehead would stop ${tell.length(because.cm)} up.`,
+  'felt-then': () => 'it was felt last time without lying back, so it goes no further today.',
+  'hand-high': (because, tell) =>
+    `a hand would need ${tell.length(because.cm)} under it, and a block on its end, ${tell.length(because.mostCm)}, is the most here.`,
+  early: (because, tell) =>
+    `not yet. ${en.reasons[because.first.code](because.first as never, tell)}`,
+  shelf: (because, tell) =>
+    `nothing on this shelf comes near the ${tell.length(because.cm)} that ${because.slot === 'back' ? 'the ramp' : 'the seat'} asks for.`,
+};
+const notTaken = (because: WayRuledOut, tell: Telling): string =>
+  (notTakenFor[because.of] as (one: WayRuledOut, tell: Telling) => string)(because, tell);
 
 /** English. */
 export const en: Language = {
@@ -236,6 +250,16 @@ export const en: Language = {
     'fault-stands': ({ on }, tell) =>
       `What was seen on ${tell.day(on)} speaks of this support: it stays until that is gone.`,
     'first-time': () => 'First time: built from the measurements.',
+    'read-since': ({ range, side, deg: by, slot, comes }) => {
+      const read = `${ranges[range]}${side === 'both' ? '' : `, ${side},`} read ${deg(Math.abs(by))} ${by > 0 ? 'freer' : 'stiffer'} since: `;
+      const what = lyingThere[slot] ?? `the support called ${en.slots[slot].toLowerCase()}`;
+      if (comes === 'down') return `${read}${what} comes down for it.`;
+      if (comes === 'stays')
+        return `${read}${what} ${by > 0 ? 'comes down sooner once it has gone well here' : 'stays where it is'}.`;
+      return by > 0
+        ? `${read}after what was felt it still goes up one step; one good time brings it down.`
+        : `${read}${what} goes up.`;
+    },
     'heavy-day': ({ day }) => `A ${day} day: one step easier than usual.`,
     'left-out': ({ alarm, on }, tell) => `Left out today: ${alarms[alarm]} on ${tell.day(on)}.`,
     'after-alarm': ({ alarm, on }, tell) =>

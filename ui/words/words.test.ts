@@ -135,6 +135,16 @@ const others: readonly Reason[] = [
   { code: 'eased-then', spot: 'a-spot-of-a-later-book' },
   { code: 'first-time' },
   { code: 'given-up' },
+  ...(['down', 'up', 'stays'] as const).flatMap((comes): Reason[] =>
+    [12, -9].map((deg) => ({
+      code: 'read-since',
+      range: 'hamstring',
+      side: 'left',
+      deg,
+      slot: 'seat',
+      comes,
+    })),
+  ),
   { code: 'follows-seat', cm: 5 },
   { code: 'heavy-day', day: 'tired' },
   ...(['sharp', 'electric', 'spreading', 'numb', 'nerve'] as const).flatMap((alarm): Reason[] => [

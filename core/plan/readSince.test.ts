@@ -1,0 +1,53 @@
+import type { Reading, Session } from '../formats/book';
+import type { Reason } from '../reasons';
+import { sides } from '../ranges/ranges';
+import { studioShelf } from '../props/usualShelves';
+import { doneAsPlanned, recordWith, sampleReading, samplePose } from '../tests/samples';
+import { planStudent } from './plan';
+
+const DAY = '2026-03-22';
+const knees = (at: string, deg: number) =>
+  sides.map((side) => sampleReading({ id: `k-${at}-${side}`, at, side, values: [deg, deg, deg] }));
+const planned = (readings: Reading[], sessions: Session[] = []) =>
+  planStudent(recordWith({ readings, sessions }), studioShelf, DAY, { poses: ['hero'] }).poses[0]!;
+const told = (
+  readings: Reading[],
+  feeling: Parameters<typeof samplePose>[0],
+  days: readonly string[] = ['2026-03-08'],
+) => {
+  const first = planned(knees('2026-03-01', 130));
+  const sessions = days.map((at) => ({
+    id: at,
+    person: 'p',
+    at,
+    poses: [doneAsPlanned(first, feeling)],
+  }));
+  return planned(readings, sessions).decision.reasons.find(
+    (one): one is Reason<'read-since'> => one.code === 'read-since',
+  );
+};
+const before = knees('2026-03-01', 130);
+
+test('a knee that reads freer since says that the seat comes down', () => {
+  const now = [...before, ...knees('2026-03-20', 152)];
+  const often = ['2026-03-04', '2026-03-08', '2026-03-12', '2026-03-16'];
+  expect(told(now, {}, often)).toMatchObject({
+    range: 'kneeFlexion.hipBent',
+    slot: 'seat',
+    comes: 'down',
+  });
+  expect(told(now, {})).toMatchObject({ comes: 'stays' });
+  expect(told(now, {})!.deg).toBeGreaterThan(5);
+});
+
+test('after what was felt it still goes up, and says that the reading was seen', () => {
+  const now = [...before, ...knees('2026-03-20', 152)];
+  expect(told(now, { feeling: { strength: 4, place: 'joint' } })).toMatchObject({ comes: 'up' });
+});
+
+test('a reading that hardly moves anything, one that was known then, and one of another joint say nothing', () => {
+  expect(told(before, {})).toBeUndefined();
+  expect(told([...before, ...knees('2026-03-20', 131)], {})).toBeUndefined();
+  const other = sampleReading({ id: 'h', range: 'hamstring', at: '2026-03-20', values: [95, 95] });
+  expect(told([...before, other], {})).toBeUndefined();
+});
