@@ -44,7 +44,7 @@ function poseLines(planned: PlanPose, shelf: Shelf, say: Words): string[] {
   const offered = offeredIn(planned);
   const isShown = (slot: PlanSlot) => liesIn(slot) || staysFreeIn(slot) || offered.includes(slot);
   return [
-    `${pose.name}${on}${wayName ? ` · ${wayName}` : ''}${stage ? ` · ${stage}` : ''} · ${status} · ${decision.word}`,
+    `${pose.name}${on}${wayName ? ` · ${wayName}` : ''}${stage && stage !== wayName ? ` · ${stage}` : ''} · ${status} · ${decision.word}`,
     ...indented([...reasons, ...refer].map(say.reason)),
     ...(instead ? [`  instead: ${named([instead])}`] : []),
     ...titled(

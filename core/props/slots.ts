@@ -42,6 +42,7 @@ function seatRule({ bears: { seat }, hipWidthCm }: RuleFor): Omit<SlotRule, 'rou
     return {
       load: loading.seat.value,
       leastWidthCm: 30,
+      softTop: true,
       asks: ['fold', 'plump', 'slab'],
     };
   if (seat === 'under a squat')
@@ -204,6 +205,7 @@ const slots: Readonly<Record<SlotId, SlotEntry>> = {
     rule: () => ({
       load: loading.kneelingSeat.value,
       leastWidthCm: 15,
+      softTop: true,
       asks: ['brick flat', 'slab', 'slope', 'fold', 'plump', 'long flat'],
     }),
   },

@@ -21,7 +21,7 @@ const tried = {
   'top knee': () => 'the upper knee',
   'back foot': () => 'the foot',
   shoulder: () => 'the shoulder that lifts',
-  knee: (side: string) => `the ${side} knee`,
+  knee: (side: string) => (side === 'both' ? 'both knees' : `the ${side} knee`),
 } as const;
 
 /** Less is told as nothing: lengths are told in halves. */
@@ -166,7 +166,7 @@ export const heights: HeightWords = {
     const points = `The ${side} ankle points ${deg(point)}`;
     if (Math.round(point) >= Math.round(neededDeg))
       return `${points}, and ${deg(neededDeg)} are asked${lies ? ': what lies there spares it' : ''}.`;
-    return `${points} of the ${deg(neededDeg)} asked${lies ? ': a roll fills what is left' : ''}.`;
+    return `${points} of the ${deg(neededDeg)} asked${lies ? ': what lies under it makes up the rest' : ''}.`;
   },
   'under-shins': ({ cm }, _, lies) =>
     lies
@@ -238,7 +238,7 @@ export const heights: HeightWords = {
       : `The hand stops ${tell.length(cm)} short of the back foot.`,
   'by-trying': ({ cm, under, side }, tell, lies) =>
     lies
-      ? `Found by trying: begin with ${tell.length(cm)} under ${tried[under](side)} and go on rung by rung.`
+      ? `Found by trying: begin with about ${tell.length(cm)} under ${tried[under](side)} and go on step by step.`
       : `Found by trying, where ${tried[under](side)} hangs: about ${tell.length(cm)} to begin with.`,
   'other-thigh': ({ cm }, _, lies) =>
     isNone(cm)

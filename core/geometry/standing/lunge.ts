@@ -294,8 +294,18 @@ export const horse: Family = {
   why: (input, need) =>
     need.slot === 'hands'
       ? [{ code: 'horse-hands', cm: need.rawCm }]
-      : [{ code: 'by-trying', cm: need.rawCm, under: 'knee', side: worked(input.side) }],
+      : [
+          {
+            code: 'by-trying',
+            cm: need.rawCm,
+            under: 'knee',
+            side: bothKneesDown(input) ? 'both' : worked(input.side),
+          },
+        ],
 };
+/** Ways in which both knees bear the weight. */
+const bothKneesDown = ({ settings }: FamilyInput) =>
+  settings.way === 'knees-down' || settings.way === 'lotus-kneeling';
 /** Outward rotation that a foot on the other thigh asks for. */
 const LOTUS_ROTATION_DEG = 75;
 
