@@ -92,8 +92,8 @@ export const workingShare = {
 } as const;
 
 export const kneeMargin = {
-  usual: p(5, 'deg', 'knee bend kept in hand; starting value'),
-  careful: p(15, 'deg', 'knee bend kept in hand with a knee caution; starting value'),
+  usual: p(5, 'deg', 'knee bend to spare; starting value'),
+  careful: p(15, 'deg', 'knee bend to spare with a knee caution; starting value'),
 } as const;
 
 export const cautionLimits = {
@@ -198,7 +198,7 @@ export const reclinedHero = {
     'knee bend gained per degree of hip flexion; starting value',
     0.2,
   ),
-  margin: p(2, 'deg', 'front thigh kept in hand, beside what a first build adds; starting value'),
+  margin: p(2, 'deg', 'front thigh to spare, beside what a first build adds; starting value'),
   lumbarAllowance: p(
     24,
     'deg',

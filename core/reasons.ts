@@ -173,7 +173,12 @@ export type Alarm = 'sharp' | 'electric' | 'spreading' | 'numb' | 'nerve';
 
 /** Why a pose is lowered, kept, raised or left out today. */
 interface DecisionReasons {
-  'first-time': object;
+  /** A first build: whether any range that it leans on was read, and what to read first where none was. */
+  'first-time': {
+    readonly isRead: boolean;
+    readonly statureCm: number;
+    readonly next: RangeId | null;
+  };
   /** What is said where no support answers a complaint. */
   /** A dial is turned from where it stood, in its own unit. */
   'dial-turned': { readonly dial: DialId; readonly from: number; readonly to: number };

@@ -20,7 +20,7 @@ export async function firstVisit(
   await go(page, '/');
   await page.getByRole('link', { name: 'New student' }).click();
   await page.getByLabel('Name').fill(name);
-  await page.getByLabel('Stature').fill(stature);
+  await page.getByLabel('Height').fill(stature);
   await page.getByRole('button', { name: 'Save and ask the questions' }).click();
   await page.getByRole('button', { name: /All asked: no to the remaining/ }).click();
   await expect(page.getByRole('button', { name: /All asked/ })).toBeHidden();

@@ -283,10 +283,10 @@ async function onTheMat(browser, address, say) {
   const rungs = [];
   await slow(4);
   for (const words of [
-    '↑ One rung higher',
-    '↓ One rung lower',
-    '↑ One rung higher',
-    '↓ One rung lower',
+    '↑ One step higher',
+    '↓ One step lower',
+    '↑ One step higher',
+    '↓ One step lower',
   ]) {
     const one = page.getByRole('button', { name: words }).first();
     await one.waitFor();

@@ -55,7 +55,7 @@ export const edit = <K extends FactKind>(
 
 const fieldNames: Readonly<Record<string, string>> = {
   name: 'Name',
-  statureCm: 'Stature',
+  statureCm: 'Height',
   birthYear: 'Year of birth',
   sex: 'Usual ranges',
   approach: 'Approach',

@@ -470,6 +470,11 @@ export const sessionIdOf = ({ startedAt, person }: Pick<Mat, 'startedAt' | 'pers
   `s-${Date.parse(startedAt).toString(36)}-${person.slice(0, 80)}`;
 
 /** Whole seconds held so far. */
+/** Whether the timer ran at all: who counts breaths never begins it. */
+export const wasTimed = ({
+  heldSeconds: held,
+  holdingSince,
+}: Pick<Mat, 'heldSeconds' | 'holdingSince'>) => held > 0 || holdingSince !== null;
 export const heldSeconds = (mat: Pick<Mat, 'heldSeconds' | 'holdingSince'>, now: string) =>
   Math.floor(
     mat.heldSeconds +

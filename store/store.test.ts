@@ -674,7 +674,7 @@ describe('two tabs', () => {
     ).toEqual({
       ok: false,
       words:
-        'Not saved: Stature was changed elsewhere while this stood open, and says “181” now. Save again to put yours in its place.',
+        'Not saved: Height was changed elsewhere while this stood open, and says “181” now. Save again to put yours in its place.',
     });
   });
 

@@ -85,8 +85,8 @@ test('a line can be ticked', () => {
 });
 
 test('a fault belongs to its field', () => {
-  render(<Field label="Stature" value="17" fault="Stature: 17 is not between 90 and 230 cm." />);
-  const field = screen.getByLabelText('Stature');
+  render(<Field label="Height" value="17" fault="Height: 17 is not between 90 and 230 cm." />);
+  const field = screen.getByLabelText('Height');
   expect(field).toHaveAttribute('aria-invalid', 'true');
   expect(field).toHaveAccessibleDescription(/not between 90 and 230/);
 });

@@ -30,7 +30,7 @@ export function Screen({ title, beside, foot, wide = false, children }: ScreenPr
         </View>
       </ScrollView>
       {foot ? (
-        <View className="border-t border-line bg-sheet px-4 py-3">
+        <View className="border-t border-line bg-sheet px-4 py-3 print:hidden">
           <View className="w-full max-w-xl self-center">{foot}</View>
         </View>
       ) : null}

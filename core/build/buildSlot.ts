@@ -53,7 +53,7 @@ export interface SlotBuild {
   readonly firstZ: number;
   /** Chance of being enough up to which a raised support goes up, by two rungs at most. */
   readonly raisedChance: number;
-  /** A cold, tired or sore day: what is built for the first time stands one rung higher. */
+  /** A cold, tired or sore day: what is built for the first time stands one step higher. */
   readonly extraRung: boolean;
   /** How much higher than last time the seat stands, where a ramp leans on it. */
   readonly liftedCm: number;
@@ -251,7 +251,7 @@ function stackFor(
   }
 }
 
-/** One rung lower: by the wide step where that was decided. */
+/** One step lower: by the wide step where that was decided. */
 function lowered(of: SlotBuild, from: Stack): Stack {
   const { shelf, rule, used, mostPieces } = of;
   const wideCm = stepHere(of).isWide ? decisionParameter.wideRung.value : undefined;
@@ -367,7 +367,7 @@ function againStacks(of: SlotBuild, lying: Stack, targetCm: number): Stack[] {
 }
 
 /**
- * One rung higher; more where, after what was felt, that is still less likely to be enough than a rung to come down to
+ * One step higher; more where, after what was felt, that is still less likely to be enough than a rung to come down to
  * must be.
  */
 function raised(of: SlotBuild, from: Stack): Stack {

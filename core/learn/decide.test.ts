@@ -51,6 +51,7 @@ const deciding = (earlier: readonly Earlier[], more: Partial<DecisionInput> = {}
     faulted: new Set(),
     seenAgain: null,
     easedDial: null,
+    firstFrom: { isRead: true, statureCm: 170, next: null },
     ...more,
   });
 

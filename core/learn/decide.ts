@@ -96,6 +96,8 @@ export interface DecisionInput {
   readonly faulted: ReadonlySet<SlotName>;
   /** A fault that was seen the last two times, with what mends it. */
   readonly seenAgain: { readonly fault: string; readonly easing: Easing } | null;
+  /** What a first build is made from. */
+  readonly firstFrom: Omit<Reason<'first-time'>, 'code'>;
   /** A dial that stands eased and may be given back, with the way back; null where none does. */
   readonly easedDial: DialTurn | null;
 }
@@ -267,7 +269,7 @@ export function decide(asked: DecisionInput): Decision {
   const last = earlier.at(-1);
   if (!last)
     return still('first', [
-      { code: 'first-time' },
+      { code: 'first-time', ...input.firstFrom },
       ...(day === 'usual' ? [] : [{ code: 'heavy-day' as const, day }]),
     ]);
   const eased = easing(input, last);

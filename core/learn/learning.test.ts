@@ -117,7 +117,7 @@ test('a ramp is judged on the seat that lies there', () => {
   );
 });
 
-test('nothing is kept in hand at the edge of a front thigh', () => {
+test('nothing is to spare at the edge of a front thigh', () => {
   const family = families['reclined hero'];
   const ramp = (kneeMarginDeg: number) =>
     neededOn(family, inputOf({}, { kneeMarginDeg }), { seat: 10 }, 'back.high') as number;

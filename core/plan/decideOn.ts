@@ -170,6 +170,22 @@ function lowCheckToday({
   return easing.slot === null ? { reason: low.reason, easing } : null;
 }
 
+/** What a first build of this pose is made from: readings of what it leans on, or what is usual for the height. */
+function firstFromOf({ family, side, bands, context }: Laid): DecisionInput['firstFrom'] {
+  const isRead = family
+    .needs(side)
+    .some((key) => context.estimates[key as RangeKey]?.source === 'measured');
+  const widest = bands
+    .flatMap(({ parts }) => parts)
+    .filter(({ key }) => rangeOf(key) !== null)
+    .reduce<Band['parts'][number] | null>((a, b) => (a && a.upCm >= b.upCm ? a : b), null);
+  return {
+    isRead,
+    statureCm: context.record.person.statureCm,
+    next: widest ? rangeOf(widest.key) : null,
+  };
+}
+
 export function decisionOn(laid: Laid): Decision {
   const { pose, family, choices, earlier, input, context } = laid;
   const last = earlier.at(-1)?.outcome;
@@ -180,6 +196,7 @@ export function decisionOn(laid: Laid): Decision {
     easingFor: (why) => easingFor(pose, family, input, last, why),
     faulted: faultedSlots(pose, last),
     seenAgain: seenAgain(pose, earlier),
+    firstFrom: firstFromOf(laid),
     easedDial: eased ? { dial: eased.dial, way: backWay(eased.dial) } : null,
     veryMobile: context.veryMobile,
     lowCheck: lowCheckToday(laid),

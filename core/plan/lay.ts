@@ -29,7 +29,7 @@ export interface Laid extends Prepared, Place {
   readonly bands: readonly Band[];
   readonly earlier: readonly Earlier[];
   readonly doubts: ReadonlyMap<SlotKey, SlotDoubt>;
-  /** Heights where the body says so, with nothing kept in hand. */
+  /** Heights where the body says so, with nothing to spare. */
   readonly edgeCm: ReadonlyMap<SlotKey, number>;
 }
 

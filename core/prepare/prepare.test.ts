@@ -22,7 +22,7 @@ test('a pose is settled from the approach, the student’s choices, the cautions
   expect(preparePose(samplePerson(), 'hero', 'both', []).settings.chairSeatCm).toBe(45);
 });
 
-test('at the edge nothing is kept in hand, and all else stays', () => {
+test('at the edge nothing is to spare, and all else stays', () => {
   const { settings } = preparePose(samplePerson(), 'hero', 'both', sampleShelf);
   expect(atTheEdge(settings)).toEqual({ ...settings, kneeMarginDeg: 0, share: 1 });
 });

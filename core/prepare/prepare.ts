@@ -37,7 +37,7 @@ export function poseOr(id: string): Pose {
 const chairSeatCm = (shelf: Shelf): number | undefined =>
   shelf.find(({ kind, count }) => isMade(kind, 'chair') && count > 0)?.states[0]?.heightCm;
 
-/** PoseSettings with nothing kept in hand: what a body can just do, and under which it says so. */
+/** PoseSettings with nothing to spare: what a body can just do, and under which it says so. */
 export const atTheEdge = (settings: PoseSettings): PoseSettings => ({
   ...settings,
   kneeMarginDeg: 0,

@@ -432,7 +432,7 @@ export const stackCostOf = (
   simplicityCost(stack.pieces, shelf, rule) +
   movedCost(lying, stack.pieces);
 
-/** A stack in words, top first: "blanket folded in 4 on 2 cork blocks flat". */
+/** A stack in words, top first: "blanket folded twice on 2 × cork block flat". */
 export function stackWords(pieces: readonly Piece[], shelf: Shelf): string {
   if (pieces.length === 0) return 'the floor';
   return [...pieces]
@@ -440,7 +440,7 @@ export function stackWords(pieces: readonly Piece[], shelf: Shelf): string {
     .map(({ item: id, state, count }) => {
       const item = shelf.find((one) => one.id === id);
       const name = (item?.name ?? id).toLowerCase();
-      return `${count > 1 ? `${count} × ` : ''}${name}${item ? `, ${stateName(item, state)}` : ''}`;
+      return `${count > 1 ? `${count} × ` : ''}${name}${item ? ` ${stateName(item, state)}` : ''}`;
     })
-    .join(' · on ');
+    .join(' on ');
 }

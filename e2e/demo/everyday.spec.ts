@@ -52,7 +52,7 @@ test('what one tab stores, another shows', async ({ page, context }) => {
   await page.getByRole('heading', { name: 'Cassian Moor' }).waitFor();
   const other = await context.newPage();
   await other.goto('/students/p-cassian');
-  await other.getByRole('button', { name: 'Change name, stature, approach' }).click();
+  await other.getByRole('button', { name: 'Change name, height, approach' }).click();
   await other.getByLabel('Name').fill('Cassian Moor-Hale');
   await other.getByRole('button', { name: 'Save' }).click();
   await expect(other.getByRole('heading', { name: 'Cassian Moor-Hale' })).toBeVisible();
@@ -71,7 +71,7 @@ test('a removed session changes the plan at once, and its undo brings it back', 
     .first()
     .click();
   await page.getByRole('link', { name: 'Plan' }).click();
-  await expect(hero.getByText('Deepen', { exact: true })).toBeVisible();
+  await expect(hero.getByText('Less support', { exact: true })).toBeVisible();
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(hero.getByText('Keep', { exact: true })).toBeVisible();
 });
@@ -79,7 +79,7 @@ test('a removed session changes the plan at once, and its undo brings it back', 
 test('the very mobile student is never lowered, whatever her range', async ({ page }) => {
   await page.goto('/students/p-lulu/plan');
   await expect(page.getByText('never deeper', { exact: false }).first()).toBeVisible();
-  await expect(page.getByText('Deepen', { exact: true })).toHaveCount(0);
+  await expect(page.getByText('Less support', { exact: true })).toHaveCount(0);
 });
 
 test('a written go-ahead opens the mat to a student who had to ask first', async ({ page }) => {

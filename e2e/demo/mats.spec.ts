@@ -23,13 +23,13 @@ test('three at once, side by side: each is led on its own, one stops, one is end
   await expect(ines.getByRole('timer')).toHaveText(/^0:0[1-9]/);
 
   // A rung on one mat moves nothing on another.
-  await marit.getByRole('button', { name: /^↑ One rung higher/ }).click();
+  await marit.getByRole('button', { name: /^↑ One step higher/ }).click();
   await expect(marit.getByRole('button', { name: 'Undo the last step' })).toBeVisible();
   await expect(yusuf.getByRole('button', { name: 'Undo the last step' })).toBeHidden();
 
   await yusuf.getByRole('button', { name: 'Stop: what is felt?' }).click();
   await yusuf.getByRole('button', { name: 'Joint', exact: true }).click();
-  await yusuf.getByRole('button', { name: 'Out and written down' }).click();
+  await yusuf.getByRole('button', { name: 'Out: save it' }).click();
   await expect(yusuf.getByText(/^2 of /)).toBeVisible();
   await expect(marit.getByText(/^1 of /)).toBeVisible();
 

@@ -27,7 +27,7 @@ test('two windows agree on what there is, and each undoes its own', async ({ pag
   await expect(students(other)).toHaveCount(11);
   await other.getByRole('link', { name: 'New student' }).click();
   await other.getByLabel('Name').fill('Zora Quill');
-  await other.getByLabel('Stature').fill('166');
+  await other.getByLabel('Height').fill('166');
   await other.getByRole('button', { name: 'Save and ask the questions' }).dblclick();
   await expect(other.getByRole('heading', { name: 'Questions for Zora Quill' })).toBeVisible();
   await go(page, '/students');
@@ -46,11 +46,11 @@ test('a form left open in one window does not put old fields back, and says wher
 }) => {
   await opened(page);
   await page.goto('/students/p-ines');
-  await page.getByRole('button', { name: 'Change name, stature, approach' }).click();
+  await page.getByRole('button', { name: 'Change name, height, approach' }).click();
   const other = await context.newPage();
   await other.goto('/students/p-ines');
-  await other.getByRole('button', { name: 'Change name, stature, approach' }).click();
-  await other.getByLabel('Stature').fill('181');
+  await other.getByRole('button', { name: 'Change name, height, approach' }).click();
+  await other.getByLabel('Height').fill('181');
   await other.getByRole('button', { name: 'Save', exact: true }).click();
   await expect(other.getByText(/181 cm/)).toBeVisible();
   await page.getByLabel('Name').fill('Ines Calloway-Reed');
@@ -58,17 +58,17 @@ test('a form left open in one window does not put old fields back, and says wher
   await expect(page.getByRole('heading', { name: 'Ines Calloway-Reed' })).toBeVisible();
   await expect(page.getByText(/181 cm/)).toBeVisible();
 
-  await page.getByRole('button', { name: 'Change name, stature, approach' }).click();
-  await other.getByRole('button', { name: 'Change name, stature, approach' }).click();
-  await other.getByLabel('Stature').fill('182');
+  await page.getByRole('button', { name: 'Change name, height, approach' }).click();
+  await other.getByRole('button', { name: 'Change name, height, approach' }).click();
+  await other.getByLabel('Height').fill('182');
   await other.getByRole('button', { name: 'Save', exact: true }).click();
   await expect(page.getByText(/182 cm/)).toBeVisible();
-  await page.getByLabel('Stature').fill('170');
+  await page.getByLabel('Height').fill('170');
   await page.getByRole('button', { name: 'Save', exact: true }).click();
   await expect(
-    page.getByText(/Stature was changed elsewhere while this stood open, and says “182” now/),
+    page.getByText(/Height was changed elsewhere while this stood open, and says “182” now/),
   ).toBeVisible();
-  await expect(page.getByLabel('Stature')).toHaveValue('170');
+  await expect(page.getByLabel('Height')).toHaveValue('170');
   await page.getByRole('button', { name: 'Save', exact: true }).click();
   await expect(page.getByText(/170 cm/)).toBeVisible();
 });

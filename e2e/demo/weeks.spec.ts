@@ -59,7 +59,7 @@ test('a session of several poses: a fault mended, propped again, repeated, stopp
   await expect(page.getByRole('heading', { name: 'Child', level: 1 })).toBeVisible();
   await page.getByRole('button', { name: 'Stop: what is felt?' }).click();
   await page.getByRole('button', { name: 'Dizzy' }).click();
-  await page.getByRole('button', { name: 'Out and written down' }).click();
+  await page.getByRole('button', { name: 'Out: save it' }).click();
   await expect(page.getByText('The round before, today')).toBeVisible();
   await expect(page.getByText(/4 of 10 at the front of the thigh, left/)).toBeVisible();
   await feel(page, 'In muscle', '2');
@@ -95,10 +95,10 @@ test('what is tried on a pose’s page lies on the mat', async ({ page }) => {
   await page.getByRole('button', { name: /^Without any / }).click();
   await expect.poll(() => pieces.innerText()).not.toBe(planned);
   const tried = (await pieces.innerText()).toLowerCase();
-  await page.getByRole('button', { name: 'Lay it out so' }).click();
-  await expect(page.getByText('Laid out so for the next session.')).toBeVisible();
+  await page.getByRole('button', { name: 'Use this next time' }).click();
+  await expect(page.getByText('Used next time, as it stands here.')).toBeVisible();
   await page.reload();
-  await expect(page.getByText('Laid out so for the next session.')).toBeVisible();
+  await expect(page.getByText('Used next time, as it stands here.')).toBeVisible();
   await beginWith(page, 'p-gunnar', 'Hero');
   await expect(page.getByRole('heading', { name: 'Hero', level: 1 })).toBeVisible();
   expect((await pieces.innerText()).toLowerCase()).toBe(tried);
@@ -111,7 +111,7 @@ test('a past session is noted in a few taps, and the decision is overruled with 
   await page.getByRole('button', { name: 'Note a past session' }).click();
   await page.getByRole('button', { name: 'Note it' }).click();
   await expect(page.getByText(/^Session of .* noted$/)).toBeVisible();
-  await page.getByRole('button', { name: 'Evidence: Hero' }).click();
+  await page.getByRole('button', { name: 'Why, or change it: Hero' }).click();
   await page.getByLabel('Why').fill('A long row on Sunday');
   await page
     .getByRole('button', { name: /^(Ease|Keep): Hero/ })

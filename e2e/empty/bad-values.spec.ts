@@ -7,17 +7,17 @@ test('an empty app teaches its first step', async ({ page }) => {
   await expect(page.getByRole('link', { name: 'New student' })).toBeVisible();
 });
 
-test('a student without a name, or of no human stature, is not stored', async ({ page }) => {
+test('a student without a name, or of no human height, is not stored', async ({ page }) => {
   await page.goto('/students/new');
-  await page.getByLabel('Stature').fill('1,700');
+  await page.getByLabel('Height').fill('1,700');
   await page.getByLabel('Year of birth').fill('3000');
   await page.getByRole('button', { name: 'Save and ask the questions' }).click();
   await expect(page.getByText('Name: enter what the student is called.')).toBeVisible();
-  await expect(page.getByText(/Stature: “1,700” can be read in two ways/)).toBeVisible();
+  await expect(page.getByText(/Height: “1,700” can be read in two ways/)).toBeVisible();
   await expect(page.getByText(/Year of birth: four digits/)).toBeVisible();
-  await page.getByLabel('Stature').fill('17');
+  await page.getByLabel('Height').fill('17');
   await page.getByRole('button', { name: 'Save and ask the questions' }).click();
-  await expect(page.getByText('Stature: 17 is not between 90 and 230 cm.')).toBeVisible();
+  await expect(page.getByText('Height: 17 is not between 90 and 230 cm.')).toBeVisible();
   await go(page, '/students');
   await expect(page.getByText('Nobody here yet.', { exact: false })).toBeVisible();
 });
@@ -138,14 +138,14 @@ test('a shelf item keeps its heights when an entry is wrong', async ({ page }) =
   await page.goto('/shelf');
   await page.getByRole('button', { name: 'Begin with a usual shelf' }).click();
   await page.getByRole('button', { name: 'Change Blanket' }).click();
-  await page.getByLabel('Height, folded in 8').fill('four');
-  await page.getByLabel('Sat on, folded in 4').fill('9');
+  await page.getByLabel('Height, folded three times').fill('four');
+  await page.getByLabel('Sat on, folded twice').fill('9');
   await page.getByRole('button', { name: 'Keep', exact: true }).click();
   await expect(page.getByText('Height: “four” is not a number', { exact: false })).toBeVisible();
   await expect(page.getByText('Sat on: cannot be higher than unloaded.')).toBeVisible();
   await page.reload();
   await expect(
-    page.getByRole('article', { name: 'Blanket' }).getByText(/folded in 8 4 cm/),
+    page.getByRole('article', { name: 'Blanket' }).getByText(/folded three times 4 cm/),
   ).toBeVisible();
 });
 

@@ -20,7 +20,7 @@ test('a new student has heights for the five commonest poses within 25 taps, by 
   const taps = counted(page);
   await taps.tap('link', 'New student');
   await taps.type('Name', 'Tamsin Orrery');
-  await taps.type('Stature', '168');
+  await taps.type('Height', '168');
   await taps.tap('button', 'Save and ask the questions');
   await taps.tap('button', /All asked: no to the remaining/);
   await taps.tap('link', 'On to measuring');
@@ -75,7 +75,7 @@ test('a new student has heights for the five commonest poses within 25 taps, by 
       await read(places);
       await expect(page.getByRole('img', { name: /^Readings / })).toBeVisible();
       await read(places.map((deg) => deg + 1));
-    } else await taps.tap('button', 'Pass over');
+    } else await taps.tap('button', 'Skip');
     await expect.poll(here).not.toEqual(now);
   }
   await expect(done).toBeVisible();
@@ -89,7 +89,7 @@ test('the readings of a first visit are typed in 50 taps', async ({ page }) => {
   await page.goto('/');
   await page.getByRole('link', { name: 'New student' }).click();
   await page.getByLabel('Name').fill('Tamsin Orrery');
-  await page.getByLabel('Stature').fill('168');
+  await page.getByLabel('Height').fill('168');
   await page.getByRole('button', { name: 'Save and ask the questions' }).click();
   await page.getByRole('button', { name: /All asked: no to the remaining/ }).click();
   await page.getByRole('link', { name: 'On to measuring' }).click();

@@ -12,7 +12,7 @@ test('from an empty app one looks around in a sample, tries things, and leaves w
   // What is changed meanwhile is changed in the sample alone.
   await go(page, '/students/new');
   await page.getByLabel('Name').fill('Somebody Else');
-  await page.getByLabel('Stature').fill('170');
+  await page.getByLabel('Height').fill('170');
   await page.getByRole('button', { name: 'Save and ask the questions' }).click();
   await expect(page.getByRole('button', { name: /All asked/ })).toBeVisible();
   await go(page, '/students');

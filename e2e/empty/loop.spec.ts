@@ -26,7 +26,7 @@ test('good sessions bring the seat of hero down one rung, with its reason', asyn
   }
   await page.getByRole('link', { name: 'Back to today' }).click();
   const card = page.getByRole('article', { name: 'Wren Tollivar' });
-  await expect(card.getByText('Deepen')).toBeVisible();
+  await expect(card.getByText('Less support')).toBeVisible();
   await expect(card.getByText(/good times here\. Try one step lower/)).toBeVisible();
 
   await page.clock.setSystemTime(week(3));
@@ -83,7 +83,7 @@ test('a stop word ends the pose with its exit, is written down, and rests it nex
   await page.getByRole('button', { name: 'Stop: what is felt?' }).click();
   await page.getByRole('button', { name: 'Electric' }).click();
   await expect(page.getByText(/Lean forward on to the hands/)).toBeVisible();
-  await page.getByRole('button', { name: 'Out and written down' }).click();
+  await page.getByRole('button', { name: 'Out: save it' }).click();
   await expect(page.getByText(/stopped: electric/)).toBeVisible();
   await page.clock.setSystemTime(week(1));
   await go(page, `/students/${id}/plan`);
@@ -105,7 +105,7 @@ test('a rung moved on the mat is named at once, and what was settled on is recor
   for (const other of ['Staff', 'Seated fold', 'Child', 'Standing fold'])
     await page.getByRole('checkbox', { name: other }).click();
   await page.getByRole('button', { name: /Begin: 1 pose/ }).click();
-  const up = page.getByRole('button', { name: /One rung higher: / });
+  const up = page.getByRole('button', { name: /One step higher: / });
   const named = Number(/([\d.]+) cm/.exec(await up.innerText())?.[1]);
   expect(named).toBeGreaterThan(first);
   await up.click();

@@ -90,7 +90,7 @@ test('a field that both sides changed is chosen by itself, and what one removed 
   );
   const which = (field: string) =>
     within(screen.getByRole('radiogroup', { name: `Wren Sample, ${field}: which stands` }));
-  fireEvent.click(which('Stature').getByRole('radio', { name: 'As in the book' }));
+  fireEvent.click(which('Height').getByRole('radio', { name: 'As in the book' }));
   expect(which('Name').getByRole('radio', { name: 'As here' })).toBeChecked();
   const tick = (group: string) =>
     fireEvent.click(within(screen.getByRole('group', { name: group })).getByRole('checkbox'));

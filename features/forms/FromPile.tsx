@@ -11,7 +11,7 @@ const shareOf = (pile: number, many: number) => String(Math.round((10 * pile) / 
 const MOST_IN_PILE = 12;
 
 interface FromPileProps {
-  /** How it lies: "folded in 4". */
+  /** How it lies: "folded twice". */
   readonly words: string;
   readonly units: Units;
   /** What one of the pile comes to, free and sat on; what was not measured is left as it is. */

@@ -33,7 +33,7 @@ const bodyOf = (typed: Readonly<Record<string, string>>, units: Units): TapedBod
     }),
   );
 
-/** Each length is optional: what is left empty comes from the stature. The drawing follows what is typed. */
+/** Each length is optional: what is left empty comes from the height. The drawing follows what is typed. */
 export function Proportions({ person, units }: { readonly person: Person; readonly units: Units }) {
   const dispatch = useOjasDispatch();
   const [active, setActive] = useState<TapedLength | null>(null);
@@ -101,14 +101,14 @@ export function Proportions({ person, units }: { readonly person: Person; readon
             active={active}
             written={(cm) => length(cm, units)}
             mostHeightPx={420}
-            words={`The body that these lengths make: ${tapedLengths.map((id) => `${tapes[id].name.toLowerCase()} ${taped.includes(id) ? 'taped' : 'from the stature'}`).join(', ')}.`}
+            words={`The body that these lengths make: ${tapedLengths.map((id) => `${tapes[id].name.toLowerCase()} ${taped.includes(id) ? 'taped' : 'from the height'}`).join(', ')}.`}
           />
           <Words>
             {taped.length === 0
-              ? 'Every length comes from the stature.'
-              : `${taped.length} of ${tapedLengths.length} lengths are taped; the rest come from the stature.`}
+              ? 'Every length comes from the height.'
+              : `${taped.length} of ${tapedLengths.length} lengths are taped; the rest come from the height.`}
           </Words>
-          <Aside>Whole lines are taped, dashed ones come from the stature.</Aside>
+          <Aside>Whole lines are taped, dashed ones come from the height.</Aside>
         </Sheet>
         <Sheet className="lg:flex-1">
           {tapedLengths.map((id) => (
@@ -123,7 +123,7 @@ export function Proportions({ person, units }: { readonly person: Person; readon
                 onBlur={() => setActive(null)}
               />
               <Aside>
-                {tapes[id].how} Usual for this stature:{' '}
+                {tapes[id].how} Usual for this height:{' '}
                 {length(usualShare[id] * person.statureCm, units)}.
               </Aside>
               {questioned.has(id) ? (

@@ -30,7 +30,7 @@ const schemaFor = (units: Units, year: number) =>
       .trim()
       .min(1, 'Name: enter what the student is called.')
       .max(120, 'Name: at most 120 letters.'),
-    stature: numberText('Stature', fromCm(LEAST_CM, units), fromCm(MOST_CM, units), ` ${units}`),
+    stature: numberText('Height', fromCm(LEAST_CM, units), fromCm(MOST_CM, units), ` ${units}`),
     birthYear: z
       .string()
       .refine(
@@ -60,7 +60,7 @@ interface StudentFormProps {
   readonly onSave: (fields: PersonFields) => Promise<void>;
 }
 
-/** Name, stature, and what narrows the first assumptions. */
+/** Name, height, and what narrows the first assumptions. */
 export function StudentForm({ person, units, saveWords, onSave }: StudentFormProps) {
   const { control, handleSubmit } = useForm<Filled>({
     resolver: zodResolver(schemaFor(units, new Date().getFullYear())),
@@ -87,13 +87,7 @@ export function StudentForm({ person, units, saveWords, onSave }: StudentFormPro
   return (
     <View className="gap-4">
       <FormField control={control} name="name" label="Name" />
-      <FormField
-        control={control}
-        name="stature"
-        label="Stature"
-        hint={units}
-        inputMode="decimal"
-      />
+      <FormField control={control} name="stature" label="Height" hint={units} inputMode="decimal" />
       <FormField
         control={control}
         name="birthYear"
@@ -102,13 +96,13 @@ export function StudentForm({ person, units, saveWords, onSave }: StudentFormPro
         inputMode="numeric"
       />
       <View className="gap-1">
-        <Words className="font-semibold">Usual ranges to start from</Words>
+        <Words className="font-semibold">Starting values for</Words>
         <Controller
           control={control}
           name="sex"
           render={({ field }) => (
             <Chips
-              label="Usual ranges to start from"
+              label="Starting values for"
               options={sexes}
               chosen={field.value}
               onChoose={field.onChange}

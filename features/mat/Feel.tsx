@@ -2,6 +2,9 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import type { FeltPlace, SessionPose } from '@/core/formats/book';
 import { poseById } from '@/core/poses/poses';
+import { wasTimed } from '@/store/mat';
+import { minutes } from '@/ui/format';
+import { countWords } from '@/ui/words/counted';
 import { Chips, Press } from '@/ui/Press';
 import { Sheet } from '@/ui/Sheet';
 import { Aside, Title, Words } from '@/ui/Words';
@@ -30,12 +33,23 @@ interface FeelProps {
   readonly onMat: OnTheMat;
   readonly exit: readonly string[];
   readonly last: boolean;
-  readonly onRecord: (felt: Felt) => Promise<void>;
+  /** What was felt, and how long it was held where the timer did not run and it was not as planned. */
+  readonly onRecord: (felt: Felt, heldAs?: number) => Promise<void>;
 }
+
+/** How long it was held, where nobody timed it. */
+const untimed = [
+  { id: 'whole', words: 'As planned', share: 1 },
+  { id: 'half', words: 'About half', share: 0.5 },
+  { id: 'hardly', words: 'Hardly', share: 0 },
+] as const;
 
 /** Where and how strong: two taps; the rest stands as it usually is. */
 export function Feel({ onMat, exit, last, onRecord }: FeelProps) {
-  const { planned } = onMat;
+  const { planned, mat } = onMat;
+  const [held, setHeld] = useState<(typeof untimed)[number]['id']>('whole');
+  const isTimed = wasTimed(mat);
+  const share = untimed.find(({ id }) => id === held)?.share ?? 1;
   const [place, setPlace] = useState<FeltPlace | null>(null);
   const [spot, setSpot] = useState<string | null>(null);
   const [strength, setStrength] = useState<string | null>(null);
@@ -86,6 +100,17 @@ export function Feel({ onMat, exit, last, onRecord }: FeelProps) {
             inOneLine
           />
         </View>
+        {isTimed ? null : (
+          <View className="gap-1">
+            <Words>
+              Held, not timed:{' '}
+              {planned.times === null
+                ? minutes(planned.holdSeconds)
+                : countWords(planned, planned.times)}
+            </Words>
+            <Chips label="Held, not timed" options={untimed} chosen={held} onChoose={setHeld} />
+          </View>
+        )}
         <View className="gap-1">
           <Words>The pelvis</Words>
           <Chips label="The pelvis" options={pelvises} chosen={pelvis} onChoose={setPelvis} />
@@ -104,12 +129,15 @@ export function Feel({ onMat, exit, last, onRecord }: FeelProps) {
           onPress={() =>
             place !== null &&
             strength !== null &&
-            onRecord({
-              feeling: { strength: Number(strength), place, ...(spot === null ? {} : { spot }) },
-              pelvis,
-              breath,
-              ...(list === 'none' ? {} : { list }),
-            })
+            onRecord(
+              {
+                feeling: { strength: Number(strength), place, ...(spot === null ? {} : { spot }) },
+                pelvis,
+                breath,
+                ...(list === 'none' ? {} : { list }),
+              },
+              isTimed ? undefined : Math.round(share * planned.holdSeconds),
+            )
           }
         >
           {last ? 'Record and end' : 'Record, next pose'}

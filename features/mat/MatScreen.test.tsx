@@ -93,7 +93,7 @@ test('a fault that is seen says what mends it here, and one tap does it; the ste
   step('Look');
   fireEvent.click(screen.getByRole('checkbox', { name: /Outer ankle pushed out/ }));
   expect(state().mat.now?.faults['hero/both']).toEqual(['ankle-out']);
-  expect(screen.getByText(/^Seat one rung higher, \d+(\.5)? cm: /)).toBeInTheDocument();
+  expect(screen.getByText(/^Seat one step higher, \d+(\.5)? cm: /)).toBeInTheDocument();
   press(/^Do it: Outer ankle/);
   const once = seat()?.heightCm ?? NaN;
   const [change] = state().mat.now?.changes['hero/both'] ?? [];
@@ -126,7 +126,7 @@ test('pieces are ticked off as they are laid, and another piece is another one t
   expect(screen.getByText(/^0 of \d+ laid\.$/)).toBeInTheDocument();
   fireEvent.click(boxes[0]!);
   expect(screen.getByText(/^(1 of \d+|All) laid\.$/)).toBeInTheDocument();
-  press(/One rung higher/);
+  press(/One step higher/);
   const after = within(screen.getByRole('list', { name: 'Seat, from the floor up' }));
   const laid = after.queryAllByRole('checkbox', { checked: true });
   expect(laid.length).toBeLessThanOrEqual(1);
@@ -192,7 +192,7 @@ test('a rung down names its height and pieces before and after, and the figure a
   const figure = screen
     .getByRole('img', { name: /Hero, seen from the side/ })
     .getAttribute('aria-label');
-  press(/One rung lower/);
+  press(/One step lower/);
   expect(screen.getByText(/^Now: /).textContent).not.toBe(before);
   expect(
     screen.getByRole('img', { name: /Hero, seen from the side/ }).getAttribute('aria-label'),
@@ -204,7 +204,7 @@ test('a rung down names its height and pieces before and after, and the figure a
 
 test('two taps record a pose; what was moved against the advice is marked as such', async () => {
   const { state } = await onMat('Hero');
-  press(/One rung lower/);
+  press(/One step lower/);
   step('Feel');
   expect(screen.getByRole('button', { name: 'Record and end' })).toHaveAttribute(
     'aria-disabled',
@@ -261,7 +261,7 @@ test('stop is under the thumb at every step, its words one tap on, with the way 
   press(/It was a slip/);
   press('Stop: what is felt?');
   press('Joint');
-  press('Out and written down');
+  press('Out: save it');
   await waitFor(() =>
     expect(Object.values(state().sessions)[0]?.poses[0]).toMatchObject({ stop: 'joint' }),
   );
@@ -334,7 +334,7 @@ test('the knees bend more at a tap, it stands beside what was reckoned, and it i
   expect(state().mat.now?.changes['standing-fold/both']).toBeUndefined();
   press('Stop: what is felt?');
   press('Sharp');
-  press('Out and written down');
+  press('Out: save it');
   await waitFor(() =>
     expect(Object.values(state().sessions)[0]?.poses[0]?.dials?.[0]).toMatchObject({
       dial: 'kneeBend',

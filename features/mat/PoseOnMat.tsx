@@ -30,6 +30,7 @@ import { useEstimates, useOjas, useOjasDispatch, useUnits } from '../hooks';
 import { railColumns } from '../plan/columns';
 import { PoseLine } from '../plan/PoseLine';
 import { figureWords, poseTitle } from '../plan/words';
+import { YoursBeside } from '../plan/Yours';
 import { Build } from './Build';
 import { Dials } from './Dials';
 import { Feel } from './Feel';
@@ -152,9 +153,12 @@ export function PoseOnMat({ person, planned, mat, alone, onEnded }: PoseOnMatPro
           columns={railColumns(now)}
         />
       )}
+      {mat.step === 'feel' ? null : (
+        <YoursBeside person={person} planned={planned} lying={settled} />
+      )}
       <OfStep
         {...{ person, planned, mat, settled, lying, how, inPose, estimates, set }}
-        onRecord={(felt) => finish(felt)}
+        onRecord={finish}
       />
       {round && (mat.step === 'build' || mat.step === 'feel') ? (
         <Sheet>
@@ -186,7 +190,7 @@ interface OfStepProps {
   readonly inPose: InPose;
   readonly estimates: Estimates;
   readonly set: readonly DialSetting[];
-  readonly onRecord: (felt: Felt) => Promise<void>;
+  readonly onRecord: (felt: Felt, heldAs?: number) => Promise<void>;
 }
 
 /** What each step of a pose shows under its figure. */

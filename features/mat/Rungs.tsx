@@ -63,12 +63,12 @@ export function Rungs({ person, planned, settled, mat }: RungsProps) {
         </Words>
       </View>
       {below ? (
-        <StackChoice words="↓ One rung lower" stack={below} onChoose={() => move(below)} />
+        <StackChoice words="↓ One step lower" stack={below} onChoose={() => move(below)} />
       ) : (
         <Words className="text-faint">The shelf has no small step below this.</Words>
       )}
       {above ? (
-        <StackChoice words="↑ One rung higher" stack={above} onChoose={() => move(above)} />
+        <StackChoice words="↑ One step higher" stack={above} onChoose={() => move(above)} />
       ) : (
         <Words className="text-faint">The shelf builds nothing higher here.</Words>
       )}

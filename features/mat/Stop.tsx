@@ -70,7 +70,7 @@ export function Stopped({ word, planned, onRecord, onBack }: StoppedProps) {
       title={`${stopMeans[word]}: out of the pose`}
       foot={
         <Press kind="main" onPress={() => onRecord(felt)}>
-          Out and written down
+          Out: save it
         </Press>
       }
     >
@@ -83,7 +83,7 @@ export function Stopped({ word, planned, onRecord, onBack }: StoppedProps) {
       </Sheet>
       <Words className="text-lg">
         {word === 'joint'
-          ? 'Next time the support is one rung higher. A joint that goes on speaking: to a physiotherapist.'
+          ? 'Next time the support is one step higher. A joint that goes on speaking: to a physiotherapist.'
           : word === 'dizzy'
             ? 'Sit low and breathe until it has passed. Dizziness that returns: to a doctor.'
             : 'This pose rests for two weeks. If it comes back or stays: to a doctor or physiotherapist before this pose again.'}

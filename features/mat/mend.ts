@@ -70,13 +70,13 @@ export function mendWords(remedy: Remedy, mend: Mend, shelf: Shelf, units: Units
   if (first) {
     const [one, to] = first;
     const way = to.heightCm > one.heightCm ? 'higher' : 'lower';
-    return `${slotName(one)} one rung ${way}, ${length(to.heightCm, units)}: ${stackWords(to.pieces, shelf)}`;
+    return `${slotName(one)} one step ${way}, ${length(to.heightCm, units)}: ${stackWords(to.pieces, shelf)}`;
   }
   if (mend.does === 'dial')
     return `${dialName(mend.one.dial)}: ${wordsIn(units).dialValue(mend.one.dial, mend.to)}`;
   return 'dial' in remedy
     ? `${dialName(remedy.dial)} stands at its end.`
-    : `${slotName(slotRefOf(remedy.slot))}: the shelf builds no rung ${remedy.way === 'raise' ? 'higher' : 'lower'}.`;
+    : `${slotName(slotRefOf(remedy.slot))}: the shelf builds no step ${remedy.way === 'raise' ? 'higher' : 'lower'}.`;
 }
 
 /** Does it: supports move rung by rung, or what is set of the pose is turned. */

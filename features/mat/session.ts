@@ -12,6 +12,7 @@ import { put } from '@/store/facts';
 import {
   dialTurned,
   heldSeconds,
+  wasTimed,
   matCleared,
   matOf,
   MOST_HELD_SECONDS,
@@ -170,7 +171,9 @@ export const recordPose =
   async (dispatch, getState) => {
     const mat = matOf(getState().mat, person);
     if (!mat) return { ok: true };
-    const held = heldAs ?? heldSeconds(mat, holdNow());
+    // Not timed, it was held as planned unless something else is said.
+    const untimed = felt.stop === undefined && !wasTimed(mat);
+    const held = heldAs ?? (untimed ? planned.holdSeconds : heldSeconds(mat, holdNow()));
     dispatch(onMatOf(person, poseDone(outcomeOf(mat, planned, felt, held))));
     const after = matOf(getState().mat, person);
     return after && after.at >= after.poses.length ? dispatch(endSession(person)) : { ok: true };

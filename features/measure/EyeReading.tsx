@@ -68,7 +68,7 @@ export function EyeReading({
         <View className="flex-row flex-wrap gap-2">
           <Press onPress={() => take(picked - half)}>A little less</Press>
           <Press kind="main" onPress={() => take(picked)}>
-            Just so: {picked}°
+            Use {picked}°
           </Press>
           <Press onPress={() => take(picked + half)}>A little more</Press>
         </View>

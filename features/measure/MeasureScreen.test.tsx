@@ -215,9 +215,9 @@ describe('a led visit', () => {
 
   test('passing over everything ends it, and says so', async () => {
     await begin(/^Begin the re-check/);
-    press('Pass over');
+    press('Skip');
     await screen.findByText(/^Re-check: 2 of 2/);
-    press('Pass over');
+    press('Skip');
     expect(await screen.findByText(/Nothing was read\. Passed over:/)).toBeInTheDocument();
     press('All ranges');
     expect(screen.getByRole('heading', { name: 'All ranges' })).toBeInTheDocument();
@@ -269,11 +269,11 @@ describe('what was answered at intake', () => {
       let i = 0;
       i < 6 &&
       state().measuring.now?.entry !== undefined &&
-      screen.queryByRole('button', { name: 'Pass over' });
+      screen.queryByRole('button', { name: 'Skip' });
       i++
     ) {
       expect(state().measuring.now?.entry?.range).not.toBe('kneeFlexion.prone');
-      press('Pass over');
+      press('Skip');
     }
     expect(await screen.findByText(/Passed over:/)).not.toHaveTextContent('knee bend, face down');
   });

@@ -248,7 +248,7 @@ function VisitBar({ visit, steps, entry, onPass, onLeave }: VisitBarProps) {
         {here ? ` · ${decidesWords(here.decides)}` : ''}
       </Words>
       <View className="flex-row flex-wrap gap-2">
-        <Press onPress={() => onPass(entry.range)}>Pass over</Press>
+        <Press onPress={() => onPass(entry.range)}>Skip</Press>
         <Press kind="quiet" onPress={onLeave}>
           Stop here
         </Press>

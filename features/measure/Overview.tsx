@@ -74,7 +74,7 @@ function Visits({
       <Words>
         {known
           ? `${names(recheck.map(({ range }) => range))}: ${decided(recheck)}.`
-          : `Led from range to range, what decides most first. ${names(first.map(({ range }) => range))}: ${decided(first)}. Pass over what you like; stop when you like.`}
+          : `Led from range to range, what decides most first. ${names(first.map(({ range }) => range))}: ${decided(first)}. Skip what you like; stop when you like.`}
       </Words>
       {known ? (
         <Press kind="main" onPress={() => onVisit('recheck')}>

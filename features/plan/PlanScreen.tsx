@@ -13,6 +13,7 @@ import { selectSessionsOf, selectOwnShelf, selectShelf } from '@/store/selectors
 import type { Units } from '@/ui/format';
 import { Field } from '@/ui/Field';
 import { Chips, Press } from '@/ui/Press';
+import { Print } from '@/ui/Print';
 import { Screen } from '@/ui/Screen';
 import { Sheet } from '@/ui/Sheet';
 import { tone } from '@/ui/tones';
@@ -107,6 +108,7 @@ export function PlanScreen({ id }: { readonly id: string }) {
             icon={<SlidersHorizontal size={22} color={tone('thread')} aria-hidden />}
             onPress={() => toggle('set')}
           />
+          <Print />
         </View>
       }
       foot={

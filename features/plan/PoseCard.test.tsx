@@ -70,7 +70,7 @@ test('what changes since last time is said as a word with its mark, its reason a
       sessions: [sampleSession('2026-01-10', { feeling: { strength: 3, place: 'joint' } })],
     }),
   );
-  expect(screen.getByText('Ease')).toBeInTheDocument();
+  expect(screen.getByText('More support')).toBeInTheDocument();
   expect(screen.getAllByText(/Last time, 10 Jan: felt at a joint line/).length).toBeGreaterThan(0);
   expect(planned.slots[0]!.stackCm).toBeGreaterThan(planned.slots[0]!.lastCm! + 0.5);
   expect(screen.getByText(/^last time \d/)).toBeInTheDocument();

@@ -15,6 +15,7 @@ import { PoseGlance } from './PoseFigure';
 import { SupportLines } from './Supports';
 import { Said } from './Said';
 import { poseTitle } from './words';
+import { Yours } from './Yours';
 
 interface PoseCardProps {
   readonly person: Person;
@@ -56,6 +57,7 @@ export function PoseCard({ person, planned, shelf, units }: PoseCardProps) {
           <SupportLines planned={planned} shelf={shelf} units={units} />
         </>
       ) : null}
+      {posture ? <Yours person={person} planned={planned} /> : null}
       <Said planned={planned} units={units} />
       {posture ? null : <Gate person={person} planned={planned} />}
       {planned.refer.length > 0 ? <Aside>{say.reasons(planned.refer)}</Aside> : null}

@@ -173,10 +173,10 @@ test('what is tried is laid out for the next session, kept there, and taken back
   fireEvent.click(region('Build').getByRole('button', { name: /^Without any / }));
   const tried = pieces().textContent;
   await act(
-    async () => void fireEvent.click(screen.getByRole('button', { name: 'Lay it out so' })),
+    async () => void fireEvent.click(screen.getByRole('button', { name: 'Use this next time' })),
   );
-  expect(screen.getByText('Laid out so for the next session.')).toBeInTheDocument();
-  expect(screen.queryByRole('button', { name: 'Lay it out so' })).toBeNull();
+  expect(screen.getByText('Used next time, as it stands here.')).toBeInTheDocument();
+  expect(screen.queryByRole('button', { name: 'Use this next time' })).toBeNull();
   const laid = state().mat.laid['p1']?.poses['hero/both'];
   expect(laid?.settled.find(({ slot }) => slot === 'seat')?.pieces.length).toBeGreaterThan(0);
   expect(pieces().textContent).toBe(tried);

@@ -19,6 +19,7 @@ import { slotKey } from '@/core/slots';
 import { selectSessionsOf, selectShelf } from '@/store/selectors';
 import { capital, date, degrees, minutes, type Units } from '@/ui/format';
 import { Chips, Press } from '@/ui/Press';
+import { Print } from '@/ui/Print';
 import { Screen } from '@/ui/Screen';
 import { Sheet } from '@/ui/Sheet';
 import { Aside, Title, Words } from '@/ui/Words';
@@ -50,6 +51,7 @@ import { Supports } from './Supports';
 import { useTried, type Tried } from './useTried';
 import { Said } from './Said';
 import { figureWords, poseName, poseTitle } from './words';
+import { YoursBeside } from './Yours';
 import { Working } from './Working';
 
 interface PoseScreenProps {
@@ -82,7 +84,12 @@ export function PoseScreen({ id, pose, side }: PoseScreenProps) {
     <Screen
       title={poseName(pose)}
       wide
-      beside={planned.posture ? <ActionMark word={planned.decision.word} /> : null}
+      beside={
+        <View className="flex-row items-center gap-1">
+          {planned.posture ? <ActionMark word={planned.decision.word} /> : null}
+          <Print />
+        </View>
+      }
       foot={
         <Link href={`/students/${id}/mat`} asChild>
           <Press kind="main">To the mat</Press>
@@ -344,10 +351,11 @@ const LayOut = memo(function LayOut({ person, planned, tried, laid }: LayOutProp
           kind="main"
           onPress={() => dispatch(poseLaid({ person: person.id, at: nowIso(), pose, ...now }))}
         >
-          Lay it out so
+          Use this next time
         </Press>
       ) : null}
-      {laid ? <Words role="status">Laid out so for the next session.</Words> : null}
+      {laid ? <Words role="status">Used next time, as it stands here.</Words> : null}
+      {laid ? <YoursBeside person={person} planned={planned} lying={laid.settled} /> : null}
       {tried.isTried || laid ? <Press onPress={back}>Back to the plan</Press> : null}
     </>
   );

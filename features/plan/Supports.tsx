@@ -195,11 +195,11 @@ function Pieces({ slot, slots, shelf, units, inPose, onSwap }: PiecesProps) {
   );
 }
 
-/** "2 × cork block, flat": one piece by its name, fold or face, and count. */
+/** "2 × cork block flat": one piece by its name, fold or face, and count. */
 function pieceWords({ item: id, state, count }: Piece, shelf: Shelf): string {
   const item = shelf.find((one) => one.id === id);
   if (!item) return id;
-  return `${count > 1 ? `${count} × ` : ''}${item.name}, ${stateName(item, state)}`;
+  return `${count > 1 ? `${count} × ` : ''}${item.name} ${stateName(item, state)}`;
 }
 
 /** What else could stand there: of the shelf, without this prop, and from home. */

@@ -53,9 +53,9 @@ export const actionWords: Readonly<
   >
 > = {
   first: { words: 'First time', mark: '○', tone: 'thread' },
-  deepen: { words: 'Deepen', mark: '↓', tone: 'moss' },
+  deepen: { words: 'Less support', mark: '↓', tone: 'moss' },
   keep: { words: 'Keep', mark: '=', tone: 'ochre' },
-  ease: { words: 'Ease', mark: '↑', tone: 'rust' },
+  ease: { words: 'More support', mark: '↑', tone: 'rust' },
   rest: { words: 'Rest it today', mark: '–', tone: 'rust' },
 };
 

@@ -13,7 +13,8 @@ import { StageChart } from '@/ui/charts/StageChart';
 import { StepChart, type Steps } from '@/ui/charts/StepChart';
 import { lookOf } from '@/ui/charts/looks';
 import { date, degrees, length, minutes, withDoubt } from '@/ui/format';
-import { Chips, Press } from '@/ui/Press';
+import { Chips } from '@/ui/Press';
+import { Print } from '@/ui/Print';
 import { Screen } from '@/ui/Screen';
 import { Sheet } from '@/ui/Sheet';
 import { Aside, Title, Words } from '@/ui/Words';
@@ -36,15 +37,7 @@ export function ProgressScreen({ id }: { readonly id: string }) {
   const wide = useWide();
   if (!person || !record) return <NoStudent />;
   return (
-    <Screen
-      title={person.name}
-      wide
-      beside={
-        <Press kind="quiet" className="print:hidden" onPress={() => window.print()}>
-          Print
-        </Press>
-      }
-    >
+    <Screen title={person.name} wide beside={<Print />}>
       <StudentTabs id={id} here="progress" />
       <Months person={person} record={record} sessions={sessions} />
       <View className={wide ? 'flex-row items-start gap-4' : 'gap-4'}>

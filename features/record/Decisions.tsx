@@ -21,6 +21,7 @@ import { nowIso, useEstimates, useOjas, useOjasDispatch, useUnits, useWords } fr
 import { ActionMark } from '../plan/ActionMark';
 import { PoseLine } from '../plan/PoseLine';
 import { actionWords, poseTitle } from '../plan/words';
+import { Yours } from '../plan/Yours';
 
 interface DecisionsProps {
   readonly person: Person;
@@ -60,15 +61,15 @@ function Decided({ person, planned, sessions }: DecidedProps) {
         <ActionMark word={decision.word} />
       </View>
       <Words>{say.reasons(decision.reasons)}</Words>
-      {laid ? <Words role="status">Laid out otherwise for the next session.</Words> : null}
+      {laid ? <Yours person={person} planned={planned} /> : null}
       <Press
         kind="quiet"
         className="-ml-4 self-start"
         aria-expanded={open}
-        aria-label={`Evidence: ${poseTitle(planned)}`}
+        aria-label={`Why, or change it: ${poseTitle(planned)}`}
         onPress={() => setOpen(!open)}
       >
-        {open ? 'Close the evidence' : 'Evidence, and another word'}
+        {open ? 'Close' : 'Why, or change it'}
       </Press>
       {open ? <Evidence {...{ person, planned, sessions }} /> : null}
     </View>

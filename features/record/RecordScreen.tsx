@@ -3,6 +3,7 @@ import { useDeferredValue } from 'react';
 import { practisedPoses } from '@/core/plan/practised';
 import { selectSessionsOf } from '@/store/selectors';
 import { Press } from '@/ui/Press';
+import { Print } from '@/ui/Print';
 import { Screen } from '@/ui/Screen';
 import { Words } from '@/ui/Words';
 import { useOjas, usePerson, usePlan } from '../hooks';
@@ -25,13 +26,7 @@ export function RecordScreen({ id }: { readonly id: string }) {
   return (
     <Screen
       title={person.name}
-      beside={
-        sessions.length > 0 ? (
-          <Press kind="quiet" className="print:hidden" onPress={() => window.print()}>
-            Print
-          </Press>
-        ) : null
-      }
+      beside={sessions.length > 0 ? <Print /> : null}
       foot={
         <Link href="/" asChild>
           <Press kind="main">Back to today</Press>

@@ -42,7 +42,7 @@ export function SessionSheet({
           {open ? (
             <EditPose
               outcome={one}
-              onChange={(to) => changePose(i, `${poseTitle(one)} of ${day} put right`, to)}
+              onChange={(to) => changePose(i, `${poseTitle(one)} of ${day} corrected`, to)}
             />
           ) : null}
         </View>
@@ -62,10 +62,10 @@ export function SessionSheet({
         <Press
           kind="quiet"
           aria-expanded={open}
-          aria-label={open ? `Leave the session of ${day}` : `Put right the session of ${day}`}
+          aria-label={open ? `Leave the session of ${day}` : `Correct the session of ${day}`}
           onPress={() => setOpen(!open)}
         >
-          {open ? 'Done' : 'Put right'}
+          {open ? 'Done' : 'Correct'}
         </Press>
         <Press
           kind="quiet"

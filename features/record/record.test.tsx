@@ -22,25 +22,25 @@ const facts = () => [...usualFacts(), put('sessions', sampleSession(ago(7)))];
 test('a decision shows its evidence and is overruled in one tap, with why, and taken back', async () => {
   const { state } = await show(<RecordScreen id="p1" />, facts());
   const next = () => within(screen.getByRole('region', { name: 'Next time' }));
-  await press('Evidence: Hero');
+  await press('Why, or change it: Hero');
   expect(next().getByText(/held · \d+ of 10/)).toBeInTheDocument();
   expect(next().getByText(/^Knee bend, hip bent: left /)).toBeInTheDocument();
   fireEvent.change(next().getByRole('textbox', { name: /^Why/ }), {
     target: { value: 'long row on Sunday' },
   });
-  await press('Ease: Hero');
+  await press('More support: Hero');
   const laid = state().mat.laid['p1']?.poses['hero/both'];
   expect(laid?.why).toBe('long row on Sunday');
   expect(laid?.changes[0]?.toCm).toBeGreaterThan(laid?.changes[0]?.fromCm ?? Infinity);
-  expect(next().getByText('Laid out otherwise for the next session.')).toBeInTheDocument();
+  expect(next().getByText(/^seat \d+(\.5)? cm; reckoned \d+(\.5)? cm\.$/)).toBeInTheDocument();
   await press('As proposed, after all');
   expect(state().mat.laid['p1']?.poses['hero/both']).toBeUndefined();
 });
 
-test('a session is put right pose by pose, gets a note, and each change is undone', async () => {
+test('a session is corrected pose by pose, gets a note, and each change is undone', async () => {
   const { store, state } = await show(<RecordScreen id="p1" />, facts());
   const session = () => Object.values(state().sessions)[0]!;
-  await press(/^Put right the session of /);
+  await press(/^Correct the session of /);
   await pick('How strong, Hero', '6');
   await pick('Where it was felt, Hero', 'At a joint line');
   expect(session().poses[0]?.feeling).toEqual({ strength: 6, place: 'joint' });

@@ -15,7 +15,7 @@ export function ReckoningScreen() {
         <Words>
           The body is a chain of straight segments as long as the student’s own. For each pose, Ojas
           asks how far hips, knees and front thighs would have to go on the floor, and raises the
-          supports until nobody is asked for more than they have, with a little kept in hand.
+          supports until nobody is asked for more than they have, with a little to spare.
         </Words>
         <Words>
           Every range is a belief with a doubt: readings narrow it, time widens it. The doubt is

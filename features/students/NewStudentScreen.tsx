@@ -33,7 +33,7 @@ export function NewStudentScreen() {
   return (
     <Screen title="New student">
       <Words>
-        Only the name and the stature are needed. What is not measured yet is assumed, and the plan
+        Only the name and the height are needed. What is not measured yet is assumed, and the plan
         says so.
       </Words>
       <StudentForm units={units} saveWords="Save and ask the questions" onSave={save} />

@@ -9,9 +9,9 @@ const type = (name: string | RegExp, value: string) =>
 const keep = () =>
   act(async () => void fireEvent.click(screen.getByRole('button', { name: 'Keep these lengths' })));
 
-test('a taped length is kept and takes the place of its share; an empty one comes from the stature', async () => {
+test('a taped length is kept and takes the place of its share; an empty one comes from the height', async () => {
   const { state } = await taping();
-  expect(screen.getByText('Every length comes from the stature.')).toBeInTheDocument();
+  expect(screen.getByText('Every length comes from the height.')).toBeInTheDocument();
   type(/^Thigh/, '44,5');
   await keep();
   expect(state().people.p1?.bodyCm).toEqual({ thigh: 44.5 });

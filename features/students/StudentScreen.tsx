@@ -92,7 +92,7 @@ export function StudentScreen({ id }: { readonly id: string }) {
       ) : null}
       <View className="flex-row flex-wrap gap-2">
         <Press onPress={() => setEditing(editing ? null : person)}>
-          {editing ? 'Leave as it was' : 'Change name, stature, approach'}
+          {editing ? 'Leave as it was' : 'Change name, height, approach'}
         </Press>
         <Press kind="warn" onPress={remove}>
           Remove student
@@ -203,8 +203,8 @@ function Lengths({ person }: OfPerson) {
       <Title level={2}>Proportions</Title>
       <Words>
         {taped === 0
-          ? 'Every length comes from the stature.'
-          : `${taped} of ${tapedLengths.length} lengths are taped; the rest come from the stature.`}
+          ? 'Every length comes from the height.'
+          : `${taped} of ${tapedLengths.length} lengths are taped; the rest come from the height.`}
       </Words>
       <Link href={`/students/${person.id}/proportions`} asChild>
         <Press>Tape the lengths</Press>

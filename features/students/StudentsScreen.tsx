@@ -96,7 +96,7 @@ function StudentList() {
     <>
       {people.length === 0 ? (
         <Words>
-          Nobody here yet. A student needs a name and a stature; everything else can follow on the
+          Nobody here yet. A student needs a name and a height; everything else can follow on the
           mat.
         </Words>
       ) : (

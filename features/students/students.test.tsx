@@ -14,18 +14,18 @@ const fill = (label: string, value: string) =>
   fireEvent.change(screen.getByLabelText(label), { target: { value } });
 
 describe('a new student', () => {
-  test('needs a name and a stature, in words when they are missing', async () => {
+  test('needs a name and a height, in words when they are missing', async () => {
     const { state } = await show(<NewStudentScreen />, []);
     press('Save and ask the questions');
     expect(await screen.findByText('Name: enter what the student is called.')).toBeInTheDocument();
-    expect(screen.getByText('Stature: Enter a number.')).toBeInTheDocument();
+    expect(screen.getByText('Height: Enter a number.')).toBeInTheDocument();
     expect(state().people).toEqual({});
   });
 
   test('is stored with what was said', async () => {
     const { state } = await show(<NewStudentScreen />, []);
     fill('Name', '  Merle Quist ');
-    fill('Stature', '171,5');
+    fill('Height', '171,5');
     fill('Year of birth', '1980');
     fireEvent.click(screen.getByRole('radio', { name: 'Woman' }));
     fireEvent.click(screen.getByRole('radio', { name: 'Breath-paced' }));
@@ -46,7 +46,7 @@ describe('a new student', () => {
       put('settings', { id: 'settings', units: 'in', theme: 'system' }),
     ]);
     fill('Name', 'Inch Sample');
-    fill('Stature', '67');
+    fill('Height', '67');
     press('Save and ask the questions');
     await waitFor(() => expect(Object.values(state().people)[0]?.statureCm).toBeCloseTo(170.2, 1));
   });
@@ -58,7 +58,7 @@ describe('the questions', () => {
     const group = within(screen.getByRole('radiogroup', { name: 'Meniscus injury' }));
     expect(group.getByRole('radio', { name: 'Not asked' })).toBeChecked();
     fireEvent.click(group.getByRole('radio', { name: 'Yes' }));
-    expect(await screen.findByText(/15° of knee bend are kept in hand/)).toBeInTheDocument();
+    expect(await screen.findByText(/15° of knee bend are left to spare/)).toBeInTheDocument();
     expect(screen.getByText(/Locking, swelling or giving way/)).toBeInTheDocument();
     fireEvent.click(
       within(screen.getByRole('radiogroup', { name: 'Which side' })).getByRole('radio', {
@@ -111,8 +111,8 @@ describe('one student', () => {
 
   test('can be changed', async () => {
     const { state } = await show(<StudentScreen id="p1" />);
-    press('Change name, stature, approach');
-    fill('Stature', '181');
+    press('Change name, height, approach');
+    fill('Height', '181');
     press('Save');
     await waitFor(() => expect(state().people.p1?.statureCm).toBe(181));
   });

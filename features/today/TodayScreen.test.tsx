@@ -30,9 +30,11 @@ test('who was here last comes first, with what to check and what changes', async
   ]);
   const first = within(cards[0]!);
   expect(first.getByText(/^Check first: /)).toBeInTheDocument();
-  expect(first.getByText('Ease')).toBeInTheDocument();
+  expect(first.getByText('More support')).toBeInTheDocument();
   expect(first.getByText(/^Seat 22\.5 cm → \d+(\.5)? cm:/)).toBeInTheDocument();
-  expect(within(cards[1]!).getByText('Built from the measurements.')).toBeInTheDocument();
+  expect(
+    within(cards[1]!).getByText('Nothing is read yet: built from what is usual for this height.'),
+  ).toBeInTheDocument();
 });
 
 test('a session of today already shows what changes next time', async () => {
@@ -58,7 +60,7 @@ test('a session of today already shows what changes next time', async () => {
       ),
     ),
   ]);
-  expect(screen.getByText('Deepen')).toBeInTheDocument();
+  expect(screen.getByText('Less support')).toBeInTheDocument();
   expect(screen.getByText(/Four good times here\./)).toBeInTheDocument();
 });
 
@@ -97,16 +99,18 @@ describe('the shelf', () => {
   test('a height taped under load is kept and wins', async () => {
     const { state } = await show(<ShelfScreen />);
     fireEvent.click(screen.getByRole('button', { name: 'Change Wool blanket' }));
-    fireEvent.change(screen.getByLabelText('Sat on, folded in 16'), { target: { value: '5' } });
+    fireEvent.change(screen.getByLabelText('Sat on, folded four times'), {
+      target: { value: '5' },
+    });
     fireEvent.change(screen.getByLabelText('How many'), { target: { value: '9' } });
     fireEvent.click(screen.getByRole('button', { name: 'Keep' }));
-    expect(await screen.findByText(/folded in 16 8 cm \(5 cm sat on\)/)).toBeInTheDocument();
+    expect(await screen.findByText(/folded four times 8 cm \(5 cm sat on\)/)).toBeInTheDocument();
     expect(state().shelf.wool?.count).toBe(9);
   });
 
   test.each([
     ['How many', '2.5', 'How many: a whole number.'],
-    ['Height, folded in 8', '-3', 'Height: -3 is not between 0 and 120 cm.'],
+    ['Height, folded three times', '-3', 'Height: -3 is not between 0 and 120 cm.'],
     ['Name', ' ', 'Name: enter what it is called.'],
   ])('%s "%s" is refused', async (label, value, words) => {
     const { state } = await show(<ShelfScreen />);

@@ -1,11 +1,18 @@
 import { Link } from 'expo-router';
 import { useState } from 'react';
 import { Pressable, View } from 'react-native';
+import { placeKey } from '@/core/advise/order';
 import { recordIn } from '@/core/recordIn';
 import type { Person } from '@/core/formats/book';
 import type { Plan, PlanPose } from '@/core/formats/plan';
 import { stackWords } from '@/core/props/stack';
-import { selectPeople, selectSessionsOf, selectOwnShelf, selectShelf } from '@/store/selectors';
+import {
+  selectPeople,
+  selectRecord,
+  selectSessionsOf,
+  selectOwnShelf,
+  selectShelf,
+} from '@/store/selectors';
 import { decidesWords } from '@/ui/decides';
 import { ago, length } from '@/ui/format';
 import { Field } from '@/ui/Field';
@@ -18,6 +25,7 @@ import { useOjas, useOjasList, usePerson, usePlan, useToday, useUnits } from '..
 import { PoseGlance } from '../pages/late';
 import { ActionMark } from '../plan/ActionMark';
 import { poseTitle } from '../plan/words';
+import { Yours } from '../plan/Yours';
 import { LookAround } from '../shell/sample';
 import { useWide } from '../shell/Shell';
 import { ComingOn } from '../visits/late';
@@ -152,7 +160,7 @@ function Empty({ shelfEmpty }: { readonly shelfEmpty: boolean }) {
       <Sheet>
         <Title level={2}>Begin with one student</Title>
         <Words>
-          Enter a name and a stature. Measure how the pelvis tilts, how long the hamstrings are and
+          Enter a name and a height. Measure how the pelvis tilts, how long the hamstrings are and
           how far the knees bend: two readings a side are enough to begin.
         </Words>
         <Words>
@@ -217,6 +225,8 @@ function ComerCard({ id, coming }: ComerCardProps) {
   const person = usePerson(id);
   const plan = usePlan(id);
   const last = useOjas((state) => selectSessionsOf(state, id).at(-1));
+  const laid = useOjas(({ mat }) => recordIn(mat.laid, id)?.poses);
+  const isRead = useOjas((state) => (selectRecord(state, id)?.readings.length ?? 0) > 0);
   if (!person || !plan) return null;
   const moves = plan.poses.filter(
     ({ decision, posture }) =>
@@ -239,12 +249,26 @@ function ComerCard({ id, coming }: ComerCardProps) {
       </Link>
       <Check plan={plan} />
       {moves.length === 0 ? (
-        <Words>{last ? 'Everything stays as it was.' : 'Built from the measurements.'}</Words>
+        <Words>
+          {last
+            ? 'Everything stays as it was.'
+            : isRead
+              ? 'Built from the measurements.'
+              : 'Nothing is read yet: built from what is usual for this height.'}
+        </Words>
       ) : (
         moves.map((planned) => (
           <Move key={`${planned.pose}/${planned.side}`} person={person} planned={planned} />
         ))
       )}
+      {plan.poses
+        .filter((planned) => laid?.[placeKey(planned)])
+        .map((planned) => (
+          <View key={placeKey(planned)}>
+            <Words className="font-semibold">{poseTitle(planned)}</Words>
+            <Yours person={person} planned={planned} />
+          </View>
+        ))}
       {coming?.inClass ? null : <VisitMark person={person} coming={coming?.visit} />}
     </Sheet>
   );

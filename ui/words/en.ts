@@ -203,9 +203,9 @@ export const en: Language = {
       `Learned on the mat: ${cm > 0 ? '+' : '−'}${tell.length(Math.abs(cm))}.`,
     'learned-much': () => 'That is a lot: measure again, or look at the set-up.',
     'rung-lower': ({ fromCm, toCm }, tell) =>
-      `One rung lower: ${tell.number(fromCm)} → ${tell.exact(toCm)}.`,
+      `One step lower: ${tell.number(fromCm)} → ${tell.exact(toCm)}.`,
     'rung-higher': ({ fromCm, toCm, more }, tell) =>
-      `${more ? 'Higher, until it is likely to be enough' : 'One rung higher'}: ${tell.number(fromCm)} → ${tell.exact(toCm)}.`,
+      `${more ? 'Higher, until it is likely to be enough' : 'One step higher'}: ${tell.number(fromCm)} → ${tell.exact(toCm)}.`,
     'at-most': ({ slot }) =>
       `Nobody builds higher here${slot === 'underKnees' ? ': plant the feet and bend the knees instead' : slot === 'underThigh' ? ': let the heels go further away' : ': an easier way or pose serves better'}.`,
     'first-margin': ({ cm }, tell) =>
@@ -249,7 +249,13 @@ export const en: Language = {
       `${en.slots[slotRefOf(slot).slot]} at ${tell.length(cm)} was not enough, and nobody builds higher.`,
     'fault-stands': ({ on }, tell) =>
       `What was seen on ${tell.day(on)} speaks of this support: it stays until that is gone.`,
-    'first-time': () => 'First time: built from the measurements.',
+    'first-time': ({ isRead, statureCm, next }, tell) => {
+      if (isRead) return 'First time: built from the measurements.';
+      const usual = `First time: from what is usual for a height of ${tell.length(statureCm)}`;
+      return next === null
+        ? `${usual}.`
+        : `${usual}. Read ${ranges[next].toLowerCase()} and this gets surer.`;
+    },
     'read-since': ({ range, side, deg: by, slot, comes }) => {
       const read = `${ranges[range]}${side === 'both' ? '' : `, ${side},`} read ${deg(Math.abs(by))} ${by > 0 ? 'freer' : 'stiffer'} since: `;
       const what = lyingThere[slot] ?? `the support called ${en.slots[slot].toLowerCase()}`;
@@ -311,7 +317,7 @@ export const en: Language = {
       `Not enough record: ${seen} of ${asked} dated readings of what limits this height.`,
 
     'unlikely-length': ({ length, cm, usualCm, statureCm }, tell) =>
-      `${tapes[length].name} ${tell.exact(cm)} is far from the ${tell.length(usualCm)} that a stature of ${tell.length(statureCm)} suggests; tape it again.`,
+      `${tapes[length].name} ${tell.exact(cm)} is far from the ${tell.length(usualCm)} that a height of ${tell.length(statureCm)} suggests; tape it again.`,
     'no-such-way': ({ way, range }) =>
       `${way} is no way of reading ${ranges[range].toLowerCase()}.`,
     'side-missing': ({ range }) => `${ranges[range]} is read left and right apart; say which side.`,
@@ -473,7 +479,7 @@ export const en: Language = {
     'no-deep-fold': 'this folds it far past 90°.',
     'no-lift-past': 'this lifts the thigh past 90°.',
     'ask-kneeling': 'kneeling only with the surgeon’s or physiotherapist’s written go-ahead.',
-    'knee-in-hand': '15° of knee bend are kept in hand instead of 5°.',
+    'knee-in-hand': '15° of knee bend are left to spare instead of 5°.',
     'knee-spacer': 'a thin spacer lies deep behind the knee.',
     'knee-over-ankle': 'it stays over its ankle, never ahead of the toes.',
     'squat-high': 'the squat stays high, on its seat.',

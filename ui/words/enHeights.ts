@@ -158,7 +158,7 @@ export const heights: HeightWords = {
     ).replace(MORE, `all but rests on ${over[under]}; what lies there only meets it`)}.`,
   'kneeling-seat': ({ cm, deg: bend, side, marginDeg, over: under, moreCm }, tell, lies) => {
     const onto = under === 'floor' ? '' : ` over ${over[under]}`;
-    const knee = `Knee bend ${deg(bend)} ${side}, ${deg(marginDeg)} kept in hand`;
+    const knee = `Knee bend ${deg(bend)} ${side}, ${deg(marginDeg)} to spare`;
     if (isNone(cm)) return `${knee}: it goes as far as ${over[under]}${lies ? `; ${MORE}` : ''}.`;
     return `${knee}${lies ? ' →' : ': it asks for'} ${tell.length(cm)}${onto}${moreThan(moreCm, `the ${otherSide[side]} asks`, tell)}.`;
   },

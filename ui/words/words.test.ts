@@ -133,7 +133,9 @@ const others: readonly Reason[] = [
   ),
   { code: 'eased-then', spot: 'inner-knee:left' },
   { code: 'eased-then', spot: 'a-spot-of-a-later-book' },
-  { code: 'first-time' },
+  { code: 'first-time', isRead: true, statureCm: 172, next: null },
+  { code: 'first-time', isRead: false, statureCm: 172, next: 'hamstring' },
+  { code: 'first-time', isRead: false, statureCm: 172, next: null },
   { code: 'given-up' },
   ...(['down', 'up', 'stays'] as const).flatMap((comes): Reason[] =>
     [12, -9].map((deg) => ({
@@ -328,10 +330,10 @@ test('numbers come in the teacher’s units, as fine as a fold can be told', () 
     moreCm: 2.16,
   };
   expect(say.reasonOn(seat, onSomething)).toBe(
-    'Knee bend 126° left, 5° kept in hand → 26 cm; 2 cm more than the right asks.',
+    'Knee bend 126° left, 5° to spare → 26 cm; 2 cm more than the right asks.',
   );
   expect(inches.reasonOn(seat, onSomething)).toBe(
-    'Knee bend 126° left, 5° kept in hand → 10.25 in; 0.75 in more than the right asks.',
+    'Knee bend 126° left, 5° to spare → 10.25 in; 0.75 in more than the right asks.',
   );
   expect(
     say.reason({

@@ -66,7 +66,7 @@ const inclineFor = (input: FamilyInput, side: Side) =>
     valueOf(input.values, 'kneeling.sitAllowance'),
     valueOf(input.values, 'reclinedHero.frontThighCoupling'),
     input.settings.lumbarAllowanceDeg + tuckDeg(input),
-    // At the body's edge nothing is kept in hand.
+    // At the body's edge nothing is to spare.
     input.settings.kneeMarginDeg > 0 ? parameter.margin.value : 0,
   );
 

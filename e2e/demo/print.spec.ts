@@ -1,0 +1,39 @@
+import { readFile } from 'node:fs/promises';
+import type { Book } from '@/core/formats/book';
+import { expect, test } from '../silentPage';
+import { go } from '../steps';
+
+const book = async () =>
+  JSON.parse(await readFile('demo/kingfisher-boathouse.json', 'utf8')) as Book;
+
+for (const [width, height] of [
+  [390, 844],
+  [1280, 800],
+] as const)
+  for (const place of ['plan', 'poses/hero', 'record', 'progress'] as const)
+    test(`printed at ${width}, ${place} is one student's alone, whole, with nothing to press`, async ({
+      page,
+    }) => {
+      await page.setViewportSize({ width, height });
+      await page.goto('/');
+      await expect(page.getByText(/On the mat/).first()).toBeVisible();
+      await go(page, `/students/p-ines/${place}`);
+      await expect(page.getByRole('heading', { level: 2 }).first()).toBeVisible();
+      await expect(page.getByRole('button', { name: 'Print' })).toBeVisible();
+      await page.emulateMedia({ media: 'print' });
+      const { people } = await book();
+      const printed = await page.locator('body').innerText();
+      for (const { id, name } of people) if (id !== 'p-ines') expect(printed).not.toContain(name);
+      expect(printed).toContain('Ines Calloway');
+      await expect(page.getByRole('navigation').first()).toBeHidden();
+      await expect(page.getByRole('button').first()).toBeHidden();
+      // Whole: nothing is left below the fold of a box that scrolls.
+      const cut = await page.evaluate(() =>
+        [...document.querySelectorAll('main, main > div, main > div > div')].some(
+          (box) => box.scrollHeight > box.clientHeight + 2,
+        ),
+      );
+      expect(cut).toBe(false);
+      const pages = (await page.pdf({ format: 'A4' })).toString('latin1').match(/\/Type \/Page\b/g);
+      expect(pages?.length ?? 0).toBeGreaterThan(0);
+    });
