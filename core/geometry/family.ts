@@ -2,6 +2,7 @@ import type { Bears } from './bears';
 import type { Body } from '../body/body';
 import { keyOf, sides, type RangeId, type ReadingSide, type Side } from '../ranges/ranges';
 import type { HeightReason, Surface, WayRuledOut } from '../reasons';
+import { kneeMargin } from '../parameters';
 import type { InputValues, InputKey } from './inputs';
 import type { Posture } from './posture';
 import type { DialValues } from '../dials';
@@ -16,6 +17,8 @@ export interface PoseSettings {
   readonly sitsDeg?: number;
   readonly spineShareDeg: number;
   readonly kneeMarginDeg: number;
+  /** Whose knee keeps that margin: the other one keeps the usual. */
+  readonly kneeMarginSide?: ReadingSide;
   readonly lumbarAllowanceDeg: number;
   readonly behindKneeCm: number;
   /** The same in Child, where some schools lay a brick there. */
@@ -49,6 +52,18 @@ export interface PoseSettings {
   /** Seat of the chair at hand, loaded. */
   readonly chairSeatCm: number;
 }
+
+/** What the knee of a side keeps to spare, in degrees: a sore one more than the other. */
+export const kneeMarginOf = (
+  {
+    kneeMarginDeg,
+    kneeMarginSide = 'both',
+  }: Pick<PoseSettings, 'kneeMarginDeg' | 'kneeMarginSide'>,
+  side: Side,
+): number =>
+  kneeMarginSide === 'both' || kneeMarginSide === side
+    ? kneeMarginDeg
+    : Math.min(kneeMarginDeg, kneeMargin.usual.value);
 
 /** Height that a slot asks for: below 0 means room to spare over the floor. */
 export interface SlotNeed extends SlotRef {

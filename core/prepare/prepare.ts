@@ -63,9 +63,15 @@ export function preparePose(
   const asked = verdictOn(met, side, person.cautions, choices);
   // Marked very mobile by the teacher: mid-range, as the caution of that name has it.
   const verdict = person.veryMobile
-    ? { ...asked, changes: new Set<PoseChange>([...asked.changes, 'mid-range']) }
+    ? {
+        ...asked,
+        changes: new Set<PoseChange>([...asked.changes, 'mid-range']),
+        kneeSide: 'both' as const,
+      }
     : asked;
-  const settings = settingsFor(choices, verdict.changes, chairSeatCm(shelf));
+  const settled = settingsFor(choices, verdict.changes, chairSeatCm(shelf));
+  const settings =
+    verdict.kneeSide === 'both' ? settled : { ...settled, kneeMarginSide: verdict.kneeSide };
   return {
     pose,
     family: families[pose.family],

@@ -4,8 +4,9 @@ import type { Point } from '../geometry/posture';
 import type { Plan, PlanPose } from '../formats/plan';
 import { planStudent } from '../plan/plan';
 import { poseById, wayOf } from '../poses/poses';
-import { usualShelves } from '../props/usualShelves';
+import { studioShelf, usualShelves } from '../props/usualShelves';
 import { ordinaryAdult } from '../sim/room';
+import { recordWith, samplePerson, sampleReading } from '../tests/samples';
 import { cautionById } from './cautions';
 import { cautionIds, type CautionId } from './ids';
 
@@ -84,3 +85,35 @@ test('nobody who is pregnant is folded over legs that lie together', () => {
     expect([pose, way, also.includes('belly.foldedOver')]).toEqual([pose, way, false]);
   }
 });
+
+test.each([
+  ['left', 150, 130],
+  ['right', 150, 130],
+  ['left', 132, 148],
+] as const)(
+  'the sore side keeps more to spare and the other the usual: sore %s, left %d°, right %d°',
+  (sore, left, right) => {
+    const readings = [
+      sampleReading({ id: 'l', side: 'left', values: [left, left, left] }),
+      sampleReading({ id: 'r', side: 'right', values: [right, right, right] }),
+    ];
+    const seatWith = (side?: 'left' | 'right' | 'both') =>
+      planStudent(
+        recordWith({
+          person: samplePerson({
+            cautions: side ? [{ id: 'knee-pain', side, answer: 'yes', at: '2026-01-01' }] : [],
+          }),
+          readings,
+        }),
+        studioShelf,
+        '2026-03-01',
+        { poses: ['hero'] },
+      ).poses[0]!.slots[0]!.targetCm;
+    const stiffer = left < right ? 'left' : 'right';
+    expect(seatWith('both')).toBeCloseTo(seatWith(stiffer), 6);
+    expect(seatWith('both')).toBeGreaterThan(seatWith() + 3);
+    // A sore knee that closes far asks for less than a sore one that does not.
+    if (sore !== stiffer) expect(seatWith(sore)).toBeLessThan(seatWith('both') - 1);
+    expect(seatWith(sore)).toBeGreaterThanOrEqual(seatWith() - 1e-9);
+  },
+);

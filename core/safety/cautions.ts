@@ -131,6 +131,10 @@ const entries: Readonly<Record<CautionId, Omit<Caution, 'id'>>> = {
       }),
     ],
   },
+  'knee-pain': {
+    sided: true,
+    rules: soreKnee,
+  },
   'knee-meniscus': {
     sided: true,
     rules: soreKnee,

@@ -115,3 +115,9 @@ export const isBuiltFor = (changes: ReadonlySet<PoseChange>, slot: SlotId): bool
 /** Holds that a caution keeps short, in seconds; no limit where none does. */
 export const longestHoldFor = (changes: ReadonlySet<PoseChange>): number =>
   Math.min(Infinity, ...[...changes].map((one) => effectOfChange(one).mostHoldSeconds ?? Infinity));
+
+/** Whether a change keeps a knee further from its end. */
+export function sparesKnee(change: PoseChange): boolean {
+  const effect: ChangeEffect | typeof wordsOnly = poseChanges[change];
+  return effect !== wordsOnly && effect.atLeast?.kneeMarginDeg !== undefined;
+}

@@ -1,6 +1,7 @@
 /** Cautions that are asked about at intake, in the order in which they are asked. */
 export const cautionIds = [
   'hip-replacement',
+  'knee-pain',
   'knee-meniscus',
   'knee-ligament',
   'knee-arthritis',

@@ -40,6 +40,7 @@ export const readingEffects: Readonly<Record<CautionId, readonly ReadingEffect[]
   ],
   'knee-meniscus': soreKnee,
   'knee-ligament': soreKnee,
+  'knee-pain': soreKnee,
   'knee-arthritis': soreKnee,
   'knee-replacement': [...soreKnee, leaveOut(['kneels'], 'read-kneeling-asked')],
   'low-back-disc': [

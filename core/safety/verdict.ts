@@ -7,7 +7,7 @@ import { hasTrait, type Answered } from '../poses/traits';
 import type { ReadingSide } from '../ranges/ranges';
 import { cautionById, effectOf, type Caution, type Rule } from './cautions';
 import { cautionIds, type CautionId, type RuleId } from './ids';
-import type { PoseChange } from './changes';
+import { sparesKnee, type PoseChange } from './changes';
 
 export type Status = 'offered' | 'changed' | 'instead' | 'ask-first' | 'forbidden';
 
@@ -18,6 +18,8 @@ export interface Verdict {
   /** What the rules that forbid it name in its place, in order; each may itself be refused. */
   readonly candidates: readonly PoseId[];
   readonly changes: ReadonlySet<PoseChange>;
+  /** Whose knee is kept further from its end, where a change keeps one so. */
+  readonly kneeSide: ReadingSide;
   readonly reasons: readonly Reason[];
   readonly refer: readonly Reason[];
 }
@@ -125,13 +127,27 @@ export function verdictOn(
     instead,
     candidates: strict === 'instead' ? candidates : [],
     changes: new Set(rules.flatMap((rule) => (rule.does === 'change' ? [rule.change] : []))),
+    kneeSide: kneeSideOf(found),
     reasons: different(found.map(({ reason }) => reason)),
     refer: different(found.flatMap(({ refer }) => refer)),
   };
 }
 
+/** The side that is kept from its end: one alone where every caution that says so names that one. */
+function kneeSideOf(found: readonly Weighed[]): ReadingSide {
+  const named = new Set(
+    found
+      .filter(({ rule }) => rule?.does === 'change' && sparesKnee(rule.change))
+      .map(({ sore }) => sore),
+  );
+  const [only] = named;
+  return named.size === 1 && only ? only : 'both';
+}
+
 interface Weighed {
   readonly rule?: Rule;
+  /** The side that was named, of a caution that has sides. */
+  readonly sore?: ReadingSide | undefined;
   readonly status: Status;
   readonly reason: Reason;
   readonly refer: readonly Reason[];
@@ -159,6 +175,7 @@ function weigh(
   const goAheadOn = answer.goAheadAt === undefined ? null : dayOf(answer.goAheadAt);
   return rulesOn(caution, pose, side, answer.side, choices).map((rule) => ({
     rule,
+    sore: caution.sided ? answer.side : undefined,
     status: statusOf(rule, pose, answer.goAheadAt),
     reason: {
       code: 'caution',

@@ -91,7 +91,7 @@ const ranges: Readonly<Record<RangeId, string>> = {
   'pelvicTilt.longSit': 'Pelvic tilt, long sit',
   'pelvicTilt.sits': 'Pelvis from standing to sitting',
   hamstring: 'Hamstring',
-  hamstringCoupling: 'Hip bend gained per degree of knee bend',
+  hamstringCoupling: 'Hip freed by bending the knee',
   'kneeFlexion.hipBent': 'Knee bend, hip bent',
   'kneeFlexion.prone': 'Knee bend, face down',
   hipRotation: 'Outward rotation',
@@ -374,6 +374,12 @@ export const en: Language = {
       question: 'Has a meniscus been torn or repaired?',
       short: 'Sore knee',
       refer: 'Locking, swelling or giving way: to a doctor or physiotherapist.',
+    },
+    'knee-pain': {
+      name: 'Knee that hurts',
+      question: 'Does a knee hurt, now or when it bends far?',
+      short: 'Sore knee',
+      refer: 'Pain that stays, swelling or giving way: to a doctor or physiotherapist.',
     },
     'knee-ligament': {
       name: 'Knee ligament injury',

@@ -5,6 +5,7 @@ import { kneeling } from '../../parameters';
 import type { ReadingSide, Side } from '../../ranges/ranges';
 import { rangeValue, stifferSide, valueOf, type InputKey } from '../inputs';
 import {
+  kneeMarginOf,
   keysOn,
   workingLegs,
   type Built,
@@ -58,7 +59,7 @@ export const padSeatCm = (padCm: number, body: Body): number =>
 
 /** Knee bend in degrees that a kneeling seat may use on a side: what there is, less the margin. */
 export const usableKneeDeg = ({ values, settings }: FamilyInput, side: Side) =>
-  rangeValue(values, 'kneeFlexion.hipBent', side) - settings.kneeMarginDeg;
+  rangeValue(values, 'kneeFlexion.hipBent', side) - kneeMarginOf(settings, side);
 
 /** Front-of-ankle roll of a side: what a foot that cannot point all the way leaves open. */
 const ankleGapCm = ({ body, values }: FamilyInput, side: Side) =>
@@ -153,7 +154,10 @@ export function kneelingWhy(input: FamilyInput, need: SlotNeed): HeightReason[] 
   }
   if (need.slot === 'underShin') return [{ code: 'under-shins', cm: need.rawCm }];
   if (need.slot === 'behindKnee') return [{ code: 'behind-knee', cm: need.rawCm }];
-  const stiffer = stifferSide(values, 'kneeFlexion.hipBent', legs);
+  // The one that closes least with what it keeps to spare.
+  const stiffer = legs.reduce((a, b) =>
+    usableKneeDeg(input, b) < usableKneeDeg(input, a) ? b : a,
+  );
   const allowance = valueOf(values, 'kneeling.sitAllowance');
   const moreCm =
     legs.length < 2
@@ -167,7 +171,7 @@ export function kneelingWhy(input: FamilyInput, need: SlotNeed): HeightReason[] 
       code: 'kneeling-seat',
       deg: rangeValue(values, 'kneeFlexion.hipBent', stiffer),
       side: stiffer,
-      marginDeg: settings.kneeMarginDeg,
+      marginDeg: kneeMarginOf(settings, stiffer),
       cm: need.rawCm,
       over: need.over ?? 'floor',
       moreCm,

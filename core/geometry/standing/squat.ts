@@ -1,9 +1,11 @@
+import type { Side } from '../../ranges/ranges';
 import { asinDeg, cosDeg, sinDeg } from '../../angles';
 import type { Body } from '../../body/body';
 import { ladderStart, mass, squat as parameter, standingFold, ends } from '../../parameters';
 import { palmGapCm } from '../arms';
 import { leastOf, rangeValue, stifferSide } from '../inputs';
 import {
+  kneeMarginOf,
   keysOn,
   workingLegs,
   type Built,
@@ -165,11 +167,20 @@ function otherLeg(
   return undefined;
 }
 
+/** Bend of the knee that closes least, less what it keeps to spare. */
+const leastUsableDeg = (
+  { values, settings }: Pick<FamilyInput, 'values' | 'settings'>,
+  legs: readonly Side[],
+) =>
+  Math.min(
+    ...legs.map(
+      (leg) => rangeValue(values, 'kneeFlexion.hipBent', leg) - kneeMarginOf(settings, leg),
+    ),
+  );
+
 /** Bend of the knees under the body's weight, nothing taken for its sake. */
 const loadedBendDeg = ({ values, settings, side }: FamilyInput) =>
-  leastOf(values, 'kneeFlexion.hipBent', workingLegs(side)) +
-  parameter.loadedBend.value -
-  settings.kneeMarginDeg;
+  leastUsableDeg({ values, settings }, workingLegs(side)) + parameter.loadedBend.value;
 
 /**
  * Without a seat a squat hangs on thighs that come down on the calves, over feet that stand: knees that stay open are
@@ -312,8 +323,7 @@ function squatFamily(id: string, form: SquatForm): Family {
       return [
         {
           code: 'squat-seat',
-          kneeDeg:
-            leastOf(input.values, 'kneeFlexion.hipBent', legs) - input.settings.kneeMarginDeg,
+          kneeDeg: leastUsableDeg(input, legs),
           cm: need.rawCm,
         },
       ];
