@@ -15,14 +15,8 @@ import { countAll, type Used, usedWith, type Stack } from '../props/stack';
 import type { HeightReason } from '../reasons';
 import { isBuiltFor, leftOut } from '../safety/changes';
 import { type SlotKey, slotKey } from '../slots';
-import { freedFor, type Sharing } from './freed';
+import { freedFor, type BuiltSlots, type Sharing } from './freed';
 import { type Laid, lyingAt } from './lay';
-
-/** What is built: every slot, and the heights of those that stand for something in the pose. */
-export interface BuiltSlots {
-  readonly slots: PlanSlot[];
-  readonly built: Built;
-}
 
 /** The slots of a pose as they are built, comforts giving up their pieces to what carries the body. */
 export const buildSlots = (laid: Laid, decision: Decision): BuiltSlots =>

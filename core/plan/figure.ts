@@ -10,7 +10,7 @@ import { longestHoldFor } from '../safety/changes';
 import { different } from '../safety/verdict';
 import { sidelessKey, slotKey, type SlotName } from '../slots';
 import { aroundOf } from './around';
-import type { BuiltSlots } from './buildSlots';
+import type { BuiltSlots } from './freed';
 import { holdFor, timesFor } from './hold';
 import type { Laid } from './lay';
 

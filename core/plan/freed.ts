@@ -1,4 +1,5 @@
 import type { PlanSlot } from '../formats/plan';
+import type { Built } from '../geometry/family';
 import { COMFORTS } from '../build/pieces';
 import type { Decision } from '../learn/decide';
 import { isMoved } from '../lies';
@@ -9,8 +10,13 @@ import { purposeOf } from '../props/slots';
 import type { Piece } from '../props/stack';
 import { isBuiltFor } from '../safety/changes';
 import { type SlotId, type SlotKey, slotKey } from '../slots';
-import type { BuiltSlots } from './buildSlots';
 import { type Laid, lyingAt } from './lay';
+
+/** What is built: every slot, and the heights of those that stand for something in the pose. */
+export interface BuiltSlots {
+  readonly slots: PlanSlot[];
+  readonly built: Built;
+}
 
 /** What the slots of a pose give up for another, and what they leave to it. */
 export interface Sharing {
