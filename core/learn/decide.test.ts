@@ -217,6 +217,7 @@ describe('lower', () => {
     expect(after(times({}), 0.96)).toBe('keep');
     const sore: Partial<SessionPose> = { feeling: { strength: 3, place: 'joint' } };
     expect(after(times(sore, {}), 0.99)).toBe('keep');
+    expect(after(times({ eased: ['inner-knee:left'] }), 0.99)).toBe('keep');
     expect(after(times({}), 0.99, { veryMobile: true })).toBe('keep');
     expect(after(times({}), 0.99, { faulted: new Set(['seat']) })).toBe('keep');
   });

@@ -221,7 +221,9 @@ function timesAsked(earlier: readonly Earlier[], good: number, input: DecisionIn
         ({ slot, chance }) =>
           !input.faulted.has(sidelessKey(slot)) && chance >= parameter.sureRung.value,
       );
-  return good > 0 && !raised && isSure() ? 1 : parameter.goodSessions.value;
+  // What had to be eased on the mat was no good time all through.
+  const wasEased = (earlier.at(-1)?.outcome.eased ?? []).length > 0;
+  return good > 0 && !raised && !wasEased && isSure() ? 1 : parameter.goodSessions.value;
 }
 
 /** Why nothing may come down yet, whatever the ranges say; null where it may. */
