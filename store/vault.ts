@@ -405,7 +405,8 @@ export class Vault {
       }
       const before = await this.withOwners(
         await this.readNow(body),
-        body.flatMap(({ kind, how, was }) => (how === 'went' ? [{ kind, record: was }] : [])),
+        // What went, and what was another student's before.
+        body.flatMap(({ kind, was }) => (was ? [{ kind, record: was }] : [])),
       );
       const after = allTakenBack(body, before);
       if ('words' in after) return { ok: false, words: after.words };

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { View } from 'react-native';
 import type { Session, SessionPose } from '@/core/formats/book';
-import { edit } from '@/store/facts';
+import { edit, put } from '@/store/facts';
 import { commit } from '@/store/store';
 import { date, minutes } from '@/ui/format';
 import { Field } from '@/ui/Field';
@@ -13,8 +13,9 @@ import { places, strengths } from '../plan/felt';
 import { NextDay } from '../plan/NextDay';
 import { PoseLine } from '../plan/PoseLine';
 import { poseTitle } from '../plan/words';
+import { Whose } from './Whose';
 
-/** One session: what was settled on and felt, put right where it was noted wrong, with its note. */
+/** One session: what was settled on and felt, corrected where it was noted wrong, with its note. */
 export function SessionSheet({
   session,
   last,
@@ -53,6 +54,20 @@ export function SessionSheet({
           onKeep={(note) =>
             change(`Note of ${day} kept`, ({ note: _, ...now }) =>
               note === '' ? now : { ...now, note },
+            )
+          }
+        />
+      ) : null}
+      {open ? (
+        <Whose
+          session={session}
+          onMove={({ id, name }) =>
+            dispatch(
+              commit({
+                words: `Session of ${day} is ${name}’s now`,
+                put: [put('sessions', { ...session, person: id })],
+                remove: [],
+              }),
             )
           }
         />

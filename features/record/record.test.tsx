@@ -1,6 +1,6 @@
-import { act, fireEvent, screen, within } from '@testing-library/react';
+import { act, fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { shiftDays } from '@/core/formats/time';
-import { sampleSession } from '@/core/tests/samples';
+import { samplePerson, sampleSession } from '@/core/tests/samples';
 import { put } from '@/store/facts';
 import { undo } from '@/store/store';
 import { MatScreen } from '../mat/MatScreen';
@@ -81,4 +81,25 @@ test('the day after is asked at the next visit where it was not said', async () 
   await pick('How was the next day', 'Worse');
   expect(Object.values(state().sessions)[0]?.poses[0]?.nextDay).toBe('worse');
   expect(screen.queryByRole('radiogroup', { name: 'How was the next day' })).toBeNull();
+});
+
+test('a session of the wrong student is moved in one act, refused where it cannot be theirs, and brought back', async () => {
+  const other = samplePerson({ id: 'p2', name: 'Aster Early' });
+  const unborn = samplePerson({ id: 'p3', name: 'Tansy Later', birthYear: 2099 });
+  const { store, state } = await show(<RecordScreen id="p1" />, [
+    ...facts(),
+    put('people', other),
+    put('people', unborn),
+  ]);
+  const before = Object.values(state().sessions).filter(({ person }) => person === 'p1').length;
+  fireEvent.click(screen.getAllByRole('button', { name: /^Correct the session of/ })[0]!);
+  await press('It was somebody else’s');
+  await press('Tansy Later');
+  expect(screen.getByRole('alert')).toHaveTextContent('Tansy Later was born in 2099');
+  await press('Aster Early');
+  const of = (id: string) =>
+    Object.values(state().sessions).filter(({ person }) => person === id).length;
+  await waitFor(() => expect([of('p1'), of('p2')]).toEqual([before - 1, 1]));
+  await act(() => store.dispatch(undo()));
+  await waitFor(() => expect([of('p1'), of('p2')]).toEqual([before, 0]));
 });

@@ -24,9 +24,10 @@ export function ReckoningScreen() {
         </Words>
         <Words>
           What goes well on the mat says “no more than this is needed”; what is felt at a joint says
-          “more than this”. A support comes down one rung when two sessions running went well and it
+          “more than this”. A support comes down one step when two sessions running went well and it
           is very likely ({Math.round(decision.chance.value * 1000) / 10} in a hundred) that the
-          day’s range carries the next rung.
+          day’s range carries the next one; after a single good time where that is as good as sure (
+          {Math.round(decision.sureRung.value * 100)} in a hundred).
         </Words>
         <Link href={'/more/how' as '/more'} asChild>
           <Press>Read it whole, with drawings</Press>
