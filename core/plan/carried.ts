@@ -23,12 +23,17 @@ export function uncarried(pose: Pose, { slots }: Pick<PlanPose, 'slots'>): Uncar
   return missed ? { of: 'shelf', slot: missed.slot, cm: missed.targetCm } : null;
 }
 
-/** What was felt sitting up, or on the hands, goes no further back this time; null where nothing forbids a way. */
+/**
+ * What was felt sitting up, or on the hands, goes no further back this time; null where nothing forbids a way. A ramp of
+ * comfort, to somebody who lay flat, is less far back, and is let be.
+ */
 export const goesFurther = (
+  { family }: Pick<Pose, 'family'>,
   { decision, slots }: Pick<PlanPose, 'decision' | 'slots'>,
   hasBefore: boolean,
 ): WayRuledOut | null =>
   hasBefore &&
+  purposeOf('back', family) === 'carry' &&
   decision.action === 'raise' &&
   slots.some(({ slot, stack, lastCm }) => slot === 'back' && stack.length > 0 && lastCm === null) &&
   slots.every(({ slot, lastCm }) => slot !== 'back' || lastCm === null)

@@ -74,6 +74,23 @@ test.each(runs)(
   },
 );
 
+test('who lay flat with the soles together and felt the low back is given a ramp', () => {
+  const record = recordOfSix('desk worker');
+  const at = (way: string, sessions: Session[] = []) => {
+    const choices = { ...record.person.choices, [wayKey('reclined-open')]: way };
+    const person = { ...record.person, choices };
+    return planStudent({ ...record, person, sessions }, studioShelf, '2026-03-09', {
+      poses: ['reclined-open'],
+    }).poses[0]!;
+  };
+  const flat = at('flat');
+  expect(standing(flat, 'back')).toBeUndefined();
+  const felt = doneAsPlanned(flat, { feeling: { strength: 4, place: 'low-back' } });
+  const next = at('rolls', [{ id: 's', person: 'p', at: DAY, poses: [felt] }]);
+  expect(next.way).toBe('rolls');
+  expect(standing(next, 'back')!.stackCm).toBeGreaterThan(5);
+});
+
 test('comforts give up their pieces to a ramp that has to rise, and say so', () => {
   const given = visits('runner', 'reclined-hero', studioShelf, 'low-back').map(
     (one) => [one, one.slots.find(({ slot }) => slot === 'ankle')!] as const,

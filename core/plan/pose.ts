@@ -66,7 +66,7 @@ function inFirstBuilt(pose: Pose, place: Place): Planned {
     // Before there is any shelf, heights are told and nothing is built.
     const lacks = shelf.length > 0 ? uncarried(pose, one.planPose) : null;
     const { way } = prepared.settings;
-    const further = lacks ? null : goesFurther(one.planPose, hasBefore);
+    const further = lacks ? null : goesFurther(pose, one.planPose, hasBefore);
     if (further && way !== '' && !unbuilt.has(way)) {
       unbuilt.set(way, further);
       continue;
