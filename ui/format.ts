@@ -67,6 +67,9 @@ export const minutes = (seconds: number) =>
 /** Words as they begin a sentence. */
 export const capital = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1);
 
+/** Words as they go on in a sentence. */
+export const inSentence = (words: string): string => words.charAt(0).toLowerCase() + words.slice(1);
+
 const numberWords = ['no', 'one', 'two', 'three', 'four', 'five', 'six', 'seven', 'eight', 'nine'];
 /** A small count as a sentence says it; a larger one in figures. */
 export const countWord = (count: number): string => numberWords[count] ?? String(count);

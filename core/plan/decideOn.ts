@@ -17,7 +17,7 @@ import { chanceEnough } from '../learn/offset';
 import { uncertainParameters, type InputKey } from '../geometry/inputs';
 import { splitKey, type RangeId, type RangeKey } from '../ranges/ranges';
 import { lies } from '../lies';
-import { comesDown, type Pose } from '../poses/poses';
+import type { Pose } from '../poses/poses';
 import { backWay, easedDials, givenBack, stoodAt, turnedFrom } from '../prepare/dial';
 import { staysEmptyOver } from '../prepare/limits';
 import { atTheEdge } from '../prepare/prepare';
@@ -25,7 +25,7 @@ import { rungBelow } from '../props/search';
 import { isFitted, purposeOf, slotRule } from '../props/slots';
 import { countAll, type Stack, type Used, usedBy } from '../props/stack';
 import { sidelessKey, type SlotKey, slotKey } from '../slots';
-import { type Laid, lyingAt, lyingOf, standsAtMost } from './lay';
+import { type Laid, leaningOn, lyingAt, lyingOf, standsAtMost } from './lay';
 
 /** A dial, from where it stood to where it goes. */
 export interface DialTurned {
@@ -140,32 +140,12 @@ function rungsOf(laid: Laid): Rung[] {
 const STRENGTH_WITHOUT_PAIN = 4;
 
 /** A range that reads low today eases the slot that leans on it most, or a dial; where nothing does, it moves nothing. */
-function lowCheckToday({
-  pose,
-  family,
-  side,
-  input,
-  bands,
-  earlier,
-  context,
-}: Laid): DecisionInput['lowCheck'] {
+function lowCheckToday(laid: Laid): DecisionInput['lowCheck'] {
+  const { pose, family, side, input, earlier, context } = laid;
   const low = lowCheckOf(family, side, context);
   if (!low) return null;
-  const leaning = bands
-    .filter(({ need }) => comesDown(pose, slotKey(need)))
-    .map(({ need, parts }) => ({
-      slot: slotKey(need),
-      upCm: parts.find(({ key }) => key === low.key)?.upCm ?? 0,
-    }))
-    .reduce<{ slot: SlotKey; upCm: number } | null>(
-      (most, one) => (one.upCm > (most?.upCm ?? 0) ? one : most),
-      null,
-    );
-  if (leaning)
-    return {
-      reason: low.reason,
-      easing: { slot: leaning.slot, dial: null, way: 'raise', cue: null },
-    };
+  const slot = leaningOn(laid, low.key);
+  if (slot) return { reason: low.reason, easing: { slot, dial: null, way: 'raise', cue: null } };
   const easing = easingFor(pose, family, input, earlier.at(-1)?.outcome, 'other');
   return easing.slot === null ? { reason: low.reason, easing } : null;
 }

@@ -5,12 +5,12 @@ import { type Band, bandsOf } from '../geometry/band';
 import type { FamilyInput } from '../geometry/family';
 import type { Earlier } from '../learn/decide';
 import { earlierOf, offsetsOf, settledAt, type SlotDoubt } from '../learn/evidence';
-import { wayOf } from '../poses/poses';
+import { comesDown, wayOf } from '../poses/poses';
 import { dialled } from '../prepare/dial';
 import { mostCmAt } from '../prepare/limits';
 import { atTheEdge, type Prepared } from '../prepare/prepare';
 import type { Stack } from '../props/stack';
-import type { ReadingSide } from '../ranges/ranges';
+import type { RangeKey, ReadingSide } from '../ranges/ranges';
 import { sidelessKey, type SlotKey, slotKey } from '../slots';
 import type { StudentContext } from './context';
 
@@ -69,6 +69,18 @@ export function lyingAt({ earlier }: Laid, key: SlotKey): Stack | undefined {
   const last = earlier.at(-1)?.outcome;
   const there = last && settledAt(last, key);
   return there && { pieces: there.pieces, heightCm: there.heightCm };
+}
+
+/** The slot that comes down and leans on a range most; null where none does. */
+export function leaningOn({ pose, bands }: Laid, range: RangeKey): SlotKey | null {
+  const leans = bands
+    .filter(({ need }) => comesDown(pose, slotKey(need)))
+    .map(({ need, parts }) => ({
+      slot: slotKey(need),
+      upCm: parts.find(({ key }) => key === range)?.upCm ?? 0,
+    }));
+  const most = Math.max(0, ...leans.map(({ upCm }) => upCm));
+  return most > 0 ? (leans.find(({ upCm }) => upCm === most)?.slot ?? null) : null;
 }
 
 /** What lay in each slot last time, in the pose's order. */

@@ -1,24 +1,11 @@
 import { dayOf } from '../formats/time';
 import type { Decision } from '../learn/decide';
 import { decision as parameter } from '../parameters';
-import { comesDown } from '../poses/poses';
 import { ranges, splitKey, type RangeKey } from '../ranges/ranges';
 import type { Reason } from '../reasons';
-import { sidelessKey, slotKey, slotRefOf, type SlotKey } from '../slots';
+import { sidelessKey, slotRefOf } from '../slots';
 import { movesWith } from '../build/buildSlot';
-import { lyingAt, type Laid } from './lay';
-
-/** Where a reading acts: the slot that comes down and leans on it most, that something lies in; null where none does. */
-function leaningOn({ pose, bands }: Laid, key: RangeKey): SlotKey | null {
-  const most = bands
-    .filter(({ need }) => comesDown(pose, slotKey(need)))
-    .map(({ need, parts }) => ({
-      slot: slotKey(need),
-      upCm: parts.find((part) => part.key === key)?.upCm ?? 0,
-    }))
-    .reduce((a, b) => (b.upCm > a.upCm ? b : a), { slot: 'seat' as SlotKey, upCm: 0 });
-  return most.upCm > 0 ? most.slot : null;
-}
+import { leaningOn, lyingAt, type Laid } from './lay';
 
 /**
  * What was read since this pose was last done, where it moves the belief enough to matter here, and what comes of it

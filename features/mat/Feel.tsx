@@ -37,9 +37,9 @@ interface FeelProps {
   readonly onRecord: (felt: Felt, heldAs?: number) => Promise<void>;
 }
 
-/** How long it was held, where nobody timed it. */
+/** How long it was held, where nobody timed it: as planned is what the record takes by itself. */
 const untimed = [
-  { id: 'whole', words: 'As planned', share: 1 },
+  { id: 'whole', words: 'As planned', share: null },
   { id: 'half', words: 'About half', share: 0.5 },
   { id: 'hardly', words: 'Hardly', share: 0 },
 ] as const;
@@ -49,7 +49,7 @@ export function Feel({ onMat, exit, last, onRecord }: FeelProps) {
   const { planned, mat } = onMat;
   const [held, setHeld] = useState<(typeof untimed)[number]['id']>('whole');
   const isTimed = wasTimed(mat);
-  const share = untimed.find(({ id }) => id === held)?.share ?? 1;
+  const share = isTimed ? null : (untimed.find(({ id }) => id === held)?.share ?? null);
   const [place, setPlace] = useState<FeltPlace | null>(null);
   const [spot, setSpot] = useState<string | null>(null);
   const [strength, setStrength] = useState<string | null>(null);
@@ -136,7 +136,7 @@ export function Feel({ onMat, exit, last, onRecord }: FeelProps) {
                 breath,
                 ...(list === 'none' ? {} : { list }),
               },
-              isTimed ? undefined : Math.round(share * planned.holdSeconds),
+              share === null ? undefined : Math.round(share * planned.holdSeconds),
             )
           }
         >

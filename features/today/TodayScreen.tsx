@@ -14,7 +14,7 @@ import {
   selectShelf,
 } from '@/store/selectors';
 import { decidesWords } from '@/ui/decides';
-import { ago, length } from '@/ui/format';
+import { ago, inSentence, length } from '@/ui/format';
 import { Field } from '@/ui/Field';
 import { rungWords } from '@/ui/rungWords';
 import { Press } from '@/ui/Press';
@@ -297,7 +297,7 @@ function Move({ person, planned }: { readonly person: Person; readonly planned: 
       slotKey(one).startsWith(planned.decision.slot ?? '-'),
   );
   const rung = slot?.last ? rungWords(slot.last, slot.stack, shelf) : null;
-  const step = rung && rung.charAt(0).toLowerCase() + rung.slice(1);
+  const step = rung && inSentence(rung);
   return (
     <View className="gap-1 border-t border-line pt-2">
       <View className="flex-row flex-wrap items-center justify-between gap-2">

@@ -1,9 +1,10 @@
 import { scaleLinear, scaleTime } from 'd3-scale';
 import { area, line } from 'd3-shape';
-import Svg, { Circle, Line, Path, Text } from '../svg';
+import Svg, { Circle, Line, Path } from '../svg';
 import type { Look } from '@/core/estimate/looks';
 import { date, withDoubt } from '../format';
 import { tone } from '../tones';
+import { Ends } from './Ends';
 import { Heights } from './Heights';
 
 const [WIDTH, HEIGHT, LEFT, FOOT] = [340, 150, 34, 22];
@@ -73,19 +74,12 @@ export function Course({ looks, name }: CourseProps) {
           strokeWidth={1.5}
         />
       ))}
-      <Text x={LEFT + 8} y={HEIGHT - 5} fontSize={11} fontFamily="OjasText" fill={tone('faint')}>
-        {date((looks[0] as Look).day)}
-      </Text>
-      <Text
-        x={WIDTH - 8}
-        y={HEIGHT - 5}
-        fontSize={11}
-        fontFamily="OjasText"
-        fill={tone('faint')}
-        textAnchor="end"
-      >
-        {date(last.day)}
-      </Text>
+      <Ends
+        days={[(looks[0] as Look).day, last.day]}
+        fromPx={LEFT + 8}
+        toPx={WIDTH - 8}
+        yPx={HEIGHT - 5}
+      />
     </Svg>
   );
 }

@@ -2,8 +2,8 @@ import { scalePoint, scaleTime } from 'd3-scale';
 import { curveStepAfter, line } from 'd3-shape';
 import { parseISO } from 'date-fns/parseISO';
 import Svg, { Circle, Line, Path, Text } from '../svg';
-import { date } from '../format';
 import { tone } from '../tones';
+import { Ends } from './Ends';
 
 interface StageChartProps {
   /** Names of the stages, the most supported first. */
@@ -77,19 +77,7 @@ export function StageChart({ stages, times, words }: StageChartProps) {
           strokeWidth={1.5}
         />
       ))}
-      {ends.map(({ at }, i) => (
-        <Text
-          key={at}
-          x={i === 0 ? SIDE : WIDTH - SIDE}
-          y={height - 5}
-          fontSize={11}
-          fontFamily="OjasText"
-          fill={tone('faint')}
-          textAnchor={i === 0 ? 'start' : 'end'}
-        >
-          {date(at)}
-        </Text>
-      ))}
+      <Ends days={ends.map(({ at }) => at)} fromPx={SIDE} toPx={WIDTH - SIDE} yPx={height - 5} />
     </Svg>
   );
 }

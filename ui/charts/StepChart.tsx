@@ -1,9 +1,9 @@
 import { scaleLinear, scaleTime } from 'd3-scale';
 import { curveStepAfter, line } from 'd3-shape';
 import { parseISO } from 'date-fns/parseISO';
-import Svg, { Circle, Path, Text } from '../svg';
-import { date } from '../format';
+import Svg, { Circle, Path } from '../svg';
 import { tone } from '../tones';
+import { Ends } from './Ends';
 import { Heights } from './Heights';
 import { lookOf } from './looks';
 
@@ -85,19 +85,12 @@ export function StepChart({ courses, written, words }: StepChartProps) {
           ),
         ),
       )}
-      {[first, last].map((day, i) => (
-        <Text
-          key={i}
-          x={i === 0 ? LEFT + 8 : WIDTH - 10}
-          y={HEIGHT - 5}
-          fontSize={11}
-          fontFamily="OjasText"
-          fill={tone('faint')}
-          textAnchor={i === 0 ? 'start' : 'end'}
-        >
-          {date(day.toISOString())}
-        </Text>
-      ))}
+      <Ends
+        days={[first.toISOString(), last.toISOString()]}
+        fromPx={LEFT + 8}
+        toPx={WIDTH - 10}
+        yPx={HEIGHT - 5}
+      />
     </Svg>
   );
 }

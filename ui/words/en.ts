@@ -7,7 +7,7 @@ import { slotRefOf, type SlotId } from '@/core/slots';
 import { poseById, wayOf, type PoseId, stageNameOf } from '@/core/poses/poses';
 import type { RangeId } from '@/core/ranges/ranges';
 import { tapes } from '@/core/body/body';
-import { capital } from '../format';
+import { capital, inSentence } from '../format';
 import { enFaultPlace, enFaults } from './enFaults';
 import { deg, heights } from './enHeights';
 import type { Language, Telling } from './language';
@@ -107,7 +107,7 @@ const ranges: Readonly<Record<RangeId, string>> = {
 /** A stage as it is told before how often it is asked for; nothing where any will do. */
 function stageName(pose: string, stage: string | null): string {
   const name = stageNameOf(pose, stage ?? undefined);
-  return name === null ? '' : `${name.charAt(0).toLowerCase()}${name.slice(1)}, `;
+  return name === null ? '' : `${inSentence(name)}, `;
 }
 
 /** What lies in a slot, in the middle of a sentence. */
@@ -244,7 +244,7 @@ export const en: Language = {
     'fault-cue': ({ pose, fault }) =>
       cueOf(poseById(pose)?.faults.find(({ id }) => id === fault) ?? null),
     'seen-again': ({ fault, on }, tell) =>
-      `Seen twice now, last on ${tell.day(on)}: ${fault.charAt(0).toLowerCase()}${fault.slice(1)}.`,
+      `Seen twice now, last on ${tell.day(on)}: ${inSentence(fault)}.`,
     'at-limit': ({ slot, cm }, tell) =>
       `${en.slots[slotRefOf(slot).slot]} at ${tell.length(cm)} was not enough, and nobody builds higher.`,
     'fault-stands': ({ on }, tell) =>

@@ -217,6 +217,10 @@ function standingFigure(input: FamilyInput): Figure {
 
 const stands = ({ settings }: FamilyInput) => settings.way === 'standing';
 
+/** What the hands' supports stand on, in cm: sitting sideways, the hands press on the chair itself. */
+const handsOn = ({ chairSeatCm }: FamilyInput['settings'], does: OnChair) =>
+  does === 'lunges' ? chairSeatCm : 0;
+
 /** What stands under a body on a chair, the chair itself first. */
 function chairSupports(
   { settings }: FamilyInput,
@@ -226,7 +230,7 @@ function chairSupports(
   does: OnChair,
 ): SupportPlace[] {
   const sideways = does === 'lunges';
-  const handsOnCm = sideways ? settings.chairSeatCm : 0;
+  const handsOnCm = handsOn(settings, does);
   return [
     {
       slot: 'chair',
@@ -308,7 +312,7 @@ function chairFigure(input: FamilyInput, built: Built, does: OnChair): Figure {
   const crossed = does === 'crosses';
   const far = crossed ? sitting.near : otherLeg(input, sitting, does);
   const near = crossed ? crossedOver(input, sitting) : sitting.near;
-  const handsOnCm = does === 'lunges' ? input.settings.chairSeatCm : 0;
+  const handsOnCm = handsOn(input.settings, does);
   const hand: Point =
     input.settings.way === ARMS_BENT
       ? [near.knee[0] - 8, near.knee[1] + body.thighRadiusAtKneeCm + 2]
