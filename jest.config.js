@@ -30,7 +30,7 @@ module.exports = {
       moduleNameMapper: {
         // In the browser they come late; what they do is the same.
         '^\\.\\./visits/late$': '<rootDir>/features/visits/all.ts',
-        '^\\.\\./pages/late$': '<rootDir>/features/plan/PoseFigure.tsx',
+        '^\\.\\./pages/late$': '<rootDir>/features/today/reckoned.ts',
         ...alias,
         '^lucide-react-native/icons/(.*)$':
           '<rootDir>/node_modules/lucide-react-native/dist/cjs/icons/$1.js',

@@ -1,4 +1,5 @@
-import { howOf, liesIn, offeredIn, staysFreeIn } from '@/core/advise/how';
+import { howOf, offeredIn, staysFreeIn } from '@/core/advise/how';
+import { liesIn } from '@/core/lies';
 import type { Person } from '@/core/formats/book';
 import type { Plan, PlanPose, PlanSlot } from '@/core/formats/plan';
 import { poseById, stageNameOf, wayOf } from '@/core/poses/poses';

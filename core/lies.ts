@@ -1,3 +1,4 @@
+import type { PlanSlot } from './formats/plan';
 import { thin } from './parameters';
 
 /** Whether a support so high, in cm, lies there: what is thinner is a fold in the mat. */
@@ -8,3 +9,11 @@ export const isWanted = (cm: number): boolean => cm >= thin.wanted.value;
 
 /** Whether what went up or down by so much, in cm, was moved. */
 export const isMoved = (byCm: number): boolean => Math.abs(byCm) >= thin.moved.value;
+
+/** Whether anything lies in a slot: a strap has a length and no height. */
+export const liesIn = ({
+  stack,
+  stackCm,
+  isLength,
+}: Pick<PlanSlot, 'stack' | 'stackCm'> & { readonly isLength?: boolean | undefined }) =>
+  stack.length > 0 && (isLength === true || lies(stackCm));

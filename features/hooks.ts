@@ -3,13 +3,11 @@ import { useSyncExternalStore } from 'react';
 import { shallowEqual, useDispatch, useSelector } from 'react-redux';
 import { recordIn } from '@/core/recordIn';
 import { dayOf, type LocalDay } from '@/core/formats/time';
-import type { Estimates } from '@/core/estimate/estimate';
-import type { Plan } from '@/core/formats/plan';
 import type { Units } from '@/ui/format';
 import { wordsIn, type Words } from '@/ui/words/words';
 import { usualSettings } from '@/core/formats/facts';
 import { edit, put, SETTINGS_ID, type Change, type SettingsRecord } from '@/store/facts';
-import { selectEstimates, selectPlan, selectSettings } from '@/store/selectors';
+import { selectSettings } from '@/store/selectors';
 import { commit, type OjasStore, type RootState } from '@/store/store';
 import { shortName } from '@/workers/stored/shortName';
 
@@ -38,16 +36,6 @@ function onTurn(listener: () => void): () => void {
 export const useToday = (): LocalDay => useSyncExternalStore(onTurn, todayIso, todayIso);
 
 export const usePerson = (id: string) => useOjas((state) => recordIn(state.people, id));
-/** The plan of the poses that a student practises, and of some more. */
-export function usePlan(id: string, also: readonly string[] = NO_MORE): Plan | undefined {
-  const today = useToday();
-  return useOjas((state) => selectPlan(state, id, today, also.join(',')));
-}
-const NO_MORE: readonly string[] = [];
-export function useEstimates(id: string): Estimates | undefined {
-  const today = useToday();
-  return useOjas((state) => selectEstimates(state, id, today));
-}
 /** What the core says, in words and in the teacher's units. */
 export const useWords = (): Words => wordsIn(useUnits());
 export const useUnits = (): Units => useOjas((state) => selectSettings(state).units);

@@ -22,6 +22,40 @@ function compress(folder) {
   }
 }
 
+/**
+ * What each part may weigh over a wire, in KB of 1,024 bytes by gzip at its best: what the first screen waits for, what
+ * comes after it, and the workers. A name that is in no list weighs on the first screen.
+ */
+const bounds = [
+  { what: 'first scripts', mostKb: 400, names: null },
+  { what: 'pages', mostKb: 270, names: /^pages-/ },
+  { what: 'calendar and document', mostKb: 45, names: /^(all|HowScreen)-/ },
+  { what: 'workers', mostKb: 360, names: /^(book|records|moved|picture|ticks)-/ },
+  { what: 'fonts', mostKb: 150, names: /\.woff2$/ },
+];
+
+/** Stops where a part has grown over what it may weigh: see docs/architecture.md before a bound is raised. */
+function keepBounds() {
+  const js = join(web, '_expo', 'static', 'js', 'web');
+  const parts = [
+    ...readdirSync(js)
+      .filter((name) => name.endsWith('.js.gz'))
+      .map((name) => ({ name, bytes: statSync(join(js, name)).size })),
+    ...readdirSync(join(web, 'fonts'))
+      .filter((name) => name.endsWith('.woff2'))
+      .map((name) => ({ name, bytes: statSync(join(web, 'fonts', name)).size })),
+  ];
+  const kindOf = ({ name }) => bounds.find(({ names }) => names?.test(name)) ?? bounds[0];
+  const over = bounds.flatMap((kind) => {
+    const its = parts.filter((part) => kindOf(part) === kind);
+    const kb = its.reduce((sum, { bytes }) => sum + bytes, 0) / 1024;
+    process.stdout.write(`${kind.what}: ${kb.toFixed(0)} KB of at most ${kind.mostKb}\n`);
+    if (its.length === 0) return [`${kind.what}: nothing is called so any more`];
+    return kb > kind.mostKb ? [`${kind.what}: ${kb.toFixed(0)} KB, over ${kind.mostKb}`] : [];
+  });
+  if (over.length > 0) stop(`The app has grown too heavy.\n${over.join('\n')}`);
+}
+
 const from = newestSource();
 const web = join(root, 'dist', 'web');
 rmSync(web, { recursive: true, force: true });
@@ -37,6 +71,7 @@ if (!runs('npx', ['expo', 'export', '--platform', 'web', '--output-dir', web], q
 // To look around in before anything is begun; the demo begins with it.
 cpSync(join(root, 'demo', 'kingfisher-boathouse.json'), join(web, 'sample.json'));
 compress(web);
+keepBounds();
 const forNode = {
   bundle: true,
   platform: 'node',

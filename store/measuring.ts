@@ -1,6 +1,6 @@
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
 import { z } from '@/core/z';
-import { visitKinds, type VisitKind } from '@/core/advise/visit';
+import { visitKinds, type VisitKind } from '@/core/visitKinds';
 import { methodIds, type MethodId } from '@/core/protocols/protocols';
 import { pictureSchema } from '@/core/formats/facts';
 import { rangeIds, type RangeId, type Side } from '@/core/ranges/ranges';

@@ -2,17 +2,13 @@ import { createSelector } from '@reduxjs/toolkit';
 import { recordIn } from '@/core/recordIn';
 import type { Day } from '@/core/learn/decide';
 import type { MethodId } from '@/core/protocols/protocols';
-import { estimateRanges, type Estimates, type StudentRecord } from '@/core/estimate/estimate';
-import type { Plan } from '@/core/formats/plan';
-import { dayOf, shiftDays, type LocalDay, inTime } from '@/core/formats/time';
+import type { StudentRecord } from '@/core/estimate/estimate';
+import { type LocalDay, inTime } from '@/core/formats/time';
 import { groupedBy } from '@/core/grouped';
-import { shelfAtHome } from '@/core/advise/instead';
-import { planStudent } from '@/core/plan/plan';
-import { practisedPoses } from '@/core/plan/practised';
-import { poses } from '@/core/poses/poses';
 import { starterShelf } from '@/core/props/usualShelves';
 import { shelfIn, type Shelf } from '@/core/props/shelf';
 import { SETTINGS_ID, usualSettings, type SettingsRecord } from '@/core/formats/facts';
+import { lastAnswers } from './lastAnswers';
 import { matOf } from './mat';
 import type { RootState } from './store';
 import { recordFrom } from '@/core/estimate/recordOf';
@@ -91,29 +87,6 @@ export function selectDay({ mat }: RootState, person: string, today: LocalDay): 
 export const selectMethod = ({ measuring }: RootState): MethodId =>
   measuring.now?.method ?? 'protractor';
 
-/** More variants of one thing than this are not asked for in turn. */
-const MOST_VARIANTS = 8;
-
-/**
- * The last answers about a thing, in a few variants, for as long as what they were reckoned from is the same; gone with
- * the thing itself, so that nothing of a removed student stays.
- */
-function lastAnswers<R>() {
-  const known = new WeakMap<object, Map<string, { from: readonly unknown[]; answer: R }>>();
-  return (about: object, from: readonly unknown[], reckon: () => R, variant = ''): R => {
-    const variants = known.get(about) ?? new Map<string, { from: readonly unknown[]; answer: R }>();
-    known.set(about, variants);
-    const before = variants.get(variant);
-    if (before && before.from.every((one, i) => one === from[i])) return before.answer;
-    const answer = reckon();
-    variants.delete(variant);
-    variants.set(variant, { from, answer });
-    const [oldest] = variants.keys();
-    if (variants.size > MOST_VARIANTS && oldest !== undefined) variants.delete(oldest);
-    return answer;
-  };
-}
-
 const lastRecords = lastAnswers<StudentRecord>();
 /** The facts of one student; the same object until one of them changes. */
 export function selectRecord(state: RootState, id: string): StudentRecord | undefined {
@@ -123,67 +96,5 @@ export function selectRecord(state: RootState, id: string): StudentRecord | unde
   const [readings, sessions] = [selectReadingsOf(state, id), selectSessionsOf(state, id)];
   return lastRecords(person, [readings, sessions, settings.eyes], () =>
     recordFrom(person, { readings, sessions }, settings),
-  );
-}
-
-const lastEstimates = lastAnswers<Estimates>();
-export function selectEstimates(
-  state: RootState,
-  id: string,
-  today: LocalDay,
-): Estimates | undefined {
-  const record = selectRecord(state, id);
-  return record && lastEstimates(record, [today], () => estimateRanges(record, today));
-}
-
-const lastPlans = lastAnswers<Plan>();
-/**
- * The plan for today; once today's session is recorded, the plan for next time. Of the poses that the student
- * practises, and of others that are asked for by their ids, joined by commas: the whole catalogue is seldom looked at.
- */
-export function selectPlan(
-  state: RootState,
-  id: string,
-  today: LocalDay,
-  also = '',
-): Plan | undefined {
-  const record = selectRecord(state, id);
-  if (!record) return undefined;
-  const [shelf, day, method] = [
-    selectShelf(state),
-    selectDay(state, id, today),
-    selectMethod(state),
-  ];
-  return lastPlans(
-    record,
-    [shelf, today, day, method],
-    () => {
-      const wanted = new Set([...practisedPoses(record.sessions), ...also.split(',')]);
-      const isDone = record.sessions.some(({ at }) => dayOf(at) === today);
-      return planStudent(record, shelf, isDone ? shiftDays(today, 1) : today, {
-        day,
-        method,
-        poses: poses.map((pose) => pose.id).filter((pose) => wanted.has(pose)),
-      });
-    },
-    also,
-  );
-}
-
-const lastAtHome = lastAnswers<Plan>();
-/** One pose as it is built of what the student has at home, on a usual day. */
-export function selectPlanAtHome(
-  state: RootState,
-  id: string,
-  today: LocalDay,
-  pose: string,
-): Plan | undefined {
-  const record = selectRecord(state, id);
-  if (!record) return undefined;
-  return lastAtHome(
-    record,
-    [today],
-    () => planStudent(record, shelfAtHome(record.person), today, { poses: [pose] }),
-    pose,
   );
 }

@@ -25,7 +25,8 @@ import {
 } from './mat';
 import { entryChanged, picturesChanged, rangeOpened, type PictureToKeep } from './measuring';
 import { allFromBook, differences, mergeBook, mergeChange, nothingChosen } from './merge';
-import { selectDay, selectPlan } from './selectors';
+import { selectDay } from './selectors';
+import { selectPlan } from './reckoned';
 import { noSpare, type Mark, type Spare } from './spare';
 import {
   beginAnew,

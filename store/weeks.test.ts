@@ -4,7 +4,7 @@ import { asPlanned } from '@/core/learn/settled';
 import { studioShelf } from '@/core/props/usualShelves';
 import { samplePerson, sampleReading } from '@/core/tests/samples';
 import { put } from './facts';
-import { selectPlan } from './selectors';
+import { selectPlan } from './reckoned';
 import { commit, createStore, openStorage, type RootState } from './store';
 import { Memory } from './tests/memory';
 

@@ -5,7 +5,7 @@ import { entryOf, lookOf, poseById, type Pose } from '../poses/poses';
 import { tooLowToFill } from '../props/slots';
 import { slotKey, type SlotId } from '../slots';
 import { HANGS, isShort, staysEmptyOver } from '../prepare/limits';
-import { lies } from '../lies';
+import { liesIn } from '../lies';
 
 /** How a pose is entered, looked at and left, line by line. */
 export interface How {
@@ -15,14 +15,6 @@ export interface How {
   /** What may be seen to go wrong. */
   readonly faults: readonly PoseFault[];
 }
-
-/** Whether anything lies in a slot: a strap has a length and no height. */
-export const liesIn = ({
-  stack,
-  stackCm,
-  isLength,
-}: Pick<PlanSlot, 'stack' | 'stackCm'> & { readonly isLength?: boolean | undefined }) =>
-  stack.length > 0 && (isLength === true || lies(stackCm));
 
 /** Whether a slot asks for a support that lies nowhere, and says so. */
 export const staysFreeIn = ({ stack, reasons }: PlanSlot) =>

@@ -1,10 +1,7 @@
 import type { Plan } from '../formats/plan';
 import { eachOnce } from '../plan/measureNext';
 import type { RangeId, ReadingSide } from '../ranges/ranges';
-
-/** A first visit takes what narrows the heights most; a re-check looks again at one or two of it. */
-export const visitKinds = ['first', 'recheck'] as const;
-export type VisitKind = (typeof visitKinds)[number];
+import type { VisitKind } from '../visitKinds';
 
 /** One range to read in a visit, with what it is worth. */
 export interface VisitStep {

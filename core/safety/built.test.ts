@@ -1,5 +1,5 @@
 import { approachIds } from '../approaches/approaches';
-import { liesIn } from '../advise/how';
+import { liesIn } from '../lies';
 import type { Point } from '../geometry/posture';
 import type { Plan, PlanPose } from '../formats/plan';
 import { planStudent } from '../plan/plan';

@@ -11,15 +11,8 @@ import type { RootState } from '@/store/store';
 import { Press } from '@/ui/Press';
 import { useWidth } from '@/ui/useWidth';
 import { Title, Words } from '@/ui/Words';
-import {
-  nowIso,
-  todayIso,
-  useOjas,
-  useOjasDispatch,
-  useOjasList,
-  usePerson,
-  usePlan,
-} from '../hooks';
+import { nowIso, todayIso, useOjas, useOjasDispatch, useOjasList, usePerson } from '../hooks';
+import { usePlan } from '../reckoned';
 import { useWide } from '../shell/Shell';
 import { NoStudent } from '../students/NoStudent';
 import { StudentTabs } from '../students/StudentTabs';

@@ -32,8 +32,11 @@ export const StudentsScreen = page((all) => all.StudentsScreen);
 /** Where there is no book to open. */
 export const Lost = page((all) => all.Lost);
 export const NoAnswer = page((all) => all.NoAnswer);
-/** Nothing stands in its place: whoever shows it keeps the place free. */
-export const PoseGlance = late(async () => (await pages()).PoseGlance, null);
+/** What Today tells of a student, once it is reckoned. */
+export const ComerWork = page((all) => all.ComerWork);
+/** Nothing stands in their place: they stand under everybody. */
+export const FetchForAll = late(async () => (await pages()).FetchForAll, null);
+export const FetchForClass = late(async () => (await pages()).FetchForClass, null);
 /** Brings them before they are asked for. */
 export const bringPages = () => void pages();
 

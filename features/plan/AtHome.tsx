@@ -4,7 +4,7 @@ import type { Person } from '@/core/formats/book';
 import type { PlanPose } from '@/core/formats/plan';
 import { shelfAtHome } from '@/core/advise/instead';
 import { poseById } from '@/core/poses/poses';
-import { selectPlanAtHome } from '@/store/selectors';
+import { selectPlanAtHome } from '@/store/reckoned';
 import type { Units } from '@/ui/format';
 import { Press } from '@/ui/Press';
 import { Aside, Words } from '@/ui/Words';

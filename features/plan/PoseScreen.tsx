@@ -25,15 +25,8 @@ import { Sheet } from '@/ui/Sheet';
 import { Aside, Title, Words } from '@/ui/Words';
 import { rangeName, wordsIn } from '@/ui/words/words';
 import { poseLaid, poseTakenBack, type LaidPose } from '@/store/mat';
-import {
-  nowIso,
-  useEstimates,
-  useOjas,
-  useOjasDispatch,
-  usePerson,
-  usePlan,
-  useUnits,
-} from '../hooks';
+import { nowIso, useOjas, useOjasDispatch, usePerson, useUnits } from '../hooks';
+import { useEstimates, usePlan } from '../reckoned';
 import { useWide } from '../shell/Shell';
 import { NoStudent } from '../students/NoStudent';
 import { ActionMark } from './ActionMark';

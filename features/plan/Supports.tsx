@@ -1,7 +1,8 @@
 import { useState } from 'react';
 import { Pressable, View } from 'react-native';
 import type { PlanPose, PlanSlot } from '@/core/formats/plan';
-import { liesIn, offeredIn, staysFreeIn } from '@/core/advise/how';
+import { offeredIn, staysFreeIn } from '@/core/advise/how';
+import { liesIn } from '@/core/lies';
 import { insteadOf, shelfAtHome } from '@/core/advise/instead';
 import type { InPose } from '@/core/build/solve';
 import { stateName, type Shelf } from '@/core/props/shelf';

@@ -12,7 +12,8 @@ import { degrees, length, type Units } from '@/ui/format';
 import { Press } from '@/ui/Press';
 import { Words } from '@/ui/Words';
 import { rangeName, slotName, type Words as Say } from '@/ui/words/words';
-import { useEstimates, useOjas, useOjasDispatch, useUnits, useWords } from '../hooks';
+import { useOjas, useOjasDispatch, useUnits, useWords } from '../hooks';
+import { useEstimates } from '../reckoned';
 import { poseTitle } from './words';
 
 interface YoursProps {

@@ -1,7 +1,8 @@
 import type { ClassRecord, Person } from '@/core/formats/book';
 import { fetchedFor, fetchedTogether } from '@/core/advise/order';
 import type { Shelf } from '@/core/props/shelf';
-import { selectPeople, selectPlan, selectShelf } from '@/store/selectors';
+import { selectPeople, selectShelf } from '@/store/selectors';
+import { selectPlan } from '@/store/reckoned';
 import { Sheet } from '@/ui/Sheet';
 import { Aside, Title, Words } from '@/ui/Words';
 import { useOjas, useOjasList, useToday } from '../hooks';

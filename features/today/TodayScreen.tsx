@@ -1,40 +1,24 @@
 import { Link } from 'expo-router';
 import { useState } from 'react';
 import { Pressable, View } from 'react-native';
-import { placeKey } from '@/core/advise/order';
-import { recordIn } from '@/core/recordIn';
 import type { Person } from '@/core/formats/book';
-import type { Plan, PlanPose } from '@/core/formats/plan';
-import { stackWords } from '@/core/props/stack';
-import {
-  selectPeople,
-  selectRecord,
-  selectSessionsOf,
-  selectOwnShelf,
-  selectShelf,
-} from '@/store/selectors';
-import { decidesWords } from '@/ui/decides';
-import { ago, inSentence, length } from '@/ui/format';
+import { recordIn } from '@/core/recordIn';
+import { unansweredCautions } from '@/core/safety/verdict';
+import { selectOwnShelf, selectPeople, selectSessionsOf } from '@/store/selectors';
+import { ago } from '@/ui/format';
 import { Field } from '@/ui/Field';
-import { rungWords } from '@/ui/rungWords';
 import { Press } from '@/ui/Press';
 import { Screen } from '@/ui/Screen';
 import { Sheet } from '@/ui/Sheet';
 import { Aside, Title, Words } from '@/ui/Words';
-import { useOjas, useOjasList, usePerson, usePlan, useToday, useUnits } from '../hooks';
-import { PoseGlance } from '../pages/late';
-import { ActionMark } from '../plan/ActionMark';
-import { poseTitle } from '../plan/words';
-import { Yours } from '../plan/Yours';
+import { useOjas, useOjasList, usePerson, useToday } from '../hooks';
+import { ComerWork, FetchForAll, FetchForClass } from '../pages/late';
+import { LeftOnMats } from '../shell/LeftOnMats';
 import { LookAround } from '../shell/sample';
 import { useWide } from '../shell/Shell';
-import { ComingOn } from '../visits/late';
 import { comersOf, type Comer, type Coming } from '../visits/comers';
+import { ComingOn } from '../visits/late';
 import { VisitMark } from '../visits/VisitMark';
-import { FetchForAll, FetchForClass } from './Fetch';
-import { LeftOnMats } from '../shell/LeftOnMats';
-import { slotKey } from '@/core/slots';
-import { rangeName, slotName, wordsIn } from '@/ui/words/words';
 
 const SHOWN_AT_FIRST = 6;
 
@@ -221,17 +205,12 @@ interface ComerCardProps {
   readonly coming: Comer | undefined;
 }
 
+/** Who comes stands there at once; what is reckoned for them follows. */
 function ComerCard({ id, coming }: ComerCardProps) {
   const person = usePerson(id);
-  const plan = usePlan(id);
   const last = useOjas((state) => selectSessionsOf(state, id).at(-1));
-  const laid = useOjas(({ mat }) => recordIn(mat.laid, id)?.poses);
-  const isRead = useOjas((state) => (selectRecord(state, id)?.readings.length ?? 0) > 0);
-  if (!person || !plan) return null;
-  const moves = plan.poses.filter(
-    ({ decision, posture }) =>
-      posture !== null && ['lower', 'raise', 'rest'].includes(decision.action),
-  );
+  if (!person) return null;
+  const open = unansweredCautions(person.cautions, person.sex).length;
   return (
     <Sheet role="article" aria-label={person.name} className="flex-1">
       <Link href={`/students/${id}/plan`} asChild>
@@ -243,100 +222,12 @@ function ComerCard({ id, coming }: ComerCardProps) {
           <Aside>
             {coming?.inClass ? `In ${coming.inClass.name ?? 'a class'} · ` : ''}
             {last ? `On the mat ${ago(last.at)}` : 'Not on the mat yet'}
-            {plan.unanswered.length > 0 ? ` · ${plan.unanswered.length} questions open` : ''}
+            {open > 0 ? ` · ${open} questions open` : ''}
           </Aside>
         </Pressable>
       </Link>
-      <Check plan={plan} />
-      {moves.length === 0 ? (
-        <Words>
-          {last
-            ? 'Everything stays as it was.'
-            : isRead
-              ? 'Built from the measurements.'
-              : 'Nothing is read yet: built from what is usual for this height.'}
-        </Words>
-      ) : (
-        moves.map((planned) => (
-          <Move key={`${planned.pose}/${planned.side}`} person={person} planned={planned} />
-        ))
-      )}
-      {plan.poses
-        .filter((planned) => laid?.[placeKey(planned)])
-        .map((planned) => (
-          <View key={placeKey(planned)}>
-            <Words className="font-semibold">{poseTitle(planned)}</Words>
-            <Yours person={person} planned={planned} />
-          </View>
-        ))}
+      <ComerWork person={person} />
       {coming?.inClass ? null : <VisitMark person={person} coming={coming?.visit} />}
     </Sheet>
   );
 }
-
-/** The one range that today's poses lean on most and that is least sure. */
-function Check({ plan }: { readonly plan: Plan }) {
-  const first = plan.measureNext[0];
-  if (!first) return null;
-  return (
-    <Words>
-      Check first: {rangeName(first.range).toLowerCase()}
-      {first.side === 'both' ? '' : `, ${first.side}`}{' '}
-      <Words className="text-faint">({decidesWords(first.decides)})</Words>
-    </Words>
-  );
-}
-
-/** What changes in one pose, with its figure beside it; its page is one tap away. */
-function Move({ person, planned }: { readonly person: Person; readonly planned: PlanPose }) {
-  const shelf = useOjas(selectShelf);
-  const units = useUnits();
-  const slot = planned.slots.find(
-    (one) =>
-      one.action === planned.decision.action &&
-      slotKey(one).startsWith(planned.decision.slot ?? '-'),
-  );
-  const rung = slot?.last ? rungWords(slot.last, slot.stack, shelf) : null;
-  const step = rung && inSentence(rung);
-  return (
-    <View className="gap-1 border-t border-line pt-2">
-      <View className="flex-row flex-wrap items-center justify-between gap-2">
-        <Link
-          href={`/students/${person.id}/poses/${planned.pose}?side=${planned.side}` as '/students'}
-          className="min-h-12 py-3 font-text text-base font-semibold text-thread underline"
-        >
-          {poseTitle(planned)}
-        </Link>
-        <ActionMark word={planned.decision.word} />
-      </View>
-      <View className="flex-row flex-wrap items-center gap-3">
-        {planned.posture ? (
-          <View style={{ width: GLANCE_PX.width, height: GLANCE_PX.height }}>
-            <PoseGlance
-              planned={planned}
-              posture={planned.posture}
-              person={person}
-              shelf={shelf}
-              units={units}
-              mostHeightPx={GLANCE_PX.height}
-            />
-          </View>
-        ) : null}
-        <View className="min-w-40 flex-1 gap-1">
-          {slot && slot.lastCm !== null ? (
-            <>
-              <Words>
-                {slotName(slot)} {length(slot.lastCm, units)} → {length(slot.stackCm, units)}:{' '}
-                {step ?? stackWords(slot.stack, shelf)}
-              </Words>
-              {step ? <Aside>Then it is {stackWords(slot.stack, shelf)}.</Aside> : null}
-            </>
-          ) : null}
-          <Aside>{wordsIn(units).reasons(planned.decision.reasons)}</Aside>
-        </View>
-      </View>
-    </View>
-  );
-}
-/** Room for a figure beside what changes: it is free before the figure is there. */
-const GLANCE_PX = { width: 150, height: 120 } as const;

@@ -1,5 +1,5 @@
 import type { DialId } from '@/core/dials';
-import { liesIn } from '@/core/advise/how';
+import { liesIn } from '@/core/lies';
 import type { Fault, FileFault } from '@/core/formats/faults';
 import type { PlanSlot } from '@/core/formats/plan';
 import type { HeightReason, Reason, Reasons, SlotReason } from '@/core/reasons';

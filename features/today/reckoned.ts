@@ -1,0 +1,2 @@
+export { ComerWork } from './ComerWork';
+export { FetchForAll, FetchForClass } from './Fetch';

@@ -1,0 +1,72 @@
+import { shelfAtHome } from '@/core/advise/instead';
+import { estimateRanges, type Estimates } from '@/core/estimate/estimate';
+import type { Plan } from '@/core/formats/plan';
+import { dayOf, shiftDays, type LocalDay } from '@/core/formats/time';
+import { planStudent } from '@/core/plan/plan';
+import { practisedPoses } from '@/core/plan/practised';
+import { poses } from '@/core/poses/poses';
+import { lastAnswers } from './lastAnswers';
+import { selectDay, selectMethod, selectRecord, selectShelf } from './selectors';
+import type { RootState } from './store';
+
+const lastEstimates = lastAnswers<Estimates>();
+export function selectEstimates(
+  state: RootState,
+  id: string,
+  today: LocalDay,
+): Estimates | undefined {
+  const record = selectRecord(state, id);
+  return record && lastEstimates(record, [today], () => estimateRanges(record, today));
+}
+
+const lastPlans = lastAnswers<Plan>();
+/**
+ * The plan for today; once today's session is recorded, the plan for next time. Of the poses that the student
+ * practises, and of others that are asked for by their ids, joined by commas: the whole catalogue is seldom looked at.
+ */
+export function selectPlan(
+  state: RootState,
+  id: string,
+  today: LocalDay,
+  also = '',
+): Plan | undefined {
+  const record = selectRecord(state, id);
+  if (!record) return undefined;
+  const [shelf, day, method] = [
+    selectShelf(state),
+    selectDay(state, id, today),
+    selectMethod(state),
+  ];
+  return lastPlans(
+    record,
+    [shelf, today, day, method],
+    () => {
+      const wanted = new Set([...practisedPoses(record.sessions), ...also.split(',')]);
+      const isDone = record.sessions.some(({ at }) => dayOf(at) === today);
+      return planStudent(record, shelf, isDone ? shiftDays(today, 1) : today, {
+        day,
+        method,
+        poses: poses.map((pose) => pose.id).filter((pose) => wanted.has(pose)),
+      });
+    },
+    also,
+  );
+}
+
+const lastAtHome = lastAnswers<Plan>();
+/** One pose as it is built of what the student has at home, on a usual day. */
+export function selectPlanAtHome(
+  state: RootState,
+  id: string,
+  today: LocalDay,
+  pose: string,
+): Plan | undefined {
+  const record = selectRecord(state, id);
+  if (!record) return undefined;
+  return lastAtHome(
+    record,
+    [today],
+    () => planStudent(record, shelfAtHome(record.person), today, { poses: [pose] }),
+    pose,
+  );
+}
