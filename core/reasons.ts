@@ -150,6 +150,8 @@ export type WayRuledOut =
   /** A head that a caution keeps no lower than the heart. */
   | { readonly of: 'head-low' }
   | { readonly of: 'head-far'; readonly cm: number }
+  /** It asked too much lately, and nothing in it could rise. */
+  | { readonly of: 'felt-there' }
   /** It spoke last time although nobody lay back on anything. */
   | { readonly of: 'felt-then' }
   /** A hand that would have to stand on more than a block on its end. */
@@ -189,6 +191,12 @@ interface DecisionReasons {
   /** Felt at a spot last time, and eased there and then: what eased it still lies there. */
   'eased-then': { readonly spot: string };
   'ease-cue': { readonly pose: string; readonly why: string };
+  /** What eases a pose in one of its ways, as it is said. */
+  'way-cue': { readonly pose: string; readonly way: string };
+  /** Nothing that lies there eases it. */
+  'ease-less': object;
+  /** The way that is gone back to from one that asked too much. */
+  'gone-back': { readonly pose: string; readonly way: string };
   'fault-cue': { readonly pose: string; readonly fault: string };
   'seen-again': { readonly fault: string; readonly on: string };
   /** The support stands at the most that anybody builds, and was not enough. */

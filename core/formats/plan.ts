@@ -93,7 +93,7 @@ export const planPoseSchema = z.object({
   decision: z.object({
     action: z.enum(['first', 'rest', 'raise', 'keep', 'lower']),
     /** What that comes to: a slot that comes down eases where it stood too high. */
-    word: z.enum(['first', 'rest', 'ease', 'keep', 'deepen']),
+    word: z.enum(['first', 'rest', 'ease', 'gentle', 'keep', 'deepen']),
     slot: slotKeySchema.nullable(),
     /** What is turned of the pose itself, where that answers better than a support. */
     dial: z.enum(dialIds).nullable(),

@@ -10,8 +10,8 @@ import { lies } from '../lies';
 
 export type Action = 'first' | 'rest' | 'raise' | 'keep' | 'lower';
 
-/** What a decision comes to: a slot that comes down eases where it stood too high. */
-export type DecisionWord = 'first' | 'rest' | 'ease' | 'keep' | 'deepen';
+/** What a decision comes to: a slot that comes down eases where it stood too high; gentler is eased without a support. */
+export type DecisionWord = 'first' | 'rest' | 'ease' | 'gentle' | 'keep' | 'deepen';
 
 /** What answers a complaint: a slot that moves by one rung, a dial that is turned, or words alone. */
 export interface Easing {
@@ -159,7 +159,7 @@ const ease = (
   refer: Reason | null = null,
 ): Decision => ({
   action: way,
-  word: 'ease',
+  word: slot === null ? 'gentle' : 'ease',
   slot,
   dial,
   reasons: cue ? [reason, cue] : [reason],

@@ -144,7 +144,7 @@ export function evidenceOf(
 }
 
 /** What a remedy does: its slot moves, or its words are said. */
-const easingBy = (remedy: Remedy | null, cue: Reason): Easing =>
+export const easingBy = (remedy: Remedy | null, cue: Reason): Easing =>
   remedy === null || 'cue' in remedy
     ? { slot: null, dial: null, way: 'raise', cue: remedy === null ? null : cue }
     : {

@@ -2,7 +2,7 @@ import type { PlanPose, PlanSlot } from '../formats/plan';
 import type { WayRuledOut } from '../reasons';
 import { purposeOf } from '../props/slots';
 import { wayOf, type Pose } from '../poses/poses';
-import type { SlotId } from '../slots';
+import { sidelessKey, slotKey, type SlotId, type SlotName } from '../slots';
 
 /** A slot that is to carry the body and that this shelf leaves empty. */
 export type Uncarried = Extract<WayRuledOut, { of: 'shelf' }>;
@@ -39,6 +39,20 @@ export const goesFurther = (
   slots.every(({ slot, lastCm }) => slot !== 'back' || lastCm === null)
     ? { of: 'felt-then' }
     : null;
+
+/** Less than this is no rise, in cm. */
+const RISE_CM = 0.3;
+
+/** Whether something was to rise for what was felt, and this shelf builds it no higher. */
+export const stuckIn = ({ decision, slots }: Pick<PlanPose, 'decision' | 'slots'>): boolean =>
+  decision.word === 'ease' &&
+  decision.slot !== null &&
+  decision.reasons.some(({ code }) => code === 'last-time') &&
+  slots.every(
+    (slot) =>
+      sidelessKey(slotKey(slot)) !== sidelessKey(decision.slot as SlotName) ||
+      (slot.lastCm !== null && slot.stackCm < slot.lastCm + RISE_CM),
+  );
 
 /** Whether a way builds what another one lacks: where it does, the shelf fails it alike. */
 export const buildsAlike = (pose: Pose, way: string, slot: SlotId): boolean =>

@@ -4,8 +4,9 @@ import type { DialId } from '../dials';
 import type { SessionPose } from '../formats/book';
 import type { Band } from '../geometry/band';
 import { lowCheckOf } from '../learn/checks';
-import { decide, type Decision, type DecisionInput, type Rung } from '../learn/decide';
+import { decide, type Decision, type DecisionInput, type Easing, type Rung } from '../learn/decide';
 import {
+  easingBy,
   easingFor,
   faultedDials,
   faultedSlots,
@@ -17,7 +18,8 @@ import { chanceEnough } from '../learn/offset';
 import { uncertainParameters, type InputKey } from '../geometry/inputs';
 import { splitKey, type RangeId, type RangeKey } from '../ranges/ranges';
 import { lies } from '../lies';
-import type { Pose } from '../poses/poses';
+import type { RaiseReason } from '../poses/pose';
+import { wayOf, type Pose } from '../poses/poses';
 import { backWay, easedDials, givenBack, stoodAt, turnedFrom } from '../prepare/dial';
 import { staysEmptyOver } from '../prepare/limits';
 import { atTheEdge } from '../prepare/prepare';
@@ -25,6 +27,7 @@ import { rungBelow } from '../props/search';
 import { isFitted, purposeOf, slotRule } from '../props/slots';
 import { countAll, type Stack, type Used, usedBy } from '../props/stack';
 import { sidelessKey, type SlotKey, slotKey } from '../slots';
+import { answerThen, strengthAllowedBy, wentTooFar } from './goneBack';
 import { type Laid, leaningOn, lyingAt, lyingOf, standsAtMost } from './lay';
 
 /** A dial, from where it stood to where it goes. */
@@ -136,8 +139,50 @@ function rungsOf(laid: Laid): Rung[] {
     });
 }
 
-/** With no pain at all accepted, a pull this mild still counts as easy. */
-const STRENGTH_WITHOUT_PAIN = 4;
+/** Whether a remedy does something in a pose as it is set up: its support is built there, its dial can be set, or it is said. */
+const isThere = ({ bands, dials }: Laid, { slot, dial, cue }: Easing): boolean =>
+  cue !== null ||
+  bands.some(({ need }) => slot !== null && sidelessKey(slotKey(need)) === sidelessKey(slot)) ||
+  dials.some((one) => one.dial === dial);
+
+/** Remedies of other complaints that may serve, in the order in which they are thought of. */
+const IN_TURN: readonly RaiseReason[] = ['other', 'joint', 'low-back', 'rolled', 'strong'];
+
+/** The way that was gone back to today; null where the pose is set up as it was, or otherwise for another reason. */
+function goneBackIn(laid: Laid, last: SessionPose | undefined): Easing | null {
+  const { pose, choices, hasLeft } = laid;
+  const { way } = laid.settings;
+  const tooFar = last && wentTooFar(pose, last, strengthAllowedBy(choices));
+  return hasLeft || (tooFar && tooFar.from.length > 0 && !tooFar.from.includes(way))
+    ? { slot: null, dial: null, way: 'raise', cue: { code: 'gone-back', pose: pose.id, way } }
+    : null;
+}
+
+/**
+ * What eases a pose as it is set up here: its own remedy, the way that was gone back to, what eases that way, another
+ * remedy that is there, or words.
+ */
+function easingHere(laid: Laid, last: SessionPose | undefined, why: RaiseReason): Easing {
+  const { pose, family, input } = laid;
+  const { way } = input.settings;
+  const ofWay = wayOf(pose, way)?.eases;
+  const inTurn: readonly (Easing | null)[] = [
+    easingFor(pose, family, input, last, why),
+    goneBackIn(laid, last),
+    ofWay ? easingBy(ofWay, { code: 'way-cue', pose: pose.id, way }) : null,
+    ...IN_TURN.map((other) =>
+      easingBy(pose.eases[other], { code: 'ease-cue', pose: pose.id, why: other }),
+    ),
+  ];
+  return (
+    inTurn.find((one) => one !== null && isThere(laid, one)) ?? {
+      slot: null,
+      dial: null,
+      way: 'raise',
+      cue: { code: 'ease-less' },
+    }
+  );
+}
 
 /** A range that reads low today eases the slot that leans on it most, or a dial; where nothing does, it moves nothing. */
 function lowCheckToday(laid: Laid): DecisionInput['lowCheck'] {
@@ -167,24 +212,29 @@ function firstFromOf({ family, side, bands, context }: Laid): DecisionInput['fir
 }
 
 export function decisionOn(laid: Laid): Decision {
-  const { pose, family, choices, earlier, input, context } = laid;
+  const { pose, choices, earlier, context } = laid;
   const last = earlier.at(-1)?.outcome;
   const [eased] = easedDials(laid.dials).filter(({ dial }) => !faultedDials(pose, last).has(dial));
-  return decide({
+  const decided = decide({
     today: context.today,
     earlier,
-    easingFor: (why) => easingFor(pose, family, input, last, why),
+    easingFor: (why) => easingHere(laid, last, why),
     faulted: faultedSlots(pose, last),
     seenAgain: seenAgain(pose, earlier),
     firstFrom: firstFromOf(laid),
     easedDial: eased ? { dial: eased.dial, way: backWay(eased.dial) } : null,
     veryMobile: context.veryMobile,
     lowCheck: lowCheckToday(laid),
-    strengthAllowed:
-      choices.strength === 'none' ? STRENGTH_WITHOUT_PAIN : decisionParameter.easyFeeling.value,
+    strengthAllowed: strengthAllowedBy(choices),
     chanceAsked: context.care.lowerRung,
     day: context.day,
     rungs: () => rungsOf(laid),
     onlyFitted: () => onlyFitted(laid),
   });
+  // Where it was felt is answered in words, too.
+  const answer = last && answerThen(pose, last);
+  const at = decided.reasons.findIndex(({ code }) => code === 'gone-back');
+  return answer && at >= 0
+    ? { ...decided, reasons: decided.reasons.toSpliced(at, 0, answer) }
+    : decided;
 }

@@ -20,6 +20,8 @@ export interface Place {
   readonly context: StudentContext;
   /** What was planned for the first of two sides; null for that one. */
   readonly first: PlanPose | null;
+  /** A way was left today, since what should rise in it cannot. */
+  readonly hasLeft?: boolean;
 }
 
 /** Everything about one pose on one side that its decision and its slots are made from. */

@@ -1,5 +1,6 @@
 import { gateKey, wayKey } from '../approaches/approaches';
 import { movesOf } from '../dials';
+import type { PlanPose } from '../formats/plan';
 import type { Decision } from '../learn/decide';
 import { earlierOf } from '../learn/evidence';
 import { answerAt } from '../poses/felt';
@@ -14,9 +15,10 @@ import { decisionOn, turnOf, type DialTurned } from './decideOn';
 import { buildSlots } from './buildSlots';
 import { figureOf } from './figure';
 import { shutBy } from './gate';
+import { strengthAllowedBy, wentTooFar } from './goneBack';
 import { readSince } from './readSince';
 import { layPose, type Laid, type Place } from './lay';
-import { buildsAlike, goesFurther, uncarried } from './carried';
+import { buildsAlike, goesFurther, stuckIn, uncarried } from './carried';
 import { servesStill } from './servesToday';
 import { behindGate, betterInstead, easierInstead, notCarried, refused } from './serveInstead';
 
@@ -50,25 +52,30 @@ export function planPose(pose: Pose, side: ReadingSide, context: StudentContext)
  */
 function inFirstBuilt(pose: Pose, place: Place): Planned {
   const { record, shelf, likely } = place.context;
+  const { asked, left } = wayFelt(pose, place);
   const wanted = {
     person: record.person,
     pose: pose.id,
     side: place.side,
     values: likely,
     shelf,
-    asked: wayFelt(pose, place),
   };
   const hasBefore = earlierOf(place.context.history, pose.id, place.side).length > 0;
-  const unbuilt = new Map<string, WayRuledOut>(tooEarly(pose, place));
+  const unbuilt = new Map<string, WayRuledOut>([
+    ...left.map((way) => [way, { of: 'felt-there' }] as const),
+    ...tooEarly(pose, place),
+  ]);
+  let leftFor: string | undefined;
   for (;;) {
-    const prepared = inItsWay(wanted, unbuilt);
-    const one = reckonPose(prepared, place);
+    const prepared = inItsWay({ ...wanted, asked: leftFor ?? asked }, unbuilt);
+    const one = reckonPose(prepared, { ...place, hasLeft: leftFor !== undefined });
     // Before there is any shelf, heights are told and nothing is built.
     const lacks = shelf.length > 0 ? uncarried(pose, one.planPose) : null;
     const { way } = prepared.settings;
-    const further = lacks ? null : goesFurther(pose, one.planPose, hasBefore);
-    if (further && way !== '' && !unbuilt.has(way)) {
-      unbuilt.set(way, further);
+    const notLet = lacks ? null : letGo(pose, one.planPose, hasBefore);
+    if (notLet && way !== '' && !unbuilt.has(way)) {
+      unbuilt.set(way, notLet.because);
+      leftFor = notLet.backTo ?? leftFor;
       continue;
     }
     if (!lacks) return one;
@@ -79,6 +86,18 @@ function inFirstBuilt(pose: Pose, place: Place): Planned {
     for (const { id } of pose.ways ?? [])
       if (buildsAlike(pose, id, lacks.slot)) unbuilt.set(id, lacks);
   }
+}
+
+/** Why a pose as it is built is not let stand: it goes further than was felt, or what should rise in it cannot. */
+function letGo(
+  pose: Pose,
+  planned: PlanPose,
+  hasBefore: boolean,
+): { readonly because: WayRuledOut; readonly backTo?: string } | null {
+  const further = goesFurther(pose, planned, hasBefore);
+  if (further) return { because: further };
+  const backTo = stuckIn(planned) ? wayOf(pose, planned.way)?.backTo : undefined;
+  return backTo ? { because: { of: 'felt-there' }, backTo } : null;
 }
 
 /** Ways that are not taken before their time, each with what should come first. */
@@ -92,12 +111,27 @@ function tooEarly(pose: Pose, { side, context }: Place): [string, WayRuledOut][]
 /** Times for which a way that answered a spot is kept. */
 const KEPT_TIMES = 3;
 
-/** The way that answers what was felt lately, on the mat or after it; undefined where none does. */
-function wayFelt(pose: Pose, { side, context }: Place): string | undefined {
-  const spots = earlierOf(context.history, pose.id, side)
-    .slice(-KEPT_TIMES)
-    .flatMap(({ outcome }) => [outcome.feeling.spot, ...(outcome.eased ?? [])]);
-  return spots.flatMap((kept) => answerAt(pose.id, kept)?.answer.takes ?? []).at(-1);
+/**
+ * The way that answers what was felt lately, on the mat or after it, undefined where none does; and the ways that asked
+ * too much lately.
+ */
+function wayFelt(
+  pose: Pose,
+  { side, context }: Place,
+): { readonly asked: string | undefined; readonly left: readonly string[] } {
+  const { choices } = preparePose(context.record.person, pose.id, side, context.shelf);
+  const lately = earlierOf(context.history, pose.id, side).slice(-KEPT_TIMES);
+  const answers = lately.map(({ outcome }) => {
+    const tooFar = wentTooFar(pose, outcome, strengthAllowedBy(choices));
+    const taken = [outcome.feeling.spot, ...(outcome.eased ?? [])].flatMap(
+      (kept) => answerAt(pose.id, kept)?.answer.takes ?? [],
+    );
+    return { asked: [tooFar?.to ?? [], taken].flat().at(-1), left: tooFar?.from ?? [] };
+  });
+  return {
+    asked: answers.flatMap(({ asked }) => asked ?? []).at(-1),
+    left: answers.flatMap(({ left }) => left),
+  };
 }
 
 /**
@@ -142,7 +176,11 @@ function turnedBy(
   const said: Reason = { code: 'dial-turned', ...turn };
   return [
     layPose(prepared, laid, movesOf(set)),
-    { ...decision, reasons: [...decision.reasons, said] },
+    {
+      ...decision,
+      ...(decision.word === 'ease' ? { word: 'gentle' } : {}),
+      reasons: [...decision.reasons, said],
+    },
   ];
 }
 

@@ -226,6 +226,7 @@ export const chair = [
       {
         id: 'arms-bent',
         name: 'Upright, arms bent',
+        eases: { cue: 'Feet nearer each other; sit tall, and let the hands rest on the thighs.' },
         slots: ['feet'],
         entry: WIDE_ON_CHAIR,
         look: [

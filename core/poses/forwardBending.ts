@@ -165,6 +165,7 @@ export const forwardBending = [
       {
         id: 'loose',
         name: 'Hands loose, arms folded',
+        backTo: 'hands-met',
         slots: [],
         entry: [
           'Feet hip-wide, knees well bent.',
@@ -915,6 +916,7 @@ export const forwardBending = [
       {
         id: 'heels',
         name: 'Heels met, no seat',
+        backTo: 'seat',
         slots: ['heels', 'behindKnee'],
         stages: [
           { id: 'heels', name: 'Heels on a roll', from: { slot: 'heels', cm: 0.5 } },
@@ -1004,6 +1006,7 @@ export const forwardBending = [
       {
         id: 'heels',
         name: 'Heels met, no seat',
+        backTo: 'seat',
         slots: ['heels', 'underKnees'],
         stages: [
           { id: 'heels', name: 'Heel on a roll', from: { slot: 'heels', cm: 0.5 } },
@@ -1068,6 +1071,7 @@ export const forwardBending = [
       {
         id: 'heels',
         name: 'Heels met, no seat',
+        backTo: 'seat',
         slots: ['heels', 'hands'],
         stages: [
           { id: 'heels', name: 'Heel on a roll', from: { slot: 'heels', cm: 0.5 } },

@@ -163,6 +163,7 @@ export const kneeling = [
       {
         id: 'head-met',
         name: 'Forehead down',
+        backTo: 'on-bolster',
         slots: ['seat', 'behindKnee', 'ankle', 'underShin', 'forehead'],
         stages: [
           { id: 'heels-met', name: 'Seat met, forehead met', from: { slot: 'seat', cm: 0.5 } },
@@ -418,6 +419,7 @@ export const kneeling = [
       {
         id: 'knees-down',
         name: 'Both knees down, arms crossed',
+        eases: { cue: 'Elbows lower, eyes level, and sit back on the heels between breaths.' },
         slots: ['underKnees'],
         entry: [
           cueAt('underKnees', {

@@ -67,6 +67,10 @@ export interface PoseWay {
   readonly mostSeconds?: number;
   /** How it is held, where that is not as the pose itself is. */
   readonly hold?: PoseHold;
+  /** What eases it here, where what eases the pose is not built. */
+  readonly eases?: Remedy;
+  /** The way that one goes back to where this one asked too much and nothing in it can rise for it. */
+  readonly backTo?: string;
 }
 
 /** What eases a complaint or mends what is seen: a slot one rung up or down, a dial turned, or words alone. */

@@ -56,6 +56,7 @@ export const reclined = [
       {
         id: 'ramp',
         name: 'On a ramp',
+        backTo: 'hands',
         stages: [
           { id: 'two-bolsters', name: 'Two bolsters high', from: { slot: 'back.high', cm: 24 } },
           { id: 'one-bolster', name: 'One bolster high', from: { slot: 'back.high', cm: 12 } },
@@ -66,6 +67,7 @@ export const reclined = [
       {
         id: 'blocks',
         name: 'Blocks along the spine',
+        backTo: 'ramp',
         gate: {
           after: [{ pose: 'reclined-hero', sessions: 2, slot: 'back.high', mostCm: 16 }],
           instead: 'reclined-hero',
@@ -79,6 +81,7 @@ export const reclined = [
       {
         id: 'forearms',
         name: 'Back on the forearms',
+        backTo: 'hands',
         proposedIf: 'reclinedHero=forearms',
         slots: ['seat', 'behindKnee', 'ankle', 'underShin'],
         entry: [
@@ -91,6 +94,7 @@ export const reclined = [
       {
         id: 'hands',
         name: 'Back on the hands',
+        backTo: 'upright',
         slots: ['seat', 'behindKnee', 'ankle', 'underShin'],
         entry: [
           IN_HERO,
@@ -182,6 +186,7 @@ export const reclined = [
       {
         id: 'ramp',
         name: 'On a ramp',
+        backTo: 'hands',
         stages: [
           { id: 'two-bolsters', name: 'Two bolsters high', from: { slot: 'back.high', cm: 24 } },
           { id: 'one-bolster', name: 'One bolster high', from: { slot: 'back.high', cm: 12 } },
@@ -192,6 +197,7 @@ export const reclined = [
       {
         id: 'blocks',
         name: 'Blocks along the spine',
+        backTo: 'ramp',
         gate: {
           after: [{ pose: 'reclined-hero-one', sessions: 2, slot: 'back.high', mostCm: 16 }],
           instead: 'reclined-hero-one',
@@ -214,6 +220,7 @@ export const reclined = [
       {
         id: 'forearms',
         name: 'Back on the forearms',
+        backTo: 'hands',
         proposedIf: 'reclinedHero=forearms',
         slots: [...ONE_LEG_UP],
         entry: oneLegBack('Hands behind, then one forearm after the other.'),
@@ -222,6 +229,7 @@ export const reclined = [
       {
         id: 'hands',
         name: 'Back on the hands',
+        backTo: 'upright',
         slots: [...ONE_LEG_UP],
         entry: oneLegBack('Hands behind, fingers as they like; lift the chest.'),
         stages: [{ id: 'on-hands', name: 'On the hands' }],
@@ -333,6 +341,7 @@ export const reclined = [
       {
         id: 'flat',
         name: 'Flat, outer hips held',
+        backTo: 'rolls',
         slots: ['neck', 'outerHip', 'underThigh'],
         entry: [
           'Lie on the back, knees bent.',
@@ -346,6 +355,7 @@ export const reclined = [
       {
         id: 'belt',
         name: 'A belt, for want of rolls',
+        backTo: 'rolls',
         slots: ['back', 'neck', 'strap'],
         also: ['hip.spreadLoaded'],
         mostSeconds: 180,

@@ -501,6 +501,7 @@ export const seated = [
       {
         id: 'wall',
         name: 'Standing, the leg at a wall',
+        eases: { dial: 'legHeight', way: 'lower' },
         slots: [],
         dials: ['legHeight'],
         also: ['whole.balance'],

@@ -51,7 +51,8 @@ export function chooseWay(
   const own = asked ?? person.choices[wayKey(pose.id)];
   const notBuilt = ({ id }: PoseWay): RuledOut | null => {
     const because = unbuilt.get(id);
-    return because ? { because, firm: true } : null;
+    // What was felt there speaks against a way, and forbids none.
+    return because ? { because, firm: because.of !== 'felt-there' } : null;
   };
   const ruledOut = (way: PoseWay): RuledOut | null =>
     refused(pose, way, side, person) ??
@@ -67,7 +68,12 @@ export function chooseWay(
     weighed.find(({ way, out }) => stands(way, out)) ??
     weighed.find(({ out }) => !out?.firm) ??
     weighed[0];
-  const before = weighed.slice(0, taken ? weighed.indexOf(taken) : 0);
+  // What was left for what was felt in it is told, too.
+  const before = weighed.filter(
+    (one, i) =>
+      one !== taken &&
+      (i < (taken ? weighed.indexOf(taken) : 0) || one.out?.because.of === 'felt-there'),
+  );
   return {
     way: taken?.way.id ?? '',
     notTaken: before.flatMap(({ way, out }) =>

@@ -225,11 +225,18 @@ export function mirrored(record: StudentRecord): StudentRecord {
 
 /** A planned pose done as it was built, easy throughout. */
 export const doneAsPlanned = (
-  { pose, side, slots, dials }: Pick<PlanPose, 'pose' | 'side' | 'slots' | 'dials'>,
+  {
+    pose,
+    stage,
+    side,
+    slots,
+    dials,
+  }: Pick<PlanPose, 'pose' | 'stage' | 'side' | 'slots' | 'dials'>,
   more: Partial<SessionPose> = {},
 ): SessionPose =>
   samplePose({
     pose,
+    stage,
     side,
     settled: slots
       .filter(({ isLength, stack }) => !isLength && stack.length > 0)

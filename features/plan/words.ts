@@ -56,6 +56,7 @@ export const actionWords: Readonly<
   deepen: { words: 'Less support', mark: '↓', tone: 'moss' },
   keep: { words: 'Keep', mark: '=', tone: 'ochre' },
   ease: { words: 'More support', mark: '↑', tone: 'rust' },
+  gentle: { words: 'Gentler', mark: '~', tone: 'rust' },
   rest: { words: 'Rest it today', mark: '–', tone: 'rust' },
 };
 

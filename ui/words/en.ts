@@ -147,6 +147,7 @@ const notTakenFor: {
   'hip-limited': (because) => `it would fold the hip past ${deg(because.deg)}.`,
   'head-low': () => 'the head would come lower than the heart.',
   'head-far': (because, tell) => `the forehead would stop ${tell.length(because.cm)} up.`,
+  'felt-there': () => 'it was felt lately, and nothing there can rise any more.',
   'felt-then': () => 'it was felt last time without lying back, so it goes no further today.',
   'hand-high': (because, tell) =>
     `a hand would need ${tell.length(because.cm)} under it, and a block on its end, ${tell.length(because.mostCm)}, is the most here.`,
@@ -238,6 +239,10 @@ export const en: Language = {
     'dial-back': ({ good }) =>
       `${good} good sessions running: a part of what was eased is given back.`,
     'ease-cue': ({ pose, why }) => cueOf(poseById(pose)?.eases[why as RaiseReason] ?? null),
+    'way-cue': ({ pose, way }) => cueOf(wayOf(poseById(pose), way)?.eases ?? null),
+    'ease-less': () => 'Nothing laid here eases that: go less far into it, and come out sooner.',
+    'gone-back': ({ pose, way }) =>
+      `So one step back, today: ${inSentence(wayOf(poseById(pose), way)?.name ?? way)}.`,
     'felt-answer': ({ pose, spot }) => answerTo(pose, spot)?.says ?? '',
     'eased-then': ({ spot }) =>
       `Last time ${spotWords(spot)} spoke and was eased: what eased it still lies there.`,

@@ -195,6 +195,7 @@ const others: readonly Reason[] = [
     [
       { of: 'caution', caution: 'pregnancy', rule: 'belly-not-folded' },
       { of: 'felt-then' },
+      { of: 'felt-there' },
       { of: 'hand-high', cm: 31, mostCm: 23 },
       {
         of: 'early',
@@ -258,6 +259,13 @@ const others: readonly Reason[] = [
       goAheadOn: null,
     })),
   ]),
+  { code: 'ease-less' },
+  ...poses.flatMap(({ id: pose, ways = [] }): Reason[] =>
+    ways.flatMap(({ id: way, eases, backTo }): Reason[] => [
+      ...(eases && 'cue' in eases ? [{ code: 'way-cue' as const, pose, way }] : []),
+      ...(backTo ? [{ code: 'gone-back' as const, pose, way: backTo }] : []),
+    ]),
+  ),
   ...poses.flatMap((pose): Reason[] =>
     pose.insteadOver ? [{ code: 'too-high', pose: pose.id, cm: 31 }] : [],
   ),
