@@ -700,6 +700,11 @@ export const decision = {
     'rungs',
     'after what was felt a support goes up by no more at once; starting value',
   ),
+  mostRaise: p(
+    6,
+    'cm',
+    'after what was felt a support goes up by no more at once than this, or by one step where that is more: nobody piles three blankets for one word; starting value',
+  ),
   wideRung: p(
     5,
     'cm',

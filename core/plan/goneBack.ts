@@ -79,11 +79,13 @@ export function wentTooFar(
 ): WentTooFar | null {
   if (!pose.ways?.some(({ backTo }) => backTo)) return null;
   const remedies = remediesOf(pose, outcome, strengthAllowed);
-  const then = waysThen(pose, outcome);
+  if (remedies.length === 0) return null;
+  // Of ways that look alike in the record, those in which nothing could be done.
+  const then = waysThen(pose, outcome).filter(
+    ({ slots = pose.slots }) => !remedies.some((one) => couldHelp(pose, outcome, slots, one)),
+  );
   const [way] = then;
-  if (!way || remedies.length === 0) return null;
-  const builds = way.slots ?? pose.slots;
-  if (remedies.some((one) => couldHelp(pose, outcome, builds, one))) return null;
+  if (!way) return null;
   const to = wayOf(pose, then.find(({ backTo }) => backTo)?.backTo ?? '') ?? way;
   // What stood as high as it goes there stands no higher in a way that builds it, too.
   const hadIt = remedies.some(

@@ -38,7 +38,7 @@ test('long quiet holds begin long where that is their school', () => {
 });
 
 test('a cold, tired or sore day is held by a third less', () =>
-  expect(holdFor(hero, [held(120)], minutes, true)).toBe(81));
+  expect(holdFor(hero, [held(120)], minutes, true)).toBe(80));
 
 const complaints: readonly Partial<SessionPose>[] = [
   { feeling: { strength: 3, place: 'joint' } },

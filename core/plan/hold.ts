@@ -26,8 +26,8 @@ function ruleFor({ hold }: Pick<Pose, 'hold'>, choices: Pick<Choices, 'hold'>): 
   return choices.hold === 'long' ? (hold.long ?? hold) : hold;
 }
 
-/** Nobody counts single seconds; three are half a breath. What is held for long is told in quarters of a minute. */
-const [WHOLE_SECONDS, LONG_WHOLE_SECONDS, LONG_SECONDS] = [3, 15, 90];
+/** Half a breath; nobody counts single seconds by the clock, and what is held for long is told in quarters of a minute. */
+const [HALF_BREATH, WHOLE_SECONDS, LONG_WHOLE_SECONDS, LONG_SECONDS] = [3, 5, 15, 90];
 
 /** Times that went well, to be held longer; with the breath every second one, with the clock each. */
 const asksFor = (choices: Pick<Choices, 'hold'>, { hold }: Pick<Pose, 'hold'>) =>
@@ -56,7 +56,8 @@ export function holdFor(
   const isByClock = choices.hold !== 'breaths' && pose.hold.counted === undefined;
   const within = (seconds: number) => {
     const most = Math.min(mostSeconds, seconds);
-    const whole = isByClock && most >= LONG_SECONDS ? LONG_WHOLE_SECONDS : WHOLE_SECONDS;
+    const byClock = most >= LONG_SECONDS ? LONG_WHOLE_SECONDS : WHOLE_SECONDS;
+    const whole = isByClock ? byClock : HALF_BREATH;
     return Math.round(most / whole) * whole;
   };
   // An easier day is a third shorter, and says nothing of the next.

@@ -11,7 +11,7 @@ import { mostCmAt } from '../prepare/limits';
 import { atTheEdge, type Prepared } from '../prepare/prepare';
 import type { Stack } from '../props/stack';
 import type { RangeKey, ReadingSide } from '../ranges/ranges';
-import { sidelessKey, type SlotKey, slotKey } from '../slots';
+import { sidelessKey, type SlotKey, slotKey, type SlotName } from '../slots';
 import type { StudentContext } from './context';
 
 /** Of whom, and on which side, a pose is planned. */
@@ -22,6 +22,8 @@ export interface Place {
   readonly first: PlanPose | null;
   /** A way was left today, since what should rise in it cannot. */
   readonly hasLeft?: boolean;
+  /** Slots that were raised in vain: nothing comes to lie there. */
+  readonly idle?: ReadonlySet<SlotName>;
 }
 
 /** Everything about one pose on one side that its decision and its slots are made from. */
@@ -39,11 +41,8 @@ export interface Laid extends Prepared, Place {
  * A pose with its dials moved by so much from what is reckoned: its heights, their doubt, and what the mat says of
  * them.
  */
-export function layPose(
-  prepared: Prepared,
-  { side, context, first }: Place,
-  moves: DialValues,
-): Laid {
+export function layPose(prepared: Prepared, place: Place, moves: DialValues): Laid {
+  const { side, context, first, hasLeft, idle } = place;
   const set = dialled(prepared, { values: context.likely, side }, moves);
   const { pose, family, body, settings } = set;
   const input: FamilyInput = { body, values: context.likely, settings, side };
@@ -58,6 +57,8 @@ export function layPose(
     side,
     context,
     first,
+    ...(hasLeft ? { hasLeft } : {}),
+    ...(idle ? { idle } : {}),
     input,
     bands,
     earlier,

@@ -8,6 +8,7 @@ import { wayOf, type Pose } from '../poses/poses';
 import { movesThen } from '../prepare/dial';
 import { type Prepared, preparePose } from '../prepare/prepare';
 import { inItsWay } from '../prepare/ways';
+import type { SlotName } from '../slots';
 import type { ReadingSide } from '../ranges/ranges';
 import type { Reason, WayRuledOut } from '../reasons';
 import type { Planned, Served, StudentContext } from './context';
@@ -18,7 +19,15 @@ import { shutBy } from './gate';
 import { strengthAllowedBy, wentTooFar } from './goneBack';
 import { readSince } from './readSince';
 import { layPose, type Laid, type Place } from './lay';
-import { buildsAlike, goesFurther, stuckIn, uncarried } from './carried';
+import {
+  asksForMore,
+  buildsAlike,
+  goesFurther,
+  isStuck,
+  raisedForNothing,
+  uncarried,
+  type Uncarried,
+} from './carried';
 import { servesStill } from './servesToday';
 import { behindGate, betterInstead, easierInstead, notCarried, refused } from './serveInstead';
 
@@ -61,31 +70,61 @@ function inFirstBuilt(pose: Pose, place: Place): Planned {
     shelf,
   };
   const hasBefore = earlierOf(place.context.history, pose.id, place.side).length > 0;
-  const unbuilt = new Map<string, WayRuledOut>([
-    ...left.map((way) => [way, { of: 'felt-there' }] as const),
-    ...tooEarly(pose, place),
-  ]);
-  let leftFor: string | undefined;
+  const tries: Tries = {
+    unbuilt: new Map<string, WayRuledOut>([
+      ...left.map((way) => [way, { of: 'felt-there' }] as const),
+      ...tooEarly(pose, place),
+    ]),
+    idle: new Set(),
+    leftFor: undefined,
+  };
   for (;;) {
+    const { unbuilt, idle, leftFor } = tries;
     const prepared = inItsWay({ ...wanted, asked: leftFor ?? asked }, unbuilt);
-    const one = reckonPose(prepared, { ...place, hasLeft: leftFor !== undefined });
+    const one = reckonPose(prepared, { ...place, hasLeft: leftFor !== undefined, idle });
+    const { way } = prepared.settings;
     // Before there is any shelf, heights are told and nothing is built.
     const lacks = shelf.length > 0 ? uncarried(pose, one.planPose) : null;
-    const { way } = prepared.settings;
-    const notLet = lacks ? null : letGo(pose, one.planPose, hasBefore);
-    if (notLet && way !== '' && !unbuilt.has(way)) {
-      unbuilt.set(way, notLet.because);
-      leftFor = notLet.backTo ?? leftFor;
-      continue;
-    }
-    if (!lacks) return one;
     // One way, or all that could be taken were seen to lack it.
-    if (way === '' || unbuilt.has(way))
+    if (lacks && (way === '' || unbuilt.has(way)))
       return { planPose: notCarried(prepared, place, lacks), bands: one.bands };
-    unbuilt.set(way, lacks);
-    for (const { id } of pose.ways ?? [])
-      if (buildsAlike(pose, id, lacks.slot)) unbuilt.set(id, lacks);
+    if (lacks) leaveUncarried(pose, one.planPose, lacks, tries);
+    else if (!isAmended(pose, one.planPose, hasBefore, tries)) return one;
   }
+}
+
+/** What building a pose has shown so far. */
+interface Tries {
+  /** Ways that do not stand, with why. */
+  readonly unbuilt: Map<string, WayRuledOut>;
+  /** Slots that were raised in vain. */
+  readonly idle: Set<SlotName>;
+  /** The way that another one was left for. */
+  leftFor: string | undefined;
+}
+
+/** Leaves a way in which this shelf builds nothing that carries the body, and those that would lack the same. */
+function leaveUncarried(pose: Pose, planned: PlanPose, lacks: Uncarried, tries: Tries): void {
+  const { unbuilt } = tries;
+  unbuilt.set(planned.way, lacks);
+  for (const { id } of pose.ways ?? [])
+    if (buildsAlike(pose, id, lacks.slot)) unbuilt.set(id, lacks);
+  if (asksForMore(planned)) tries.leftFor ??= wayOf(pose, planned.way)?.backTo;
+}
+
+/** Whether what was built showed something that has it built anew: a way that is not let stand, a slot raised in vain. */
+function isAmended(pose: Pose, planned: PlanPose, hasBefore: boolean, tries: Tries): boolean {
+  const { unbuilt, idle } = tries;
+  const notLet = letGo(pose, planned, hasBefore);
+  if (notLet && planned.way !== '' && !unbuilt.has(planned.way)) {
+    unbuilt.set(planned.way, notLet.because);
+    tries.leftFor = notLet.backTo ?? tries.leftFor;
+    return true;
+  }
+  const vain = raisedForNothing(planned);
+  if (!vain || idle.has(vain)) return false;
+  idle.add(vain);
+  return true;
 }
 
 /** Why a pose as it is built is not let stand: it goes further than was felt, or what should rise in it cannot. */
@@ -96,7 +135,7 @@ function letGo(
 ): { readonly because: WayRuledOut; readonly backTo?: string } | null {
   const further = goesFurther(pose, planned, hasBefore);
   if (further) return { because: further };
-  const backTo = stuckIn(planned) ? wayOf(pose, planned.way)?.backTo : undefined;
+  const backTo = isStuck(planned) ? wayOf(pose, planned.way)?.backTo : undefined;
   return backTo ? { because: { of: 'felt-there' }, backTo } : null;
 }
 

@@ -68,12 +68,11 @@ export function chooseWay(
     weighed.find(({ way, out }) => stands(way, out)) ??
     weighed.find(({ out }) => !out?.firm) ??
     weighed[0];
-  // What was left for what was felt in it is told, too.
-  const before = weighed.filter(
-    (one, i) =>
-      one !== taken &&
-      (i < (taken ? weighed.indexOf(taken) : 0) || one.out?.because.of === 'felt-there'),
-  );
+  // Of a way that was left for the one that is asked for, it is told, too, why.
+  const isLeft = (out: RuledOut | null) =>
+    asked !== undefined && (out?.because.of === 'felt-there' || out?.because.of === 'shelf');
+  const at = taken ? weighed.indexOf(taken) : 0;
+  const before = weighed.filter((one, i) => i !== at && (i < at || isLeft(one.out)));
   return {
     way: taken?.way.id ?? '',
     notTaken: before.flatMap(({ way, out }) =>

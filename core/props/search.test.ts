@@ -5,11 +5,12 @@ import { manyProps } from '../sim/manyProps';
 import { bestStacks, rungAbove, rungBelow } from './search';
 import { loadedCm, type Shelf } from './shelf';
 import { slotRule } from './slots';
-import { usualItem, usualShelves } from './usualShelves';
+import { studioShelf, usualItem, usualShelves } from './usualShelves';
 import {
   stackCostOf,
   stackFaults,
   stackHeightCm,
+  stackWords,
   usedWith,
   type Piece,
   type SlotRule,
@@ -425,4 +426,19 @@ describe('a miss that nobody feels', () => {
     for (const targetCm of [9, 12, 17.2, 21])
       expect(built('seat', 'kneeling', targetCm).heightCm).toBeGreaterThan(targetCm - 0.6);
   });
+});
+
+test('a stack is told with the way each thing lies, where it could lie otherwise', () => {
+  const named = (item: string, state: string) => ({ item, state, count: 1 });
+  const bolster = studioShelf.find(({ kind }) => kind === 'bolster-flat')!;
+  const block = studioShelf.find(({ kind }) => kind === 'block')!;
+  const wedge = usualItem('w', 'wedge', 'Wedge', 1);
+  expect(
+    stackWords(
+      [named(block.id, 'edge'), named(wedge.id, 'thick-back'), named(bolster.id, 'flat')],
+      [...studioShelf, wedge],
+    ),
+  ).toBe(
+    `${bolster.name.toLowerCase()} on ${wedge.name.toLowerCase()} thick side back on ${block.name.toLowerCase()} on edge`,
+  );
 });

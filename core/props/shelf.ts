@@ -1,5 +1,5 @@
 import { loading } from '../parameters';
-import { lieOf, type PropKind } from './kinds';
+import { kinds, lieOf, type PropKind } from './kinds';
 
 /** One way a prop can lie: a face, a fold, a roll. */
 export interface PropState {
@@ -32,6 +32,12 @@ export const shelfIn = (items: Shelf, place = ''): Shelf =>
 /** The plain words for how a prop lies. */
 export const stateName = ({ kind }: Pick<ShelfItem, 'kind'>, state: string) =>
   lieOf(kind, state).name;
+/** A thing with the way it lies, where it can lie in more than one, or slopes: "cork block on edge", "flat bolster". */
+export function pieceName({ name, kind }: Pick<ShelfItem, 'name' | 'kind'>, state: string): string {
+  const lie = lieOf(kind, state);
+  const isPlain = kinds[kind].lies.length === 1 && !lie.uses.includes('slope');
+  return isPlain ? name : `${name} ${lie.name}`;
+}
 
 /** Hard things carry soft ones, never the other way about. */
 export const SOFT_FROM = 0.08;

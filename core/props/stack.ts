@@ -1,6 +1,6 @@
 import { decision, stackCost } from '../parameters';
 import { isMade, kinds, lieOf, type Use } from './kinds';
-import { isSoft, loadedCm, stateName, type PropState, type Shelf, type ShelfItem } from './shelf';
+import { isSoft, loadedCm, pieceName, type PropState, type Shelf, type ShelfItem } from './shelf';
 
 /** One layer of a stack: `count` alike pieces side by side. */
 export interface Piece {
@@ -439,8 +439,8 @@ export function stackWords(pieces: readonly Piece[], shelf: Shelf): string {
     .reverse()
     .map(({ item: id, state, count }) => {
       const item = shelf.find((one) => one.id === id);
-      const name = (item?.name ?? id).toLowerCase();
-      return `${count > 1 ? `${count} × ` : ''}${name}${item ? ` ${stateName(item, state)}` : ''}`;
+      const name = item ? pieceName({ ...item, name: item.name.toLowerCase() }, state) : id;
+      return `${count > 1 ? `${count} × ` : ''}${name}`;
     })
     .join(' on ');
 }

@@ -156,7 +156,7 @@ export function PoseOnMat({ person, planned, mat, alone, onEnded }: PoseOnMatPro
         />
       )}
       {mat.step === 'feel' ? null : (
-        <YoursBeside person={person} planned={planned} lying={settled} />
+        <YoursBeside {...{ person, planned }} lying={settled} dials={set} />
       )}
       <OfStep
         {...{ person, planned, mat, settled, lying, how, inPose, estimates, set }}

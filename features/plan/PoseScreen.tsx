@@ -348,7 +348,14 @@ const LayOut = memo(function LayOut({ person, planned, tried, laid }: LayOutProp
         </Press>
       ) : null}
       {laid ? <Words role="status">Used next time, as it stands here.</Words> : null}
-      {laid ? <YoursBeside person={person} planned={planned} lying={laid.settled} /> : null}
+      {laid ? (
+        <YoursBeside
+          {...{ person, planned }}
+          lying={laid.settled}
+          dials={laid.dials}
+          isDrawn={tried.isTried}
+        />
+      ) : null}
       {tried.isTried || laid ? <Press onPress={back}>Back to the plan</Press> : null}
     </>
   );

@@ -5,7 +5,7 @@ import { offeredIn, staysFreeIn } from '@/core/advise/how';
 import { liesIn } from '@/core/lies';
 import { insteadOf, shelfAtHome } from '@/core/advise/instead';
 import type { InPose } from '@/core/build/solve';
-import { stateName, type Shelf } from '@/core/props/shelf';
+import { pieceName, type Shelf } from '@/core/props/shelf';
 import { stackWords, usedBy, type Piece, type Stack } from '@/core/props/stack';
 import { slotKey, type SlotKey } from '@/core/slots';
 import { length, type Units } from '@/ui/format';
@@ -200,7 +200,7 @@ function Pieces({ slot, slots, shelf, units, inPose, onSwap }: PiecesProps) {
 function pieceWords({ item: id, state, count }: Piece, shelf: Shelf): string {
   const item = shelf.find((one) => one.id === id);
   if (!item) return id;
-  return `${count > 1 ? `${count} × ` : ''}${item.name} ${stateName(item, state)}`;
+  return `${count > 1 ? `${count} × ` : ''}${pieceName(item, state)}`;
 }
 
 /** What else could stand there: of the shelf, without this prop, and from home. */

@@ -1,14 +1,15 @@
 import { View } from 'react-native';
-import { overstepsOf, ownHeights, type Overstep } from '@/core/advise/own';
+import { overstepsOf, ownDials, ownHeights, type Overstep } from '@/core/advise/own';
 import { placeKey } from '@/core/advise/order';
 import { inPoseOf, solveFigure } from '@/core/build/solve';
 import type { Person } from '@/core/formats/book';
+import type { DialSetting } from '@/core/dials';
 import type { PlanPose } from '@/core/formats/plan';
 import { recordIn } from '@/core/recordIn';
 import { slotKey } from '@/core/slots';
 import { poseTakenBack, type Settled } from '@/store/mat';
 import { selectShelf } from '@/store/selectors';
-import { degrees, length, type Units } from '@/ui/format';
+import { degrees, inSentence, length, type Units } from '@/ui/format';
 import { Press } from '@/ui/Press';
 import { Words } from '@/ui/Words';
 import { rangeName, slotName, type Words as Say } from '@/ui/words/words';
@@ -26,21 +27,26 @@ const overstepWords = (one: Overstep, units: Units, say: Say): string =>
     ? `${rangeName(one.range)}, ${one.side}: this asks for ${degrees(one.deg)} more than there is.`
     : `${say.caution(one.caution).short}: ${slotName(one.slot).toLowerCase()} under the ${length(one.slot.stackCm, units)} that are reckoned for it.`;
 
-/** Heights of the teacher's own beside what is reckoned, and what they overstep; nothing where all stands as planned. */
-export function YoursBeside({
-  person,
-  planned,
-  lying,
-}: YoursProps & { readonly lying: readonly Settled[] }) {
+interface BesideProps extends YoursProps {
+  readonly lying: readonly Settled[];
+  readonly dials: readonly DialSetting[];
+  /** Joints that are overstepped are told beside the figure already. */
+  readonly isDrawn?: boolean;
+}
+
+/** What the teacher set otherwise beside what is reckoned, and what it oversteps; nothing where all stands as planned. */
+export function YoursBeside({ person, planned, lying, dials, isDrawn }: BesideProps) {
   const units = useUnits();
   const say = useWords();
   const shelf = useOjas(selectShelf);
   const estimates = useEstimates(person.id) ?? {};
   const own = ownHeights(planned, lying);
-  if (own.length === 0) return null;
+  const set = ownDials(planned, dials);
+  if (own.length === 0 && set.length === 0) return null;
   const built = Object.fromEntries(lying.map((one) => [slotKey(one), one.heightCm]));
-  const { demands } = solveFigure(inPoseOf(person, planned, shelf), estimates, built);
-  const over = overstepsOf(planned, own, demands);
+  const inPose = inPoseOf(person, planned, shelf, dials.length > 0 ? dials : planned.dials);
+  const { demands } = solveFigure(inPose, estimates, built);
+  const over = overstepsOf(planned, own, demands).filter(({ of }) => !isDrawn || of !== 'joint');
   return (
     <View className="gap-1 border-l-4 border-ochre pl-3" role="status">
       {own.map(({ slot, ownCm }) => (
@@ -48,6 +54,13 @@ export function YoursBeside({
           <Words className="font-semibold">Yours: </Words>
           {slotName(slot).toLowerCase()} {length(ownCm, units)}; reckoned{' '}
           {length(slot.stackCm, units)}.
+        </Words>
+      ))}
+      {set.map((one) => (
+        <Words key={one.dial}>
+          <Words className="font-semibold">Yours: </Words>
+          {inSentence(say.dial(one.dial))} {say.dialValue(one.dial, one.own)}; reckoned{' '}
+          {say.dialValue(one.dial, one.planned)}.
         </Words>
       ))}
       {over.map((one) => (
@@ -64,10 +77,12 @@ export function Yours({ person, planned }: YoursProps) {
   const dispatch = useOjasDispatch();
   const pose = placeKey(planned);
   const laid = useOjas(({ mat }) => recordIn(mat.laid, person.id)?.poses[pose]);
-  if (!laid || ownHeights(planned, laid.settled).length === 0) return null;
+  if (!laid) return null;
+  const { settled: lying, dials } = laid;
+  if (ownHeights(planned, lying).length + ownDials(planned, dials).length === 0) return null;
   return (
     <View className="gap-1">
-      <YoursBeside person={person} planned={planned} lying={laid.settled} />
+      <YoursBeside {...{ person, planned, lying, dials }} />
       <Press
         kind="quiet"
         className="self-start"

@@ -147,7 +147,7 @@ const notTakenFor: {
   'hip-limited': (because) => `it would fold the hip past ${deg(because.deg)}.`,
   'head-low': () => 'the head would come lower than the heart.',
   'head-far': (because, tell) => `the forehead would stop ${tell.length(because.cm)} up.`,
-  'felt-there': () => 'it was felt lately, and nothing there can rise any more.',
+  'felt-there': () => 'it was felt lately, and nothing laid there eases it any further.',
   'felt-then': () => 'it was felt last time without lying back, so it goes no further today.',
   'hand-high': (because, tell) =>
     `a hand would need ${tell.length(because.cm)} under it, and a block on its end, ${tell.length(because.mostCm)}, is the most here.`,
