@@ -12,7 +12,7 @@ import {
 } from '../parameters';
 import { comesDown, type Pose } from '../poses/poses';
 import type { HeightReason, Reason, SlotReason } from '../reasons';
-import { meansSlot, slotKey, type SlotKey } from '../slots';
+import { meansSlot, slotKey, type SlotId, type SlotKey } from '../slots';
 import type { SlotDoubt } from '../learn/evidence';
 import { HANGS, MOST_SLACK_CM, mostCmAt, staysEmptyOver } from '../prepare/limits';
 import { lieOf } from '../props/kinds';
@@ -70,7 +70,8 @@ export interface SlotBuild {
 }
 
 /** One slot of a plan: target, band, the stack that builds it today, and why. */
-export function buildSlot(of: SlotBuild): PlanSlot {
+export function buildSlot(asked: SlotBuild): PlanSlot {
+  const of = { ...asked, doubt: { ...asked.doubt, offset: learnedHere(asked) } };
   const { need, band, doubt, lying } = of;
   const { offset, range } = doubt;
   const rawTarget = staysEmptyOver(of.pose, slotKey(need), need.rawCm)
@@ -151,6 +152,38 @@ const highestCm = (of: SlotBuild, targetCm: number) =>
   );
 const FILL_OVER_CM = 1;
 
+/** What meets a gap under a limb: higher than the gap it lifts the limb, and eases nothing. */
+const UNDER_A_LIMB: readonly SlotId[] = [
+  'underThigh',
+  'outerHip',
+  'underKnees',
+  'feet',
+  'shoulder',
+];
+const meetsGap = (of: SlotBuild) =>
+  purposeHere(of) === 'fill' &&
+  UNDER_A_LIMB.includes(of.need.slot) &&
+  !of.why.some(({ code }) => code === 'by-trying');
+
+/** What the mat taught: a gap under a limb may be higher than it is reckoned by a step, and not by what was complained of. */
+const learnedHere = (of: SlotBuild) => {
+  const { offset } = of.doubt;
+  const most = decisionParameter.mostRung.value;
+  return meetsGap(of) && offset.meanCm > most ? { ...offset, meanCm: most } : offset;
+};
+
+/** What was felt lifts a support no higher than this; a chest lies high on nothing that does not meet it. */
+function highestRaisedCm(of: SlotBuild): number {
+  const { slot, rawCm } = of.need;
+  const overGap = rawCm + FILL_OVER_CM;
+  const own = meetsGap(of)
+    ? overGap
+    : slot === 'chest'
+      ? Math.max(fold.highestChestProp.value, overGap)
+      : Infinity;
+  return Math.min(mostHere(of) + MOST_SLACK_CM, own);
+}
+
 /** So much over what is likeliest is worth a word. */
 const WORTH_SAYING_CM = 1;
 
@@ -175,7 +208,7 @@ function reasonsFor(
   reached: Stack,
   target: number,
 ): SlotReason[] {
-  const { why, doubt, need, decision, lying } = of;
+  const { why, doubt, lying } = of;
   const { meanCm, looks } = doubt.offset;
   const reasons: SlotReason[] = [...why];
   if (looks > 0 && isMoved(meanCm)) reasons.push({ code: 'learned', cm: meanCm });
@@ -188,20 +221,27 @@ function reasonsFor(
   if (action === 'lower') {
     reasons.push({ code: 'rung-lower', fromCm, toCm }, ...stepHere(of).reasons);
   }
-  if (action === 'raise') {
+  if (action === 'raise') reasons.push(...raisedReasons(of, reached));
+  return reasons;
+}
+
+/** What is said of a support that was to go up: by how much it did, for what, and why it may not have. */
+function raisedReasons(of: SlotBuild, reached: Stack): SlotReason[] {
+  const { need, decision, lying } = of;
+  // Where nothing lay, there is no step to tell of.
+  if (lying === undefined) return [...decision.reasons];
+  const [fromCm, toCm] = [lying.heightCm, reached.heightCm];
+  if (toCm > fromCm || need.isLength) {
     const oneStepCm = Math.min(largestStepCm(of.rule), decisionParameter.mostSoftRung.value);
     const more = toCm - fromCm > oneStepCm + thin.moved.value && !need.isLength;
-    const stays = lying !== undefined && toCm <= fromCm && !need.isLength;
-    if (!stays) reasons.push({ code: 'rung-higher', fromCm, toCm, more });
-    reasons.push(...decision.reasons);
-    if (stays)
-      reasons.push(
-        fromCm >= mostHere(of) - decisionParameter.mostRung.value
-          ? { code: 'at-most', slot: need.slot }
-          : { code: 'shelf-ends' },
-      );
+    return [{ code: 'rung-higher', fromCm, toCm, more }, ...decision.reasons];
   }
-  return reasons;
+  if (meetsGap(of)) return [...decision.reasons];
+  const isAtMost = fromCm >= mostHere(of) - decisionParameter.mostRung.value;
+  return [
+    ...decision.reasons,
+    isAtMost ? { code: 'at-most', slot: need.slot } : { code: 'shelf-ends' },
+  ];
 }
 
 /** What happens to a slot today: the one that the decision moves moves, and what lay there stays. */
@@ -218,11 +258,23 @@ const staysEmpty = (of: SlotBuild, action: PlanSlot['action'], targetCm: number)
     !(of.lying && lies(of.lying.heightCm)));
 
 /**
- * Whether a slot is built only on request, and nobody asked for it yet; or nothing is left of what a pose may build.
+ * Whether a slot is built only on request, and nobody asked for it yet, nor anything that was felt; or nothing is left of
+ * what a pose may build.
  */
-const isOnlyOffered = ({ need, pose, lying, mostPieces, isBuiltFor }: SlotBuild) =>
-  mostPieces < 1 ||
-  (pose.optional?.includes(need.slot) === true && !isBuiltFor && !lying?.pieces.length);
+const isOnlyOffered = (of: SlotBuild) =>
+  of.mostPieces < 1 ||
+  (of.pose.optional?.includes(of.need.slot) === true &&
+    !of.isBuiltFor &&
+    !of.lying?.pieces.length &&
+    !isRaised(of));
+
+const FLOOR: Stack = { pieces: [], heightCm: 0 };
+
+/** Whether what was felt asks for more in a slot that is not too high to be reached. */
+const isRaised = ({ decision, need, pose }: SlotBuild) =>
+  decision.action === 'raise' &&
+  movesWith(decision, slotKey(need)) &&
+  !staysEmptyOver(pose, slotKey(need), need.rawCm);
 
 /**
  * The stack for a slot today: what the decision says for the slot that moves, what lay there for the rest, the nearest
@@ -239,8 +291,15 @@ function stackFor(
     const asked = isWanted(targetCm) && of.mostPieces >= 1;
     return { action, stacks: asked ? bestStrap(shelf, targetCm) : [] };
   }
-  if (staysEmpty(of, action, targetCm) || isOnlyOffered(of)) return { action, stacks: [] };
-  if (!lying) return { action, stacks: firstStacks(of, targetCm, aimCm) };
+  if (isOnlyOffered(of)) return { action, stacks: [] };
+  const first = lying || staysEmpty(of, action, targetCm) ? [] : firstStacks(of, targetCm, aimCm);
+  if (!lying && first.length === 0 && isRaised(of)) {
+    // Where nothing lay, what was felt lays the first step.
+    const up = raised(of, FLOOR);
+    return lies(up.heightCm) ? { action: 'raise', stacks: [up] } : { action, stacks: [] };
+  }
+  if (!lying) return { action, stacks: first };
+  if (staysEmpty(of, action, targetCm)) return { action, stacks: [] };
   switch (action) {
     case 'lower':
       return { action, stacks: [lowered(of, lying)] };
@@ -372,7 +431,7 @@ function againStacks(of: SlotBuild, lying: Stack, targetCm: number): Stack[] {
  */
 function raised(of: SlotBuild, from: Stack): Stack {
   const { lying, rule, shelf, used, edgeCm, doubt, raisedChance, decision, mostPieces } = of;
-  const most = { mostPieces, mostCm: mostHere(of) + MOST_SLACK_CM };
+  const most = { mostPieces, mostCm: highestRaisedCm(of) };
   const mostRungs = !lying || decision.oneRung ? 1 : decisionParameter.mostRungsUp.value;
   let stands = from;
   for (let rungs = 0; rungs < mostRungs; rungs++) {

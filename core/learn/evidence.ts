@@ -154,44 +154,55 @@ export const easingBy = (remedy: Remedy | null, cue: Reason): Easing =>
         cue: null,
       };
 
-/** What eases a pose for what was felt or seen at an earlier time. */
-export function easingFor(
+/** What eases a pose for what was felt or seen at an earlier time: the first of what is thought of. */
+export const easingFor = (...of: Parameters<typeof easingsFor>): Easing =>
+  easingsFor(...of)[0] ?? { slot: null, dial: null, way: 'raise', cue: null };
+
+/** What may ease a pose for what was felt or seen at an earlier time, the first thought of first. */
+export function easingsFor(
   pose: Pose,
   family: Family,
   input: FamilyInput,
   outcome: SessionPose | undefined,
   why: RaiseReason,
-): Easing {
+): readonly Easing[] {
   if (why === 'rolled' && outcome && family.mendsRollBack)
-    return {
-      slot: family.mendsRollBack(input, builtOf(outcome)),
-      dial: null,
-      way: 'raise',
-      cue: null,
-    };
-  const felt = outcome && feltEasing(pose, input, outcome, why);
-  if (felt) return felt;
+    return [
+      {
+        slot: family.mendsRollBack(input, builtOf(outcome)),
+        dial: null,
+        way: 'raise',
+        cue: null,
+      },
+    ];
+  const felt = outcome ? feltEasings(pose, input, outcome, why) : [];
+  if (felt.length > 0) return felt;
   const remedy = atItsEnd(pose.eases[why], outcome) ? pose.eases.other : pose.eases[why];
-  return easingBy(remedy, { code: 'ease-cue', pose: pose.id, why });
+  return [easingBy(remedy, { code: 'ease-cue', pose: pose.id, why })];
 }
 
-/** What answers something felt at the spot that was tapped; null where nothing of its own does. */
-function feltEasing(
+/** What answers something felt at the spot that was tapped, its words last; nothing where it has no answer of its own. */
+function feltEasings(
   pose: Pose,
   { settings }: FamilyInput,
   outcome: SessionPose,
   why: RaiseReason,
-): Easing | null {
+): Easing[] {
   const felt =
     why === 'joint' || why === 'low-back' ? answerAt(pose.id, outcome.feeling.spot) : null;
-  if (!felt) return null;
+  if (!felt) return [];
   const { at, answer } = felt;
-  const by = answeredBy(answer, pose, settings.way).find((one) => !atItsEnd(one, outcome));
   const cue: Reason = { code: 'felt-answer', pose: pose.id, spot: at.spot };
-  if (!by) return { slot: null, dial: null, way: 'raise', cue };
-  if ('dial' in by) return { slot: null, dial: by.dial, way: by.way, cue };
-  const slot = slotOnSide(by.slot, at.side, (key) => settledAt(outcome, key) !== undefined);
-  return { slot, dial: null, way: by.way, cue };
+  return [
+    ...answeredBy(answer, pose, settings.way)
+      .filter((one) => !atItsEnd(one, outcome))
+      .map((one): Easing => {
+        if ('dial' in one) return { slot: null, dial: one.dial, way: one.way, cue };
+        const slot = slotOnSide(one.slot, at.side, (key) => settledAt(outcome, key) !== undefined);
+        return { slot, dial: null, way: one.way, cue };
+      }),
+    { slot: null, dial: null, way: 'raise', cue },
+  ];
 }
 
 /** Whether a dial cannot be turned any further than it stood. */

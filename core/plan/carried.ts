@@ -1,3 +1,4 @@
+import { turned } from '../dials';
 import type { PlanPose, PlanSlot } from '../formats/plan';
 import type { WayRuledOut } from '../reasons';
 import { purposeOf } from '../props/slots';
@@ -62,10 +63,24 @@ export const isStuck = (planned: Pick<PlanPose, 'decision' | 'slots'>): boolean 
 const isTold = ({ stack, reasons }: PlanSlot) =>
   stack.length > 0 && reasons.some(({ code }) => code === 'shelf-ends' || code === 'at-most');
 
-/** The slot that a decision raises for nothing, without a word; null where it rises, or says why it cannot. */
-export function raisedForNothing(planned: Pick<PlanPose, 'decision' | 'slots'>): SlotName | null {
+/**
+ * The slot that a decision raises for nothing; null where it rises, and where it says why it cannot and no setting of
+ * the pose eases it instead.
+ */
+export function raisedForNothing(
+  { eases }: Pick<Pose, 'eases'>,
+  planned: Pick<PlanPose, 'decision' | 'slots' | 'dials'>,
+): SlotName | null {
   const stuck = stuckSlots(planned);
-  return stuck.length > 0 && !stuck.some(isTold)
+  const canBeSet = Object.values(eases).some(
+    (remedy) =>
+      remedy !== null &&
+      'dial' in remedy &&
+      planned.dials.some(
+        ({ dial, value }) => dial === remedy.dial && turned(remedy, value) !== value,
+      ),
+  );
+  return stuck.length > 0 && (canBeSet || !stuck.some(isTold))
     ? sidelessKey(slotKey(stuck[0] as PlanSlot))
     : null;
 }

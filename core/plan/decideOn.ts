@@ -8,6 +8,7 @@ import { decide, type Decision, type DecisionInput, type Easing, type Rung } fro
 import {
   easingBy,
   easingFor,
+  easingsFor,
   faultedDials,
   faultedSlots,
   neededOn,
@@ -140,12 +141,14 @@ function rungsOf(laid: Laid): Rung[] {
 }
 
 /** Whether a remedy does something in a pose as it is set up: its support is built there, its dial can be set, or it is said. */
-const isThere = ({ bands, dials, idle }: Laid, { slot, dial, cue }: Easing): boolean =>
-  cue !== null ||
-  dials.some((one) => one.dial === dial) ||
-  (slot !== null &&
+const isThere = ({ bands, dials, idle }: Laid, { slot, dial, cue }: Easing): boolean => {
+  if (dial !== null) return dials.some((one) => one.dial === dial);
+  if (slot === null) return cue !== null;
+  return (
     !idle?.has(sidelessKey(slot)) &&
-    bands.some(({ need }) => sidelessKey(slotKey(need)) === sidelessKey(slot)));
+    bands.some(({ need }) => sidelessKey(slotKey(need)) === sidelessKey(slot))
+  );
+};
 
 /** Remedies of other complaints that may serve, in the order in which they are thought of. */
 const IN_TURN: readonly RaiseReason[] = ['other', 'joint', 'low-back', 'rolled', 'strong'];
@@ -169,7 +172,7 @@ function easingHere(laid: Laid, last: SessionPose | undefined, why: RaiseReason)
   const { way } = input.settings;
   const ofWay = wayOf(pose, way)?.eases;
   const inTurn: readonly (Easing | null)[] = [
-    easingFor(pose, family, input, last, why),
+    ...easingsFor(pose, family, input, last, why),
     goneBackIn(laid, last),
     ofWay ? easingBy(ofWay, { code: 'way-cue', pose: pose.id, way }) : null,
     ...IN_TURN.map((other) =>

@@ -51,6 +51,16 @@ test.each(each)(
     if (answer.takes && wayOf(poseById(pose), answer.takes)) expect(after.way).toBe(answer.takes);
     const by = answeredBy(answer, poseById(pose)!, after.way);
     const { slot, dial } = after.decision;
+    // What fills and meets its gap already is not lifted over it: the words answer.
+    const isMet = by.some(
+      (one) =>
+        'slot' in one &&
+        after.slots.some(
+          ({ slot: id, stackCm, targetCm }) =>
+            id === one.slot && stackCm > 0 && stackCm >= targetCm - 2.5,
+        ),
+    );
+    if (slot === null && dial === null && isMet) return;
     if (by.length > 0)
       expect(
         by.some((one) => ('dial' in one ? one.dial === dial : slot?.startsWith(one.slot))),

@@ -753,7 +753,9 @@ export const reclined = [
     exit: ['Roll to the side.', 'Come up by the hands.'],
     needs: [],
     comesDown: ['neck'],
-    eases: easedBy('neck'),
+    eases: easedBy({
+      cue: 'Feet wider and the knees leaning on each other, or the calves on a chair.',
+    }),
     faults: [{ id: 'chin', seen: 'Chin lifts', slot: 'neck', way: 'raise' }],
     warmUps: [],
     counterposes: [],

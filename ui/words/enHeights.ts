@@ -211,7 +211,7 @@ export const heights: HeightWords = {
   'hips-level': ({ cm }, tell, lies) =>
     cm < 0.5
       ? 'Both hips stand level on this seat.'
-      : `The other hip sinks ${tell.exact(cm)} lower than the folded side${lies ? ': a wedge levels the pelvis' : ''}.`,
+      : `The other hip sinks ${tell.length(cm)} lower than the folded side${lies ? ': a wedge levels the pelvis' : ''}.`,
   'outer-hip': ({ cm, deg: turn, side, place }, tell, lies) =>
     `With ${deg(turn)} of rotation ${place === 'outerHip' ? 'the upper thigh' : 'the knee'} ${follows(
       cm,
