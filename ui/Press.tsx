@@ -70,9 +70,16 @@ export function Press({
 interface ChipsProps<T extends string> {
   /** What is chosen, for those who hear the screen. */
   readonly label: string;
-  readonly options: readonly { readonly id: T; readonly words: string }[];
+  readonly options: readonly {
+    readonly id: T;
+    readonly words: string;
+    /** What it means, small under it. */
+    readonly meant?: string;
+  }[];
   readonly chosen: T | null;
   readonly onChoose: (id: T) => void;
+  /** As a scale in two rows, each step as wide as a finger. */
+  readonly asScale?: boolean;
   /** In one row that scrolls, where many are offered and the row must stay low. */
   readonly inOneRow?: boolean;
   /** Over the whole width in one line, each as wide as the other. */
@@ -105,6 +112,7 @@ export function Chips<T extends string>({
   onChoose,
   inOneRow = false,
   inOneLine = false,
+  asScale = false,
 }: ChipsProps<T>) {
   const radios = useRef<(View | null)[]>([]);
   const at = options.findIndex(({ id }) => id === chosen);
@@ -124,10 +132,10 @@ export function Chips<T extends string>({
     <View
       role="radiogroup"
       aria-label={label}
-      className={`flex-row ${inOneLine ? 'gap-0.5' : 'gap-2'} ${inOneRow || inOneLine ? '' : 'flex-wrap'}`}
+      className={`flex-row ${inOneLine ? 'gap-0.5' : asScale ? 'gap-1' : 'gap-2'} ${inOneRow || inOneLine ? '' : 'flex-wrap'}`}
       {...keys}
     >
-      {options.map(({ id, words }, i) => (
+      {options.map(({ id, words, meant }, i) => (
         <Pressable
           key={id}
           ref={(radio) => {
@@ -135,16 +143,25 @@ export function Chips<T extends string>({
           }}
           role="radio"
           aria-checked={id === chosen}
+          {...(meant ? { 'aria-description': meant } : {})}
           tabIndex={i === Math.max(0, at) ? 0 : -1}
           onPress={() => onChoose(id)}
           {...bySpace(() => onChoose(id))}
-          className={`min-h-12 max-w-full flex-row items-center justify-center rounded-md border py-2 ${inOneLine ? 'min-h-14 flex-1 px-0' : 'px-3'} ${id === chosen ? 'border-thread bg-thread' : 'border-line bg-sheet'}`}
+          className={`min-h-12 max-w-full items-center justify-center rounded-md border ${asScale ? 'min-h-14 w-[15.5%] px-0 py-1' : `flex-row py-2 ${inOneLine ? 'min-h-14 flex-1 px-0' : 'px-3'}`} ${id === chosen ? 'border-thread bg-thread' : 'border-line bg-sheet'}`}
         >
           <Text
             className={`shrink font-text text-base ${id === chosen ? 'font-semibold text-thread-ink' : 'text-ink'}`}
           >
             {words}
           </Text>
+          {meant ? (
+            <Text
+              aria-hidden
+              className={`font-text text-xs ${id === chosen ? 'text-thread-ink' : 'text-faint'}`}
+            >
+              {meant}
+            </Text>
+          ) : null}
         </Pressable>
       ))}
     </View>

@@ -97,7 +97,7 @@ export function Feel({ onMat, exit, last, onRecord }: FeelProps) {
             options={strengths}
             chosen={strength}
             onChoose={setStrength}
-            inOneLine
+            asScale
           />
         </View>
         {isTimed ? null : (
@@ -142,6 +142,15 @@ export function Feel({ onMat, exit, last, onRecord }: FeelProps) {
         >
           {last ? 'Record and end' : 'Record, next pose'}
         </Press>
+        {place === null || strength === null ? (
+          <Aside role="status">
+            {place === null && strength === null
+              ? 'Say where it was felt and how strong; then it is recorded.'
+              : place === null
+                ? 'Say where it was felt; then it is recorded.'
+                : 'Say how strong; then it is recorded.'}
+          </Aside>
+        ) : null}
       </Sheet>
     </>
   );

@@ -1,5 +1,5 @@
-import { useMemo } from 'react';
-import { View } from 'react-native';
+import { useMemo, type RefObject } from 'react';
+import { View, type View as ViewType } from 'react-native';
 import type { Estimates } from '@/core/estimate/estimate';
 import { believableFrom, looksAt, steadyLooks, swingBetween } from '@/core/estimate/looks';
 import { disagree } from '@/core/estimate/observations';
@@ -46,6 +46,9 @@ interface EntryProps {
   readonly dial: Dial;
   readonly habits: TiltHabits;
   readonly onHabits: (habits: TiltHabits) => void;
+  /** Where one goes to when what is read changes, and whether it did. */
+  readonly top: RefObject<ViewType | null>;
+  readonly went: boolean;
 }
 
 /** How one range is read: where, until when, and two or three readings by the method at hand. */
@@ -56,7 +59,7 @@ export function Entry(props: EntryProps) {
   const believed = estimates[keyOf(entry.range, entry.side)];
   return (
     <View className="gap-4 lg:flex-row">
-      <Ways work={work} person={person} estimates={estimates} />
+      <Ways {...props} />
       {caution.leftOut ? (
         <LeftOut caution={caution} say={say} />
       ) : (
@@ -93,14 +96,22 @@ const drawnAtOf = ({ entry, mean, protocol, context }: EntryWork, person: Person
     : valueShowing(protocol, usualOf(entry.range, person.sex).mean, context);
 
 /** Side, way and method, with the drawing that says where and until when. */
-function Ways({ work, person, estimates }: Pick<EntryProps, 'work' | 'person' | 'estimates'>) {
+function Ways({ work, person, estimates, top, went }: EntryProps) {
   const dispatch = useOjasDispatch();
   const { entry, protocol, method, range, context, caution, units } = work;
   const id = entry.range;
   const ways = protocolsOf(id);
   return (
     <Sheet className="lg:flex-1">
-      <Title level={2}>{rangeName(range.id)}</Title>
+      <View ref={top} tabIndex={-1} className="outline-none">
+        <Title level={2}>{rangeName(range.id)}</Title>
+      </View>
+      {went ? (
+        <Words role="status">
+          Now {rangeName(range.id).toLowerCase()}
+          {range.sided ? `, ${entry.side}` : ''}.
+        </Words>
+      ) : null}
       {range.sided ? (
         <Chips
           label="Side"
@@ -179,6 +190,8 @@ function ByMethod({ work, person, tilt, dial, habits, onHabits }: EntryProps) {
           seatCm={seatOf(entry.seat, units)}
           semDeg={sem}
           proven={eyes?.[id] !== undefined}
+          picked={work.picked}
+          onPicked={work.setPicked}
           onTaken={take}
         />
       ) : null}

@@ -1,4 +1,3 @@
-import { useState } from 'react';
 import { Pressable, View } from 'react-native';
 import type { Body } from '@/core/body/body';
 import { measuringFigure } from '@/core/measure/figures';
@@ -15,6 +14,9 @@ interface EyeReadingProps {
   /** Error of one such reading, and whether it is this teacher's own. */
   readonly semDeg: number;
   readonly proven: boolean;
+  /** The picture that is chosen, and not yet taken. */
+  readonly picked: number | null;
+  readonly onPicked: (value: number | null) => void;
   readonly onTaken: (value: number) => void;
 }
 
@@ -26,12 +28,13 @@ export function EyeReading({
   seatCm,
   semDeg,
   proven,
+  picked,
+  onPicked,
   onTaken,
 }: EyeReadingProps) {
-  const [picked, setPicked] = useState<number | null>(null);
   const half = steps.length > 1 ? ((steps[1] as number) - (steps[0] as number)) / 2 : 5;
   const take = (value: number) => {
-    setPicked(null);
+    onPicked(null);
     onTaken(value);
   };
   return (
@@ -46,7 +49,7 @@ export function EyeReading({
               role="radio"
               aria-checked={value === picked}
               aria-label={`About ${value} degrees`}
-              onPress={() => setPicked(value)}
+              onPress={() => onPicked(value)}
               style={{ width: '31%' }}
               className={`min-h-12 items-center rounded-md border-2 p-1 ${value === picked ? 'border-thread bg-wash' : 'border-line bg-sheet'}`}
             >

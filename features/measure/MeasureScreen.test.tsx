@@ -329,3 +329,17 @@ test('the side of a reading can be put right', async () => {
     expect(Object.values(state().readings).every(({ side }) => side === 'right')).toBe(true),
   );
 });
+
+test('by eye, the picture that is chosen is what is kept, and the page says what comes next', async () => {
+  const { state } = await open(/^Hamstring ?left/);
+  fireEvent.click(screen.getByRole('radio', { name: 'By eye' }));
+  fireEvent.click(screen.getByRole('radio', { name: 'About 60 degrees' }));
+  press('Keep');
+  await waitFor(() => expect(Object.values(state().readings)).toHaveLength(3));
+  expect(Object.values(state().readings).find(({ range }) => range === 'hamstring')).toMatchObject({
+    side: 'left',
+    method: 'by-eye',
+    values: [60],
+  });
+  expect(await screen.findByText('Now hamstring, right.')).toBeInTheDocument();
+});

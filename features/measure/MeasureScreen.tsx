@@ -1,6 +1,6 @@
 import { Link } from 'expo-router';
 import { useEffect, useMemo, useRef, useState } from 'react';
-import { View } from 'react-native';
+import { View, type View as ViewType } from 'react-native';
 import { contextOf, type Estimates } from '@/core/estimate/estimate';
 import type { Person, Reading } from '@/core/formats/book';
 import type { Plan } from '@/core/formats/plan';
@@ -86,6 +86,7 @@ function Measure({ person, estimates, plan }: MeasureProps) {
       }),
     );
   const steps = useVisit(person, plan, measuring, method);
+  const goingOn = useGoingOn(work ? `${work.entry.range}/${work.entry.side}` : null);
   useForgetting(measuring);
   return (
     <Screen
@@ -114,6 +115,7 @@ function Measure({ person, estimates, plan }: MeasureProps) {
             dial={dial}
             habits={habits}
             onHabits={setHabits}
+            {...goingOn}
           />
           <Past
             person={person}
@@ -153,6 +155,26 @@ function useVisit(person: Person, plan: Plan, measuring: Measuring | null, metho
       dispatch(rangeOpened({ person: id, range: next.range, side: nextSide, protocol: nextWay }));
   }, [next, nextSide, nextWay, id, dispatch]);
   return steps;
+}
+
+/**
+ * Goes to the top where another range or side is read than before, so that nobody reads a knee as a hamstring, and tells
+ * that it did.
+ *
+ * @param what is read now; null between one and the next.
+ */
+function useGoingOn(what: string | null) {
+  const top = useRef<ViewType>(null);
+  const [at, setAt] = useState({ what, went: false });
+  if (what !== null && at.what !== what) setAt({ what, went: at.what !== null });
+  const { went } = at;
+  useEffect(() => {
+    const heading = top.current as unknown as HTMLElement | null;
+    if (!went || what === null) return;
+    heading?.scrollIntoView?.({ block: 'start' });
+    heading?.focus?.({ preventScroll: true });
+  }, [what, went]);
+  return { top, went };
 }
 
 /** What was opened and never begun is not gone on with when one comes back. */

@@ -177,14 +177,20 @@ interface Doubted {
 function useSaid() {
   const [fault, setFault] = useState<string>();
   const [typed, setTyped] = useState('');
+  /** By eye, the picture that is chosen and not yet taken. */
+  const [picked, setPicked] = useState<number | null>(null);
   /** Values that lie far from what is believed, with what is asked about them. */
   const [doubted, setDoubted] = useState<Doubted | null>(null);
   const forget = () => {
     setTyped('');
+    setPicked(null);
     setFault(undefined);
     setDoubted(null);
   };
-  return { fault, setFault, typed, setTyped, doubted, setDoubted, forget };
+  return {
+    ...{ fault, setFault, typed, setTyped },
+    ...{ picked, setPicked, doubted, setDoubted, forget },
+  };
 }
 
 /** Everything that reading one range on one side needs, and what may be done with what was read. */
@@ -198,7 +204,8 @@ export function useEntry(
 ) {
   const dispatch = useOjasDispatch();
   const say = useWords();
-  const { fault, setFault, typed, setTyped, doubted, setDoubted, forget } = useSaid();
+  const said = useSaid();
+  const { fault, setFault, typed, setTyped, picked, doubted, setDoubted, forget } = said;
   /** Beside each value, the picture to be kept with it; none outlives its value. */
   const pictures = useOjas((state) => state.measuring.pictures).slice(0, now?.values.length ?? 0);
   const store = useKeep(person, inVisit, forget);
@@ -244,6 +251,9 @@ export function useEntry(
     return store(setting, made.reading, pictures.filter((one) => one !== null).at(-1));
   };
   const keepAll = () => {
+    // By eye, the picture that is chosen is the reading.
+    if (picked !== null && method === 'by-eye')
+      return keep([...entry.values, picked].slice(-MOST_READINGS));
     if (typed.trim() === '') return keep();
     const value = readTyped();
     return value === undefined ? undefined : keep([...entry.values, value].slice(-MOST_READINGS));
@@ -275,6 +285,8 @@ export function useEntry(
     fault,
     mean: meanOf(entry.values),
     typed,
+    picked,
+    setPicked: said.setPicked,
     setTyped: (text: string) => {
       forget();
       setTyped(text);

@@ -6,8 +6,17 @@ export const places = [
   { id: 'low-back', words: 'In the low back' },
   { id: 'nerve', words: 'Nerve-like' },
 ] as const;
+/** What some of the strengths mean, so that two teachers write the same number. */
+const meant: Readonly<Record<number, string>> = {
+  0: 'none',
+  3: 'mild',
+  5: 'clear',
+  8: 'strong',
+  10: 'worst',
+};
 /** How strong, out of ten. */
 export const strengths = Array.from({ length: 11 }, (_, i) => ({
   id: String(i),
   words: String(i),
+  meant: meant[i] ?? '',
 }));

@@ -164,7 +164,7 @@ const FeltChips = ({ of, felt: { strength, place }, onChange }: FeltChipsProps) 
       options={strengths}
       chosen={strength}
       onChoose={(to) => onChange({ strength: to })}
-      inOneLine
+      asScale
     />
     <Chips
       label={`Where it was felt, ${of}`}

@@ -141,7 +141,7 @@ function EditPose({ outcome, onChange }: EditPoseProps) {
             feeling: { ...now.feeling, strength: Number(strength) },
           }))
         }
-        inOneLine
+        asScale
       />
       <View className="flex-row flex-wrap items-center gap-2">
         <Words>{minutes(outcome.heldSeconds)} held</Words>

@@ -17,14 +17,14 @@ function usePosesOf(people: readonly Pick<Person, 'id'>[]) {
 /** What is fetched, thing by thing, and of what there is too little. */
 function linesOf(needed: ReadonlyMap<string, number>, shelf: Shelf) {
   const lines = shelf.flatMap(({ id, name, count }) => {
-    const many = needed.get(id);
-    return many ? [{ words: `${many} ${name.toLowerCase()}`, short: many > count, count }] : [];
+    const many = needed.get(id) ?? 0;
+    return many > 0 ? [{ name: name.toLowerCase(), many, count }] : [];
   });
   return {
-    all: lines.map(({ words, short, count }) => (short ? `${words} of ${count}` : words)),
+    all: lines.map(({ name, many }) => (many > 1 ? `${many} × ${name}` : name)),
     short: lines
-      .filter(({ short }) => short)
-      .map(({ words, count }) => `${words}, there are ${count}`),
+      .filter(({ many, count }) => many > count)
+      .map(({ name, many, count }) => `${name}: ${many} needed, you have ${count}`),
   };
 }
 

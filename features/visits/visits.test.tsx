@@ -105,7 +105,7 @@ test('who is in a class comes at its hour; what all need at once is fetched, and
   expect(await screen.findByRole('heading', { name: '18:30 · Wren Sample' })).toBeInTheDocument();
   expect(screen.getByRole('article', { name: 'Nadia Orrin' })).toHaveTextContent(/In Hips/);
   expect(screen.getByRole('region', { name: 'To fetch for Hips' })).toHaveTextContent(
-    /Too few for everybody at once: 2 blanket, there are 1/,
+    /Too few for everybody at once: blanket: 2 needed, you have 1/,
   );
 });
 
