@@ -52,6 +52,39 @@ test('an exported book is whole, comes back as the same, and a changed one asks 
   await expect(page.getByRole('heading', { name: 'Ines Calloway', exact: true })).toBeVisible();
 });
 
+test('one student’s record is a file of its own, and changes nothing where it is taken in again', async ({
+  page,
+}) => {
+  await page.goto('/students/p-dario');
+  await expect(page.getByRole('region', { name: 'Their record as a file' })).toBeVisible();
+  const saved = async () => {
+    const download = page.waitForEvent('download');
+    await page.getByRole('button', { name: 'Save the file' }).click();
+    const file = await download;
+    expect(file.suggestedFilename()).toMatch(/^ojas-dario-whitlock-.*\.json$/);
+    return readFile(await file.path(), 'utf8');
+  };
+  const bare = await saved();
+  await page.getByRole('checkbox', { name: /With the answers on health/ }).click();
+  const whole = await saved();
+  const [read, told] = [parseBook(bare, '2999-01-01'), parseBook(whole, '2999-01-01')];
+  expect(read.ok && read.value.people.map(({ cautions }) => cautions)).toEqual([[]]);
+  expect(told.ok && told.value.people[0]?.cautions.length).toBeGreaterThan(0);
+  expect(bare).not.toContain('Calloway');
+
+  await go(page, '/more/data');
+  await importText(page, 'whole.json', whole);
+  await expect(
+    page.getByText(/whole\.json: 0 new, \d+ the same as here, 0 that differ/),
+  ).toBeVisible();
+  await page.getByRole('button', { name: 'Leave it' }).click();
+  await importText(page, 'bare.json', bare);
+  await expect(page.getByText(/bare\.json: 0 new, /)).toBeVisible();
+  await page.getByRole('button', { name: 'Leave it' }).click();
+  await go(page, '/students/p-dario');
+  await expect(page.getByText('Nothing answered with yes.')).toBeHidden();
+});
+
 test('a large book is read by a worker and stored in parts, told how far, and is all there after a reload', async ({
   page,
 }) => {

@@ -1,4 +1,5 @@
 import { bookOf, bookParts, eachPart, recordsIn } from '@/core/formats/bookText';
+import { bookOfOne } from '@/core/formats/oneStudent';
 import { storedBook } from '@/workers/stored/storedBook';
 import { bookExported, factsOf, rawTexts, whenArrived, type Thunk } from '@/store/store';
 import { nowIso, todayIso } from '../hooks';
@@ -38,7 +39,22 @@ export const saveBook =
     dispatch(bookExported(nowIso()));
   };
 
-/** The same straight from storage, for when what is on screen is not to be trusted. */
+/** One student's record as a file of its own, with or without the answers on health; the names of others stay here. */
+export const saveStudent =
+  (person: string, withAnswers: boolean): Thunk<Promise<void>> =>
+  async (dispatch, getState) => {
+    await dispatch(whenArrived());
+    const book = bookOfOne(bookOf(factsOf(getState())), person, withAnswers);
+    const [one] = book?.people ?? [];
+    if (!book || !one) return;
+    const name = one.name
+      .trim()
+      .toLowerCase()
+      .replace(/[^\p{L}\p{N}]+/gu, '-');
+    saveFile(`ojas-${name}-${todayIso()}.json`, bookParts(book), JSON_TYPE);
+  };
+
+/** The whole book straight from storage, for when what is on screen is not to be trusted. */
 export const saveStoredBook = (): Thunk<Promise<void>> => async (dispatch) => {
   saveFile(fileName(), bookParts(storedBook(await dispatch(rawTexts()))), JSON_TYPE);
 };

@@ -16,13 +16,14 @@ import { editFields } from '@/store/facts';
 import { selectReadingsOf, selectSessionsOf } from '@/store/selectors';
 import { commit, recordNow } from '@/store/store';
 import { length } from '@/ui/format';
-import { Press } from '@/ui/Press';
+import { Press, Tick } from '@/ui/Press';
 import { RangeBar } from '@/ui/RangeBar';
 import { Screen } from '@/ui/Screen';
 import { Sheet } from '@/ui/Sheet';
 import { Aside, Title, Words } from '@/ui/Words';
 import { useOjas, useOjasDispatch, usePerson, useUnits, useWords } from '../hooks';
 import { useEstimates } from '../reckoned';
+import { saveStudent } from '../data/saveBook';
 import { Choice } from '../plan/PoseChoices';
 import { StudentForm, type PersonFields } from '../forms/StudentForm';
 import { StudentTabs } from './StudentTabs';
@@ -86,6 +87,7 @@ export function StudentScreen({ id }: { readonly id: string }) {
       <Ranges estimates={estimates} />
       <Choices person={person} />
       <Lengths person={person} />
+      <AsFile person={person} />
       {editing ? (
         <Sheet>
           <StudentForm person={editing} units={units} saveWords="Save" onSave={save} />
@@ -105,6 +107,25 @@ export function StudentScreen({ id }: { readonly id: string }) {
 
 interface OfPerson {
   readonly person: Person;
+}
+
+/** What is known of one student as a file, to be given to them, to a therapist or to another teacher. */
+function AsFile({ person }: OfPerson) {
+  const dispatch = useOjasDispatch();
+  const [withAnswers, setWithAnswers] = useState(false);
+  return (
+    <Sheet role="region" aria-label="Their record as a file">
+      <Title level={2}>Their record as a file</Title>
+      <Words>
+        Readings, sessions and visits of {person.name} alone, to be given along or opened in another
+        book. Nobody else is named in it.
+      </Words>
+      <Tick checked={withAnswers} onToggle={() => setWithAnswers(!withAnswers)}>
+        With the answers on health, and notes
+      </Tick>
+      <Press onPress={() => dispatch(saveStudent(person.id, withAnswers))}>Save the file</Press>
+    </Sheet>
+  );
 }
 
 /** What was answered with yes at intake. */
