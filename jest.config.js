@@ -31,6 +31,7 @@ module.exports = {
         // In the browser they come late; what they do is the same.
         '^\\.\\./visits/late$': '<rootDir>/features/visits/all.ts',
         '^\\.\\./pages/late$': '<rootDir>/features/today/reckoned.ts',
+        '^\\./lateTable$': '<rootDir>/features/students/StudentTable.tsx',
         ...alias,
         '^lucide-react-native/icons/(.*)$':
           '<rootDir>/node_modules/lucide-react-native/dist/cjs/icons/$1.js',

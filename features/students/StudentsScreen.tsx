@@ -13,6 +13,7 @@ import { Sheet } from '@/ui/Sheet';
 import { Aside, Title, Words } from '@/ui/Words';
 import { nowIso, useOjas, useOjasDispatch, usePerson, useUnits } from '../hooks';
 import { useWide } from '../shell/Shell';
+import { StudentTable } from './lateTable';
 
 /**
  * On a wide screen the list stays beside the student, but where several are on the mat: their mats need the width. On a
@@ -44,13 +45,14 @@ export function StudentsScreen() {
   return (
     <Screen
       title="Students"
+      wide
       beside={
         <Link href="/students/new" asChild>
           <Press kind="main">New student</Press>
         </Link>
       }
     >
-      <StudentList />
+      <StudentTable />
       <Removed />
     </Screen>
   );
