@@ -59,7 +59,7 @@ const lent = {
   settings: ['plan'],
   shelf: ['data', 'forms', 'shell'],
   shell: ['data'],
-  students: ['forms', 'plan', 'shell'],
+  students: ['data', 'forms', 'plan', 'shell'],
   today: ['pages', 'plan', 'shell', 'visits'],
   visits: [],
 };

@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { Pressable, View } from 'react-native';
 import type { PlanPose, PlanSlot } from '@/core/formats/plan';
 import { offeredIn, staysFreeIn } from '@/core/advise/how';
-import { liesIn } from '@/core/lies';
+import { isMoved, liesIn } from '@/core/lies';
 import { insteadOf, shelfAtHome } from '@/core/advise/instead';
 import type { InPose } from '@/core/build/solve';
 import { pieceName, type Shelf } from '@/core/props/shelf';
@@ -15,7 +15,6 @@ import { RampScene, StackScene } from '@/ui/StackScene';
 import { Aside, Title, Words } from '@/ui/Words';
 import { slotName, wordsIn } from '@/ui/words/words';
 import { differenceWords } from './words';
-import { isMoved } from '@/core/lies';
 
 interface SupportsProps {
   readonly planned: PlanPose;
