@@ -54,7 +54,7 @@ test('what one tab stores, another shows', async ({ page, context }) => {
   await other.goto('/students/p-cassian');
   await other.getByRole('button', { name: 'Change name, height, approach' }).click();
   await other.getByLabel('Name').fill('Cassian Moor-Hale');
-  await other.getByRole('button', { name: 'Save' }).click();
+  await other.getByRole('button', { name: 'Save', exact: true }).click();
   await expect(other.getByRole('heading', { name: 'Cassian Moor-Hale' })).toBeVisible();
   await expect(page.getByRole('heading', { name: 'Cassian Moor-Hale' })).toBeVisible();
 });

@@ -9,7 +9,7 @@ test('three at once, side by side: each is led on its own, one stops, one is end
   await page.goto('/students');
   for (const name of ['Marit Osei', 'Ines Calloway', 'Yusuf Bellamy']) {
     await page.getByRole('link', { name: 'Students', exact: true }).click();
-    await page.getByRole('listitem').filter({ hasText: name }).getByRole('link').first().click();
+    await page.getByRole('row').filter({ hasText: name }).getByRole('link').click();
     await page.getByRole('link', { name: 'Mat', exact: true }).click();
     await page.getByRole('button', { name: /^Begin: / }).click();
   }

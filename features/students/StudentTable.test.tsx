@@ -1,7 +1,8 @@
-import { fireEvent, screen, waitFor } from '@testing-library/react';
+import { act, fireEvent, screen, waitFor } from '@testing-library/react';
 import { shiftDays } from '@/core/formats/time';
 import { samplePerson, sampleReading, sampleSession } from '@/core/tests/samples';
 import { put } from '@/store/facts';
+import { commit } from '@/store/store';
 import { show, today } from '../tests/onScreen';
 import { StudentTable } from './StudentTable';
 
@@ -73,4 +74,16 @@ test('the list is narrowed to who has something to mind, to a class, and by name
   fireEvent.change(screen.getByLabelText('Find by name'), { target: { value: 'aster' } });
   expect(screen.queryByRole('listitem')).toBeNull();
   expect(screen.getByText('Nobody is called “aster”.')).toBeInTheDocument();
+});
+
+test('who is removed meanwhile leaves the list, whatever is being reckoned', async () => {
+  const { store } = await show(<StudentTable />, facts());
+  choose('Changed most');
+  await act(async () => {
+    await store.dispatch(
+      commit({ words: 'removed', put: [], remove: [{ kind: 'people', id: 'a' }] }),
+    );
+  });
+  expect(screen.getAllByRole('listitem')).toHaveLength(2);
+  await waitFor(() => expect(screen.getByText(/^75° left, 35° freer since /)).toBeInTheDocument());
 });

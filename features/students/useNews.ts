@@ -12,15 +12,16 @@ interface Known {
   readonly news: ReadonlyMap<string, RangeNews>;
 }
 
+const NONE: Known['news'] = new Map();
+
 /** What is new of a range for each of many students, by their ids: reckoned a few at a time, so that the screen stays free. */
 export function useNews(
   records: readonly StudentRecord[],
   range: RangeId | null,
 ): { readonly news: ReadonlyMap<string, RangeNews>; readonly left: number } {
-  const [known, setKnown] = useState<Known>({ of: records, range, news: new Map() });
-  const isOld = known.of !== records || known.range !== range;
-  if (isOld) setKnown({ of: records, range, news: new Map() });
-  const { news } = known;
+  const [known, setKnown] = useState<Known>({ of: records, range, news: NONE });
+  // Of other students or another range nothing is known yet.
+  const news = known.of === records && known.range === range ? known.news : NONE;
   useEffect(() => {
     if (range === null || news.size >= records.length) return;
     const timer = setTimeout(() => {
