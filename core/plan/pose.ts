@@ -44,12 +44,13 @@ export function planPose(pose: Pose, side: ReadingSide, context: StudentContext)
   const known = planned.get(key);
   if (known && servesStill(known.asked, context)) return known;
   const asked: Served[] = [];
-  const one = inFirstBuilt(pose, {
+  const place: Place = {
     side,
     context: { ...context, asked },
     // The second side follows the first.
     first: side === 'right' ? planPose(pose, 'left', context).planPose : null,
-  });
+  };
+  const one = inFirstBuilt(pose, place, strengthAllowedBy(prepared.choices));
   const kept = { ...one, asked };
   planned.set(key, kept);
   return kept;
@@ -59,9 +60,9 @@ export function planPose(pose: Pose, side: ReadingSide, context: StudentContext)
  * The pose in the first way in which this shelf builds what carries the body. Where it builds that in none, what serves
  * in its place.
  */
-function inFirstBuilt(pose: Pose, place: Place): Planned {
+function inFirstBuilt(pose: Pose, place: Place, strengthAllowed: number): Planned {
   const { record, shelf, likely } = place.context;
-  const { asked, left } = wayFelt(pose, place);
+  const { asked, left } = wayFelt(pose, place, strengthAllowed);
   const wanted = {
     person: record.person,
     pose: pose.id,
@@ -157,11 +158,11 @@ const KEPT_TIMES = 3;
 function wayFelt(
   pose: Pose,
   { side, context }: Place,
+  strengthAllowed: number,
 ): { readonly asked: string | undefined; readonly left: readonly string[] } {
-  const { choices } = preparePose(context.record.person, pose.id, side, context.shelf);
   const lately = earlierOf(context.history, pose.id, side).slice(-KEPT_TIMES);
   const answers = lately.map(({ outcome }) => {
-    const tooFar = wentTooFar(pose, outcome, strengthAllowedBy(choices));
+    const tooFar = wentTooFar(pose, outcome, strengthAllowed);
     const taken = [outcome.feeling.spot, ...(outcome.eased ?? [])].flatMap(
       (kept) => answerAt(pose.id, kept)?.answer.takes ?? [],
     );
