@@ -798,7 +798,9 @@ export const reclined = [
     exit: ['Bend the knees, roll to the side.', 'Rest there, come up slowly, the head last.'],
     needs: ['hipExtension'],
     comesDown: ['underKnees'],
-    eases: easedBy('underKnees'),
+    eases: easedBy('underKnees', {
+      strong: { cue: 'On the side instead, something between the knees, until it is quiet.' },
+    }),
     faults: [
       { id: 'back-arches', seen: 'Low back arches', slot: 'underKnees', way: 'raise' },
       { id: 'chin', seen: 'Chin lifts', slot: 'neck', way: 'raise' },
