@@ -276,6 +276,18 @@ const isRaised = ({ decision, need, pose }: SlotBuild) =>
   movesWith(decision, slotKey(need)) &&
   !staysEmptyOver(pose, slotKey(need), need.rawCm);
 
+/** The stack for a slot in which nothing lay; where nothing is asked for, what was felt lays the first step. */
+function laidAnew(
+  of: SlotBuild,
+  targetCm: number,
+  aimCm: number,
+): { action: PlanSlot['action']; stacks: Stack[] } {
+  const first = staysEmpty(of, 'first', targetCm) ? [] : firstStacks(of, targetCm, aimCm);
+  if (first.length > 0 || !isRaised(of)) return { action: 'first', stacks: first };
+  const up = raised(of, FLOOR);
+  return lies(up.heightCm) ? { action: 'raise', stacks: [up] } : { action: 'first', stacks: [] };
+}
+
 /**
  * The stack for a slot today: what the decision says for the slot that moves, what lay there for the rest, the nearest
  * for a first time.
@@ -292,13 +304,7 @@ function stackFor(
     return { action, stacks: asked ? bestStrap(shelf, targetCm) : [] };
   }
   if (isOnlyOffered(of)) return { action, stacks: [] };
-  const first = lying || staysEmpty(of, action, targetCm) ? [] : firstStacks(of, targetCm, aimCm);
-  if (!lying && first.length === 0 && isRaised(of)) {
-    // Where nothing lay, what was felt lays the first step.
-    const up = raised(of, FLOOR);
-    return lies(up.heightCm) ? { action: 'raise', stacks: [up] } : { action, stacks: [] };
-  }
-  if (!lying) return { action, stacks: first };
+  if (!lying) return laidAnew(of, targetCm, aimCm);
   if (staysEmpty(of, action, targetCm)) return { action, stacks: [] };
   switch (action) {
     case 'lower':

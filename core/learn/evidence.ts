@@ -181,6 +181,10 @@ export function easingsFor(
   return [easingBy(remedy, { code: 'ease-cue', pose: pose.id, why })];
 }
 
+/** The answer to the spot that was tapped, where a joint or the low back spoke; null where it has none of its own. */
+export const feltAnswer = (pose: Pose, { feeling }: SessionPose, why: RaiseReason) =>
+  why === 'joint' || why === 'low-back' ? answerAt(pose.id, feeling.spot) : null;
+
 /** What answers something felt at the spot that was tapped, its words last; nothing where it has no answer of its own. */
 function feltEasings(
   pose: Pose,
@@ -188,8 +192,7 @@ function feltEasings(
   outcome: SessionPose,
   why: RaiseReason,
 ): Easing[] {
-  const felt =
-    why === 'joint' || why === 'low-back' ? answerAt(pose.id, outcome.feeling.spot) : null;
+  const felt = feltAnswer(pose, outcome, why);
   if (!felt) return [];
   const { at, answer } = felt;
   const cue: Reason = { code: 'felt-answer', pose: pose.id, spot: at.spot };

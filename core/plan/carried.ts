@@ -3,7 +3,7 @@ import type { PlanPose, PlanSlot } from '../formats/plan';
 import type { WayRuledOut } from '../reasons';
 import { purposeOf } from '../props/slots';
 import { wayOf, type Pose } from '../poses/poses';
-import { sidelessKey, slotKey, type SlotId, type SlotName } from '../slots';
+import { meansSlot, sidelessKey, slotKey, type SlotId, type SlotName } from '../slots';
 
 /** A slot that is to carry the body and that this shelf leaves empty. */
 export type Uncarried = Extract<WayRuledOut, { of: 'shelf' }>;
@@ -47,7 +47,7 @@ const RISE_CM = 0.3;
 /** The slots that a decision raises, where none of them stands any higher for it; empty where one does. */
 const stuckSlots = ({ decision: { word, slot }, slots }: Pick<PlanPose, 'decision' | 'slots'>) => {
   if (word !== 'ease' || slot === null) return [];
-  const raised = slots.filter((one) => sidelessKey(slotKey(one)) === sidelessKey(slot as SlotName));
+  const raised = slots.filter((one) => meansSlot(slot, slotKey(one)));
   return raised.every(({ stackCm, lastCm }) => stackCm < (lastCm ?? 0) + RISE_CM) ? raised : [];
 };
 

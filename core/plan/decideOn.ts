@@ -27,8 +27,8 @@ import { atTheEdge } from '../prepare/prepare';
 import { rungBelow } from '../props/search';
 import { isFitted, purposeOf, slotRule } from '../props/slots';
 import { countAll, type Stack, type Used, usedBy } from '../props/stack';
-import { sidelessKey, type SlotKey, slotKey } from '../slots';
-import { answerThen, strengthAllowedBy, wentTooFar } from './goneBack';
+import { meansSlot, sidelessKey, type SlotKey, slotKey } from '../slots';
+import { strengthAllowedBy, wentTooFar } from './goneBack';
 import { type Laid, leaningOn, lyingAt, lyingOf, standsAtMost } from './lay';
 
 /** A dial, from where it stood to where it goes. */
@@ -144,10 +144,7 @@ function rungsOf(laid: Laid): Rung[] {
 const isThere = ({ bands, dials, idle }: Laid, { slot, dial, cue }: Easing): boolean => {
   if (dial !== null) return dials.some((one) => one.dial === dial);
   if (slot === null) return cue !== null;
-  return (
-    !idle?.has(sidelessKey(slot)) &&
-    bands.some(({ need }) => sidelessKey(slotKey(need)) === sidelessKey(slot))
-  );
+  return !idle?.has(sidelessKey(slot)) && bands.some(({ need }) => meansSlot(slot, slotKey(need)));
 };
 
 /** Remedies of other complaints that may serve, in the order in which they are thought of. */
@@ -171,9 +168,13 @@ function easingHere(laid: Laid, last: SessionPose | undefined, why: RaiseReason)
   const { pose, family, input } = laid;
   const { way } = input.settings;
   const ofWay = wayOf(pose, way)?.eases;
+  const own = easingsFor(pose, family, input, last, why);
+  const isSaid = ({ slot, dial }: Easing) => slot === null && dial === null;
   const inTurn: readonly (Easing | null)[] = [
-    ...easingsFor(pose, family, input, last, why),
+    ...own.filter((one) => !isSaid(one)),
+    // What is said of a spot is said of the way in which it was felt.
     goneBackIn(laid, last),
+    ...own.filter(isSaid),
     ofWay ? easingBy(ofWay, { code: 'way-cue', pose: pose.id, way }) : null,
     ...IN_TURN.map((other) =>
       easingBy(pose.eases[other], { code: 'ease-cue', pose: pose.id, why: other }),
@@ -220,7 +221,7 @@ export function decisionOn(laid: Laid): Decision {
   const { pose, choices, earlier, context } = laid;
   const last = earlier.at(-1)?.outcome;
   const [eased] = easedDials(laid.dials).filter(({ dial }) => !faultedDials(pose, last).has(dial));
-  const decided = decide({
+  return decide({
     today: context.today,
     earlier,
     easingFor: (why) => easingHere(laid, last, why),
@@ -236,10 +237,4 @@ export function decisionOn(laid: Laid): Decision {
     rungs: () => rungsOf(laid),
     onlyFitted: () => onlyFitted(laid),
   });
-  // Where it was felt is answered in words, too.
-  const answer = last && answerThen(pose, last);
-  const at = decided.reasons.findIndex(({ code }) => code === 'gone-back');
-  return answer && at >= 0
-    ? { ...decided, reasons: decided.reasons.toSpliced(at, 0, answer) }
-    : decided;
 }

@@ -125,3 +125,10 @@ test.each(['reclined-hero', 'reclined-hero-one'] as const)(
     }
   },
 );
+
+test('a spot that is felt on a ramp as high as it goes is answered by going back, not by a higher ramp', () => {
+  const pose = poses.find(({ id }) => id === 'reclined-hero')!;
+  const said = { feeling: { strength: 4, place: 'low-back', spot: 'low-back' } } as const;
+  const onHands = visits('a large man', pose, '', said, 3).find(({ way }) => way === 'hands')!;
+  expect(onHands.decision.reasons.map(({ code }) => code)).toEqual(['last-time', 'gone-back']);
+});

@@ -1,13 +1,12 @@
 import type { Choices } from '../approaches/approaches';
 import type { SessionPose } from '../formats/book';
 import { askedForMore } from '../learn/decide';
+import { feltAnswer } from '../learn/evidence';
 import { decision as parameter } from '../parameters';
-import { answerAt } from '../poses/felt';
 import type { Remedy } from '../poses/pose';
 import { stagesOf, wayOf, type Pose } from '../poses/poses';
 import { mostCmAt } from '../prepare/limits';
-import type { Reason } from '../reasons';
-import { sidelessKey, slotKey, slotRefOf, type SlotId } from '../slots';
+import { meansSlot, slotKey, slotRefOf, type SlotId } from '../slots';
 
 /** With no pain at all accepted, a pull this mild still counts as easy. */
 const STRENGTH_WITHOUT_PAIN = 4;
@@ -44,7 +43,7 @@ const couldHelp = (
   remedy: Remedy,
 ) => {
   if (!('slot' in remedy)) return true;
-  const lay = settled.filter((one) => sidelessKey(slotKey(one)) === sidelessKey(remedy.slot));
+  const lay = settled.filter((one) => meansSlot(remedy.slot, slotKey(one)));
   return lay.length > 0
     ? lay.some(
         ({ heightCm }) => heightCm <= mostCmAt(pose, remedy.slot) - parameter.leastRung.value,
@@ -52,20 +51,12 @@ const couldHelp = (
     : builds.includes(slotRefOf(remedy.slot).slot);
 };
 
-/** What answers where it was felt, of what an earlier time asked too much; null where the spot has no answer of its own. */
-export function answerThen(pose: Pose, { feeling }: SessionPose): Reason<'felt-answer'> | null {
-  const at = ['joint', 'low-back'].includes(feeling.place ?? '')
-    ? answerAt(pose.id, feeling.spot)?.at
-    : null;
-  return at ? { code: 'felt-answer', pose: pose.id, spot: at.spot } : null;
-}
-
 /** What eased the complaint of an earlier time, by the spot that was tapped or by the pose. */
 function remediesOf(pose: Pose, outcome: SessionPose, strengthAllowed: number): readonly Remedy[] {
   const more = askedForMore(outcome, strengthAllowed);
   if (!more) return [];
-  if (answerThen(pose, outcome)) return answerAt(pose.id, outcome.feeling.spot)?.answer.by ?? [];
-  return [pose.eases[more.why] ?? []].flat();
+  const felt = feltAnswer(pose, outcome, more.why);
+  return felt ? (felt.answer.by ?? []) : [pose.eases[more.why] ?? []].flat();
 }
 
 /**

@@ -56,6 +56,10 @@ export function Feel({ onMat, exit, last, onRecord }: FeelProps) {
   const [pelvis, setPelvis] = useState<NonNullable<SessionPose['pelvis']>>('upright');
   const [breath, setBreath] = useState<NonNullable<SessionPose['breath']>>('easy');
   const [list, setList] = useState<NonNullable<SessionPose['list']>>('none');
+  const missing = [
+    ...(place === null ? ['where it was felt'] : []),
+    ...(strength === null ? ['how strong'] : []),
+  ];
   const counter = planned.around.after.flatMap((id) => poseById(id)?.name ?? []);
   return (
     <>
@@ -125,7 +129,7 @@ export function Feel({ onMat, exit, last, onRecord }: FeelProps) {
         </View>
         <Press
           kind="main"
-          disabled={place === null || strength === null}
+          disabled={missing.length > 0}
           onPress={() =>
             place !== null &&
             strength !== null &&
@@ -142,14 +146,8 @@ export function Feel({ onMat, exit, last, onRecord }: FeelProps) {
         >
           {last ? 'Record and end' : 'Record, next pose'}
         </Press>
-        {place === null || strength === null ? (
-          <Aside role="status">
-            {place === null && strength === null
-              ? 'Say where it was felt and how strong; then it is recorded.'
-              : place === null
-                ? 'Say where it was felt; then it is recorded.'
-                : 'Say how strong; then it is recorded.'}
-          </Aside>
+        {missing.length > 0 ? (
+          <Aside role="status">Say {missing.join(' and ')}; then it is recorded.</Aside>
         ) : null}
       </Sheet>
     </>

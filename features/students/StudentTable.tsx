@@ -17,13 +17,14 @@ import type { StudentRecord } from '@/core/estimate/estimate';
 import { rangeIds, ranges, type RangeId } from '@/core/ranges/ranges';
 import { unansweredCautions } from '@/core/safety/verdict';
 import { selectClasses, selectPeople, selectRecord } from '@/store/selectors';
-import { ago, date, length, type Units } from '@/ui/format';
+import { date } from '@/ui/format';
 import { Field } from '@/ui/Field';
 import { Chips } from '@/ui/Press';
-import { Aside, Title, Words } from '@/ui/Words';
+import { Aside, Words } from '@/ui/Words';
 import { rangeName } from '@/ui/words/words';
-import { useOjas, useOjasList, useUnits, useWords } from '../hooks';
+import { useOjas, useOjasList, useWords } from '../hooks';
 import { useWide } from '../shell/Shell';
+import { NobodyYet, seenWords, StudentLine } from './StudentLine';
 import { useNews } from './useNews';
 
 interface Student {
@@ -55,9 +56,6 @@ export function newsWords(news: RangeNews | undefined): string {
   }
 }
 
-const seenWords = ({ lastAt }: Student) =>
-  lastAt ? `on the mat ${ago(lastAt)}` : 'not on the mat yet';
-
 const column = createColumnHelper<Student>();
 /** Columns by what they are sorted by; a range that is looked at has one of its own. */
 const columnsFor = (range: RangeId | null) => [
@@ -65,7 +63,7 @@ const columnsFor = (range: RangeId | null) => [
   column.accessor('lastAt', {
     id: 'last',
     header: 'Last here',
-    cell: ({ row }) => seenWords(row.original),
+    cell: ({ row }) => seenWords(row.original.lastAt),
   }),
   column.accessor('toAsk', {
     id: 'ask',
@@ -133,7 +131,6 @@ const MOST_LOOKED = 8;
 /** Everybody, found by name, sorted and narrowed: a list on a phone, a table where it is wide. */
 export function StudentTable() {
   const wide = useWide();
-  const units = useUnits();
   const [sought, setSought] = useState('');
   const [shown, setShown] = useState<string>(ALL);
   const [range, setRange] = useState<RangeId | null>(null);
@@ -169,12 +166,7 @@ export function StudentTable() {
     getSortedRowModel: getSortedRowModel(),
   });
   const { rows } = table.getRowModel();
-  if (students.length === 0)
-    return (
-      <Words>
-        Nobody here yet. A student needs a name and a height; everything else can follow on the mat.
-      </Words>
-    );
+  if (students.length === 0) return <NobodyYet />;
   const choose = (id: SortId) => {
     setSort(id);
     if (id === 'news' && range === null) setRange('hamstring');
@@ -210,7 +202,12 @@ export function StudentTable() {
       ) : (
         <View role="list" className="gap-2">
           {rows.map(({ original }) => (
-            <StudentLine key={original.record.person.id} one={original} units={units} />
+            <StudentLine
+              key={original.record.person.id}
+              person={original.record.person}
+              lastAt={original.lastAt}
+              news={original.news ? newsWords(original.news) : null}
+            />
           ))}
         </View>
       )}
@@ -239,26 +236,6 @@ const Narrowing = ({ shown, setShown, classes }: NarrowingProps) => (
     inOneRow
   />
 );
-
-function StudentLine({ one, units }: { readonly one: Student; readonly units: Units }) {
-  const { person } = one.record;
-  return (
-    <View role="listitem">
-      <Link href={`/students/${person.id}`} asChild>
-        <Pressable className="min-h-14 flex-row items-center justify-between gap-3 rounded-md border border-line bg-sheet px-4 py-2">
-          <View className="shrink">
-            <Title level={3}>{person.name}</Title>
-            <Aside>
-              {length(person.statureCm, units)} · {seenWords(one)}
-            </Aside>
-            {one.news ? <Words>{newsWords(one.news)}</Words> : null}
-          </View>
-          {one.toAsk > 0 ? <Words className="text-sm text-rust">{one.toAsk} to ask</Words> : null}
-        </Pressable>
-      </Link>
-    </View>
-  );
-}
 
 interface AsTableProps {
   readonly headers: readonly Header<Student, unknown>[];

@@ -1,19 +1,19 @@
 import { Link, Slot, usePathname } from 'expo-router';
 import { useState } from 'react';
-import { Pressable, ScrollView, View } from 'react-native';
-import { unansweredCautions } from '@/core/safety/verdict';
+import { ScrollView, View } from 'react-native';
 import { selectPeople, selectSessionsOf } from '@/store/selectors';
 import { DAYS_TO_BRING_BACK, removedStudents } from '@/store/acts';
 import { forgetRemoved, undo } from '@/store/store';
-import { ago, length, since } from '@/ui/format';
+import { since } from '@/ui/format';
 import { Field } from '@/ui/Field';
 import { Press } from '@/ui/Press';
 import { Screen } from '@/ui/Screen';
 import { Sheet } from '@/ui/Sheet';
-import { Aside, Title, Words } from '@/ui/Words';
-import { nowIso, useOjas, useOjasDispatch, usePerson, useUnits } from '../hooks';
+import { Title, Words } from '@/ui/Words';
+import { nowIso, useOjas, useOjasDispatch, usePerson } from '../hooks';
 import { useWide } from '../shell/Shell';
 import { StudentTable } from './lateTable';
+import { NobodyYet, StudentLine } from './StudentLine';
 
 /**
  * On a wide screen the list stays beside the student, but where several are on the mat: their mats need the width. On a
@@ -97,43 +97,22 @@ function StudentList() {
   return (
     <>
       {people.length === 0 ? (
-        <Words>
-          Nobody here yet. A student needs a name and a height; everything else can follow on the
-          mat.
-        </Words>
+        <NobodyYet />
       ) : (
         <Field label="Find by name" value={sought} onChangeText={setSought} />
       )}
       {people.length > 0 && found.length === 0 ? <Words>Nobody is called “{sought}”.</Words> : null}
       <View role="list" className="gap-2">
         {found.map(({ id }) => (
-          <StudentLine key={id} id={id} />
+          <ListedStudent key={id} id={id} />
         ))}
       </View>
     </>
   );
 }
 
-function StudentLine({ id }: { readonly id: string }) {
+function ListedStudent({ id }: { readonly id: string }) {
   const person = usePerson(id);
   const last = useOjas((state) => selectSessionsOf(state, id).at(-1));
-  const units = useUnits();
-  if (!person) return null;
-  const open = unansweredCautions(person.cautions, person.sex).length;
-  return (
-    <View role="listitem">
-      <Link href={`/students/${id}`} asChild>
-        <Pressable className="min-h-14 flex-row items-center justify-between gap-3 rounded-md border border-line bg-sheet px-4 py-2">
-          <View className="shrink">
-            <Title level={3}>{person.name}</Title>
-            <Aside>
-              {length(person.statureCm, units)} ·{' '}
-              {last ? `on the mat ${ago(last.at)}` : 'not on the mat yet'}
-            </Aside>
-          </View>
-          {open > 0 ? <Words className="text-sm text-rust">{open} to ask</Words> : null}
-        </Pressable>
-      </Link>
-    </View>
-  );
+  return person ? <StudentLine person={person} lastAt={last?.at ?? ''} /> : null;
 }
