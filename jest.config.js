@@ -22,7 +22,10 @@ module.exports = {
       displayName: 'screens',
       preset: 'jest-expo/web',
       testMatch: ['<rootDir>/{ui,features}/**/*.test.tsx'],
-      transform: { '\\.mjs$': '<rootDir>/scripts/jest-esbuild.cjs' },
+      transform: {
+        '\\.mjs$': '<rootDir>/scripts/jest-esbuild.cjs',
+        '/(core|store|workers|demo)/.*\\.ts$': '<rootDir>/scripts/jest-esbuild.cjs',
+      },
       transformIgnorePatterns: [
         '/node_modules/(?!((jest-)?react-native|@react-native(-community)?|expo(nent)?|@expo(nent)?/.*|react-navigation|@react-navigation/.*|react-native-svg|nativewind|d3-|internmap|react-hotkeys-hook|marked|d3-dsv))',
       ],
