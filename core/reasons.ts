@@ -116,6 +116,8 @@ interface BuildReasons {
     readonly toCm: number;
     readonly more: boolean;
   };
+  /** Raised to what a caution asks for that was answered since the last time. */
+  'asked-since': { readonly fromCm: number; readonly toCm: number };
   /** Built higher the first time than is likeliest to be needed, so that the joint keeps its margin. */
   'first-margin': { readonly cm: number };
   'shelf-ends': object;
@@ -232,6 +234,7 @@ interface DecisionReasons {
   'after-alarm': { readonly alarm: Alarm; readonly on: string };
   'after-dizzy': { readonly on: string };
   'last-time': { readonly on: string; readonly complaint: Complaint };
+  'caution-since': { readonly cautions: readonly CautionId[] };
   'low-check': {
     readonly range: RangeId;
     readonly side: ReadingSide;

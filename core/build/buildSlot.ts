@@ -57,6 +57,8 @@ export interface SlotBuild {
   readonly extraRung: boolean;
   /** How much higher than last time the seat stands, where a ramp leans on it. */
   readonly liftedCm: number;
+  /** Height that a caution asks for since the last time; 0 where none does. */
+  readonly sinceCm: number;
   /** What lies on the other side of a pair that stands apart, or lay here when the other leg worked. */
   readonly twin?: Stack | undefined;
   /** What the other side asks for here where both use the same; nothing where they do not. */
@@ -225,12 +227,18 @@ function reasonsFor(
   return reasons;
 }
 
+/** What the decision says, where it is of this slot. */
+const ofThisSlot = ({ decision, need }: SlotBuild) =>
+  movesWith(decision, slotKey(need)) ? decision.reasons : [];
+
 /** What is said of a support that was to go up: by how much it did, for what, and why it may not have. */
 function raisedReasons(of: SlotBuild, reached: Stack): SlotReason[] {
   const { need, decision, lying } = of;
   // Where nothing lay, there is no step to tell of.
   if (lying === undefined) return [...decision.reasons];
   const [fromCm, toCm] = [lying.heightCm, reached.heightCm];
+  if (of.sinceCm > 0 && toCm > fromCm)
+    return [{ code: 'asked-since', fromCm, toCm }, ...ofThisSlot(of)];
   if (toCm > fromCm || need.isLength) {
     const oneStepCm = Math.min(largestStepCm(of.rule), decisionParameter.mostSoftRung.value);
     const more = toCm - fromCm > oneStepCm + thin.moved.value && !need.isLength;
@@ -245,8 +253,9 @@ function raisedReasons(of: SlotBuild, reached: Stack): SlotReason[] {
 }
 
 /** What happens to a slot today: the one that the decision moves moves, and what lay there stays. */
-function actionOf({ need, decision, lying }: SlotBuild): PlanSlot['action'] {
+function actionOf({ need, decision, lying, sinceCm }: SlotBuild): PlanSlot['action'] {
   if (lying === undefined) return 'first';
+  if (sinceCm > 0) return 'raise';
   return movesWith(decision, slotKey(need)) ? (decision.action as 'lower' | 'raise') : 'keep';
 }
 
@@ -310,7 +319,7 @@ function stackFor(
     case 'lower':
       return { action, stacks: [lowered(of, lying)] };
     case 'raise':
-      return { action, stacks: [raised(of, lying)] };
+      return { action, stacks: [of.sinceCm > 0 ? asAskedSince(of, lying) : raised(of, lying)] };
     default:
       return { action, stacks: againStacks(of, lying, targetCm) };
   }
@@ -448,6 +457,21 @@ function raised(of: SlotBuild, from: Stack): Stack {
     if (chanceEnough(stands.heightCm, edgeCm, doubt.range, doubt.offset) >= raisedChance) break;
   }
   return stands;
+}
+
+/** As high as a caution asks for since the last time, and at least one step higher than what lay there. */
+function asAskedSince(of: SlotBuild, from: Stack): Stack {
+  const { shelf, rule, used, mostPieces, sinceCm } = of;
+  const mostCm = mostHere(of) + MOST_SLACK_CM;
+  const leastCm = from.heightCm + decisionParameter.leastRung.value;
+  const [nearest] = bestStacks(shelf, rule, {
+    targetCm: sinceCm,
+    used,
+    mostPieces,
+    leastCm,
+    mostCm,
+  });
+  return nearest ?? raised(of, from);
 }
 
 /**

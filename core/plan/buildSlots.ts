@@ -68,6 +68,7 @@ function slotsInOrder(
       otherSideCm: otherSideCm(laid, need),
       twin: twinOf(slots, need) ?? otherLegs(laid, need),
       liftedCm: liftedCm(need, laid, built),
+      sinceCm: laid.since.toCm.get(key) ?? 0,
     });
     const laidAs = asLaid(pose, followed(slot, laid, built), slots);
     const laidDown = givenUp.has(need.slot) ? withoutPieces(laidAs) : laidAs;
@@ -127,7 +128,8 @@ const halfWidthCm = ({ lowCm, highCm }: Band) => Math.max(0, highCm - lowCm) / 2
 const keptLater = (laid: Laid, decision: Decision, at: number) =>
   laid.bands.slice(at + 1).flatMap(({ need }) => {
     const key = slotKey(need);
-    const lying = movesWith(decision, key) ? undefined : lyingAt(laid, key);
+    const moves = movesWith(decision, key) || laid.since.toCm.has(key);
+    const lying = moves ? undefined : lyingAt(laid, key);
     return lying ? [lying.pieces] : [];
   });
 

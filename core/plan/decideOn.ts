@@ -28,6 +28,7 @@ import { rungBelow } from '../props/search';
 import { isFitted, purposeOf, slotRule } from '../props/slots';
 import { countAll, type Stack, type Used, usedBy } from '../props/stack';
 import { meansSlot, sidelessKey, type SlotKey, slotKey } from '../slots';
+import { withAskedSince } from './askedSince';
 import { strengthAllowedBy, wentTooFar } from './goneBack';
 import { type Laid, leaningOn, lyingAt, lyingOf, standsAtMost } from './lay';
 
@@ -221,7 +222,7 @@ export function decisionOn(laid: Laid): Decision {
   const { pose, choices, earlier, context } = laid;
   const last = earlier.at(-1)?.outcome;
   const [eased] = easedDials(laid.dials).filter(({ dial }) => !faultedDials(pose, last).has(dial));
-  return decide({
+  const decided = decide({
     today: context.today,
     earlier,
     easingFor: (why) => easingHere(laid, last, why),
@@ -237,4 +238,5 @@ export function decisionOn(laid: Laid): Decision {
     rungs: () => rungsOf(laid),
     onlyFitted: () => onlyFitted(laid),
   });
+  return withAskedSince(decided, laid);
 }

@@ -4,6 +4,7 @@ import type { DialSetting, DialValues } from '../dials';
 import { type Band, bandsOf } from '../geometry/band';
 import type { FamilyInput } from '../geometry/family';
 import type { Earlier } from '../learn/decide';
+import { askedSince, type AskedSince } from './askedSince';
 import { earlierOf, offsetsOf, settledAt, type SlotDoubt } from '../learn/evidence';
 import { comesDown, wayOf } from '../poses/poses';
 import { dialled } from '../prepare/dial';
@@ -35,6 +36,8 @@ export interface Laid extends Prepared, Place {
   readonly doubts: ReadonlyMap<SlotKey, SlotDoubt>;
   /** Heights where the body says so, with nothing to spare. */
   readonly edgeCm: ReadonlyMap<SlotKey, number>;
+  /** What cautions ask for that were answered since the last time. */
+  readonly since: AskedSince;
 }
 
 /**
@@ -52,7 +55,7 @@ export function layPose(prepared: Prepared, place: Place, moves: DialValues): La
   );
   const earlier = earlierOf(context.history, pose.id, side);
   const atEdge = family.heights({ ...input, settings: atTheEdge(settings) });
-  return {
+  const laid = {
     ...set,
     side,
     context,
@@ -65,6 +68,7 @@ export function layPose(prepared: Prepared, place: Place, moves: DialValues): La
     doubts: offsetsOf(set, side, bands, earlier, context),
     edgeCm: new Map(atEdge.map((need) => [slotKey(need), need.rawCm])),
   };
+  return { ...laid, since: askedSince(laid) };
 }
 
 /** What lay in a slot last time. */

@@ -207,6 +207,8 @@ export const en: Language = {
       `One step lower: ${tell.number(fromCm)} → ${tell.exact(toCm)}.`,
     'rung-higher': ({ fromCm, toCm, more }, tell) =>
       `${more ? 'Higher, until it is likely to be enough' : 'One step higher'}: ${tell.number(fromCm)} → ${tell.exact(toCm)}.`,
+    'asked-since': ({ fromCm, toCm }, tell) =>
+      `What it asks for is built at once: ${tell.number(fromCm)} → ${tell.exact(toCm)}.`,
     'at-most': ({ slot }) =>
       `Nobody builds higher here${slot === 'underKnees' ? ': plant the feet and bend the knees instead' : slot === 'underThigh' ? ': let the heels go further away' : ': an easier way or pose serves better'}.`,
     'first-margin': ({ cm }, tell) =>
@@ -278,6 +280,8 @@ export const en: Language = {
     'after-dizzy': ({ on }, tell) =>
       `Dizziness on ${tell.day(on)}: one step easier, rise in stages.`,
     'last-time': ({ on, complaint: one }, tell) => `Last time, ${tell.day(on)}: ${complaint(one)}.`,
+    'caution-since': ({ cautions }) =>
+      `New since last time: ${cautions.map((id) => en.cautions[id].short.toLowerCase()).join(', ')}.`,
     'low-check': ({ range, side, deg: now, underDeg, believableDeg }) =>
       `Today’s check: ${ranges[range].toLowerCase()}${side === 'both' ? '' : ` ${side}`} ${deg(now)}, ${deg(underDeg)} under the last estimate (more than the ${deg(believableDeg)} that chance explains).`,
     'long-gap': ({ days }) => `${days} days since the last time: as it was, once, and no longer.`,
