@@ -116,11 +116,13 @@ interface BuildReasons {
     readonly toCm: number;
     readonly more: boolean;
   };
-  /** Raised to what a caution asks for that was answered since the last time. */
+  /** Raised to what a caution or a reading asks for since the last time. */
   'asked-since': { readonly fromCm: number; readonly toCm: number };
   /** Built higher the first time than is likeliest to be needed, so that the joint keeps its margin. */
   'first-margin': { readonly cm: number };
   'shelf-ends': object;
+  /** It stays as it lay last time, though another height is reckoned. */
+  'as-last': object;
   /** A ramp goes up by as much as the seat before it. */
   'follows-seat': { readonly cm: number };
   /** A comfort whose pieces serve under what carries the body. */

@@ -57,7 +57,7 @@ export interface SlotBuild {
   readonly extraRung: boolean;
   /** How much higher than last time the seat stands, where a ramp leans on it. */
   readonly liftedCm: number;
-  /** Height that a caution asks for since the last time; 0 where none does. */
+  /** Height that a caution or a reading asks for since the last time; 0 where none does. */
   readonly sinceCm: number;
   /** What lies on the other side of a pair that stands apart, or lay here when the other leg worked. */
   readonly twin?: Stack | undefined;
@@ -224,8 +224,25 @@ function reasonsFor(
     reasons.push({ code: 'rung-lower', fromCm, toCm }, ...stepHere(of).reasons);
   }
   if (action === 'raise') reasons.push(...raisedReasons(of, reached));
+  if (action === 'keep') reasons.push(...keptReasons(of, reached, target));
   return reasons;
 }
+
+/** That what stands otherwise than it is reckoned stands so because it did last time. */
+const keptReasons = (
+  { lying, need }: SlotBuild,
+  { heightCm }: Stack,
+  targetCm: number,
+): Reason[] =>
+  !need.isLength &&
+  lies(heightCm) &&
+  lying !== undefined &&
+  !isMoved(lying.heightCm - heightCm) &&
+  Math.abs(heightCm - targetCm) > WORTH_TELLING_CM
+    ? [{ code: 'as-last' }]
+    : [];
+/** By less than this nobody asks why it is another height than is reckoned. */
+const WORTH_TELLING_CM = 2;
 
 /** What the decision says, where it is of this slot. */
 const ofThisSlot = ({ decision, need }: SlotBuild) =>
@@ -459,7 +476,7 @@ function raised(of: SlotBuild, from: Stack): Stack {
   return stands;
 }
 
-/** As high as a caution asks for since the last time, and at least one step higher than what lay there. */
+/** As high as is asked for since the last time, and at least one step higher than what lay there. */
 function asAskedSince(of: SlotBuild, from: Stack): Stack {
   const { shelf, rule, used, mostPieces, sinceCm } = of;
   const mostCm = mostHere(of) + MOST_SLACK_CM;

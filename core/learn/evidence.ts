@@ -10,7 +10,7 @@ import { memoise } from '../memoise';
 import { decision as decisionParameter, offset as parameter } from '../parameters';
 import type { RaiseReason, Remedy } from '../poses/pose';
 import type { Reason } from '../reasons';
-import { answerAt, answeredBy, slotOnSide } from '../poses/felt';
+import { answerAt, answeredBy, isFar, slotOnSide } from '../poses/felt';
 import { poseById, type Pose } from '../poses/poses';
 import { sides, type ReadingSide } from '../ranges/ranges';
 import { turned, type DialId } from '../dials';
@@ -154,6 +154,14 @@ export const easingBy = (remedy: Remedy | null, cue: Reason): Easing =>
         cue: null,
       };
 
+/** What is said where nothing that is laid eases what was felt. */
+export const GO_LESS_FAR: Easing = {
+  slot: null,
+  dial: null,
+  way: 'raise',
+  cue: { code: 'ease-less' },
+};
+
 /** What eases a pose for what was felt or seen at an earlier time: the first of what is thought of. */
 export const easingFor = (...of: Parameters<typeof easingsFor>): Easing =>
   easingsFor(...of)[0] ?? { slot: null, dial: null, way: 'raise', cue: null };
@@ -177,6 +185,7 @@ export function easingsFor(
     ];
   const felt = outcome ? feltEasings(pose, input, outcome, why) : [];
   if (felt.length > 0) return felt;
+  if (why === 'joint' && isFar(outcome?.feeling.spot)) return [GO_LESS_FAR];
   const remedy = atItsEnd(pose.eases[why], outcome) ? pose.eases.other : pose.eases[why];
   return [easingBy(remedy, { code: 'ease-cue', pose: pose.id, why })];
 }

@@ -12,6 +12,7 @@ import {
   faultedDials,
   faultedSlots,
   neededOn,
+  GO_LESS_FAR,
   seenAgain,
   type SlotDoubt,
 } from '../learn/evidence';
@@ -181,14 +182,7 @@ function easingHere(laid: Laid, last: SessionPose | undefined, why: RaiseReason)
       easingBy(pose.eases[other], { code: 'ease-cue', pose: pose.id, why: other }),
     ),
   ];
-  return (
-    inTurn.find((one) => one !== null && isThere(laid, one)) ?? {
-      slot: null,
-      dial: null,
-      way: 'raise',
-      cue: { code: 'ease-less' },
-    }
-  );
+  return inTurn.find((one) => one !== null && isThere(laid, one)) ?? GO_LESS_FAR;
 }
 
 /** A range that reads low today eases the slot that leans on it most, or a dial; where nothing does, it moves nothing. */

@@ -53,7 +53,8 @@ export function holdFor(
   const last = earlier.at(-1);
   const planned = last?.plannedSeconds ?? last?.heldSeconds ?? 0;
   if (!last || planned === 0) return firstSeconds;
-  const isByClock = choices.hold !== 'breaths' && pose.hold.counted === undefined;
+  const isByClock =
+    pose.hold.isRest === true || (choices.hold !== 'breaths' && pose.hold.counted === undefined);
   const within = (seconds: number) => {
     const most = Math.min(mostSeconds, seconds);
     const byClock = most >= LONG_SECONDS ? LONG_WHOLE_SECONDS : WHOLE_SECONDS;

@@ -4,7 +4,6 @@ import type { DialSetting, DialValues } from '../dials';
 import { type Band, bandsOf } from '../geometry/band';
 import type { FamilyInput } from '../geometry/family';
 import type { Earlier } from '../learn/decide';
-import { askedSince, type AskedSince } from './askedSince';
 import { earlierOf, offsetsOf, settledAt, type SlotDoubt } from '../learn/evidence';
 import { comesDown, wayOf } from '../poses/poses';
 import { dialled } from '../prepare/dial';
@@ -13,6 +12,7 @@ import { atTheEdge, type Prepared } from '../prepare/prepare';
 import type { Stack } from '../props/stack';
 import type { RangeKey, ReadingSide } from '../ranges/ranges';
 import { sidelessKey, type SlotKey, slotKey, type SlotName } from '../slots';
+import type { CautionId } from '../safety/ids';
 import type { StudentContext } from './context';
 
 /** Of whom, and on which side, a pose is planned. */
@@ -27,6 +27,13 @@ export interface Place {
   readonly idle?: ReadonlySet<SlotName>;
 }
 
+/** What was answered on cautions and read since a pose was last done, as far as it asks for more at once. */
+export interface AskedSince {
+  readonly cautions: readonly CautionId[];
+  /** Height that a slot rises to; one that lies as high as that already is not named. */
+  readonly toCm: ReadonlyMap<SlotKey, number>;
+}
+
 /** Everything about one pose on one side that its decision and its slots are made from. */
 export interface Laid extends Prepared, Place {
   readonly dials: readonly DialSetting[];
@@ -36,7 +43,7 @@ export interface Laid extends Prepared, Place {
   readonly doubts: ReadonlyMap<SlotKey, SlotDoubt>;
   /** Heights where the body says so, with nothing to spare. */
   readonly edgeCm: ReadonlyMap<SlotKey, number>;
-  /** What cautions ask for that were answered since the last time. */
+  /** What cautions and readings since the last time ask for. */
   readonly since: AskedSince;
 }
 
@@ -44,7 +51,11 @@ export interface Laid extends Prepared, Place {
  * A pose with its dials moved by so much from what is reckoned: its heights, their doubt, and what the mat says of
  * them.
  */
-export function layPose(prepared: Prepared, place: Place, moves: DialValues): Laid {
+export function layHeights(
+  prepared: Prepared,
+  place: Place,
+  moves: DialValues,
+): Omit<Laid, 'since'> {
   const { side, context, first, hasLeft, idle } = place;
   const set = dialled(prepared, { values: context.likely, side }, moves);
   const { pose, family, body, settings } = set;
@@ -55,7 +66,7 @@ export function layPose(prepared: Prepared, place: Place, moves: DialValues): La
   );
   const earlier = earlierOf(context.history, pose.id, side);
   const atEdge = family.heights({ ...input, settings: atTheEdge(settings) });
-  const laid = {
+  return {
     ...set,
     side,
     context,
@@ -68,7 +79,6 @@ export function layPose(prepared: Prepared, place: Place, moves: DialValues): La
     doubts: offsetsOf(set, side, bands, earlier, context),
     edgeCm: new Map(atEdge.map((need) => [slotKey(need), need.rawCm])),
   };
-  return { ...laid, since: askedSince(laid) };
 }
 
 /** What lay in a slot last time. */
@@ -78,10 +88,14 @@ export function lyingAt({ earlier }: Laid, key: SlotKey): Stack | undefined {
   return there && { pieces: there.pieces, heightCm: there.heightCm };
 }
 
-/** The slot that comes down and leans on a range most; null where none does. */
-export function leaningOn({ pose, bands }: Laid, range: RangeKey): SlotKey | null {
+/** The slot that leans on a range most, of those that are meant: those that come down. Null where none does. */
+export function leaningOn(
+  { pose, bands }: Laid,
+  range: RangeKey,
+  isMeant: (slot: SlotKey) => boolean = (slot) => comesDown(pose, slot),
+): SlotKey | null {
   const leans = bands
-    .filter(({ need }) => comesDown(pose, slotKey(need)))
+    .filter(({ need }) => isMeant(slotKey(need)))
     .map(({ need, parts }) => ({
       slot: slotKey(need),
       upCm: parts.find(({ key }) => key === range)?.upCm ?? 0,

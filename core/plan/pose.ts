@@ -18,7 +18,8 @@ import { figureOf } from './figure';
 import { shutBy } from './gate';
 import { strengthAllowedBy, wentTooFar } from './goneBack';
 import { readSince } from './readSince';
-import { layPose, type Laid, type Place } from './lay';
+import { layPose } from './askedSince';
+import type { Laid, Place } from './lay';
 import {
   asksForMore,
   buildsAlike,

@@ -51,3 +51,30 @@ test('a reading that hardly moves anything, one that was known then, and one of 
   const other = sampleReading({ id: 'h', range: 'hamstring', at: '2026-03-20', values: [95, 95] });
   expect(told([...before, other], {})).toBeUndefined();
 });
+
+test('a knee that reads stiffer since is carried higher at once', () => {
+  const first = planned(knees('2026-03-01', 140));
+  const sessions = ['2026-03-08'].map((at) => ({
+    id: at,
+    person: 'p',
+    at,
+    poses: [doneAsPlanned(first, {})],
+  }));
+  const seatOf = (readings: Reading[]) => {
+    const { slots, decision } = planned(readings, sessions);
+    return { ...slots.find(({ slot }) => slot === 'seat')!, decision };
+  };
+  const [as, now] = [
+    seatOf(knees('2026-03-01', 140)),
+    seatOf([
+      ...knees('2026-03-01', 140),
+      ...['2026-03-10', '2026-03-14', '2026-03-20'].flatMap((at) => knees(at, 115)),
+    ]),
+  ];
+  expect(now.stackCm).toBeGreaterThan(as.stackCm + 1);
+  expect(now.reasons.map(({ code }) => code)).toContain('asked-since');
+  expect(now.decision.word).toBe('ease');
+  expect(now.decision.reasons).toEqual([
+    expect.objectContaining({ code: 'read-since', slot: 'seat', comes: 'up' }),
+  ]);
+});

@@ -27,6 +27,7 @@ const raise = (
     | 'ankle'
     | 'underKnees'
     | 'underThigh'
+    | 'outerHip'
     | 'hipLevel'
     | 'hands'
     | 'heels'
@@ -36,6 +37,10 @@ const raise = (
 ) => ({ slot, way: 'raise' }) as const;
 const HEELS_FURTHER = { dial: 'heelsAway', way: 'raise' } as const;
 const KNEES_BENT = { dial: 'kneeBend', way: 'raise' } as const;
+const SHORTER_STEP = { dial: 'step', way: 'lower' } as const;
+const LEG_LOWER = { dial: 'legHeight', way: 'lower' } as const;
+const SOFTER_ON_TOP: FeltAnswer = { says: 'Something softer on top of the seat.' };
+const FOOT_SOFT: FeltAnswer = { says: 'The foot soft: neither drawn back nor pointed.' };
 const ARMS_DOWN: FeltAnswer = { says: 'Arms down beside the body.' };
 const HIGHER_SEAT: FeltAnswer = { says: 'A higher seat.', by: [raise('seat')] };
 
@@ -60,6 +65,8 @@ const groups: readonly FeltGroup[] = [
       'back-pelvis': { says: 'An even seat, the knees level with each other.' },
       neck: { says: 'Forehead higher, arms back beside the body.', by: [raise('forehead')] },
       shoulder: ARMS_DOWN,
+      'sit-bone': SOFTER_ON_TOP,
+      'behind-ankle': { says: 'The feet over the edge of a blanket, the heels falling open.' },
     },
   },
   {
@@ -86,6 +93,10 @@ const groups: readonly FeltGroup[] = [
       'low-back': HIGHER_SEAT,
       'back-pelvis': { says: 'Level the pelvis, and spread the knees less.' },
       neck: { says: 'Head support higher, arms down.', by: [raise('forehead')] },
+      'behind-knee': { says: 'The knee less closed: the heel further away.', by: [HEELS_FURTHER] },
+      'behind-ankle': { says: 'A fold under the ankle.' },
+      'sit-bone': SOFTER_ON_TOP,
+      shoulder: ARMS_DOWN,
     },
   },
   {
@@ -109,6 +120,9 @@ const groups: readonly FeltGroup[] = [
         by: [raise('underKnees'), KNEES_BENT],
       },
       'inner-knee': { says: 'Turn the whole leg until the kneecap looks up.' },
+      'outer-knee': { says: 'Turn the whole leg until the kneecap looks up.' },
+      'front-ankle': FOOT_SOFT,
+      'behind-ankle': { says: 'Something soft under the heel, and the foot soft.' },
       'sit-bone': {
         says: 'Bend the knees now, and no pull; tip less.',
         by: [KNEES_BENT, raise('underKnees')],
@@ -171,7 +185,77 @@ const groups: readonly FeltGroup[] = [
       shoulder: ARMS_DOWN,
     },
   },
+  {
+    poses: ['low-lunge', 'lizard'],
+    answers: {
+      'front-knee': {
+        says: 'A thicker fold under the knee that is down, and the weight in front of the kneecap.',
+        by: [raise('underKnees')],
+      },
+      'inner-knee': { says: 'Toes and knee in line; a shorter step.', by: [SHORTER_STEP] },
+      'outer-knee': { says: 'Toes and knee in line; a shorter step.', by: [SHORTER_STEP] },
+      'behind-knee': { says: 'A shorter step.', by: [SHORTER_STEP] },
+      'front-ankle': {
+        says: 'A roll under the front of the back ankle, or its toes tucked under.',
+      },
+      'behind-ankle': { says: 'A shorter step, the front heel down.', by: [SHORTER_STEP] },
+      'sit-bone': { says: 'Hands higher, a shorter step.', by: [raise('hands'), SHORTER_STEP] },
+      'front-hip': { says: 'A shorter step, hands higher.', by: [SHORTER_STEP, raise('hands')] },
+      'low-back': { says: 'Hands higher, the tail long.', by: [raise('hands'), SHORTER_STEP] },
+      'back-pelvis': { says: 'A shorter step, both hips level.', by: [SHORTER_STEP] },
+      shoulder: { says: 'Hands higher, the arms soft.', by: [raise('hands')] },
+    },
+  },
+  {
+    poses: ['reclined-open'],
+    answers: {
+      'inner-knee': {
+        says: 'More at the outer hips, the heels further away.',
+        by: [raise('outerHip'), HEELS_FURTHER],
+      },
+      'outer-knee': {
+        says: 'More at the outer hips, the heels further away.',
+        by: [raise('outerHip'), HEELS_FURTHER],
+      },
+      'front-knee': { says: 'The heels further away.', by: [HEELS_FURTHER] },
+      'behind-knee': { says: 'The heels further away.', by: [HEELS_FURTHER] },
+      'front-ankle': { says: 'A fold under the ankles.' },
+      'behind-ankle': { says: 'A fold under the ankles.' },
+      'front-hip': { says: 'More at the outer hips.', by: [raise('outerHip')] },
+      'back-pelvis': { says: 'Both thighs carried alike.', by: [raise('outerHip')] },
+      'low-back': {
+        says: 'The ramp higher, its low end against the pelvis.',
+        by: [raise('back.high')],
+      },
+      neck: { says: 'The head higher.', by: [raise('neck')] },
+      shoulder: { says: 'The arms carried, or nearer the body.' },
+    },
+  },
+  {
+    poses: ['leg-up'],
+    answers: {
+      'behind-knee': { says: 'The knee soft, the leg lower.', by: [LEG_LOWER] },
+      'front-knee': { says: 'The knee soft.' },
+      'inner-knee': { says: 'The knee soft, the foot looking straight up.' },
+      'outer-knee': { says: 'The knee soft, the foot looking straight up.' },
+      'front-ankle': FOOT_SOFT,
+      'behind-ankle': FOOT_SOFT,
+      'sit-bone': { says: 'The leg lower, the knee soft, and no pull.', by: [LEG_LOWER] },
+      'front-hip': { says: 'The leg lower, the hip heavy.', by: [LEG_LOWER] },
+      'low-back': { says: 'The leg lower, the other knee bent.', by: [LEG_LOWER] },
+      'back-pelvis': { says: 'The leg lower, the other knee bent.', by: [LEG_LOWER] },
+      neck: { says: 'The head higher.', by: [raise('neck')] },
+      shoulder: { says: 'A longer strap: the arms long, the shoulders down.' },
+    },
+  },
 ];
+
+/** Spots that nothing under the pelvis, the knees or the hands eases: where a pose has no answer of its own, words do. */
+const FAR: readonly SpotId[] = ['neck', 'shoulder', 'front-ankle', 'behind-ankle', 'ankle'];
+export const isFar = (kept: string | undefined): boolean => {
+  const at = spotAt(kept);
+  return at !== null && FAR.includes(at.spot);
+};
 
 const groupOf = new Map<string, FeltGroup>(
   groups.flatMap((group) => group.poses.map((pose) => [pose, group] as const)),

@@ -208,7 +208,8 @@ export const en: Language = {
     'rung-higher': ({ fromCm, toCm, more }, tell) =>
       `${more ? 'Higher, until it is likely to be enough' : 'One step higher'}: ${tell.number(fromCm)} → ${tell.exact(toCm)}.`,
     'asked-since': ({ fromCm, toCm }, tell) =>
-      `What it asks for is built at once: ${tell.number(fromCm)} → ${tell.exact(toCm)}.`,
+      `What is known since asks for more, and that is built at once: ${tell.number(fromCm)} → ${tell.exact(toCm)}.`,
+    'as-last': () => 'Kept as it lay last time.',
     'at-most': ({ slot }) =>
       `Nobody builds higher here${slot === 'underKnees' ? ': plant the feet and bend the knees instead' : slot === 'underThigh' ? ': let the heels go further away' : ': an easier way or pose serves better'}.`,
     'first-margin': ({ cm }, tell) =>
