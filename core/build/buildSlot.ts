@@ -57,8 +57,8 @@ export interface SlotBuild {
   readonly extraRung: boolean;
   /** How much higher than last time the seat stands, where a ramp leans on it. */
   readonly liftedCm: number;
-  /** Height that a caution or a reading asks for since the last time; 0 where none does. */
-  readonly sinceCm: number;
+  /** Height that a caution or a reading asks for since the last time. */
+  readonly sinceCm: number | undefined;
   /** What lies on the other side of a pair that stands apart, or lay here when the other leg worked. */
   readonly twin?: Stack | undefined;
   /** What the other side asks for here where both use the same; nothing where they do not. */
@@ -254,7 +254,7 @@ function raisedReasons(of: SlotBuild, reached: Stack): SlotReason[] {
   // Where nothing lay, there is no step to tell of.
   if (lying === undefined) return [...decision.reasons];
   const [fromCm, toCm] = [lying.heightCm, reached.heightCm];
-  if (of.sinceCm > 0 && toCm > fromCm)
+  if (of.sinceCm !== undefined && toCm > fromCm)
     return [{ code: 'asked-since', fromCm, toCm }, ...ofThisSlot(of)];
   if (toCm > fromCm || need.isLength) {
     const oneStepCm = Math.min(largestStepCm(of.rule), decisionParameter.mostSoftRung.value);
@@ -272,7 +272,7 @@ function raisedReasons(of: SlotBuild, reached: Stack): SlotReason[] {
 /** What happens to a slot today: the one that the decision moves moves, and what lay there stays. */
 function actionOf({ need, decision, lying, sinceCm }: SlotBuild): PlanSlot['action'] {
   if (lying === undefined) return 'first';
-  if (sinceCm > 0) return 'raise';
+  if (sinceCm !== undefined) return 'raise';
   return movesWith(decision, slotKey(need)) ? (decision.action as 'lower' | 'raise') : 'keep';
 }
 
@@ -336,7 +336,12 @@ function stackFor(
     case 'lower':
       return { action, stacks: [lowered(of, lying)] };
     case 'raise':
-      return { action, stacks: [of.sinceCm > 0 ? asAskedSince(of, lying) : raised(of, lying)] };
+      return {
+        action,
+        stacks: [
+          of.sinceCm !== undefined ? asAskedSince(of, lying, of.sinceCm) : raised(of, lying),
+        ],
+      };
     default:
       return { action, stacks: againStacks(of, lying, targetCm) };
   }
@@ -477,12 +482,12 @@ function raised(of: SlotBuild, from: Stack): Stack {
 }
 
 /** As high as is asked for since the last time, and at least one step higher than what lay there. */
-function asAskedSince(of: SlotBuild, from: Stack): Stack {
-  const { shelf, rule, used, mostPieces, sinceCm } = of;
+function asAskedSince(of: SlotBuild, from: Stack, targetCm: number): Stack {
+  const { shelf, rule, used, mostPieces } = of;
   const mostCm = mostHere(of) + MOST_SLACK_CM;
   const leastCm = from.heightCm + decisionParameter.leastRung.value;
   const [nearest] = bestStacks(shelf, rule, {
-    targetCm: sinceCm,
+    targetCm,
     used,
     mostPieces,
     leastCm,

@@ -68,7 +68,7 @@ function slotsInOrder(
       otherSideCm: otherSideCm(laid, need),
       twin: twinOf(slots, need) ?? otherLegs(laid, need),
       liftedCm: liftedCm(need, laid, built),
-      sinceCm: laid.since.toCm.get(key) ?? 0,
+      sinceCm: laid.since.toCm.get(key),
     });
     const laidAs = asLaid(pose, followed(slot, laid, built), slots);
     const laidDown = givenUp.has(need.slot) ? withoutPieces(laidAs) : laidAs;
