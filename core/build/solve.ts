@@ -142,13 +142,18 @@ export function nearestStack(
   targetCm: number,
   used: Used = {},
 ): Stack {
+  return stacksNear(inPose, slot, targetCm, used)[0] ?? { pieces: [], heightCm: 0 };
+}
+
+/** Stacks that may lie in a slot and come nearest to a height, the best first, of what the other slots leave. */
+export function stacksNear(
+  inPose: InPose,
+  slot: SlotId,
+  targetCm: number,
+  used: Used = {},
+): Stack[] {
   const { rule, mostCm } = ruleFor(inPose, slot);
-  return (
-    bestStacks(inPose.shelf, rule, { targetCm, used, mostCm })[0] ?? {
-      pieces: [],
-      heightCm: 0,
-    }
-  );
+  return bestStacks(inPose.shelf, rule, { targetCm, used, mostCm });
 }
 
 /**

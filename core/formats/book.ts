@@ -159,6 +159,8 @@ export const sessionPoseSchema = open({
   /** Why the teacher built otherwise than advised, in the teacher's words. */
   why: words.optional(),
   nextDay: z.enum(['better', 'same', 'worse']).optional(),
+  /** What the teacher wrote of this pose. */
+  note: words.optional(),
 });
 
 export const sessionSchema = open({

@@ -1,11 +1,11 @@
-import { useState } from 'react';
 import { View } from 'react-native';
 import type { FeltPlace, SessionPose } from '@/core/formats/book';
 import { poseById } from '@/core/poses/poses';
 import { wasTimed } from '@/store/mat';
 import { minutes } from '@/ui/format';
 import { countWords } from '@/ui/words/counted';
-import { Chips, Press } from '@/ui/Press';
+import { Field } from '@/ui/Field';
+import { Chips } from '@/ui/Press';
 import { Sheet } from '@/ui/Sheet';
 import { Aside, Title, Words } from '@/ui/Words';
 import { places, strengths } from '../plan/felt';
@@ -29,14 +29,6 @@ const breaths = [
   { id: 'held', words: 'Held' },
 ] as const;
 
-interface FeelProps {
-  readonly onMat: OnTheMat;
-  readonly exit: readonly string[];
-  readonly last: boolean;
-  /** What was felt, and how long it was held where the timer did not run and it was not as planned. */
-  readonly onRecord: (felt: Felt, heldAs?: number) => Promise<void>;
-}
-
 /** How long it was held, where nobody timed it: as planned is what the record takes by itself. */
 const untimed = [
   { id: 'whole', words: 'As planned', share: null },
@@ -44,22 +36,69 @@ const untimed = [
   { id: 'hardly', words: 'Hardly', share: 0 },
 ] as const;
 
+/** What is said of a pose before it is recorded; null where nothing is yet. */
+export interface Said {
+  readonly place: FeltPlace | null;
+  readonly spot: string | null;
+  readonly strength: string | null;
+  readonly pelvis: NonNullable<SessionPose['pelvis']>;
+  readonly breath: NonNullable<SessionPose['breath']>;
+  readonly list: NonNullable<SessionPose['list']>;
+  readonly held: (typeof untimed)[number]['id'];
+  readonly note: string;
+}
+export const nothingSaid: Said = {
+  place: null,
+  spot: null,
+  strength: null,
+  pelvis: 'upright',
+  breath: 'easy',
+  list: 'none',
+  held: 'whole',
+  note: '',
+};
+
+/** What is still to be said before a pose is recorded. */
+export const missingIn = ({ place, strength }: Said): readonly string[] => [
+  ...(place === null ? ['where it was felt'] : []),
+  ...(strength === null ? ['how strong'] : []),
+];
+
+/** What is recorded of what was said; null while something is missing. */
+export function feltOf({ place, spot, strength, pelvis, breath, list, note }: Said): Felt | null {
+  if (place === null || strength === null) return null;
+  return {
+    feeling: { strength: Number(strength), place, ...(spot === null ? {} : { spot }) },
+    pelvis,
+    breath,
+    ...(list === 'none' ? {} : { list }),
+    ...(note.trim() === '' ? {} : { note: note.trim() }),
+  };
+}
+
+/** Seconds that it was held where the timer did not run and it was not as planned. */
+export const heldAsSaid = (
+  { held }: Said,
+  { planned, mat }: Pick<OnTheMat, 'planned' | 'mat'>,
+): number | undefined => {
+  const share = untimed.find(({ id }) => id === held)?.share ?? null;
+  return share === null || wasTimed(mat) ? undefined : Math.round(share * planned.holdSeconds);
+};
+
+interface FeelProps {
+  readonly onMat: OnTheMat;
+  readonly exit: readonly string[];
+  readonly said: Said;
+  readonly onSay: (said: Said) => void;
+}
+
+const MOST_LETTERS = 4000;
+
 /** Where and how strong: two taps; the rest stands as it usually is. */
-export function Feel({ onMat, exit, last, onRecord }: FeelProps) {
+export function Feel({ onMat, exit, said, onSay }: FeelProps) {
   const { planned, mat } = onMat;
-  const [held, setHeld] = useState<(typeof untimed)[number]['id']>('whole');
-  const isTimed = wasTimed(mat);
-  const share = isTimed ? null : (untimed.find(({ id }) => id === held)?.share ?? null);
-  const [place, setPlace] = useState<FeltPlace | null>(null);
-  const [spot, setSpot] = useState<string | null>(null);
-  const [strength, setStrength] = useState<string | null>(null);
-  const [pelvis, setPelvis] = useState<NonNullable<SessionPose['pelvis']>>('upright');
-  const [breath, setBreath] = useState<NonNullable<SessionPose['breath']>>('easy');
-  const [list, setList] = useState<NonNullable<SessionPose['list']>>('none');
-  const missing = [
-    ...(place === null ? ['where it was felt'] : []),
-    ...(strength === null ? ['how strong'] : []),
-  ];
+  const { place, spot, strength, pelvis, breath, list, held } = said;
+  const say = (more: Partial<Said>) => onSay({ ...said, ...more });
   const counter = planned.around.after.flatMap((id) => poseById(id)?.name ?? []);
   return (
     <>
@@ -76,23 +115,19 @@ export function Feel({ onMat, exit, last, onRecord }: FeelProps) {
         <Title level={2}>How was it?</Title>
         <View className="gap-1">
           <Words>Where was the feeling?</Words>
-          <BodyOutline
-            chosen={spot}
-            onChoose={(at, kind) => {
-              setSpot(at);
-              setPlace(kind);
-            }}
-          />
+          <BodyOutline chosen={spot} onChoose={(at, kind) => say({ spot: at, place: kind })} />
           {spot === null ? null : <FeltAnswer {...onMat} spot={spot} />}
           <Chips
             label="Where was the feeling"
             options={places}
             chosen={place}
-            onChoose={(kind) => {
-              setPlace(kind);
-              if (kind === 'none') setSpot(null);
-            }}
+            onChoose={(kind) => say({ place: kind, ...(kind === 'none' ? { spot: null } : {}) })}
           />
+          {place === 'joint' ? (
+            <Words role="status" className="font-semibold text-rust">
+              A joint spoke: ease it or leave the pose. Nothing comes down today.
+            </Words>
+          ) : null}
         </View>
         <View className="gap-1">
           <Words>How strong, out of ten?</Words>
@@ -100,11 +135,11 @@ export function Feel({ onMat, exit, last, onRecord }: FeelProps) {
             label="How strong out of ten"
             options={strengths}
             chosen={strength}
-            onChoose={setStrength}
+            onChoose={(to) => say({ strength: to })}
             asScale
           />
         </View>
-        {isTimed ? null : (
+        {wasTimed(mat) ? null : (
           <View className="gap-1">
             <Words>
               Held, not timed:{' '}
@@ -112,43 +147,48 @@ export function Feel({ onMat, exit, last, onRecord }: FeelProps) {
                 ? minutes(planned.holdSeconds)
                 : countWords(planned, planned.times)}
             </Words>
-            <Chips label="Held, not timed" options={untimed} chosen={held} onChoose={setHeld} />
+            <Chips
+              label="Held, not timed"
+              options={untimed}
+              chosen={held}
+              onChoose={(to) => say({ held: to })}
+            />
           </View>
         )}
         <View className="gap-1">
           <Words>The pelvis</Words>
-          <Chips label="The pelvis" options={pelvises} chosen={pelvis} onChoose={setPelvis} />
+          <Chips
+            label="The pelvis"
+            options={pelvises}
+            chosen={pelvis}
+            onChoose={(to) => say({ pelvis: to })}
+          />
         </View>
         <View className="gap-1">
           <Words>Leans to a side</Words>
-          <Chips label="Leans to a side" options={lists} chosen={list} onChoose={setList} />
+          <Chips
+            label="Leans to a side"
+            options={lists}
+            chosen={list}
+            onChoose={(to) => say({ list: to })}
+          />
         </View>
         <View className="gap-1">
           <Words>The breath</Words>
-          <Chips label="The breath" options={breaths} chosen={breath} onChoose={setBreath} />
+          <Chips
+            label="The breath"
+            options={breaths}
+            chosen={breath}
+            onChoose={(to) => say({ breath: to })}
+          />
         </View>
-        <Press
-          kind="main"
-          disabled={missing.length > 0}
-          onPress={() =>
-            place !== null &&
-            strength !== null &&
-            onRecord(
-              {
-                feeling: { strength: Number(strength), place, ...(spot === null ? {} : { spot }) },
-                pelvis,
-                breath,
-                ...(list === 'none' ? {} : { list }),
-              },
-              share === null ? undefined : Math.round(share * planned.holdSeconds),
-            )
-          }
-        >
-          {last ? 'Record and end' : 'Record, next pose'}
-        </Press>
-        {missing.length > 0 ? (
-          <Aside role="status">Say {missing.join(' and ')}; then it is recorded.</Aside>
-        ) : null}
+        <Field
+          label="Note, of this pose"
+          value={said.note}
+          onChangeText={(note) => say({ note })}
+          maxLength={MOST_LETTERS}
+          multiline
+        />
       </Sheet>
     </>
   );

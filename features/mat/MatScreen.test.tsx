@@ -226,6 +226,29 @@ test('two taps record a pose; what was moved against the advice is marked as suc
   expect(state().mat.now).toBeNull();
 });
 
+test('a joint that spoke is recorded before anything else, and nothing comes down after it', async () => {
+  const { state } = await onMat('Staff', 'Hero');
+  step('Feel');
+  const isShut = (name: string) =>
+    screen.getByRole('button', { name }).getAttribute('aria-disabled') === 'true';
+  expect(isShut('Skip this pose')).toBe(false);
+  answer('Where was the feeling', 'At a joint line');
+  expect(screen.getByText(/A joint spoke: ease it or leave the pose/)).toBeInTheDocument();
+  expect([isShut('Skip this pose'), isShut('End the session here')]).toEqual([true, true]);
+  answer('How strong out of ten', '3');
+  fireEvent.change(screen.getByRole('textbox', { name: 'Note, of this pose' }), {
+    target: { value: ' Left knee, inside. ' },
+  });
+  press('Record, next pose');
+  expect(screen.getByRole('heading', { name: 'Hero' })).toBeInTheDocument();
+  expect(screen.getByText('A joint spoke today: nothing comes down.')).toBeInTheDocument();
+  expect(screen.queryByRole('button', { name: /One step lower/ })).toBeNull();
+  expect(screen.getByRole('button', { name: /One step higher/ })).toBeInTheDocument();
+  press('End the session here');
+  await waitFor(() => expect(Object.values(state().sessions)).toHaveLength(1));
+  expect(Object.values(state().sessions)[0]?.poses[0]?.note).toBe('Left knee, inside.');
+});
+
 test('the next pose follows, and a skipped one is not recorded', async () => {
   const { state } = await onMat('Staff', 'Hero');
   expect(screen.getByRole('heading', { name: 'Staff' })).toBeInTheDocument();

@@ -35,7 +35,7 @@ import { figureWords, poseTitle } from '../plan/words';
 import { YoursBeside } from '../plan/Yours';
 import { Build } from './Build';
 import { Dials } from './Dials';
-import { Feel } from './Feel';
+import { Feel, feltOf, heldAsSaid, missingIn, nothingSaid, type Said } from './Feel';
 import { Hold } from './Hold';
 import { holdNow } from './holdClock';
 import { HowLong } from './HowLong';
@@ -75,7 +75,7 @@ export function PoseOnMat({ person, planned, mat, alone, onEnded }: PoseOnMatPro
   const [stopping, setStopping] = useState(false);
   /** What was felt, while it is asked how long a hold really was that was left running. */
   const [asked, setAsked] = useState<Felt | null>(null);
-  const canUndo = useOjas((state) => (state.mat.past[person.id]?.length ?? 0) > 0);
+  const [said, setSaid] = useState(nothingSaid);
   const round = mat.done.findLast(
     ({ pose, side }) => pose === planned.pose && side === planned.side,
   );
@@ -101,6 +101,10 @@ export function PoseOnMat({ person, planned, mat, alone, onEnded }: PoseOnMatPro
     const last = mat.at + 1 >= mat.poses.length;
     const outcome = await dispatch(recordPose(person.id, planned, felt, heldAs));
     return outcome.ok && last ? onEnded() : undefined;
+  };
+  const record = () => {
+    const felt = feltOf(said);
+    if (felt) void finish(felt, heldAsSaid(said, { planned, mat }));
   };
   if (asked)
     return (
@@ -132,7 +136,15 @@ export function PoseOnMat({ person, planned, mat, alone, onEnded }: PoseOnMatPro
       beside={
         <Aside>{`${mat.at + 1} of ${mat.poses.length}${alone ? ` · ${person.name}` : ''}`}</Aside>
       }
-      foot={<Foot step={mat.step} onStop={() => setStopping(true)} />}
+      foot={
+        <Foot
+          step={mat.step}
+          said={said}
+          last={mat.at + 1 >= mat.poses.length}
+          onStop={() => setStopping(true)}
+          onRecord={record}
+        />
+      }
     >
       <View ref={heading} tabIndex={-1}>
         <Chips
@@ -160,7 +172,7 @@ export function PoseOnMat({ person, planned, mat, alone, onEnded }: PoseOnMatPro
       )}
       <OfStep
         {...{ person, planned, mat, settled, lying, how, inPose, estimates, set }}
-        onRecord={finish}
+        {...{ said, onSay: setSaid }}
       />
       {round && (mat.step === 'build' || mat.step === 'feel') ? (
         <Sheet>
@@ -168,16 +180,39 @@ export function PoseOnMat({ person, planned, mat, alone, onEnded }: PoseOnMatPro
         </Sheet>
       ) : null}
       {alone ? <Mats id={person.id} /> : null}
-      <View className="flex-row flex-wrap gap-2">
-        {canUndo ? <Press onPress={() => onMat(stepUndone())}>Undo the last step</Press> : null}
-        <Press onPress={() => onMat(poseSkipped())}>Skip this pose</Press>
-        <Press
-          onPress={() => dispatch(endSession(person.id)).then((outcome) => outcome.ok && onEnded())}
-        >
-          End the session here
-        </Press>
-      </View>
+      <WaysOut id={person.id} mustRecord={said.place === 'joint'} onEnded={onEnded} />
     </MatFrame>
+  );
+}
+
+interface WaysOutProps {
+  readonly id: string;
+  /** A joint spoke: the pose is recorded, not skipped. */
+  readonly mustRecord: boolean;
+  readonly onEnded: () => void;
+}
+
+/** A step back, past this pose, or out of the session. */
+function WaysOut({ id, mustRecord, onEnded }: WaysOutProps) {
+  const dispatch = useOjasDispatch();
+  const onMat = useMatDispatch();
+  const canUndo = useOjas((state) => (state.mat.past[id]?.length ?? 0) > 0);
+  return (
+    <View className="flex-row flex-wrap gap-2">
+      {canUndo ? <Press onPress={() => onMat(stepUndone())}>Undo the last step</Press> : null}
+      <Press disabled={mustRecord} onPress={() => onMat(poseSkipped())}>
+        Skip this pose
+      </Press>
+      <Press
+        disabled={mustRecord}
+        onPress={() => dispatch(endSession(id)).then((outcome) => outcome.ok && onEnded())}
+      >
+        End the session here
+      </Press>
+      {mustRecord ? (
+        <Aside className="w-full">A joint spoke: record it first, then go on or end.</Aside>
+      ) : null}
+    </View>
   );
 }
 
@@ -192,11 +227,12 @@ interface OfStepProps {
   readonly inPose: InPose;
   readonly estimates: Estimates;
   readonly set: readonly DialSetting[];
-  readonly onRecord: (felt: Felt, heldAs?: number) => Promise<void>;
+  readonly said: Said;
+  readonly onSay: (said: Said) => void;
 }
 
 /** What each step of a pose shows under its figure. */
-function OfStep({ mat, onRecord, ...now }: OfStepProps) {
+function OfStep({ mat, said, onSay, ...now }: OfStepProps) {
   const { person, planned, settled, lying, how } = now;
   const rungs = <Rungs person={person} planned={planned} settled={settled} mat={mat} />;
   switch (mat.step) {
@@ -230,23 +266,30 @@ function OfStep({ mat, onRecord, ...now }: OfStepProps) {
         </>
       );
     case 'feel':
-      return (
-        <Feel
-          onMat={{ ...now, mat }}
-          exit={how.exit}
-          last={mat.at + 1 >= mat.poses.length}
-          onRecord={onRecord}
-        />
-      );
+      return <Feel onMat={{ ...now, mat }} exit={how.exit} {...{ said, onSay }} />;
   }
 }
 
-/** Stop under the thumb on every step, and the way on. */
-function Foot({ step, onStop }: { readonly step: MatStep; readonly onStop: () => void }) {
+interface FootProps {
+  readonly step: MatStep;
+  readonly said: Said;
+  readonly last: boolean;
+  readonly onStop: () => void;
+  readonly onRecord: () => void;
+}
+
+/** Stop under the thumb on every step, and the way on; at the end, to the record. */
+function Foot({ step, said, last, onStop, onRecord }: FootProps) {
   const onMat = useMatDispatch();
   const next = matSteps[matSteps.indexOf(step) + 1];
+  const missing = missingIn(said);
   return (
-    <View className="flex-row gap-2">
+    <View className="flex-row flex-wrap gap-2">
+      {!next && missing.length > 0 ? (
+        <Aside role="status" className="w-full">
+          Say {missing.join(' and ')}; then it is recorded.
+        </Aside>
+      ) : null}
       <Press
         kind="warn"
         className="min-h-14 min-w-[96px] border-2"
@@ -261,7 +304,16 @@ function Foot({ step, onStop }: { readonly step: MatStep; readonly onStop: () =>
           className="min-h-14 flex-1"
           onPress={() => onMat(stepTaken(next))}
         >{`Next: ${stepWords[next].toLowerCase()}`}</Press>
-      ) : null}
+      ) : (
+        <Press
+          kind="main"
+          className="min-h-14 flex-1"
+          disabled={missing.length > 0}
+          onPress={onRecord}
+        >
+          {last ? 'Record and end' : 'Record, next pose'}
+        </Press>
+      )}
     </View>
   );
 }

@@ -25,6 +25,10 @@ interface RungsProps {
   readonly mat: Mat;
 }
 
+/** Whether a joint spoke in this session: then no support comes down in it. */
+const jointSpoke = ({ done }: Mat) =>
+  done.some(({ feeling, stop }) => feeling.place === 'joint' || stop === 'joint');
+
 /** Lower, keep or raise by one rung of the shelf's own ladder, with the new pieces named at once. */
 export function Rungs({ person, planned, settled, mat }: RungsProps) {
   const dispatch = useMatDispatch();
@@ -62,7 +66,9 @@ export function Rungs({ person, planned, settled, mat }: RungsProps) {
           Now: {length(here.heightCm, units)}, {stackWords(here.pieces, shelf)}
         </Words>
       </View>
-      {below ? (
+      {jointSpoke(mat) ? (
+        <Words className="text-faint">A joint spoke today: nothing comes down.</Words>
+      ) : below ? (
         <StackChoice words="↓ One step lower" stack={below} onChoose={() => move(below)} />
       ) : (
         <Words className="text-faint">The shelf has no small step below this.</Words>

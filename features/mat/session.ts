@@ -127,7 +127,7 @@ export const builtOf = (settled: readonly Settled[]) =>
   Object.fromEntries(settled.map((one) => [slotKey(one), one.heightCm]));
 
 /** What is said of a pose and seen in it; what is absent was not. */
-export type Felt = Pick<SessionPose, 'feeling' | 'pelvis' | 'breath' | 'stop' | 'list'>;
+export type Felt = Pick<SessionPose, 'feeling' | 'pelvis' | 'breath' | 'stop' | 'list' | 'note'>;
 
 /** Changes of height that one record can hold: the last ones. */
 const MOST_CHANGES = 60;

@@ -66,6 +66,7 @@ export function PoseLine({ title, outcome }: PoseLineProps) {
         {outcome.overruled ? ' · against the advice' : ''}
         {outcome.why ? ` · ${outcome.why}` : ''}
       </Aside>
+      {outcome.note ? <Words>{outcome.note}</Words> : null}
     </View>
   );
 }

@@ -8,13 +8,14 @@ import { placeKey } from '@/core/advise/order';
 import { asPlanned } from '@/core/learn/settled';
 import { put } from '@/store/facts';
 import { commit } from '@/store/store';
-import { Field } from '@/ui/Field';
+import { DayField } from '@/ui/DayField';
 import { date } from '@/ui/format';
 import { Chips, Press, Tick } from '@/ui/Press';
 import { Sheet } from '@/ui/Sheet';
 import { Aside, Title } from '@/ui/Words';
 import { freshId, useOjasDispatch, useToday } from '../hooks';
 import { places, strengths } from '../plan/felt';
+import { Heights } from './EditPose';
 import { poseTitle } from '../plan/words';
 
 interface PastSessionProps {
@@ -29,6 +30,8 @@ interface FeltThen {
 }
 interface Row extends FeltThen {
   readonly on: boolean;
+  /** What lay there, where it was not as the last time. */
+  readonly settled?: SessionPose['settled'];
 }
 /** Nothing is noted that is not said. */
 const unsaid: FeltThen = { strength: null, place: null };
@@ -51,9 +54,27 @@ export function PastSession({ person, plan, sessions }: PastSessionProps) {
     };
   const change = (planned: PlanPose, to: Partial<Row>) =>
     setRows({ ...rows, [placeKey(planned)]: { ...rowOf(planned), ...to } });
+  /** As it lay the last time and was held as planned, with what is said here. */
+  const outcomeOf = (planned: PlanPose): SessionPose => {
+    const last = timesOf(sessions, planned.pose, planned.side).at(-1)?.outcome;
+    const { strength, place, settled } = rowOf(planned);
+    return {
+      pose: planned.pose,
+      stage: planned.stage,
+      side: planned.side,
+      settled: settled ?? last?.settled ?? asPlanned(planned),
+      plannedSeconds: planned.holdSeconds,
+      heldSeconds: planned.holdSeconds,
+      feeling: {
+        ...(strength === null ? {} : { strength: Number(strength) }),
+        ...(place === null ? {} : { place }),
+      },
+      faults: [],
+    };
+  };
   const done = poses.filter((planned) => rowOf(planned).on);
   const fault = !isDay(day)
-    ? 'A day such as 2026-03-02 is expected.'
+    ? 'Choose the day on which it was.'
     : day > today
       ? 'This day is still to come.'
       : undefined;
@@ -62,23 +83,7 @@ export function PastSession({ person, plan, sessions }: PastSessionProps) {
       id: freshId('s'),
       person: person.id,
       at: day,
-      poses: done.map((planned): SessionPose => {
-        const last = timesOf(sessions, planned.pose, planned.side).at(-1)?.outcome;
-        const { strength, place } = rowOf(planned);
-        return {
-          pose: planned.pose,
-          stage: planned.stage,
-          side: planned.side,
-          settled: last?.settled ?? asPlanned(planned),
-          plannedSeconds: planned.holdSeconds,
-          heldSeconds: planned.holdSeconds,
-          feeling: {
-            ...(strength === null ? {} : { strength: Number(strength) }),
-            ...(place === null ? {} : { place }),
-          },
-          faults: [],
-        };
-      }),
+      poses: done.map(outcomeOf),
     };
     const outcome = await dispatch(
       commit({
@@ -99,17 +104,10 @@ export function PastSession({ person, plan, sessions }: PastSessionProps) {
       </Press>
       {open ? (
         <>
-          <Field
-            label="Its day"
-            hint="year-month-day"
-            value={day}
-            fault={fault}
-            onChangeText={setDay}
-            maxLength={10}
-          />
+          <DayField label="Its day" value={day} fault={fault} onChange={setDay} most={today} />
           <Aside>
-            Supports are noted as they lay the last time, holds as planned. What was felt, how
-            strongly of ten and where, is noted only where you say it.
+            Supports are noted as they lay the last time where no other height is said, holds as
+            planned. What was felt, how strongly of ten and where, is noted only where you say it.
           </Aside>
           <Title level={3}>All poses alike</Title>
           <FeltChips
@@ -133,7 +131,16 @@ export function PastSession({ person, plan, sessions }: PastSessionProps) {
                   {title}
                 </Tick>
                 {row.on ? (
-                  <FeltChips of={title} felt={row} onChange={(to) => change(planned, to)} />
+                  <>
+                    <FeltChips of={title} felt={row} onChange={(to) => change(planned, to)} />
+                    <Heights
+                      person={person}
+                      outcome={outcomeOf(planned)}
+                      onChange={(to) =>
+                        change(planned, { settled: to(outcomeOf(planned)).settled })
+                      }
+                    />
+                  </>
                 ) : null}
               </View>
             );

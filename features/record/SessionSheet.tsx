@@ -1,19 +1,27 @@
 import { useState } from 'react';
 import { View } from 'react-native';
-import type { Session, SessionPose } from '@/core/formats/book';
+import { placeKey } from '@/core/advise/order';
+import { notTheirs } from '@/core/advise/whose';
+import type { Person, Session, SessionPose } from '@/core/formats/book';
+import { dayOf, isDay } from '@/core/formats/time';
+import { asPlanned } from '@/core/learn/settled';
+import { poses } from '@/core/poses/poses';
 import { edit, put } from '@/store/facts';
 import { commit } from '@/store/store';
-import { date, minutes } from '@/ui/format';
+import { DayField } from '@/ui/DayField';
+import { date, hour } from '@/ui/format';
 import { Field } from '@/ui/Field';
 import { Chips, Press } from '@/ui/Press';
 import { Sheet } from '@/ui/Sheet';
 import { Title, Words } from '@/ui/Words';
-import { useOjasDispatch } from '../hooks';
-import { places, strengths } from '../plan/felt';
+import { useOjasDispatch, usePerson, useToday, useWords } from '../hooks';
 import { NextDay } from '../plan/NextDay';
 import { PoseLine } from '../plan/PoseLine';
 import { poseTitle } from '../plan/words';
-import { Whose } from './Whose';
+import { usePlan } from '../reckoned';
+import { EditPose } from './EditPose';
+import { Note } from './Note';
+import { refusal, Whose } from './Whose';
 
 /** One session: what was settled on and felt, corrected where it was noted wrong, with its note. */
 export function SessionSheet({
@@ -26,8 +34,25 @@ export function SessionSheet({
   const dispatch = useOjasDispatch();
   const [open, setOpen] = useState(false);
   const day = date(session.at);
-  const change = (words: string, to: (now: Session) => Session) =>
-    dispatch(commit({ words, put: [], remove: [], edit: [edit('sessions', session.id, to)] }));
+  const person = usePerson(session.person);
+  const say = useWords();
+  const [fault, setFault] = useState<string | null>(null);
+  /** What makes of it a session that this student cannot have had is refused by name. */
+  const change = (words: string, to: (now: Session) => Session) => {
+    const refused =
+      person && !notTheirs(session, person) ? refusal(to(session), person, say) : null;
+    setFault(refused);
+    if (refused === null)
+      dispatch(commit({ words, put: [], remove: [], edit: [edit('sessions', session.id, to)] }));
+  };
+  const remove = () =>
+    dispatch(
+      commit({
+        words: `Session of ${day} removed`,
+        put: [],
+        remove: [{ kind: 'sessions', id: session.id }],
+      }),
+    );
   const changePose = (at: number, words: string, to: (now: SessionPose) => SessionPose) =>
     change(words, (now) => ({
       ...now,
@@ -40,16 +65,44 @@ export function SessionSheet({
       {session.poses.map((one, i) => (
         <View key={i} className="gap-2">
           <PoseLine title={poseTitle(one)} outcome={one} />
-          {open ? (
+          {open && person ? (
             <EditPose
+              person={person}
               outcome={one}
               onChange={(to) => changePose(i, `${poseTitle(one)} of ${day} corrected`, to)}
+              onLeaveOut={() =>
+                change(`${poseTitle(one)} left out of ${day}`, (now) => ({
+                  ...now,
+                  poses: now.poses.filter((_, other) => other !== i),
+                }))
+              }
             />
           ) : null}
         </View>
       ))}
+      {open && person ? (
+        <>
+          <AddPose
+            person={person}
+            session={session}
+            onAdd={(pose) =>
+              change(`${poseTitle(pose)} added to ${day}`, (now) => ({
+                ...now,
+                poses: [...now.poses, pose],
+              }))
+            }
+          />
+          <When key={session.at} session={session} onChange={change} />
+        </>
+      ) : null}
+      {fault ? (
+        <Words role="alert" className="text-rust">
+          {fault}
+        </Words>
+      ) : null}
       {open ? (
         <Note
+          label="Note"
           note={session.note ?? ''}
           onKeep={(note) =>
             change(`Note of ${day} kept`, ({ note: _, ...now }) =>
@@ -73,111 +126,136 @@ export function SessionSheet({
         />
       ) : null}
       {last || open ? <NextDay session={session} /> : null}
-      <View className="flex-row flex-wrap gap-1 print:hidden">
-        <Press
-          kind="quiet"
-          aria-expanded={open}
-          aria-label={open ? `Leave the session of ${day}` : `Correct the session of ${day}`}
-          onPress={() => setOpen(!open)}
-        >
-          {open ? 'Done' : 'Correct'}
-        </Press>
-        <Press
-          kind="quiet"
-          aria-label={`Remove the session of ${day}`}
-          onPress={() =>
-            dispatch(
-              commit({
-                words: `Session of ${day} removed`,
-                put: [],
-                remove: [{ kind: 'sessions', id: session.id }],
-              }),
-            )
-          }
-        >
-          Remove this session
-        </Press>
-      </View>
+      <Foot day={day} open={open} onToggle={() => setOpen(!open)} onRemove={remove} />
     </Sheet>
   );
 }
 
-interface EditPoseProps {
-  readonly outcome: SessionPose;
-  readonly onChange: (to: (now: SessionPose) => SessionPose) => unknown;
+interface FootProps {
+  readonly day: string;
+  readonly open: boolean;
+  readonly onToggle: () => void;
+  readonly onRemove: () => void;
 }
 
-const STEP_SECONDS = 30;
-const MOST_SECONDS = 7200;
+const Foot = ({ day, open, onToggle, onRemove }: FootProps) => (
+  <View className="flex-row flex-wrap gap-1 print:hidden">
+    <Press
+      kind="quiet"
+      aria-expanded={open}
+      aria-label={open ? `Leave the session of ${day}` : `Correct the session of ${day}`}
+      onPress={onToggle}
+    >
+      {open ? 'Done' : 'Correct'}
+    </Press>
+    <Press kind="quiet" aria-label={`Remove the session of ${day}`} onPress={onRemove}>
+      Remove this session
+    </Press>
+  </View>
+);
 
-/** Where and how strong it was felt, and how long it was held: each change is stored at once, and can be undone. */
-function EditPose({ outcome, onChange }: EditPoseProps) {
-  const title = poseTitle(outcome);
-  const hold = (by: number) =>
-    onChange((now) => ({
-      ...now,
-      heldSeconds: Math.min(MOST_SECONDS, Math.max(0, now.heldSeconds + by)),
-    }));
+const days = [
+  { id: 'usual', words: 'As usual' },
+  { id: 'cold', words: 'Cold' },
+  { id: 'tired', words: 'Tired' },
+  { id: 'sore', words: 'Sore' },
+] as const;
+
+interface WhenProps {
+  readonly session: Session;
+  readonly onChange: (words: string, to: (now: Session) => Session) => unknown;
+}
+
+/** The day and the hour of a session, and how the student came. */
+function When({ session, onChange }: WhenProps) {
+  const today = useToday();
+  const [day, setDay] = useState<string>(dayOf(session.at));
+  const [time, setTime] = useState(hour(session.at));
+  const fault = !isDay(day)
+    ? 'Choose the day on which it was.'
+    : day > today
+      ? 'This day is still to come.'
+      : undefined;
+  const zone = session.at.slice(10).replace(/^T[\d:.]+/, '');
+  const at = time === '' ? day : `${day}T${time}:00${zone === '' ? 'Z' : zone}`;
+  const isMoved = day !== dayOf(session.at) || time !== hour(session.at);
   return (
-    <View className="gap-2 pl-3">
+    <>
+      <DayField
+        label="Day of the session"
+        value={day}
+        onChange={setDay}
+        most={today}
+        fault={fault}
+      />
+      <DayField label="Hour of the session" is="time" value={time} onChange={setTime} />
+      {isMoved ? (
+        <Press
+          disabled={fault !== undefined}
+          onPress={() => onChange(`Session moved to ${date(at)}`, (now) => ({ ...now, at }))}
+        >
+          Keep day and hour
+        </Press>
+      ) : null}
       <Chips
-        label={`Where it was felt, ${title}`}
-        options={places}
-        chosen={outcome.feeling.place ?? null}
-        onChoose={(place) =>
-          onChange((now) => {
-            const { spot: _, ...feeling } = now.feeling;
-            return { ...now, feeling: { ...feeling, place } };
-          })
+        label="How the student came"
+        options={days}
+        chosen={session.day ?? 'usual'}
+        onChoose={(to) =>
+          onChange('How the student came, corrected', ({ day: _, ...now }) =>
+            to === 'usual' ? now : { ...now, day: to },
+          )
         }
       />
-      <Chips
-        label={`How strong, ${title}`}
-        options={strengths}
-        chosen={outcome.feeling.strength === undefined ? null : String(outcome.feeling.strength)}
-        onChoose={(strength) =>
-          onChange((now) => ({
-            ...now,
-            feeling: { ...now.feeling, strength: Number(strength) },
-          }))
-        }
-        asScale
-      />
-      <View className="flex-row flex-wrap items-center gap-2">
-        <Words>{minutes(outcome.heldSeconds)} held</Words>
-        <Press aria-label={`Half a minute less, ${title}`} onPress={() => hold(-STEP_SECONDS)}>
-          −
-        </Press>
-        <Press aria-label={`Half a minute more, ${title}`} onPress={() => hold(STEP_SECONDS)}>
-          +
-        </Press>
-      </View>
-    </View>
+    </>
   );
 }
 
-const MOST_LETTERS = 4000;
+interface AddPoseProps {
+  readonly person: Person;
+  readonly session: Session;
+  readonly onAdd: (pose: SessionPose) => unknown;
+}
 
-function Note({
-  note,
-  onKeep,
-}: {
-  readonly note: string;
-  readonly onKeep: (note: string) => unknown;
-}) {
-  const [typed, setTyped] = useState(note);
+/** So many names are offered at once. */
+const MOST_NAMES = 6;
+
+/** A pose that was done and not noted: as it lay the last time, or as it is planned today. */
+function AddPose({ person, session, onAdd }: AddPoseProps) {
+  const [sought, setSought] = useState('');
+  const word = sought.trim().toLowerCase();
+  const meant =
+    word === ''
+      ? []
+      : poses.filter(({ name }) => name.toLowerCase().includes(word)).slice(0, MOST_NAMES);
+  const ids = meant.map(({ id }) => id);
+  const there = new Set(session.poses.map(placeKey));
+  const found = (usePlan(person.id, ids)?.poses ?? []).filter(
+    (one) => ids.some((id) => id === one.pose) && !there.has(placeKey(one)),
+  );
   return (
     <View className="gap-2">
-      <Field
-        label="Note"
-        value={typed}
-        onChangeText={setTyped}
-        maxLength={MOST_LETTERS}
-        multiline
-      />
-      <Press disabled={typed.trim() === note} onPress={() => onKeep(typed.trim())}>
-        Keep the note
-      </Press>
+      <Field label="A pose that is missing" value={sought} onChangeText={setSought} />
+      {found.map((planned) => (
+        <Press
+          key={placeKey(planned)}
+          onPress={() => {
+            onAdd({
+              pose: planned.pose,
+              stage: planned.stage,
+              side: planned.side,
+              settled: asPlanned(planned),
+              plannedSeconds: planned.holdSeconds,
+              heldSeconds: planned.holdSeconds,
+              feeling: {},
+              faults: [],
+            });
+            setSought('');
+          }}
+        >
+          {`Add ${poseTitle(planned)}`}
+        </Press>
+      ))}
     </View>
   );
 }

@@ -13,7 +13,8 @@ import { poseName } from '../plan/words';
 /** So many names are offered at once. */
 const MOST_NAMES = 6;
 
-const refusal = (session: Session, person: Person, say: Say): string | null => {
+/** Why a session cannot have been a student's, in words; null where it can. */
+export const refusal = (session: Session, person: Person, say: Say): string | null => {
   const against = notTheirs(session, person);
   if (!against) return null;
   return against.of === 'not-born'

@@ -8,7 +8,7 @@ import { isDay } from '@/core/formats/time';
 import { edit } from '@/store/facts';
 import { commit } from '@/store/store';
 import { date } from '@/ui/format';
-import { Field } from '@/ui/Field';
+import { DayField } from '@/ui/DayField';
 import { Chips, Press } from '@/ui/Press';
 import { Screen } from '@/ui/Screen';
 import { Sheet } from '@/ui/Sheet';
@@ -185,7 +185,7 @@ function GoAhead({
       </View>
     );
   const note = () => {
-    if (!isDay(typed)) return setFault(`“${typed}” is not a date: write it as 2026-01-08.`);
+    if (!isDay(typed)) return setFault('Choose the date that it bears.');
     if (typed > todayIso())
       return setFault(`${typed} is after today: a go-ahead has to be written first.`);
     setFault(undefined);
@@ -193,11 +193,11 @@ function GoAhead({
   };
   return (
     <View className="gap-2">
-      <Field
+      <DayField
         label="Date of the written go-ahead"
-        hint="year-month-day"
         value={typed}
-        onChangeText={setTyped}
+        onChange={setTyped}
+        most={todayIso()}
         fault={fault}
       />
       <Press onPress={note}>Note the go-ahead</Press>

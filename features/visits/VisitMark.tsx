@@ -1,13 +1,12 @@
 import { useState } from 'react';
 import { View } from 'react-native';
 import { commit } from '@/store/store';
-import { Field } from '@/ui/Field';
+import { DayField } from '@/ui/DayField';
 import { date } from '@/ui/format';
 import { Press } from '@/ui/Press';
-import { freshId, useOjasDispatch, useToday, useWords } from '../hooks';
+import { freshId, useOjasDispatch, useToday } from '../hooks';
 import type { Visit } from '@/core/formats/book';
 import { comes, comesAt, fallsOut } from './changes';
-import { hourFault } from './hour';
 import type { Occurrence } from './comers';
 
 interface VisitMarkProps {
@@ -20,7 +19,6 @@ interface VisitMarkProps {
 export function VisitMark({ person, coming }: VisitMarkProps) {
   const dispatch = useOjasDispatch();
   const today = useToday();
-  const say = useWords();
   const { id, name } = person;
   const [typed, setTyped] = useState<string | null>(null);
   if (!coming)
@@ -35,9 +33,8 @@ export function VisitMark({ person, coming }: VisitMarkProps) {
         Comes today
       </Press>
     );
-  const fault = typed === null || typed === '' ? undefined : hourFault(typed, say);
   const keep = async () => {
-    if (typed === null || typed === '' || fault) return;
+    if (typed === null || typed === '') return;
     await dispatch(commit(comesAt(coming.what, typed, name)));
     setTyped(null);
   };
@@ -65,16 +62,8 @@ export function VisitMark({ person, coming }: VisitMarkProps) {
       </View>
       {typed === null ? null : (
         <>
-          <Field
-            label={`Hour of ${name}`}
-            hint="such as 18:15"
-            value={typed}
-            fault={fault}
-            onChangeText={setTyped}
-            onSubmitEditing={() => void keep()}
-            maxLength={5}
-          />
-          <Press kind="main" disabled={typed === '' || fault !== undefined} onPress={keep}>
+          <DayField label={`Hour of ${name}`} is="time" value={typed} onChange={setTyped} />
+          <Press kind="main" disabled={typed === ''} onPress={keep}>
             Keep the hour
           </Press>
         </>

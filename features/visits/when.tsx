@@ -2,10 +2,8 @@ import { useState, type ReactNode } from 'react';
 import type { Visit } from '@/core/formats/book';
 import { isReadRule } from '@/core/formats/repeats';
 import { isDay, type LocalDay } from '@/core/formats/time';
-import { Field } from '@/ui/Field';
+import { DayField } from '@/ui/DayField';
 import { Chips } from '@/ui/Press';
-import { useWords } from '../hooks';
-import { hourFault } from './hour';
 import type { Meeting } from './comers';
 
 /** How something may repeat, as rules of RFC 5545. */
@@ -35,39 +33,22 @@ export interface When {
 
 /** A day, an hour if there is one, and how it repeats. */
 export function useWhen(today: LocalDay): When {
-  const say = useWords();
   const [on, setOn] = useState<string>(today);
   const [time, setTime] = useState('');
   const [repeat, setRepeat] = useState<Repeat>('once');
-  const dayFault = isDay(on) ? undefined : 'A day such as 2026-03-02 is expected.';
-  const timeFault = time === '' ? undefined : hourFault(time, say);
+  const dayFault = isDay(on) ? undefined : 'Choose a day.';
   return {
-    value:
-      dayFault || timeFault
-        ? null
-        : {
-            on,
-            ...(time === '' ? {} : { time }),
-            ...(repeat === 'once' ? {} : { repeats: rules[repeat] }),
-          },
+    value: dayFault
+      ? null
+      : {
+          on,
+          ...(time === '' ? {} : { time }),
+          ...(repeat === 'once' ? {} : { repeats: rules[repeat] }),
+        },
     fields: (
       <>
-        <Field
-          label="Day"
-          hint="year-month-day"
-          value={on}
-          fault={dayFault}
-          onChangeText={setOn}
-          maxLength={10}
-        />
-        <Field
-          label="Hour"
-          hint="such as 18:15; may stay open"
-          value={time}
-          fault={timeFault}
-          onChangeText={setTime}
-          maxLength={5}
-        />
+        <DayField label="Day" value={on} fault={dayFault} onChange={setOn} />
+        <DayField label="Hour, if there is one" is="time" value={time} onChange={setTime} />
         <Chips label="Repeats" options={choices} chosen={repeat} onChoose={setRepeat} />
       </>
     ),
