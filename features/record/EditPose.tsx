@@ -6,6 +6,7 @@ import { asSettled } from '@/core/learn/settled';
 import { poseById } from '@/core/poses/poses';
 import { stackWords, usedBy } from '@/core/props/stack';
 import { sides } from '@/core/ranges/ranges';
+import { lies } from '@/core/lies';
 import { slotKey } from '@/core/slots';
 import { selectShelf } from '@/store/selectors';
 import { Field } from '@/ui/Field';
@@ -143,7 +144,7 @@ function EditHeight({ person, outcome, onChange, at }: EditHeightProps) {
         aria-label={`Another height: ${name}`}
         onPress={() => setTyped(String(Number(fromCm(here.heightCm, units).toFixed(1))))}
       >
-        {`${slotName(here)}: ${length(here.heightCm, units)} was wrong`}
+        {`${slotName(here)}, ${lies(here.heightCm) ? length(here.heightCm, units) : 'nothing'}: it was another height`}
       </Press>
     );
   const wanted = toCm(Number(typed.replace(',', '.')), units);

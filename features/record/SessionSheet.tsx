@@ -37,6 +37,8 @@ export function SessionSheet({
   const person = usePerson(session.person);
   const say = useWords();
   const [fault, setFault] = useState<string | null>(null);
+  /** The pose that is being corrected: one at a time, where there are several. */
+  const [inHand, setInHand] = useState(session.poses.length === 1 ? 0 : null);
   /** What makes of it a session that this student cannot have had is refused by name. */
   const change = (words: string, to: (now: Session) => Session) => {
     const refused =
@@ -65,7 +67,17 @@ export function SessionSheet({
       {session.poses.map((one, i) => (
         <View key={i} className="gap-2">
           <PoseLine title={poseTitle(one)} outcome={one} />
-          {open && person ? (
+          {open && inHand !== i ? (
+            <Press
+              kind="quiet"
+              className="self-start"
+              aria-label={`Correct ${poseTitle(one)}`}
+              onPress={() => setInHand(i)}
+            >
+              Correct this pose
+            </Press>
+          ) : null}
+          {open && person && inHand === i ? (
             <EditPose
               person={person}
               outcome={one}
@@ -197,6 +209,7 @@ function When({ session, onChange }: WhenProps) {
           Keep day and hour
         </Press>
       ) : null}
+      <Words>How the student came</Words>
       <Chips
         label="How the student came"
         options={days}
