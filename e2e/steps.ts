@@ -74,7 +74,7 @@ export const idOf = (page: Page) => /\/students\/([^/]+)/.exec(page.url())?.[1] 
 /** Chooses a file of this name and text as the book to import. */
 export async function importText(page: Page, name: string, text: string): Promise<void> {
   const chooser = page.waitForEvent('filechooser');
-  await page.getByRole('button', { name: 'Choose a book' }).click();
+  await page.getByRole('button', { name: 'Restore a backup' }).click();
   await (await chooser).setFiles({ name, mimeType: 'application/json', buffer: Buffer.from(text) });
 }
 

@@ -107,7 +107,7 @@ function storageFault(error: unknown): StorageFault {
   if (error instanceof StorageFault) return error;
   if (isFull(error))
     return new StorageFault(
-      'Not saved: this browser’s storage is full. Export the book, free some space, and try again. Nothing stored was changed.',
+      'Not saved: this browser’s storage is full. Save a backup, free some space, and try again. Nothing stored was changed.',
       error,
     );
   return new StorageFault(

@@ -22,7 +22,7 @@ test('an exported book is whole, comes back as the same, and a changed one asks 
   await go(page, '/more/data');
   await expect(page.getByText(/^12 students/)).toBeVisible();
   const download = page.waitForEvent('download');
-  await page.getByRole('button', { name: 'Export the book' }).click();
+  await page.getByRole('button', { name: 'Save a backup' }).click();
   const text = await readFile(await (await download).path(), 'utf8');
   const parsed = parseBook(text, '2999-01-01');
   expect(parsed.ok).toBe(true);
@@ -168,7 +168,7 @@ test('a record that cannot be read is set aside and shown; the rest works', asyn
   // What could not be read goes out with the book, and the book is whole all the same.
   await go(page, '/more/data');
   const download = page.waitForEvent('download');
-  await page.getByRole('button', { name: 'Export the book' }).click();
+  await page.getByRole('button', { name: 'Save a backup' }).click();
   const parsed = parseBook(await readFile(await (await download).path(), 'utf8'), '2999-01-01');
   expect(parsed.ok && parsed.value.setAside?.find(({ key }) => key === 'people/p-ines')).toEqual({
     key: 'people/p-ines',

@@ -112,7 +112,9 @@ test('when the browser has thrown the book away it is said, and the second copy 
       }),
   );
   await page.goto('/');
-  await expect(page.getByRole('heading', { name: 'The browser has lost the book' })).toBeVisible();
+  await expect(
+    page.getByRole('heading', { name: 'The browser has lost your records' }),
+  ).toBeVisible();
   await expect(page.getByText(/12 students, \d+ readings, \d+ sessions/)).toBeVisible();
   // On a full storage nothing comes back, and nothing is given up for it.
   await page.evaluate(() => {
@@ -123,7 +125,9 @@ test('when the browser has thrown the book away it is said, and the second copy 
   await page.getByRole('button', { name: 'Bring back the second copy' }).click();
   await expect(page.getByText(/Not saved: this browser’s storage is full/)).toBeVisible();
   await page.reload();
-  await expect(page.getByRole('heading', { name: 'The browser has lost the book' })).toBeVisible();
+  await expect(
+    page.getByRole('heading', { name: 'The browser has lost your records' }),
+  ).toBeVisible();
   await page.getByRole('button', { name: 'Bring back the second copy' }).click();
   await expect(page.getByText(/On the mat/).first()).toBeVisible();
   await go(page, '/students');
@@ -146,13 +150,13 @@ test('a storage that never answers: words, then ways on, and a book from a file 
     };
   });
   await page.goto('/');
-  await expect(page.getByText('Opening the book…')).toBeVisible();
+  await expect(page.getByText('Opening your records…')).toBeVisible();
   await page.clock.fastForward(3500);
   await expect(page.getByText(/has not answered yet/)).toBeVisible();
   await page.clock.fastForward(7000);
   await expect(page.getByRole('heading', { name: 'The storage does not answer' })).toBeVisible();
   const chooser = page.waitForEvent('filechooser');
-  await page.getByRole('button', { name: 'Look into a book from a file' }).click();
+  await page.getByRole('button', { name: 'Look into a backup' }).click();
   await (await chooser).setFiles('demo/kingfisher-boathouse.json');
   await expect(page.getByText(/Only looked at/)).toBeVisible();
   await page.getByRole('link', { name: 'Students' }).click();

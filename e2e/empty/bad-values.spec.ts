@@ -127,10 +127,10 @@ test('without any storage the app says so, and nothing can be begun as if it wer
     };
   });
   await page.goto('/students/new');
-  await expect(page.getByRole('heading', { name: 'The book cannot be reached' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Your records cannot be reached' })).toBeVisible();
   await expect(page.getByText(/cannot be reached \(The operation is insecure/)).toBeVisible();
   await page.getByRole('button', { name: 'Try again' }).click();
-  await expect(page.getByRole('heading', { name: 'The book cannot be reached' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Your records cannot be reached' })).toBeVisible();
   await expect(page.getByLabel('Name')).toHaveCount(0);
 });
 

@@ -131,13 +131,13 @@ export async function tortureKills(address, kills, seed, say) {
       if (await isBlank(page)) tally.blank.push(`kill ${i}: nothing on the first screen`);
       if (
         await page
-          .getByRole('heading', { name: 'The browser has lost the book' })
+          .getByRole('heading', { name: 'The browser has lost your records' })
           .isVisible()
           .catch(() => false)
       ) {
         tally.thrownAway += 1;
         await page
-          .getByRole('button', { name: /Bring back the second copy|Begin with an empty book/ })
+          .getByRole('button', { name: /Bring back the second copy|Begin with no records/ })
           .first()
           .click();
         expected.clear();
@@ -206,7 +206,7 @@ export async function tortureScreens(browser, address, books, say) {
     page.on('pageerror', (error) => tally.crash.push(`book ${i}: ${error.message}`));
     await page.goto(`${address}/more/data`);
     const chooser = page.waitForEvent('filechooser');
-    await page.getByRole('button', { name: 'Choose a book' }).click();
+    await page.getByRole('button', { name: 'Restore a backup' }).click();
     await (
       await chooser
     ).setFiles({ name: 'spoiled.json', mimeType: 'application/json', buffer: Buffer.from(text) });

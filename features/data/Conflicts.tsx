@@ -43,7 +43,7 @@ export function Asked({ merge, chosen, onChoose }: AskedProps) {
       ))}
       {first.rest}
       <Removed
-        title="Removed here, still in the book"
+        title="Removed here, still in the backup"
         hint="Ticked, it comes back, with what is theirs."
         records={removedHere}
         ticked={chosen.back}
@@ -77,14 +77,14 @@ function OneConflict({ conflict: { fact, here, clashing }, chosen, onChoose }: O
         <View key={one.part} className="gap-1">
           {differences(one).map(({ field, here, there }) => (
             <Words key={field}>
-              {field}: {here} here, {there} in the book
+              {field}: {here} here, {there} in the backup
             </Words>
           ))}
           <Chips
             label={`${title}, ${differences(one)[0]?.field ?? one.part}: which stands`}
             options={[
               { id: 'here', words: 'As here' },
-              { id: 'there', words: 'As in the book' },
+              { id: 'there', words: 'As in the backup' },
             ]}
             chosen={chosen.parts[partKey(fact, one.part)] ?? 'here'}
             onChoose={(whose) => onChoose(one.part, whose)}

@@ -17,7 +17,7 @@ async function choose(name: string, text: string): Promise<void> {
     size: text.length,
     arrayBuffer: async () => new TextEncoder().encode(text).buffer as ArrayBuffer,
   } as File);
-  fireEvent.click(screen.getByRole('button', { name: 'Choose a book' }));
+  fireEvent.click(screen.getByRole('button', { name: 'Restore a backup' }));
   await screen.findByText(new RegExp(name.replace('.', '\\.')));
 }
 
@@ -39,8 +39,8 @@ test('a file far too large is not even read', async () => {
     size: 5e9,
     arrayBuffer: () => Promise.reject(new Error('read')),
   } as unknown as File);
-  fireEvent.click(screen.getByRole('button', { name: 'Choose a book' }));
-  expect(await screen.findByText(/5000 MB is more than a book can be/)).toBeInTheDocument();
+  fireEvent.click(screen.getByRole('button', { name: 'Restore a backup' }));
+  expect(await screen.findByText(/5000 MB is more than a backup can be/)).toBeInTheDocument();
 });
 
 test('new records come in, and those that differ only when asked', async () => {
@@ -90,11 +90,11 @@ test('a field that both sides changed is chosen by itself, and what one removed 
   );
   const which = (field: string) =>
     within(screen.getByRole('radiogroup', { name: `Wren Sample, ${field}: which stands` }));
-  fireEvent.click(which('Height').getByRole('radio', { name: 'As in the book' }));
+  fireEvent.click(which('Height').getByRole('radio', { name: 'As in the backup' }));
   expect(which('Name').getByRole('radio', { name: 'As here' })).toBeChecked();
   const tick = (group: string) =>
     fireEvent.click(within(screen.getByRole('group', { name: group })).getByRole('checkbox'));
-  tick('Removed here, still in the book');
+  tick('Removed here, still in the backup');
   tick('Removed there, still here');
   fireEvent.click(screen.getByRole('button', { name: 'Take in, as chosen' }));
   await waitFor(() => expect(state().people.p1?.statureCm).toBe(181));
@@ -106,7 +106,7 @@ test('choosing no file leaves everything as it is', async () => {
   const { state } = await show(<DataScreen />);
   const before = factsOf(state());
   jest.mocked(chooseFile).mockResolvedValueOnce(null);
-  fireEvent.click(screen.getByRole('button', { name: 'Choose a book' }));
+  fireEvent.click(screen.getByRole('button', { name: 'Restore a backup' }));
   await waitFor(() => expect(chooseFile).toHaveBeenCalled());
   expect(factsOf(state())).toEqual(before);
 });

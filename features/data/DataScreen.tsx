@@ -67,7 +67,7 @@ function Export() {
           )
         }
       >
-        Export the book
+        Save a backup
       </Press>
       {share === undefined ? null : <WorkBar words="Writing the file" share={share} />}
     </Sheet>

@@ -92,7 +92,7 @@ export function Import() {
         faults: [
           {
             path: 'the file',
-            words: `${Math.round(file.size / 1e6)} MB is more than a book can be (${MOST_BYTES / 1e6} MB): choose another file.`,
+            words: `${Math.round(file.size / 1e6)} MB is more than a backup can be (${MOST_BYTES / 1e6} MB): choose another file.`,
           },
         ],
       });
@@ -124,7 +124,7 @@ export function Import() {
         What is here already stays. A field that was changed on one side alone is taken from there;
         what both changed is shown, and you choose.
       </Words>
-      <Press onPress={take}>Choose a book</Press>
+      <Press onPress={take}>Restore a backup</Press>
       <SecondCopy onTake={(text) => look('The second copy', parseBook(text, todayIso()))} />
       <View role="status" aria-live="polite" className="gap-2">
         {step.at === 'working' ? <WorkBar {...step} onStop={() => stop.current.abort()} /> : null}
@@ -176,7 +176,7 @@ function Ready({ file, merge, notes, chosen, onChoose, onTake, onLeave }: ReadyP
       {setAside.length > 0 ? (
         <Words>
           {setAside.length === 1 ? 'One record' : `${setAside.length} records`} that cannot be read
-          here, or could not where the book was written, will lie aside as found.
+          here, or could not where the backup was written, will lie aside as found.
         </Words>
       ) : null}
       <Faults faults={notes} />
@@ -224,15 +224,16 @@ function SecondCopy({ onTake }: { readonly onTake: (text: string) => void }) {
   return (
     <View className="gap-2 border-l-4 border-tape pl-3">
       <Words>
-        A second copy of an earlier book lies in this browser: {held}
-        {copy.at ? `, of ${date(copy.at)}` : ''}. It stays until a copy of this book holds as much.
+        A second copy of earlier records lies in this browser: {held}
+        {copy.at ? `, of ${date(copy.at)}` : ''}. It stays until a copy of these records holds as
+        much.
       </Words>
       <Press onPress={() => withText(onTake)}>Look what the second copy would bring</Press>
       <Press
         kind="quiet"
         onPress={() => withText((text) => (save(text), dispatch(replaceSecondCopy()).then(look)))}
       >
-        Save it as a file, and keep a copy of this book in its place
+        Save it as a file, and keep a copy of these records in its place
       </Press>
     </View>
   );

@@ -33,7 +33,7 @@ async function sampleBook() {
 const fillWithSample = (): Thunk<Promise<boolean>> => async (dispatch) => {
   const book = await sampleBook();
   if (!book) return false;
-  await dispatch(commit({ words: 'Sample book loaded', put: factsOfBook(book), remove: [] }));
+  await dispatch(commit({ words: 'Sample records loaded', put: factsOfBook(book), remove: [] }));
   dispatch(undoDismissed());
   return true;
 };

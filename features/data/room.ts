@@ -12,5 +12,5 @@ export async function roomWords(bytes: number): Promise<string | null> {
   const free = told.quota - (told.usage ?? 0);
   return free >= bytes * MORE
     ? null
-    : `this browser gives Ojas room for ${mb(free)} MB more, and this book takes about ${mb(bytes * MORE)} MB. Free some space on the device, or leave a private window, which gives less and forgets all of it when it is closed.`;
+    : `this browser gives Ojas room for ${mb(free)} MB more, and these records take about ${mb(bytes * MORE)} MB. Free some space on the device, or leave a private window, which gives less and forgets all of it when it is closed.`;
 }

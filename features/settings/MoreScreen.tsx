@@ -25,7 +25,7 @@ export function MoreScreen() {
     <Screen title="More">
       <Sheet>
         <Title level={2}>Data</Title>
-        <Words>Export the book as a backup, or take one in from a file.</Words>
+        <Words>Save your records as a backup, or restore one from a file.</Words>
         <Link href="/more/data" asChild>
           <Press>Backup, import, export</Press>
         </Link>

@@ -32,7 +32,7 @@ function PlaceFault({ error, resetErrorBoundary }: FallbackProps) {
       <Press kind="main" onPress={resetErrorBoundary}>
         Try again
       </Press>
-      <Press onPress={() => dispatch(saveStoredBook())}>Export the book</Press>
+      <Press onPress={() => dispatch(saveStoredBook())}>Save a backup</Press>
       <Aside>What was said: {said(error)}</Aside>
     </Screen>
   );
@@ -57,7 +57,7 @@ export function WholeBoundary({
           <Press kind="main" onPress={() => window.location.assign('/')}>
             Load it anew
           </Press>
-          <Press onPress={() => store.dispatch(saveStoredBook())}>Export the book</Press>
+          <Press onPress={() => store.dispatch(saveStoredBook())}>Save a backup</Press>
           <Aside>What was said: {said(error)}</Aside>
         </View>
       )}

@@ -31,13 +31,13 @@ export function NoAnswer() {
   return (
     <Screen title="The storage does not answer">
       <Words role="alert">
-        The browser was asked for your book ten seconds ago and has said nothing since. Your
+        The browser was asked for your records ten seconds ago and has said nothing since. Your
         students may all be there: it is still waited for.
       </Words>
       <Press kind="main" onPress={() => window.location.reload()}>
         Load the app anew and try again
       </Press>
-      <Press onPress={open}>Look into a book from a file</Press>
+      <Press onPress={open}>Look into a backup</Press>
       {copy === null ? null : (
         <Press onPress={() => look(parseBook(copy, todayIso()))}>Look into the second copy</Press>
       )}
@@ -48,7 +48,7 @@ export function NoAnswer() {
         </Words>
       ) : null}
       <Aside>
-        A book that is looked into shows its plans and records. Nothing done meanwhile is saved.
+        A backup that is looked into shows its plans and sessions. Nothing done meanwhile is saved.
       </Aside>
       <WhatHelps />
     </Screen>
@@ -74,10 +74,10 @@ export function Lost({ mark }: { readonly mark: Mark }) {
     return outcome.ok ? undefined : setFault(outcome.words);
   };
   return (
-    <Screen title="The browser has lost the book">
+    <Screen title="The browser has lost your records">
       <View role="alert">
         <Words>
-          A book was here{mark.at ? ` on ${date(mark.at)}` : ''}: {mark.people} students,{' '}
+          Your records were here{mark.at ? ` on ${date(mark.at)}` : ''}: {mark.people} students,{' '}
           {mark.readings} readings, {mark.sessions} sessions. The browser’s storage is empty now,
           and nobody emptied it here.
         </Words>
@@ -102,15 +102,15 @@ export function Lost({ mark }: { readonly mark: Mark }) {
         </Words>
       )}
       <Press onPress={() => dispatch(beginAnew()).then(() => router.replace('/more/data'))}>
-        Take in an exported book
+        Restore a backup
       </Press>
       <Aside>
         {mark.exportedAt
-          ? `The book was last exported on ${date(mark.exportedAt)}.`
-          : 'The book was never exported from here.'}
+          ? `A backup was last saved on ${date(mark.exportedAt)}.`
+          : 'No backup was ever saved from here.'}
       </Aside>
       <Press kind="quiet" onPress={() => dispatch(beginAnew())}>
-        Begin with an empty book
+        Begin with no records
       </Press>
     </Screen>
   );

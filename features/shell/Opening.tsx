@@ -13,7 +13,7 @@ export function Unreachable() {
   const dispatch = useOjasDispatch();
   const copy = useSecondCopy();
   return (
-    <Screen title="The book cannot be reached">
+    <Screen title="Your records cannot be reached">
       <View role="alert">
         <Words>{words}</Words>
       </View>
@@ -41,8 +41,8 @@ export function Waiting() {
     <View className="flex-1 items-center justify-center gap-3 bg-paper p-6">
       <Words role="status">
         {waits === null
-          ? 'Opening the book…'
-          : 'Opening the book… The storage of this browser has not answered yet. It is still waited for, and nothing is lost by waiting.'}
+          ? 'Opening your records…'
+          : 'Opening your records… The storage of this browser has not answered yet. It is still waited for, and nothing is lost by waiting.'}
       </Words>
     </View>
   );

@@ -44,7 +44,7 @@ describe('a fault', () => {
     expect(screen.getByRole('heading', { name: 'This place cannot be shown' })).toBeInTheDocument();
     expect(screen.getByText('What was said: a fault of ours')).toBeInTheDocument();
     await act(
-      async () => void fireEvent.click(screen.getByRole('button', { name: 'Export the book' })),
+      async () => void fireEvent.click(screen.getByRole('button', { name: 'Save a backup' })),
     );
     expect(jest.mocked(saveFile).mock.calls[0]?.[1].join('')).toMatch('Wren Sample');
     broken = false;
@@ -60,7 +60,7 @@ describe('a fault', () => {
     );
     expect(screen.getByRole('heading', { name: 'Ojas cannot be shown' })).toBeInTheDocument();
     await act(
-      async () => void fireEvent.click(screen.getByRole('button', { name: 'Export the book' })),
+      async () => void fireEvent.click(screen.getByRole('button', { name: 'Save a backup' })),
     );
     expect(jest.mocked(saveFile).mock.calls[0]?.[1].join('')).toMatch('Wren Sample');
   });

@@ -100,7 +100,7 @@ export function IntakeScreen({ id }: { readonly id: string }) {
         <Sheet key={one.id}>
           <Title level={2}>“{one.id}”</Title>
           <Words>
-            Answered yes in a book of another version, and not known here: ask before any pose. It
+            Answered yes in records of another version, and not known here: ask before any pose. It
             is kept as it is.
           </Words>
         </Sheet>

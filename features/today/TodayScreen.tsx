@@ -160,7 +160,7 @@ function Empty({ shelfEmpty }: { readonly shelfEmpty: boolean }) {
           </Link>
         ) : null}
         <Link href="/more/data" asChild>
-          <Press>Open a book from a file</Press>
+          <Press>Restore a backup</Press>
         </Link>
         <LookAround />
       </Sheet>

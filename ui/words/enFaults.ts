@@ -69,9 +69,9 @@ const asked: Readonly<Record<AskedFor, () => string>> = {
   hour: () => 'expected an hour such as 18:15.',
   'kind-and-id': () => 'expected a kind and an id, such as people/p1.',
   'book-format': () =>
-    'expected "ojas-book/1": this is not an Ojas book of a kind this version reads.',
+    'expected "ojas-book/1": this is no Ojas backup of a kind this version reads.',
   'shelf-format': () =>
-    'expected "ojas-shelf/1" or a book: this is not a shelf of a kind this version reads.',
+    'expected "ojas-shelf/1" or a backup: this is not a shelf of a kind this version reads.',
   'no-such-pose': () => 'no pose is called that.',
 };
 
@@ -79,20 +79,20 @@ const asked: Readonly<Record<AskedFor, () => string>> = {
 export const enFaults: FaultWords = {
   ...asked,
   'no-utf8': () =>
-    'these bytes are no UTF-8, so letters would be lost: export the book again, or save the file as UTF-8.',
+    'these bytes are no UTF-8, so letters would be lost: save the backup again, or save the file as UTF-8.',
   'no-json': () =>
     'this is not whole JSON: the file is broken off or is not one of Ojas. Export it again, or choose another file.',
   'broken-off': () => 'it is broken off.',
   cut: () => 'the file is broken off or was changed: export it again.',
-  'no-field': () => 'a field of the book was expected here.',
+  'no-field': () => 'a field of the records was expected here.',
   'too-long': ({ letters }) => `longer than ${letters} letters.`,
   'too-deep': ({ levels }) =>
-    `nested deeper than ${levels} levels: no book needs that. Take this field out.`,
+    `nested deeper than ${levels} levels: no record needs that. Take this field out.`,
   'own-name': () => 'a field is called __proto__, which no field may be: take it out.',
   more: ({ many: more }) =>
     `${more} more faults are not listed: mend these first, then check again.`,
   twice: ({ id }) => `${id} stands twice; every id may stand once.`,
-  'no-person': ({ person }) => `there is no person ${person} in this book.`,
+  'no-person': ({ person }) => `there is no person ${person} in these records.`,
   'field-name': ({ name }) =>
     `it has a field called “${name}”, a name under which nothing can be kept: rename the field, or take it out.`,
   'after-today': ({ day, today }) =>
