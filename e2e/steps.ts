@@ -33,7 +33,7 @@ export async function firstVisit(
         await page.getByRole('button', { name: digit, exact: true }).click();
       await page.getByRole('button', { name: 'Take this reading' }).click();
     }
-    await page.getByRole('button', { name: 'Keep', exact: true }).click();
+    await page.getByRole('button', { name: /^Save(, other side)?$/ }).click();
     await expect(page.getByText(new RegExp(`Knee bend, hip bent ${side} noted`))).toBeVisible();
   }
 }

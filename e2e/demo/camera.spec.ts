@@ -29,7 +29,7 @@ test('a picture is taken with the camera, marked, and kept on purpose with its r
   await page.getByRole('checkbox', { name: /^Keep the picture/ }).click();
   await page.getByRole('button', { name: 'Take this reading' }).click();
   await expect(page.getByRole('img', { name: /^Readings / })).toBeVisible();
-  await page.getByRole('button', { name: 'Keep', exact: true }).click();
+  await page.getByRole('button', { name: /^Save(, other side)?$/ }).click();
   await expect(page.getByText(/Hamstring left noted/)).toBeVisible();
   await keptAway(page);
   await page.reload();

@@ -73,7 +73,7 @@ test('a tape is read in inches, its working too, and kept to the millimetre', as
   await page.getByRole('button', { name: 'Take this reading' }).click();
   await expect(page.getByText(/200 in is outside what a person can show/)).toBeVisible();
   await page.getByLabel('Reading 2').fill('');
-  await page.getByRole('button', { name: 'Keep', exact: true }).click();
+  await page.getByRole('button', { name: /^Save(, other side)?$/ }).click();
   await expect(page.getByText(/Knee bend, hip bent left noted/)).toBeVisible();
   await keptAway(page);
   await go(page, '/more');

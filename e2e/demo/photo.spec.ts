@@ -32,9 +32,9 @@ for (const deg of [95, 132]) {
     expect(within).toBeLessThanOrEqual(5);
     await page.getByRole('button', { name: 'Take this reading' }).click();
     await expect(page.getByLabel('The picture to be marked')).toBeHidden();
-    await page.getByRole('button', { name: 'Keep', exact: true }).click();
+    await page.getByRole('button', { name: /^Save(, other side)?$/ }).click();
     // A bend far from what is believed is asked about first.
-    if (deg < 110) await page.getByRole('button', { name: 'It is so: keep it' }).click();
+    if (deg < 110) await page.getByRole('button', { name: 'It is so: save it' }).click();
     await expect(page.getByText(/Knee bend, hip bent left noted/)).toBeVisible();
     await page.getByRole('radio', { name: /^Left/ }).click();
     await expect(

@@ -28,7 +28,7 @@ test('readings that no person shows, letters and ambiguous commas are refused, a
   await firstVisit(page, 'Edda Vance', '171', { left: '130', right: '131' });
   const refused = async (typed: string, words: RegExp) => {
     await page.getByLabel(/^Reading/).fill(typed);
-    await page.getByRole('button', { name: 'Keep', exact: true }).click();
+    await page.getByRole('button', { name: /^Save(, other side)?$/ }).click();
     await expect(page.getByRole('alert').filter({ hasText: words })).toBeVisible();
   };
   await refused(
@@ -38,7 +38,7 @@ test('readings that no person shows, letters and ambiguous commas are refused, a
   await refused('abc', /“abc” is not a number/);
   await refused('1,234', /can be read in two ways/);
   await page.getByLabel(/^Reading/).fill('129,5');
-  await page.getByRole('button', { name: 'Keep', exact: true }).click();
+  await page.getByRole('button', { name: /^Save(, other side)?$/ }).click();
   await expect(page.getByText(/Knee bend, hip bent left noted/)).toBeVisible();
   await page.reload();
   await page.getByRole('button', { name: /^Knee bend, hip bent.*left .*right/ }).click();
@@ -109,7 +109,7 @@ test('a full storage says so; what was typed and what was stored stays', async (
     };
   });
   await page.getByLabel(/^Reading/).fill('125');
-  await page.getByRole('button', { name: 'Keep', exact: true }).click();
+  await page.getByRole('button', { name: /^Save(, other side)?$/ }).click();
   await expect(page.getByText(/Not saved: this browser’s storage is full/)).toBeVisible();
   await expect(page.getByLabel(/^Reading/)).toHaveValue('125');
   await page.reload();
@@ -140,7 +140,7 @@ test('a shelf item keeps its heights when an entry is wrong', async ({ page }) =
   await page.getByRole('button', { name: 'Change Blanket' }).click();
   await page.getByLabel('Height, folded three times').fill('four');
   await page.getByLabel('Sat on, folded twice').fill('9');
-  await page.getByRole('button', { name: 'Keep', exact: true }).click();
+  await page.getByRole('button', { name: /^Save(, other side)?$/ }).click();
   await expect(page.getByText('Height: “four” is not a number', { exact: false })).toBeVisible();
   await expect(page.getByText('Sat on: cannot be higher than unloaded.')).toBeVisible();
   await page.reload();

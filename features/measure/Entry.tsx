@@ -49,11 +49,13 @@ interface EntryProps {
   /** Where one goes to when what is read changes, and whether it did. */
   readonly top: RefObject<ViewType | null>;
   readonly went: boolean;
+  /** The other side of this range is read next. */
+  readonly otherSideNext: boolean;
 }
 
 /** How one range is read: where, until when, and two or three readings by the method at hand. */
 export function Entry(props: EntryProps) {
-  const { work, person, estimates } = props;
+  const { work, person, estimates, otherSideNext } = props;
   const { entry, range, caution } = work;
   const say = useWords();
   const believed = estimates[keyOf(entry.range, entry.side)];
@@ -71,7 +73,7 @@ export function Entry(props: EntryProps) {
           ))}
           <ByMethod {...props} />
           <Readings work={work} person={person} estimates={estimates} />
-          <Remarks work={work} />
+          <Remarks work={work} otherSideNext={otherSideNext} />
           {believed ? (
             <Aside>
               Believed now: {believed.source === 'measured' ? 'measured' : 'assumed'},{' '}
@@ -277,7 +279,7 @@ function ReadSoFar({ work, person, estimates }: Pick<EntryProps, 'work' | 'perso
 }
 
 /** Keeping it, with what else is to be said. */
-function Remarks({ work }: OfWork) {
+function Remarks({ work, otherSideNext }: OfWork & Pick<EntryProps, 'otherSideNext'>) {
   const dispatch = useOjasDispatch();
   const { entry } = work;
   return (
@@ -287,11 +289,11 @@ function Remarks({ work }: OfWork) {
           <Words role="alert" className="text-rust">
             {work.doubted}
           </Words>
-          <Press onPress={() => void work.keepAllTheSame()}>It is so: keep it</Press>
+          <Press onPress={() => void work.keepAllTheSame()}>It is so: save it</Press>
         </View>
       ) : null}
       <Press kind="main" onPress={() => work.keepAll()}>
-        Keep
+        {otherSideNext ? 'Save, other side' : 'Save'}
       </Press>
       <Tick
         checked={entry.warm}

@@ -5,6 +5,9 @@ import { undo } from '@/store/store';
 import { show, usualFacts } from '../tests/onScreen';
 import { MeasureScreen } from './MeasureScreen';
 
+/** Keeps a reading; where the other side is next, it says so. */
+const SAVE = /^Save(, other side)?$/;
+
 const open = async (name: RegExp) => {
   const shown = await show(<MeasureScreen id="p1" />);
   fireEvent.click(screen.getByRole('button', { name }));
@@ -38,7 +41,7 @@ test('two readings are kept together, and the other side comes next', async () =
   type('52');
   press('Take this reading');
   type('55');
-  press('Keep');
+  press(SAVE);
   await waitFor(() => expect(Object.values(state().readings)).toHaveLength(3));
   expect(Object.values(state().readings).find(({ range }) => range === 'hamstring')).toMatchObject({
     side: 'left',
@@ -83,7 +86,7 @@ test.each([
 ])('"%s" is refused, and nothing is stored', async (typed, words) => {
   const { state } = await open(/^Hamstring ?left/);
   type(typed);
-  press('Keep');
+  press(SAVE);
   expect(await screen.findByRole('alert')).toHaveTextContent(words);
   expect(Object.values(state().readings)).toHaveLength(2);
 });
@@ -100,10 +103,10 @@ test('a pelvis in long sit asks for the seat’s height, within reason', async (
   const { state } = await open(/^Pelvic tilt, long sit/);
   fireEvent.change(screen.getByLabelText('Seat height'), { target: { value: '900' } });
   type('-12');
-  press('Keep');
+  press(SAVE);
   expect(await screen.findByRole('alert')).toHaveTextContent(/900 is not between 0 and 80 cm/);
   fireEvent.change(screen.getByLabelText('Seat height'), { target: { value: '10' } });
-  press('Keep');
+  press(SAVE);
   await waitFor(() =>
     expect(
       Object.values(state().readings).find(({ range }) => range === 'pelvicTilt.longSit'),
@@ -164,7 +167,7 @@ test('by eye, the nearest drawing is picked, or one between two', async () => {
   fireEvent.click(screen.getByRole('radio', { name: 'By eye' }));
   fireEvent.click(screen.getByRole('radio', { name: 'About 60 degrees' }));
   press('A little more');
-  press('Keep');
+  press(SAVE);
   await waitFor(() =>
     expect(
       Object.values(state().readings).find(({ range }) => range === 'hamstring'),
@@ -205,7 +208,7 @@ describe('a led visit', () => {
     } as Record<string, string>;
     for (let i = 0; i < 2; i++) {
       type(read[first!] ?? '50');
-      press('Keep');
+      press(SAVE);
       await waitFor(() => expect(Object.values(state().readings)).toHaveLength(3 + i));
     }
     await screen.findByText(/^Visit: 2 of/);
@@ -249,9 +252,9 @@ describe('what was answered at intake', () => {
     expect(
       screen.getByText(/without the word of the surgeon or physiotherapist/),
     ).toBeInTheDocument();
-    expect(screen.queryByRole('button', { name: 'Keep' })).not.toBeInTheDocument();
+    expect(screen.queryByRole('button', { name: SAVE })).not.toBeInTheDocument();
     fireEvent.click(screen.getByRole('radio', { name: /^Right/ }));
-    expect(screen.getByRole('button', { name: 'Keep' })).toBeInTheDocument();
+    expect(screen.getByRole('button', { name: SAVE })).toBeInTheDocument();
   });
 
   test('is said in the list, and no visit leads there', async () => {
@@ -291,7 +294,7 @@ test('a reading far from what is believed is asked about before it is kept', asy
   const { state } = await open(/^Knee bend, hip bent ?left/);
   const before = Object.keys(state().readings).length;
   type('75');
-  press('Keep');
+  press(SAVE);
   expect(screen.getByRole('alert')).toHaveTextContent(
     /^Knee bend, hip bent: 75°, after \d+° ± \d+\. The other side, or a slip of ten\?/,
   );
@@ -300,8 +303,8 @@ test('a reading far from what is believed is asked about before it is kept', asy
   type('130');
   expect(screen.queryByRole('alert')).not.toBeInTheDocument();
   type('75');
-  press('Keep');
-  press('It is so: keep it');
+  press(SAVE);
+  press('It is so: save it');
   await waitFor(() => expect(Object.keys(state().readings)).toHaveLength(before + 1));
 });
 
@@ -310,7 +313,7 @@ test('a tape that comes to what no body shows is refused in words, and nothing i
   const before = Object.keys(state().readings).length;
   fireEvent.click(screen.getByRole('radio', { name: 'Heel to seat' }));
   type('0');
-  press('Keep');
+  press(SAVE);
   expect(screen.getByText(/^(It comes to \d+°|No body of these lengths)/)).toBeInTheDocument();
   expect(Object.keys(state().readings)).toHaveLength(before);
 });
@@ -334,7 +337,7 @@ test('by eye, the picture that is chosen is what is kept, and the page says what
   const { state } = await open(/^Hamstring ?left/);
   fireEvent.click(screen.getByRole('radio', { name: 'By eye' }));
   fireEvent.click(screen.getByRole('radio', { name: 'About 60 degrees' }));
-  press('Keep');
+  press(SAVE);
   await waitFor(() => expect(Object.values(state().readings)).toHaveLength(3));
   expect(Object.values(state().readings).find(({ range }) => range === 'hamstring')).toMatchObject({
     side: 'left',

@@ -116,6 +116,7 @@ function Measure({ person, estimates, plan }: MeasureProps) {
             habits={habits}
             onHabits={setHabits}
             {...goingOn}
+            otherSideNext={visit ? leadsOver(steps, work.entry) : work.range.sided}
           />
           <Past
             person={person}
@@ -137,6 +138,10 @@ function Measure({ person, estimates, plan }: MeasureProps) {
     </Screen>
   );
 }
+
+/** Whether what is left of a visit has the other side of what is read now. */
+const leadsOver = (steps: ReturnType<typeof useVisit>, { range, side }: EntryWork['entry']) =>
+  steps.some((step) => step.range === range && step.sides.some((one) => one !== side));
 
 /** What is left of a visit; it opens by itself what comes next, and ends with its summary when nothing is left. */
 function useVisit(person: Person, plan: Plan, measuring: Measuring | null, method: MethodId) {

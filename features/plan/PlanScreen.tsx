@@ -39,10 +39,11 @@ const shows: Readonly<Record<Filter, (planned: PlanPose) => boolean>> = {
   cautions: ({ status }) => status !== 'offered',
 };
 
-const places = [
-  { id: 'practised', words: 'Practised' },
+/** What is practised; of a new student, what one starts with. */
+const placesFor = (isNew: boolean): readonly { id: Place; words: string }[] => [
+  { id: 'practised', words: isNew ? 'Start here' : 'Practised' },
   ...poseGroups.map((id) => ({ id, words: groupNames[id] })),
-] as const;
+];
 type Place = 'practised' | Pose['group'];
 
 /** Letters without their marks, for finding "virasana" in "Vīrāsana". */
@@ -130,7 +131,7 @@ export function PlanScreen({ id }: { readonly id: string }) {
         ) : (
           <Chips
             label="Which poses"
-            options={places as readonly { id: Place; words: string }[]}
+            options={placesFor(sessions.length === 0)}
             chosen={place}
             onChoose={setPlace}
             inOneRow

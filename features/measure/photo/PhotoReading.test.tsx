@@ -4,6 +4,9 @@ import { MeasureScreen } from '../MeasureScreen';
 import * as files from '../../data/files';
 import * as pictures from './openPicture';
 
+/** Keeps a reading; where the other side is next, it says so. */
+const SAVE = /^Save(, other side)?$/;
+
 jest.mock('./openPicture');
 jest.mock('../../data/files');
 
@@ -76,7 +79,7 @@ test('a picture kept on purpose goes with its reading, and with its removal', as
   fireEvent.click(await screen.findByRole('checkbox', { name: /^Keep the picture/ }));
   press('Take this reading');
   await waitFor(() => expect(state().measuring.now?.entry?.values).toHaveLength(1));
-  press('Keep');
+  press(SAVE);
   await waitFor(() => expect(Object.values(state().pictures)).toHaveLength(1));
   const [kept] = Object.values(state().pictures);
   expect(state().readings[kept!.id]).toMatchObject({ method: 'photo' });
@@ -97,7 +100,7 @@ test('a reading that is dropped takes its picture along', async () => {
   fireEvent.change(screen.getByRole('textbox', { name: /^Reading 1/ }), {
     target: { value: '30' },
   });
-  press('Keep');
+  press(SAVE);
   await waitFor(() => expect(Object.values(state().readings)).toHaveLength(3));
   expect(state().pictures).toEqual({});
 });
