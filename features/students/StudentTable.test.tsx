@@ -51,6 +51,11 @@ test('students stand in the order that is asked for', async () => {
   expect(first()).toEqual(['Carys', 'Aster', 'Birk']);
   choose('Longest away');
   expect(first()).toEqual(['Birk', 'Aster', 'Carys']);
+  // Never read, 90 days ago, 3 days ago.
+  choose('Longest unread');
+  expect(first()).toEqual(['Carys', 'Aster', 'Birk']);
+  choose('Due for a reading');
+  expect(first()).toEqual(['Carys', 'Aster']);
 });
 
 test('whose hamstrings changed most is one tap, told apart from read once and never read', async () => {

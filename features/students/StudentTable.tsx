@@ -12,17 +12,18 @@ import {
   type Row,
   type SortingState,
 } from '@tanstack/react-table';
+import { isDueForReading } from '@/core/advise/due';
 import { newsRank, type RangeNews } from '@/core/advise/rangeNews';
 import type { StudentRecord } from '@/core/estimate/estimate';
 import { rangeIds, ranges, type RangeId } from '@/core/ranges/ranges';
 import { unansweredCautions } from '@/core/safety/verdict';
 import { selectClasses, selectPeople, selectRecord } from '@/store/selectors';
-import { date } from '@/ui/format';
+import { ago, date } from '@/ui/format';
 import { Field } from '@/ui/Field';
 import { Chips } from '@/ui/Press';
 import { Aside, Words } from '@/ui/Words';
 import { rangeName } from '@/ui/words/words';
-import { useOjas, useOjasList, useWords } from '../hooks';
+import { useOjas, useOjasList, useToday, useWords } from '../hooks';
 import { useWide } from '../shell/Shell';
 import { NobodyYet, seenWords, StudentLine } from './StudentLine';
 import { useNews } from './useNews';
@@ -31,6 +32,9 @@ interface Student {
   readonly record: StudentRecord;
   /** The moment of the last session; empty for who was never on the mat. */
   readonly lastAt: string;
+  /** The moment of the last reading; empty for who was never read. */
+  readonly readAt: string;
+  readonly isDue: boolean;
   readonly toAsk: number;
   readonly cautions: readonly string[];
   readonly classes: readonly string[];
@@ -40,6 +44,7 @@ interface Student {
 const ALL = 'all';
 const WITH_CAUTION = 'caution';
 const TO_ASK = 'ask';
+const DUE = 'due';
 
 /** What a reading of a range comes to so far, in a few words. */
 export function newsWords(news: RangeNews | undefined): string {
@@ -64,6 +69,12 @@ const columnsFor = (range: RangeId | null) => [
     id: 'last',
     header: 'Last here',
     cell: ({ row }) => seenWords(row.original.lastAt),
+  }),
+  column.accessor('readAt', {
+    id: 'read',
+    header: 'Last read',
+    cell: ({ row: { original } }) =>
+      `${original.readAt ? ago(original.readAt) : 'never'}${original.isDue ? ', due' : ''}`,
   }),
   column.accessor('toAsk', {
     id: 'ask',
@@ -90,6 +101,7 @@ const sorts = [
   { id: 'name', words: 'Name', desc: false },
   { id: 'last', words: 'Last here', desc: true },
   { id: 'away', words: 'Longest away', desc: false },
+  { id: 'read', words: 'Longest unread', desc: false },
   { id: 'news', words: 'Changed most', desc: true },
 ] as const;
 type SortId = (typeof sorts)[number]['id'];
@@ -97,6 +109,7 @@ type SortId = (typeof sorts)[number]['id'];
 /** Every student with what the list is sorted and narrowed by. */
 function useStudents(range: RangeId | null) {
   const say = useWords();
+  const today = useToday();
   const people = useOjas(selectPeople);
   const classes = useOjas(selectClasses);
   const found = useOjasList((state) => people.flatMap(({ id }) => selectRecord(state, id) ?? []));
@@ -107,6 +120,8 @@ function useStudents(range: RangeId | null) {
       records.map((record): Student => ({
         record,
         lastAt: record.sessions.at(-1)?.at ?? '',
+        readAt: record.readings.at(-1)?.at ?? '',
+        isDue: isDueForReading(record.readings.at(-1)?.at, today),
         toAsk: unansweredCautions(record.person.cautions, record.person.sex).length,
         cautions: record.person.cautions.flatMap(({ id, answer }) =>
           answer === 'yes' ? [say.caution(id).short] : [],
@@ -116,7 +131,7 @@ function useStudents(range: RangeId | null) {
         ),
         news: news.get(record.person.id),
       })),
-    [records, classes, news, say],
+    [records, classes, news, say, today],
   );
   return { students, classes, left };
 }
@@ -144,6 +159,7 @@ export function StudentTable() {
           shown === ALL ||
           (shown === WITH_CAUTION && one.cautions.length > 0) ||
           (shown === TO_ASK && one.toAsk > 0) ||
+          (shown === DUE && one.isDue) ||
           one.classes.includes(shown),
       ),
     [students, shown],
@@ -229,6 +245,7 @@ const Narrowing = ({ shown, setShown, classes }: NarrowingProps) => (
       { id: ALL, words: 'Everybody' },
       { id: WITH_CAUTION, words: 'Something to mind' },
       { id: TO_ASK, words: 'Questions open' },
+      { id: DUE, words: 'Due for a reading' },
       ...classes.map(({ id, name }) => ({ id, words: name ?? 'A class' })),
     ]}
     chosen={shown}
@@ -244,7 +261,12 @@ interface AsTableProps {
 }
 
 /** Which order a column's head asks for. */
-const sortOf: Readonly<Record<string, SortId>> = { name: 'name', last: 'last', news: 'news' };
+const sortOf: Readonly<Record<string, SortId>> = {
+  name: 'name',
+  last: 'last',
+  read: 'read',
+  news: 'news',
+};
 const CELL = 'flex-1 justify-center px-3 py-2';
 
 function AsTable({ headers, rows, onSort }: AsTableProps) {

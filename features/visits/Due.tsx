@@ -1,6 +1,6 @@
 import { Link } from 'expo-router';
 import { View } from 'react-native';
-import { dayOf, daysBetween } from '@/core/formats/time';
+import { isDueForReading, isLongAway } from '@/core/advise/due';
 import { practisedPoses } from '@/core/plan/practised';
 import { poseById } from '@/core/poses/poses';
 import { selectPeople, selectReadingsOf, selectSessionsOf } from '@/store/selectors';
@@ -8,10 +8,6 @@ import { ago } from '@/ui/format';
 import { Sheet } from '@/ui/Sheet';
 import { Aside, Title, Words } from '@/ui/Words';
 import { useOjas, useOjasList, useToday } from '../hooks';
-
-/** Readings older than this are worth another look, in days; so long away is long. */
-const OLD_READING_DAYS = 42;
-const LONG_AWAY_DAYS = 21;
 
 /** Who is due for a reading, who has not been here for long, and who practises at home every day. */
 export function Due() {
@@ -28,14 +24,12 @@ export function Due() {
       return pose?.homeDose ? [`${pose.name}: ${pose.homeDose}`] : [];
     }),
   }));
-  const older = (at: string | undefined, days: number) =>
-    at === undefined || daysBetween(dayOf(at), today) >= days;
   const parts = [
     {
       title: 'Due for a reading',
       none: 'Everybody was read within six weeks.',
       lines: due
-        .filter(({ readAt }) => older(readAt, OLD_READING_DAYS))
+        .filter(({ readAt }) => isDueForReading(readAt, today))
         .map(({ person, readAt }) => ({
           person,
           words: readAt ? `read ${ago(readAt)}` : 'not read yet',
@@ -46,7 +40,7 @@ export function Due() {
       title: 'Not here for long',
       none: 'Everybody was here within three weeks.',
       lines: due
-        .filter(({ hereAt }) => hereAt !== undefined && older(hereAt, LONG_AWAY_DAYS))
+        .filter(({ hereAt }) => isLongAway(hereAt, today))
         .map(({ person, hereAt }) => ({
           person,
           words: `on the mat ${ago(hereAt as string)}`,
