@@ -55,12 +55,13 @@ const lent = {
   measure: ['data', 'students'],
   plan: ['shell', 'students'],
   progress: ['data', 'plan', 'shell', 'students'],
-  record: ['plan', 'students'],
+  // Where it was felt is tapped as on the mat; a class begins on its mats.
+  record: ['mat', 'plan', 'students'],
   settings: ['plan'],
   shelf: ['data', 'forms', 'shell'],
   shell: ['data'],
   students: ['data', 'forms', 'plan', 'shell'],
-  today: ['pages', 'plan', 'shell', 'visits'],
+  today: ['mat', 'pages', 'plan', 'shell', 'visits'],
   visits: [],
 };
 const places = Object.keys(lent);

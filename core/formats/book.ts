@@ -198,6 +198,11 @@ export const classSchema = open({
   id,
   name: z.string().trim().min(1, says('name-needed')).max(80).optional(),
   people: z.array(id).max(60, says('students')).optional(),
+  /** Who was there on a day, as far as it was said. */
+  came: z
+    .array(open({ on: z.iso.date(), person: id, is: z.enum(['here', 'late', 'away']) }))
+    .max(100_000)
+    .optional(),
   ...when,
   on: when.on.optional(),
 });

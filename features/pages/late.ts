@@ -36,6 +36,7 @@ export const NoAnswer = page((all) => all.NoAnswer);
 export const ComerWork = page((all) => all.ComerWork);
 /** Nothing stands in their place: they stand under everybody. */
 export const FetchForAll = late(async () => (await pages()).FetchForAll, null);
+export const Evening = late(async () => (await pages()).Evening, null);
 export const FetchForClass = late(async () => (await pages()).FetchForClass, null);
 /** Brings them before they are asked for. */
 export const bringPages = () => void pages();

@@ -17,4 +17,4 @@ export { ProportionsScreen } from '../students/ProportionsScreen';
 export { StudentScreen } from '../students/StudentScreen';
 export { StudentsFrame, StudentsScreen } from '../students/StudentsScreen';
 export { Lost, NoAnswer } from '../shell/NoBook';
-export { ComerWork, FetchForAll, FetchForClass } from '../today/reckoned';
+export { ComerWork, Evening, FetchForAll, FetchForClass } from '../today/reckoned';

@@ -1,5 +1,5 @@
 import { Link } from 'expo-router';
-import { useState } from 'react';
+import { Fragment, useState } from 'react';
 import { Pressable, View } from 'react-native';
 import type { Person } from '@/core/formats/book';
 import { recordIn } from '@/core/recordIn';
@@ -12,7 +12,7 @@ import { Screen } from '@/ui/Screen';
 import { Sheet } from '@/ui/Sheet';
 import { Aside, Title, Words } from '@/ui/Words';
 import { useOjas, useOjasList, usePerson, useToday } from '../hooks';
-import { ComerWork, FetchForAll, FetchForClass } from '../pages/late';
+import { ComerWork, Evening, FetchForAll, FetchForClass } from '../pages/late';
 import { LeftOnMats } from '../shell/LeftOnMats';
 import { LookAround } from '../shell/sample';
 import { useWide } from '../shell/Shell';
@@ -126,7 +126,12 @@ function Cards({ coming, found, seeking }: CardsProps) {
           {expected.length > 1 && !seeking && left === 0 ? <FetchForAll people={expected} /> : null}
           {seeking || left > 0
             ? null
-            : coming.classes.map(({ what }) => <FetchForClass key={what.id} it={what} />)}
+            : coming.classes.map(({ what, on }) => (
+                <Fragment key={what.id}>
+                  <Evening it={what} on={on} />
+                  <FetchForClass it={what} />
+                </Fragment>
+              ))}
           {shown.length > 0 ? <Title level={2}>Everybody else</Title> : null}
         </>
       ) : null}

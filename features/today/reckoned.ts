@@ -1,2 +1,3 @@
 export { ComerWork } from './ComerWork';
+export { Evening } from './Evening';
 export { FetchForAll, FetchForClass } from './Fetch';

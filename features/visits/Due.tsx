@@ -1,24 +1,39 @@
 import { Link } from 'expo-router';
 import { View } from 'react-native';
 import { isDueForReading, isLongAway } from '@/core/advise/due';
+import type { ClassRecord } from '@/core/formats/book';
 import { practisedPoses } from '@/core/plan/practised';
 import { poseById } from '@/core/poses/poses';
-import { selectPeople, selectReadingsOf, selectSessionsOf } from '@/store/selectors';
+import { selectClasses, selectPeople, selectReadingsOf, selectSessionsOf } from '@/store/selectors';
 import { ago } from '@/ui/format';
 import { Sheet } from '@/ui/Sheet';
 import { Aside, Title, Words } from '@/ui/Words';
 import { useOjas, useOjasList, useToday } from '../hooks';
 
+/** The day on which somebody was last in a class. */
+const cameLast = (classes: readonly ClassRecord[], id: string) =>
+  lastOf(
+    classes.flatMap(({ came = [] }) =>
+      came.filter(({ person, is }) => person === id && is !== 'away').map(({ on }) => on),
+    ),
+  );
+const lastOf = (days: readonly (string | undefined)[]) =>
+  days
+    .filter((one) => one !== undefined)
+    .sort()
+    .at(-1);
+
 /** Who is due for a reading, who has not been here for long, and who practises at home every day. */
 export function Due() {
   const today = useToday();
   const people = useOjas(selectPeople);
+  const classes = useOjas(selectClasses);
   const readings = useOjasList((state) => people.map(({ id }) => selectReadingsOf(state, id)));
   const sessions = useOjasList((state) => people.map(({ id }) => selectSessionsOf(state, id)));
   const due = people.map((person, i) => ({
     person,
     readAt: readings[i]?.at(-1)?.at,
-    hereAt: sessions[i]?.at(-1)?.at,
+    hereAt: lastOf([sessions[i]?.at(-1)?.at, cameLast(classes, person.id)]),
     doses: [...practisedPoses(sessions[i] ?? [])].flatMap((id) => {
       const pose = poseById(id);
       return pose?.homeDose ? [`${pose.name}: ${pose.homeDose}`] : [];

@@ -123,3 +123,65 @@ test('what repeats by a rule that is not read here is kept, shown, said, and can
   await press('Hips no longer repeats');
   expect([state().visits, state().classes]).toEqual([{}, {}]);
 });
+
+test('a class begins together: who is there in a tap each, their mats at once, and that they were there', async () => {
+  const sparrow = samplePerson({ id: 'p3', name: 'Sparrow New' });
+  const { state } = await show(<TodayScreen />, [
+    ...usualFacts(),
+    put('people', samplePerson({ id: 'p2', name: 'Nadia Orrin' })),
+    put('people', sparrow),
+    put('sessions', sampleSession(shiftDays(today(), -40))),
+    put('sessions', { ...sampleSession(shiftDays(today(), -40)), id: 's2', person: 'p2' }),
+    put('classes', {
+      id: 'k',
+      name: 'Hips',
+      people: ['p1', 'p2', 'p3'],
+      on: today(),
+      time: '18:15',
+    }),
+  ]);
+  const evening = within(await screen.findByRole('region', { name: /^Hips, / }));
+  const begin = () => evening.getByRole('button', { name: /^Begin the class/ });
+  expect(begin()).toHaveAttribute('aria-disabled', 'true');
+  const is = async (name: string, words: string) =>
+    act(
+      async () =>
+        void fireEvent.click(
+          within(evening.getByRole('radiogroup', { name: `Whether ${name} is here` })).getByRole(
+            'radio',
+            { name: words },
+          ),
+        ),
+    );
+  await is('Sparrow New', 'Not today');
+  await act(
+    async () => void fireEvent.click(evening.getByRole('button', { name: 'The other 2 are here' })),
+  );
+  expect(state().classes['k']?.came).toEqual([
+    { on: today(), person: 'p3', is: 'away' },
+    { on: today(), person: 'p1', is: 'here' },
+    { on: today(), person: 'p2', is: 'here' },
+  ]);
+  expect(begin()).toHaveTextContent('Begin the class: 2 mats');
+  await act(async () => void fireEvent.click(begin()));
+  const { now, parked } = state().mat;
+  expect([now?.person, ...Object.keys(parked)].sort()).toEqual(['p1', 'p2']);
+  expect(now?.poses.length).toBeGreaterThan(0);
+});
+
+test('who was in a class was here, though no session was noted', async () => {
+  await show(<CalendarScreen />, [
+    ...usualFacts(),
+    put('sessions', sampleSession(shiftDays(today(), -40))),
+    put('classes', {
+      id: 'k',
+      name: 'Hips',
+      people: ['p1'],
+      on: shiftDays(today(), -3),
+      came: [{ on: shiftDays(today(), -3), person: 'p1', is: 'here' }],
+    }),
+  ]);
+  expect(screen.getByRole('region', { name: 'Not here for long' })).toHaveTextContent(
+    'Everybody was here within three weeks.',
+  );
+});
