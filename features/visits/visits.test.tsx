@@ -159,8 +159,8 @@ test('a class begins together: who is there in a tap each, their mats at once, a
   );
   expect(state().classes['k']?.came).toEqual([
     { on: today(), person: 'p3', is: 'away' },
-    { on: today(), person: 'p1', is: 'here' },
     { on: today(), person: 'p2', is: 'here' },
+    { on: today(), person: 'p1', is: 'here' },
   ]);
   expect(begin()).toHaveTextContent('Begin the class: 2 mats');
   await act(async () => void fireEvent.click(begin()));
