@@ -57,7 +57,7 @@ const lent = {
   progress: ['data', 'plan', 'shell', 'students'],
   // Where it was felt is tapped as on the mat; a class begins on its mats.
   record: ['mat', 'plan', 'students'],
-  settings: ['plan'],
+  settings: ['data', 'plan'],
   shelf: ['data', 'forms', 'shell'],
   shell: ['data'],
   students: ['data', 'forms', 'plan', 'shell'],

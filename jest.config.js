@@ -24,7 +24,7 @@ module.exports = {
       testMatch: ['<rootDir>/{ui,features}/**/*.test.tsx'],
       transform: {
         '\\.mjs$': '<rootDir>/scripts/jest-esbuild.cjs',
-        '/(core|store|workers|demo)/.*\\.ts$': '<rootDir>/scripts/jest-esbuild.cjs',
+        '/(core|store|demo)/.*\\.ts$': '<rootDir>/scripts/jest-esbuild.cjs',
       },
       transformIgnorePatterns: [
         '/node_modules/(?!((jest-)?react-native|@react-native(-community)?|expo(nent)?|@expo(nent)?/.*|react-navigation|@react-navigation/.*|react-native-svg|nativewind|d3-|internmap|react-hotkeys-hook|marked|d3-dsv))',

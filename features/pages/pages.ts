@@ -11,6 +11,7 @@ export { ShelfScreen } from '../shelf/ShelfScreen';
 export { DrawingsScreen } from '../settings/DrawingsScreen';
 export { MoreScreen } from '../settings/MoreScreen';
 export { ReckoningScreen } from '../settings/ReckoningScreen';
+export { HelpScreen } from '../settings/HelpScreen';
 export { IntakeScreen } from '../students/IntakeScreen';
 export { NewStudentScreen } from '../students/NewStudentScreen';
 export { ProportionsScreen } from '../students/ProportionsScreen';

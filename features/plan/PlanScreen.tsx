@@ -7,7 +7,8 @@ import { approaches } from '@/core/approaches/approaches';
 import type { Person } from '@/core/formats/book';
 import type { Plan, PlanPose } from '@/core/formats/plan';
 import { practisedPoses } from '@/core/plan/practised';
-import { poseById, poses, posesIn, type Pose, type PoseId } from '@/core/poses/poses';
+import { calledSo, plain } from '@/core/poses/called';
+import { poseById, posesIn, type Pose } from '@/core/poses/poses';
 import type { Shelf } from '@/core/props/shelf';
 import { selectSessionsOf, selectOwnShelf, selectShelf } from '@/store/selectors';
 import type { Units } from '@/ui/format';
@@ -45,18 +46,6 @@ const placesFor = (isNew: boolean): readonly { id: Place; words: string }[] => [
   ...poseGroups.map((id) => ({ id, words: groupNames[id] })),
 ];
 type Place = 'practised' | Pose['group'];
-
-/** Letters without their marks, for finding "virasana" in "Vīrāsana". */
-const plain = (words: string) => words.normalize('NFD').replace(/\p{M}/gu, '').toLowerCase().trim();
-
-/** Poses called so, in either language; none where nothing is sought. */
-function calledSo(sought: string): readonly PoseId[] {
-  const wanted = plain(sought);
-  if (wanted.length < 2) return [];
-  return poses
-    .filter(({ name, sanskrit }) => plain(`${name} ${sanskrit ?? ''}`).includes(wanted))
-    .map(({ id }) => id);
-}
 
 /** Every pose of a student today, in pieces of the shelf. */
 export function PlanScreen({ id }: { readonly id: string }) {

@@ -5,7 +5,7 @@ import { notTheirs } from '@/core/advise/whose';
 import type { Person, Session, SessionPose } from '@/core/formats/book';
 import { dayOf, isDay } from '@/core/formats/time';
 import { asPlanned } from '@/core/learn/settled';
-import { poses } from '@/core/poses/poses';
+import { calledSo } from '@/core/poses/called';
 import { edit, put } from '@/store/facts';
 import { commit } from '@/store/store';
 import { DayField } from '@/ui/DayField';
@@ -236,12 +236,7 @@ const MOST_NAMES = 6;
 /** A pose that was done and not noted: as it lay the last time, or as it is planned today. */
 function AddPose({ person, session, onAdd }: AddPoseProps) {
   const [sought, setSought] = useState('');
-  const word = sought.trim().toLowerCase();
-  const meant =
-    word === ''
-      ? []
-      : poses.filter(({ name }) => name.toLowerCase().includes(word)).slice(0, MOST_NAMES);
-  const ids = meant.map(({ id }) => id);
+  const ids = calledSo(sought).slice(0, MOST_NAMES);
   const there = new Set(session.poses.map(placeKey));
   const found = (usePlan(person.id, ids)?.poses ?? []).filter(
     (one) => ids.some((id) => id === one.pose) && !there.has(placeKey(one)),

@@ -31,6 +31,13 @@ export function MoreScreen() {
         </Link>
       </Sheet>
       <Sheet>
+        <Title level={2}>Help</Title>
+        <Words>What to do when, what the words mean, and how to report something.</Words>
+        <Link href={'/more/help' as '/more'} asChild>
+          <Press>Help and words</Press>
+        </Link>
+      </Sheet>
+      <Sheet>
         <Title level={2}>How it reckons</Title>
         <Words>The numbers behind the heights, each with where it comes from.</Words>
         <Link href="/more/reckoning" asChild>

@@ -1,9 +1,9 @@
-import { fireEvent, screen, waitFor, within } from '@testing-library/react';
+import { act, fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { shiftDays } from '@/core/formats/time';
 import { planStudent } from '@/core/plan/plan';
 import { samplePerson, sampleReading, sampleSession, sampleShelf } from '@/core/tests/samples';
 import { put } from '@/store/facts';
-import { undo } from '@/store/store';
+import { commit, undo } from '@/store/store';
 import { RecordScreen } from '../record/RecordScreen';
 import { ShelfScreen } from '../shelf/ShelfScreen';
 import { show, today, usualFacts } from '../tests/onScreen';
@@ -129,4 +129,19 @@ describe('the shelf', () => {
     await store.dispatch(undo());
     expect(state().shelf.chair).toEqual(sampleShelf.find(({ id }) => id === 'chair'));
   });
+});
+
+test('a new teacher is led: each first step goes when it is done', async () => {
+  const { store } = await show(<TodayScreen />, [put('people', samplePerson({ id: 'p1' }))]);
+  const steps = () =>
+    within(screen.getByRole('region', { name: 'First steps' }))
+      .getAllByRole('link')
+      .map((one) => one.getAttribute('href'));
+  expect(steps()).toEqual(['/shelf', '/students/p1/measure', '/students/p1/mat']);
+  const now = (fact: ReturnType<typeof put>) =>
+    act(async () => void (await store.dispatch(commit({ words: '', put: [fact], remove: [] }))));
+  await now(put('readings', sampleReading({ id: 'r', person: 'p1' })));
+  expect(steps()).toEqual(['/shelf', '/students/p1/mat']);
+  await now(put('sessions', { ...sampleSession(today()), person: 'p1' }));
+  expect(screen.queryByRole('region', { name: 'First steps' })).toBeNull();
 });

@@ -76,6 +76,7 @@ export function TodayScreen() {
           {others.map((id) => people.find((one) => one.id === id)?.name ?? 'somebody').join(', ')}.
         </Words>
       ) : null}
+      <FirstSteps />
       <Field label="Who comes?" hint="find by name" value={sought} onChangeText={setSought} />
       {somethingComes ? (
         <ComingOn day={today}>
@@ -140,6 +141,50 @@ function Cards({ coming, found, seeking }: CardsProps) {
         <Press onPress={() => setAll(true)}>Show the other {others.length - shown.length}</Press>
       ) : null}
     </>
+  );
+}
+
+/** What a new teacher does first: each goes when it is done, and all of them with the first session. */
+function FirstSteps() {
+  const [person] = useOjas(selectPeople);
+  const hasShelf = useOjas((state) => selectOwnShelf(state).length > 0);
+  const hasRead = useOjas(({ readings }) => Object.keys(readings).length > 0);
+  const hasDone = useOjas(({ sessions }) => Object.keys(sessions).length > 0);
+  const reading = useOjas(({ storage }) => storage.left > 0);
+  if (!person || hasDone || reading) return null;
+  const first = person.name.split(' ')[0];
+  const steps = [
+    {
+      done: hasShelf,
+      says: 'What lies on your shelf, so that heights become pieces that you have.',
+      does: 'Fill the shelf',
+      href: '/shelf',
+    },
+    {
+      done: hasRead,
+      says: `How far ${first} moves: two readings a side are enough to begin.`,
+      does: `Measure ${first}`,
+      href: `/students/${person.id}/measure`,
+    },
+    {
+      done: false,
+      says: 'A first session: what is settled on is where the next one begins.',
+      does: 'On the mat',
+      href: `/students/${person.id}/mat`,
+    },
+  ].filter(({ done }) => !done);
+  return (
+    <Sheet role="region" aria-label="First steps">
+      <Title level={2}>First steps</Title>
+      {steps.map(({ says, does, href }) => (
+        <View key={does} className="gap-1 border-t border-line pt-2">
+          <Words>{says}</Words>
+          <Link href={href as '/students'} asChild>
+            <Press className="self-start">{does}</Press>
+          </Link>
+        </View>
+      ))}
+    </Sheet>
   );
 }
 

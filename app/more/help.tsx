@@ -1,0 +1,1 @@
+export { HelpScreen as default } from '@/features/pages/late';
