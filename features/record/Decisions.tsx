@@ -7,6 +7,7 @@ import type { Person, Session } from '@/core/formats/book';
 import type { Plan, PlanPose } from '@/core/formats/plan';
 import { placeKey } from '@/core/advise/order';
 import { overruledAs, overrules, type Overrule } from '@/core/advise/overrule';
+import { isMoved, lies } from '@/core/lies';
 import { inPoseOf } from '@/core/build/solve';
 import { poseById } from '@/core/poses/poses';
 import { poseLaid, poseTakenBack } from '@/store/mat';
@@ -61,6 +62,7 @@ function Decided({ person, planned, sessions }: DecidedProps) {
         <Title level={3}>{poseTitle(planned)}</Title>
         <ActionMark word={decision.word} />
       </View>
+      <HeightsNext planned={planned} />
       <Words>{say.reasons(decision.reasons)}</Words>
       {laid ? <Yours person={person} planned={planned} /> : null}
       <Press
@@ -74,6 +76,21 @@ function Decided({ person, planned, sessions }: DecidedProps) {
       </Press>
       {open ? <Evidence {...{ person, planned, sessions }} /> : null}
     </View>
+  );
+}
+
+/** What will lie there, from what lay there last. */
+function HeightsNext({ planned }: { readonly planned: PlanPose }) {
+  const units = useUnits();
+  const heights = planned.slots
+    .filter(({ isLength, stackCm, lastCm }) => !isLength && (lies(stackCm) || lies(lastCm ?? 0)))
+    .map((slot) => {
+      const from = slot.lastCm !== null && isMoved(slot.stackCm - slot.lastCm);
+      const to = lies(slot.stackCm) ? length(slot.stackCm, units) : 'nothing';
+      return `${slotName(slot)} ${from ? `${length(slot.lastCm ?? 0, units)} → ` : ''}${to}`;
+    });
+  return heights.length === 0 ? null : (
+    <Words className="font-semibold">{heights.join(' · ')}</Words>
   );
 }
 
