@@ -5,7 +5,7 @@ export function counted(page: Page) {
   let taps = 0;
   return {
     count: () => taps,
-    tap: async (role: 'button' | 'link' | 'radio', name: string | RegExp) => {
+    tap: async (role: 'button' | 'checkbox' | 'link' | 'radio', name: string | RegExp) => {
       taps += 1;
       await page
         .getByRole(role, { name, ...(typeof name === 'string' ? { exact: true } : {}) })

@@ -1,13 +1,17 @@
 import { View } from 'react-native';
+import { timesOf } from '@/core/advise/progress';
 import type { FeltPlace, SessionPose } from '@/core/formats/book';
+import { wentWell } from '@/core/learn/decide';
 import { poseById } from '@/core/poses/poses';
 import { wasTimed } from '@/store/mat';
+import { selectSessionsOf } from '@/store/selectors';
 import { minutes } from '@/ui/format';
 import { countWords } from '@/ui/words/counted';
 import { Field } from '@/ui/Field';
-import { Chips } from '@/ui/Press';
+import { Chips, Press } from '@/ui/Press';
 import { Sheet } from '@/ui/Sheet';
 import { Aside, Title, Words } from '@/ui/Words';
+import { useOjas } from '../hooks';
 import { places, strengths } from '../plan/felt';
 import { BodyOutline } from './BodyOutline';
 import { FeltAnswer } from './FeltAnswer';
@@ -90,12 +94,28 @@ interface FeelProps {
   readonly exit: readonly string[];
   readonly said: Said;
   readonly onSay: (said: Said) => void;
+  readonly onRecord: (felt: Felt) => void;
+}
+
+/** Where the last time went well, that it was the same is one tap (of pelvis and breath nothing is said); a complaint is never the same without being said. */
+function AsLastTime({ onMat: { planned, mat }, onRecord }: Pick<FeelProps, 'onMat' | 'onRecord'>) {
+  const sessions = useOjas((state) => selectSessionsOf(state, mat.person));
+  const last = timesOf(sessions, planned.pose, planned.side).at(-1)?.outcome;
+  if (!last || !wentWell(last)) return null;
+  const { strength, place } = last.feeling;
+  if (strength === undefined || place === undefined) return null;
+  const where = places.find(({ id }) => id === place)?.words.toLowerCase() ?? '';
+  return (
+    <Press onPress={() => onRecord({ feeling: { strength, place } })}>
+      {`As last time, ${strength} of 10 ${where}: record it`}
+    </Press>
+  );
 }
 
 const MOST_LETTERS = 4000;
 
 /** Where and how strong: two taps; the rest stands as it usually is. */
-export function Feel({ onMat, exit, said, onSay }: FeelProps) {
+export function Feel({ onMat, exit, said, onSay, onRecord }: FeelProps) {
   const { planned, mat } = onMat;
   const { place, spot, strength, pelvis, breath, list, held } = said;
   const say = (more: Partial<Said>) => onSay({ ...said, ...more });
@@ -113,6 +133,7 @@ export function Feel({ onMat, exit, said, onSay }: FeelProps) {
       </Sheet>
       <Sheet>
         <Title level={2}>How was it?</Title>
+        <AsLastTime onMat={onMat} onRecord={onRecord} />
         <View className="gap-1">
           <Words>Where was the feeling?</Words>
           <BodyOutline chosen={spot} onChoose={(at, kind) => say({ spot: at, place: kind })} />

@@ -1,9 +1,10 @@
 import { act, fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { put } from '@/store/facts';
 import { holdStarted, matStarted, matTaken } from '@/store/mat';
-import { samplePerson, sampleReading } from '@/core/tests/samples';
+import { shiftDays } from '@/core/formats/time';
+import { samplePerson, sampleReading, sampleSession } from '@/core/tests/samples';
 import { commit } from '@/store/store';
-import { show, usualFacts, type Shown } from '../tests/onScreen';
+import { show, today, usualFacts, type Shown } from '../tests/onScreen';
 import { MatScreen } from './MatScreen';
 
 const press = (name: string | RegExp) => fireEvent.click(screen.getByRole('button', { name }));
@@ -13,8 +14,10 @@ const answer = (group: string, name: string) =>
     within(screen.getByRole('radiogroup', { name: group })).getByRole('radio', { name }),
   );
 
-async function onMat(...keep: string[]) {
-  const shown = await show(<MatScreen id="p1" />);
+const ago = (days: number) => shiftDays(today(), -days);
+const onMat = (...keep: string[]) => onMatWith([], ...keep);
+async function onMatWith(more: readonly ReturnType<typeof put>[], ...keep: string[]) {
+  const shown = await show(<MatScreen id="p1" />, [...usualFacts(), ...more]);
   for (const box of screen.getAllByRole('checkbox'))
     if (!keep.some((name) => box.textContent?.endsWith(name))) fireEvent.click(box);
   press(/^Begin/);
@@ -224,6 +227,24 @@ test('two taps record a pose; what was moved against the advice is marked as suc
   });
   expect(pose?.changes).toHaveLength(1);
   expect(state().mat.now).toBeNull();
+});
+
+test('that it was as the last time is one tap, and says nothing of what nobody looked at', async () => {
+  const well = sampleSession(ago(7), { feeling: { strength: 3, place: 'muscle' } });
+  const { state } = await onMatWith([put('sessions', well)], 'Hero');
+  step('Feel');
+  press('As last time, 3 of 10 in muscle: record it');
+  await waitFor(() => expect(Object.values(state().sessions)).toHaveLength(2));
+  const [pose] = Object.values(state().sessions).find(({ at }) => at !== well.at)!.poses;
+  expect(pose?.feeling).toEqual({ strength: 3, place: 'muscle' });
+  expect(pose).not.toHaveProperty('pelvis');
+});
+
+test('what was complained of last time is never the same without being said', async () => {
+  const sore = sampleSession(ago(7), { feeling: { strength: 3, place: 'joint' } });
+  await onMatWith([put('sessions', sore)], 'Hero');
+  step('Feel');
+  expect(screen.queryByRole('button', { name: /^As last time/ })).toBeNull();
 });
 
 test('a joint that spoke is recorded before anything else, and nothing comes down after it', async () => {

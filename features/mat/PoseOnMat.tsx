@@ -173,6 +173,7 @@ export function PoseOnMat({ person, planned, mat, alone, onEnded }: PoseOnMatPro
       <OfStep
         {...{ person, planned, mat, settled, lying, how, inPose, estimates, set }}
         {...{ said, onSay: setSaid }}
+        onRecord={(felt) => void finish(felt)}
       />
       {round && (mat.step === 'build' || mat.step === 'feel') ? (
         <Sheet>
@@ -229,10 +230,11 @@ interface OfStepProps {
   readonly set: readonly DialSetting[];
   readonly said: Said;
   readonly onSay: (said: Said) => void;
+  readonly onRecord: (felt: Felt) => void;
 }
 
 /** What each step of a pose shows under its figure. */
-function OfStep({ mat, said, onSay, ...now }: OfStepProps) {
+function OfStep({ mat, said, onSay, onRecord, ...now }: OfStepProps) {
   const { person, planned, settled, lying, how } = now;
   const rungs = <Rungs person={person} planned={planned} settled={settled} mat={mat} />;
   switch (mat.step) {
@@ -266,7 +268,7 @@ function OfStep({ mat, said, onSay, ...now }: OfStepProps) {
         </>
       );
     case 'feel':
-      return <Feel onMat={{ ...now, mat }} exit={how.exit} {...{ said, onSay }} />;
+      return <Feel onMat={{ ...now, mat }} exit={how.exit} {...{ said, onSay, onRecord }} />;
   }
 }
 
