@@ -31,6 +31,7 @@ export const places: readonly Place[] = [
   { name: 'How it reckons, whole', path: '/more/how', heading: 'How it reckons, whole' },
   { name: 'Drawings', path: '/more/drawings', heading: 'Five bodies in every pose' },
   { name: 'Protocols', path: '/more/protocols', heading: 'How each range is read' },
+  { name: 'Class', path: '/classes/c-evening', heading: 'Mobility evening' },
   { name: 'Help', path: '/more/help', heading: 'Help' },
   {
     name: 'Proportions',

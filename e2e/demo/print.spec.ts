@@ -37,3 +37,19 @@ for (const [width, height] of [
       const pages = (await page.pdf({ format: 'A4' })).toString('latin1').match(/\/Type \/Page\b/g);
       expect(pages?.length ?? 0).toBeGreaterThan(0);
     });
+
+test('a class is printed with those who are in it and nobody else, each with heights and pieces', async ({
+  page,
+}) => {
+  await page.goto('/classes/c-evening');
+  await expect(page.getByRole('region', { name: 'Staff' })).toBeVisible();
+  await page.emulateMedia({ media: 'print' });
+  const printed = await page.locator('main').innerText();
+  const { people, classes } = await book();
+  const inIt = new Set(classes.find(({ id }) => id === 'c-evening')?.people);
+  for (const { id, name } of people)
+    if (inIt.has(id)) expect(printed).toContain(name);
+    else expect(printed).not.toContain(name);
+  expect(printed).toMatch(/Seat \d+(\.5)? cm: /);
+  await expect(page.getByRole('navigation').first()).toBeHidden();
+});

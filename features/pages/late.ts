@@ -23,6 +23,7 @@ export const DataScreen = page((all) => all.DataScreen);
 export const DrawingsScreen = page((all) => all.DrawingsScreen);
 export const MoreScreen = page((all) => all.MoreScreen);
 export const ReckoningScreen = page((all) => all.ReckoningScreen);
+export const ClassScreen = page((all) => all.ClassScreen);
 export const HelpScreen = page((all) => all.HelpScreen);
 export const IntakeScreen = page((all) => all.IntakeScreen);
 export const NewStudentScreen = page((all) => all.NewStudentScreen);

@@ -18,4 +18,4 @@ export { ProportionsScreen } from '../students/ProportionsScreen';
 export { StudentScreen } from '../students/StudentScreen';
 export { StudentsFrame, StudentsScreen } from '../students/StudentsScreen';
 export { Lost, NoAnswer } from '../shell/NoBook';
-export { ComerWork, Evening, FetchForAll, FetchForClass } from '../today/reckoned';
+export { ClassScreen, ComerWork, Evening, FetchForAll, FetchForClass } from '../today/reckoned';

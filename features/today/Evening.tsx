@@ -1,4 +1,4 @@
-import { useRouter } from 'expo-router';
+import { Link, useRouter } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
 import type { ClassRecord } from '@/core/formats/book';
@@ -98,6 +98,12 @@ export function Evening({ it, on }: EveningProps) {
           ? 'Begin the class: say who is here'
           : `Begin the class: ${here.length} ${here.length === 1 ? 'mat' : 'mats'}`}
       </Press>
+      <Link
+        href={`/classes/${it.id}` as '/students'}
+        className="min-h-12 py-3 font-text text-base text-thread underline"
+      >
+        What everybody needs, on one sheet
+      </Link>
       {without.length > 0 ? (
         <Words role="status" className="text-rust">
           Nothing is practised yet by {names(without)}: choose their poses on their own mat.

@@ -72,6 +72,13 @@ export function ClassLine({ one }: { readonly one: Occurrence<ClassRecord> }) {
           </Link>
         ))}
       </View>
+      <Link
+        href={`/classes/${what.id}` as '/students'}
+        className="min-h-12 py-3 font-text text-base text-thread underline"
+        aria-label={`What everybody in ${title} needs`}
+      >
+        What everybody needs, on one sheet
+      </Link>
       {people ? (
         <>
           <Who chosen={people} onChoose={setPeople} />
