@@ -1,5 +1,5 @@
 import { Link } from 'expo-router';
-import { Fragment, useState } from 'react';
+import { useState } from 'react';
 import { Pressable, View } from 'react-native';
 import type { Person } from '@/core/formats/book';
 import { recordIn } from '@/core/recordIn';
@@ -122,17 +122,15 @@ function Cards({ coming, found, seeking }: CardsProps) {
     <>
       {expected.length > 0 ? (
         <>
+          {seeking || left > 0
+            ? null
+            : coming.classes.map(({ what, on }) => <Evening key={what.id} it={what} on={on} />)}
           <Title level={2}>Comes today</Title>
           <View className={list}>{expected.map(card)}</View>
           {expected.length > 1 && !seeking && left === 0 ? <FetchForAll people={expected} /> : null}
           {seeking || left > 0
             ? null
-            : coming.classes.map(({ what, on }) => (
-                <Fragment key={what.id}>
-                  <Evening it={what} on={on} />
-                  <FetchForClass it={what} />
-                </Fragment>
-              ))}
+            : coming.classes.map(({ what }) => <FetchForClass key={what.id} it={what} />)}
           {shown.length > 0 ? <Title level={2}>Everybody else</Title> : null}
         </>
       ) : null}
