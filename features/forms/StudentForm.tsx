@@ -1,4 +1,5 @@
 import { zodResolver } from '@hookform/resolvers/zod';
+import type { ReactNode } from 'react';
 import { Controller, useForm } from 'react-hook-form';
 import { View } from 'react-native';
 import { z } from '@/core/z';
@@ -58,10 +59,12 @@ interface StudentFormProps {
   readonly units: Units;
   readonly saveWords: string;
   readonly onSave: (fields: PersonFields) => Promise<void>;
+  /** What an approach that is thought of would change. */
+  readonly effectOf?: (approach: ApproachId) => ReactNode;
 }
 
 /** Name, height, and what narrows the first assumptions. */
-export function StudentForm({ person, units, saveWords, onSave }: StudentFormProps) {
+export function StudentForm({ person, units, saveWords, onSave, effectOf }: StudentFormProps) {
   const { control, handleSubmit } = useForm<Filled>({
     resolver: zodResolver(schemaFor(units, new Date().getFullYear())),
     defaultValues: {
@@ -116,12 +119,16 @@ export function StudentForm({ person, units, saveWords, onSave }: StudentFormPro
           control={control}
           name="approach"
           render={({ field }) => (
-            <Chips
-              label="Approach"
-              options={approachIds.map((id) => ({ id, words: approaches[id].name }))}
-              chosen={field.value}
-              onChoose={field.onChange}
-            />
+            <>
+              <Chips
+                label="Approach"
+                options={approachIds.map((id) => ({ id, words: approaches[id].name }))}
+                chosen={field.value}
+                onChoose={field.onChange}
+              />
+              <Words>{approaches[field.value].inShort}</Words>
+              {effectOf?.(field.value)}
+            </>
           )}
         />
       </View>

@@ -32,7 +32,7 @@ test('what the shelf builds is told with its gaps and what would close them', as
 
 test('a prop is doubled, to be measured and renamed as another kind', async () => {
   const { state } = await show(<ShelfScreen />, twoBlocks);
-  await press('Another like Foam block');
+  await press('Another kind of Foam block');
   expect(Object.values(state().shelf).map((item) => item?.name)).toEqual(
     expect.arrayContaining(['Foam block', 'Foam block, another kind']),
   );
@@ -62,5 +62,19 @@ test('a fold is measured as a pile, free and sat on: one takes its share, and a 
   await press('Keep');
   expect(state().shelf['wool']?.states).toContainEqual(
     expect.objectContaining({ heightCm: 4.5, loadedCm: 3.6 }),
+  );
+});
+
+test('one more and one less of a thing are a tap each, and never none', async () => {
+  const { state } = await show(<ShelfScreen />, twoBlocks);
+  const bolster = () => Object.values(state().shelf).find(({ name }) => name === 'Foam block')!;
+  const before = bolster().count;
+  await press('One Foam block more');
+  expect(bolster().count).toBe(before + 1);
+  for (let i = 0; i < before; i++) await press('One Foam block less');
+  expect(bolster().count).toBe(1);
+  expect(screen.getByRole('button', { name: 'One Foam block less' })).toHaveAttribute(
+    'aria-disabled',
+    'true',
   );
 });

@@ -4,7 +4,7 @@ import Svg, { Line } from '@/ui/svg';
 import { kinds, propKinds, type PropKind } from '@/core/props/kinds';
 import { stateName, type ShelfItem } from '@/core/props/shelf';
 import { starterShelf, usualItem } from '@/core/props/usualShelves';
-import { editFields, put } from '@/store/facts';
+import { edit, editFields, put } from '@/store/facts';
 import { selectSettings, selectOwnShelf } from '@/store/selectors';
 import { commit, recordNow } from '@/store/store';
 import { length, type Units } from '@/ui/format';
@@ -100,7 +100,7 @@ export function ShelfScreen() {
           >
             <View className="flex-row flex-wrap items-baseline justify-between gap-2">
               <Title level={2}>{item.name}</Title>
-              <Words className="text-lg">× {item.count}</Words>
+              <HowMany item={item} />
             </View>
             {editing?.id === item.id ? (
               <ItemForm item={editing} units={units} onKeep={keep} />
@@ -108,8 +108,8 @@ export function ShelfScreen() {
               <Item item={item} units={units} />
             )}
             <View className="flex-row flex-wrap gap-2">
-              <Press aria-label={`Another like ${item.name}`} onPress={() => duplicate(item)}>
-                Another like it
+              <Press aria-label={`Another kind of ${item.name}`} onPress={() => duplicate(item)}>
+                Another kind of it
               </Press>
               <Press
                 aria-label={
@@ -131,6 +131,42 @@ export function ShelfScreen() {
         ))}
       </View>
     </Screen>
+  );
+}
+
+/** As many of one thing as a shelf names. */
+const MOST_OF_ONE = 500;
+
+/** How many of a thing there are, one more or one less by a tap. */
+function HowMany({ item: { id, name, count } }: { readonly item: ShelfItem }) {
+  const dispatch = useOjasDispatch();
+  const countTo = (to: number) =>
+    dispatch(
+      commit({
+        words: `${name}: ${to}`,
+        put: [],
+        edit: [edit('shelf', id, (now) => ({ ...now, count: to }))],
+        remove: [],
+      }),
+    );
+  return (
+    <View className="flex-row items-center gap-2">
+      <Press
+        aria-label={`One ${name} less`}
+        disabled={count <= 1}
+        onPress={() => countTo(count - 1)}
+      >
+        −
+      </Press>
+      <Words className="text-lg">× {count}</Words>
+      <Press
+        aria-label={`One ${name} more`}
+        disabled={count >= MOST_OF_ONE}
+        onPress={() => countTo(count + 1)}
+      >
+        +
+      </Press>
+    </View>
   );
 }
 

@@ -27,6 +27,7 @@ import { saveStudent } from '../data/saveBook';
 import { Choice } from '../plan/PoseChoices';
 import { StudentForm, type PersonFields } from '../forms/StudentForm';
 import { StudentTabs } from './StudentTabs';
+import { ApproachEffect } from './ApproachEffect';
 import { NoStudent } from './NoStudent';
 
 const questionIds = Object.keys(questions) as QuestionId[];
@@ -90,7 +91,13 @@ export function StudentScreen({ id }: { readonly id: string }) {
       <AsFile person={person} />
       {editing ? (
         <Sheet>
-          <StudentForm person={editing} units={units} saveWords="Save" onSave={save} />
+          <StudentForm
+            person={editing}
+            units={units}
+            saveWords="Save"
+            onSave={save}
+            effectOf={(approach) => <ApproachEffect person={person} approach={approach} />}
+          />
         </Sheet>
       ) : null}
       <View className="flex-row flex-wrap gap-2">
@@ -117,8 +124,8 @@ function AsFile({ person }: OfPerson) {
     <Sheet role="region" aria-label="Their record as a file">
       <Title level={2}>Their record as a file</Title>
       <Words>
-        Readings, sessions and visits of {person.name} alone, to be given along or opened in another
-        book. Nobody else is named in it.
+        Readings, sessions and visits of {person.name} alone, to be given along or opened by another
+        teacher. Nobody else is named in it.
       </Words>
       <Tick checked={withAnswers} onToggle={() => setWithAnswers(!withAnswers)}>
         With the answers on health, and notes
@@ -160,7 +167,7 @@ function Ranges({ estimates }: { readonly estimates: Estimates }) {
   const measured = known.filter(({ source }) => source !== 'assumed');
   return (
     <Sheet>
-      <Title level={2}>Ranges</Title>
+      <Title level={2}>Mobility</Title>
       {measured.length === 0 ? (
         <Words>
           Nothing measured yet: everything is assumed from what is usual, and the plan’s bands are

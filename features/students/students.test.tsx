@@ -100,6 +100,17 @@ describe('the questions', () => {
 });
 
 describe('one student', () => {
+  test('another approach says what it would do to this plan before it is taken', async () => {
+    const { state } = await show(<StudentScreen id="p1" />, usualFacts());
+    press('Change name, height, approach');
+    expect(screen.queryByText(/^In Wren Sample’s plan: /)).toBeNull();
+    fireEvent.click(screen.getByRole('radio', { name: 'Long quiet holds' }));
+    expect(
+      await screen.findByText(/^In Wren Sample’s plan: holding \d+:\d\d → /),
+    ).toBeInTheDocument();
+    expect(state().people.p1?.approach).toBe('built-up-alignment');
+  });
+
   test('shows measured ranges with their doubt and age, and how many are assumed', async () => {
     await show(<StudentScreen id="p1" />);
     expect(screen.getByText('Knee bend, hip bent, left')).toBeInTheDocument();
