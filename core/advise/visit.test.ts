@@ -1,7 +1,9 @@
 import { recordWith, samplePerson, sampleReading, sampleShelf } from '../tests/samples';
 import { commonestPoses } from '../poses/poses';
 import { planStudent } from '../plan/plan';
-import { visitSteps } from './visit';
+import { studioShelf } from '../props/usualShelves';
+import { ordinaryAdult } from '../sim/room';
+import { visitSteps, worthReading } from './visit';
 
 const DAY = '2026-03-02';
 const planWith = (readings: ReturnType<typeof sampleReading>[] = [], person = samplePerson()) =>
@@ -64,4 +66,15 @@ test('what a caution leaves out is not led to, on that side alone', () => {
   );
   expect(without.map(({ range }) => range)).not.toContain('kneeFlexion.prone');
   expect(without.find(({ range }) => range === 'hamstring')?.sides).toEqual(['right']);
+});
+
+test('what is asked for first is what a visit begins with, for every body', () => {
+  for (let seed = 1; seed <= 20; seed++) {
+    const record = ordinaryAdult(seed, seed * 5 + 1, 'built-up-alignment');
+    const unread = { ...record, readings: record.readings.slice(0, seed % 7) };
+    const plan = planStudent(unread, studioShelf, '2026-03-02');
+    const [first] = worthReading(plan);
+    const [step] = visitSteps('recheck', plan, [], []);
+    expect([first?.range, first?.side]).toEqual([step?.range, step?.sides[0]]);
+  }
 });

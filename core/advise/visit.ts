@@ -16,6 +16,14 @@ export interface VisitStep {
 
 const MOST_STEPS: Readonly<Record<VisitKind, number>> = { first: 5, recheck: 2 };
 
+/** What is worth reading, in the order of a visit: the one order for all who ask. */
+export const worthReading = (plan: Pick<Plan, 'measureNext' | 'ranges'>): Plan['measureNext'] =>
+  visitSteps('first', plan, [], []).flatMap(({ range, sides }) =>
+    sides.flatMap(
+      (side) => plan.measureNext.find((one) => one.range === range && one.side === side) ?? [],
+    ),
+  );
+
 /**
  * What is left to read in a visit, most worth first: ranges of the plan's own ranking, both sides of one range
  * together. Ranges that were read or passed over count toward the visit's length, so that it ends.

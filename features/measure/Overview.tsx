@@ -3,7 +3,7 @@ import type { Estimates, RangeEstimate } from '@/core/estimate/estimate';
 import type { Person } from '@/core/formats/book';
 import type { Plan } from '@/core/formats/plan';
 import { dayOf, daysBetween } from '@/core/formats/time';
-import { visitSteps } from '@/core/advise/visit';
+import { visitSteps, worthReading } from '@/core/advise/visit';
 import type { VisitKind } from '@/core/visitKinds';
 import { protocolsOf, type MethodId } from '@/core/protocols/protocols';
 import { mayRead } from '@/core/safety/reading';
@@ -115,15 +115,17 @@ function Next({ plan, onPick }: Pick<OverviewProps, 'plan' | 'onPick'>) {
         What makes these heights surest first, read twice {byMethod[method]}; where that does not
         serve, by the next best.
       </Aside>
-      {plan.measureNext.slice(0, SHOWN_NEXT).map(({ range, side, decides }) => (
-        <Press
-          key={range + side}
-          onPress={() => onPick(range, side === 'right' ? 'right' : 'left')}
-        >
-          {rangeName(range)}
-          {side === 'both' ? '' : `, ${side}`}: {decidesWords(decides)}
-        </Press>
-      ))}
+      {worthReading(plan)
+        .slice(0, SHOWN_NEXT)
+        .map(({ range, side, decides }) => (
+          <Press
+            key={range + side}
+            onPress={() => onPick(range, side === 'right' ? 'right' : 'left')}
+          >
+            {rangeName(range)}
+            {side === 'both' ? '' : `, ${side}`}: {decidesWords(decides)}
+          </Press>
+        ))}
     </Sheet>
   );
 }

@@ -1,5 +1,6 @@
 import { Link } from 'expo-router';
 import { View } from 'react-native';
+import { worthReading } from '@/core/advise/visit';
 import { placeKey } from '@/core/advise/order';
 import type { Person } from '@/core/formats/book';
 import type { Plan, PlanPose } from '@/core/formats/plan';
@@ -61,7 +62,7 @@ export function ComerWork({ person }: { readonly person: Person }) {
 
 /** The one range that today's poses lean on most and that is least sure. */
 function Check({ plan }: { readonly plan: Plan }) {
-  const first = plan.measureNext[0];
+  const [first] = worthReading(plan);
   if (!first) return null;
   return (
     <Words>
