@@ -54,6 +54,13 @@ export function ago(at: string): string {
 }
 /** The hour at which something was noted, where it was noted: `18:05`. */
 export const hour = (at: string) => at.slice(11, 16);
+let clockMade: Intl.DateTimeFormat | undefined;
+/** An hour such as `18:15` as it is written where the teacher lives: 18:15, 18.15, 6:15 pm. */
+export function clock(time: string): string {
+  const [hours = 0, mins = 0] = time.split(':').map(Number);
+  clockMade ??= new Intl.DateTimeFormat(undefined, { hour: 'numeric', minute: '2-digit' });
+  return clockMade.format(new Date(2000, 0, 1, hours, mins));
+}
 /** How long since a moment: "just now", "5 minutes ago". */
 export function since(at: string): string {
   const then = parseISO(at);

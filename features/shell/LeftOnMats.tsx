@@ -4,7 +4,7 @@ import { View } from 'react-native';
 import { dayOf } from '@/core/formats/time';
 import { matOf, type LeftMat } from '@/store/mat';
 import { layLeftMatAside, takeLeftMat } from '@/store/store';
-import { ago, hour } from '@/ui/format';
+import { clock, ago, hour } from '@/ui/format';
 import { Press } from '@/ui/Press';
 import { Sheet } from '@/ui/Sheet';
 import { Title, Words } from '@/ui/Words';
@@ -34,7 +34,7 @@ function Left({ left }: { readonly left: LeftMat }) {
     <Sheet className="border-thread" role="group" aria-label={`Left on the mat: ${person.name}`}>
       <Title level={2}>{person.name} was left on the mat</Title>
       <Words>
-        Begun {day} at {hour(startedAt)}, in a window that was closed: {done.length} of{' '}
+        Begun {day} at {clock(hour(startedAt))}, in a window that was closed: {done.length} of{' '}
         {poses.length} {poses.length === 1 ? 'pose' : 'poses'} done.
       </Words>
       {isHere ? (

@@ -6,7 +6,7 @@ import { poses } from '@/core/poses/poses';
 import { stackWords } from '@/core/props/stack';
 import { selectPlan } from '@/store/reckoned';
 import { selectPeople, selectShelf } from '@/store/selectors';
-import { length } from '@/ui/format';
+import { clock, length } from '@/ui/format';
 import { Print } from '@/ui/Print';
 import { Screen } from '@/ui/Screen';
 import { Sheet } from '@/ui/Sheet';
@@ -39,7 +39,7 @@ export function ClassScreen({ id }: { readonly id: string }) {
     <Screen title={it.name ?? 'Class'} beside={<Print />}>
       <Aside>
         {people.map(({ name }) => name).join(', ')}
-        {it.time ? ` · ${it.time}` : ''}
+        {it.time ? ` · ${clock(it.time)}` : ''}
       </Aside>
       {rows.length === 0 ? <Words>Nobody in it practises anything yet.</Words> : null}
       {rows.map(({ pose, name, lines }) => (

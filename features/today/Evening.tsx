@@ -6,7 +6,7 @@ import type { LocalDay } from '@/core/formats/time';
 import { edit } from '@/store/facts';
 import { selectPeople } from '@/store/selectors';
 import { commit } from '@/store/store';
-import { date } from '@/ui/format';
+import { clock, date } from '@/ui/format';
 import { Chips, Press } from '@/ui/Press';
 import { Sheet } from '@/ui/Sheet';
 import { Title, Words } from '@/ui/Words';
@@ -65,7 +65,7 @@ export function Evening({ it, on }: EveningProps) {
   return (
     <Sheet role="region" aria-label={`${title}, ${date(on)}`}>
       <Title level={2}>
-        {it.time ? `${it.time} · ` : ''}
+        {it.time ? `${clock(it.time)} · ` : ''}
         {title}
       </Title>
       {people.map(({ id, name }) => (

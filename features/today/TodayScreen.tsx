@@ -5,7 +5,7 @@ import type { Person } from '@/core/formats/book';
 import { recordIn } from '@/core/recordIn';
 import { unansweredCautions } from '@/core/safety/verdict';
 import { selectOwnShelf, selectPeople, selectSessionsOf } from '@/store/selectors';
-import { ago } from '@/ui/format';
+import { clock, ago } from '@/ui/format';
 import { Field } from '@/ui/Field';
 import { Press } from '@/ui/Press';
 import { Screen } from '@/ui/Screen';
@@ -264,7 +264,7 @@ function ComerCard({ id, coming }: ComerCardProps) {
       <Link href={`/students/${id}/plan`} asChild>
         <Pressable className="min-h-12 justify-center">
           <Title level={2}>
-            {coming?.time ? `${coming.time} · ` : ''}
+            {coming?.time ? `${clock(coming.time)} · ` : ''}
             {person.name}
           </Title>
           <Aside>

@@ -9,7 +9,7 @@ import type { ClassRecord, Visit } from '@/core/formats/book';
 import { shiftDays, type LocalDay } from '@/core/formats/time';
 import { selectClasses, selectPeople, selectVisits } from '@/store/selectors';
 import { commit } from '@/store/store';
-import { date } from '@/ui/format';
+import { clock, date } from '@/ui/format';
 import { Press } from '@/ui/Press';
 import { Screen } from '@/ui/Screen';
 import { Sheet } from '@/ui/Sheet';
@@ -151,7 +151,7 @@ function VisitLine({ one }: { readonly one: Occurrence<Visit> }) {
   const over = `${person.name} no longer comes at that hour`;
   return (
     <View className="flex-row flex-wrap items-center gap-x-3 border-t border-line">
-      <Words className="min-w-[52px] font-semibold">{what.time ?? '–'}</Words>
+      <Words className="min-w-[52px] font-semibold">{what.time ? clock(what.time) : '–'}</Words>
       <Link
         href={`/students/${person.id}/plan`}
         className="min-h-12 flex-1 py-3 font-text text-base text-thread underline"

@@ -4,7 +4,7 @@ import { View } from 'react-native';
 import type { ClassRecord } from '@/core/formats/book';
 import { selectPeople } from '@/store/selectors';
 import { commit } from '@/store/store';
-import { date } from '@/ui/format';
+import { clock, date } from '@/ui/format';
 import { Press, Tick } from '@/ui/Press';
 import { Aside, Words } from '@/ui/Words';
 import { useOjas, useOjasDispatch } from '../hooks';
@@ -56,7 +56,7 @@ export function ClassLine({ one }: { readonly one: Occurrence<ClassRecord> }) {
   return (
     <View className="gap-1 border-t border-line pb-2">
       <View className="flex-row flex-wrap items-center gap-x-3">
-        <Words className="min-w-[52px] font-semibold">{what.time ?? '–'}</Words>
+        <Words className="min-w-[52px] font-semibold">{what.time ? clock(what.time) : '–'}</Words>
         <Words className="flex-1 py-3 font-semibold">{title}</Words>
         <Aside>{repeatWords(what)}</Aside>
       </View>
