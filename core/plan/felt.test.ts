@@ -3,7 +3,7 @@ import type { SessionPose } from '../formats/book';
 import type { PlanPose } from '../formats/plan';
 import { shiftDays } from '../formats/time';
 import { answered, answeredBy, answerTo } from '../poses/felt';
-import { poseById, wayOf, type PoseId } from '../poses/poses';
+import { poseById, poses, wayOf, type PoseId } from '../poses/poses';
 import { studioShelf } from '../props/usualShelves';
 import { ordinaryAdult } from '../sim/room';
 import { slotKey } from '../slots';
@@ -113,4 +113,28 @@ test('a spot keeps its side; one that a later version names is nobody’s, and h
   const after = planned('hero', [feltAt(before, 'inner-elbow:left')]);
   expect(after.decision).toMatchObject({ action: 'raise', slot: 'seat' });
   expect(after.decision.reasons[0]).toMatchObject({ complaint: { spot: 'inner-elbow:left' } });
+});
+
+test('what is felt at a neck, a shoulder or an ankle raises nothing under pelvis, knees or hands in any pose', () => {
+  const far: readonly SpotId[] = ['neck', 'shoulder', 'front-ankle', 'behind-ankle'];
+  // What lies at the spot itself, and the heels, are its own.
+  const own = ['ankle', 'forehead', 'neck', 'shoulder', 'heels', 'feet'];
+  let raised = 0;
+  for (const { id } of poses)
+    for (const spot of far) {
+      const before = planned(id);
+      if (before.posture === null) continue;
+      const { decision } = planned(id, [feltAt(before, spot)]);
+      if (decision.slot === null) continue;
+      raised++;
+      const answers = answerTo(id, spot)?.by ?? [];
+      const asked = answers.some((one) => 'slot' in one && decision.slot?.startsWith(one.slot));
+      expect([id, spot, decision.slot, asked || own.includes(decision.slot)]).toEqual([
+        id,
+        spot,
+        decision.slot,
+        true,
+      ]);
+    }
+  expect(raised).toBeGreaterThan(3);
 });

@@ -42,7 +42,7 @@ test('an exported book is whole, comes back as the same, and a changed one asks 
   };
   await importText(page, 'changed.json', JSON.stringify(changed));
   await expect(
-    page.getByText('Name: Ines Calloway here, Ines Calloway-Reed in the book'),
+    page.getByText('Name: Ines Calloway here, Ines Calloway-Reed in the backup'),
   ).toBeVisible();
   await page.getByRole('button', { name: /Take in all, replacing 1/ }).click();
   const undo = page.getByRole('button', { name: 'Undo', exact: true });
