@@ -174,10 +174,16 @@ const learnedHere = (of: SlotBuild) => {
   return meetsGap(of) && offset.meanCm > most ? { ...offset, meanCm: most } : offset;
 };
 
+const isSeenAgain = ({ decision }: SlotBuild) =>
+  decision.reasons.some(({ code }) => code === 'seen-again');
+
 /** What was felt lifts a support no higher than this; a chest lies high on nothing that does not meet it. */
 function highestRaisedCm(of: SlotBuild): number {
   const { slot, rawCm } = of.need;
-  const overGap = rawCm + FILL_OVER_CM;
+  // A gap that was seen twice is wider than it is reckoned.
+  const overGap = isSeenAgain(of)
+    ? Math.max(rawCm, of.lying?.heightCm ?? 0) + decisionParameter.mostSoftRung.value
+    : rawCm + FILL_OVER_CM;
   const own = meetsGap(of)
     ? overGap
     : slot === 'chest'

@@ -45,8 +45,9 @@ export const goesFurther = (
 const RISE_CM = 0.3;
 
 /** The slots that a decision raises, where none of them stands any higher for it; empty where one does. */
-const stuckSlots = ({ decision: { word, slot }, slots }: Pick<PlanPose, 'decision' | 'slots'>) => {
-  if (word !== 'ease' || slot === null) return [];
+const stuckSlots = ({ decision, slots }: Pick<PlanPose, 'decision' | 'slots'>) => {
+  const { word, slot, action } = decision;
+  if (word !== 'ease' || action !== 'raise' || slot === null) return [];
   const raised = slots.filter((one) => meansSlot(slot, slotKey(one)));
   return raised.every(({ stackCm, lastCm }) => stackCm < (lastCm ?? 0) + RISE_CM) ? raised : [];
 };

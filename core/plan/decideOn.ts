@@ -185,6 +185,19 @@ function easingHere(laid: Laid, last: SessionPose | undefined, why: RaiseReason)
   return inTurn.find((one) => one !== null && isThere(laid, one)) ?? GO_LESS_FAR;
 }
 
+/**
+ * What was seen the last two times, answered by what is there: by what eases this way where its own support is none of
+ * it, and by words where that stands as high as it serves.
+ */
+function seenAgainHere(laid: Laid): DecisionInput['seenAgain'] {
+  const again = seenAgain(laid.pose, laid.earlier);
+  if (!again || isThere(laid, again.easing)) return again;
+  const { slot } = again.easing;
+  const isBuilt = slot !== null && laid.bands.some(({ need }) => meansSlot(slot, slotKey(need)));
+  const last = laid.earlier.at(-1)?.outcome;
+  return { ...again, easing: isBuilt ? GO_LESS_FAR : easingHere(laid, last, 'other') };
+}
+
 /** A range that reads low today eases the slot that leans on it most, or a dial; where nothing does, it moves nothing. */
 function lowCheckToday(laid: Laid): DecisionInput['lowCheck'] {
   const { pose, family, side, input, earlier, context } = laid;
@@ -221,7 +234,7 @@ export function decisionOn(laid: Laid): Decision {
     earlier,
     easingFor: (why) => easingHere(laid, last, why),
     faulted: faultedSlots(pose, last),
-    seenAgain: seenAgain(pose, earlier),
+    seenAgain: seenAgainHere(laid),
     firstFrom: firstFromOf(laid),
     easedDial: eased ? { dial: eased.dial, way: backWay(eased.dial) } : null,
     veryMobile: context.veryMobile,

@@ -128,7 +128,7 @@ for (const { method, open } of measuringBy)
 test('the keyboard alone goes from Today to a student’s working', async ({ page }) => {
   await page.goto('/');
   await page.getByRole('heading', { name: 'Comes today' }).waitFor();
-  await focusOn(page, /^(\d\d:\d\d · )?Ines Calloway/);
+  await focusOn(page, /^([\d:.]+(\s[AP]M)? · )?Ines Calloway/);
   await page.keyboard.press('Enter');
   await page.getByRole('article', { name: 'Staff' }).waitFor();
   await focusOn(page, /^Open Staff$/);

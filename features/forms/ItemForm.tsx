@@ -130,7 +130,7 @@ export function ItemForm({ item, units, onKeep }: ItemFormProps) {
           );
         })}
       <Press kind="main" onPress={() => keep()}>
-        Keep
+        Save
       </Press>
     </View>
   );

@@ -59,7 +59,7 @@ test('a fold is measured as a pile, free and sat on: one takes its share, and a 
   expect(take()).toBeDisabled();
   type('Pile sat on', '14.2');
   await act(async () => void fireEvent.click(take()));
-  await press('Keep');
+  await press('Save');
   expect(state().shelf['wool']?.states).toContainEqual(
     expect.objectContaining({ heightCm: 4.5, loadedCm: 3.6 }),
   );
