@@ -103,7 +103,7 @@ describe('the shelf', () => {
       target: { value: '5' },
     });
     fireEvent.change(screen.getByLabelText('How many'), { target: { value: '9' } });
-    fireEvent.click(screen.getByRole('button', { name: 'Keep' }));
+    fireEvent.click(screen.getByRole('button', { name: 'Save' }));
     expect(await screen.findByText(/folded four times 8 cm \(5 cm sat on\)/)).toBeInTheDocument();
     expect(state().shelf.wool?.count).toBe(9);
   });
@@ -116,7 +116,7 @@ describe('the shelf', () => {
     const { state } = await show(<ShelfScreen />);
     fireEvent.click(screen.getByRole('button', { name: 'Change Wool blanket' }));
     fireEvent.change(screen.getByLabelText(label), { target: { value } });
-    fireEvent.click(screen.getByRole('button', { name: 'Keep' }));
+    fireEvent.click(screen.getByRole('button', { name: 'Save' }));
     expect(await screen.findByText(words)).toBeInTheDocument();
     expect(state().shelf.wool).toEqual(sampleShelf.find(({ id }) => id === 'wool'));
   });
