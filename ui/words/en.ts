@@ -159,6 +159,10 @@ const notTakenFor: {
 const notTaken = (because: WayRuledOut, tell: Telling): string =>
   (notTakenFor[because.of] as (one: WayRuledOut, tell: Telling) => string)(because, tell);
 
+/** A range as what decides a height, in a sentence. */
+const deciding = (range: RangeId): string =>
+  range === 'hamstringCoupling' ? 'how far a bent knee frees the hip' : ranges[range].toLowerCase();
+
 /** English. */
 export const en: Language = {
   tag: 'en-GB',
@@ -302,8 +306,8 @@ export const en: Language = {
       range === null
         ? 'Stay: the next step down is not likely to be enough yet.'
         : isRough
-          ? `Stay: ${ranges[range].toLowerCase()} decides here, and it is known too roughly; read it again and this comes down sooner.`
-          : `Stay: ${ranges[range].toLowerCase()} decides here, and asks for this height.`,
+          ? `Stay: ${deciding(range)} decides here, and it is known too roughly; read it again and this comes down sooner.`
+          : `Stay: ${deciding(range)} decides here, and asks for this height.`,
     'rung-odds': ({ toCm, chance, asked }, tell) =>
       `${inHundred(chance)} that ${tell.exact(toCm)} is enough; ${Math.round(asked * 100)} are asked for before it comes down.`,
 
