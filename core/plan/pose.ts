@@ -219,7 +219,8 @@ function turnedBy(
     layPose(prepared, laid, movesOf(set)),
     {
       ...decision,
-      ...(decision.word === 'ease' ? { word: 'gentle' } : {}),
+      // A support that rises for what is known since is more support all the same.
+      ...(decision.word === 'ease' && laid.since.toCm.size === 0 ? { word: 'gentle' } : {}),
       reasons: [...decision.reasons, said],
     },
   ];
