@@ -26,7 +26,8 @@ interface EditPoseProps {
   readonly outcome: SessionPose;
   /** Each change is stored at once, and can be undone. */
   readonly onChange: Change;
-  readonly onLeaveOut: () => unknown;
+  /** None for the last pose of a session: that is removed whole. */
+  readonly onLeaveOut: (() => unknown) | undefined;
 }
 
 const sideWords = sides.map((id) => ({ id, words: id === 'left' ? 'Left' : 'Right' }));
@@ -110,9 +111,11 @@ export function EditPose({ person, outcome, onChange, onLeaveOut }: EditPoseProp
         note={outcome.note ?? ''}
         onKeep={(note) => onChange(({ note: _, ...now }) => (note === '' ? now : { ...now, note }))}
       />
-      <Press kind="quiet" className="self-start" onPress={onLeaveOut}>
-        {`Leave ${title} out of this record`}
-      </Press>
+      {onLeaveOut ? (
+        <Press kind="quiet" className="self-start" onPress={onLeaveOut}>
+          {`Leave ${title} out of this record`}
+        </Press>
+      ) : null}
     </View>
   );
 }

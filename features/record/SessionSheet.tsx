@@ -47,6 +47,15 @@ export function SessionSheet({
     if (refused === null)
       dispatch(commit({ words, put: [], remove: [], edit: [edit('sessions', session.id, to)] }));
   };
+  const leaveOut = (at: number) => {
+    const one = session.poses[at];
+    setInHand(null);
+    if (one)
+      change(`${poseTitle(one)} left out of ${day}`, (now) => ({
+        ...now,
+        poses: now.poses.filter((_, other) => other !== at),
+      }));
+  };
   const remove = () =>
     dispatch(
       commit({
@@ -82,12 +91,7 @@ export function SessionSheet({
               person={person}
               outcome={one}
               onChange={(to) => changePose(i, `${poseTitle(one)} of ${day} corrected`, to)}
-              onLeaveOut={() =>
-                change(`${poseTitle(one)} left out of ${day}`, (now) => ({
-                  ...now,
-                  poses: now.poses.filter((_, other) => other !== i),
-                }))
-              }
+              onLeaveOut={session.poses.length > 1 ? () => leaveOut(i) : undefined}
             />
           ) : null}
         </View>

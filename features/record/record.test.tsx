@@ -166,6 +166,9 @@ test('day and hour are put right, a pose is added or left out, and what cannot h
   expect(session().poses.map(({ pose }) => pose)).toEqual(['hero', 'staff']);
   await press('Leave Hero out of this record');
   expect(session().poses.map(({ pose }) => pose)).toEqual(['staff']);
+  // The last one is removed with its session alone.
+  await press('Correct Staff');
+  expect(screen.queryByRole('button', { name: /out of this record$/ })).toBeNull();
   await act(async () => void (await store.dispatch(undo())));
   expect(session().poses.map(({ pose }) => pose)).toEqual(['hero', 'staff']);
 });
