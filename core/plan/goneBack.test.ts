@@ -91,6 +91,19 @@ test.each(Object.keys(complaints))(
   },
 );
 
+test('in every way of every pose, a fault that was seen twice is answered by what is there, or by words', () => {
+  let answered = 0;
+  for (const pose of poses)
+    for (const way of pose.ways?.map(({ id }) => id) ?? [''])
+      for (const { id } of pose.faults) {
+        const next = visits('a large man', pose, way, { faults: [id] }, 3)[2];
+        if (!next?.posture || next.decision.action !== 'raise') continue;
+        answered++;
+        expect([pose.id, next.way, id, falseIn(next)]).toEqual([pose.id, next.way, id, null]);
+      }
+  expect(answered).toBeGreaterThan(100);
+});
+
 test('every way that is gone back to is a way of the pose, and none leads back to itself', () => {
   for (const pose of poses)
     for (const { id, backTo } of pose.ways ?? []) {

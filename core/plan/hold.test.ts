@@ -31,6 +31,12 @@ test('a rest keeps its minutes, whatever the approach', () => {
     expect(holdFor(poseById('rest')!, [], approaches[id].choices)).toBe(300);
 });
 
+test('a rest goes by the clock where all else goes by the breath: a third less of it is a whole quarter of a minute', () => {
+  const rest = poseById('reclined-open')!;
+  for (const seconds of [385, 392, 400])
+    expect(holdFor(rest, [held(seconds, { stop: 'joint' })], breaths) % 15).toBe(0);
+});
+
 test('long quiet holds begin long where that is their school', () => {
   expect(holdFor(poseById('pigeon')!, [], long)).toBe(120);
   expect(holdFor(poseById('cats-tail')!, [], long)).toBe(180);

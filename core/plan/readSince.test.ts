@@ -78,3 +78,15 @@ test('a knee that reads stiffer since is carried higher at once', () => {
     expect.objectContaining({ code: 'read-since', slot: 'seat', comes: 'up' }),
   ]);
 });
+
+test('a seat that stays though another one is reckoned says that it stays as it lay', () => {
+  const high = planned(knees('2026-03-01', 112));
+  const sessions = [
+    { id: 's', person: 'p', at: '2026-03-20', poses: [doneAsPlanned(high, { heldSeconds: 5 })] },
+  ];
+  const told = (of: Session[]) =>
+    planned(knees('2026-03-01', 140), of)
+      .slots.find(({ slot }) => slot === 'seat')!
+      .reasons.some(({ code }) => code === 'as-last');
+  expect([told(sessions), told([])]).toEqual([true, false]);
+});
