@@ -1,6 +1,4 @@
-import { useId } from 'react';
-import { View } from 'react-native';
-import { Words } from './Words';
+import { Labelled } from './Labelled';
 
 interface DayFieldProps {
   readonly label: string;
@@ -14,28 +12,16 @@ interface DayFieldProps {
 }
 
 /** A day or an hour, by the browser's own picker: shown as it is written where the teacher lives. */
-export function DayField({ label, value, onChange, most, fault, is = 'date' }: DayFieldProps) {
-  const id = useId();
-  return (
-    <View className="gap-1">
-      <Words nativeID={`${id}-label`} className="font-semibold">
-        {label}
-      </Words>
+export const DayField = ({ label, value, onChange, most, fault, is = 'date' }: DayFieldProps) => (
+  <Labelled {...{ label, fault }}>
+    {(entry) => (
       <input
         type={is}
         value={value}
         max={most}
         onChange={(event) => onChange(event.currentTarget.value)}
-        aria-labelledby={`${id}-label`}
-        aria-invalid={fault !== undefined}
-        aria-describedby={fault ? `${id}-fault` : undefined}
-        className={`min-h-12 rounded-md border bg-sheet px-3 font-text text-base text-ink ${fault ? 'border-rust' : 'border-faint'}`}
+        {...entry}
       />
-      {fault ? (
-        <Words nativeID={`${id}-fault`} role="alert" className="text-rust">
-          {fault}
-        </Words>
-      ) : null}
-    </View>
-  );
-}
+    )}
+  </Labelled>
+);

@@ -23,6 +23,11 @@ export const Aside = ({ className = '', ...rest }: WordsProps) => (
   <Text className={withUsual(className, 'text-sm', 'text-faint')} {...rest} />
 );
 
+/** What is wrong, read out at once. */
+export const Fault = ({ className = '', ...rest }: WordsProps) => (
+  <Words role="alert" className={`text-rust ${className}`} {...rest} />
+);
+
 const sizes = { 1: 'text-3xl', 2: 'text-xl', 3: 'text-lg' } as const;
 
 /** A heading of its level. */

@@ -1,3 +1,4 @@
+import { movesOf } from '../dials';
 import type { Person } from '../formats/book';
 import { decision as parameter } from '../parameters';
 import { dialled } from '../prepare/dial';
@@ -10,9 +11,9 @@ import { type SlotKey, slotKey } from '../slots';
 import type { Decision } from '../learn/decide';
 import { builtOf } from '../learn/evidence';
 import { layHeights, type AskedSince, type Laid } from './lay';
-import { movedSince, valuesBefore } from './movedSince';
+import { movedSince } from './movedSince';
 
-const NOTHING: AskedSince = { cautions: [], toCm: new Map() };
+const NOTHING: AskedSince = { cautions: [], moved: [], toCm: new Map() };
 
 /** What was comfortable before a caution was known says nothing of what it asks for. */
 const answeredSince = ({ cautions }: Pick<Person, 'cautions'>, at: string) =>
@@ -28,9 +29,11 @@ function askedSince(laid: Omit<Laid, 'since'>): AskedSince {
   if (!last) return NOTHING;
   const { person } = context.record;
   const since = answeredSince(person, last.at);
-  const stiffer = movedSince(laid).filter(({ deg }) => deg < 0);
-  if (since.length === 0 && stiffer.length === 0) return NOTHING;
-  const values = valuesBefore(context.likely, stiffer);
+  const moved = movedSince(laid);
+  const stiffer = moved.filter(({ deg }) => deg < 0);
+  if (since.length === 0 && stiffer.length === 0) return { ...NOTHING, moved };
+  const then = Object.fromEntries(stiffer.map(({ key, wasDeg }) => [key, wasDeg]));
+  const values = { ...context.likely, ...then };
   const before = {
     person: { ...person, cautions: person.cautions.filter((one) => !since.includes(one)) },
     pose: pose.id,
@@ -38,11 +41,8 @@ function askedSince(laid: Omit<Laid, 'since'>): AskedSince {
     shelf: context.shelf,
     values,
   };
-  const moves = Object.fromEntries(
-    dials.map(({ dial, reckoned, value }) => [dial, value - reckoned]),
-  );
-  const then = dialled(inItsWay(before), { values, side }, moves);
-  const heights = then.family.heights({ ...input, values, settings: then.settings });
+  const { family, settings } = dialled(inItsWay(before), { values, side }, movesOf(dials));
+  const heights = family.heights({ ...input, values, settings });
   const thenCm = new Map(heights.map((need) => [slotKey(need), need.rawCm]));
   const lay = builtOf(last.outcome);
   const toCm = bands.flatMap(({ need }): [SlotKey, number][] => {
@@ -61,7 +61,7 @@ function askedSince(laid: Omit<Laid, 'since'>): AskedSince {
   const cautions = laid.verdict.reasons.flatMap((one) =>
     one.code === 'caution' && since.some(({ id }) => id === one.caution) ? [one.caution] : [],
   );
-  return { cautions: [...new Set(cautions)], toCm: new Map(toCm) };
+  return { cautions: [...new Set(cautions)], moved, toCm: new Map(toCm) };
 }
 
 /** A pose laid out for its day: its heights, and what is asked for since the last time. */

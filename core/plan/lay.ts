@@ -27,9 +27,18 @@ export interface Place {
   readonly idle?: ReadonlySet<SlotName>;
 }
 
-/** What was answered on cautions and read since a pose was last done, as far as it asks for more at once. */
+/** A range of which a reading moved the belief since a pose was last done, in degrees; freer is more. */
+export interface RangeMoved {
+  readonly key: RangeKey;
+  readonly deg: number;
+  /** What was likeliest then. */
+  readonly wasDeg: number;
+}
+
+/** What was answered on cautions and read since a pose was last done, and the heights that it asks for at once. */
 export interface AskedSince {
   readonly cautions: readonly CautionId[];
+  readonly moved: readonly RangeMoved[];
   /** Height that a slot rises to; one that lies as high as that already is not named. */
   readonly toCm: ReadonlyMap<SlotKey, number>;
 }

@@ -1,16 +1,7 @@
 import { dayOf } from '../formats/time';
-import type { InputValues } from '../geometry/inputs';
 import { decision as parameter } from '../parameters';
 import { ranges, splitKey, type RangeKey } from '../ranges/ranges';
-import type { Laid } from './lay';
-
-/** A range of which a reading moved the belief since a pose was last done, in degrees; freer is more. */
-export interface RangeMoved {
-  readonly key: RangeKey;
-  readonly deg: number;
-  /** What was likeliest then. */
-  readonly wasDeg: number;
-}
+import type { Laid, RangeMoved } from './lay';
 
 /** The ranges that a pose leans on and that were read since, where that moves the belief enough to matter. */
 export function movedSince({
@@ -37,9 +28,3 @@ export function movedSince({
       : [];
   });
 }
-
-/** What was likeliest before the ranges that read stiffer since were read. */
-export const valuesBefore = (values: InputValues, moved: readonly RangeMoved[]): InputValues => ({
-  ...values,
-  ...Object.fromEntries(moved.filter(({ deg }) => deg < 0).map(({ key, wasDeg }) => [key, wasDeg])),
-});

@@ -4,7 +4,6 @@ import type { Reason } from '../reasons';
 import { sidelessKey, slotRefOf, type SlotKey } from '../slots';
 import { movesWith } from '../build/buildSlot';
 import { leaningOn, lyingAt, type Laid } from './lay';
-import { movedSince } from './movedSince';
 
 /**
  * What was read since this pose was last done, where it moves the belief enough to matter here, and what comes of it
@@ -12,7 +11,7 @@ import { movedSince } from './movedSince';
  */
 export function readSince(laid: Laid, decision: Decision): Reason<'read-since'>[] {
   const rises = (slot: SlotKey) => laid.since.toCm.has(slot);
-  const moved = movedSince(laid).flatMap(({ key, deg }) => {
+  const moved = laid.since.moved.flatMap(({ key, deg }) => {
     const slot = (deg < 0 ? leaningOn(laid, key, rises) : null) ?? leaningOn(laid, key);
     return slot ? [{ key, deg, slot }] : [];
   });

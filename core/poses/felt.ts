@@ -250,7 +250,7 @@ const groups: readonly FeltGroup[] = [
   },
 ];
 
-/** Spots that nothing under the pelvis, the knees or the hands eases: where a pose has no answer of its own, words do. */
+/** Spots that nothing under pelvis, knees or hands eases: where a pose has no answer of its own, words do. */
 const FAR: readonly SpotId[] = ['neck', 'shoulder', 'front-ankle', 'behind-ankle', 'ankle'];
 export const isFar = (kept: string | undefined): boolean => {
   const at = spotAt(kept);

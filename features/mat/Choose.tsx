@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { View } from 'react-native';
 import { recordIn } from '@/core/recordIn';
-import { dayIds, type Day } from '@/core/learn/decide';
+import type { Day } from '@/core/learn/decide';
 import type { Person } from '@/core/formats/book';
 import type { Plan, PlanPose } from '@/core/formats/plan';
 import {
@@ -33,6 +33,7 @@ import { Aside, Title, Words } from '@/ui/Words';
 import { freshId, useOjas, useUnits, useWords } from '../hooks';
 import { useEstimates, usePlan } from '../reckoned';
 import { ActionMark } from '../plan/ActionMark';
+import { days } from '../plan/felt';
 import { AskNextDay } from '../plan/NextDay';
 import { groupNames, poseGroups, poseName, poseTitle, statusWords } from '../plan/words';
 import { LeftOnMats } from '../shell/LeftOnMats';
@@ -42,13 +43,6 @@ import { Mats } from './Mats';
 import { adviceWords, amissWords, mendWords, settledOn } from './order';
 import { OrderList, type Row } from './OrderList';
 import { doable } from './session';
-
-const dayWords: Readonly<Record<Day, string>> = {
-  usual: 'As usual',
-  cold: 'Cold',
-  tired: 'Tired',
-  sore: 'Sore',
-};
 
 interface ChooseProps {
   readonly person: Person;
@@ -134,12 +128,7 @@ export function Choose({ person, day, onDay, onStart }: ChooseProps) {
       <AskNextDay session={sessions.at(-1)} />
       <View className="gap-1">
         <Words className="font-semibold">How does {name.split(' ')[0]} come today?</Words>
-        <Chips
-          label="How today is"
-          options={dayIds.map((one) => ({ id: one, words: dayWords[one] }))}
-          chosen={day}
-          onChoose={onDay}
-        />
+        <Chips label="How today is" options={days} chosen={day} onChoose={onDay} />
       </View>
       <Chips
         label="Sequence"

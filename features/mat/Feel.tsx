@@ -97,7 +97,10 @@ interface FeelProps {
   readonly onRecord: (felt: Felt) => void;
 }
 
-/** Where the last time went well, that it was the same is one tap (of pelvis and breath nothing is said); a complaint is never the same without being said. */
+/**
+ * Where the last time went well, that it was the same is one tap: of pelvis and breath nothing is said. A complaint is
+ * never the same without being said.
+ */
 function AsLastTime({ onMat: { planned, mat }, onRecord }: Pick<FeelProps, 'onMat' | 'onRecord'>) {
   const sessions = useOjas((state) => selectSessionsOf(state, mat.person));
   const last = timesOf(sessions, planned.pose, planned.side).at(-1)?.outcome;

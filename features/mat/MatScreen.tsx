@@ -5,17 +5,18 @@ import { recordIn } from '@/core/recordIn';
 import { placeKey, poseIdAt } from '@/core/advise/order';
 import type { Person } from '@/core/formats/book';
 import type { Plan, PlanPose } from '@/core/formats/plan';
-import { answersKnown, daySaid, matOf, matStarted, matTaken, onMatOf, type Mat } from '@/store/mat';
+import { answersKnown, daySaid, matOf, matTaken, onMatOf, type Mat } from '@/store/mat';
 import { selectDay } from '@/store/selectors';
 import type { RootState } from '@/store/store';
 import { Press } from '@/ui/Press';
 import { useWidth } from '@/ui/useWidth';
 import { Title, Words } from '@/ui/Words';
-import { nowIso, todayIso, useOjas, useOjasDispatch, useOjasList, usePerson } from '../hooks';
+import { todayIso, useOjas, useOjasDispatch, useOjasList, usePerson } from '../hooks';
 import { usePlan } from '../reckoned';
 import { useWide } from '../shell/Shell';
 import { NoStudent } from '../students/NoStudent';
 import { StudentTabs } from '../students/StudentTabs';
+import { beginSession } from './beginTogether';
 import { Choose } from './Choose';
 import { News } from './News';
 import { MatFrame, OnMat } from './place';
@@ -44,18 +45,7 @@ export function MatScreen({ id }: { readonly id: string }) {
         person={person}
         day={day}
         onDay={(said) => dispatch(daySaid({ person: id, on: todayIso(), day: said }))}
-        onStart={(poses, settled) =>
-          dispatch(
-            matStarted({
-              person: id,
-              poses,
-              at: nowIso(),
-              day,
-              settled,
-              answers: answersOf(person),
-            }),
-          )
-        }
+        onStart={(poses, settled) => dispatch(beginSession(person, poses, settled))}
       />
     );
   const ended = () => router.replace(`/students/${id}/record`);

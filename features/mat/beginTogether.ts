@@ -1,13 +1,23 @@
+import type { Person } from '@/core/formats/book';
 import { placeKey, placesOf } from '@/core/advise/order';
 import { recordIn } from '@/core/recordIn';
 import { practisedPoses } from '@/core/plan/practised';
-import { matOf, matStarted } from '@/store/mat';
+import { matOf, matStarted, type Settled } from '@/store/mat';
 import { selectPlan } from '@/store/reckoned';
 import { selectDay, selectSessionsOf } from '@/store/selectors';
 import type { Thunk } from '@/store/store';
 import { nowIso, todayIso } from '../hooks';
 import { answersOf } from './reconsider';
 import { doable } from './session';
+
+/** Puts a student on a mat with an order of poses, as they come today and with what is answered by now. */
+export const beginSession =
+  (person: Person, poses: string[], settled: Record<string, Settled[]> = {}): Thunk =>
+  (dispatch, getState) => {
+    const day = selectDay(getState(), person.id, todayIso());
+    const answers = answersOf(person);
+    dispatch(matStarted({ person: person.id, poses, at: nowIso(), day, settled, answers }));
+  };
 
 /**
  * Puts several students on their mats, each with the order that was laid out for them or what they practise. Who is on
@@ -30,10 +40,7 @@ export const beginTogether =
       const poses = order
         ? placesOf(order, offered)
         : offered.filter(({ pose }) => practised.has(pose)).map(placeKey);
-      if (poses.length === 0) continue;
-      const day = selectDay(state, id, today);
-      const answers = answersOf(person);
-      dispatch(matStarted({ person: id, poses, at: nowIso(), day, settled: {}, answers }));
+      if (poses.length > 0) dispatch(beginSession(person, poses));
     }
     return people.filter((id) => matOf(getState().mat, id));
   };

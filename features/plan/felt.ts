@@ -1,3 +1,5 @@
+import { dayIds, type Day } from '@/core/learn/decide';
+
 /** Where a pose may be felt, as it is asked at the mat and put right in the record. */
 export const places = [
   { id: 'muscle', words: 'In muscle' },
@@ -20,3 +22,12 @@ export const strengths = Array.from({ length: 11 }, (_, i) => ({
   words: String(i),
   meant: meant[i] ?? '',
 }));
+
+const dayWords: Readonly<Record<Day, string>> = {
+  usual: 'As usual',
+  cold: 'Cold',
+  tired: 'Tired',
+  sore: 'Sore',
+};
+/** How a student comes, as it is asked before a session and put right in the record. */
+export const days = dayIds.map((id) => ({ id, words: dayWords[id] }));

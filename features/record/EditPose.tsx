@@ -8,9 +8,11 @@ import { stackWords, usedBy } from '@/core/props/stack';
 import { sides } from '@/core/ranges/ranges';
 import { lies } from '@/core/lies';
 import { slotKey } from '@/core/slots';
+import { MOST_HELD_SECONDS } from '@/store/mat';
 import { selectShelf } from '@/store/selectors';
 import { Field } from '@/ui/Field';
 import { fromCm, length, minutes, toCm } from '@/ui/format';
+import { readNumber } from '@/ui/number';
 import { Chips, Press, Tick } from '@/ui/Press';
 import { Words } from '@/ui/Words';
 import { slotName } from '@/ui/words/words';
@@ -32,7 +34,6 @@ interface EditPoseProps {
 
 const sideWords = sides.map((id) => ({ id, words: id === 'left' ? 'Left' : 'Right' }));
 const STEP_SECONDS = 30;
-const MOST_SECONDS = 7200;
 
 /** What was noted of one pose, put right: side, heights and pieces, what was felt and seen, how long, and a note. */
 export function EditPose({ person, outcome, onChange, onLeaveOut }: EditPoseProps) {
@@ -42,7 +43,7 @@ export function EditPose({ person, outcome, onChange, onLeaveOut }: EditPoseProp
   const hold = (by: number) =>
     onChange((now) => ({
       ...now,
-      heldSeconds: Math.min(MOST_SECONDS, Math.max(0, now.heldSeconds + by)),
+      heldSeconds: Math.min(MOST_HELD_SECONDS, Math.max(0, now.heldSeconds + by)),
     }));
   return (
     <View className="gap-2 pl-3">
@@ -150,9 +151,10 @@ function EditHeight({ person, outcome, onChange, at }: EditHeightProps) {
         {`${slotName(here)}, ${lies(here.heightCm) ? length(here.heightCm, units) : 'nothing'}: it was another height`}
       </Press>
     );
-  const wanted = toCm(Number(typed.replace(',', '.')), units);
+  const read = readNumber(typed);
+  const wanted = read.ok ? toCm(read.value, units) : -1;
   const fault =
-    typed.trim() === '' || !Number.isFinite(wanted) || wanted < 0 || wanted > MOST_CM
+    wanted < 0 || wanted > MOST_CM
       ? `A height from 0 to ${length(MOST_CM, units)} is expected.`
       : undefined;
   const used = usedBy(outcome.settled.filter((one) => one !== here).map(({ pieces }) => pieces));
@@ -169,7 +171,7 @@ function EditHeight({ person, outcome, onChange, at }: EditHeightProps) {
     <View className="gap-2 rounded-md bg-well p-3">
       <Field
         label={name}
-        hint={units === 'in' ? 'inches' : 'cm'}
+        hint={units}
         value={typed}
         fault={fault}
         onChangeText={setTyped}

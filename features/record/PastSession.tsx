@@ -1,11 +1,9 @@
 import { useState } from 'react';
 import { View } from 'react-native';
-import { timesOf } from '@/core/advise/progress';
 import type { FeltPlace, Person, Session, SessionPose } from '@/core/formats/book';
 import type { Plan, PlanPose } from '@/core/formats/plan';
 import { isDay } from '@/core/formats/time';
 import { placeKey } from '@/core/advise/order';
-import { asPlanned } from '@/core/learn/settled';
 import { put } from '@/store/facts';
 import { commit } from '@/store/store';
 import { DayField } from '@/ui/DayField';
@@ -15,6 +13,7 @@ import { Sheet } from '@/ui/Sheet';
 import { Aside, Title } from '@/ui/Words';
 import { freshId, useOjasDispatch, useToday } from '../hooks';
 import { places, strengths } from '../plan/felt';
+import { asLast } from './asLast';
 import { Heights } from './EditPose';
 import { poseTitle } from '../plan/words';
 
@@ -56,20 +55,14 @@ export function PastSession({ person, plan, sessions }: PastSessionProps) {
     setRows({ ...rows, [placeKey(planned)]: { ...rowOf(planned), ...to } });
   /** As it lay the last time and was held as planned, with what is said here. */
   const outcomeOf = (planned: PlanPose): SessionPose => {
-    const last = timesOf(sessions, planned.pose, planned.side).at(-1)?.outcome;
     const { strength, place, settled } = rowOf(planned);
     return {
-      pose: planned.pose,
-      stage: planned.stage,
-      side: planned.side,
-      settled: settled ?? last?.settled ?? asPlanned(planned),
-      plannedSeconds: planned.holdSeconds,
-      heldSeconds: planned.holdSeconds,
+      ...asLast(planned, sessions),
+      ...(settled ? { settled } : {}),
       feeling: {
         ...(strength === null ? {} : { strength: Number(strength) }),
         ...(place === null ? {} : { place }),
       },
-      faults: [],
     };
   };
   const done = poses.filter((planned) => rowOf(planned).on);

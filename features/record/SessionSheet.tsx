@@ -4,21 +4,23 @@ import { placeKey } from '@/core/advise/order';
 import { notTheirs } from '@/core/advise/whose';
 import type { Person, Session, SessionPose } from '@/core/formats/book';
 import { dayOf, isDay } from '@/core/formats/time';
-import { asPlanned } from '@/core/learn/settled';
 import { calledSo } from '@/core/poses/called';
 import { edit, put } from '@/store/facts';
+import { selectSessionsOf } from '@/store/selectors';
 import { commit } from '@/store/store';
 import { DayField } from '@/ui/DayField';
 import { date, hour } from '@/ui/format';
 import { Field } from '@/ui/Field';
 import { Chips, Press } from '@/ui/Press';
 import { Sheet } from '@/ui/Sheet';
-import { Title, Words } from '@/ui/Words';
-import { useOjasDispatch, usePerson, useToday, useWords } from '../hooks';
+import { Fault, Title, Words } from '@/ui/Words';
+import { useOjas, useOjasDispatch, usePerson, useToday, useWords } from '../hooks';
+import { days } from '../plan/felt';
 import { NextDay } from '../plan/NextDay';
 import { PoseLine } from '../plan/PoseLine';
 import { poseTitle } from '../plan/words';
 import { usePlan } from '../reckoned';
+import { asLast } from './asLast';
 import { EditPose } from './EditPose';
 import { Note } from './Note';
 import { refusal, Whose } from './Whose';
@@ -111,11 +113,7 @@ export function SessionSheet({
           <When key={session.at} session={session} onChange={change} />
         </>
       ) : null}
-      {fault ? (
-        <Words role="alert" className="text-rust">
-          {fault}
-        </Words>
-      ) : null}
+      {fault ? <Fault>{fault}</Fault> : null}
       {open ? (
         <Note
           label="Note"
@@ -169,13 +167,6 @@ const Foot = ({ day, open, onToggle, onRemove }: FootProps) => (
     </Press>
   </View>
 );
-
-const days = [
-  { id: 'usual', words: 'As usual' },
-  { id: 'cold', words: 'Cold' },
-  { id: 'tired', words: 'Tired' },
-  { id: 'sore', words: 'Sore' },
-] as const;
 
 interface WhenProps {
   readonly session: Session;
@@ -240,6 +231,7 @@ const MOST_NAMES = 6;
 /** A pose that was done and not noted: as it lay the last time, or as it is planned today. */
 function AddPose({ person, session, onAdd }: AddPoseProps) {
   const [sought, setSought] = useState('');
+  const sessions = useOjas((state) => selectSessionsOf(state, person.id));
   const ids = calledSo(sought).slice(0, MOST_NAMES);
   const there = new Set(session.poses.map(placeKey));
   const found = (usePlan(person.id, ids)?.poses ?? []).filter(
@@ -252,16 +244,7 @@ function AddPose({ person, session, onAdd }: AddPoseProps) {
         <Press
           key={placeKey(planned)}
           onPress={() => {
-            onAdd({
-              pose: planned.pose,
-              stage: planned.stage,
-              side: planned.side,
-              settled: asPlanned(planned),
-              plannedSeconds: planned.holdSeconds,
-              heldSeconds: planned.holdSeconds,
-              feeling: {},
-              faults: [],
-            });
+            onAdd(asLast(planned, sessions));
             setSought('');
           }}
         >

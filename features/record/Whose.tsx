@@ -5,7 +5,7 @@ import type { Person, Session } from '@/core/formats/book';
 import { selectPeople } from '@/store/selectors';
 import { Field } from '@/ui/Field';
 import { Press } from '@/ui/Press';
-import { Aside, Words } from '@/ui/Words';
+import { Aside, Fault } from '@/ui/Words';
 import type { Words as Say } from '@/ui/words/words';
 import { useOjasList, useWords } from '../hooks';
 import { poseName } from '../plan/words';
@@ -65,11 +65,7 @@ export function Whose({
       {others.length > MOST_NAMES ? (
         <Aside>{others.length - MOST_NAMES} more: type a part of the name.</Aside>
       ) : null}
-      {fault ? (
-        <Words role="alert" className="text-rust">
-          {fault}
-        </Words>
-      ) : null}
+      {fault ? <Fault>{fault}</Fault> : null}
     </View>
   );
 }

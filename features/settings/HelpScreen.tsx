@@ -1,35 +1,15 @@
 import { View } from 'react-native';
-import { saveFile } from '../data/files';
-import { todayIso, useOjas } from '../hooks';
+import { saveReport } from '../data/saveReport';
+import { useOjasDispatch } from '../hooks';
 import { Press } from '@/ui/Press';
 import { Screen } from '@/ui/Screen';
 import { Sheet } from '@/ui/Sheet';
 import { Title, Words } from '@/ui/Words';
-import app from '../../package.json';
 import { answers, glossary } from './glossary';
 
 /** What to do when, what each word means, and how something amiss is reported. */
 export function HelpScreen() {
-  const counts = useOjas(({ people, readings, sessions, shelf }) =>
-    JSON.stringify({
-      people: Object.keys(people).length,
-      readings: Object.keys(readings).length,
-      sessions: Object.keys(sessions).length,
-      shelf: Object.keys(shelf).length,
-    }),
-  );
-  const report = () =>
-    saveFile(
-      `ojas-report-${todayIso()}.json`,
-      [
-        JSON.stringify(
-          { version: app.version, browser: navigator.userAgent, counts: JSON.parse(counts) },
-          null,
-          2,
-        ),
-      ],
-      'application/json',
-    );
+  const dispatch = useOjasDispatch();
   return (
     <Screen title="Help">
       <Sheet>
@@ -57,7 +37,7 @@ export function HelpScreen() {
           below says which version and browser it was and how much is recorded: no name, no reading,
           no answer about health is in it.
         </Words>
-        <Press className="self-start" onPress={report}>
+        <Press className="self-start" onPress={() => dispatch(saveReport())}>
           Save a report
         </Press>
       </Sheet>
