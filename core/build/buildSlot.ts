@@ -35,8 +35,8 @@ import { isMoved, isWanted, lies } from '../lies';
 /** Everything that one slot's stack depends on. */
 export interface SlotBuild {
   readonly need: SlotNeed;
-  /** Height under which the body says so, before what was learned. */
-  readonly edgeCm: number;
+  /** Height to which it may come down, before what was learned. */
+  readonly leastCm: number;
   readonly band: Band;
   readonly doubt: SlotDoubt;
   readonly decision: Decision;
@@ -127,7 +127,7 @@ const mostHere = ({ need, pose }: SlotBuild) => mostCmAt(pose, slotKey(need));
 function aimOf(of: SlotBuild, targetCm: number, upSdCm: number): number {
   const aim =
     purposeHere(of) === 'carry'
-      ? Math.max(targetCm, of.edgeCm + of.doubt.offset.meanCm + of.firstZ * upSdCm)
+      ? Math.max(targetCm, of.leastCm + of.doubt.offset.meanCm + of.firstZ * upSdCm)
       : stifferCm(of, targetCm);
   return Math.min(Math.max(aim, firstRampCm(of)), mostHere(of));
 }
@@ -401,10 +401,9 @@ function leastHere(of: SlotBuild, targetCm: number): number {
 /** So near the floor the fingertips reach it. */
 const HANDS_MISS_CM = 4;
 
-/** The nearest stacks for a first time; one rung more on a heavy day. */
-function firstStacks(of: SlotBuild, targetCm: number, aimCm: number) {
-  const { need, rule, shelf, used, pose, extraRung, mostPieces, twin } = of;
-  const hangs = HANGS.includes(need.slot);
+/** The nearest stacks to a height; of the same things as lie there, where that is as near. */
+function nearStacks(of: SlotBuild, targetCm: number, aimCm: number, lying?: readonly Piece[]) {
+  const { need, rule, shelf, used, mostPieces } = of;
   const upTo = (mostCm: number) =>
     bestStacks(shelf, rule, {
       targetCm: aimCm,
@@ -412,13 +411,19 @@ function firstStacks(of: SlotBuild, targetCm: number, aimCm: number) {
       mostPieces,
       leastCm: leastHere(of, targetCm),
       mostCm,
+      ...(lying ? { lying } : {}),
     });
   const near = upTo(highestCm(of, targetCm));
   // Where nothing is as near as that, a head that comes to rest a little early rests; better than not at all.
-  const stacks =
-    near.length > 0 || !hangs
-      ? near
-      : upTo(Math.min(mostHere(of) + MOST_SLACK_CM, targetCm + earlyCm(targetCm)));
+  return near.length > 0 || !HANGS.includes(need.slot)
+    ? near
+    : upTo(Math.min(mostHere(of) + MOST_SLACK_CM, targetCm + earlyCm(targetCm)));
+}
+
+/** The nearest stacks for a first time; one rung more on a heavy day. */
+function firstStacks(of: SlotBuild, targetCm: number, aimCm: number) {
+  const { need, rule, shelf, used, pose, extraRung, mostPieces, twin } = of;
+  const stacks = nearStacks(of, targetCm, aimCm);
   if (twin && servesAlike(of, twin, aimCm)) return [twin, ...othersThan(twin, stacks)];
   const [first, ...others] = stacks;
   if (!first || !extraRung || !comesDown(pose, slotKey(need))) return stacks;
@@ -435,6 +440,10 @@ const othersThan = ({ pieces }: Stack, stacks: readonly Stack[]) =>
 /** A height that was noted without what made it: it is built anew. */
 const isUntold = ({ pieces, heightCm }: Stack) => pieces.length === 0 && lies(heightCm);
 
+/** What answered a complaint stays a step over its gap: it was found so. */
+const overGapCm = ({ doubt: { offset } }: SlotBuild) =>
+  offset.looks > 0 ? decisionParameter.mostRung.value : FILL_OVER_CM;
+
 /** What lay there last time with its rivals, where it can be built again; else the nearest to its height. */
 function againStacks(of: SlotBuild, lying: Stack, targetCm: number): Stack[] {
   const { need, rule, shelf, pose, used, mostPieces } = of;
@@ -443,7 +452,7 @@ function againStacks(of: SlotBuild, lying: Stack, targetCm: number): Stack[] {
   const overCm = lying.heightCm - targetCm;
   const mayStay =
     (comesDown(pose, slotKey(need)) || need.slot !== 'underKnees') &&
-    (!follows || (overCm <= FILL_OVER_CM && overCm >= -decisionParameter.mostRung.value));
+    (!follows || (overCm <= overGapCm(of) && overCm >= -decisionParameter.mostRung.value));
   if (
     !mayStay ||
     of.liftedCm > decisionParameter.sameHeight.value ||
@@ -452,13 +461,12 @@ function againStacks(of: SlotBuild, lying: Stack, targetCm: number): Stack[] {
     isUntold(lying) ||
     !stillThere(lying.pieces, shelf, rule, used)
   )
-    return bestStacks(shelf, rule, {
-      targetCm: follows ? targetCm : lying.heightCm + of.liftedCm,
-      used,
-      lying: lying.pieces,
-      mostPieces,
-      mostCm: highestCm(of, targetCm),
-    });
+    return nearStacks(
+      of,
+      targetCm,
+      follows ? targetCm : lying.heightCm + of.liftedCm,
+      lying.pieces,
+    );
   const again = { pieces: lying.pieces, heightCm: stackHeightCm(lying.pieces, shelf, rule) };
   const rivals = bestStacks(shelf, rule, {
     targetCm: again.heightCm,
@@ -473,7 +481,7 @@ function againStacks(of: SlotBuild, lying: Stack, targetCm: number): Stack[] {
  * must be.
  */
 function raised(of: SlotBuild, from: Stack): Stack {
-  const { lying, rule, shelf, used, edgeCm, doubt, raisedChance, decision, mostPieces } = of;
+  const { lying, rule, shelf, used, leastCm, doubt, raisedChance, decision, mostPieces } = of;
   const most = { mostPieces, mostCm: highestRaisedCm(of) };
   const mostRungs = !lying || decision.oneRung ? 1 : decisionParameter.mostRungsUp.value;
   let stands = from;
@@ -482,7 +490,7 @@ function raised(of: SlotBuild, from: Stack): Stack {
     if (!next) break;
     if (rungs > 0 && next.heightCm > from.heightCm + decisionParameter.mostRaise.value) break;
     stands = next;
-    if (chanceEnough(stands.heightCm, edgeCm, doubt.range, doubt.offset) >= raisedChance) break;
+    if (chanceEnough(stands.heightCm, leastCm, doubt.range, doubt.offset) >= raisedChance) break;
   }
   return stands;
 }

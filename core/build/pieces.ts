@@ -2,8 +2,10 @@ import { decision as decisionParameter } from '../parameters';
 import type { PlanPose } from '../formats/plan';
 import { countAll } from '../props/stack';
 import type { Band } from '../geometry/band';
-import { isWanted } from '../lies';
+import { isWanted, lies } from '../lies';
 import type { Pose } from '../poses/poses';
+import type { Prepared } from '../prepare/prepare';
+import { isBuiltFor, type PoseChange } from '../safety/changes';
 import { slotKey, type SlotId, type SlotKey } from '../slots';
 
 /** How many pieces a planned pose asks for; twins for two hands are two. */
@@ -20,14 +22,15 @@ const TAKES_TWO: readonly SlotId[] = ['hands', 'feet', 'forehead'];
 const keptFor = (
   later: readonly Band[],
   pose: Pose,
+  changes: ReadonlySet<PoseChange>,
   asked: ReadonlyMap<SlotKey, number> = NOTHING_ASKED,
 ) =>
   later
-    .filter(
-      ({ need }) =>
-        isWanted(need.rawCm) &&
-        !COMFORTS.includes(need.slot) &&
-        !pose.optional?.includes(need.slot),
+    .filter(({ need: { slot, rawCm } }) =>
+      // What a caution builds is no comfort.
+      isBuiltFor(changes, slot)
+        ? lies(rawCm)
+        : isWanted(rawCm) && !COMFORTS.includes(slot) && !pose.optional?.includes(slot),
     )
     .reduce(
       (sum, { need }) =>
@@ -40,7 +43,7 @@ const NOTHING_ASKED: ReadonlyMap<SlotKey, number> = new Map();
 export function piecesFor(
   bands: readonly Band[],
   at: number,
-  pose: Pose,
+  { pose, verdict: { changes } }: Pick<Prepared, 'pose' | 'verdict'>,
   laid: number,
   asked?: ReadonlyMap<SlotKey, number>,
 ): number {
@@ -53,6 +56,7 @@ export function piecesFor(
     keptFor(
       later.filter((band) => !isTwin(band)),
       pose,
+      changes,
       asked,
     );
   return later.some(isTwin) ? Math.floor(left / 2) : left;

@@ -2,7 +2,6 @@ import type { Bears } from './bears';
 import type { Body } from '../body/body';
 import { keyOf, sides, type RangeId, type ReadingSide, type Side } from '../ranges/ranges';
 import type { HeightReason, Surface, WayRuledOut } from '../reasons';
-import { kneeMargin } from '../parameters';
 import type { InputValues, InputKey } from './inputs';
 import type { Posture } from './posture';
 import type { DialValues } from '../dials';
@@ -19,6 +18,8 @@ export interface PoseSettings {
   readonly kneeMarginDeg: number;
   /** Whose knee keeps that margin: the other one keeps the usual. */
   readonly kneeMarginSide?: ReadingSide;
+  /** What a knee keeps of which no caution speaks. */
+  readonly otherKneeMarginDeg: number;
   readonly lumbarAllowanceDeg: number;
   readonly behindKneeCm: number;
   /** The same in Child, where some schools lay a brick there. */
@@ -58,12 +59,13 @@ export const kneeMarginOf = (
   {
     kneeMarginDeg,
     kneeMarginSide = 'both',
-  }: Pick<PoseSettings, 'kneeMarginDeg' | 'kneeMarginSide'>,
+    otherKneeMarginDeg,
+  }: Pick<PoseSettings, 'kneeMarginDeg' | 'kneeMarginSide' | 'otherKneeMarginDeg'>,
   side: Side,
 ): number =>
   kneeMarginSide === 'both' || kneeMarginSide === side
     ? kneeMarginDeg
-    : Math.min(kneeMarginDeg, kneeMargin.usual.value);
+    : Math.min(kneeMarginDeg, otherKneeMarginDeg);
 
 /** Height that a slot asks for: below 0 means room to spare over the floor. */
 export interface SlotNeed extends SlotRef {

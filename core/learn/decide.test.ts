@@ -42,7 +42,7 @@ const deciding = (earlier: readonly Earlier[], more: Partial<DecisionInput> = {}
     today: TODAY,
     earlier,
     rungs: () => [rung(0.9)],
-    onlyFitted: () => false,
+    whyStays: () => ({ code: 'no-step', cm: 2.5 }),
     veryMobile: false,
     lowCheck: null,
     strengthAllowed: 6,
@@ -140,8 +140,17 @@ describe('keep', () => {
       { code: 'more-sessions', good: 1, asked: 2, raised: false },
     ]));
   test('after a raise, says so', () =>
+    expect(
+      deciding(
+        times(
+          { breath: 'held' },
+          { settled: [{ slot: 'seat', side: 'both', heightCm: 25, pieces: [] }] },
+        ),
+      ).reasons,
+    ).toEqual([{ code: 'more-sessions', good: 1, asked: 2, raised: true }]));
+  test('after a complaint that words answered, says nothing of a raise', () =>
     expect(deciding(times({ breath: 'held' }, {})).reasons).toEqual([
-      { code: 'more-sessions', good: 1, asked: 2, raised: true },
+      { code: 'more-sessions', good: 1, asked: 2, raised: false },
     ]));
   test('held only part of the time', () =>
     expect(deciding(times({}, { heldSeconds: 30 })).reasons).toEqual([
@@ -159,9 +168,9 @@ describe('keep', () => {
       { code: 'range-unsure', good: 2, range: 'kneeFlexion.hipBent', isRough: true },
     ]));
   test('what is fitted to the body, and not to a range', () =>
-    expect(deciding(times({}, {}), { rungs: () => [], onlyFitted: () => true }).reasons).toEqual([
-      { code: 'fitted' },
-    ]));
+    expect(
+      deciding(times({}, {}), { rungs: () => [], whyStays: () => ({ code: 'fitted' }) }).reasons,
+    ).toEqual([{ code: 'fitted' }]));
   test('no small step on the shelf', () =>
     expect(deciding(times({}, {}), { rungs: () => [] }).reasons).toEqual([
       { code: 'no-step', cm: 2.5 },

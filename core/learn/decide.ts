@@ -6,7 +6,7 @@ import type { RangeId } from '../ranges/ranges';
 import type { Alarm, Complaint, Reason } from '../reasons';
 import { dials, type DialId, type DialTurn } from '../dials';
 import { sidelessKey, slotKey, type SlotKey, type SlotName } from '../slots';
-import { lies } from '../lies';
+import { isMoved } from '../lies';
 
 export type Action = 'first' | 'rest' | 'raise' | 'keep' | 'lower';
 
@@ -80,8 +80,11 @@ export interface DecisionInput {
    * The next rung down of each slot that stands on something, in the pose's order; computed only when it is asked for.
    */
   readonly rungs: () => readonly Rung[];
-  /** Whether all that lies there is fitted to the body, and not to a range that grows. */
-  readonly onlyFitted: () => boolean;
+  /**
+   * Why nothing comes down where no rung is: nothing lies there that could, all is fitted to the body and not to a range
+   * that grows, or the shelf has no such step.
+   */
+  readonly whyStays: () => Reason<'nothing-lies' | 'fitted' | 'no-step'>;
   readonly veryMobile: boolean;
   /**
    * Today's re-check lies below the last estimate by more than is believable as chance, with what eases for its sake.
@@ -246,9 +249,17 @@ function keeping(input: DecisionInput, last: Earlier): Reason | null {
     code: 'more-sessions',
     good,
     asked: parameter.goodSessions.value,
-    raised: before !== undefined && askedForMore(before.outcome, input.strengthAllowed) !== null,
+    raised: before !== undefined && stoodHigher(outcome, before.outcome),
   };
 }
+
+/** Whether any support stood higher than it did before. */
+const stoodHigher = (outcome: SessionPose, before: SessionPose): boolean =>
+  outcome.settled.some((one) => {
+    const there = before.settled.find((other) => slotKey(other) === slotKey(one));
+    const roseCm = one.heightCm - (there?.heightCm ?? 0);
+    return roseCm > 0 && isMoved(roseCm);
+  });
 
 /**
  * Chance asked of a rung after so many good sessions at one height: the longer it has stood quietly, the sooner a step
@@ -297,14 +308,7 @@ export function decide(asked: DecisionInput): Decision {
     };
   if (rungs.length < all.length && rungs.length === 0)
     return still('keep', [{ code: 'fault-stands', on: dayOf(last.at) }]);
-  if (rungs.length === 0)
-    return still('keep', [
-      standsOnFloor(last.outcome)
-        ? { code: 'nothing-lies' }
-        : input.onlyFitted()
-          ? { code: 'fitted' }
-          : { code: 'no-step', cm: parameter.mostRung.value },
-    ]);
+  if (rungs.length === 0) return still('keep', [input.whyStays()]);
   const askedOf = ({ asked = input.chanceAsked }: Rung) => patient(asked, good);
   const weighed = (rung: Rung): Decision['weighed'] => ({
     slot: rung.slot,
@@ -357,9 +361,6 @@ const alongWith = (next: Rung, rungs: readonly Rung[], askedOf: (rung: Rung) => 
 
 /** More likely than not: a finer reading may settle it. */
 const EVEN = 0.5;
-
-const standsOnFloor = ({ settled }: SessionPose) =>
-  settled.every(({ heightCm }) => !lies(heightCm));
 
 /** Good sessions running, all at the heights of the last one. */
 export function goodRunning(earlier: readonly Earlier[], strengthAllowed: number): number {

@@ -15,7 +15,7 @@ import { poseById, type Pose } from '../poses/poses';
 import { sides, type ReadingSide } from '../ranges/ranges';
 import { turned, type DialId } from '../dials';
 import { meansSlot, sidelessKey, slotKey, slotRefOf, type SlotKey, type SlotName } from '../slots';
-import { purposeOf, type Purpose } from '../props/slots';
+import { isFitted, purposeOf, type Purpose } from '../props/slots';
 import { valuesOf } from '../prepare/dial';
 import { staysEmptyOver } from '../prepare/limits';
 import { atTheEdge, type Prepared } from '../prepare/prepare';
@@ -113,6 +113,7 @@ const NONE: ReadonlySet<SlotName> = new Set();
  *
  * @param reckonedCm the height at the body's edge, or for what was chosen against the advice the target.
  * @param goesUp the slot that what was felt points at; null where nothing asked for more.
+ * @param isAnswered it was too low at an earlier time: what is enough now says how much more it took.
  */
 export function evidenceOf(
   outcome: SessionPose,
@@ -121,6 +122,7 @@ export function evidenceOf(
   goesUp: SlotKey | null,
   faulted: ReadonlySet<SlotName> = NONE,
   purpose: Purpose = 'carry',
+  isAnswered = false,
 ): HeightEvidence[] {
   const settled = settledAt(outcome, key);
   if (!settled) return [];
@@ -128,9 +130,11 @@ export function evidenceOf(
   if (chosenAgainst(outcome, key)) return [{ says: 'settled', overReckonedCm }];
   // What is seen counts as much as what is felt.
   if (faulted.has(sidelessKey(key))) return [{ says: 'tooLow', overReckonedCm }];
-  // What fills a gap was enough whatever it was: that says nothing of the gap; a pelvis that nobody looked at says
-  // nothing of what tilts it.
-  if (purpose === 'fill' || purpose === 'reach' || (purpose === 'tilt' && !outcome.pelvis))
+  // What fills a gap was enough whatever it was: that says nothing of the gap, unless it had been too low before; a
+  // pelvis that nobody looked at says nothing of what tilts it.
+  const meets = purpose === 'fill' || purpose === 'reach';
+  // A gap that is filled less than whole is no smaller for it.
+  if ((meets && !(isAnswered && overReckonedCm > 0)) || (purpose === 'tilt' && !outcome.pelvis))
     return tooLowBy(goesUp, key, overReckonedCm);
   if (wentWell(outcome))
     return [
@@ -305,6 +309,58 @@ interface OffsetContext {
   readonly dayShare: (key: InputKey) => number;
 }
 
+/** One earlier time, with what is reckoned for that day on what else then lay there. */
+interface Then {
+  readonly outcome: SessionPose;
+  readonly daysAgo: number;
+  readonly edge: (key: SlotKey) => number | undefined;
+  /** The height with its margin, where the teacher chose against the advice. */
+  readonly target: ((key: SlotKey) => number | undefined) | null;
+  readonly goesUp: SlotKey | null;
+  readonly faulted: ReadonlySet<SlotName>;
+}
+
+/** A gap is no smaller than it is reckoned because it was enough to fill it, unless its height was chosen. */
+function learnedFrom(
+  { slot }: SlotNeed,
+  { family }: Pose,
+  evidence: readonly HeightEvidence[],
+  priorSdCm: number,
+): Offset {
+  const learned = offsetFrom(evidence, priorSdCm);
+  const isFill = ['fill', 'reach'].includes(purposeOf(slot, family));
+  return isFill && learned.meanCm < 0 && !evidence.some(({ says }) => says === 'settled')
+    ? offsetFrom([], priorSdCm)
+    : learned;
+}
+
+/** What all earlier times say of one slot's height. */
+function saidOf(
+  need: SlotNeed,
+  pose: Pose,
+  then: readonly Then[],
+  swingCm: number,
+): HeightEvidence[] {
+  const key = slotKey(need);
+  // What is fitted to the body's lengths is learned like what fills: not from how well it went.
+  const purpose = isFitted(need.slot, pose.family) ? 'fill' : purposeOf(need.slot, pose.family);
+  const unseenCm = purpose === 'tilt' ? parameter.unseenTilt.value : 0;
+  let wasTooLow = false;
+  return then.flatMap(({ outcome, daysAgo, edge, target, goesUp, faulted }) => {
+    const reckoned = (target && chosenAgainst(outcome, key) ? target : edge)(key) ?? need.rawCm;
+    const said = evidenceOf(outcome, key, reckoned, goesUp, faulted, purpose, wasTooLow);
+    wasTooLow ||= said.some(({ says }) => says === 'tooLow');
+    return said.map(({ strength, ...one }) => ({
+      ...one,
+      // A pull in the muscle is what a fold is for; only what carries is felt the less the higher it stands.
+      ...(purpose === 'carry' && strength !== undefined ? { strength } : {}),
+      overReckonedCm: one.overReckonedCm + (one.says === 'settled' ? 0 : unseenCm),
+      daysAgo,
+      swingCm,
+    }));
+  });
+}
+
 /**
  * Offsets per slot from every earlier time. What stays from day to day (the level's doubt, the parameters' own) is part
  * of what the offset learns, so it is counted once; so is a settled seat, which speaks here and not as a bound on the
@@ -319,7 +375,7 @@ export function offsetsOf(
   { today, likelyOn, dayShare }: OffsetContext,
 ): ReadonlyMap<SlotKey, SlotDoubt> {
   const edgeSettings = atTheEdge(settings);
-  const then = earlier.map(({ at, outcome }) => {
+  const then = earlier.map(({ at, outcome }): Then => {
     const dials = valuesOf(outcome.dials ?? []);
     const atEdge = {
       body,
@@ -343,28 +399,11 @@ export function offsetsOf(
     bands.map((band): [SlotKey, SlotDoubt] => {
       const { need } = band;
       const key = slotKey(need);
-      const purpose = purposeOf(need.slot, pose.family);
-      const unseenCm = purpose === 'tilt' ? parameter.unseenTilt.value : 0;
       const swing = spreadOf(band, dayShare);
-      const swingCm = evenly(swing);
-      const evidence = learnsNothing(pose, need)
-        ? []
-        : then.flatMap(({ outcome, daysAgo, edge, target, goesUp, faulted }) => {
-            const reckoned = (target && chosenAgainst(outcome, key) ? target : edge)(key);
-            return evidenceOf(outcome, key, reckoned ?? need.rawCm, goesUp, faulted, purpose).map(
-              ({ strength, ...one }) => ({
-                ...one,
-                // A pull in the muscle is what a fold is for; only what carries is felt the less the higher it stands.
-                ...(purpose === 'carry' && strength !== undefined ? { strength } : {}),
-                overReckonedCm: one.overReckonedCm + (one.says === 'settled' ? 0 : unseenCm),
-                daysAgo,
-                swingCm,
-              }),
-            );
-          });
+      const evidence = learnsNothing(pose, need) ? [] : saidOf(need, pose, then, evenly(swing));
       const stays = evenly(spreadOf(band, (input) => 1 - dayShare(input)));
       const priorSdCm = need.isChosen ? 0 : Math.hypot(parameter.priorSd.value, stays);
-      return [key, { offset: offsetFrom(evidence, priorSdCm), range: swing }];
+      return [key, { offset: learnedFrom(need, pose, evidence, priorSdCm), range: swing }];
     }),
   );
 }

@@ -28,7 +28,7 @@ function slotsInOrder(
   decision: Decision,
   { givenUp, keptFor, isEndless }: Sharing,
 ): BuiltSlots {
-  const { pose, family, body, verdict, input, bands, doubts, edgeCm, context } = laid;
+  const { pose, family, body, verdict, input, bands, doubts, leastCm, context } = laid;
   const built: Partial<Record<SlotKey, number>> = {};
   const slots: PlanSlot[] = [];
   const firstZ = normalQuantile(context.care.firstBuild);
@@ -47,7 +47,7 @@ function slotsInOrder(
     const kept = [...keptLater(laid, decision, at), ...keptForLater(keptFor, laid, at)];
     const slot = buildSlot({
       need,
-      edgeCm: need.rawCm + (edgeCm.get(key) ?? band.need.rawCm) - band.need.rawCm,
+      leastCm: need.rawCm + (leastCm.get(key) ?? band.need.rawCm) - band.need.rawCm,
       band,
       doubt: doubts.get(key) as SlotDoubt,
       decision,
@@ -62,7 +62,7 @@ function slotsInOrder(
       extraRung: context.day !== 'usual',
       mostPieces: givenUp.has(need.slot)
         ? 0
-        : piecesFor(bands, at, pose, isEndless ? 0 : laidPieces, countsIn(keptFor)),
+        : piecesFor(bands, at, laid, isEndless ? 0 : laidPieces, countsIn(keptFor)),
       isBuiltFor: isBuiltFor(verdict.changes, need.slot),
       hipLimited: isHipLimited(input.settings),
       otherSideCm: otherSideCm(laid, need),

@@ -21,10 +21,10 @@ import { uncertainParameters, type InputKey } from '../geometry/inputs';
 import { splitKey, type RangeId, type RangeKey } from '../ranges/ranges';
 import { lies } from '../lies';
 import type { RaiseReason } from '../poses/pose';
-import { wayOf, type Pose } from '../poses/poses';
+import { comesDown, wayOf, type Pose } from '../poses/poses';
 import { backWay, easedDials, givenBack, stoodAt, turnedFrom } from '../prepare/dial';
 import { staysEmptyOver } from '../prepare/limits';
-import { atTheEdge } from '../prepare/prepare';
+import { comesDownTo } from '../prepare/prepare';
 import { rungBelow } from '../props/search';
 import { isFitted, purposeOf, slotRule } from '../props/slots';
 import { countAll, type Stack, type Used, usedBy } from '../props/stack';
@@ -68,17 +68,14 @@ const usedBeside = (lying: ReadonlyMap<SlotKey, Stack>, key: SlotKey): Used =>
   usedBy([...lying].filter(([other]) => other !== key).map(([, { pieces }]) => pieces));
 
 /** Pieces that a slot may use beside those that lie before it. */
-function piecesLeft(
-  { bands, pose }: Laid,
-  lying: ReadonlyMap<SlotKey, Stack>,
-  key: SlotKey,
-): number {
+function piecesLeft(laid: Laid, lying: ReadonlyMap<SlotKey, Stack>, key: SlotKey): number {
+  const { bands } = laid;
   const at = bands.findIndex(({ need }) => slotKey(need) === key);
   const before = bands.slice(0, at).map(({ need }) => lying.get(slotKey(need))?.pieces ?? []);
   return piecesFor(
     bands,
     at,
-    pose,
+    laid,
     before.reduce((sum, pieces) => sum + countAll(pieces), 0),
   );
 }
@@ -87,17 +84,27 @@ function piecesLeft(
 const comingDown = ({ pose, bands }: Laid): readonly Band[] =>
   pose.comesDown.flatMap((name) => bands.filter(({ need }) => sidelessKey(slotKey(need)) === name));
 
-/** Whether all that lies in a pose is fitted to the body. */
-function onlyFitted(laid: Laid): boolean {
-  const lying = comingDown(laid).filter(({ need }) =>
-    lies(lyingAt(laid, slotKey(need))?.heightCm ?? 0),
-  );
-  return lying.length > 0 && lying.every(({ need }) => isFitted(need.slot, laid.pose.family));
+/** Why nothing comes down of what lies in a pose: what is there to come down, and what meets this body's lengths. */
+function whyStays(laid: Laid): ReturnType<DecisionInput['whyStays']> {
+  const lying = laid.bands.filter(({ need }) => lies(lyingAt(laid, slotKey(need))?.heightCm ?? 0));
+  const { family } = laid.pose;
+  const isTaken = ({ need: { slot } }: Band) => isFitted(slot, family);
+  if (lying.some((band) => comesDown(laid.pose, slotKey(band.need)) && !isTaken(band)))
+    return { code: 'no-step', cm: decisionParameter.mostRung.value };
+  const meetsLengths = (band: Band) =>
+    isTaken(band) || (purposeOf(band.need.slot, family) === 'fill' && decidedBy(band) === null);
+  return { code: lying.some(meetsLengths) ? 'fitted' : 'nothing-lies' };
 }
 
 /** The range of an input; null for a parameter. */
 const rangeOf = (key: InputKey | undefined): RangeId | null =>
   key === undefined || key in uncertainParameters ? null : splitKey(key as RangeKey).id;
+
+/** The range that decides a height most: how far bent knees free a hip is a matter of the hamstring. */
+const decidedBy = ({ parts }: Band): RangeId | null => {
+  const most = rangeOf(parts[0]?.key);
+  return most === 'hamstringCoupling' ? 'hamstring' : most;
+};
 
 const WIDE_CM = decisionParameter.wideRung.value;
 
@@ -106,21 +113,22 @@ function rungsOf(laid: Laid): Rung[] {
   const { pose, family, input, body, doubts, context } = laid;
   const lying = lyingOf(laid);
   const heights = Object.fromEntries([...lying].map(([key, { heightCm }]) => [key, heightCm]));
-  const atEdge = { ...input, settings: atTheEdge(input.settings) };
+  const least = { ...input, settings: comesDownTo(laid) };
   return comingDown(laid)
     .filter(({ need }) => !isFitted(need.slot, pose.family))
-    .flatMap(({ need, parts }): Rung[] => {
+    .flatMap((band): Rung[] => {
+      const { need } = band;
       const slot = slotKey(need);
       const stands = lying.get(slot);
       if (!stands || !lies(stands.heightCm)) return [];
       const rule = slotRule(need.slot, pose.family, body, laid.settings.way);
       const { offset, range } = doubts.get(slot) as SlotDoubt;
       // Judged on what else lies there, not on what would be reckoned for it.
-      const edge = neededOn(family, atEdge, heights, slot) ?? need.rawCm;
+      const leastCm = neededOn(family, least, heights, slot) ?? need.rawCm;
       const carries = purposeOf(need.slot, pose.family) === 'carry';
       // What the other slots use is not free to make a step of.
       const [used, left] = [usedBeside(lying, slot), piecesLeft(laid, lying, slot)];
-      const chanceOf = ({ heightCm }: Stack) => chanceEnough(heightCm, edge, range, offset);
+      const chanceOf = ({ heightCm }: Stack) => chanceEnough(heightCm, leastCm, range, offset);
       const wide =
         need.slot === 'back'
           ? rungBelow(context.shelf, rule, stands, used, left, WIDE_CM)
@@ -135,7 +143,7 @@ function rungsOf(laid: Laid): Rung[] {
           toCm: next.heightCm,
           chance: chanceOf(next),
           ...(isWide ? { isWide } : {}),
-          decides: rangeOf(parts[0]?.key),
+          decides: decidedBy(band),
           ...(carries ? {} : { asked: decisionParameter.softChance.value }),
         },
       ];
@@ -243,7 +251,7 @@ export function decisionOn(laid: Laid): Decision {
     chanceAsked: context.care.lowerRung,
     day: context.day,
     rungs: () => rungsOf(laid),
-    onlyFitted: () => onlyFitted(laid),
+    whyStays: () => whyStays(laid),
   });
   return withAskedSince(decided, laid);
 }

@@ -8,7 +8,7 @@ import { earlierOf, offsetsOf, settledAt, type SlotDoubt } from '../learn/eviden
 import { comesDown, wayOf } from '../poses/poses';
 import { dialled } from '../prepare/dial';
 import { mostCmAt } from '../prepare/limits';
-import { atTheEdge, type Prepared } from '../prepare/prepare';
+import { comesDownTo, type Prepared } from '../prepare/prepare';
 import type { Stack } from '../props/stack';
 import type { RangeKey, ReadingSide } from '../ranges/ranges';
 import { sidelessKey, type SlotKey, slotKey, type SlotName } from '../slots';
@@ -50,8 +50,8 @@ export interface Laid extends Prepared, Place {
   readonly bands: readonly Band[];
   readonly earlier: readonly Earlier[];
   readonly doubts: ReadonlyMap<SlotKey, SlotDoubt>;
-  /** Heights where the body says so, with nothing to spare. */
-  readonly edgeCm: ReadonlyMap<SlotKey, number>;
+  /** Heights to which a support may come down: the body's edge, and what a caution keeps in hand. */
+  readonly leastCm: ReadonlyMap<SlotKey, number>;
   /** What cautions and readings since the last time ask for. */
   readonly since: AskedSince;
 }
@@ -74,7 +74,7 @@ export function layHeights(
     ({ need }) => built === undefined || built.includes(need.slot),
   );
   const earlier = earlierOf(context.history, pose.id, side);
-  const atEdge = family.heights({ ...input, settings: atTheEdge(settings) });
+  const least = family.heights({ ...input, settings: comesDownTo(set) });
   return {
     ...set,
     side,
@@ -86,7 +86,7 @@ export function layHeights(
     bands,
     earlier,
     doubts: offsetsOf(set, side, bands, earlier, context),
-    edgeCm: new Map(atEdge.map((need) => [slotKey(need), need.rawCm])),
+    leastCm: new Map(least.map((need) => [slotKey(need), need.rawCm])),
   };
 }
 

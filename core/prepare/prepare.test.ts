@@ -24,7 +24,12 @@ test('a pose is settled from the approach, the student’s choices, the cautions
 
 test('at the edge nothing is to spare, and all else stays', () => {
   const { settings } = preparePose(samplePerson(), 'hero', 'both', sampleShelf);
-  expect(atTheEdge(settings)).toEqual({ ...settings, kneeMarginDeg: 0, share: 1 });
+  expect(atTheEdge(settings)).toEqual({
+    ...settings,
+    kneeMarginDeg: 0,
+    otherKneeMarginDeg: 0,
+    share: 1,
+  });
 });
 
 test('a pose that nobody knows is refused by name', () =>

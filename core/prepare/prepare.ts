@@ -3,13 +3,13 @@ import { bodyFrom, type Body } from '../body/body';
 import type { Person } from '../formats/book';
 import { families } from '../geometry/families';
 import type { Family, PoseSettings } from '../geometry/family';
-import { workingShare } from '../parameters';
+import { kneeMargin, workingShare } from '../parameters';
 import type { PoseWay } from '../poses/pose';
 import { poseById, type Pose } from '../poses/poses';
 import type { ReadingSide } from '../ranges/ranges';
 import { isMade } from '../props/kinds';
 import type { Shelf } from '../props/shelf';
-import type { PoseChange } from '../safety/changes';
+import { changed, type PoseChange } from '../safety/changes';
 import type { Reason } from '../reasons';
 import { settingsFor } from '../safety/settings';
 import { verdictOn, type Verdict } from '../safety/verdict';
@@ -41,8 +41,21 @@ const chairSeatCm = (shelf: Shelf): number | undefined =>
 export const atTheEdge = (settings: PoseSettings): PoseSettings => ({
   ...settings,
   kneeMarginDeg: 0,
+  otherKneeMarginDeg: 0,
   share: workingShare.edge.value,
 });
+
+/**
+ * What a support may come down to: the body's edge, and short of it what a caution keeps in hand beyond what is usual. Good
+ * times do not use that up.
+ */
+export function comesDownTo({
+  settings,
+  verdict,
+}: Pick<Prepared, 'settings' | 'verdict'>): PoseSettings {
+  const least = changed(atTheEdge(settings), verdict.changes);
+  return { ...least, kneeMarginDeg: Math.max(0, least.kneeMarginDeg - kneeMargin.usual.value) };
+}
 
 /**
  * Makes a pose ready for one student on one side.

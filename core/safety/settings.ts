@@ -43,6 +43,7 @@ function chosen(choices: Choices, chairSeatCm: number): PoseSettings {
     firstToRise: kneesFirst ? 'knees' : 'seat',
     standingKneeDeg: (kneesFirst ? standingFold.bentKnee : standingFold.softKnee).value,
     kneeMarginDeg: kneeMargin.usual.value,
+    otherKneeMarginDeg: kneeMargin.usual.value,
     behindKneeCm: padCm,
     childPadCm: choices.behindKnee === 'brick' ? kneeling.brickPad.value : padCm,
     underShinCm: choices.shins === 'blanket' ? kneeling.shinPad.value : 0,

@@ -16,6 +16,7 @@ export const plainSettings: PoseSettings = {
   pelvisTargetDeg: -10,
   spineShareDeg: 25,
   kneeMarginDeg: 5,
+  otherKneeMarginDeg: 5,
   lumbarAllowanceDeg: 10,
   behindKneeCm: 0,
   childPadCm: 0,

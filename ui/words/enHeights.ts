@@ -29,7 +29,7 @@ const LEAST_TOLD_CM = 0.25;
 const isNone = (cm: number) => cm < LEAST_TOLD_CM;
 
 /** What is said where this body asks for nothing, and something lies there all the same: settled on, or like the other side. */
-const MORE = 'what lies there is more than this body asks for';
+const MORE = 'by this alone nothing would have to lie there';
 
 /**
  * A fact and what follows from it: where nothing is asked for, where something is and lies there, and where nothing
@@ -67,7 +67,7 @@ const chairHeight = (
   const stands = `The back of the knee stands ${tell.length(behindKneeCm)} up, the chair ${tell.length(chairCm)}`;
   return `${stands}: ${follows(cm, lies, {
     none: slot === 'feet' ? 'the feet reach the floor' : 'nothing on the seat',
-    on: `${tell.length(cm)} ${under} make knees and hips square`,
+    on: `${tell.length(cm)} ${under} ${/^1 /.test(tell.length(cm)) ? 'makes' : 'make'} knees and hips square`,
     off: `${tell.length(cm)} ${under} would make knees and hips square`,
   })}.`;
 };
