@@ -462,6 +462,11 @@ export const fold = {
     'ratio',
     'of its height: so far over its support a head may hang; starting value',
   ),
+  headOnArms: p(
+    3,
+    'cm',
+    'on arms folded on something high: so near its seat the head has to come; starting value',
+  ),
   headEarly: p(
     0.25,
     'ratio',
@@ -714,6 +719,11 @@ export const decision = {
     4,
     'cm',
     'under a thigh, a knee or a head a bolster gives way to a roll, and a roll to a fold: nobody piles three blankets to come down by less; starting value',
+  ),
+  mostForTheDay: p(
+    10,
+    'cm',
+    'on an easier day, or after long away: from a block on its edge to its end, and not to a chair; starting value',
   ),
   mostHandRung: p(
     22.5,

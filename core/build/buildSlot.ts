@@ -57,6 +57,8 @@ export interface SlotBuild {
   readonly extraRung: boolean;
   /** How much higher than last time the seat stands, where a ramp leans on it. */
   readonly liftedCm: number;
+  /** It stood higher the last time than the time before. */
+  readonly roseLast: boolean;
   /** Height that a caution or a reading asks for since the last time. */
   readonly sinceCm: number | undefined;
   /** What lies on the other side of a pair that stands apart, or lay here when the other leg worked. */
@@ -257,22 +259,24 @@ const ofThisSlot = ({ decision, need }: SlotBuild) =>
 /** What is said of a support that was to go up: by how much it did, for what, and why it may not have. */
 function raisedReasons(of: SlotBuild, reached: Stack): SlotReason[] {
   const { need, decision, lying } = of;
+  // What was read speaks of the slot that leans on it.
+  const said = decision.reasons.filter(
+    (one) => one.code !== 'read-since' || one.slot === need.slot,
+  );
   // Where nothing lay, there is no step to tell of.
-  if (lying === undefined) return [...decision.reasons];
+  if (lying === undefined) return [...said];
   const [fromCm, toCm] = [lying.heightCm, reached.heightCm];
   if (of.sinceCm !== undefined && toCm > fromCm)
     return [{ code: 'asked-since', fromCm, toCm }, ...ofThisSlot(of)];
   if (toCm > fromCm || need.isLength) {
     const oneStepCm = Math.min(largestStepCm(of.rule), decisionParameter.mostSoftRung.value);
-    const more = toCm - fromCm > oneStepCm + thin.moved.value && !need.isLength;
-    return [{ code: 'rung-higher', fromCm, toCm, more }, ...decision.reasons];
+    const more =
+      toCm - fromCm > oneStepCm + thin.moved.value && !need.isLength && !decision.oneRung;
+    return [{ code: 'rung-higher', fromCm, toCm, more }, ...said];
   }
-  if (meetsGap(of)) return [...decision.reasons];
+  if (meetsGap(of)) return [...said];
   const isAtMost = fromCm >= mostHere(of) - decisionParameter.mostRung.value;
-  return [
-    ...decision.reasons,
-    isAtMost ? { code: 'at-most', slot: need.slot } : { code: 'shelf-ends' },
-  ];
+  return [...said, isAtMost ? { code: 'at-most', slot: need.slot } : { code: 'shelf-ends' }];
 }
 
 /** What happens to a slot today: the one that the decision moves moves, and what lay there stays. */
@@ -388,7 +392,10 @@ const MOST_HANGING_CM = fold.headLetsDown.value;
 /** It hangs so far at most, the further it has come down the more. */
 const hangingCm = (targetCm: number) => Math.max(MOST_HANGING_CM, fold.headHangs.value * targetCm);
 /** Where nothing is nearer, it comes to rest so much early. */
-const earlyCm = (targetCm: number) => Math.max(MOST_HANGING_CM, fold.headEarly.value * targetCm);
+const earlyCm = (targetCm: number) =>
+  targetCm > fold.highestChestProp.value
+    ? fold.headOnArms.value
+    : Math.max(MOST_HANGING_CM, fold.headEarly.value * targetCm);
 
 /**
  * What hangs is met near by, or not at all; and a hip that may bend only so far does not bend further for its hands.
@@ -440,9 +447,13 @@ const othersThan = ({ pieces }: Stack, stacks: readonly Stack[]) =>
 /** A height that was noted without what made it: it is built anew. */
 const isUntold = ({ pieces, heightCm }: Stack) => pieces.length === 0 && lies(heightCm);
 
-/** What answered a complaint stays a step over its gap: it was found so. */
-const overGapCm = ({ doubt: { offset } }: SlotBuild) =>
-  offset.looks > 0 ? decisionParameter.mostRung.value : FILL_OVER_CM;
+/** What answered a complaint stays over its gap, as it was found; so does what is chosen and not reckoned. */
+const overGapCm = ({ need, doubt: { offset }, roseLast }: SlotBuild): number =>
+  offset.looks > 0 || need.isChosen || roseLast ? decisionParameter.mostRaise.value : FILL_OVER_CM;
+
+/** After some time away all lies as it did, once. */
+const isAsItWas = ({ decision }: SlotBuild) =>
+  decision.reasons.some(({ code }) => code === 'long-gap');
 
 /** What lay there last time with its rivals, where it can be built again; else the nearest to its height. */
 function againStacks(of: SlotBuild, lying: Stack, targetCm: number): Stack[] {
@@ -451,8 +462,9 @@ function againStacks(of: SlotBuild, lying: Stack, targetCm: number): Stack[] {
   const follows = purposeHere(of) === 'fill';
   const overCm = lying.heightCm - targetCm;
   const mayStay =
-    (comesDown(pose, slotKey(need)) || need.slot !== 'underKnees') &&
-    (!follows || (overCm <= overGapCm(of) && overCm >= -decisionParameter.mostRung.value));
+    isAsItWas(of) ||
+    ((comesDown(pose, slotKey(need)) || need.slot !== 'underKnees') &&
+      (!follows || (overCm <= overGapCm(of) && overCm >= -decisionParameter.mostRung.value)));
   if (
     !mayStay ||
     of.liftedCm > decisionParameter.sameHeight.value ||
@@ -482,7 +494,9 @@ function againStacks(of: SlotBuild, lying: Stack, targetCm: number): Stack[] {
  */
 function raised(of: SlotBuild, from: Stack): Stack {
   const { lying, rule, shelf, used, leastCm, doubt, raisedChance, decision, mostPieces } = of;
-  const most = { mostPieces, mostCm: highestRaisedCm(of) };
+  // For the day's sake alone nothing goes from a block to a chair.
+  const farCm = decision.oneRung ? from.heightCm + decisionParameter.mostForTheDay.value : Infinity;
+  const most = { mostPieces, mostCm: Math.min(highestRaisedCm(of), farCm) };
   const mostRungs = !lying || decision.oneRung ? 1 : decisionParameter.mostRungsUp.value;
   let stands = from;
   for (let rungs = 0; rungs < mostRungs; rungs++) {

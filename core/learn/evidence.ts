@@ -11,7 +11,7 @@ import { decision as decisionParameter, offset as parameter } from '../parameter
 import type { RaiseReason, Remedy } from '../poses/pose';
 import type { Reason } from '../reasons';
 import { answerAt, answeredBy, isFar, slotOnSide } from '../poses/felt';
-import { poseById, type Pose } from '../poses/poses';
+import { poseById, wayOf, type Pose } from '../poses/poses';
 import { sides, type ReadingSide } from '../ranges/ranges';
 import { turned, type DialId } from '../dials';
 import { meansSlot, sidelessKey, slotKey, slotRefOf, type SlotKey, type SlotName } from '../slots';
@@ -170,6 +170,38 @@ export const GO_LESS_FAR: Easing = {
 export const easingFor = (...of: Parameters<typeof easingsFor>): Easing =>
   easingsFor(...of)[0] ?? { slot: null, dial: null, way: 'raise', cue: null };
 
+/** Remedies of other complaints that may serve, in the order in which they are thought of. */
+const IN_TURN: readonly RaiseReason[] = ['other', 'joint', 'low-back', 'rolled', 'strong'];
+
+/**
+ * What eases a pose as it is set up: its own remedy, the way that was gone back to, what eases that way, another remedy
+ * that is there, or words.
+ */
+export function easingAmong(
+  pose: Pose,
+  family: Family,
+  input: FamilyInput,
+  outcome: SessionPose | undefined,
+  why: RaiseReason,
+  there: { readonly isThere: (one: Easing) => boolean; readonly goneBack?: Easing | null },
+): Easing {
+  const { way } = input.settings;
+  const ofWay = wayOf(pose, way)?.eases;
+  const own = easingsFor(pose, family, input, outcome, why);
+  const isSaid = ({ slot, dial }: Easing) => slot === null && dial === null;
+  const inTurn: readonly (Easing | null)[] = [
+    ...own.filter((one) => !isSaid(one)),
+    // What is said of a spot is said of the way in which it was felt.
+    there.goneBack ?? null,
+    ...own.filter(isSaid),
+    ofWay ? easingBy(ofWay, { code: 'way-cue', pose: pose.id, way }) : null,
+    ...IN_TURN.map((other) =>
+      easingBy(pose.eases[other], { code: 'ease-cue', pose: pose.id, why: other }),
+    ),
+  ];
+  return inTurn.find((one) => one !== null && there.isThere(one)) ?? GO_LESS_FAR;
+}
+
 /** What may ease a pose for what was felt or seen at an earlier time, the first thought of first. */
 export function easingsFor(
   pose: Pose,
@@ -309,6 +341,13 @@ interface OffsetContext {
   readonly dayShare: (key: InputKey) => number;
 }
 
+/** Whether what eases was there to be moved at an earlier time: its slot, high or empty, its dial, or its words. */
+const wasThere = ({ settled, dials }: SessionPose, { slot, dial, cue }: Easing): boolean => {
+  if (dial !== null) return dials?.some((one) => one.dial === dial) === true;
+  if (slot === null) return cue !== null;
+  return settled.some((one) => meansSlot(slot, slotKey(one)));
+};
+
 /** One earlier time, with what is reckoned for that day on what else then lay there. */
 interface Then {
   readonly outcome: SessionPose;
@@ -391,7 +430,13 @@ export function offsetsOf(
       target: outcome.overruled
         ? reckonedThen(family, { ...atEdge, settings: { ...settings, dials } }, outcome)
         : null,
-      goesUp: more && raisedBy(easingFor(pose, family, atEdge, outcome, more.why)),
+      goesUp:
+        more &&
+        raisedBy(
+          easingAmong(pose, family, atEdge, outcome, more.why, {
+            isThere: (one) => wasThere(outcome, one),
+          }),
+        ),
       faulted: faultedSlots(pose, outcome),
     };
   });

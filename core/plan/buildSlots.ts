@@ -4,7 +4,7 @@ import type { PlanSlot } from '../formats/plan';
 import type { Band } from '../geometry/band';
 import { type Built, isHipLimited, otherSide, type SlotNeed } from '../geometry/family';
 import type { Decision } from '../learn/decide';
-import type { SlotDoubt } from '../learn/evidence';
+import { settledAt, type SlotDoubt } from '../learn/evidence';
 import { isMoved, isWanted } from '../lies';
 import { normalQuantile } from '../normal';
 import { decision as decisionParameter, pelvisTarget } from '../parameters';
@@ -68,6 +68,7 @@ function slotsInOrder(
       otherSideCm: otherSideCm(laid, need),
       twin: twinOf(slots, need) ?? otherLegs(laid, need),
       liftedCm: liftedCm(need, laid, built),
+      roseLast: roseLast(laid, key),
       sinceCm: laid.since.toCm.get(key),
     });
     const laidAs = asLaid(pose, followed(slot, laid, built), slots);
@@ -166,6 +167,14 @@ function asLaid(pose: Pose, slot: PlanSlot, before: readonly PlanSlot[]): PlanSl
   const laid = isShort(slot) ? { ...slot, stack: [], stackCm: 0 } : slot;
   const free = staysFree(pose, laid);
   return free ? { ...laid, reasons: [...laid.reasons, free] } : laid;
+}
+
+/** Whether a slot stood higher the last time than the time before. */
+function roseLast({ earlier }: Laid, key: SlotKey): boolean {
+  const [before, last] = earlier
+    .slice(-2)
+    .map(({ outcome }) => settledAt(outcome, key)?.heightCm ?? 0);
+  return before !== undefined && last !== undefined && last > before && isMoved(last - before);
 }
 
 /** How much higher the seat stands than last time: the ramp behind it rises with it, or the back would arch. */

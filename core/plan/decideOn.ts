@@ -6,9 +6,8 @@ import type { Band } from '../geometry/band';
 import { lowCheckOf } from '../learn/checks';
 import { decide, type Decision, type DecisionInput, type Easing, type Rung } from '../learn/decide';
 import {
-  easingBy,
+  easingAmong,
   easingFor,
-  easingsFor,
   faultedDials,
   faultedSlots,
   neededOn,
@@ -21,7 +20,7 @@ import { uncertainParameters, type InputKey } from '../geometry/inputs';
 import { splitKey, type RangeId, type RangeKey } from '../ranges/ranges';
 import { lies } from '../lies';
 import type { RaiseReason } from '../poses/pose';
-import { comesDown, wayOf, type Pose } from '../poses/poses';
+import { comesDown, type Pose } from '../poses/poses';
 import { backWay, easedDials, givenBack, stoodAt, turnedFrom } from '../prepare/dial';
 import { staysEmptyOver } from '../prepare/limits';
 import { comesDownTo } from '../prepare/prepare';
@@ -92,7 +91,10 @@ function whyStays(laid: Laid): ReturnType<DecisionInput['whyStays']> {
   if (lying.some((band) => comesDown(laid.pose, slotKey(band.need)) && !isTaken(band)))
     return { code: 'no-step', cm: decisionParameter.mostRung.value };
   const meetsLengths = (band: Band) =>
-    isTaken(band) || (purposeOf(band.need.slot, family) === 'fill' && decidedBy(band) === null);
+    isTaken(band) ||
+    (purposeOf(band.need.slot, family) === 'fill' &&
+      !band.need.isChosen &&
+      decidedBy(band) === null);
   return { code: lying.some(meetsLengths) ? 'fitted' : 'nothing-lies' };
 }
 
@@ -157,9 +159,6 @@ const isThere = ({ bands, dials, idle }: Laid, { slot, dial, cue }: Easing): boo
   return !idle?.has(sidelessKey(slot)) && bands.some(({ need }) => meansSlot(slot, slotKey(need)));
 };
 
-/** Remedies of other complaints that may serve, in the order in which they are thought of. */
-const IN_TURN: readonly RaiseReason[] = ['other', 'joint', 'low-back', 'rolled', 'strong'];
-
 /** The way that was gone back to today; null where the pose is set up as it was, or otherwise for another reason. */
 function goneBackIn(laid: Laid, last: SessionPose | undefined): Easing | null {
   const { pose, choices, hasLeft } = laid;
@@ -170,28 +169,12 @@ function goneBackIn(laid: Laid, last: SessionPose | undefined): Easing | null {
     : null;
 }
 
-/**
- * What eases a pose as it is set up here: its own remedy, the way that was gone back to, what eases that way, another
- * remedy that is there, or words.
- */
-function easingHere(laid: Laid, last: SessionPose | undefined, why: RaiseReason): Easing {
-  const { pose, family, input } = laid;
-  const { way } = input.settings;
-  const ofWay = wayOf(pose, way)?.eases;
-  const own = easingsFor(pose, family, input, last, why);
-  const isSaid = ({ slot, dial }: Easing) => slot === null && dial === null;
-  const inTurn: readonly (Easing | null)[] = [
-    ...own.filter((one) => !isSaid(one)),
-    // What is said of a spot is said of the way in which it was felt.
-    goneBackIn(laid, last),
-    ...own.filter(isSaid),
-    ofWay ? easingBy(ofWay, { code: 'way-cue', pose: pose.id, way }) : null,
-    ...IN_TURN.map((other) =>
-      easingBy(pose.eases[other], { code: 'ease-cue', pose: pose.id, why: other }),
-    ),
-  ];
-  return inTurn.find((one) => one !== null && isThere(laid, one)) ?? GO_LESS_FAR;
-}
+/** What eases a pose as it is set up here. */
+const easingHere = (laid: Laid, last: SessionPose | undefined, why: RaiseReason): Easing =>
+  easingAmong(laid.pose, laid.family, laid.input, last, why, {
+    isThere: (one) => isThere(laid, one),
+    goneBack: goneBackIn(laid, last),
+  });
 
 /**
  * What was seen the last two times, answered by what is there: by what eases this way where its own support is none of

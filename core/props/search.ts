@@ -1,4 +1,5 @@
 import { groupedBy } from '../grouped';
+import { lies } from '../lies';
 import { decision, stackCost } from '../parameters';
 import { kinds } from './kinds';
 import { isSoft, type Shelf, type ShelfItem } from './shelf';
@@ -583,7 +584,9 @@ export function rungBelow(
     mostPieces: Math.max(mostPieces, countAll(pieces)),
   };
   const stepCm = Math.max(largestStepCm(rule), wideCm ?? 0);
-  const [leastCm, mostCm] = [heightCm - stepCm - HAIR, heightCm - LEAST_STEP + HAIR];
+  // The last thin fold goes away whole.
+  const mostCm = Math.max(lies(heightCm) ? 0 : -Infinity, heightCm - LEAST_STEP) + HAIR;
+  const leastCm = heightCm - stepCm - HAIR;
   return bestStacks(shelf, rule, { ...wish, leastCm, mostCm }, 1)[0];
 }
 
