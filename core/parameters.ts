@@ -720,6 +720,11 @@ export const decision = {
     'cm',
     'under a thigh, a knee or a head a bolster gives way to a roll, and a roll to a fold: nobody piles three blankets to come down by less; starting value',
   ),
+  mostReachOver: p(
+    12,
+    'cm',
+    'over where the hands come: from a block to a chair only where the chair is about as near; starting value',
+  ),
   mostForTheDay: p(
     10,
     'cm',

@@ -201,6 +201,8 @@ interface DecisionReasons {
   'ease-less': object;
   /** The way that is gone back to from one that asked too much. */
   'gone-back': { readonly pose: string; readonly way: string };
+  /** Set up in another way than the last time, though nothing was felt. */
+  'way-anew': { readonly pose: string; readonly way: string; readonly was: string };
   'fault-cue': { readonly pose: string; readonly fault: string };
   'seen-again': { readonly fault: string; readonly on: string };
   /** The support stands at the most that anybody builds, and was not enough. */

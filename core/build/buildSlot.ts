@@ -190,7 +190,9 @@ function highestRaisedCm(of: SlotBuild): number {
     ? overGap
     : slot === 'chest'
       ? Math.max(fold.highestChestProp.value, overGap)
-      : Infinity;
+      : purposeHere(of) === 'reach'
+        ? rawCm + Math.max(0, of.doubt.offset.meanCm) + decisionParameter.mostReachOver.value
+        : Infinity;
   return Math.min(mostHere(of) + MOST_SLACK_CM, own);
 }
 

@@ -244,6 +244,8 @@ function keeping(input: DecisionInput, last: Earlier): Reason | null {
   if (input.veryMobile) return { code: 'very-mobile' };
   const good = goodRunning(earlier, input.strengthAllowed);
   if (good >= parameter.goodSessions.value || good >= timesAsked(earlier, good, input)) return null;
+  // Where nothing could come down, no good times are counted for it.
+  if (input.rungs().length === 0 && !input.easedDial) return null;
   const before = earlier[earlier.length - 1 - good];
   return {
     code: 'more-sessions',

@@ -26,10 +26,10 @@ import { staysEmptyOver } from '../prepare/limits';
 import { comesDownTo } from '../prepare/prepare';
 import { rungBelow } from '../props/search';
 import { isFitted, purposeOf, slotRule } from '../props/slots';
-import { countAll, type Stack, type Used, usedBy } from '../props/stack';
+import { countAll, largestStepCm, type Stack, type Used, usedBy } from '../props/stack';
 import { meansSlot, sidelessKey, type SlotKey, slotKey } from '../slots';
 import { withAskedSince } from './askedSince';
-import { strengthAllowedBy, wentTooFar } from './goneBack';
+import { strengthAllowedBy, waysThen, wentTooFar } from './goneBack';
 import { type Laid, leaningOn, lyingAt, lyingOf, standsAtMost } from './lay';
 
 /** A dial, from where it stood to where it goes. */
@@ -88,8 +88,11 @@ function whyStays(laid: Laid): ReturnType<DecisionInput['whyStays']> {
   const lying = laid.bands.filter(({ need }) => lies(lyingAt(laid, slotKey(need))?.heightCm ?? 0));
   const { family } = laid.pose;
   const isTaken = ({ need: { slot } }: Band) => isFitted(slot, family);
-  if (lying.some((band) => comesDown(laid.pose, slotKey(band.need)) && !isTaken(band)))
-    return { code: 'no-step', cm: decisionParameter.mostRung.value };
+  const could = lying.find((band) => comesDown(laid.pose, slotKey(band.need)) && !isTaken(band));
+  if (could) {
+    const rule = slotRule(could.need.slot, family, laid.body, laid.settings.way);
+    return { code: 'no-step', cm: largestStepCm(rule) };
+  }
   const meetsLengths = (band: Band) =>
     isTaken(band) ||
     (purposeOf(band.need.slot, family) === 'fill' &&
@@ -236,5 +239,23 @@ export function decisionOn(laid: Laid): Decision {
     rungs: () => rungsOf(laid),
     whyStays: () => whyStays(laid),
   });
-  return withAskedSince(decided, laid);
+  return inAnotherWay(withAskedSince(decided, laid), laid, last);
+}
+
+/** A pose that comes to stand in another way than the last time, for nothing that was felt: it says so, and all else stays. */
+function inAnotherWay(decided: Decision, laid: Laid, last: SessionPose | undefined): Decision {
+  const { pose } = laid;
+  const { way } = laid.settings;
+  if (!last || !['keep', 'lower'].includes(decided.action)) return decided;
+  const then = waysThen(pose, last);
+  const [was] = then;
+  if (!was || then.some(({ id }) => id === way)) return decided;
+  return {
+    action: 'keep',
+    word: 'keep',
+    slot: null,
+    dial: null,
+    reasons: [{ code: 'way-anew', pose: pose.id, way, was: was.id }],
+    refer: decided.refer,
+  };
 }

@@ -26,12 +26,14 @@ export function figureOf(laid: Laid, decision: Decision, { slots, built }: Built
   );
   const { way } = input.settings;
   const hold = holdOf(pose, way);
+  const isAnew = decision.reasons.some(({ code }) => code === 'way-anew');
   const holdSeconds = Math.min(
-    longestHoldFor(verdict.changes),
+    hold.isRest ? Infinity : longestHoldFor(verdict.changes),
     wayOf(pose, way)?.mostSeconds ?? Infinity,
     holdFor(
       { hold },
-      earlier.map(({ outcome }) => outcome),
+      // In another way than before it is held as for a first time.
+      isAnew ? [] : earlier.map(({ outcome }) => outcome),
       choices,
       laid.context.day !== 'usual',
     ),

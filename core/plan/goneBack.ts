@@ -23,7 +23,7 @@ export interface WentTooFar {
 }
 
 /** The ways in which a pose was done at an earlier time, as far as its stage and what lay there tell. */
-function waysThen(pose: Pose, { stage, settled }: SessionPose) {
+export function waysThen(pose: Pose, { stage, settled }: SessionPose) {
   const at = (pose.ways ?? []).filter(({ id }) =>
     stagesOf(pose, id).some((one) => one.id === stage),
   );

@@ -481,7 +481,10 @@ export const reclined = [
     ],
     needs: ['kneeFlexion.prone', 'hipExtension'],
     comesDown: ['underKnees', 'feet', 'shoulder'],
-    eases: easedBy('underKnees', { 'low-back': 'shoulder' }),
+    eases: easedBy('underKnees', {
+      'low-back': 'shoulder',
+      strong: { cue: 'Draw the foot less near, and let the strap be longer.' },
+    }),
     faults: [
       { id: 'back-arches', seen: 'Low back arches', slot: 'underKnees', way: 'raise' },
       { id: 'shoulder-lifts', seen: 'Shoulder lifts', slot: 'shoulder', way: 'raise' },

@@ -399,6 +399,7 @@ export function bestStacks(
     lying: lying && lying.length > 0 ? lying : null,
     rounding: rule,
     mostPieces,
+    mostLayers: rule.mostLayers ?? MOST_PIECES,
   };
   if (layers.stacks) lookThrough(search, layers.stacks);
   else searchDeep(search);
@@ -419,12 +420,14 @@ interface Search {
   readonly lying: readonly Piece[] | null;
   readonly rounding: Rounding;
   readonly mostPieces: number;
+  readonly mostLayers: number;
 }
 
 /** Weighs one stack that could be worth it: what it asks for must be left, and moving what lies there costs. */
 function weigh(search: Search, whole: Whole): void {
-  const { rivals, taken, lying, targetCm, rounding, mostPieces } = search;
+  const { rivals, taken, lying, targetCm, rounding, mostPieces, mostLayers } = search;
   if (!isLeft(whole.asked, taken) || countAll(whole.pieces) > mostPieces) return;
+  if (whole.pieces.length > mostLayers) return;
   const cost =
     whole.cost +
     missCost(whole.heightCm, targetCm, rounding) +

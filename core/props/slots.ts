@@ -256,6 +256,8 @@ const slots: Readonly<Record<SlotId, SlotEntry>> = {
       leastWidthCm: 0,
       pair: bears.hands !== 'one' && way !== ONE_ARM,
       mostSlender: HAND_SUPPORT,
+      // Nobody leans on a tower.
+      mostLayers: 2,
       mostStepCm: decision.mostHandRung.value,
       asks: [...BRICKS, 'brick on end', 'low furniture', 'high furniture'],
     }),

@@ -33,6 +33,8 @@ export interface SlotRule {
   readonly softTop?: true;
   /** So far off what is asked, in cm, hardly anybody feels it here. */
   readonly unfeltCm?: number;
+  /** So many things on each other at most, where fewer than usual stand firm enough. */
+  readonly mostLayers?: number;
   /** Each hand or foot has a stack of its own, built of twins. */
   readonly pair?: boolean;
   /**

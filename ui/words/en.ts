@@ -250,6 +250,10 @@ export const en: Language = {
     'ease-less': () => 'Nothing laid here eases that: go less far into it, and come out sooner.',
     'gone-back': ({ pose, way }) =>
       `So one step back, today: ${inSentence(wayOf(poseById(pose), way)?.name ?? way)}.`,
+    'way-anew': ({ pose, way, was }) => {
+      const called = (id: string) => inSentence(wayOf(poseById(pose), id)?.name ?? id);
+      return `Last time: ${called(was)}. Today it stands in another way, ${called(way)}: begin as for a first time.`;
+    },
     'felt-answer': ({ pose, spot }) => answerTo(pose, spot)?.says ?? '',
     'eased-then': ({ spot }) =>
       `Last time ${spotWords(spot)} spoke and was eased: what eased it still lies there.`,

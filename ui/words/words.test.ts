@@ -267,6 +267,7 @@ const others: readonly Reason[] = [
     ways.flatMap(({ id: way, eases, backTo }): Reason[] => [
       ...(eases && 'cue' in eases ? [{ code: 'way-cue' as const, pose, way }] : []),
       ...(backTo ? [{ code: 'gone-back' as const, pose, way: backTo }] : []),
+      { code: 'way-anew', pose, way, was: ways[0]?.id ?? way },
     ]),
   ),
   ...poses.flatMap((pose): Reason[] =>
