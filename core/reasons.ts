@@ -35,7 +35,12 @@ export interface HeightReasons {
   /** The pelvis of this student, from standing to sitting well, where it is not as is usual. */
   /** How much more a pelvis asks for here that does not sit as is usual. */
   'own-pelvis': { readonly deg: number; readonly usualDeg: number; readonly moreCm: number };
-  'long-sit-seat': Gap & OfSide & { readonly rollBackDeg: number };
+  'long-sit-seat': Gap &
+    OfSide & {
+      readonly rollBackDeg: number;
+      /** Lower than straight up on the same legs: in a fold the knees are lifted first. */
+      readonly kneesFirst?: true;
+    };
   'long-sit-knees': Gap &
     OfSide & { readonly backFirst: boolean; readonly planted: boolean; readonly spread: boolean };
   'twist-seat': Gap & OfSide;

@@ -465,3 +465,24 @@ test('the reason names the stiffer side, the bend, and the difference', () => {
     },
   ]);
 });
+
+test('a fold of which it is told that lifted knees take the rest lifts them', () => {
+  let told = 0;
+  fc.assert(
+    fc.property(anyInput, fc.constantFrom<'' | 'belly'>('', 'belly'), (drawn, way) => {
+      const input: FamilyInput = {
+        ...drawn,
+        settings: { ...drawn.settings, firstToRise: 'knees', way },
+      };
+      for (const family of [families.fold, families['one-leg fold']]) {
+        const set = onSide(family, input);
+        const need = family.heights(set).find(({ slot }) => slot === 'seat');
+        const takesRest = need && family.why(set, need).some((one) => 'kneesFirst' in one);
+        if (!takesRest) continue;
+        told++;
+        expect(height(family, input, 'underKnees')).toBeGreaterThan(1);
+      }
+    }),
+  );
+  expect(told).toBeGreaterThan(5);
+});

@@ -1,7 +1,10 @@
 import type { HeightReasons, Surface } from '@/core/reasons';
 import type { HeightWords, Telling } from './language';
 
-export const deg = (value: number) => `${value.toFixed(0)}°`;
+export const deg = (value: number): string => {
+  const whole = Math.round(value);
+  return `${whole < 0 ? '−' : ''}${Math.abs(whole)}°`;
+};
 
 const over: Readonly<Record<Surface, string>> = {
   floor: 'the floor',
@@ -105,10 +108,10 @@ export const heights: HeightWords = {
     `With this trunk and these arms ${palms(cm, lies, tell, ': what lies under them lets the back grow')}`,
   'own-pelvis': ({ deg: own, usualDeg, moreCm }, tell) =>
     `From standing to sitting well this pelvis tips ${own > 0 ? 'forward' : 'back'} ${deg(Math.abs(own))}, ${own > usualDeg ? 'less far back' : 'further back'} than the ${deg(-usualDeg)} that are usual: it asks for ${tell.length(Math.abs(moreCm))} ${moreCm > 0 ? 'more' : 'less'} here.`,
-  'long-sit-seat': ({ cm, deg: bend, side, rollBackDeg }, tell, lies) =>
+  'long-sit-seat': ({ cm, deg: bend, side, rollBackDeg, kneesFirst }, tell, lies) =>
     `Hamstring ${deg(bend)} ${side}: ${follows(cm, lies, {
       none: 'the pelvis stands upright on the floor',
-      on: `on the floor the pelvis would roll back ${deg(rollBackDeg)} → ${tell.length(cm)} under the seat`,
+      on: `on the floor the pelvis would roll back ${deg(rollBackDeg)} → ${tell.length(cm)} under the seat${kneesFirst ? ', the lifted knees take the rest' : ''}`,
       off: `on the floor the pelvis rolls back ${deg(rollBackDeg)}, which ${tell.length(cm)} of seat would mend`,
     })}.`,
   'long-sit-knees': ({ cm, deg: bend, side, backFirst, planted, spread }, tell, lies) =>

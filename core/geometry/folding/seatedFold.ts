@@ -1,3 +1,4 @@
+import { isMoved } from '../../lies';
 import { floorAhead } from '../arms';
 import { armCm, type Body } from '../../body/body';
 import { fold as parameter, longSit as longSitParameter } from '../../parameters';
@@ -365,8 +366,12 @@ export function foldOrSitWhy(
     const deg = rangeValue(input.values, 'hamstring', side);
     return [{ code: 'strap-to-feet', deg, side, cm: need.rawCm }];
   }
-  return (
-    foldWhy(need, parameter.highestForeheadProp.value, !spread) ?? longSitWhy(input, need, spread)
+  const own = foldWhy(need, parameter.highestForeheadProp.value, !spread);
+  if (own) return own;
+  const kneesFirst =
+    need.slot === 'seat' && isMoved(Math.max(0, seatThenKnees(input, () => 0).seatCm - need.rawCm));
+  return longSitWhy(input, need, spread).map((one) =>
+    one.code === 'long-sit-seat' && kneesFirst ? { ...one, kneesFirst } : one,
   );
 }
 
