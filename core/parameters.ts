@@ -608,6 +608,11 @@ export const thin = {
   ),
   wanted: p(1, 'cm', 'of less nobody fetches a piece; starting value'),
   moved: p(0.5, 'cm', 'half a fold of a blanket: less is the same height; starting value'),
+  built: p(
+    1.4,
+    'cm',
+    'a blanket folded twice, sat on: nothing comes down to less, but to the floor',
+  ),
 } as const;
 
 export const filter = {

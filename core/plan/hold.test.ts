@@ -3,8 +3,10 @@ import { approachIds, approaches } from '../approaches/approaches';
 import type { SessionPose } from '../formats/book';
 import { hold as parameter } from '../parameters';
 import { poseById, poses } from '../poses/poses';
-import { samplePose } from '../tests/samples';
+import { studioShelf } from '../props/usualShelves';
+import { samplePerson, samplePose } from '../tests/samples';
 import { holdFor, timesFor } from './hold';
+import { planStudent } from './plan';
 
 const hero = poseById('hero')!;
 const minutes = approaches['built-up-alignment'].choices;
@@ -76,4 +78,21 @@ test.each(complaints)(
 test('a movement is counted with the breath, and a pose that is held is not', () => {
   expect(timesFor(poseById('chair-tilts')!, 60)).toBe(10);
   expect(timesFor(hero, 60)).toBeNull();
+});
+
+test('what keeps a hold short keeps no rest short', () => {
+  const holds = (cautions: Parameters<typeof samplePerson>[0]) =>
+    planStudent(
+      { person: samplePerson(cautions), readings: [], sessions: [] },
+      studioShelf,
+      '2026-03-02',
+      { poses: ['rest', 'constructive', 'seated-fold'] },
+    ).poses.map(({ holdSeconds }) => holdSeconds);
+  const young = holds({
+    approach: 'long-quiet-holds',
+    cautions: [{ id: 'under-18', answer: 'yes', at: '2026-03-01' }],
+  });
+  const grown = holds({ approach: 'long-quiet-holds', cautions: [] });
+  expect(young.slice(0, 2)).toEqual(grown.slice(0, 2));
+  expect(young[2]).toBeLessThanOrEqual(60);
 });

@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { bodyFrom } from '../body/body';
 import { sampleShelf } from '../tests/samples';
 import { manyProps } from '../sim/manyProps';
+import { thin } from '../parameters';
 import { bestStacks, rungAbove, rungBelow } from './search';
 import { loadedCm, type Shelf } from './shelf';
 import { slotRule } from './slots';
@@ -233,6 +234,33 @@ test('a rung down is felt and small, a rung up is felt', () => {
       if (above) expect(above.heightCm - lying.heightCm).toBeGreaterThanOrEqual(1 - 1e-6);
     }),
   );
+});
+
+test('nothing comes down to a fold that nobody feels, and the last one goes away whole', () => {
+  const seats = [kneelingSeat, longSeat, slotRule('seat', 'child', body)];
+  let wentAway = 0;
+  for (const shelf of Object.values(usualShelves))
+    for (const rule of seats)
+      for (let cm = 0.5; cm < 12; cm += 0.5)
+        for (const lying of bestStacks(shelf, rule, { targetCm: cm })) {
+          const below = rungBelow(shelf, rule, lying);
+          if (!below || lying.heightCm === 0) continue;
+          const isThin = below.heightCm > thin.lies.value && below.heightCm < thin.built.value;
+          expect([lying, isThin]).toEqual([lying, false]);
+          if (lying.heightCm < thin.built.value) {
+            expect(below.heightCm).toBe(0);
+            wentAway++;
+          }
+        }
+  expect(wentAway).toBeGreaterThan(3);
+});
+
+test('hands lean on two things at most, one on the other', () => {
+  const hands = slotRule('hands', 'standing fold', body);
+  for (const shelf of Object.values(usualShelves))
+    for (let cm = 2; cm < 46; cm += 1)
+      for (const { pieces } of bestStacks(shelf, hands, { targetCm: cm }))
+        expect(pieces.length).toBeLessThanOrEqual(2);
 });
 
 test('what other slots use is not used twice', () => {

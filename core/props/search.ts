@@ -1,6 +1,6 @@
 import { groupedBy } from '../grouped';
 import { lies } from '../lies';
-import { decision, stackCost } from '../parameters';
+import { decision, stackCost, thin } from '../parameters';
 import { kinds } from './kinds';
 import { isSoft, type Shelf, type ShelfItem } from './shelf';
 import {
@@ -590,7 +590,11 @@ export function rungBelow(
   // The last thin fold goes away whole.
   const mostCm = Math.max(lies(heightCm) ? 0 : -Infinity, heightCm - LEAST_STEP) + HAIR;
   const leastCm = heightCm - stepCm - HAIR;
-  return bestStacks(shelf, rule, { ...wish, leastCm, mostCm }, 1)[0];
+  const below = (atLeastCm: number) =>
+    bestStacks(shelf, rule, { ...wish, leastCm: atLeastCm, mostCm }, 1)[0];
+  const next = below(leastCm);
+  if (!next || !lies(next.heightCm) || next.heightCm >= thin.built.value) return next;
+  return leastCm <= 0 ? { pieces: [], heightCm: 0 } : below(thin.built.value);
 }
 
 /** The stack one step above; where the shelf has no small step up, the next one that it can build. */
