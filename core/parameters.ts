@@ -94,6 +94,7 @@ export const workingShare = {
 export const kneeMargin = {
   usual: p(5, 'deg', 'knee bend to spare; starting value'),
   careful: p(15, 'deg', 'knee bend to spare with a knee caution; starting value'),
+  kneecap: p(20, 'deg', 'knee bend to spare where the kneecap hurts; starting value'),
 } as const;
 
 export const cautionLimits = {

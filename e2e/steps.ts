@@ -85,6 +85,12 @@ export async function focusOn(page: Page, name: RegExp, mostTabs = 60): Promise<
     const called = await page.evaluate(() => [
       document.activeElement?.textContent ?? '',
       document.activeElement?.getAttribute('aria-label') ?? '',
+      ...[...((document.activeElement as HTMLInputElement | null)?.labels ?? [])].map(
+        ({ textContent }) => textContent ?? '',
+      ),
+      ...(document.activeElement?.getAttribute('aria-labelledby') ?? '')
+        .split(' ')
+        .map((id) => document.getElementById(id)?.textContent ?? ''),
     ]);
     if (called.some((words) => name.test(words))) return;
   }

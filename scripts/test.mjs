@@ -4,23 +4,34 @@ import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node
 import { join } from 'node:path';
 import { needBuild, needNode, needPackages, root, runs, stop } from './steps.mjs';
 
-/** Debian's browser, installed where that is allowed. */
-function needChromium() {
-  if (existsSync(process.env.CHROMIUM ?? '/usr/bin/chromium')) return;
+/** What of Debian's the end-to-end tests use: the browser, and what reads back what it prints. */
+const [BROWSER, READER] = [process.env.CHROMIUM ?? '/usr/bin/chromium', '/usr/bin/pdftotext'];
+
+/** Debian's packages, installed where that is allowed. */
+function needDebian() {
+  const missing = [
+    ...(existsSync(BROWSER) ? [] : ['chromium']),
+    ...(existsSync(READER) ? [] : ['poppler-utils']),
+  ];
+  if (missing.length === 0) return;
   const apt = spawnSync('apt-get', ['--version']).status === 0;
-  if (process.getuid?.() !== 0 || !apt)
+  if (process.getuid?.() === 0 && apt) {
+    process.stdout.write(`Installing ${missing.join(' and ')}…\n`);
+    const quiet = ['-o', 'DPkg::Lock::Timeout=400', '-qq'];
+    runs('apt-get', ['update', ...quiet]);
+    for (const one of missing)
+      runs('apt-get', ['install', '-y', '--no-install-recommends', ...quiet, one], {
+        DEBIAN_FRONTEND: 'noninteractive',
+      });
+  }
+  if (!existsSync(BROWSER))
     stop(
       'The end-to-end tests need Chromium: install Debian’s package "chromium", or name another in CHROMIUM=/path/to/chromium.',
     );
-  process.stdout.write('Installing Chromium…\n');
-  const quiet = ['-o', 'DPkg::Lock::Timeout=400', '-qq'];
-  if (
-    !runs('apt-get', ['update', ...quiet]) ||
-    !runs('apt-get', ['install', '-y', '--no-install-recommends', ...quiet, 'chromium'], {
-      DEBIAN_FRONTEND: 'noninteractive',
-    })
-  )
-    stop('Chromium could not be installed: see above.');
+  if (!existsSync(READER))
+    process.stdout.write(
+      'Debian’s package "poppler-utils" is not there: what is printed is not read back from the paper.\n',
+    );
 }
 
 const cache = join(root, '.cache');
@@ -106,7 +117,7 @@ function endToEnd() {
 
 needNode();
 needPackages();
-needChromium();
+needDebian();
 mkdirSync(cache, { recursive: true });
 for (const name of ['unit.json', 'e2e.json']) rmSync(report(name), { force: true });
 

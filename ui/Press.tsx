@@ -54,7 +54,7 @@ export function Press({
       onPress={press}
       disabled={disabled}
       aria-disabled={disabled ?? false}
-      className={`min-h-12 max-w-full flex-row items-center justify-center gap-2 rounded-md border px-4 py-2 ${look.box} ${disabled ? 'opacity-50' : 'active:opacity-80'} ${className}`}
+      className={`min-h-12 max-w-full flex-row items-center justify-center gap-2 rounded-md border px-4 py-2 print:hidden ${look.box} ${disabled ? 'opacity-50' : 'active:opacity-80'} ${className}`}
       {...rest}
     >
       {icon}

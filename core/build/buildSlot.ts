@@ -467,8 +467,12 @@ function againStacks(of: SlotBuild, lying: Stack, targetCm: number): Stack[] {
     isAsItWas(of) ||
     ((comesDown(pose, slotKey(need)) || need.slot !== 'underKnees') &&
       (!follows || (overCm <= overGapCm(of) && overCm >= -decisionParameter.mostRung.value)));
+  // A spacer that is chosen thicker, by a caution or by the teacher, is built anew.
+  const isChosenThicker =
+    purposeHere(of) === 'space' && isMoved(Math.max(0, targetCm - lying.heightCm));
   if (
     !mayStay ||
+    isChosenThicker ||
     of.liftedCm > decisionParameter.sameHeight.value ||
     lying.heightCm > mostHere(of) + FILL_OVER_CM ||
     countAll(lying.pieces) > mostPieces ||
@@ -479,7 +483,7 @@ function againStacks(of: SlotBuild, lying: Stack, targetCm: number): Stack[] {
       of,
       targetCm,
       follows ? targetCm : lying.heightCm + of.liftedCm,
-      lying.pieces,
+      isChosenThicker ? undefined : lying.pieces,
     );
   const again = { pieces: lying.pieces, heightCm: stackHeightCm(lying.pieces, shelf, rule) };
   const rivals = bestStacks(shelf, rule, {

@@ -40,6 +40,8 @@ export const cautionAnswerSchema = open({
   side: sideSchema.optional(),
   answer: z.enum(['yes', 'no', 'unanswered']),
   at: moment,
+  /** Where it hurts, as it was said at intake: spots as they are kept, without their side. */
+  spots: z.array(z.string().max(40)).max(10).optional(),
   /** Date of a written go-ahead by a doctor or physiotherapist. */
   goAheadAt: moment.optional(),
 });

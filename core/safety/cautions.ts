@@ -3,6 +3,7 @@ import type { PoseEntry } from '../poses/pose';
 import type { Trait } from '../poses/traits';
 import type { PoseChange } from './changes';
 import type { SlotId } from '../slots';
+import type { SpotId } from '../spots';
 import { cautionIds, type CautionId, type RuleId } from './ids';
 
 /** What a rule does to a pose that has its trait. */
@@ -25,6 +26,8 @@ export type Rule = Effect & {
   readonly says: RuleId;
   /** Where its words speak of a support: true with one of these, and what is said where none of them lies there. */
   readonly bound?: Bound;
+  /** In force only where it hurts at one of these; wherever it hurts where left out. */
+  readonly where?: readonly SpotId[];
 };
 
 /** Supports that a sentence speaks of, and the sentence for where none of them lies. */
@@ -38,6 +41,8 @@ export interface Caution {
   readonly id: CautionId;
   /** Asked of one side of the body, and in force there alone. */
   readonly sided: boolean;
+  /** Where it may hurt, to be asked too; nowhere in particular where left out. */
+  readonly spots?: readonly SpotId[];
   readonly rules: readonly Rule[];
 }
 
@@ -81,6 +86,32 @@ const soreKnee: readonly Rule[] = [
     reclined: 'chair-lunge',
     'forward-bending': 'figure-four',
   }),
+];
+
+/** What a sore knee asks for beyond that, by where it hurts. */
+const soreSpots: readonly Rule[] = [
+  {
+    ...change(['knee.satBackOn', 'knee.squatted'], 'kneecap spared', 'kneecap-spared'),
+    where: ['front-knee'],
+  },
+  {
+    ...change(
+      ['knee.satBackOn'],
+      'knee filled behind',
+      'behind-filled',
+      withAny(['behindKnee'], 'knee-watched'),
+    ),
+    where: ['behind-knee'],
+  },
+  {
+    ...change(
+      ['knee.turned'],
+      'thigh filled',
+      'side-filled',
+      withAny(['underThigh', 'outerHip'], 'foot-flexed'),
+    ),
+    where: ['inner-knee', 'outer-knee'],
+  },
 ];
 
 const FALLS = change(['whole.balance'], 'hold on', 'hold-on');
@@ -133,7 +164,8 @@ const entries: Readonly<Record<CautionId, Omit<Caution, 'id'>>> = {
   },
   'knee-pain': {
     sided: true,
-    rules: soreKnee,
+    spots: ['front-knee', 'inner-knee', 'outer-knee', 'behind-knee'],
+    rules: [...soreKnee, ...soreSpots],
   },
   'knee-meniscus': {
     sided: true,

@@ -47,6 +47,12 @@ export const poseChanges = {
     atLeast: { behindKneeCm: strapPadCm, childPadCm: strapPadCm },
     builds: ['behindKnee'],
   },
+  'kneecap spared': { atLeast: { kneeMarginDeg: kneeMargin.kneecap.value } },
+  'knee filled behind': {
+    atLeast: { behindKneeCm: kneeling.towelPad.value, childPadCm: kneeling.towelPad.value },
+    builds: ['behindKnee'],
+  },
+  'thigh filled': { atLeast: MORE_IN_HAND, builds: ['underThigh', 'outerHip'] },
   'on a seat': { atLeast: MORE_IN_HAND, sets: { squatsOnSeat: true } },
   'spine quiet': { atMost: { spineShareDeg: spineShare.careful.value } },
   'spine straight': { atMost: { spineShareDeg: 0 } },

@@ -86,11 +86,13 @@ export function rulesOn(
   side: ReadingSide,
   sore: ReadingSide = 'both',
   choices?: Answered,
+  spots: readonly string[] = [],
 ): readonly Rule[] {
   return rules.filter(
-    ({ on }) =>
-      on === 'all' ||
-      on.some((trait) => hasTrait(pose, trait, side, sided ? sore : 'both', choices)),
+    ({ on, where }) =>
+      (where === undefined || where.some((spot) => spots.includes(spot))) &&
+      (on === 'all' ||
+        on.some((trait) => hasTrait(pose, trait, side, sided ? sore : 'both', choices))),
   );
 }
 
@@ -128,7 +130,14 @@ export function verdictOn(
     candidates: strict === 'instead' ? candidates : [],
     changes: new Set(rules.flatMap((rule) => (rule.does === 'change' ? [rule.change] : []))),
     kneeSide: kneeSideOf(found),
-    reasons: different(found.map(({ reason }) => reason)),
+    // What two answers ask alike is told once.
+    reasons: different(
+      found
+        .filter(
+          (one, at) => found.findIndex(({ rule }) => rule && rule === one.rule) === at || !one.rule,
+        )
+        .map(({ reason }) => reason),
+    ),
     refer: different(found.flatMap(({ refer }) => refer)),
   };
 }
@@ -173,7 +182,7 @@ function weigh(
       },
     ];
   const goAheadOn = answer.goAheadAt === undefined ? null : dayOf(answer.goAheadAt);
-  return rulesOn(caution, pose, side, answer.side, choices).map((rule) => ({
+  return rulesOn(caution, pose, side, answer.side, choices, answer.spots).map((rule) => ({
     rule,
     sore: caution.sided ? answer.side : undefined,
     status: statusOf(rule, pose, answer.goAheadAt),

@@ -1,6 +1,7 @@
 import { readFile } from 'node:fs/promises';
 import type { Book } from '@/core/formats/book';
 import { expect, test } from '../silentPage';
+import { canReadPrinted, printedPages } from '../printed';
 import { go } from '../steps';
 
 const book = async () =>
@@ -53,3 +54,29 @@ test('a class is printed with those who are in it and nobody else, each with hei
   expect(printed).toMatch(/Seat \d+(\.5)? cm: /);
   await expect(page.getByRole('navigation').first()).toBeHidden();
 });
+
+for (const place of ['plan', 'poses/hero', 'record', 'progress'] as const)
+  test(`${place} is read back from the paper: one student, heights as on screen, no page empty`, async ({
+    page,
+  }, testInfo) => {
+    test.skip(!canReadPrinted, 'Debian’s poppler-utils are not there');
+    await page.goto('/');
+    await expect(page.getByText(/On the mat/).first()).toBeVisible();
+    await go(page, `/students/p-ines/${place}`);
+    await expect(page.getByRole('heading', { level: 2 }).first()).toBeVisible();
+    if (place === 'plan')
+      await expect(page.getByRole('article', { name: 'Seated fold', exact: true })).toBeVisible();
+    const screen = await page.locator('main').innerText();
+    const headings = await page.locator('main').getByRole('heading').allInnerTexts();
+    const pages = await printedPages(page, testInfo.outputPath('printed.pdf'));
+    const paper = pages.join('\n').replace(/\s+/g, ' ');
+    const { people } = await book();
+    expect(paper).toContain('Ines Calloway');
+    for (const { id, name } of people) if (id !== 'p-ines') expect(paper).not.toContain(name);
+    const asPrinted = headings.map((one) => one.replace(/\s+/g, ' ').trim());
+    expect(asPrinted.filter((one) => !paper.includes(one))).toEqual([]);
+    for (const one of pages) expect(one.trim().length).toBeGreaterThan(20);
+    const heights = (text: string) => [...new Set(text.match(/\d+(?:\.5)? cm/g) ?? [])];
+    expect(heights(screen).length).toBeGreaterThan(0);
+    expect(heights(screen).filter((height) => !paper.includes(height))).toEqual([]);
+  });

@@ -141,7 +141,8 @@ export function PlanScreen({ id }: { readonly id: string }) {
           </Sheet>
         ) : (
           <Aside>
-            {approach.name} · {shownWords}
+            {approach.name}
+            {filter === 'all' ? '' : ` · ${shownWords}`}
           </Aside>
         )}
       </View>

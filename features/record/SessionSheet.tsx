@@ -76,7 +76,7 @@ export function SessionSheet({
       <Title level={2}>{day}</Title>
       {session.note ? <Words>{session.note}</Words> : null}
       {session.poses.map((one, i) => (
-        <View key={i} className="gap-2">
+        <View key={i} className="gap-2 print:break-inside-avoid">
           <PoseLine title={poseTitle(one)} outcome={one} />
           {open && inHand !== i ? (
             <Press

@@ -5,11 +5,12 @@ import type { CautionAnswer, Person } from '@/core/formats/book';
 import { cautionById, cautions, type Caution } from '@/core/safety/cautions';
 import { isAskedOf } from '@/core/safety/verdict';
 import { isDay } from '@/core/formats/time';
+import type { SpotId } from '@/core/spots';
 import { edit } from '@/store/facts';
 import { commit } from '@/store/store';
-import { date } from '@/ui/format';
+import { capital, date } from '@/ui/format';
 import { DayField } from '@/ui/DayField';
-import { Chips, Press } from '@/ui/Press';
+import { Chips, Press, Tick } from '@/ui/Press';
 import { Screen } from '@/ui/Screen';
 import { Sheet } from '@/ui/Sheet';
 import { Aside, Title, Words } from '@/ui/Words';
@@ -152,19 +153,56 @@ function Question({ caution, answer, onAnswer }: QuestionProps) {
               onChoose={(side) => onAnswer({ side })}
             />
           ) : null}
+          {caution.spots ? (
+            <Where
+              spots={caution.spots}
+              said={answer?.spots ?? []}
+              onSay={(spots) => onAnswer({ spots })}
+            />
+          ) : null}
           {asks ? (
             <GoAhead
               goAheadAt={answer?.goAheadAt}
               onNote={(goAheadAt) => onAnswer({ goAheadAt })}
             />
           ) : null}
-          {say.rules(caution.id).map((words) => (
+          {say.rules(caution.id, answer?.spots).map((words) => (
             <Words key={words}>{words}</Words>
           ))}
           <Aside>{refer}</Aside>
         </View>
       ) : null}
     </Sheet>
+  );
+}
+
+/** Where it hurts, as many places as are said; what is done for each follows in the rules below. */
+function Where({
+  spots,
+  said,
+  onSay,
+}: {
+  readonly spots: readonly SpotId[];
+  readonly said: readonly string[];
+  readonly onSay: (spots: string[]) => void;
+}) {
+  const say = useWords();
+  return (
+    <View role="group" aria-label="Where it hurts">
+      <Words>Where does it hurt? Nothing said: it is spared everywhere alike.</Words>
+      {spots.map((spot) => {
+        const is = said.includes(spot);
+        return (
+          <Tick
+            key={spot}
+            checked={is}
+            onToggle={() => onSay(is ? said.filter((one) => one !== spot) : [...said, spot])}
+          >
+            {capital(say.spot(spot))}
+          </Tick>
+        );
+      })}
+    </View>
   );
 }
 

@@ -184,7 +184,9 @@ function Ranges({ estimates }: { readonly estimates: Estimates }) {
           />
         ))}
       </View>
-      <Aside>{known.length - measured.length} more are assumed.</Aside>
+      {measured.length > 0 ? (
+        <Aside>{known.length - measured.length} more are assumed.</Aside>
+      ) : null}
     </Sheet>
   );
 }

@@ -72,6 +72,23 @@ describe('the questions', () => {
     );
   });
 
+  test('a sore knee is asked where it hurts, and each place says what it adds', async () => {
+    const { state } = await show(<IntakeScreen id="p1" />);
+    expect(screen.queryByRole('group', { name: 'Where it hurts' })).toBeNull();
+    fireEvent.click(
+      within(screen.getByRole('radiogroup', { name: 'Knee that hurts' })).getByRole('radio', {
+        name: 'Yes',
+      }),
+    );
+    const where = within(await screen.findByRole('group', { name: 'Where it hurts' }));
+    expect(screen.queryByText(/a folded towel fills the back of the knee/)).toBeNull();
+    fireEvent.click(where.getByRole('checkbox', { name: 'The back of the knee' }));
+    expect(await screen.findByText(/a folded towel fills the back of the knee/)).toBeVisible();
+    await waitFor(() => expect(state().people.p1?.cautions[0]?.spots).toEqual(['behind-knee']));
+    fireEvent.click(where.getByRole('checkbox', { name: 'The back of the knee' }));
+    await waitFor(() => expect(state().people.p1?.cautions[0]?.spots).toEqual([]));
+  });
+
   test('the rest can be answered no at once, and undone', async () => {
     const { state } = await show(<IntakeScreen id="p1" />);
     press(/All asked: no to the remaining/);

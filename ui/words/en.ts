@@ -505,6 +505,10 @@ export const en: Language = {
     'ask-kneeling': 'kneeling only with the surgeon’s or physiotherapist’s written go-ahead.',
     'knee-in-hand': '15° of knee bend are left to spare instead of 5°.',
     'knee-spacer': 'a thin spacer lies deep behind the knee.',
+    'kneecap-spared': 'the kneecap hurts: 20° of knee bend are left to spare.',
+    'behind-filled': 'it hurts behind: a folded towel fills the back of the knee.',
+    'side-filled':
+      'it hurts at its side: its thigh is met at once, the heel further off, the foot flexed.',
     'knee-over-ankle': 'it stays over its ankle, never ahead of the toes.',
     'squat-high': 'the squat stays high, on its seat.',
     'fold-beneath': 'a fold beneath it, and out at the first word from the joint.',

@@ -70,7 +70,7 @@ export interface Words {
   /** A caution's words; those of a newer book go by their id. */
   readonly caution: (id: string) => Language['cautions'][CautionId];
   /** What the rules of a caution say, each once. */
-  readonly rules: (id: CautionId) => readonly string[];
+  readonly rules: (id: CautionId, spots?: readonly string[]) => readonly string[];
 }
 
 function wording(units: Units, language: Language): Words {
@@ -126,11 +126,11 @@ function wording(units: Units, language: Language): Words {
     length: tell.length,
     exact: tell.exact,
     caution,
-    rules: (id) => [
+    rules: (id, spots = []) => [
       ...new Set(
-        (cautionById(id)?.rules ?? []).map(({ says }) =>
-          reason({ code: 'caution', caution: id, rule: says, goAheadOn: null }),
-        ),
+        (cautionById(id)?.rules ?? [])
+          .filter(({ where }) => !where || where.some((spot) => spots.includes(spot)))
+          .map(({ says }) => reason({ code: 'caution', caution: id, rule: says, goAheadOn: null })),
       ),
     ],
   };
