@@ -457,34 +457,39 @@ const overGapCm = ({ need, doubt: { offset }, roseLast }: SlotBuild): number =>
 const isAsItWas = ({ decision }: SlotBuild) =>
   decision.reasons.some(({ code }) => code === 'long-gap');
 
+/** A spacer that is chosen thicker than it lies, by a caution or by the teacher, is built anew. */
+const isChosenThicker = (of: SlotBuild, lying: Stack, targetCm: number) =>
+  purposeHere(of) === 'space' && isMoved(Math.max(0, targetCm - lying.heightCm));
+
+/** Whether what lay there last time fits what is asked for today. */
+function mayStay(of: SlotBuild, lying: Stack, targetCm: number): boolean {
+  const { need, pose } = of;
+  if (isChosenThicker(of, lying, targetCm)) return false;
+  if (isAsItWas(of)) return true;
+  if (need.slot === 'underKnees' && !comesDown(pose, slotKey(need))) return false;
+  // What fills is built anew when what carries has moved.
+  const overCm = lying.heightCm - targetCm;
+  return (
+    purposeHere(of) !== 'fill' ||
+    (overCm <= overGapCm(of) && overCm >= -decisionParameter.mostRung.value)
+  );
+}
+
 /** What lay there last time with its rivals, where it can be built again; else the nearest to its height. */
 function againStacks(of: SlotBuild, lying: Stack, targetCm: number): Stack[] {
-  const { need, rule, shelf, pose, used, mostPieces } = of;
-  // What fills is built anew when what carries has moved.
-  const follows = purposeHere(of) === 'fill';
-  const overCm = lying.heightCm - targetCm;
-  const mayStay =
-    isAsItWas(of) ||
-    ((comesDown(pose, slotKey(need)) || need.slot !== 'underKnees') &&
-      (!follows || (overCm <= overGapCm(of) && overCm >= -decisionParameter.mostRung.value)));
-  // A spacer that is chosen thicker, by a caution or by the teacher, is built anew.
-  const isChosenThicker =
-    purposeHere(of) === 'space' && isMoved(Math.max(0, targetCm - lying.heightCm));
+  const { rule, shelf, used, mostPieces } = of;
   if (
-    !mayStay ||
-    isChosenThicker ||
+    !mayStay(of, lying, targetCm) ||
     of.liftedCm > decisionParameter.sameHeight.value ||
     lying.heightCm > mostHere(of) + FILL_OVER_CM ||
     countAll(lying.pieces) > mostPieces ||
     isUntold(lying) ||
     !stillThere(lying.pieces, shelf, rule, used)
-  )
-    return nearStacks(
-      of,
-      targetCm,
-      follows ? targetCm : lying.heightCm + of.liftedCm,
-      isChosenThicker ? undefined : lying.pieces,
-    );
+  ) {
+    const isThicker = isChosenThicker(of, lying, targetCm);
+    const aimCm = isThicker || purposeHere(of) === 'fill' ? targetCm : lying.heightCm + of.liftedCm;
+    return nearStacks(of, targetCm, aimCm, isThicker ? undefined : lying.pieces);
+  }
   const again = { pieces: lying.pieces, heightCm: stackHeightCm(lying.pieces, shelf, rule) };
   const rivals = bestStacks(shelf, rule, {
     targetCm: again.heightCm,
