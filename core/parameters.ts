@@ -22,6 +22,7 @@ export interface Parameter {
     | 'rungs'
     | '0-10/cm'
     | 'seconds'
+    | 'looks'
     | 'ms'
     | '0-10'
     | 'chance';
@@ -668,6 +669,36 @@ export const offset = {
   flagAt: p(2, 'ratio', 'prior spreads past which to measure again; starting value'),
 } as const;
 
+/** Finding a height on the mat: a few breaths on each step, down as long as nothing is said. */
+export const trial = {
+  missed: p(
+    0.35,
+    'chance',
+    'two breaths hear less than a hold: quiet, though it stands under the edge; from simulated students',
+  ),
+  falseWord: p(0.05, 'chance', 'a word from what stands high enough; from simulated students'),
+  feltSd: p(1, 'cm', 'a step speaks this roughly of its day; starting value'),
+  carry: p(
+    0.7,
+    'chance',
+    'today’s chance that the next step down is enough, where a joint is carried; from simulated students',
+  ),
+  tilt: p(0.6, 'chance', 'the same where a pelvis is tipped; from simulated students'),
+  rest: p(0.35, 'chance', 'the same where no joint is at risk; from simulated students'),
+  overEdge: p(
+    3,
+    'cm',
+    'where a joint is carried, the start stands so much over its likeliest edge; from simulated students',
+  ),
+  heldCarry: p(
+    0.93,
+    'chance',
+    'what is held after trying goes up until this is reached, where a joint is carried',
+  ),
+  firstLooks: p(4, 'looks', 'in the first session of a pose, its start included'),
+  laterLooks: p(2, 'looks', 'in a later one, its start included'),
+} as const;
+
 export const decision = {
   softChance: p(
     0.6,
@@ -861,6 +892,7 @@ export const allParameters: Readonly<Record<string, Readonly<Record<string, Para
   bodyShare,
   workingShare,
   kneeMargin,
+  trial,
   cautionLimits,
   pelvisTarget,
   spineShare,

@@ -156,6 +156,21 @@ export const sessionPoseSchema = open({
     )
     .max(60)
     .optional(),
+  /** Steps that were tried within the visit, in their order: a few breaths on each, and whether anything spoke. */
+  trials: z
+    .array(
+      open({
+        slot: z.enum(slotIds),
+        part: z.enum(['low', 'high']).optional(),
+        side: sideSchema,
+        heightCm: cm(0, 250),
+        word: z.boolean(),
+        /** Where on the body it spoke, as it was tapped. */
+        spot: z.string().max(40).optional(),
+      }),
+    )
+    .max(30)
+    .optional(),
   /** The teacher went against the advice; what was settled on counts as said, not as found. */
   overruled: z.boolean().optional(),
   /** Why the teacher built otherwise than advised, in the teacher's words. */

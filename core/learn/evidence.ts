@@ -1,5 +1,5 @@
 import { askedForMore, wentWell, type Decision, type Earlier, type Easing } from './decide';
-import { offsetFrom, type HeightEvidence, type Offset, type Spread } from './offset';
+import { offsetFrom, type HeightEvidence, type Offset, type Spread, type Tried } from './offset';
 import type { Session, SessionPose, Settled } from '../formats/book';
 import { dayOf, daysBetween, inTime, type LocalDay } from '../formats/time';
 import { Z90, type Band } from '../geometry/band';
@@ -373,6 +373,19 @@ function learnedFrom(
     : learned;
 }
 
+/** Steps that were tried in a slot, against what was reckoned for that day; what fills or reaches is not found so. */
+const triedIn = (
+  { trials = [] }: SessionPose,
+  key: SlotKey,
+  reckonedCm: number,
+  purpose: Purpose,
+): Tried[] =>
+  purpose === 'carry' || purpose === 'tilt'
+    ? trials
+        .filter((one) => slotKey(one) === key)
+        .map(({ heightCm, word }) => ({ overReckonedCm: heightCm - reckonedCm, word }))
+    : [];
+
 /** What all earlier times say of one slot's height. */
 function saidOf(
   need: SlotNeed,
@@ -387,8 +400,11 @@ function saidOf(
   let wasTooLow = false;
   return then.flatMap(({ outcome, daysAgo, edge, target, goesUp, faulted }) => {
     const reckoned = (target && chosenAgainst(outcome, key) ? target : edge)(key) ?? need.rawCm;
-    const said = evidenceOf(outcome, key, reckoned, goesUp, faulted, purpose, wasTooLow);
-    wasTooLow ||= said.some(({ says }) => says === 'tooLow');
+    const told = evidenceOf(outcome, key, reckoned, goesUp, faulted, purpose, wasTooLow);
+    wasTooLow ||= told.some(({ says }) => says === 'tooLow');
+    const trials = triedIn(outcome, key, reckoned - unseenCm, purpose);
+    const said: readonly HeightEvidence[] =
+      told.length > 0 || trials.length === 0 ? told : [{ says: 'nothing', overReckonedCm: 0 }];
     return said.map(({ strength, ...one }) => ({
       ...one,
       // A pull in the muscle is what a fold is for; only what carries is felt the less the higher it stands.
@@ -396,6 +412,7 @@ function saidOf(
       overReckonedCm: one.overReckonedCm + (one.says === 'settled' ? 0 : unseenCm),
       daysAgo,
       swingCm,
+      ...(trials.length > 0 ? { trials } : {}),
     }));
   });
 }

@@ -1,12 +1,12 @@
 import { normalCdf } from '../normal';
-import { offset as parameter } from '../parameters';
+import { offset as parameter, trial } from '../parameters';
 
 /**
- * What one session says of a height: `enough` (it went well), `tooLow` (the body asked for more), or `settled` (the
- * teacher found this height by trying, or chose it against the advice).
+ * What one session says of a height: `enough` (it went well), `tooLow` (the body asked for more), `settled` (the
+ * teacher chose it against the advice), or `nothing` but what was tried.
  */
 export interface HeightEvidence {
-  readonly says: 'enough' | 'tooLow' | 'settled';
+  readonly says: 'enough' | 'tooLow' | 'settled' | 'nothing';
   /** Height that lay there less the height reckoned for that day. */
   readonly overReckonedCm: number;
   /** How strongly what was enough was felt, 0 to 10; none where nothing is said. */
@@ -15,7 +15,30 @@ export interface HeightEvidence {
   readonly swingCm?: number;
   /** Days since it was said; none where nothing is said. */
   readonly daysAgo?: number;
+  /** Steps that were tried that day, which share its swing. */
+  readonly trials?: readonly Tried[];
 }
+
+/** A step that was tried for a few breaths: its height less the height reckoned for that day, and whether it spoke. */
+export interface Tried {
+  readonly overReckonedCm: number;
+  readonly word: boolean;
+}
+
+/** How likely a step says what it said, when it stands so much over the edge of its day. */
+export function heardLikelihood(word: boolean, overEdgeCm: number): number {
+  const high = normalCdf(overEdgeCm / trial.feltSd.value);
+  const quiet = high * (1 - trial.falseWord.value) + (1 - high) * trial.missed.value;
+  return word ? 1 - quiet : quiet;
+}
+
+/** The swing of a day in its spreads, evenly from one end to the other, with what each weighs. */
+export const swingNodes: readonly { readonly at: number; readonly weight: number }[] = (() => {
+  const at = Array.from({ length: 25 }, (_, i) => -3 + i * 0.25);
+  const weights = at.map((one) => Math.exp(-0.5 * one * one));
+  const total = weights.reduce((sum, one) => sum + one, 0);
+  return at.map((one, i) => ({ at: one, weight: (weights[i] as number) / total }));
+})();
 
 /** What the model does not know about one body in one slot: reckoned height + offset is the height needed. */
 export interface Offset {
@@ -73,23 +96,39 @@ function logFelt(felt: readonly Felt[], offsetCm: number): number {
   return -0.5 * (squares - (sum * sum) / (precision + 1 / parameter.measureSd.value ** 2));
 }
 
+/** How likely a hold says what it said, when its support stands so much over the edge, as surely as `sdCm`. */
+function holdLikelihood(says: HeightEvidence['says'], overEdgeCm: number, sdCm: number): number {
+  if (says === 'nothing') return 1;
+  const held = normalCdf(overEdgeCm / sdCm);
+  // What is told is now and then not so: no single word decides for months.
+  const enough = held * (1 - parameter.falseAlarm.value) + (1 - held) * parameter.missed.value;
+  return says === 'enough' ? enough : 1 - enough;
+}
+
+/** A day on which steps were tried: hold and steps share its swing, which is summed over. */
+function logOfDay({ says, overReckonedCm, swingCm = 0, trials = [] }: HeightEvidence) {
+  const sessionSd = parameter.sessionSd.value;
+  return (offsetCm: number): number => {
+    let sum = 0;
+    for (const { at, weight } of swingNodes) {
+      const edgeCm = offsetCm + at * swingCm;
+      let likely = weight * holdLikelihood(says, overReckonedCm - edgeCm, sessionSd);
+      for (const one of trials) likely *= heardLikelihood(one.word, one.overReckonedCm - edgeCm);
+      sum += likely;
+    }
+    return Math.max(LEAST_LOG, Math.log(sum));
+  };
+}
+
 /** What one session says, as the logarithm of its likelihood for an offset in cm. */
-function logLikelihood({
-  says,
-  overReckonedCm,
-  swingCm = 0,
-}: HeightEvidence): (offsetCm: number) => number {
+function logLikelihood(one: HeightEvidence): (offsetCm: number) => number {
+  const { says, overReckonedCm, swingCm = 0, trials = [] } = one;
+  if (trials.length > 0 && says !== 'settled') return logOfDay(one);
   const settledSd = parameter.readingSd.value;
   if (says === 'settled')
     return (cm) => Math.max(LEAST_LOG, -0.5 * ((overReckonedCm - cm) / settledSd) ** 2);
   const sd = Math.hypot(parameter.sessionSd.value, swingCm);
-  // What is told is now and then not so: no single word decides for months.
-  const [missed, falseAlarm] = [parameter.missed.value, parameter.falseAlarm.value];
-  return (cm) => {
-    const held = normalCdf((overReckonedCm - cm) / sd);
-    const enough = held * (1 - falseAlarm) + (1 - held) * missed;
-    return Math.max(LEAST_LOG, Math.log(says === 'enough' ? enough : 1 - enough));
-  };
+  return (cm) => Math.max(LEAST_LOG, Math.log(holdLikelihood(says, overReckonedCm - cm, sd)));
 }
 
 /** What was said long ago counts for less: a doubt that only ever shrank would hold a body to what it was. */
@@ -181,3 +220,33 @@ export function chanceEnough(
   }
   return enough;
 }
+
+/**
+ * Today's chance that a height is enough, with what was tried today: the swing of the day is one for all of it.
+ *
+ * @param reckonedCm height under which the body says so, before what was learned.
+ */
+export function chanceToday(
+  cm: number,
+  reckonedCm: number,
+  range: Spread,
+  { grid }: Pick<Offset, 'grid'>,
+  trials: readonly { readonly heightCm: number; readonly word: boolean }[],
+): number {
+  let [enough, all] = [0, 0];
+  for (let i = 0; i < grid.chances.length; i++) {
+    const chance = grid.chances[i] as number;
+    if (chance < LEAST_CHANCE) continue;
+    const levelCm = reckonedCm + grid.fromCm + i * STEP_CM;
+    for (const { at, weight } of swingNodes) {
+      const edgeCm = levelCm + at * (at >= 0 ? range.upCm : range.downCm);
+      let likely = chance * weight;
+      for (const one of trials) likely *= heardLikelihood(one.word, one.heightCm - edgeCm);
+      all += likely;
+      if (cm >= edgeCm) enough += likely;
+    }
+  }
+  return all > 0 ? enough / all : 0;
+}
+/** What is less likely is left out. */
+const LEAST_CHANCE = 1e-6;

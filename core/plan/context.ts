@@ -1,3 +1,4 @@
+import type { Trial } from '../learn/trialLadder';
 import type { Day } from '../learn/decide';
 import {
   beliefOf,
@@ -32,6 +33,8 @@ export const shippedCare: Care = {
 export interface Planned {
   readonly planPose: PlanPose;
   readonly bands: readonly Band[];
+  /** What is worth trying within the visit, reckoned when it is asked for. */
+  readonly trial?: () => Trial | null;
 }
 
 /** What was asked of other poses while one was planned: which of them serves, and the answer. */

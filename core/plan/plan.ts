@@ -2,6 +2,7 @@ import type { Day } from '../learn/decide';
 import type { Estimates, StudentRecord } from '../estimate/estimate';
 import type { Plan } from '../formats/plan';
 import { dayOf, type LocalDay } from '../formats/time';
+import type { Trial } from '../learn/trialLadder';
 import { readingErrorBy } from '../measure/error';
 import { poses, type Pose } from '../poses/poses';
 import type { Shelf } from '../props/shelf';
@@ -60,6 +61,23 @@ export function planStudent(
     ),
     poses: planned.map(({ planPose: one }) => one),
   };
+}
+
+/**
+ * What is worth trying of a pose within the visit: heights from the start down, each for a few breaths; null where none
+ * is.
+ *
+ * @throws RangeError for a pose that nobody knows.
+ */
+export function trialFor(
+  record: StudentRecord,
+  shelf: Shelf,
+  date: LocalDay,
+  { pose, side }: { readonly pose: string; readonly side: ReadingSide },
+  { day, care }: Pick<PlanWish, 'day' | 'care'> = {},
+): Trial | null {
+  const context = contextFor(record, shelf, dayOf(date), day ?? 'usual', care ?? shippedCare);
+  return planPose(poseOr(pose), side, context).trial?.() ?? null;
 }
 
 /** The sides that a pose is planned for: each by itself, or both at once. */

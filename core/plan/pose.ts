@@ -30,6 +30,7 @@ import {
   type Uncarried,
 } from './carried';
 import { servesStill } from './servesToday';
+import { trialOf } from './trial';
 import { behindGate, betterInstead, easierInstead, notCarried, refused } from './serveInstead';
 
 /**
@@ -226,7 +227,7 @@ function turnedBy(
   ];
 }
 
-const builtAs = (laid: Laid, decision: Decision): Planned => ({
-  planPose: figureOf(laid, decision, buildSlots(laid, decision)),
-  bands: laid.bands,
-});
+function builtAs(laid: Laid, decision: Decision): Planned {
+  const planned = figureOf(laid, decision, buildSlots(laid, decision));
+  return { planPose: planned, bands: laid.bands, trial: () => trialOf(laid, planned) };
+}

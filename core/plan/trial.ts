@@ -1,0 +1,94 @@
+import { liesIn } from '../lies';
+import type { PlanPose, PlanSlot } from '../formats/plan';
+import { askedForMore } from '../learn/decide';
+import { neededOn } from '../learn/evidence';
+import { chanceEnough, chanceToday } from '../learn/offset';
+import { trialLadder, type Trial } from '../learn/trialLadder';
+import { trial as parameter } from '../parameters';
+import { comesDown } from '../poses/poses';
+import { comesDownTo } from '../prepare/prepare';
+import { rungAbove, rungBelow } from '../props/search';
+import { isFitted, purposeOf, slotRule } from '../props/slots';
+import { usedBy, type Stack } from '../props/stack';
+import { slotKey } from '../slots';
+import { strengthAllowedBy } from './goneBack';
+import { type Laid } from './lay';
+
+/** Whether a height may be tried at all: a usual day, no caution, nothing felt last time, nothing that goes up. */
+function mayTry(laid: Laid, { status, decision, posture }: PlanPose): boolean {
+  const { context, earlier, choices } = laid;
+  if (status !== 'offered' || posture === undefined || context.day !== 'usual') return false;
+  if (context.veryMobile || !['first', 'keep', 'lower'].includes(decision.action)) return false;
+  const last = earlier.at(-1)?.outcome;
+  if (!last) return true;
+  const spoke = last.trials?.some(({ word }) => word) === true;
+  return !spoke && askedForMore(last, strengthAllowedBy(choices)) === null;
+}
+
+const stackOf = ({ stack, stackCm }: PlanSlot): Stack => ({ pieces: stack, heightCm: stackCm });
+
+/** The steps of the shelf from what is built in a slot down, of what the other slots leave. */
+function stepsOf(laid: Laid, planned: PlanPose, slot: PlanSlot, looks: number) {
+  const { pose, body, context } = laid;
+  const rule = slotRule(slot.slot, pose.family, body, laid.settings.way);
+  const used = usedBy(planned.slots.flatMap((one) => (one === slot ? [] : [one.stack])));
+  const steps = [stackOf(slot)];
+  while (steps.length < looks) {
+    const next = rungBelow(context.shelf, rule, steps.at(-1) as Stack, used);
+    if (!next) break;
+    steps.push(next);
+  }
+  return { steps, up: rungAbove(context.shelf, rule, stackOf(slot), used) ?? null };
+}
+
+/** What is worth trying in one slot; null where nothing is. */
+function trialIn(laid: Laid, planned: PlanPose, slot: PlanSlot): Trial | null {
+  const { pose, family, input, doubts, earlier } = laid;
+  const key = slotKey(slot);
+  const carries = purposeOf(slot.slot, pose.family) === 'carry';
+  const heights = Object.fromEntries(planned.slots.map((one) => [slotKey(one), one.stackCm]));
+  const leastCm = neededOn(family, { ...input, settings: comesDownTo(laid) }, heights, key);
+  const doubt = doubts.get(key);
+  if (leastCm === undefined || !doubt) return null;
+  const { offset, range } = doubt;
+  const overEdgeCm = slot.stackCm - leastCm - offset.meanCm;
+  if (carries && overEdgeCm < parameter.overEdge.value) return null;
+  const looks = (earlier.length === 0 ? parameter.firstLooks : parameter.laterLooks).value;
+  const { steps, up } = stepsOf(laid, planned, slot, looks);
+  const [, first] = steps;
+  if (!first) return null;
+  const ladder = trialLadder({
+    steps,
+    up,
+    looks,
+    asked: (carries ? parameter.carry : parameter.tilt).value,
+    held: carries ? parameter.heldCarry.value : null,
+    chance: (cm, tried) =>
+      tried.length === 0
+        ? chanceEnough(cm, leastCm, range, offset)
+        : chanceToday(cm, leastCm, range, offset, tried),
+  });
+  return (
+    ladder && { ...ladder, slot: key, chance: chanceEnough(first.heightCm, leastCm, range, offset) }
+  );
+}
+
+/** The height of a pose that would tell most when it is tried today; null where none is worth it. */
+export function trialOf(laid: Laid, planned: PlanPose): Trial | null {
+  if (!mayTry(laid, planned)) return null;
+  const { pose } = laid;
+  const found = planned.slots
+    .filter(
+      (slot) =>
+        liesIn(slot) &&
+        !slot.isLength &&
+        // A ramp is not found so: it wants its steps by weeks.
+        slot.slot !== 'back' &&
+        comesDown(pose, slotKey(slot)) &&
+        !isFitted(slot.slot, pose.family) &&
+        ['carry', 'tilt'].includes(purposeOf(slot.slot, pose.family)),
+    )
+    .flatMap((slot) => trialIn(laid, planned, slot) ?? []);
+  const tells = ({ chance }: Trial) => chance * (1 - chance);
+  return found.reduce<Trial | null>((a, b) => (a && tells(a) >= tells(b) ? a : b), null);
+}
