@@ -683,6 +683,11 @@ export const trial = {
     'chance',
     'today’s chance that the next step down is enough, where a joint is carried; from simulated students',
   ),
+  firstCarry: p(
+    0.6,
+    'chance',
+    'the same in the first session of a pose, where most is learned; from simulated students',
+  ),
   tilt: p(0.6, 'chance', 'the same where a pelvis is tipped; from simulated students'),
   rest: p(0.35, 'chance', 'the same where no joint is at risk; from simulated students'),
   overEdge: p(

@@ -127,6 +127,8 @@ interface BuildReasons {
   'first-margin': { readonly cm: number };
   'shelf-ends': object;
   /** It stays as it lay last time, though another height is reckoned. */
+  /** Held lower last time after trying: a fresh day begins higher, where it is sure. */
+  'trial-start': { readonly heldCm: number; readonly fromCm: number };
   'as-last': object;
   /** A ramp goes up by as much as the seat before it. */
   'follows-seat': { readonly cm: number };

@@ -44,6 +44,9 @@ export const matSchema = z.object({
   eased: z.record(z.string(), z.array(z.string())).default({}),
   /** Why a pose is built otherwise than advised. */
   whys: z.record(z.string(), z.string()).default({}),
+  /** Steps that were tried, by pose, and poses in which nothing is to be tried any more. */
+  trials: z.record(z.string(), sessionPoseSchema.shape.trials.unwrap()).default({}),
+  untried: z.array(z.string()).default([]),
   /** Pieces that lie already, by pose. */
   ticked: z.record(z.string(), z.array(z.string())).default({}),
   /** Longer than planned by so much, for the pose that is held now. */
@@ -77,6 +80,8 @@ export interface LeftMat {
 }
 export type MatStep = Mat['step'];
 export type Settled = z.infer<typeof settledSchema>;
+/** A step that was tried within the visit. */
+export type Trial = Mat['trials'][string][number];
 
 /** A pose as it was laid out on its page, and how far each support went from the plan. */
 const laidPoseSchema = z.object({
@@ -200,6 +205,8 @@ export const matSlice = createSlice({
         faults: {},
         eased: {},
         whys: Object.fromEntries(laid.flatMap(([pose, { why }]) => (why ? [[pose, why]] : []))),
+        trials: {},
+        untried: [],
         ticked: {},
         moreSeconds: 0,
         dials: ofLaid('dials'),
@@ -238,7 +245,8 @@ export const matSlice = createSlice({
         outOf: outOf ?? before?.outOf ?? null,
       };
       for (const key of now.poses.slice(isAlike ? now.at + 1 : now.at))
-        for (const laid of [now.settled, now.changes, now.dials, now.ticked]) delete laid[key];
+        for (const laid of [now.settled, now.changes, now.dials, now.ticked, now.trials])
+          delete laid[key];
       now.poses = [...now.poses.slice(0, now.at), ...poses];
       if (!isAlike)
         Object.assign(now, { step: 'build', holdingSince: null, heldSeconds: 0, moreSeconds: 0 });
@@ -304,6 +312,21 @@ export const matSlice = createSlice({
         toCm: payload.toCm,
         atSeconds: payload.atSeconds,
       });
+    },
+    /** A step was tried for a few breaths: whether it spoke, and what lies there next. */
+    stepTried: (
+      { now },
+      {
+        payload: { pose, trial, settled },
+      }: PayloadAction<{ pose: string; trial: Trial; settled: Settled[] }>,
+    ) => {
+      if (!now) return;
+      (now.trials[pose] ??= []).push(trial);
+      now.settled[pose] = settled;
+    },
+    /** Nothing is tried in a pose, or nothing more. */
+    tryingEnded: ({ now }, { payload: pose }: PayloadAction<string>) => {
+      if (now && !now.untried.includes(pose)) now.untried.push(pose);
     },
     /** Something was set of the pose itself; what fills a gap follows. */
     dialTurned: (
@@ -393,6 +416,8 @@ export const {
   stepUndone,
   matTaken,
   rungMoved,
+  stepTried,
+  tryingEnded,
   dialTurned,
   piecesSwapped,
   faultToggled,
@@ -411,6 +436,8 @@ const steps: ReadonlySet<string> = new Set(
   [
     stepTaken,
     rungMoved,
+    stepTried,
+    tryingEnded,
     dialTurned,
     piecesSwapped,
     faultToggled,

@@ -1,8 +1,9 @@
 import { shelfAtHome } from '@/core/advise/instead';
 import { estimateRanges, type Estimates } from '@/core/estimate/estimate';
-import type { Plan } from '@/core/formats/plan';
+import type { Plan, PlanPose } from '@/core/formats/plan';
 import { dayOf, shiftDays, type LocalDay } from '@/core/formats/time';
-import { planStudent } from '@/core/plan/plan';
+import type { Trial } from '@/core/learn/trialLadder';
+import { planStudent, trialFor } from '@/core/plan/plan';
 import { practisedPoses } from '@/core/plan/practised';
 import { poses } from '@/core/poses/poses';
 import { lastAnswers } from './lastAnswers';
@@ -50,6 +51,25 @@ export function selectPlan(
       });
     },
     also,
+  );
+}
+
+const lastTrials = lastAnswers<Trial | null>();
+/** What is worth trying of a pose within today's visit; null where nothing is. */
+export function selectTrial(
+  state: RootState,
+  id: string,
+  today: LocalDay,
+  { pose, side }: Pick<PlanPose, 'pose' | 'side'>,
+): Trial | null {
+  const record = selectRecord(state, id);
+  if (!record || record.sessions.some(({ at }) => dayOf(at) === today)) return null;
+  const [shelf, day] = [selectShelf(state), selectDay(state, id, today)];
+  return lastTrials(
+    record,
+    [shelf, today, day],
+    () => trialFor(record, shelf, today, { pose, side }, { day }),
+    `${pose}/${side}`,
   );
 }
 

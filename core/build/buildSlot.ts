@@ -9,6 +9,7 @@ import {
   offset as offsetParameter,
   reclinedHero,
   thin,
+  trial,
 } from '../parameters';
 import { comesDown, type Pose } from '../poses/poses';
 import type { HeightReason, Reason, SlotReason } from '../reasons';
@@ -57,6 +58,8 @@ export interface SlotBuild {
   readonly extraRung: boolean;
   /** How much higher than last time the seat stands, where a ramp leans on it. */
   readonly liftedCm: number;
+  /** Where trying began the last time; nothing where nothing was tried. */
+  readonly triedFromCm: number | undefined;
   /** It stood higher the last time than the time before. */
   readonly roseLast: boolean;
   /** Height that a caution or a reading asks for since the last time. */
@@ -234,9 +237,16 @@ function reasonsFor(
     reasons.push({ code: 'rung-lower', fromCm, toCm }, ...stepHere(of).reasons);
   }
   if (action === 'raise') reasons.push(...raisedReasons(of, reached));
-  if (action === 'keep') reasons.push(...keptReasons(of, reached, target));
+  if (action === 'keep')
+    reasons.push(...keptReasons(of, reached, target), ...startReasons(of, reached));
   return reasons;
 }
+
+/** That a fresh day begins higher than was held after trying. */
+const startReasons = ({ lying, triedFromCm }: SlotBuild, { heightCm }: Stack): Reason[] =>
+  triedFromCm !== undefined && lying && isMoved(Math.max(0, heightCm - lying.heightCm))
+    ? [{ code: 'trial-start', heldCm: lying.heightCm, fromCm: heightCm }]
+    : [];
 
 /** That what stands otherwise than it is reckoned stands so because it did last time. */
 const keptReasons = (
@@ -355,8 +365,23 @@ function stackFor(
         ],
       };
     default:
-      return { action, stacks: againStacks(of, lying, targetCm) };
+      return { action, stacks: againStacks(of, startAfterTrial(of, lying), targetCm) };
   }
+}
+
+/** Where a height was found by trying, a fresh day begins as high as it is sure, and no higher than trying began. */
+function startAfterTrial(of: SlotBuild, held: Stack): Stack {
+  const { triedFromCm, shelf, rule, used, mostPieces, leastCm, doubt } = of;
+  if (triedFromCm === undefined) return held;
+  const asked = purposeHere(of) === 'carry' ? trial.heldCarry.value : trial.tilt.value;
+  const mostCm = triedFromCm + decisionParameter.sameHeight.value;
+  let start = held;
+  while (chanceEnough(start.heightCm, leastCm, doubt.range, doubt.offset) < asked) {
+    const next = rungAbove(shelf, rule, start, used, { mostPieces, mostCm });
+    if (!next) break;
+    start = next;
+  }
+  return start;
 }
 
 /** One step lower: by the wide step where that was decided. */

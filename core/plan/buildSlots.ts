@@ -69,6 +69,7 @@ function slotsInOrder(
       twin: twinOf(slots, need) ?? otherLegs(laid, need),
       liftedCm: liftedCm(need, laid, built),
       roseLast: roseLast(laid, key),
+      triedFromCm: triedFromCm(laid, key),
       sinceCm: laid.since.toCm.get(key),
     });
     const laidAs = asLaid(pose, followed(slot, laid, built), slots);
@@ -168,6 +169,10 @@ function asLaid(pose: Pose, slot: PlanSlot, before: readonly PlanSlot[]): PlanSl
   const free = staysFree(pose, laid);
   return free ? { ...laid, reasons: [...laid.reasons, free] } : laid;
 }
+
+/** Where trying began the last time in a slot. */
+const triedFromCm = ({ earlier }: Laid, key: SlotKey): number | undefined =>
+  earlier.at(-1)?.outcome.trials?.find((one) => slotKey(one) === key)?.heightCm;
 
 /** Whether a slot stood higher the last time than the time before. */
 function roseLast({ earlier }: Laid, key: SlotKey): boolean {

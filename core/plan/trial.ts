@@ -41,6 +41,12 @@ function stepsOf(laid: Laid, planned: PlanPose, slot: PlanSlot, looks: number) {
   return { steps, up: rungAbove(context.shelf, rule, stackOf(slot), used) ?? null };
 }
 
+/** Chance that a step down must have to be tried. */
+const askedOf = (carries: boolean, isFirst: boolean) => {
+  if (!carries) return parameter.tilt;
+  return isFirst ? parameter.firstCarry : parameter.carry;
+};
+
 /** What is worth trying in one slot; null where nothing is. */
 function trialIn(laid: Laid, planned: PlanPose, slot: PlanSlot): Trial | null {
   const { pose, family, input, doubts, earlier } = laid;
@@ -61,7 +67,7 @@ function trialIn(laid: Laid, planned: PlanPose, slot: PlanSlot): Trial | null {
     steps,
     up,
     looks,
-    asked: (carries ? parameter.carry : parameter.tilt).value,
+    asked: askedOf(carries, earlier.length === 0).value,
     held: carries ? parameter.heldCarry.value : null,
     chance: (cm, tried) =>
       tried.length === 0

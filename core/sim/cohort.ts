@@ -1,13 +1,15 @@
 import { wayKey, type ApproachId } from '../approaches/approaches';
 import { bodyFrom } from '../body/body';
-import type { Person, Reading, Session } from '../formats/book';
+import type { Person, Reading, Session, SessionPose } from '../formats/book';
+import type { StudentRecord } from '../estimate/estimate';
 import type { PlanPose, PlanSlot } from '../formats/plan';
+import type { Trial } from '../learn/trialLadder';
 import { shiftDays, type LocalDay } from '../formats/time';
 import type { InputValues } from '../geometry/inputs';
 import { memoise } from '../memoise';
 import { decision as decisionParameter } from '../parameters';
 import { shippedCare, type Care } from '../plan/context';
-import { planStudent } from '../plan/plan';
+import { planStudent, trialFor } from '../plan/plan';
 import { poseById, type Pose, type PoseId } from '../poses/poses';
 import { bestStacks } from '../props/search';
 import type { Shelf } from '../props/shelf';
@@ -25,6 +27,7 @@ import {
   simulateStudent,
   trueHeights,
   truthAfter,
+  tryOut,
   UNFELT_CM,
   type SimulatedStudent,
 } from './student';
@@ -68,6 +71,8 @@ export interface CohortWish {
   readonly policies?: readonly PolicyId[];
   readonly slots?: readonly FollowedSlot[];
   readonly care?: Care;
+  /** Heights are tried within the visit. */
+  readonly trials?: boolean;
 }
 
 /** What came of a policy in one slot, over all students and weeks. Heights in centimetres. */
@@ -103,6 +108,9 @@ export interface PolicyFigures {
   readonly levelCoverage: number | null;
   /** Band coverage of the day in the first five sessions, up to the twentieth, and after that. */
   readonly coverageAfter: readonly (number | null)[];
+  /** Steps tried a session, and sessions of a hundred in which one of them spoke. */
+  readonly looks: number;
+  readonly mildWordsPer100: number;
   /** Mean width of the band after 1, 5 and 20 sessions. */
   readonly bandWidthCm: readonly (number | null)[];
 }
@@ -119,6 +127,9 @@ interface Week {
   readonly inBand: boolean | null;
   readonly levelInBand: boolean | null;
   readonly widthCm: number | null;
+  /** Steps that were tried, and whether one spoke. */
+  readonly looks: number;
+  readonly word: boolean;
 }
 
 const START = '2026-01-05';
@@ -223,6 +234,8 @@ function figuresOf(
     coverageAfter: SPANS.map(([from, to]) =>
       shareOf(students.flatMap((weeks) => weeks.slice(from, to).map(({ inBand }) => inBand))),
     ),
+    looks: meanOf(all.map(({ looks }) => looks)),
+    mildWordsPer100: 100 * (shareOf(all.map(({ word }) => word)) ?? 0),
     bandWidthCm: WIDTHS_AFTER.map((sessions) => {
       const widths = students.flatMap((weeks) => weeks[sessions]?.widthCm ?? []);
       return widths.length === 0 ? null : meanOf(widths);
@@ -331,6 +344,8 @@ interface InWeek {
   /** Heights that are needed, and under which the body says so: by the truth of the day, and by the level. */
   readonly day: readonly [Needs, Needs];
   readonly level: readonly [Needs, Needs];
+  /** Steps that were tried that week. */
+  readonly tried: NonNullable<SessionPose['trials']>;
 }
 
 const ruleOf = ({ slot: key, way }: FollowedSlot, pose: Pose) =>
@@ -360,8 +375,9 @@ const overFloor = (of: Needs, key: SlotKey) => Math.max(0, of[key] ?? 0);
 
 /** What came of one slot in one week. */
 function weekOf(in_: InWeek, shelf: Shelf): Week {
-  const { one, week, student, pose, policy, planned, day, level } = in_;
+  const { one, week, student, pose, policy, planned, day, level, tried } = in_;
   const key = one.slot;
+  const own = tried.filter((step) => slotKey(step) === key);
   const heightCm = heightBy(in_, shelf);
   const slot = policy === 'rule' ? planned?.slots.find((of) => slotKey(of) === key) : undefined;
   const edgeCm = overFloor(day[1], key);
@@ -375,7 +391,47 @@ function weekOf(in_: InWeek, shelf: Shelf): Week {
     inBand: slot ? holds(slot, overFloor(day[0], key)) : null,
     levelInBand: slot ? holds(slot, overFloor(level[0], key)) : null,
     widthCm: slot ? slot.highCm - slot.lowCm : null,
+    looks: own.length,
+    word: own.some(({ word }) => word),
   };
+}
+
+/** What is advised for one pose on a day, with what is worth trying; undefined where the pose is not planned. */
+function adviseOn(
+  record: StudentRecord,
+  { pose, side }: FollowedPose,
+  shelf: Shelf,
+  day: LocalDay,
+  care: Care,
+): { readonly planned: PlanPose; readonly trial: Trial | null } | undefined {
+  const { poses } = planStudent(record, shelf, day, { poses: [pose.id], care });
+  const planned = poses.find((one) => one.side === side);
+  return (
+    planned && {
+      planned,
+      trial: trialFor(record, shelf, day, { pose: pose.id, side }, { care }),
+    }
+  );
+}
+
+/** Whether a pose is done at all that day. */
+const isHeld = (planned: PlanPose | undefined): planned is PlanPose =>
+  planned?.posture !== undefined && planned.decision.action !== 'rest';
+
+type Trials = NonNullable<SessionPose['trials']>;
+const withTrials = (outcome: SessionPose, trials: Trials): SessionPose =>
+  trials.length > 0 ? { ...outcome, trials } : outcome;
+
+/** A pose as it is held: as advised, or as it was found by trying. */
+function heldOn(
+  advised: ReturnType<typeof adviseOn>,
+  isTried: boolean,
+  { student, truth }: { readonly student: SimulatedStudent; readonly truth: InputValues },
+  speaks: (tooLow: boolean) => boolean,
+): { readonly planned: PlanPose | undefined; readonly trials: Trials } {
+  return isTried && advised?.trial
+    ? tryOut(student, advised.planned, advised.trial, truth, speaks)
+    : { planned: advised?.planned, trials: [] };
 }
 
 /**
@@ -395,6 +451,7 @@ function followStudent(
   const days = chanceFrom(seedOf(wish.seed, index, 2));
   const felt = chanceFrom(seedOf(wish.seed, index, 3));
   const lies = chanceFrom(seedOf(wish.seed, index, 5));
+  const hears = chanceFrom(seedOf(wish.seed, index, 6));
   const looksBack = policy === 'rule';
   const readings: Reading[] = [];
   const sessions: Session[] = [];
@@ -411,20 +468,16 @@ function followStudent(
     if (comes && week % MEASURE_EVERY_WEEKS === 0) readings.push(...read);
     grown = life.grown(grown, comes);
     if (!comes) continue;
+    const record = { person: known, readings: [...readings], sessions: [...sessions] };
     // Only the rule looks back; the others need a plan once, for the height to begin with.
-    const planned =
-      looksBack || !first
-        ? planStudent(
-            { person: known, readings: [...readings], sessions: [...sessions] },
-            shelf,
-            day,
-            {
-              poses: [pose.id],
-              care,
-            },
-          ).poses.find((one) => one.side === side)
-        : undefined;
-    first ??= planned;
+    const advised = looksBack || !first ? adviseOn(record, followed, shelf, day, care) : undefined;
+    first ??= advised?.planned;
+    const { planned, trials } = heldOn(
+      advised,
+      wish.trials === true && looksBack,
+      { student, truth },
+      (tooLow) => life.speaks(tooLow, hears),
+    );
     const built = builtIn(planned?.posture ? planned : first);
     const needs = (values: InputValues, edge: boolean) =>
       trueHeights(student, pose.id, values, { built, side, edge });
@@ -445,16 +498,17 @@ function followStudent(
             built,
             day: [dayNeed, dayEdge],
             level: [levelNeed, levelEdge],
+            tried: trials,
           },
           shelf,
         ),
       );
-    if (planned?.posture && planned.decision.action !== 'rest')
+    if (isHeld(planned))
       sessions.push({
         id: `${student.person.id}-${week}`,
         person: student.person.id,
         at: day,
-        poses: [life.told(doPose(student, planned, truth, felt), lies)],
+        poses: [withTrials(life.told(doPose(student, planned, truth, felt), lies), trials)],
       });
   }
   return weeks;

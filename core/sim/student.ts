@@ -7,6 +7,7 @@ import { type Built } from '../geometry/family';
 import { atTheEdge } from '../prepare/prepare';
 import { inItsWay } from '../prepare/ways';
 import type { Shelf } from '../props/shelf';
+import type { Trial } from '../learn/trialLadder';
 import { neededOn } from '../learn/evidence';
 import { standsIn } from '../prepare/limits';
 import { uncertainParameters, type InputValues, type InputKey } from '../geometry/inputs';
@@ -316,3 +317,37 @@ export function doPose(
 }
 
 const round1 = (cm: number) => Math.round(cm * 10) / 10;
+
+/**
+ * Steps tried within a visit, from the start down, until one speaks: what was tried, and the pose as it is held then.
+ *
+ * @param speaks whether a step speaks that stands too low for today, or not.
+ */
+export function tryOut(
+  student: SimulatedStudent,
+  planned: PlanPose,
+  { slot: key, tries, afterWord, afterQuiet }: Trial,
+  truth: InputValues,
+  speaks: (tooLow: boolean) => boolean,
+): { readonly planned: PlanPose; readonly trials: NonNullable<SessionPose['trials']> } {
+  const at = { built: builtOf(planned), side: planned.side, edge: true };
+  const edgeCm = Math.max(0, trueHeights(student, planned.pose, truth, at)[key] ?? 0);
+  const pose = poseById(planned.pose);
+  const tilts = pose && purposeOf(slotRefOf(key).slot, pose.family) === 'tilt';
+  const unfeltCm = UNFELT_CM + (tilts ? student.unseenTiltCm : 0);
+  const own = planned.slots.find((slot) => slotKey(slot) === key);
+  const trials: NonNullable<SessionPose['trials']> = [];
+  let held = afterQuiet;
+  for (const [step, { heightCm }] of tries.entries()) {
+    const word = speaks(edgeCm - heightCm > unfeltCm);
+    trials.push({ ...slotRefOf(key), side: own?.side ?? 'both', heightCm: round1(heightCm), word });
+    if (word) {
+      held = afterWord[step] ?? held;
+      break;
+    }
+  }
+  const slots = planned.slots.map((slot) =>
+    slot === own ? { ...slot, stack: [...held.pieces], stackCm: held.heightCm } : slot,
+  );
+  return { planned: { ...planned, slots }, trials };
+}

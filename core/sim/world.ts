@@ -1,4 +1,4 @@
-import { reading } from '../parameters';
+import { reading, trial } from '../parameters';
 import type { SessionPose } from '../formats/book';
 import type { Chance } from './chance';
 
@@ -18,6 +18,8 @@ export interface Life {
   readonly grown: (weeks: number, practised: boolean) => number;
   /** Degrees lost in a week by a fall or a setback, got back little by little. */
   readonly setback: (chance: Chance) => number;
+  /** Whether a step that is tried for two breaths speaks: too low it may be missed, high enough it may be invented. */
+  readonly speaks: (tooLow: boolean, chance: Chance) => boolean;
   /** What was felt, as it is told: a signal may be missed, or raised where there was none. */
   readonly told: (outcome: SessionPose, chance: Chance) => SessionPose;
 }
@@ -53,6 +55,8 @@ const own: World = {
       comes: (week, chance) => week === 0 || chance.uniform() < attends,
       grown,
       setback: () => 0,
+      speaks: (tooLow, chance) =>
+        chance.uniform() < (tooLow ? 1 - trial.missed.value : trial.falseWord.value),
       told: (outcome) => outcome,
     };
   },
@@ -76,6 +80,9 @@ const elsewhere = {
   unseenTiltCm: [1, 5],
   missed: 0.2,
   falseAlarm: 0.03,
+  /** Of two breaths on a step: some say nothing of what is too low, some speak of what is not. */
+  missedTrying: [0.2, 0.5],
+  inventedTrying: [0.02, 0.1],
 } as const;
 
 const between = ([least, most]: readonly [number, number], chance: Chance) =>
@@ -105,6 +112,10 @@ const other: World = {
     const tone = birth.normal(0, elsewhere.toneSd);
     const scale = between(elsewhere.toneScale, birth);
     let swing = birth.normal(0, swingSd);
+    const [missedTrying, inventedTrying] = [
+      between(elsewhere.missedTrying, birth),
+      between(elsewhere.inventedTrying, birth),
+    ];
     let away = 0;
     let lostDeg = 0;
     return {
@@ -125,6 +136,7 @@ const other: World = {
         lostDeg = (falls ? lostDeg + deg : lostDeg) * (1 - fall.backPerWeek);
         return lostDeg;
       },
+      speaks: (tooLow, chance) => chance.uniform() < (tooLow ? 1 - missedTrying : inventedTrying),
       told: (felt, chance) => {
         const outcome = inItsTone(felt, tone, scale);
         const [misses, invents] = [chance.uniform() < missed, chance.uniform() < falseAlarm];

@@ -45,6 +45,7 @@ import { MatFrame, useBeginsAtTop, useMatDispatch } from './place';
 import { Rungs } from './Rungs';
 import { builtOf, dialsOn, endSession, recordPose, type Felt } from './session';
 import { Stopped, StopWords } from './Stop';
+import { Try } from './Try';
 import { slotKey } from '@/core/slots';
 
 const stepWords: Readonly<Record<MatStep, string>> = {
@@ -263,6 +264,7 @@ function OfStep({ mat, said, onSay, onRecord, ...now }: OfStepProps) {
       return (
         <>
           <Dials {...now} />
+          <Try {...{ person, planned, mat, settled }} />
           <Hold person={person} planned={planned} mat={mat} />
           {rungs}
         </>

@@ -13,7 +13,7 @@ import { Sheet } from '@/ui/Sheet';
 import { Title, Words } from '@/ui/Words';
 import { useOjas, useUnits } from '../hooks';
 import { useMatDispatch } from './place';
-import { rungTo, usedBeside } from './session';
+import { jointSpoke, rungTo, usedBeside } from './session';
 import { StackChoice } from './StackChoice';
 import { slotKey, slotRefOf } from '@/core/slots';
 import { slotName } from '@/ui/words/words';
@@ -24,10 +24,6 @@ interface RungsProps {
   readonly settled: readonly Settled[];
   readonly mat: Mat;
 }
-
-/** Whether a joint spoke in this session: then no support comes down in it. */
-const jointSpoke = ({ done }: Mat) =>
-  done.some(({ feeling, stop }) => feeling.place === 'joint' || stop === 'joint');
 
 /** Lower, keep or raise by one rung of the shelf's own ladder, with the new pieces named at once. */
 export function Rungs({ person, planned, settled, mat }: RungsProps) {

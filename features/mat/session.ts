@@ -34,6 +34,10 @@ export const doable = (plan: Plan): PlanPose[] =>
       (status === 'offered' || status === 'changed') && decision.action !== 'rest',
   );
 
+/** Whether a joint spoke in this session: then no support comes down in it. */
+export const jointSpoke = ({ done }: Mat) =>
+  done.some(({ feeling, stop }) => feeling.place === 'joint' || stop === 'joint');
+
 /** What the other slots of a pose use, its strap too. */
 export const usedBeside = (planned: PlanPose, settled: readonly Settled[], slot: Settled): Used =>
   usedBy([
@@ -132,6 +136,9 @@ export type Felt = Pick<SessionPose, 'feeling' | 'pelvis' | 'breath' | 'stop' | 
 /** Changes of height that one record can hold: the last ones. */
 const MOST_CHANGES = 60;
 
+/** Steps tried that one record can hold: the last ones. */
+const MOST_TRIALS = 30;
+
 /** Spots that one record can hold: the last ones. */
 const MOST_EASED = 10;
 
@@ -154,6 +161,7 @@ export function outcomeOf(mat: Mat, planned: PlanPose, felt: Felt, held: number)
     plannedSeconds: planned.holdSeconds,
     heldSeconds: held,
     faults: mat.faults[key] ?? [],
+    ...(mat.trials[key] ? { trials: mat.trials[key].slice(-MOST_TRIALS) } : {}),
     ...(mat.eased[key] ? { eased: mat.eased[key].slice(-MOST_EASED) } : {}),
     ...(changes.length > 0 ? { changes: changes.slice(-MOST_CHANGES) } : {}),
     ...(overruled ? { overruled: true } : {}),

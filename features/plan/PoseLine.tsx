@@ -56,6 +56,14 @@ export function PoseLine({ title, outcome }: PoseLineProps) {
           {say.dial(dial)} {say.dialValue(dial, value)}
         </Words>
       ))}
+      {outcome.trials && outcome.trials.length > 0 ? (
+        <Aside>
+          Tried:{' '}
+          {outcome.trials
+            .map(({ heightCm, word }) => `${length(heightCm, units)} ${word ? 'a word' : 'quiet'}`)
+            .join(', ')}
+        </Aside>
+      ) : null}
       <Aside>
         {minutes(outcome.heldSeconds)} held
         {felt === '' ? '' : ` · ${felt}`}

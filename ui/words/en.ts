@@ -213,6 +213,8 @@ export const en: Language = {
       `${more ? 'Higher, until it is likely to be enough' : 'One step higher'}: ${tell.number(fromCm)} → ${tell.exact(toCm)}.`,
     'asked-since': ({ fromCm, toCm }, tell) =>
       `What is known since asks for more, and that is built at once: ${tell.number(fromCm)} → ${tell.exact(toCm)}.`,
+    'trial-start': ({ heldCm, fromCm }, tell) =>
+      `Found by trying last time: ${tell.length(heldCm)} that day. A fresh day begins at ${tell.length(fromCm)}, where it is sure.`,
     'as-last': () => 'Kept as it lay last time.',
     'at-most': ({ slot }) =>
       `Nobody builds higher here${slot === 'underKnees' ? ': plant the feet and bend the knees instead' : slot === 'underThigh' ? ': let the heels go further away' : ': an easier way or pose serves better'}.`,
