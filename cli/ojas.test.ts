@@ -118,6 +118,18 @@ test('check names every fault with its path', async () => {
   expect(words).toMatch(/people\[0\]\.statureCm: at least 90 cm/);
 });
 
+test('simulate tries heights within the visit where it is asked to, and tells how often', async () => {
+  const figures = async (...more: string[]) => {
+    const { out } = await run(
+      ['simulate', '--students', '3', '--weeks', '8', '--policy', 'rule', ...more],
+      TODAY,
+    );
+    return (JSON.parse(out ?? '') as { figures: { looks: number }[] }).figures;
+  };
+  expect((await figures())[0]?.looks).toBe(0);
+  expect((await figures('--trials'))[0]?.looks).toBeGreaterThan(0);
+});
+
 test('simulate prints the same figures for the same seed, by policy', async () => {
   const argv = ['simulate', '--students', '3', '--weeks', '4', '--seed', '5'];
   const { out, exit } = await run(argv, TODAY);

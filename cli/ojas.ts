@@ -27,7 +27,7 @@ const USAGE = `ojas plan BOOK.json [--person ID] [--date YYYY-MM-DD] [--poses a,
 ojas read BOOK.json [--person ID] [--date YYYY-MM-DD] [--poses a,b] [--day cold|tired|sore]
                                                                         the same plans in words, as a teacher reads them
 ojas check BOOK.json                                                    what is wrong in a book, if anything
-ojas simulate --students N --weeks W --seed S [--world own|other] [--slots all|POSE/SLOT] [--policy rule|fixed|never|level|truth] [--trade-off]
+ojas simulate --students N --weeks W --seed S [--world own|other] [--slots all|POSE/SLOT] [--policy rule|fixed|never|level|truth] [--trade-off] [--trials]
                                                                         figures of simulated students under each way of deciding, slot by slot
 ojas room --people N --seed S [--shelf studio|starter|home] [--approach ID] [--json]
                                                                         heights of ordinary adults, beside what teachers use
@@ -183,6 +183,8 @@ function simulate(flags: {
   world?: string;
   slots?: string;
   'trade-off'?: boolean;
+  /** Heights are tried within the visit. */
+  trials?: boolean;
 }): Answer {
   const whole = (text: string | undefined, usual: number) =>
     text === undefined ? usual : Number(text);
@@ -202,12 +204,13 @@ function simulate(flags: {
   const asked = flags.slots ?? (names[0] as string);
   const slots = followedSlots.filter((_, i) => asked === 'all' || names[i] === asked);
   if (slots.length === 0) return refuse(`--slots: expected all, or one of ${names.join(', ')}.`);
-  const cohort = { ...wish, world, slots };
+  const trials = flags.trials === true;
+  const cohort = { ...wish, world, slots, trials };
   const answer = flags['trade-off']
     ? tradeOff(cohort, starterShelf, CARES)
     : simulateCohort({ ...cohort, ...(policy ? { policies: [policy] } : {}) }, starterShelf);
   return {
-    out: JSON.stringify({ ...wish, world, shipped: shippedCare, figures: answer }, null, 2),
+    out: JSON.stringify({ ...wish, world, trials, shipped: shippedCare, figures: answer }, null, 2),
     exit: 0,
   };
 }
@@ -266,6 +269,7 @@ export async function run(argv: readonly string[], today: LocalDay): Promise<Ans
         world: { type: 'string' },
         slots: { type: 'string' },
         'trade-off': { type: 'boolean' },
+        trials: { type: 'boolean' },
         person: { type: 'string' },
         date: { type: 'string' },
         poses: { type: 'string' },

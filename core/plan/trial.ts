@@ -7,7 +7,7 @@ import { trialLadder, type Trial } from '../learn/trialLadder';
 import { trial as parameter } from '../parameters';
 import { comesDown } from '../poses/poses';
 import { comesDownTo } from '../prepare/prepare';
-import { rungAbove, rungBelow } from '../props/search';
+import { rungAbove, stepBelow } from '../props/search';
 import { isFitted, purposeOf, slotRule } from '../props/slots';
 import { usedBy, type Stack } from '../props/stack';
 import { slotKey } from '../slots';
@@ -15,10 +15,13 @@ import { strengthAllowedBy } from './goneBack';
 import { type Laid } from './lay';
 
 /** Whether a height may be tried at all: a usual day, no caution, nothing felt last time, nothing that goes up. */
-function mayTry(laid: Laid, { status, decision, posture }: PlanPose): boolean {
+function mayTry(laid: Laid, planned: PlanPose): boolean {
+  const { status, decision, posture } = planned;
   const { context, earlier, choices } = laid;
   if (status !== 'offered' || posture === undefined || context.day !== 'usual') return false;
   if (context.veryMobile || !['first', 'keep', 'lower'].includes(decision.action)) return false;
+  // A ramp wants its steps by weeks, with the seat before it as it was.
+  if (planned.slots.some((slot) => slot.slot === 'back' && liesIn(slot))) return false;
   const last = earlier.at(-1)?.outcome;
   if (!last) return true;
   const spoke = last.trials?.some(({ word }) => word) === true;
@@ -34,7 +37,7 @@ function stepsOf(laid: Laid, planned: PlanPose, slot: PlanSlot, looks: number) {
   const used = usedBy(planned.slots.flatMap((one) => (one === slot ? [] : [one.stack])));
   const steps = [stackOf(slot)];
   while (steps.length < looks) {
-    const next = rungBelow(context.shelf, rule, steps.at(-1) as Stack, used);
+    const next = stepBelow(context.shelf, rule, steps.at(-1) as Stack, used);
     if (!next) break;
     steps.push(next);
   }
@@ -88,8 +91,6 @@ export function trialOf(laid: Laid, planned: PlanPose): Trial | null {
       (slot) =>
         liesIn(slot) &&
         !slot.isLength &&
-        // A ramp is not found so: it wants its steps by weeks.
-        slot.slot !== 'back' &&
         comesDown(pose, slotKey(slot)) &&
         !isFitted(slot.slot, pose.family) &&
         ['carry', 'tilt'].includes(purposeOf(slot.slot, pose.family)),

@@ -21,6 +21,7 @@ import {
   movedCost,
   type Rounding,
   pairFaults,
+  piecesMoved,
   pieceWidthCm,
   takenFrom,
   wholeFaults,
@@ -595,6 +596,36 @@ export function rungBelow(
   const next = below(leastCm);
   if (!next || !lies(next.heightCm) || next.heightCm >= thin.built.value) return next;
   return leastCm <= 0 ? { pieces: [], heightCm: 0 } : below(thin.built.value);
+}
+
+/** Steps down at which a stack is looked for that a hand makes of what lies there, in cm. */
+const HAND_STEPS = [1.25, 2, 3, 3.75];
+/** A layer less, or one thing otherwise. */
+const ONE_MOVE = 2;
+
+/**
+ * The stack a felt step below that a hand makes of what lies there: a layer less, or one thing otherwise; the nearest
+ * step where nothing is so simple.
+ */
+export function stepBelow(
+  shelf: Shelf,
+  rule: SlotRule,
+  lying: Stack,
+  used: Used = {},
+): Stack | undefined {
+  const { heightCm, pieces } = lying;
+  const bounds = {
+    lying: pieces,
+    used,
+    leastCm: Math.max(thin.built.value, heightCm - decision.mostSoftRung.value),
+    mostCm: heightCm - LEAST_STEP + HAIR,
+  };
+  const simple = HAND_STEPS.flatMap((stepCm) =>
+    bestStacks(shelf, rule, { ...bounds, targetCm: Math.max(0, heightCm - stepCm) }),
+  ).filter((one) => piecesMoved(one.pieces, pieces) <= ONE_MOVE);
+  const awayCm = (one: Stack) => Math.abs(one.heightCm - heightCm + MIDDLE_STEP);
+  const [best] = simple.sort((a, b) => awayCm(a) - awayCm(b));
+  return best ?? rungBelow(shelf, rule, lying, used);
 }
 
 /** The stack one step above; where the shelf has no small step up, the next one that it can build. */

@@ -168,7 +168,7 @@ export function PoseOnMat({ person, planned, mat, alone, onEnded }: PoseOnMatPro
           columns={railColumns(now)}
         />
       )}
-      {mat.step === 'feel' ? null : (
+      {mat.step === 'feel' || mat.trials[key] ? null : (
         <YoursBeside {...{ person, planned }} lying={settled} dials={set} />
       )}
       <OfStep

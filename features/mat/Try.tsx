@@ -94,11 +94,11 @@ function Steps({ trial, planned, settled, tried }: StepsProps) {
     );
   const answer = (word: boolean) => {
     const to = (word ? trial.afterWord[at] : (next ?? trial.afterQuiet)) as Stack;
-    const { slot, part, side } = here;
+    const { slot, part, side, heightCm } = asSettled(here, now);
     dispatch(
       stepTried({
         pose: placeKey(planned),
-        trial: { slot, ...(part ? { part } : {}), side, heightCm: now.heightCm, word },
+        trial: { slot, ...(part ? { part } : {}), side, heightCm, word },
         settled: settled.map((one) => (one === here ? asSettled(one, to) : one)),
       }),
     );

@@ -1,0 +1,74 @@
+import { fireEvent, screen, waitFor } from '@testing-library/react';
+import { put } from '@/store/facts';
+import { samplePerson, sampleReading } from '@/core/tests/samples';
+import { show, today, usualFacts } from '../tests/onScreen';
+import { MatScreen } from './MatScreen';
+
+const press = (name: string | RegExp) => fireEvent.click(screen.getByRole('button', { name }));
+const read = (['left', 'right'] as const).map((side) =>
+  put('readings', sampleReading({ id: `own-${side}`, side, values: [120, 122, 121], at: today() })),
+);
+
+/** Hero alone on the mat, at its hold. */
+async function atTheHold(more: readonly ReturnType<typeof put>[] = []) {
+  const shown = await show(<MatScreen id="p1" />, [...usualFacts(), ...read, ...more]);
+  for (const box of screen.getAllByRole('checkbox'))
+    if (!box.textContent?.endsWith('Hero')) fireEvent.click(box);
+  press(/^Begin/);
+  fireEvent.click(screen.getByRole('radio', { name: 'Hold' }));
+  return shown;
+}
+const asked = () => screen.queryByText(/^Seat .* cm: two or three breaths/);
+const triedIn = ({ state }: Awaited<ReturnType<typeof atTheHold>>) =>
+  Object.values(state().mat.now?.trials ?? {}).flat();
+
+test('quiet takes a step away, a word goes back up one, and both are kept', async () => {
+  const shown = await atTheHold();
+  expect(asked()).toBeInTheDocument();
+  const before = asked()?.textContent;
+  press('Quiet');
+  expect(asked()?.textContent).not.toBe(before);
+  press('A word');
+  expect(screen.getByText(/the step under it spoke\. Hold on this\.$/)).toBeInTheDocument();
+  const [first, second] = triedIn(shown);
+  expect([first?.word, second?.word]).toEqual([false, true]);
+  expect(second?.heightCm).toBeLessThan(first?.heightCm ?? 0);
+  const [lying] = Object.values(shown.state().mat.now?.settled ?? {});
+  expect(lying?.find(({ slot }) => slot === 'seat')?.heightCm).toBeCloseTo(first?.heightCm ?? 0, 1);
+  // Nobody chose against the advice: nothing is called the teacher's own.
+  expect(screen.queryByText(/^Yours:/)).toBeNull();
+});
+
+test('the last step is taken back, and trying can be left', async () => {
+  const shown = await atTheHold();
+  press('Quiet');
+  press('Undo the last step');
+  expect(triedIn(shown)).toEqual([]);
+  press('Hold it as it lies');
+  expect(asked()).toBeNull();
+});
+
+test('what was tried is in the record', async () => {
+  const shown = await atTheHold();
+  press('A word');
+  press('Next: feel');
+  fireEvent.click(screen.getByRole('radio', { name: 'In muscle' }));
+  fireEvent.click(screen.getByRole('radio', { name: /^3/ }));
+  press('Record and end');
+  await waitFor(() => {
+    const own = Object.values(shown.state().sessions).flatMap(({ poses }) => poses);
+    expect(own.some(({ trials }) => trials?.[0]?.word === true)).toBe(true);
+  });
+});
+
+test('nothing is tried with a sore knee', async () => {
+  const sore = samplePerson({ cautions: [{ id: 'knee-pain', answer: 'yes', at: '2026-01-05' }] });
+  await atTheHold([put('people', sore)]);
+  expect(asked()).toBeNull();
+});
+
+test('nothing is tried once the hold has begun', async () => {
+  await atTheHold();
+  press('Begin the hold');
+  expect(asked()).toBeNull();
+});
