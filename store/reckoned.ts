@@ -73,6 +73,23 @@ export function selectTrial(
   );
 }
 
+/** Of some poses, named by pose and side, the one in which trying would tell most today; null where none is worth it. */
+export function selectVisitTrial(
+  state: RootState,
+  id: string,
+  today: LocalDay,
+  places: readonly string[],
+): { readonly place: string; readonly trial: Trial } | null {
+  const tells = ({ chance }: Trial) => chance * (1 - chance);
+  let best: { readonly place: string; readonly trial: Trial } | null = null;
+  for (const place of places) {
+    const [pose = '', side = 'both'] = place.split('/');
+    const trial = selectTrial(state, id, today, { pose, side: side as PlanPose['side'] });
+    if (trial && (!best || tells(trial) > tells(best.trial))) best = { place, trial };
+  }
+  return best;
+}
+
 const lastAtHome = lastAnswers<Plan>();
 /** One pose as it is built of what the student has at home, on a usual day. */
 export function selectPlanAtHome(

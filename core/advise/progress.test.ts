@@ -1,5 +1,5 @@
 import { samplePose, sampleSession } from '../tests/samples';
-import { dialCourses, heightCourses, movedIn, timesOf } from './progress';
+import { dialCourses, heightCourses, movedIn, timesOf, triedIn } from './progress';
 
 const seat = (heightCm: number) => ({
   slot: 'seat' as const,
@@ -36,4 +36,26 @@ test('what moved over a span is its first against its last; the same height did 
   expect(movedIn(sessions)).toEqual([{ pose, side, slot: 'seat', fromCm: 15, toCm: 10 }]);
   expect(movedIn(sessions.slice(0, 3))).toEqual([]);
   expect(movedIn([])).toEqual([]);
+});
+
+test('steps that were tried are told by their slot, day by day, and of no other', () => {
+  const seat = { slot: 'seat', side: 'both' } as const;
+  const times = [
+    { at: '2026-03-02' as const, outcome: samplePose({ trials: [] }) },
+    {
+      at: '2026-03-09' as const,
+      outcome: samplePose({
+        trials: [
+          { ...seat, heightCm: 12, word: false },
+          { ...seat, heightCm: 10, word: true },
+          { slot: 'ankle', side: 'both', heightCm: 4, word: false },
+        ],
+      }),
+    },
+  ];
+  expect(triedIn(times, 'seat')).toEqual([
+    { at: '2026-03-09', value: 12, word: false },
+    { at: '2026-03-09', value: 10, word: true },
+  ]);
+  expect(triedIn(times, 'underKnees')).toEqual([]);
 });

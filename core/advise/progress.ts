@@ -58,6 +58,21 @@ export const heightCourses = (times: readonly Time[]): Course<SlotKey>[] =>
     settled.map((one) => [slotKey(one), one.heightCm] as const),
   ).filter(({ steps }) => steps.some(({ value }) => lies(value)));
 
+/** A step that was tried within a visit. */
+export interface TriedStep {
+  readonly at: LocalDay;
+  readonly value: number;
+  readonly word: boolean;
+}
+
+/** Steps that were tried in a slot through time. */
+export const triedIn = (times: readonly Time[], key: SlotKey): TriedStep[] =>
+  times.flatMap(({ at, outcome: { trials = [] } }) =>
+    trials
+      .filter((one) => slotKey(one) === key)
+      .map(({ heightCm, word }) => ({ at, value: heightCm, word })),
+  );
+
 /** What was set of the pose itself through time: bend, width, length of the step. */
 export const dialCourses = (times: readonly Time[]): Course<DialId>[] =>
   coursesOf(times, ({ dials = [] }) =>

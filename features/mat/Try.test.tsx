@@ -72,3 +72,10 @@ test('nothing is tried once the hold has begun', async () => {
   press('Begin the hold');
   expect(asked()).toBeNull();
 });
+
+test('a clicker answers, too', async () => {
+  const shown = await atTheHold();
+  fireEvent.keyDown(document, { key: 'PageDown' });
+  fireEvent.keyDown(document, { key: 'x' });
+  await waitFor(() => expect(triedIn(shown).map(({ word }) => word)).toEqual([false, true]));
+});

@@ -1,5 +1,6 @@
 import { useEffect } from 'react';
 import { View } from 'react-native';
+import { useHotkeys } from 'react-hotkeys-hook';
 import { placeKey } from '@/core/advise/order';
 import type { Person } from '@/core/formats/book';
 import type { PlanPose } from '@/core/formats/plan';
@@ -10,7 +11,7 @@ import { hold as parameter } from '@/core/parameters';
 import { stackWords, type Stack } from '@/core/props/stack';
 import { slotKey, slotRefOf } from '@/core/slots';
 import { stepTried, tryingEnded, type Mat, type Settled } from '@/store/mat';
-import { selectTrial } from '@/store/reckoned';
+import { selectTrial, selectVisitTrial } from '@/store/reckoned';
 import { selectShelf } from '@/store/selectors';
 import { length } from '@/ui/format';
 import { Press } from '@/ui/Press';
@@ -29,6 +30,9 @@ interface TryProps {
   readonly mat: Mat;
   readonly settled: readonly Settled[];
 }
+
+/** By the letter, wherever it lies on the keyboard. */
+const BY_KEY = { useKey: true, preventDefault: true };
 
 /** Two or three breaths on a step; then it is asked. */
 const LISTEN_MS = 3 * parameter.breath.value * 1000;
@@ -51,9 +55,15 @@ function isOpen({ mat, planned, settled }: TryProps, { slot, tries }: Trial): bo
 export function Try(props: TryProps) {
   const { person, planned, mat, settled } = props;
   const today = todayIso();
-  const trial = useOjas((state) => selectTrial(state, person.id, today, planned));
+  const key = placeKey(planned);
+  // What is still to come of this visit, and not left untried.
+  const places = mat.poses.slice(mat.at).filter((one) => !mat.untried.includes(one));
+  const best = useOjas((state) => selectVisitTrial(state, person.id, today, places)?.place ?? null);
+  const own = useOjas((state) => selectTrial(state, person.id, today, planned));
+  // What was begun goes on; else it is tried where it would tell most.
+  const trial = mat.trials[key] || best === key ? own : null;
   return trial && isOpen(props, trial) ? (
-    <Steps {...{ trial, planned, settled }} tried={mat.trials[placeKey(planned)] ?? []} />
+    <Steps {...{ trial, planned, settled }} tried={mat.trials[key] ?? []} />
   ) : null;
 }
 
@@ -78,6 +88,22 @@ function Steps({ trial, planned, settled, tried }: StepsProps) {
   }, [at, isDone]);
   const name = slotName(slotRefOf(trial.slot));
   const here = settled.find((one) => slotKey(one) === trial.slot);
+  const answer = (word: boolean) => {
+    if (!here || !now || isDone) return;
+    const to = (word ? trial.afterWord[at] : (next ?? trial.afterQuiet)) as Stack;
+    const { slot, part, side, heightCm } = asSettled(here, now);
+    dispatch(
+      stepTried({
+        pose: placeKey(planned),
+        trial: { slot, ...(part ? { part } : {}), side, heightCm, word },
+        settled: settled.map((one) => (one === here ? asSettled(one, to) : one)),
+      }),
+    );
+  };
+  // By keys, or a clicker's two.
+  const keys = { ...BY_KEY, enabled: !isDone };
+  useHotkeys(['q', 'pagedown'], () => answer(false), keys, [at, isDone]);
+  useHotkeys(['x', 'pageup'], () => answer(true), keys, [at, isDone]);
   if (!here) return null;
   if (isDone)
     return (
@@ -92,17 +118,6 @@ function Steps({ trial, planned, settled, tried }: StepsProps) {
         </View>
       </Sheet>
     );
-  const answer = (word: boolean) => {
-    const to = (word ? trial.afterWord[at] : (next ?? trial.afterQuiet)) as Stack;
-    const { slot, part, side, heightCm } = asSettled(here, now);
-    dispatch(
-      stepTried({
-        pose: placeKey(planned),
-        trial: { slot, ...(part ? { part } : {}), side, heightCm, word },
-        settled: settled.map((one) => (one === here ? asSettled(one, to) : one)),
-      }),
-    );
-  };
   const does = (to: Stack) =>
     `${rungWords(now.pieces, to.pieces, shelf) ?? stackWords(to.pieces, shelf)}; ${length(to.heightCm, units)}.`;
   return (

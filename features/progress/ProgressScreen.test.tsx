@@ -64,6 +64,18 @@ test('heights go step by step, with holds, stages, warnings, and before beside n
   await act(async () => undefined);
 });
 
+test('steps that were tried are marked on the course of their height, and told in its rows', async () => {
+  const tried = sampleSession(ago(3), {
+    trials: [
+      { slot: 'seat', side: 'both', heightCm: 15, word: false },
+      { slot: 'seat', side: 'both', heightCm: 13, word: true },
+    ],
+  });
+  await show(<ProgressScreen id="p1" />, [...facts(), put('sessions', tried)]);
+  const heights = region('Heights');
+  expect(heights.getByText('● tried and quiet, × tried and it spoke')).toBeInTheDocument();
+});
+
 test('what the heights may become is told, or that the record is too short for it', async () => {
   await show(<ProgressScreen id="p1" />, [
     ...usualFacts(),

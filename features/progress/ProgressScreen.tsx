@@ -1,6 +1,6 @@
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
-import { dialCourses, heightCourses, timesOf, type Time } from '@/core/advise/progress';
+import { dialCourses, heightCourses, triedIn, timesOf, type Time } from '@/core/advise/progress';
 import { believableDifference, type StudentRecord } from '@/core/estimate/estimate';
 import { looksAt, type Look } from '@/core/estimate/looks';
 import type { Person, Session, SessionPose } from '@/core/formats/book';
@@ -216,6 +216,7 @@ function OnePose({ person, record, sessions, pose, side }: OnePoseProps) {
   const heights = heightCourses(times).map(({ key, steps }): Steps => ({
     name: slotName(slotRefOf(key)),
     steps,
+    tried: triedIn(times, key),
   }));
   const settings = dialCourses(times);
   const title = poseTitle({ pose, side });
@@ -272,6 +273,14 @@ const stepRows = (
   ...courses.flatMap(({ name, steps }) =>
     steps.map(({ at, value, warned }) => [at, name, written(value), warned ? 'yes' : '']),
   ),
+  ...courses.flatMap(({ name, tried = [] }) =>
+    tried.map(({ at, value, word }) => [
+      at,
+      `${name}, tried`,
+      written(value),
+      word ? 'a word' : 'quiet',
+    ]),
+  ),
 ];
 
 const Legend = ({ courses }: { readonly courses: readonly Steps[] }) => (
@@ -283,6 +292,9 @@ const Legend = ({ courses }: { readonly courses: readonly Steps[] }) => (
     ))}
     {courses.some(({ steps }) => steps.some(({ warned }) => warned)) ? (
       <Aside>▲ a joint spoke, or it was stopped</Aside>
+    ) : null}
+    {courses.some(({ tried = [] }) => tried.length > 0) ? (
+      <Aside>● tried and quiet, × tried and it spoke</Aside>
     ) : null}
   </View>
 );

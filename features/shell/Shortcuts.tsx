@@ -27,6 +27,8 @@ const pages: Readonly<Record<string, readonly [words: string, page: string]>> = 
 const others = [
   ['/', 'Find by name'],
   ['n', 'On the mat: the next step'],
+  ['q', 'Finding a height: quiet'],
+  ['x', 'Finding a height: it spoke'],
   ['u', 'Undo, as long as it is offered'],
   ['?', 'This list'],
   ['Esc', 'Close it'],

@@ -6,14 +6,15 @@ import type { Person } from '@/core/formats/book';
 import type { Plan, PlanPose } from '@/core/formats/plan';
 import { stackWords } from '@/core/props/stack';
 import { recordIn } from '@/core/recordIn';
-import { slotKey } from '@/core/slots';
+import { slotKey, slotRefOf } from '@/core/slots';
 import { selectRecord, selectSessionsOf, selectShelf } from '@/store/selectors';
 import { decidesWords } from '@/ui/decides';
 import { inSentence, length } from '@/ui/format';
 import { rungWords } from '@/ui/rungWords';
 import { Aside, Words } from '@/ui/Words';
 import { rangeName, slotName, wordsIn } from '@/ui/words/words';
-import { useOjas, useUnits } from '../hooks';
+import { selectTrial, selectVisitTrial } from '@/store/reckoned';
+import { todayIso, useOjas, useUnits } from '../hooks';
 import { usePlan } from '../reckoned';
 import { ActionMark } from '../plan/ActionMark';
 import { PoseGlance } from '../plan/PoseFigure';
@@ -48,6 +49,7 @@ export function ComerWork({ person }: { readonly person: Person }) {
           <Move key={`${planned.pose}/${planned.side}`} person={person} planned={planned} />
         ))
       )}
+      <WorthTrying id={id} plan={plan} />
       {plan.poses
         .filter((planned) => laid?.[placeKey(planned)])
         .map((planned) => (
@@ -57,6 +59,26 @@ export function ComerWork({ person }: { readonly person: Person }) {
           </View>
         ))}
     </>
+  );
+}
+
+/** The one height that is worth finding on the mat today. */
+function WorthTrying({ id, plan }: { readonly id: string; readonly plan: Plan }) {
+  const units = useUnits();
+  const today = todayIso();
+  const places = plan.poses
+    .filter(({ posture, decision }) => posture !== null && decision.action !== 'rest')
+    .map(placeKey);
+  const found = useOjas((state) => selectVisitTrial(state, id, today, places)?.place ?? null);
+  const planned = plan.poses.find((one) => placeKey(one) === found);
+  const trial = useOjas((state) => (planned ? selectTrial(state, id, today, planned) : null));
+  const first = trial?.tries[1];
+  if (!planned || !trial || !first) return null;
+  return (
+    <Words>
+      Worth trying on the mat: {poseTitle(planned)}, {inSentence(slotName(slotRefOf(trial.slot)))}{' '}
+      could come down to {length(first.heightCm, units)}.
+    </Words>
   );
 }
 

@@ -145,3 +145,13 @@ test('a new teacher is led: each first step goes when it is done', async () => {
   await now(put('sessions', { ...sampleSession(today()), person: 'p1' }));
   expect(screen.queryByRole('region', { name: 'First steps' })).toBeNull();
 });
+
+test('a height that could be found on the mat is told to who comes', async () => {
+  const read = (['left', 'right'] as const).map((side) =>
+    put('readings', sampleReading({ id: `own-${side}`, side, values: [120, 122, 121] })),
+  );
+  await show(<TodayScreen />, [...usualFacts(), ...read]);
+  expect(
+    await screen.findByText(/^Worth trying on the mat: .* could come down to [\d.]+ cm\.$/),
+  ).toBeInTheDocument();
+});

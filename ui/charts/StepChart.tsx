@@ -14,6 +14,12 @@ export interface Steps {
     readonly value: number;
     readonly warned: boolean;
   }[];
+  /** Steps that were tried within a visit: filled where they were quiet, crossed where one spoke. */
+  readonly tried?: readonly {
+    readonly at: string;
+    readonly value: number;
+    readonly word: boolean;
+  }[];
 }
 
 interface StepChartProps {
@@ -26,7 +32,7 @@ interface StepChartProps {
 const [WIDTH, HEIGHT, LEFT, FOOT] = [340, 170, 46, 22];
 /** Heights or settings as they stood from one time to the next; where a joint spoke, the mark is a triangle. */
 export function StepChart({ courses, written, words }: StepChartProps) {
-  const all = courses.flatMap(({ steps }) => steps);
+  const all = courses.flatMap(({ steps, tried = [] }) => [...steps, ...tried]);
   if (all.length === 0) return null;
   const times = all.map(({ at }) => parseISO(at)).sort((a, b) => a.getTime() - b.getTime());
   const [first, last] = [times[0] as Date, times.at(-1) as Date];
@@ -81,6 +87,26 @@ export function StepChart({ courses, written, words }: StepChartProps) {
               fill={tone('sheet')}
               stroke={tone(lookOf(i).colour)}
               strokeWidth={1.5}
+            />
+          ),
+        ),
+      )}
+      {courses.flatMap(({ name, tried = [] }, i) =>
+        tried.map(({ at, value, word }, j) =>
+          word ? (
+            <Path
+              key={`${name}/tried/${j}`}
+              d={`M${xOf(at) - 3} ${y(value) - 3}l6 6m0 -6l-6 6`}
+              stroke={tone('rust')}
+              strokeWidth={1.5}
+            />
+          ) : (
+            <Circle
+              key={`${name}/tried/${j}`}
+              cx={xOf(at)}
+              cy={y(value)}
+              r={2.2}
+              fill={tone(lookOf(i).colour)}
             />
           ),
         ),
