@@ -599,7 +599,9 @@ export function rungBelow(
 }
 
 /** Steps down at which a stack is looked for that a hand makes of what lies there, in cm. */
-const HAND_STEPS = [1.25, 2, 3, 3.75];
+const HAND_STEPS = [1.25, 2, 2.75];
+/** Further down at once nobody tries. */
+const MOST_HAND_STEP = 3;
 /** A layer less, or one thing otherwise. */
 const ONE_MOVE = 2;
 
@@ -617,7 +619,7 @@ export function stepBelow(
   const bounds = {
     lying: pieces,
     used,
-    leastCm: Math.max(thin.built.value, heightCm - decision.mostSoftRung.value),
+    leastCm: Math.max(thin.built.value, heightCm - MOST_HAND_STEP),
     mostCm: heightCm - LEAST_STEP + HAIR,
   };
   const simple = HAND_STEPS.flatMap((stepCm) =>

@@ -1,7 +1,9 @@
 import { expect, test } from '../silentPage';
 import { focusOn } from '../steps';
 
-test('the first hour goes by keys alone: from nothing to a recorded pose', async ({ page }) => {
+test('the first hour and the second visit go by keys alone: from nothing to a pose recorded twice', async ({
+  page,
+}) => {
   test.slow();
   await page.clock.install();
   await page.goto('/');
@@ -41,4 +43,16 @@ test('the first hour goes by keys alone: from nothing to a recorded pose', async
   await expect(page.getByRole('heading', { name: 'Next time' })).toBeVisible();
   await press(/^Record$/);
   await expect(page.getByRole('button', { name: /^Correct the session of/ })).toBeVisible();
+
+  await page.clock.runFor(7 * 24 * 3600 * 1000);
+  await press(/^Today$/);
+  await press(/^Tamsin Orrery/);
+  await press(/^Mat$/);
+  await expect(page.getByRole('checkbox', { name: 'Staff' })).toBeVisible();
+  for (const other of [/^✓Hero/, /^✓Child/, /^✓Standing fold/, /^✓Seated fold/])
+    await press(other, 'Space');
+  await press(/^Begin: 1 pose/);
+  for (const step of ['enter', 'look', 'hold', 'feel']) await press(new RegExp(`^Next: ${step}$`));
+  await press(/^As last time, 3 of 10/);
+  await expect(page.getByRole('heading', { name: 'Next time' })).toBeVisible();
 });
