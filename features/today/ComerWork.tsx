@@ -76,8 +76,9 @@ function WorthTrying({ id, plan }: { readonly id: string; readonly plan: Plan })
   if (!planned || !trial || !first) return null;
   return (
     <Words>
-      Worth trying on the mat: {poseTitle(planned)}, {inSentence(slotName(slotRefOf(trial.slot)))}{' '}
-      could come down to {length(first.heightCm, units)}.
+      Worth trying on the mat: in {poseTitle(planned)} the{' '}
+      {inSentence(slotName(slotRefOf(trial.slot)))} could come down to{' '}
+      {length(first.heightCm, units)}.
     </Words>
   );
 }
