@@ -28,6 +28,8 @@ export type Rule = Effect & {
   readonly bound?: Bound;
   /** In force only where it hurts at one of these; wherever it hurts where left out. */
   readonly where?: readonly SpotId[];
+  /** What it says stands for what that rule says, where both are in force. */
+  readonly saysFor?: RuleId;
 };
 
 /** Supports that a sentence speaks of, and the sentence for where none of them lies. */
@@ -93,6 +95,7 @@ const soreSpots: readonly Rule[] = [
   {
     ...change(['knee.satBackOn', 'knee.squatted'], 'kneecap spared', 'kneecap-spared'),
     where: ['front-knee'],
+    saysFor: 'knee-in-hand',
   },
   {
     ...change(
@@ -102,6 +105,7 @@ const soreSpots: readonly Rule[] = [
       withAny(['behindKnee'], 'knee-watched'),
     ),
     where: ['behind-knee'],
+    saysFor: 'knee-spacer',
   },
   {
     ...change(
@@ -111,6 +115,7 @@ const soreSpots: readonly Rule[] = [
       withAny(['underThigh', 'outerHip'], 'foot-flexed'),
     ),
     where: ['inner-knee', 'outer-knee'],
+    saysFor: 'thigh-met',
   },
 ];
 

@@ -130,16 +130,19 @@ export function verdictOn(
     candidates: strict === 'instead' ? candidates : [],
     changes: new Set(rules.flatMap((rule) => (rule.does === 'change' ? [rule.change] : []))),
     kneeSide: kneeSideOf(found),
-    // What two answers ask alike is told once.
-    reasons: different(
-      found
-        .filter(
-          (one, at) => found.findIndex(({ rule }) => rule && rule === one.rule) === at || !one.rule,
-        )
-        .map(({ reason }) => reason),
-    ),
+    reasons: toldOnce(found),
     refer: different(found.flatMap(({ refer }) => refer)),
   };
+}
+
+/** What is said: what two answers ask alike once, and of two that ask for the same the one that says it closer. */
+function toldOnce(found: readonly Weighed[]): Reason[] {
+  const closer = new Set(found.flatMap(({ rule }) => rule?.saysFor ?? []));
+  const told = found.filter(
+    ({ rule }, at) =>
+      !rule || (!closer.has(rule.says) && found.findIndex((other) => other.rule === rule) === at),
+  );
+  return different(told.map(({ reason }) => reason));
 }
 
 /** The side that is kept from its end: one alone where every caution that says so names that one. */

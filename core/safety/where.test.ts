@@ -118,3 +118,17 @@ test('a place that is named later is filled at the next visit, though all went w
     }
   }
 });
+
+test('of two sentences for one thing the closer one is said alone', () => {
+  const pairs = [
+    ['front-knee', 'kneecap-spared', 'knee-in-hand'],
+    ['behind-knee', 'behind-filled', 'knee-spacer'],
+    ['inner-knee', 'side-filled', 'thigh-met'],
+  ] as const;
+  for (const seed of seeds)
+    for (const [spot, closer, wider] of pairs)
+      for (const pose of planOf(seed, [spot])) {
+        const said = rulesIn([pose]);
+        expect([pose.pose, said.has(closer) && said.has(wider)]).toEqual([pose.pose, false]);
+      }
+});

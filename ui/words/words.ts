@@ -126,13 +126,16 @@ function wording(units: Units, language: Language): Words {
     length: tell.length,
     exact: tell.exact,
     caution,
-    rules: (id, spots = []) => [
-      ...new Set(
-        (cautionById(id)?.rules ?? [])
-          .filter(({ where }) => !where || where.some((spot) => spots.includes(spot)))
-          .map(({ says }) => reason({ code: 'caution', caution: id, rule: says, goAheadOn: null })),
-      ),
-    ],
+    rules: (id, spots = []) => {
+      const inForce = (cautionById(id)?.rules ?? []).filter(
+        ({ where }) => !where || where.some((spot) => spots.includes(spot)),
+      );
+      const closer = new Set(inForce.flatMap(({ saysFor }) => saysFor ?? []));
+      const told = inForce
+        .filter(({ says }) => !closer.has(says))
+        .map(({ says }) => reason({ code: 'caution', caution: id, rule: says, goAheadOn: null }));
+      return [...new Set(told)];
+    },
   };
 }
 
