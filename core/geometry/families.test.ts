@@ -483,6 +483,8 @@ test('a fold of which it is told that lifted knees take the rest lifts them', ()
         expect(height(family, input, 'underKnees')).toBeGreaterThan(1);
       }
     }),
+    // Drawn anew each time: told of about six in a hundred.
+    { numRuns: 600 },
   );
-  expect(told).toBeGreaterThan(5);
+  expect(told).toBeGreaterThan(3);
 });
