@@ -2,7 +2,7 @@ import { shelfAtHome } from '@/core/advise/instead';
 import { estimateRanges, type Estimates } from '@/core/estimate/estimate';
 import type { Plan, PlanPose } from '@/core/formats/plan';
 import { dayOf, shiftDays, type LocalDay } from '@/core/formats/time';
-import type { Trial } from '@/core/learn/trialLadder';
+import { tells, type Trial } from '@/core/learn/trialLadder';
 import { planStudent, trialFor } from '@/core/plan/plan';
 import { practisedPoses } from '@/core/plan/practised';
 import { poses } from '@/core/poses/poses';
@@ -80,7 +80,6 @@ export function selectVisitTrial(
   today: LocalDay,
   places: readonly string[],
 ): { readonly place: string; readonly trial: Trial } | null {
-  const tells = ({ chance }: Trial) => chance * (1 - chance);
   let best: { readonly place: string; readonly trial: Trial } | null = null;
   for (const place of places) {
     const [pose = '', side = 'both'] = place.split('/');

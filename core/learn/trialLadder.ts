@@ -24,6 +24,9 @@ export interface Trial extends TrialLadder {
   readonly chance: number;
 }
 
+/** How much trying would tell: most where the first step down is as likely enough as not. */
+export const tells = ({ chance }: Pick<Trial, 'chance'>): number => chance * (1 - chance);
+
 /** What a ladder is made from. */
 export interface LadderInput {
   /** The start, and the steps of the shelf under it, each lower than the one before. */

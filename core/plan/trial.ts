@@ -3,7 +3,7 @@ import type { PlanPose, PlanSlot } from '../formats/plan';
 import { askedForMore } from '../learn/decide';
 import { neededOn } from '../learn/evidence';
 import { chanceEnough, chanceToday } from '../learn/offset';
-import { trialLadder, type Trial } from '../learn/trialLadder';
+import { tells, trialLadder, type Trial } from '../learn/trialLadder';
 import { trial as parameter } from '../parameters';
 import { comesDown } from '../poses/poses';
 import { comesDownTo } from '../prepare/prepare';
@@ -18,7 +18,7 @@ import { type Laid } from './lay';
 function mayTry(laid: Laid, planned: PlanPose): boolean {
   const { status, decision, posture } = planned;
   const { context, earlier, choices } = laid;
-  if (status !== 'offered' || posture === undefined || context.day !== 'usual') return false;
+  if (status !== 'offered' || posture === null || context.day !== 'usual') return false;
   if (context.veryMobile || !['first', 'keep', 'lower'].includes(decision.action)) return false;
   // A ramp wants its steps by weeks, with the seat before it as it was.
   if (planned.slots.some((slot) => slot.slot === 'back' && liesIn(slot))) return false;
@@ -96,6 +96,5 @@ export function trialOf(laid: Laid, planned: PlanPose): Trial | null {
         ['carry', 'tilt'].includes(purposeOf(slot.slot, pose.family)),
     )
     .flatMap((slot) => trialIn(laid, planned, slot) ?? []);
-  const tells = ({ chance }: Trial) => chance * (1 - chance);
   return found.reduce<Trial | null>((a, b) => (a && tells(a) >= tells(b) ? a : b), null);
 }

@@ -416,7 +416,7 @@ function adviseOn(
 
 /** Whether a pose is done at all that day. */
 const isHeld = (planned: PlanPose | undefined): planned is PlanPose =>
-  planned?.posture !== undefined && planned.decision.action !== 'rest';
+  Boolean(planned?.posture) && planned?.decision.action !== 'rest';
 
 type Trials = NonNullable<SessionPose['trials']>;
 const withTrials = (outcome: SessionPose, trials: Trials): SessionPose =>

@@ -16,6 +16,15 @@ test('the first hour and the second visit go by keys alone: from nothing to a po
     await focusOn(page, name, 120);
     await page.keyboard.type(text);
   };
+  /** Staff alone on the mat, through its steps. */
+  const staffToItsFeeling = async () => {
+    await expect(page.getByRole('checkbox', { name: 'Staff' })).toBeVisible();
+    for (const other of [/^✓Hero/, /^✓Child/, /^✓Standing fold/, /^✓Seated fold/])
+      await press(other, 'Space');
+    await press(/^Begin: 1 pose/);
+    for (const step of ['enter', 'look', 'hold', 'feel'])
+      await press(new RegExp(`^Next: ${step}$`));
+  };
   await press(/^New student$/);
   await expect(page.getByLabel('Name')).toBeVisible();
   await type(/^Name$/, 'Tamsin Orrery');
@@ -28,11 +37,7 @@ test('the first hour and the second visit go by keys alone: from nothing to a po
   await press(/^Plan$/);
   await expect(page.getByRole('article', { name: 'Hero', exact: true })).toBeVisible();
   await press(/^Mat$/);
-  await expect(page.getByRole('checkbox', { name: 'Staff' })).toBeVisible();
-  for (const other of [/^✓Hero/, /^✓Child/, /^✓Standing fold/, /^✓Seated fold/])
-    await press(other, 'Space');
-  await press(/^Begin: 1 pose/);
-  for (const step of ['enter', 'look', 'hold', 'feel']) await press(new RegExp(`^Next: ${step}$`));
+  await staffToItsFeeling();
   await press(/^In muscle/, 'Space');
   // A scale is one stop of the keyboard; arrows go along it.
   await focusOn(page, /^0/, 120);
@@ -48,11 +53,7 @@ test('the first hour and the second visit go by keys alone: from nothing to a po
   await press(/^Today$/);
   await press(/^Tamsin Orrery/);
   await press(/^Mat$/);
-  await expect(page.getByRole('checkbox', { name: 'Staff' })).toBeVisible();
-  for (const other of [/^✓Hero/, /^✓Child/, /^✓Standing fold/, /^✓Seated fold/])
-    await press(other, 'Space');
-  await press(/^Begin: 1 pose/);
-  for (const step of ['enter', 'look', 'hold', 'feel']) await press(new RegExp(`^Next: ${step}$`));
+  await staffToItsFeeling();
   await press(/^As last time, 3 of 10/);
   await expect(page.getByRole('heading', { name: 'Next time' })).toBeVisible();
 });
