@@ -1,4 +1,5 @@
 import { Link } from 'expo-router';
+import { useEffect, useState, type ReactNode } from 'react';
 import { View } from 'react-native';
 import { worthReading } from '@/core/advise/visit';
 import { placeKey } from '@/core/advise/order';
@@ -49,7 +50,9 @@ export function ComerWork({ person }: { readonly person: Person }) {
           <Move key={`${planned.pose}/${planned.side}`} person={person} planned={planned} />
         ))
       )}
-      <WorthTrying id={id} plan={plan} />
+      <Later>
+        <WorthTrying id={id} plan={plan} />
+      </Later>
       {plan.poses
         .filter((planned) => laid?.[placeKey(planned)])
         .map((planned) => (
@@ -61,6 +64,17 @@ export function ComerWork({ person }: { readonly person: Person }) {
     </>
   );
 }
+
+/** What is no part of the first sight of a day, and costs as much to reckon, comes after it. */
+function Later({ children }: { readonly children: ReactNode }) {
+  const [isTime, setIsTime] = useState(false);
+  useEffect(() => {
+    const timer = setTimeout(() => setIsTime(true), AFTER_MS);
+    return () => clearTimeout(timer);
+  }, []);
+  return isTime ? children : null;
+}
+const AFTER_MS = 400;
 
 /** The one height that is worth finding on the mat today. */
 function WorthTrying({ id, plan }: { readonly id: string; readonly plan: Plan }) {
