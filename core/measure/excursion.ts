@@ -15,6 +15,12 @@ export interface ExcursionView {
 const BACK_SHARE = 0.5;
 
 /**
+ * Whether a phone that shows this turn, in degrees from its zero, lies on the floor or on a limb at rest: of several
+ * places none is read so first.
+ */
+export const isLaidDown = (deg: number) => Math.abs(deg) <= phoneTilt.restsAlike.value;
+
+/**
  * A limb that is taken as far as it goes and brought back: the reading is the furthest value at which it was held still,
  * and it is taken on the way back. A pause on the way out is no end; and a phone that is carried to the other limb reads
  * nothing before it has rested there.

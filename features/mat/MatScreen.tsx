@@ -1,4 +1,4 @@
-import { Link, useRouter } from 'expo-router';
+import { Link } from 'expo-router';
 import { useEffect, useRef } from 'react';
 import { ScrollView, View } from 'react-native';
 import { recordIn } from '@/core/recordIn';
@@ -12,6 +12,7 @@ import { Press } from '@/ui/Press';
 import { useWidth } from '@/ui/useWidth';
 import { Title, Words } from '@/ui/Words';
 import { todayIso, useOjas, useOjasDispatch, useOjasList, usePerson } from '../hooks';
+import { useWayOn } from '../useWayOn';
 import { usePlan } from '../reckoned';
 import { useWide } from '../shell/Shell';
 import { NoStudent } from '../students/NoStudent';
@@ -33,7 +34,7 @@ export function MatScreen({ id }: { readonly id: string }) {
   const day = useOjas((state) => selectDay(state, id, todayIso()));
   const wide = useWide();
   const dispatch = useOjasDispatch();
-  const router = useRouter();
+  const wayOn = useWayOn();
   // Whoever is on a mat beside this one is turned to.
   useEffect(() => {
     if (waits) dispatch(matTaken(id));
@@ -48,12 +49,12 @@ export function MatScreen({ id }: { readonly id: string }) {
         onStart={(poses, settled) => dispatch(beginSession(person, poses, settled))}
       />
     );
-  const ended = () => router.replace(`/students/${id}/record`);
+  const ended = () => wayOn(`/students/${id}/record`);
   if (!wide || all.length < 2) return <OneMat id={id} is="screen" onEnded={ended} />;
   // Of several the others go on here: the screen is that of one of them.
   const goOn = (one: string) => {
     const next = all.find((other) => other !== one);
-    if (one === id && next) router.replace(`/students/${next}/mat`);
+    if (one === id && next) wayOn(`/students/${next}/mat`);
   };
   return <SideBySide people={all} onEnded={goOn} />;
 }

@@ -1,4 +1,3 @@
-import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import type { Person } from '@/core/formats/book';
 import { put } from '@/store/facts';
@@ -6,12 +5,13 @@ import { commit } from '@/store/store';
 import { Screen } from '@/ui/Screen';
 import { Words } from '@/ui/Words';
 import { freshId, useOjasDispatch, useUnits } from '../hooks';
+import { useWayOn } from '../useWayOn';
 import { StudentForm, type PersonFields } from '../forms/StudentForm';
 
 /** A new student: then the questions, then the measuring. */
 export function NewStudentScreen() {
   const dispatch = useOjasDispatch();
-  const router = useRouter();
+  const wayOn = useWayOn();
   const units = useUnits();
   // One form makes one student, however often it is sent.
   const [id] = useState(() => freshId('p'));
@@ -28,7 +28,7 @@ export function NewStudentScreen() {
     const outcome = await dispatch(
       commit({ words: `${person.name} added`, put: [put('people', person)], remove: [] }),
     );
-    if (outcome.ok) router.replace(`/students/${person.id}/intake`);
+    if (outcome.ok) wayOn(`/students/${person.id}/intake`);
   };
   return (
     <Screen title="New student">

@@ -1,4 +1,4 @@
-import { Link, useRouter } from 'expo-router';
+import { Link } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { tapedLengths } from '@/core/body/lengths';
@@ -22,6 +22,7 @@ import { Screen } from '@/ui/Screen';
 import { Sheet } from '@/ui/Sheet';
 import { Aside, Title, Words } from '@/ui/Words';
 import { useOjas, useOjasDispatch, usePerson, useUnits, useWords } from '../hooks';
+import { useWayOn } from '../useWayOn';
 import { useEstimates } from '../reckoned';
 import { saveStudent } from '../data/saveBook';
 import { Choice } from '../plan/PoseChoices';
@@ -39,7 +40,7 @@ export function StudentScreen({ id }: { readonly id: string }) {
   const readings = useOjas((state) => selectReadingsOf(state, id));
   const sessions = useOjas((state) => selectSessionsOf(state, id));
   const dispatch = useOjasDispatch();
-  const router = useRouter();
+  const wayOn = useWayOn();
   const units = useUnits();
   /** The student as they were when the form was opened. */
   const [editing, setEditing] = useState<Person | null>(null);
@@ -68,7 +69,7 @@ export function StudentScreen({ id }: { readonly id: string }) {
         remove: [{ kind: 'people', id }],
       }),
     );
-    if (outcome.ok) router.replace('/students');
+    if (outcome.ok) wayOn('/students');
   };
   return (
     <Screen

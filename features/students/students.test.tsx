@@ -1,4 +1,5 @@
-import { fireEvent, screen, waitFor, within } from '@testing-library/react';
+import { act, cleanup, fireEvent, screen, waitFor, within } from '@testing-library/react';
+import { useRouter } from 'expo-router';
 import { cautions } from '@/core/safety/cautions';
 import { samplePerson, sampleSession } from '@/core/tests/samples';
 import { put } from '@/store/facts';
@@ -39,6 +40,19 @@ describe('a new student', () => {
         approach: 'breath-paced',
       }),
     );
+  });
+
+  test.each([false, true])('goes on to the questions, but not once left: %s', async (leaves) => {
+    const went = jest.spyOn(useRouter(), 'replace');
+    const { state } = await show(<NewStudentScreen />, []);
+    fill('Name', 'Merle Quist');
+    fill('Height', '171');
+    press('Save and ask the questions');
+    if (leaves) cleanup();
+    await waitFor(() => expect(Object.keys(state().people)).toHaveLength(1));
+    await act(async () => undefined);
+    expect(went).toHaveBeenCalledTimes(leaves ? 0 : 1);
+    went.mockRestore();
   });
 
   test('may be entered in inches', async () => {

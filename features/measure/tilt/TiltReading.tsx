@@ -1,7 +1,7 @@
 import { useEffect, useRef, useState } from 'react';
 import { View } from 'react-native';
 import type { Edge, TiltView } from '@/core/measure/tilt';
-import { Excursion, type ExcursionView } from '@/core/measure/excursion';
+import { isLaidDown, type Excursion, type ExcursionView } from '@/core/measure/excursion';
 import { phoneTilt } from '@/core/parameters';
 import type { Lies, TiltWay } from '@/core/protocols/tiltWay';
 import { Chips, Press, Tick } from '@/ui/Press';
@@ -192,7 +192,11 @@ export function TiltFoot(props: TiltFootProps) {
   };
   /** What was held still is the end of an excursion only once the limb has come back. */
   const follows = (view: TiltView) => {
-    if (!excursion) return view.taken === null ? undefined : take(view.taken, true);
+    if (!excursion) {
+      const isWaiting =
+        turns.length === 0 && !last && view.taken !== null && isLaidDown(view.taken);
+      return view.taken === null || isWaiting ? undefined : take(view.taken, true);
+    }
     const still = view.restingDeg === null ? null : way.value(view.restingDeg);
     const seen = excursion.moment(way.value(view.deg), still, view.atMs);
     if (seen.furthest !== limb?.furthest || seen.rested !== limb.rested) {
