@@ -19,7 +19,7 @@ export function counted(page: Page) {
   };
 }
 
-/** Sets a slide of whole numbers to a value by one press on its line. */
+/** Sets a slide of whole numbers to a value by one press on its line; what it brings about may take the slide away. */
 export async function slideTo(slide: Locator, value: number): Promise<void> {
   const bound = async (name: string) => Number(await slide.getAttribute(name));
   const [least, most] = [await bound('aria-valuemin'), await bound('aria-valuemax')];
@@ -27,5 +27,7 @@ export async function slideTo(slide: Locator, value: number): Promise<void> {
   if (!box) throw new Error('The slide is not on the page.');
   const x = ((value - least) / (most - least)) * box.width;
   await slide.click({ position: { x, y: box.height / 2 } });
-  await expect(slide).toHaveAttribute('aria-valuenow', String(value));
+  const shown = () =>
+    slide.evaluateAll((all) => all.map((one) => one.getAttribute('aria-valuenow')));
+  await expect.poll(async () => (await shown()).filter((now) => now !== String(value))).toEqual([]);
 }
