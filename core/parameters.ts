@@ -689,7 +689,6 @@ export const trial = {
     'the same in the first session of a pose, where most is learned; from simulated students',
   ),
   tilt: p(0.6, 'chance', 'the same where a pelvis is tipped; from simulated students'),
-  rest: p(0.35, 'chance', 'the same where no joint is at risk; from simulated students'),
   overEdge: p(
     3,
     'cm',
@@ -699,6 +698,11 @@ export const trial = {
     0.93,
     'chance',
     'what is held after trying goes up until this is reached, where a joint is carried',
+  ),
+  mostHeight: p(
+    80,
+    'cm',
+    'nothing under a body is built higher: such a step is kept, and not reckoned with',
   ),
   firstLooks: p(4, 'looks', 'in the first session of a pose, its start included'),
   laterLooks: p(2, 'looks', 'in a later one, its start included'),

@@ -255,6 +255,8 @@ interface DecisionReasons {
   };
   'long-gap': { readonly days: number };
   'long-away': { readonly days: number };
+  /** Nothing comes down while a body sinks to one side. */
+  leaned: { readonly side: Side; readonly on: string };
   'not-held': { readonly heldSeconds: number; readonly plannedSeconds: number };
   'very-mobile': object;
   'more-sessions': {

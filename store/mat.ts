@@ -9,7 +9,8 @@ import {
   settledSchema,
   sideSchema,
 } from '@/core/formats/book';
-import type { SlotRef } from '@/core/slots';
+import type { TriedStep } from '@/core/learn/tried';
+import { slotKey, type SlotRef } from '@/core/slots';
 
 export const matSteps = ['build', 'enter', 'look', 'hold', 'feel'] as const;
 
@@ -80,8 +81,6 @@ export interface LeftMat {
 }
 export type MatStep = Mat['step'];
 export type Settled = z.infer<typeof settledSchema>;
-/** A step that was tried within the visit. */
-export type Trial = Mat['trials'][string][number];
 
 /** A pose as it was laid out on its page, and how far each support went from the plan. */
 const laidPoseSchema = z.object({
@@ -313,16 +312,31 @@ export const matSlice = createSlice({
         atSeconds: payload.atSeconds,
       });
     },
-    /** A step was tried for a few breaths: whether it spoke, and what lies there next. */
+    /**
+     * A step was tried for a few breaths: whether it spoke, and what lies there next. One that the teacher went to of
+     * their own is tried like any other: it was heard, and no height was chosen against the advice.
+     */
     stepTried: (
       { now },
       {
         payload: { pose, trial, settled },
-      }: PayloadAction<{ pose: string; trial: Trial; settled: Settled[] }>,
+      }: PayloadAction<{ pose: string; trial: TriedStep; settled: Settled[] }>,
     ) => {
       if (!now) return;
       (now.trials[pose] ??= []).push(trial);
       now.settled[pose] = settled;
+      const others = now.changes[pose]?.filter((one) => slotKey(one as SlotRef) !== slotKey(trial)) ?? [];
+      if (now.changes[pose]) now.changes[pose] = others;
+    },
+    /** Where the step that was tried last spoke; null takes it back. */
+    trialFelt: (
+      { now },
+      { payload: { pose, spot } }: PayloadAction<{ pose: string; spot: string | null }>,
+    ) => {
+      const last = now?.trials[pose]?.at(-1);
+      if (!last) return;
+      if (spot === null) delete last.spot;
+      else last.spot = spot;
     },
     /** Nothing is tried in a pose, or nothing more. */
     tryingEnded: ({ now }, { payload: pose }: PayloadAction<string>) => {
@@ -417,6 +431,7 @@ export const {
   matTaken,
   rungMoved,
   stepTried,
+  trialFelt,
   tryingEnded,
   dialTurned,
   piecesSwapped,
@@ -437,6 +452,7 @@ const steps: ReadonlySet<string> = new Set(
     stepTaken,
     rungMoved,
     stepTried,
+    trialFelt,
     tryingEnded,
     dialTurned,
     piecesSwapped,

@@ -3,9 +3,10 @@ import { estimateRanges, type Estimates } from '@/core/estimate/estimate';
 import type { Plan, PlanPose } from '@/core/formats/plan';
 import { dayOf, shiftDays, type LocalDay } from '@/core/formats/time';
 import { tells, type Trial } from '@/core/learn/trialLadder';
-import { planStudent, trialFor } from '@/core/plan/plan';
+import { planStudent, triableFor, trialFor } from '@/core/plan/plan';
 import { practisedPoses } from '@/core/plan/practised';
 import { poses } from '@/core/poses/poses';
+import type { SlotKey } from '@/core/slots';
 import { lastAnswers } from './lastAnswers';
 import { selectDay, selectMethod, selectRecord, selectShelf } from './selectors';
 import type { RootState } from './store';
@@ -72,6 +73,26 @@ export function selectTrial(
     `${pose}/${side}`,
   );
 }
+
+const lastTriable = lastAnswers<readonly SlotKey[]>();
+/** The slots of a pose whose height the teacher may try of their own within today's visit. */
+export function selectTriable(
+  state: RootState,
+  id: string,
+  today: LocalDay,
+  { pose, side }: Pick<PlanPose, 'pose' | 'side'>,
+): readonly SlotKey[] {
+  const record = selectRecord(state, id);
+  if (!record) return NO_SLOTS;
+  const [shelf, day] = [selectShelf(state), selectDay(state, id, today)];
+  return lastTriable(
+    record,
+    [shelf, today, day],
+    () => triableFor(record, shelf, today, { pose, side }, { day }),
+    `${pose}/${side}`,
+  );
+}
+const NO_SLOTS: readonly SlotKey[] = [];
 
 /** Of some poses, named by pose and side, the one in which trying would tell most today; null where none is worth it. */
 export function selectVisitTrial(

@@ -1,6 +1,7 @@
 import type { Session, SessionPose } from '../formats/book';
 import { dayOf, type LocalDay } from '../formats/time';
 import { dialIds, type DialId } from '../dials';
+import { triedOf } from '../learn/tried';
 import { slotKey, type SlotKey } from '../slots';
 import { isMoved, lies } from '../lies';
 
@@ -67,10 +68,8 @@ export interface TriedStep {
 
 /** Steps that were tried in a slot through time. */
 export const triedIn = (times: readonly Time[], key: SlotKey): TriedStep[] =>
-  times.flatMap(({ at, outcome: { trials = [] } }) =>
-    trials
-      .filter((one) => slotKey(one) === key)
-      .map(({ heightCm, word }) => ({ at, value: heightCm, word })),
+  times.flatMap(({ at, outcome }) =>
+    triedOf(outcome, key).map(({ heightCm, word }) => ({ at, value: heightCm, word })),
   );
 
 /** What was set of the pose itself through time: bend, width, length of the step. */

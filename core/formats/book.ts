@@ -160,11 +160,14 @@ export const sessionPoseSchema = open({
   trials: z
     .array(
       open({
-        slot: z.enum(slotIds),
+        // A slot that nobody here knows is kept, and left out of the reckoning with word of it.
+        slot: z.string().min(1).max(40),
         part: z.enum(['low', 'high']).optional(),
         side: sideSchema,
         heightCm: cm(0, 250),
         word: z.boolean(),
+        /** What lay there before it was tried, where that was something else. */
+        startCm: cm(0, 250).optional(),
         /** Where on the body it spoke, as it was tapped. */
         spot: z.string().max(40).optional(),
       }),

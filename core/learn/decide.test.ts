@@ -156,6 +156,12 @@ describe('keep', () => {
     expect(deciding(times({}, { heldSeconds: 30 })).reasons).toEqual([
       { code: 'not-held', heldSeconds: 30, plannedSeconds: 60 },
     ]));
+  test('a lean to one side', () => {
+    expect(deciding(times({}, { list: 'left' })).reasons).toEqual([
+      { code: 'leaned', side: 'left', on: shiftDays(TODAY, -7) },
+    ]);
+    expect(deciding(times({ list: 'none' }, { list: 'none' })).action).toBe('lower');
+  });
   test('more than three weeks away', () =>
     expect(
       deciding([

@@ -107,7 +107,7 @@ export interface DecisionInput {
 
 /**
  * A session that speaks for coming down: full time, muscle only and nothing strong, as was said; and nobody saw the
- * breath held or the pelvis off. What was not looked at speaks neither way.
+ * breath held, the pelvis off or a lean to one side. What was not looked at speaks neither way.
  */
 export function wentWell(outcome: SessionPose): boolean {
   const { strength, place } = outcome.feeling;
@@ -117,6 +117,7 @@ export function wentWell(outcome: SessionPose): boolean {
     strength <= parameter.easyFeeling.value &&
     (place === 'muscle' || place === 'none') &&
     outcome.breath !== 'held' &&
+    (outcome.list ?? 'none') === 'none' &&
     (outcome.pelvis ?? 'upright') === 'upright' &&
     heldWhole(outcome) &&
     outcome.nextDay !== 'worse'
@@ -241,6 +242,8 @@ function keeping(input: DecisionInput, last: Earlier): Reason | null {
       heldSeconds: outcome.heldSeconds,
       plannedSeconds: outcome.plannedSeconds ?? 0,
     };
+  if (outcome.list === 'left' || outcome.list === 'right')
+    return { code: 'leaned', side: outcome.list, on: dayOf(last.at) };
   if (input.veryMobile) return { code: 'very-mobile' };
   const good = goodRunning(earlier, input.strengthAllowed);
   if (good >= parameter.goodSessions.value || good >= timesAsked(earlier, good, input)) return null;

@@ -1,4 +1,5 @@
 import { askedForMore, wentWell, type Decision, type Earlier, type Easing } from './decide';
+import { triedOf } from './tried';
 import { offsetFrom, type HeightEvidence, type Offset, type Spread, type Tried } from './offset';
 import type { Session, SessionPose, Settled } from '../formats/book';
 import { dayOf, daysBetween, inTime, type LocalDay } from '../formats/time';
@@ -375,15 +376,16 @@ function learnedFrom(
 
 /** Steps that were tried in a slot, against what was reckoned for that day; what fills or reaches is not found so. */
 const triedIn = (
-  { trials = [] }: SessionPose,
+  outcome: SessionPose,
   key: SlotKey,
   reckonedCm: number,
   purpose: Purpose,
 ): Tried[] =>
   purpose === 'carry' || purpose === 'tilt'
-    ? trials
-        .filter((one) => slotKey(one) === key)
-        .map(({ heightCm, word }) => ({ overReckonedCm: heightCm - reckonedCm, word }))
+    ? triedOf(outcome, key).map(({ heightCm, word }) => ({
+        overReckonedCm: heightCm - reckonedCm,
+        word,
+      }))
     : [];
 
 /** What all earlier times say of one slot's height. */

@@ -5,6 +5,7 @@ import type { Band } from '../geometry/band';
 import { type Built, isHipLimited, otherSide, type SlotNeed } from '../geometry/family';
 import type { Decision } from '../learn/decide';
 import { settledAt, type SlotDoubt } from '../learn/evidence';
+import { triedOf } from '../learn/tried';
 import { isMoved, isWanted } from '../lies';
 import { normalQuantile } from '../normal';
 import { decision as decisionParameter, pelvisTarget } from '../parameters';
@@ -171,8 +172,11 @@ function asLaid(pose: Pose, slot: PlanSlot, before: readonly PlanSlot[]): PlanSl
 }
 
 /** Where trying began the last time in a slot. */
-const triedFromCm = ({ earlier }: Laid, key: SlotKey): number | undefined =>
-  earlier.at(-1)?.outcome.trials?.find((one) => slotKey(one) === key)?.heightCm;
+function triedFromCm({ earlier }: Laid, key: SlotKey): number | undefined {
+  const last = earlier.at(-1);
+  const [first] = last ? triedOf(last.outcome, key) : [];
+  return first && (first.startCm ?? first.heightCm);
+}
 
 /** Whether a slot stood higher the last time than the time before. */
 function roseLast({ earlier }: Laid, key: SlotKey): boolean {

@@ -1,4 +1,5 @@
 import type { Trial } from '../learn/trialLadder';
+import type { SlotKey } from '../slots';
 import type { Day } from '../learn/decide';
 import {
   beliefOf,
@@ -35,6 +36,8 @@ export interface Planned {
   readonly bands: readonly Band[];
   /** What is worth trying within the visit, reckoned when it is asked for. */
   readonly trial?: () => Trial | null;
+  /** The slots that may be tried, whether or not it is worth it. */
+  readonly triable?: () => readonly SlotKey[];
 }
 
 /** What was asked of other poses while one was planned: which of them serves, and the answer. */

@@ -3,6 +3,7 @@ import type { Estimates, StudentRecord } from '../estimate/estimate';
 import type { Plan } from '../formats/plan';
 import { dayOf, type LocalDay } from '../formats/time';
 import type { Trial } from '../learn/trialLadder';
+import type { SlotKey } from '../slots';
 import { readingErrorBy } from '../measure/error';
 import { poses, type Pose } from '../poses/poses';
 import type { Shelf } from '../props/shelf';
@@ -69,16 +70,29 @@ export function planStudent(
  *
  * @throws RangeError for a pose that nobody knows.
  */
-export function trialFor(
+export const trialFor = (...of: OnePose): Trial | null => plannedAlone(...of).trial?.() ?? null;
+
+/**
+ * The slots of a pose whose height a teacher may try of their own: none with a caution, pain, or on a heavy day.
+ *
+ * @throws RangeError for a pose that nobody knows.
+ */
+export const triableFor = (...of: OnePose): readonly SlotKey[] =>
+  plannedAlone(...of).triable?.() ?? [];
+
+type OnePose = Parameters<typeof plannedAlone>;
+const plannedAlone = (
   record: StudentRecord,
   shelf: Shelf,
   date: LocalDay,
   { pose, side }: { readonly pose: string; readonly side: ReadingSide },
   { day, care }: Pick<PlanWish, 'day' | 'care'> = {},
-): Trial | null {
-  const context = contextFor(record, shelf, dayOf(date), day ?? 'usual', care ?? shippedCare);
-  return planPose(poseOr(pose), side, context).trial?.() ?? null;
-}
+): Planned =>
+  planPose(
+    poseOr(pose),
+    side,
+    contextFor(record, shelf, dayOf(date), day ?? 'usual', care ?? shippedCare),
+  );
 
 /** The sides that a pose is planned for: each by itself, or both at once. */
 export const plannedSides = (pose: Pick<Pose, 'sides'>): readonly ReadingSide[] =>

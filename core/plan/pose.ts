@@ -8,7 +8,7 @@ import { wayOf, type Pose } from '../poses/poses';
 import { movesThen } from '../prepare/dial';
 import { type Prepared, preparePose } from '../prepare/prepare';
 import { inItsWay } from '../prepare/ways';
-import type { SlotName } from '../slots';
+import { slotKey, type SlotName } from '../slots';
 import type { ReadingSide } from '../ranges/ranges';
 import type { Reason, WayRuledOut } from '../reasons';
 import type { Planned, Served, StudentContext } from './context';
@@ -30,7 +30,7 @@ import {
   type Uncarried,
 } from './carried';
 import { servesStill } from './servesToday';
-import { trialOf } from './trial';
+import { triableSlots, trialOf } from './trial';
 import { behindGate, betterInstead, easierInstead, notCarried, refused } from './serveInstead';
 
 /**
@@ -229,5 +229,10 @@ function turnedBy(
 
 function builtAs(laid: Laid, decision: Decision): Planned {
   const planned = figureOf(laid, decision, buildSlots(laid, decision));
-  return { planPose: planned, bands: laid.bands, trial: () => trialOf(laid, planned) };
+  return {
+    planPose: planned,
+    bands: laid.bands,
+    trial: () => trialOf(laid, planned),
+    triable: () => triableSlots(laid, planned).map(slotKey),
+  };
 }

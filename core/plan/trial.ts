@@ -3,6 +3,7 @@ import type { PlanPose, PlanSlot } from '../formats/plan';
 import { askedForMore } from '../learn/decide';
 import { neededOn } from '../learn/evidence';
 import { chanceEnough, chanceToday } from '../learn/offset';
+import { triedSteps } from '../learn/tried';
 import { tells, trialLadder, type Trial } from '../learn/trialLadder';
 import { trial as parameter } from '../parameters';
 import { comesDown } from '../poses/poses';
@@ -24,7 +25,7 @@ function mayTry(laid: Laid, planned: PlanPose): boolean {
   if (planned.slots.some((slot) => slot.slot === 'back' && liesIn(slot))) return false;
   const last = earlier.at(-1)?.outcome;
   if (!last) return true;
-  const spoke = last.trials?.some(({ word }) => word) === true;
+  const spoke = triedSteps(last).some(({ word }) => word);
   return !spoke && askedForMore(last, strengthAllowedBy(choices)) === null;
 }
 
@@ -82,19 +83,22 @@ function trialIn(laid: Laid, planned: PlanPose, slot: PlanSlot): Trial | null {
   );
 }
 
+/** The slots of a pose whose height may be tried today. */
+export function triableSlots(laid: Laid, planned: PlanPose): readonly PlanSlot[] {
+  if (!mayTry(laid, planned)) return [];
+  const { pose } = laid;
+  return planned.slots.filter(
+    (slot) =>
+      liesIn(slot) &&
+      !slot.isLength &&
+      comesDown(pose, slotKey(slot)) &&
+      !isFitted(slot.slot, pose.family) &&
+      ['carry', 'tilt'].includes(purposeOf(slot.slot, pose.family)),
+  );
+}
+
 /** The height of a pose that would tell most when it is tried today; null where none is worth it. */
 export function trialOf(laid: Laid, planned: PlanPose): Trial | null {
-  if (!mayTry(laid, planned)) return null;
-  const { pose } = laid;
-  const found = planned.slots
-    .filter(
-      (slot) =>
-        liesIn(slot) &&
-        !slot.isLength &&
-        comesDown(pose, slotKey(slot)) &&
-        !isFitted(slot.slot, pose.family) &&
-        ['carry', 'tilt'].includes(purposeOf(slot.slot, pose.family)),
-    )
-    .flatMap((slot) => trialIn(laid, planned, slot) ?? []);
+  const found = triableSlots(laid, planned).flatMap((slot) => trialIn(laid, planned, slot) ?? []);
   return found.reduce<Trial | null>((a, b) => (a && tells(a) >= tells(b) ? a : b), null);
 }

@@ -3,6 +3,7 @@ import { bodyFrom } from '../body/body';
 import type { Person, Reading, Session, SessionPose } from '../formats/book';
 import type { StudentRecord } from '../estimate/estimate';
 import type { PlanPose, PlanSlot } from '../formats/plan';
+import type { TriedStep } from '../learn/tried';
 import type { Trial } from '../learn/trialLadder';
 import { shiftDays, type LocalDay } from '../formats/time';
 import type { InputValues } from '../geometry/inputs';
@@ -345,7 +346,7 @@ interface InWeek {
   readonly day: readonly [Needs, Needs];
   readonly level: readonly [Needs, Needs];
   /** Steps that were tried that week. */
-  readonly tried: NonNullable<SessionPose['trials']>;
+  readonly tried: readonly TriedStep[];
 }
 
 const ruleOf = ({ slot: key, way }: FollowedSlot, pose: Pose) =>
@@ -418,9 +419,9 @@ function adviseOn(
 const isHeld = (planned: PlanPose | undefined): planned is PlanPose =>
   Boolean(planned?.posture) && planned?.decision.action !== 'rest';
 
-type Trials = NonNullable<SessionPose['trials']>;
+type Trials = readonly TriedStep[];
 const withTrials = (outcome: SessionPose, trials: Trials): SessionPose =>
-  trials.length > 0 ? { ...outcome, trials } : outcome;
+  trials.length > 0 ? { ...outcome, trials: [...trials] } : outcome;
 
 /** A pose as it is held: as advised, or as it was found by trying. */
 function heldOn(

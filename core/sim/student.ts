@@ -7,6 +7,7 @@ import { type Built } from '../geometry/family';
 import { atTheEdge } from '../prepare/prepare';
 import { inItsWay } from '../prepare/ways';
 import type { Shelf } from '../props/shelf';
+import type { TriedStep } from '../learn/tried';
 import type { Trial } from '../learn/trialLadder';
 import { neededOn } from '../learn/evidence';
 import { standsIn } from '../prepare/limits';
@@ -329,14 +330,14 @@ export function tryOut(
   { slot: key, tries, afterWord, afterQuiet }: Trial,
   truth: InputValues,
   speaks: (tooLow: boolean) => boolean,
-): { readonly planned: PlanPose; readonly trials: NonNullable<SessionPose['trials']> } {
+): { readonly planned: PlanPose; readonly trials: readonly TriedStep[] } {
   const at = { built: builtOf(planned), side: planned.side, edge: true };
   const edgeCm = Math.max(0, trueHeights(student, planned.pose, truth, at)[key] ?? 0);
   const pose = poseById(planned.pose);
   const tilts = pose && purposeOf(slotRefOf(key).slot, pose.family) === 'tilt';
   const unfeltCm = UNFELT_CM + (tilts ? student.unseenTiltCm : 0);
   const own = planned.slots.find((slot) => slotKey(slot) === key);
-  const trials: NonNullable<SessionPose['trials']> = [];
+  const trials: TriedStep[] = [];
   let held = afterQuiet;
   for (const [step, { heightCm }] of tries.entries()) {
     const word = speaks(edgeCm - heightCm > unfeltCm);

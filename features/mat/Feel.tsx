@@ -1,8 +1,10 @@
 import { View } from 'react-native';
 import { timesOf } from '@/core/advise/progress';
-import type { FeltPlace, SessionPose } from '@/core/formats/book';
+import type { FeltPlace } from '@/core/formats/book';
 import { wentWell } from '@/core/learn/decide';
 import { poseById } from '@/core/poses/poses';
+import { poseOr } from '@/core/prepare/prepare';
+import { purposeOf } from '@/core/props/slots';
 import { wasTimed } from '@/store/mat';
 import { selectSessionsOf } from '@/store/selectors';
 import { minutes } from '@/ui/format';
@@ -18,20 +20,21 @@ import { FeltAnswer } from './FeltAnswer';
 import type { OnTheMat } from './mend';
 import type { Felt } from './session';
 
+/** What nobody looked at is left out of the record: it speaks neither way. */
+const NOT_LOOKED = { id: 'unseen', words: 'Not looked at' } as const;
 const pelvises = [
+  NOT_LOOKED,
   { id: 'upright', words: 'Upright' },
   { id: 'rolled', words: 'Rolled back' },
   { id: 'arched', words: 'Low back arched' },
 ] as const;
 const lists = [
+  NOT_LOOKED,
   { id: 'none', words: 'No' },
   { id: 'left', words: 'Left' },
   { id: 'right', words: 'Right' },
 ] as const;
-const breaths = [
-  { id: 'easy', words: 'Easy' },
-  { id: 'held', words: 'Held' },
-] as const;
+const breaths = [NOT_LOOKED, { id: 'easy', words: 'Easy' }, { id: 'held', words: 'Held' }] as const;
 
 /** How long it was held, where nobody timed it: as planned is what the record takes by itself. */
 const untimed = [
@@ -45,9 +48,9 @@ export interface Said {
   readonly place: FeltPlace | null;
   readonly spot: string | null;
   readonly strength: string | null;
-  readonly pelvis: NonNullable<SessionPose['pelvis']>;
-  readonly breath: NonNullable<SessionPose['breath']>;
-  readonly list: NonNullable<SessionPose['list']>;
+  readonly pelvis: (typeof pelvises)[number]['id'];
+  readonly breath: (typeof breaths)[number]['id'];
+  readonly list: (typeof lists)[number]['id'];
   readonly held: (typeof untimed)[number]['id'];
   readonly note: string;
 }
@@ -55,9 +58,9 @@ export const nothingSaid: Said = {
   place: null,
   spot: null,
   strength: null,
-  pelvis: 'upright',
-  breath: 'easy',
-  list: 'none',
+  pelvis: 'unseen',
+  breath: 'unseen',
+  list: 'unseen',
   held: 'whole',
   note: '',
 };
@@ -73,9 +76,9 @@ export function feltOf({ place, spot, strength, pelvis, breath, list, note }: Sa
   if (place === null || strength === null) return null;
   return {
     feeling: { strength: Number(strength), place, ...(spot === null ? {} : { spot }) },
-    pelvis,
-    breath,
-    ...(list === 'none' ? {} : { list }),
+    ...(pelvis === 'unseen' ? {} : { pelvis }),
+    ...(breath === 'unseen' ? {} : { breath }),
+    ...(list === 'unseen' ? {} : { list }),
     ...(note.trim() === '' ? {} : { note: note.trim() }),
   };
 }
@@ -122,6 +125,8 @@ export function Feel({ onMat, exit, said, onSay, onRecord }: FeelProps) {
   const { planned, mat } = onMat;
   const { place, spot, strength, pelvis, breath, list, held } = said;
   const say = (more: Partial<Said>) => onSay({ ...said, ...more });
+  const { family } = poseOr(planned.pose);
+  const tilts = planned.slots.some(({ slot }) => purposeOf(slot, family) === 'tilt');
   const counter = planned.around.after.flatMap((id) => poseById(id)?.name ?? []);
   return (
     <>
@@ -187,6 +192,9 @@ export function Feel({ onMat, exit, said, onSay, onRecord }: FeelProps) {
             chosen={pelvis}
             onChoose={(to) => say({ pelvis: to })}
           />
+          {tilts && pelvis === 'unseen' ? (
+            <Aside>What tilts the pelvis learns nothing from a pelvis that nobody looked at.</Aside>
+          ) : null}
         </View>
         <View className="gap-1">
           <Words>Leans to a side</Words>

@@ -39,12 +39,14 @@ export function FeltAnswer({ spot, ...of }: OnTheMat & { readonly spot: string }
     dispatch(spotEased({ pose: placeKey(of.planned), spot }));
     dispatch(stepTaken('hold'));
   };
+  const [doIt, done] =
+    of.mat.step === 'hold' ? ['Do it', 'Done'] : ['Do it, and hold again', 'Done: hold again'];
   return (
     <View role="status" aria-live="polite" className="gap-2 rounded-md bg-well p-3">
       <Words className="text-lg font-semibold">{answer.says}</Words>
       {found ? <Words>{mendWords(found.remedy, found.mend, shelf, units)}</Words> : null}
       <Press className="self-start" onPress={ease}>
-        {found ? 'Do it, and hold again' : 'Done: hold again'}
+        {found ? doIt : done}
       </Press>
     </View>
   );

@@ -221,12 +221,29 @@ test('two taps record a pose; what was moved against the advice is marked as suc
   expect(pose).toMatchObject({
     pose: 'hero',
     feeling: { strength: 4, place: 'muscle' },
-    pelvis: 'upright',
-    breath: 'easy',
     overruled: true,
   });
+  // What nobody looked at is not told as upright, easy and even.
+  for (const unseen of ['pelvis', 'breath', 'list']) expect(pose).not.toHaveProperty(unseen);
   expect(pose?.changes).toHaveLength(1);
   expect(state().mat.now).toBeNull();
+});
+
+test('what was looked at is told', async () => {
+  const { state } = await onMat('Hero');
+  step('Feel');
+  answer('Where was the feeling', 'In muscle');
+  answer('How strong out of ten', '4');
+  answer('The pelvis', 'Upright');
+  answer('Leans to a side', 'Left');
+  answer('The breath', 'Easy');
+  press('Record and end');
+  await waitFor(() => expect(Object.values(state().sessions)).toHaveLength(1));
+  expect(Object.values(state().sessions)[0]?.poses[0]).toMatchObject({
+    pelvis: 'upright',
+    list: 'left',
+    breath: 'easy',
+  });
 });
 
 test('that it was as the last time is one tap, and says nothing of what nobody looked at', async () => {

@@ -264,7 +264,7 @@ function OfStep({ mat, said, onSay, onRecord, ...now }: OfStepProps) {
       return (
         <>
           <Dials {...now} />
-          <Try {...{ person, planned, mat, settled }} />
+          <Try {...now} mat={mat} id={person.id} />
           <Hold person={person} planned={planned} mat={mat} />
           {rungs}
         </>

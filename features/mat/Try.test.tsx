@@ -79,3 +79,42 @@ test('a clicker answers, too', async () => {
   fireEvent.keyDown(document, { key: 'x' });
   await waitFor(() => expect(triedIn(shown).map(({ word }) => word)).toEqual([false, true]));
 });
+
+test('where it spoke is kept; what this height does not answer is answered otherwise', async () => {
+  const shown = await atTheHold();
+  press('A word');
+  const radio = (name: RegExp) => fireEvent.click(screen.getByRole('radio', { name }));
+  radio(/^Left knee/);
+  expect(triedIn(shown).at(-1)?.spot).toBe('inner-knee:left');
+  expect(screen.getByText(/^This height is not what answers that/)).toBeInTheDocument();
+  expect(screen.getByText(/^Feet in line with the shins/)).toBeInTheDocument();
+  radio(/^The front of the knee|^Front of the knee/);
+  expect(triedIn(shown).at(-1)?.spot).toBe('front-knee:left');
+  expect(screen.queryByText(/^This height is not what answers that/)).toBeNull();
+});
+
+test('a step that the teacher goes down to is heard like any other, and is no choice against the advice', async () => {
+  const shown = await atTheHold();
+  press('Hold it as it lies');
+  press('Undo the last step');
+  press(/One step lower/);
+  expect(screen.getByRole('heading', { name: 'Your own step' })).toBeInTheDocument();
+  press('Quiet');
+  const [own] = triedIn(shown);
+  expect(own).toMatchObject({ slot: 'seat', word: false });
+  expect(own?.startCm).toBeGreaterThan(own?.heightCm ?? 0);
+  expect(screen.getByText(/nothing spoke down to here\. Hold on this\.$/)).toBeInTheDocument();
+  expect(Object.values(shown.state().mat.now?.changes ?? {}).flat()).toEqual([]);
+  press(/One step lower/);
+  press('A word');
+  const [lying] = Object.values(shown.state().mat.now?.settled ?? {});
+  const heights = triedIn(shown).map(({ heightCm }) => heightCm);
+  expect(lying?.find(({ slot }) => slot === 'seat')?.heightCm).toBeGreaterThan(heights[1] ?? 0);
+});
+
+test('a step of the teacher’s own is not asked of with a sore knee', async () => {
+  const sore = samplePerson({ cautions: [{ id: 'knee-pain', answer: 'yes', at: '2026-01-05' }] });
+  await atTheHold([put('people', sore)]);
+  press(/One step lower/);
+  expect(screen.queryByRole('heading', { name: 'Your own step' })).toBeNull();
+});

@@ -2,16 +2,16 @@ import { useEffect } from 'react';
 import { View } from 'react-native';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { placeKey } from '@/core/advise/order';
-import type { Person } from '@/core/formats/book';
-import type { PlanPose } from '@/core/formats/plan';
+import { rungsFrom } from '@/core/build/solve';
 import { asSettled } from '@/core/learn/settled';
+import { speaksOf, triedSteps, type TriedStep } from '@/core/learn/tried';
 import type { Trial } from '@/core/learn/trialLadder';
 import { isMoved } from '@/core/lies';
 import { hold as parameter } from '@/core/parameters';
 import { stackWords, type Stack } from '@/core/props/stack';
-import { slotKey, slotRefOf } from '@/core/slots';
-import { stepTried, tryingEnded, type Mat, type Settled } from '@/store/mat';
-import { selectTrial, selectVisitTrial } from '@/store/reckoned';
+import { slotKey, slotRefOf, type SlotKey } from '@/core/slots';
+import { stepTried, trialFelt, tryingEnded, type Settled } from '@/store/mat';
+import { selectTriable, selectTrial, selectVisitTrial } from '@/store/reckoned';
 import { selectShelf } from '@/store/selectors';
 import { length } from '@/ui/format';
 import { Press } from '@/ui/Press';
@@ -21,15 +21,11 @@ import { Aside, Title, Words } from '@/ui/Words';
 import { slotName } from '@/ui/words/words';
 import { todayIso, useOjas, useUnits } from '../hooks';
 import { chime } from '../sound/chime';
+import { BodyOutline } from './BodyOutline';
+import { FeltAnswer } from './FeltAnswer';
+import type { OnTheMat } from './mend';
 import { useMatDispatch } from './place';
-import { jointSpoke } from './session';
-
-interface TryProps {
-  readonly person: Person;
-  readonly planned: PlanPose;
-  readonly mat: Mat;
-  readonly settled: readonly Settled[];
-}
+import { jointSpoke, usedBeside } from './session';
 
 /** By the letter, wherever it lies on the keyboard. */
 const BY_KEY = { useKey: true, preventDefault: true };
@@ -37,95 +33,134 @@ const BY_KEY = { useKey: true, preventDefault: true };
 /** Two or three breaths on a step; then it is asked. */
 const LISTEN_MS = 3 * parameter.breath.value * 1000;
 
-/** Whether a height may be tried here now: one pose a visit, on what was planned, before its hold and before any pain. */
-function isOpen({ mat, planned, settled }: TryProps, { slot, tries }: Trial): boolean {
-  const key = placeKey(planned);
-  const tried = mat.trials[key] ?? [];
-  const elsewhere = Object.entries(mat.trials).some(
-    ([pose, those]) => pose !== key && those.length > 0,
-  );
-  const begun = mat.holdingSince !== null || mat.heldSeconds > 0;
-  if (elsewhere || begun || jointSpoke(mat) || mat.untried.includes(key)) return false;
-  const here = settled.find((one) => slotKey(one) === slot);
-  const start = tries[0]?.heightCm ?? 0;
-  return here !== undefined && (tried.length > 0 || !isMoved(here.heightCm - start));
+const NONE: readonly TriedStep[] = [];
+const triedOn = ({ mat, planned }: OnTheMat): readonly TriedStep[] => {
+  const trials = mat.trials[placeKey(planned)];
+  return trials ? triedSteps({ trials }) : NONE;
+};
+const isSame = (aCm: number, bCm: number) => !isMoved(aCm - bCm);
+
+/** What is asked of a height that lies there, and what comes of either answer. */
+interface Asked {
+  readonly here: Settled;
+  readonly now: Stack;
+  /** What lay there before, where the teacher went to this step of their own. */
+  readonly startCm?: number;
+  /** The next step down, where there is one to try. */
+  readonly next: Stack | null;
+  readonly afterQuiet: Stack;
+  readonly afterWord: Stack;
 }
 
-/** A height found within the visit: a few breaths on each step, down as long as nothing speaks, one up where it does. */
-export function Try(props: TryProps) {
-  const { person, planned, mat, settled } = props;
+/** The step of a ladder that lies there now; null where the ladder is at its end, or was left by hand. */
+function askedOf(trial: Trial, { settled, ...of }: OnTheMat): Asked | null {
+  const tried = triedOn({ settled, ...of });
+  const isOnIt = tried.every(
+    (one, i) =>
+      slotKey(one) === trial.slot &&
+      !one.word &&
+      isSame(one.heightCm, trial.tries[i]?.heightCm ?? -1),
+  );
+  const [now, next] = trial.tries.slice(tried.length);
+  const here = settled.find((one) => slotKey(one) === trial.slot);
+  if (!isOnIt || !now || !here || !isSame(here.heightCm, now.heightCm)) return null;
+  const afterWord = trial.afterWord[tried.length] ?? now;
+  return { here, now, next: next ?? null, afterQuiet: next ?? trial.afterQuiet, afterWord };
+}
+
+/** A height that the teacher went down to of their own, and that nobody has listened to yet. */
+function askedOfOwn(triable: readonly SlotKey[], of: OnTheMat): Asked | null {
+  const { inPose, planned, settled } = of;
+  const last = triedOn(of).at(-1);
+  for (const here of settled) {
+    const key = slotKey(here);
+    const slot = planned.slots.find((one) => slotKey(one) === key);
+    const startCm = slot?.stackCm ?? 0;
+    const isLower = here.heightCm < startCm && !isSame(here.heightCm, startCm);
+    if (!isLower || !triable.includes(key)) continue;
+    const isHeard =
+      last && slotKey(last) === key && (last.word || isSame(last.heightCm, here.heightCm));
+    if (isHeard) continue;
+    const { above } = rungsFrom(inPose, here.slot, here, usedBeside(planned, settled, here));
+    return { here, now: here, startCm, next: null, afterQuiet: here, afterWord: above ?? here };
+  }
+  return null;
+}
+
+/** Whether a height may be tried here now: before the hold and before any pain, and not where it was left untried. */
+function isOpen({ mat, planned }: OnTheMat): boolean {
+  const begun = mat.holdingSince !== null || mat.heldSeconds > 0;
+  return !begun && !jointSpoke(mat) && !mat.untried.includes(placeKey(planned));
+}
+
+/** Whether one was begun in another pose of this visit. */
+const isElsewhere = ({ mat, planned }: OnTheMat) =>
+  Object.entries(mat.trials).some(
+    ([pose, those]) => pose !== placeKey(planned) && those.length > 0,
+  );
+
+/**
+ * A height found within the visit: a few breaths on each step, down as long as nothing speaks, one up where it does. A
+ * step that the teacher goes down to of their own is asked of alike.
+ */
+export function Try({ id, ...of }: OnTheMat & { readonly id: string }) {
+  const { planned, mat } = of;
   const today = todayIso();
   const key = placeKey(planned);
   // What is still to come of this visit, and not left untried.
   const places = mat.poses.slice(mat.at).filter((one) => !mat.untried.includes(one));
-  const best = useOjas((state) => selectVisitTrial(state, person.id, today, places)?.place ?? null);
-  const own = useOjas((state) => selectTrial(state, person.id, today, planned));
+  const best = useOjas((state) => selectVisitTrial(state, id, today, places)?.place ?? null);
+  const own = useOjas((state) => selectTrial(state, id, today, planned));
+  const triable = useOjas((state) => selectTriable(state, id, today, planned));
+  if (!isOpen(of)) return null;
+  const tried = triedOn(of);
   // What was begun goes on; else it is tried where it would tell most.
-  const trial = mat.trials[key] || best === key ? own : null;
-  return trial && isOpen(props, trial) ? (
-    <Steps {...{ trial, planned, settled }} tried={mat.trials[key] ?? []} />
-  ) : null;
+  const trial = tried.length > 0 || (best === key && !isElsewhere(of)) ? own : null;
+  const asked = (trial && askedOf(trial, of)) ?? askedOfOwn(triable, of);
+  const last = tried.at(-1);
+  if (asked) return <Ask key={tried.length} asked={asked} of={of} />;
+  return last ? <Found last={last} of={of} /> : null;
 }
 
-interface StepsProps extends Pick<TryProps, 'planned' | 'settled'> {
-  readonly trial: Trial;
-  readonly tried: Mat['trials'][string];
-}
-
-function Steps({ trial, planned, settled, tried }: StepsProps) {
+function Ask({ asked, of }: { readonly asked: Asked; readonly of: OnTheMat }) {
+  const { here, now, startCm, next, afterQuiet, afterWord } = asked;
+  const { planned, settled } = of;
   const dispatch = useMatDispatch();
   const shelf = useOjas(selectShelf);
   const units = useUnits();
-  const at = tried.length;
-  const now = trial.tries[at];
-  const next = trial.tries[at + 1];
-  const spoke = tried.at(-1)?.word === true;
-  const isDone = spoke || now === undefined;
   useEffect(() => {
-    if (isDone) return undefined;
     const timer = setTimeout(chime, LISTEN_MS);
     return () => clearTimeout(timer);
-  }, [at, isDone]);
-  const name = slotName(slotRefOf(trial.slot));
-  const here = settled.find((one) => slotKey(one) === trial.slot);
+  }, []);
   const answer = (word: boolean) => {
-    if (!here || !now || isDone) return;
-    const to = (word ? trial.afterWord[at] : (next ?? trial.afterQuiet)) as Stack;
     const { slot, part, side, heightCm } = asSettled(here, now);
+    const to = word ? afterWord : afterQuiet;
     dispatch(
       stepTried({
         pose: placeKey(planned),
-        trial: { slot, ...(part ? { part } : {}), side, heightCm, word },
+        trial: {
+          slot,
+          ...(part ? { part } : {}),
+          side,
+          heightCm,
+          word,
+          ...(startCm === undefined ? {} : { startCm }),
+        },
         settled: settled.map((one) => (one === here ? asSettled(one, to) : one)),
       }),
     );
   };
   // By keys, or a clicker's two.
-  const keys = { ...BY_KEY, enabled: !isDone };
-  useHotkeys(['q', 'pagedown'], () => answer(false), keys, [at, isDone]);
-  useHotkeys(['x', 'pageup'], () => answer(true), keys, [at, isDone]);
-  if (!here) return null;
-  if (isDone)
-    return (
-      <Sheet>
-        <Title level={2}>Found for today</Title>
-        <View role="status" aria-live="polite">
-          <Words className="text-lg">
-            {name} {length(here.heightCm, units)}:{' '}
-            {spoke ? 'the step under it spoke.' : 'nothing spoke down to here.'} Hold on this.
-          </Words>
-          <Aside>{stackWords(here.pieces, shelf)}</Aside>
-        </View>
-      </Sheet>
-    );
+  useHotkeys(['q', 'pagedown'], () => answer(false), BY_KEY, [asked]);
+  useHotkeys(['x', 'pageup'], () => answer(true), BY_KEY, [asked]);
   const does = (to: Stack) =>
     `${rungWords(now.pieces, to.pieces, shelf) ?? stackWords(to.pieces, shelf)}; ${length(to.heightCm, units)}.`;
   return (
     <Sheet>
-      <Title level={2}>Find the height</Title>
+      <Title level={2}>{startCm === undefined ? 'Find the height' : 'Your own step'}</Title>
       <View role="status" aria-live="polite">
         <Words className="text-lg">
-          {name} {length(now.heightCm, units)}: two or three breaths. Does anything speak?
+          {slotName(here)} {length(now.heightCm, units)}: two or three breaths. Does anything speak?
         </Words>
         <Aside>
           {next ? `If quiet: ${does(next)}` : 'If quiet: this is the height for today.'}
@@ -139,6 +174,7 @@ function Steps({ trial, planned, settled, tried }: StepsProps) {
           A word
         </Press>
       </View>
+      <Aside>Sharp, electric, numb: Stop.</Aside>
       <Press
         kind="quiet"
         className="self-start"
@@ -146,6 +182,43 @@ function Steps({ trial, planned, settled, tried }: StepsProps) {
       >
         Hold it as it lies
       </Press>
+    </Sheet>
+  );
+}
+
+/** What was found; after a word, where it was, and what answers that where it is not this height. */
+function Found({ last, of }: { readonly last: TriedStep; readonly of: OnTheMat }) {
+  const { planned, settled } = of;
+  const dispatch = useMatDispatch();
+  const shelf = useOjas(selectShelf);
+  const units = useUnits();
+  const key = slotKey(last);
+  const here = settled.find((one) => slotKey(one) === key);
+  if (!here) return null;
+  const felt = (spot: string | null) => dispatch(trialFelt({ pose: placeKey(planned), spot }));
+  const isOther = last.word && !speaksOf(planned.pose, last.spot, key);
+  return (
+    <Sheet>
+      <Title level={2}>Found for today</Title>
+      <View role="status" aria-live="polite">
+        <Words className="text-lg">
+          {slotName(slotRefOf(key))} {length(here.heightCm, units)}:{' '}
+          {last.word ? 'the step under it spoke.' : 'nothing spoke down to here.'} Hold on this.
+        </Words>
+        <Aside>{stackWords(here.pieces, shelf)}</Aside>
+      </View>
+      {last.word ? (
+        <View className="gap-1">
+          <Words>Where did it speak? It may stay empty.</Words>
+          <BodyOutline chosen={last.spot ?? null} onChoose={(spot) => felt(spot)} />
+          {last.spot && isOther ? (
+            <>
+              <Words>This height is not what answers that: nothing is learned of it.</Words>
+              <FeltAnswer {...of} spot={last.spot} />
+            </>
+          ) : null}
+        </View>
+      ) : null}
     </Sheet>
   );
 }

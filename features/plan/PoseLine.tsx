@@ -3,6 +3,7 @@ import type { FeltPlace, SessionPose } from '@/core/formats/book';
 import { stageNameOf } from '@/core/poses/poses';
 import { stackWords } from '@/core/props/stack';
 import { slotKey } from '@/core/slots';
+import { triedSteps, untakenSteps } from '@/core/learn/tried';
 import { selectNamedProps } from '@/store/selectors';
 import { length, minutes } from '@/ui/format';
 import { Aside, Words } from '@/ui/Words';
@@ -56,18 +57,12 @@ export function PoseLine({ title, outcome }: PoseLineProps) {
           {say.dial(dial)} {say.dialValue(dial, value)}
         </Words>
       ))}
-      {outcome.trials && outcome.trials.length > 0 ? (
-        <Aside>
-          Tried:{' '}
-          {outcome.trials
-            .map(({ heightCm, word }) => `${length(heightCm, units)} ${word ? 'a word' : 'quiet'}`)
-            .join(', ')}
-        </Aside>
-      ) : null}
+      <TriedLine outcome={outcome} />
       <Aside>
         {minutes(outcome.heldSeconds)} held
         {felt === '' ? '' : ` · ${felt}`}
         {(outcome.pelvis ?? 'upright') === 'upright' ? '' : ` · pelvis ${outcome.pelvis}`}
+        {(outcome.list ?? 'none') === 'none' ? '' : ` · leaned to the ${outcome.list}`}
         {outcome.breath === 'held' ? ' · breath held' : ''}
         {(outcome.eased ?? []).map((spot) => ` · eased at ${say.spot(spot)}`).join('')}
         {stop ? ` · stopped: ${stop}` : ''}
@@ -76,5 +71,24 @@ export function PoseLine({ title, outcome }: PoseLineProps) {
       </Aside>
       {outcome.note ? <Words>{outcome.note}</Words> : null}
     </View>
+  );
+}
+
+/** Steps that were tried within the visit: what they said, and what of them could not be taken. */
+function TriedLine({ outcome }: Pick<PoseLineProps, 'outcome'>) {
+  const units = useUnits();
+  const say = useWords();
+  const [taken, left] = [triedSteps(outcome), untakenSteps(outcome)];
+  const said = ({ heightCm, word, spot }: (typeof left)[number]) =>
+    `${length(heightCm, units)} ${word ? `a word${spot ? ` (${say.spot(spot)})` : ''}` : 'quiet'}`;
+  return (
+    <>
+      {taken.length > 0 ? <Aside>Tried: {taken.map(said).join(', ')}</Aside> : null}
+      {left.length > 0 ? (
+        <Aside>
+          Kept, not reckoned with: {left.map((one) => `“${one.slot}” ${said(one)}`).join(', ')}
+        </Aside>
+      ) : null}
+    </>
   );
 }
