@@ -31,6 +31,32 @@ test('a first visit has heights to be found, each from what is built down, carri
   expect(found).toBeGreaterThan(6);
 });
 
+test('where a ramp lies it alone is tried, and only before a seat that did not move', () => {
+  let [ramps, moved] = [0, 0];
+  for (const record of bodies)
+    for (const planned of placesOf(record)) {
+      if (!planned.slots.some(({ slot, stackCm }) => slot === 'back' && stackCm > 0)) continue;
+      const trial = trialFor(record, studioShelf, DAY, planned);
+      if (!trial) continue;
+      expect(slotRefOf(trial.slot).slot).toBe('back');
+      ramps++;
+      const done = doneAsPlanned(planned, { heldSeconds: planned.holdSeconds });
+      const settled = done.settled.map((one) =>
+        one.slot === 'seat' ? { ...one, heightCm: one.heightCm + 6 } : one,
+      );
+      const higher = { id: 's', person: record.person.id, at: DAY, poses: [{ ...done, settled }] };
+      const after = { ...record, sessions: [higher] };
+      const next = planStudent(after, studioShelf, '2026-03-09', { poses: [planned.pose] });
+      const own = next.poses.find(({ side }) => side === planned.side);
+      const seatOf = (slots: typeof planned.slots) => slots.find(({ slot }) => slot === 'seat');
+      if (!own || seatOf(own.slots)?.stackCm === seatOf(planned.slots)!.stackCm + 6) continue;
+      moved++;
+      expect(trialFor(after, studioShelf, '2026-03-09', planned)).toBeNull();
+    }
+  expect(ramps).toBeGreaterThan(1);
+  expect(moved).toBeGreaterThan(0);
+});
+
 test('nothing is tried in a pose that any caution changes', () => {
   const [record] = bodies as [StudentRecord];
   let changed = 0;

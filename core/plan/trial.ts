@@ -1,7 +1,7 @@
-import { liesIn } from '../lies';
+import { isMoved, liesIn } from '../lies';
 import type { PlanPose, PlanSlot } from '../formats/plan';
 import { askedForMore } from '../learn/decide';
-import { neededOn } from '../learn/evidence';
+import { neededOn, settledAt } from '../learn/evidence';
 import { chanceEnough, chanceToday } from '../learn/offset';
 import { triedSteps } from '../learn/tried';
 import { tells, trialLadder, type Trial } from '../learn/trialLadder';
@@ -21,8 +21,6 @@ function mayTry(laid: Laid, planned: PlanPose): boolean {
   const { context, earlier, choices } = laid;
   if (status !== 'offered' || posture === null || context.day !== 'usual') return false;
   if (context.veryMobile || !['first', 'keep', 'lower'].includes(decision.action)) return false;
-  // A ramp wants its steps by weeks, with the seat before it as it was.
-  if (planned.slots.some((slot) => slot.slot === 'back' && liesIn(slot))) return false;
   const last = earlier.at(-1)?.outcome;
   if (!last) return true;
   const spoke = triedSteps(last).some(({ word }) => word);
@@ -83,6 +81,16 @@ function trialIn(laid: Laid, planned: PlanPose, slot: PlanSlot): Trial | null {
   );
 }
 
+/** Where a back lies on a ramp, that alone may be tried, and only with the seat before it as it was. */
+function mayTryHere({ earlier }: Laid, { slots }: PlanPose, { slot }: PlanSlot): boolean {
+  const hasRamp = slots.some((one) => one.slot === 'back' && liesIn(one));
+  if (!hasRamp) return true;
+  const last = earlier.at(-1)?.outcome;
+  const isAsItWas = (one: PlanSlot) =>
+    !last || !isMoved(one.stackCm - (settledAt(last, slotKey(one))?.heightCm ?? 0));
+  return slot === 'back' && slots.filter((one) => one.slot === 'seat').every(isAsItWas);
+}
+
 /** The slots of a pose whose height may be tried today. */
 export function triableSlots(laid: Laid, planned: PlanPose): readonly PlanSlot[] {
   if (!mayTry(laid, planned)) return [];
@@ -93,7 +101,8 @@ export function triableSlots(laid: Laid, planned: PlanPose): readonly PlanSlot[]
       !slot.isLength &&
       comesDown(pose, slotKey(slot)) &&
       !isFitted(slot.slot, pose.family) &&
-      ['carry', 'tilt'].includes(purposeOf(slot.slot, pose.family)),
+      ['carry', 'tilt'].includes(purposeOf(slot.slot, pose.family)) &&
+      mayTryHere(laid, planned, slot),
   );
 }
 

@@ -264,8 +264,9 @@ function OfStep({ mat, said, onSay, onRecord, ...now }: OfStepProps) {
       return (
         <>
           <Dials {...now} />
-          <Try {...now} mat={mat} id={person.id} />
+          <Try is="advised" {...now} mat={mat} id={person.id} />
           <Hold person={person} planned={planned} mat={mat} />
+          <Try is="own" {...now} mat={mat} id={person.id} />
           {rungs}
         </>
       );

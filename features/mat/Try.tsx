@@ -99,25 +99,34 @@ const isElsewhere = ({ mat, planned }: OnTheMat) =>
     ([pose, those]) => pose !== placeKey(planned) && those.length > 0,
   );
 
+interface TryProps extends OnTheMat {
+  readonly id: string;
+  /** Beside the rungs stands what is asked of a step that the teacher went down to of their own. */
+  readonly is: 'advised' | 'own';
+}
+
 /**
  * A height found within the visit: a few breaths on each step, down as long as nothing speaks, one up where it does. A
- * step that the teacher goes down to of their own is asked of alike.
+ * step that the teacher goes down to of their own is heard like any other.
  */
-export function Try({ id, ...of }: OnTheMat & { readonly id: string }) {
+export function Try({ id, is, ...of }: TryProps) {
   const { planned, mat } = of;
   const today = todayIso();
   const key = placeKey(planned);
   // What is still to come of this visit, and not left untried.
   const places = mat.poses.slice(mat.at).filter((one) => !mat.untried.includes(one));
   const best = useOjas((state) => selectVisitTrial(state, id, today, places)?.place ?? null);
-  const own = useOjas((state) => selectTrial(state, id, today, planned));
+  const reckoned = useOjas((state) => selectTrial(state, id, today, planned));
   const triable = useOjas((state) => selectTriable(state, id, today, planned));
   if (!isOpen(of)) return null;
   const tried = triedOn(of);
-  // What was begun goes on; else it is tried where it would tell most.
-  const trial = tried.length > 0 || (best === key && !isElsewhere(of)) ? own : null;
-  const asked = (trial && askedOf(trial, of)) ?? askedOfOwn(triable, of);
   const last = tried.at(-1);
+  // What was begun goes on; else it is tried where it would tell most.
+  const trial = last || (best === key && !isElsewhere(of)) ? reckoned : null;
+  const advised = trial && askedOf(trial, of);
+  const asked = advised ?? askedOfOwn(triable, of);
+  const isOwn = asked ? !advised : last?.startCm !== undefined;
+  if (isOwn !== (is === 'own')) return null;
   if (asked) return <Ask key={tried.length} asked={asked} of={of} />;
   return last ? <Found last={last} of={of} /> : null;
 }
