@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { memo, useDeferredValue, useState } from 'react';
 import { View } from 'react-native';
 import { bodyFrom } from '@/core/body/body';
 import { howOf, type How } from '@/core/advise/how';
@@ -69,7 +69,6 @@ interface PoseOnMatProps {
 export function PoseOnMat({ person, planned, mat, alone, onEnded }: PoseOnMatProps) {
   const dispatch = useOjasDispatch();
   const onMat = useMatDispatch();
-  const units = useUnits();
   const shelf = useOjas(selectShelf);
   const estimates = useEstimates(person.id) ?? {};
   const [stopped, setStopped] = useState<StopWord>();
@@ -82,17 +81,12 @@ export function PoseOnMat({ person, planned, mat, alone, onEnded }: PoseOnMatPro
   );
   const heading = useBeginsAtTop();
   const key = placeKey(planned);
+  // What is said of a height comes at once; the figure follows.
+  const drawn = useDeferredValue(mat);
   const settled = mat.settled[key] ?? asPlanned(planned);
   const set = dialsOn(mat, planned);
   const inPose = inPoseOf(person, planned, shelf, set);
-  const { posture } = solveFigure(inPose, estimates, builtOf(settled));
-  const now: PlanPose = {
-    ...planned,
-    slots: planned.slots.map((slot) => {
-      const here = settled.find((one) => slotKey(one) === slotKey(slot));
-      return here ? { ...slot, stack: here.pieces, stackCm: here.heightCm } : slot;
-    }),
-  };
+  const now = asItLies(planned, settled);
   const lying = now.slots.filter(liesIn);
   const how = howOf(now);
   const finish = async (felt: Felt, heldAs?: number) => {
@@ -156,18 +150,7 @@ export function PoseOnMat({ person, planned, mat, alone, onEnded }: PoseOnMatPro
           onChoose={(step) => onMat(stepTaken(step))}
         />
       </View>
-      {mat.step === 'feel' ? null : (
-        <PoseScene
-          posture={posture}
-          body={bodyFrom(person.statureCm, person.bodyCm)}
-          shelf={shelf}
-          units={units}
-          words={figureWords(now, units)}
-          mostHeightPx={mat.step === 'build' ? 240 : 160}
-          stacks={stacksOf(now.slots)}
-          columns={railColumns(now)}
-        />
-      )}
+      {mat.step === 'feel' ? null : <Scene {...{ person, planned }} mat={drawn} />}
       {mat.step === 'feel' || mat.trials[key] ? null : (
         <YoursBeside {...{ person, planned }} lying={settled} dials={set} />
       )}
@@ -186,6 +169,42 @@ export function PoseOnMat({ person, planned, mat, alone, onEnded }: PoseOnMatPro
     </MatFrame>
   );
 }
+
+/** A pose with what lies there now. */
+const asItLies = (planned: PlanPose, settled: readonly Settled[]): PlanPose => ({
+  ...planned,
+  slots: planned.slots.map((slot) => {
+    const here = settled.find((one) => slotKey(one) === slotKey(slot));
+    return here ? { ...slot, stack: here.pieces, stackCm: here.heightCm } : slot;
+  }),
+});
+
+/** The figure on what lies there. */
+const Scene = memo(function Scene({
+  person,
+  planned,
+  mat,
+}: Pick<PoseOnMatProps, 'person' | 'planned' | 'mat'>) {
+  const units = useUnits();
+  const shelf = useOjas(selectShelf);
+  const estimates = useEstimates(person.id) ?? {};
+  const settled = mat.settled[placeKey(planned)] ?? asPlanned(planned);
+  const inPose = inPoseOf(person, planned, shelf, dialsOn(mat, planned));
+  const { posture } = solveFigure(inPose, estimates, builtOf(settled));
+  const now = asItLies(planned, settled);
+  return (
+    <PoseScene
+      posture={posture}
+      body={bodyFrom(person.statureCm, person.bodyCm)}
+      shelf={shelf}
+      units={units}
+      words={figureWords(now, units)}
+      mostHeightPx={mat.step === 'build' ? 240 : 160}
+      stacks={stacksOf(now.slots)}
+      columns={railColumns(now)}
+    />
+  );
+});
 
 interface WaysOutProps {
   readonly id: string;

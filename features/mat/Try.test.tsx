@@ -83,6 +83,7 @@ test('a clicker answers, too', async () => {
 test('where it spoke is kept; what this height does not answer is answered otherwise', async () => {
   const shown = await atTheHold();
   press('A word');
+  press('Say where it spoke');
   const radio = (name: RegExp) => fireEvent.click(screen.getByRole('radio', { name }));
   radio(/^Left knee/);
   expect(triedIn(shown).at(-1)?.spot).toBe('inner-knee:left');

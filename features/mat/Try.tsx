@@ -1,4 +1,4 @@
-import { useEffect } from 'react';
+import { useEffect, useState } from 'react';
 import { View } from 'react-native';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { placeKey } from '@/core/advise/order';
@@ -127,11 +127,18 @@ export function Try({ id, is, ...of }: TryProps) {
   const asked = advised ?? askedOfOwn(triable, of);
   const isOwn = asked ? !advised : last?.startCm !== undefined;
   if (isOwn !== (is === 'own')) return null;
-  if (asked) return <Ask key={tried.length} asked={asked} of={of} />;
+  if (asked) return <Ask asked={asked} looks={tried.length} of={of} />;
   return last ? <Found last={last} of={of} /> : null;
 }
 
-function Ask({ asked, of }: { readonly asked: Asked; readonly of: OnTheMat }) {
+interface AskProps {
+  readonly asked: Asked;
+  /** Steps that were heard before this one. */
+  readonly looks: number;
+  readonly of: OnTheMat;
+}
+
+function Ask({ asked, looks, of }: AskProps) {
   const { here, now, startCm, next, afterQuiet, afterWord } = asked;
   const { planned, settled } = of;
   const dispatch = useMatDispatch();
@@ -140,7 +147,7 @@ function Ask({ asked, of }: { readonly asked: Asked; readonly of: OnTheMat }) {
   useEffect(() => {
     const timer = setTimeout(chime, LISTEN_MS);
     return () => clearTimeout(timer);
-  }, []);
+  }, [looks]);
   const answer = (word: boolean) => {
     const { slot, part, side, heightCm } = asSettled(here, now);
     const to = word ? afterWord : afterQuiet;
@@ -201,6 +208,7 @@ function Found({ last, of }: { readonly last: TriedStep; readonly of: OnTheMat }
   const dispatch = useMatDispatch();
   const shelf = useOjas(selectShelf);
   const units = useUnits();
+  const [asks, setAsks] = useState(last.spot !== undefined);
   const key = slotKey(last);
   const here = settled.find((one) => slotKey(one) === key);
   if (!here) return null;
@@ -216,9 +224,14 @@ function Found({ last, of }: { readonly last: TriedStep; readonly of: OnTheMat }
         </Words>
         <Aside>{stackWords(here.pieces, shelf)}</Aside>
       </View>
-      {last.word ? (
+      {last.word && !asks ? (
+        <Press kind="quiet" className="self-start" onPress={() => setAsks(true)}>
+          Say where it spoke
+        </Press>
+      ) : null}
+      {last.word && asks ? (
         <View className="gap-1">
-          <Words>Where did it speak? It may stay empty.</Words>
+          <Words>Where did it speak?</Words>
           <BodyOutline chosen={last.spot ?? null} onChoose={(spot) => felt(spot)} />
           {last.spot && isOther ? (
             <>
