@@ -3,7 +3,7 @@ import { estimateRanges, type Estimates } from '@/core/estimate/estimate';
 import type { Plan, PlanPose } from '@/core/formats/plan';
 import { dayOf, shiftDays, type LocalDay } from '@/core/formats/time';
 import { tells, type Trial } from '@/core/learn/trialLadder';
-import { planStudent, triableFor, trialFor } from '@/core/plan/plan';
+import { planningFor, planStudent, type Planning } from '@/core/plan/plan';
 import { practisedPoses } from '@/core/plan/practised';
 import { poses } from '@/core/poses/poses';
 import type { SlotKey } from '@/core/slots';
@@ -21,17 +21,13 @@ export function selectEstimates(
   return record && lastEstimates(record, [today], () => estimateRanges(record, today));
 }
 
-const lastPlans = lastAnswers<Plan>();
-/**
- * The plan for today; once today's session is recorded, the plan for next time. Of the poses that the student
- * practises, and of others that are asked for by their ids, joined by commas: the whole catalogue is seldom looked at.
- */
-export function selectPlan(
+const lastPlannings = lastAnswers<Planning>();
+function selectPlanning(
   state: RootState,
   id: string,
   today: LocalDay,
-  also = '',
-): Plan | undefined {
+  also: string,
+): Planning | undefined {
   const record = selectRecord(state, id);
   if (!record) return undefined;
   const [shelf, day, method] = [
@@ -39,13 +35,13 @@ export function selectPlan(
     selectDay(state, id, today),
     selectMethod(state),
   ];
-  return lastPlans(
+  return lastPlannings(
     record,
     [shelf, today, day, method],
     () => {
       const wanted = new Set([...practisedPoses(record.sessions), ...also.split(',')]);
       const isDone = record.sessions.some(({ at }) => dayOf(at) === today);
-      return planStudent(record, shelf, isDone ? shiftDays(today, 1) : today, {
+      return planningFor(record, shelf, isDone ? shiftDays(today, 1) : today, {
         day,
         method,
         poses: poses.map((pose) => pose.id).filter((pose) => wanted.has(pose)),
@@ -55,43 +51,52 @@ export function selectPlan(
   );
 }
 
-const lastTrials = lastAnswers<Trial | null>();
-/** What is worth trying of a pose within today's visit; null where nothing is. */
-export function selectTrial(
+/**
+ * The plan for today; once today's session is recorded, the plan for next time. Of the poses that the student
+ * practises, and of others that are asked for by their ids, joined by commas: the whole catalogue is seldom looked at.
+ */
+export const selectPlan = (
   state: RootState,
   id: string,
   today: LocalDay,
-  { pose, side }: Pick<PlanPose, 'pose' | 'side'>,
-): Trial | null {
-  const record = selectRecord(state, id);
-  if (!record || record.sessions.some(({ at }) => dayOf(at) === today)) return null;
-  const [shelf, day] = [selectShelf(state), selectDay(state, id, today)];
-  return lastTrials(
-    record,
-    [shelf, today, day],
-    () => trialFor(record, shelf, today, { pose, side }, { day }),
-    `${pose}/${side}`,
-  );
-}
+  also = '',
+): Plan | undefined => selectPlanning(state, id, today, also)?.plan;
 
-const lastTriable = lastAnswers<readonly SlotKey[]>();
-/** The slots of a pose whose height the teacher may try of their own within today's visit. */
-export function selectTriable(
+/** The planning of one pose within today's visit: none once the session of today is recorded. */
+function selectVisit(
   state: RootState,
   id: string,
   today: LocalDay,
-  { pose, side }: Pick<PlanPose, 'pose' | 'side'>,
-): readonly SlotKey[] {
+  pose: string,
+): Planning | undefined {
   const record = selectRecord(state, id);
-  if (!record) return NO_SLOTS;
+  if (!record || record.sessions.some(({ at }) => dayOf(at) === today)) return undefined;
+  if (practisedPoses(record.sessions).has(pose)) return selectPlanning(state, id, today, '');
   const [shelf, day] = [selectShelf(state), selectDay(state, id, today)];
-  return lastTriable(
+  return lastAlone(
     record,
     [shelf, today, day],
-    () => triableFor(record, shelf, today, { pose, side }, { day }),
-    `${pose}/${side}`,
+    () => planningFor(record, shelf, today, { day, poses: [pose] }),
+    pose,
   );
 }
+const lastAlone = lastAnswers<Planning>();
+
+/** What is worth trying of a pose within today's visit; null where nothing is. */
+export const selectTrial = (
+  state: RootState,
+  id: string,
+  today: LocalDay,
+  at: Pick<PlanPose, 'pose' | 'side'>,
+): Trial | null => selectVisit(state, id, today, at.pose)?.trial(at) ?? null;
+
+/** The slots of a pose whose height the teacher may try of their own within today's visit. */
+export const selectTriable = (
+  state: RootState,
+  id: string,
+  today: LocalDay,
+  at: Pick<PlanPose, 'pose' | 'side'>,
+): readonly SlotKey[] => selectVisit(state, id, today, at.pose)?.triable(at) ?? NO_SLOTS;
 const NO_SLOTS: readonly SlotKey[] = [];
 
 /** Of some poses, named by pose and side, the one in which trying would tell most today; null where none is worth it. */

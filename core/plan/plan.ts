@@ -1,6 +1,7 @@
 import type { Day } from '../learn/decide';
 import type { Estimates, StudentRecord } from '../estimate/estimate';
-import type { Plan } from '../formats/plan';
+import type { Plan, PlanPose } from '../formats/plan';
+import { memoise } from '../memoise';
 import { dayOf, type LocalDay } from '../formats/time';
 import type { Trial } from '../learn/trialLadder';
 import type { SlotKey } from '../slots';
@@ -27,17 +28,32 @@ export interface PlanWish {
   readonly care?: Care;
 }
 
+/** A pose and its side. */
+type PlaceOf = Pick<PlanPose, 'pose' | 'side'>;
+
+/** A plan, with what is reckoned from it only where it is asked for. */
+export interface Planning {
+  readonly plan: Plan;
+  /**
+   * What is worth trying of a planned pose within the visit: heights from the start down, each for a few breaths; null
+   * where none is.
+   */
+  readonly trial: (of: PlaceOf) => Trial | null;
+  /** The slots of it whose height a teacher may try of their own: none with a caution, pain, or on a heavy day. */
+  readonly triable: (of: PlaceOf) => readonly SlotKey[];
+}
+
 /**
  * Everything a student needs today: pose by pose the heights, their doubt, named pieces of this shelf, and why.
  *
  * @throws RangeError for a wished pose that nobody knows.
  */
-export function planStudent(
+export function planningFor(
   record: StudentRecord,
   shelf: Shelf,
   date: LocalDay,
   wish: PlanWish = {},
-): Plan {
+): Planning {
   const { person, sessions } = record;
   const today = dayOf(date);
   const context = contextFor(record, shelf, today, wish.day ?? 'usual', wish.care ?? shippedCare);
@@ -47,52 +63,34 @@ export function planStudent(
     plannedSides(pose).map((side) => planPose(pose, side, context)),
   );
   const toNarrow = worthReading(planned, practisedPoses(sessions));
+  const at = memoise((place: string) =>
+    planned.find(({ planPose: { pose, side } }) => `${pose}/${side}` === place),
+  );
+  const trialAt = memoise((place: string) => at(place)?.trial?.() ?? null);
+  const triableAt = memoise((place: string) => at(place)?.triable?.() ?? []);
   return {
-    format: 'ojas-plan/2',
-    person: person.id,
-    date: today,
-    approach: person.approach,
-    unanswered: unansweredCautions(person.cautions, person.sex),
-    ranges: rangesOf(estimates),
-    measureNext: measureNext(
-      toNarrow,
-      estimates,
-      readOn(today, estimates),
-      readingErrorBy(wish.method ?? 'protractor', record, estimates),
-    ),
-    poses: planned.map(({ planPose: one }) => one),
+    plan: {
+      format: 'ojas-plan/2',
+      person: person.id,
+      date: today,
+      approach: person.approach,
+      unanswered: unansweredCautions(person.cautions, person.sex),
+      ranges: rangesOf(estimates),
+      measureNext: measureNext(
+        toNarrow,
+        estimates,
+        readOn(today, estimates),
+        readingErrorBy(wish.method ?? 'protractor', record, estimates),
+      ),
+      poses: planned.map(({ planPose: one }) => one),
+    },
+    trial: ({ pose, side }) => trialAt(`${pose}/${side}`),
+    triable: ({ pose, side }) => triableAt(`${pose}/${side}`),
   };
 }
 
-/**
- * What is worth trying of a pose within the visit: heights from the start down, each for a few breaths; null where none
- * is.
- *
- * @throws RangeError for a pose that nobody knows.
- */
-export const trialFor = (...of: OnePose): Trial | null => plannedAlone(...of).trial?.() ?? null;
-
-/**
- * The slots of a pose whose height a teacher may try of their own: none with a caution, pain, or on a heavy day.
- *
- * @throws RangeError for a pose that nobody knows.
- */
-export const triableFor = (...of: OnePose): readonly SlotKey[] =>
-  plannedAlone(...of).triable?.() ?? [];
-
-type OnePose = Parameters<typeof plannedAlone>;
-const plannedAlone = (
-  record: StudentRecord,
-  shelf: Shelf,
-  date: LocalDay,
-  { pose, side }: { readonly pose: string; readonly side: ReadingSide },
-  { day, care }: Pick<PlanWish, 'day' | 'care'> = {},
-): Planned =>
-  planPose(
-    poseOr(pose),
-    side,
-    contextFor(record, shelf, dayOf(date), day ?? 'usual', care ?? shippedCare),
-  );
+/** The plan alone. */
+export const planStudent = (...of: Parameters<typeof planningFor>): Plan => planningFor(...of).plan;
 
 /** The sides that a pose is planned for: each by itself, or both at once. */
 export const plannedSides = (pose: Pick<Pose, 'sides'>): readonly ReadingSide[] =>

@@ -1,5 +1,8 @@
-import { planStudent, trialFor } from './plan';
+import { planningFor, planStudent, type PlanWish } from './plan';
 import type { StudentRecord } from '../estimate/estimate';
+import type { PlanPose } from '../formats/plan';
+import type { LocalDay } from '../formats/time';
+import type { Shelf } from '../props/shelf';
 import { poseOr } from '../prepare/prepare';
 import { purposeOf } from '../props/slots';
 import { studioShelf } from '../props/usualShelves';
@@ -9,6 +12,13 @@ import { doneAsPlanned } from '../tests/samples';
 import { slotRefOf } from '../slots';
 
 const DAY = '2026-03-02';
+const trialFor = (
+  record: StudentRecord,
+  shelf: Shelf,
+  day: LocalDay,
+  at: Pick<PlanPose, 'pose' | 'side'>,
+  wish: PlanWish = {},
+) => planningFor(record, shelf, day, { ...wish, poses: [at.pose] }).trial(at);
 const bodies = [81, 82, 83].map((seed) => ordinaryAdult(seed, seed * 3, 'built-up-alignment'));
 const placesOf = (record: StudentRecord) =>
   planStudent(record, studioShelf, DAY).poses.filter(({ posture }) => posture);

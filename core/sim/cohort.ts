@@ -10,7 +10,7 @@ import type { InputValues } from '../geometry/inputs';
 import { memoise } from '../memoise';
 import { decision as decisionParameter } from '../parameters';
 import { shippedCare, type Care } from '../plan/context';
-import { planStudent, trialFor } from '../plan/plan';
+import { planningFor } from '../plan/plan';
 import { poseById, type Pose, type PoseId } from '../poses/poses';
 import { bestStacks } from '../props/search';
 import type { Shelf } from '../props/shelf';
@@ -404,15 +404,10 @@ function adviseOn(
   shelf: Shelf,
   day: LocalDay,
   care: Care,
-): { readonly planned: PlanPose; readonly trial: Trial | null } | undefined {
-  const { poses } = planStudent(record, shelf, day, { poses: [pose.id], care });
-  const planned = poses.find((one) => one.side === side);
-  return (
-    planned && {
-      planned,
-      trial: trialFor(record, shelf, day, { pose: pose.id, side }, { care }),
-    }
-  );
+): { readonly planned: PlanPose; readonly trial: () => Trial | null } | undefined {
+  const { plan, trial } = planningFor(record, shelf, day, { poses: [pose.id], care });
+  const planned = plan.poses.find((one) => one.side === side);
+  return planned && { planned, trial: () => trial({ pose: pose.id, side }) };
 }
 
 /** Whether a pose is done at all that day. */
@@ -430,8 +425,9 @@ function heldOn(
   { student, truth }: { readonly student: SimulatedStudent; readonly truth: InputValues },
   speaks: (tooLow: boolean) => boolean,
 ): { readonly planned: PlanPose | undefined; readonly trials: Trials } {
-  return isTried && advised?.trial
-    ? tryOut(student, advised.planned, advised.trial, truth, speaks)
+  const trial = isTried ? advised?.trial() : null;
+  return advised && trial
+    ? tryOut(student, advised.planned, trial, truth, speaks)
     : { planned: advised?.planned, trials: [] };
 }
 

@@ -10,6 +10,7 @@ import { Field } from '@/ui/Field';
 import { Press } from '@/ui/Press';
 import { Screen } from '@/ui/Screen';
 import { Sheet } from '@/ui/Sheet';
+import { WhenNear } from '@/ui/WhenNear';
 import { Aside, Title, Words } from '@/ui/Words';
 import { useOjas, useOjasList, usePerson, useToday } from '../hooks';
 import { ComerWork, Evening, FetchForAll, FetchForClass } from '../pages/late';
@@ -127,10 +128,18 @@ function Cards({ coming, found, seeking }: CardsProps) {
             : coming.classes.map(({ what, on }) => <Evening key={what.id} it={what} on={on} />)}
           <Title level={2}>Comes today</Title>
           <View className={list}>{expected.map(card)}</View>
-          {expected.length > 1 && !seeking && left === 0 ? <FetchForAll people={expected} /> : null}
+          {expected.length > 1 && !seeking && left === 0 ? (
+            <WhenNear roomPx={WORK_PX}>
+              <FetchForAll people={expected} />
+            </WhenNear>
+          ) : null}
           {seeking || left > 0
             ? null
-            : coming.classes.map(({ what }) => <FetchForClass key={what.id} it={what} />)}
+            : coming.classes.map(({ what }) => (
+                <WhenNear key={what.id} roomPx={WORK_PX}>
+                  <FetchForClass it={what} />
+                </WhenNear>
+              ))}
           {shown.length > 0 ? <Title level={2}>Everybody else</Title> : null}
         </>
       ) : null}
@@ -253,7 +262,10 @@ interface ComerCardProps {
   readonly coming: Comer | undefined;
 }
 
-/** Who comes stands there at once; what is reckoned for them follows. */
+/** As high as what is reckoned for a student is at least. */
+const WORK_PX = 120;
+
+/** Who comes stands there at once; what is reckoned for them follows, once it is near what is seen. */
 function ComerCard({ id, coming }: ComerCardProps) {
   const person = usePerson(id);
   const last = useOjas((state) => selectSessionsOf(state, id).at(-1));
@@ -274,7 +286,9 @@ function ComerCard({ id, coming }: ComerCardProps) {
           </Aside>
         </Pressable>
       </Link>
-      <ComerWork person={person} />
+      <WhenNear roomPx={WORK_PX}>
+        <ComerWork person={person} />
+      </WhenNear>
       {coming?.inClass ? null : <VisitMark person={person} coming={coming?.visit} />}
     </Sheet>
   );

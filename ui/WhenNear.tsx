@@ -1,0 +1,35 @@
+import { useEffect, useRef, useState, type ReactNode } from 'react';
+import { View } from 'react-native';
+
+interface WhenNearProps {
+  /** Room that is kept until then. */
+  readonly roomPx: number;
+  readonly children: ReactNode;
+}
+
+/** So far under what is seen it is drawn already. */
+const NEAR = '300px';
+
+/** What costs much to reckon or to draw, once it comes near the part of the page that is seen, or is printed. */
+export function WhenNear({ roomPx, children }: WhenNearProps) {
+  const [isNear, setIsNear] = useState(typeof IntersectionObserver === 'undefined');
+  const room = useRef<View>(null);
+  useEffect(() => {
+    const here = room.current as unknown as Element | null;
+    if (isNear || !here) return undefined;
+    const show = () => setIsNear(true);
+    // Within a list that scrolls by itself it is the scroll's own margin that counts.
+    const margins = { rootMargin: NEAR, scrollMargin: NEAR };
+    const watch = new IntersectionObserver(
+      (seen) => seen.some(({ isIntersecting }) => isIntersecting) && show(),
+      margins,
+    );
+    watch.observe(here);
+    window.addEventListener('beforeprint', show);
+    return () => {
+      watch.disconnect();
+      window.removeEventListener('beforeprint', show);
+    };
+  }, [isNear]);
+  return isNear ? children : <View ref={room} style={{ minHeight: roomPx }} />;
+}
