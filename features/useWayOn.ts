@@ -1,5 +1,4 @@
-import { useRouter, type Href } from 'expo-router';
-import { useEffect, useRef } from 'react';
+import { usePathname, useRouter, type Href } from 'expo-router';
 
 /**
  * Goes on to another page once what was asked for is done, in place of this one: not where somebody has gone elsewhere
@@ -7,14 +6,8 @@ import { useEffect, useRef } from 'react';
  */
 export function useWayOn(): (href: Href) => void {
   const router = useRouter();
-  const isHere = useRef(true);
-  useEffect(() => {
-    isHere.current = true;
-    return () => {
-      isHere.current = false;
-    };
-  }, []);
+  const here = usePathname();
   return (href) => {
-    if (isHere.current) router.replace(href);
+    if (window.location.pathname === here) router.replace(href);
   };
 }

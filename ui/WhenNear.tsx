@@ -1,4 +1,5 @@
 import { useEffect, useRef, useState, type ReactNode } from 'react';
+import { flushSync } from 'react-dom';
 import { View } from 'react-native';
 
 interface WhenNearProps {
@@ -25,10 +26,12 @@ export function WhenNear({ roomPx, children }: WhenNearProps) {
       margins,
     );
     watch.observe(here);
-    window.addEventListener('beforeprint', show);
+    // On paper it is there at once, or the page is set without it.
+    const showNow = () => flushSync(show);
+    window.addEventListener('beforeprint', showNow);
     return () => {
       watch.disconnect();
-      window.removeEventListener('beforeprint', show);
+      window.removeEventListener('beforeprint', showNow);
     };
   }, [isNear]);
   return isNear ? children : <View ref={room} style={{ minHeight: roomPx }} />;

@@ -5,6 +5,8 @@ test('a one-sided pose is planned, seen from above, and done on each side by its
 }) => {
   await page.goto('/students/p-tobiah/plan');
   const left = page.getByRole('article', { name: 'One-leg fold, left' });
+  // A figure is drawn where it is near what is seen.
+  await left.scrollIntoViewIfNeeded();
   await expect(left.getByRole('img').first()).toHaveAccessibleName(
     /^One-leg fold, left, seen from the side/,
   );

@@ -37,6 +37,8 @@ test('three at once, side by side: each is led on its own, one stops, one is end
   await expect(yusuf).toBeHidden();
   await expect(page.getByText('Session recorded: 1 pose')).toBeVisible();
 
+  // The screen is that of one who goes on.
+  await expect(page).not.toHaveURL(/p-yusuf/);
   await matsKept(page, ['p-marit', 'p-ines']);
   await page.reload();
   await expect(marit.getByRole('button', { name: 'Undo the last step' })).toBeHidden();

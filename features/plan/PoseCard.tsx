@@ -6,6 +6,7 @@ import type { Posture } from '@/core/geometry/posture';
 import type { Shelf } from '@/core/props/shelf';
 import type { Units } from '@/ui/format';
 import { Sheet } from '@/ui/Sheet';
+import { WhenNear } from '@/ui/WhenNear';
 import { Aside, Title } from '@/ui/Words';
 import { wordsIn } from '@/ui/words/words';
 import { ActionMark } from './ActionMark';
@@ -49,11 +50,13 @@ export function PoseCard({ person, planned, shelf, units }: PoseCardProps) {
       </View>
       {posture ? (
         <>
-          <PoseGlance
-            columns={railColumns(planned)}
-            mostHeightPx={FIGURE_PX}
-            {...{ planned, posture, person, shelf, units }}
-          />
+          <WhenNear roomPx={FIGURE_PX}>
+            <PoseGlance
+              columns={railColumns(planned)}
+              mostHeightPx={FIGURE_PX}
+              {...{ planned, posture, person, shelf, units }}
+            />
+          </WhenNear>
           <SupportLines planned={planned} shelf={shelf} units={units} />
         </>
       ) : null}

@@ -11,6 +11,7 @@ import { selectRecord, selectSessionsOf, selectShelf } from '@/store/selectors';
 import { Course } from '@/ui/charts/Course';
 import { StageChart } from '@/ui/charts/StageChart';
 import { StepChart, type Steps } from '@/ui/charts/StepChart';
+import { WhenNear } from '@/ui/WhenNear';
 import { lookOf } from '@/ui/charts/looks';
 import { date, degrees, length, minutes, withDoubt } from '@/ui/format';
 import { Chips } from '@/ui/Press';
@@ -172,6 +173,9 @@ interface OfSessions extends OfRecord {
   readonly sessions: readonly Session[];
 }
 
+/** As high as the courses of a pose are at least. */
+const COURSES_PX = 400;
+
 /** Every pose that was done, with its heights, settings, holds, and the figure before and now. */
 function Poses({ person, record, sessions }: OfSessions) {
   const places = [
@@ -199,7 +203,11 @@ function Poses({ person, record, sessions }: OfSessions) {
           inOneRow
         />
       )}
-      {place ? <OnePose key={chosen} {...{ person, record, sessions }} {...place} /> : null}
+      {place ? (
+        <WhenNear roomPx={COURSES_PX}>
+          <OnePose key={chosen} {...{ person, record, sessions }} {...place} />
+        </WhenNear>
+      ) : null}
     </Sheet>
   );
 }

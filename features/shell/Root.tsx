@@ -7,7 +7,7 @@ import { teachPatience } from './loadAgain';
 import { Unreachable, Waiting } from './Opening';
 import { fillingWithDemo, openedStore } from './openedStore';
 import { OwnOrSample } from './sample';
-import { Shell } from './Shell';
+import { Frame, Shell } from './Shell';
 
 const PAGES_AFTER_MS = 1500;
 teachPatience(globalThis as unknown as Record<string, unknown>);
@@ -51,6 +51,11 @@ function Opening() {
   }, [status]);
   if (status === 'unreachable') return <Unreachable />;
   if (status === 'lost' && lost) return <Lost mark={lost} />;
-  if (status === 'opening' || (status === 'open' && filling)) return <Waiting />;
+  if (status === 'opening' || (status === 'open' && filling))
+    return (
+      <Frame>
+        <Waiting />
+      </Frame>
+    );
   return <Shell />;
 }

@@ -1,5 +1,5 @@
 import { Link, Slot, usePathname } from 'expo-router';
-import { useEffect, useSyncExternalStore } from 'react';
+import { useEffect, useSyncExternalStore, type ReactNode } from 'react';
 import { Pressable, Text, useWindowDimensions, View } from 'react-native';
 import { tone } from '@/ui/tones';
 import { Press } from '@/ui/Press';
@@ -17,27 +17,39 @@ import { recordIn } from '@/core/recordIn';
 const WIDE_PX = 900;
 export const useWide = () => useWindowDimensions().width >= WIDE_PX;
 
+interface FrameProps {
+  readonly hasBar?: boolean;
+  readonly children: ReactNode;
+}
+
+/** The bar of places beside or under what is shown; `public/index.html` draws the same before anything runs. */
+export function Frame({ hasBar = true, children }: FrameProps) {
+  const wide = useWide();
+  return (
+    <View className={`flex-1 bg-paper ${wide ? 'flex-row' : 'flex-col'}`}>
+      {wide ? <Bar wide /> : null}
+      <View className="flex-1">{children}</View>
+      {wide || !hasBar ? null : <Bar wide={false} />}
+    </View>
+  );
+}
+
 /** The frame of every screen: the bar of places, the notices, and the place itself. */
 export function Shell() {
-  const wide = useWide();
   // On the mat one pose fills a phone's screen.
   const path = usePathname();
   const onMat = useOjas((state) => state.mat.now !== null) && path.endsWith('/mat');
   return (
-    <View className={`flex-1 bg-paper ${wide ? 'flex-row' : 'flex-col'}`}>
-      {wide ? <Bar wide /> : null}
-      <View className="flex-1">
-        <InSample />
-        <OnlyLookedAt />
-        <Parts />
-        <PlaceBoundary>
-          <Place path={path} />
-        </PlaceBoundary>
-        <Notices />
-      </View>
-      {wide || onMat ? null : <Bar wide={false} />}
+    <Frame hasBar={!onMat}>
+      <InSample />
+      <OnlyLookedAt />
+      <Parts />
+      <PlaceBoundary>
+        <Place path={path} />
+      </PlaceBoundary>
+      <Notices />
       <Shortcuts />
-    </View>
+    </Frame>
   );
 }
 
