@@ -3,6 +3,8 @@ import { flushSync } from 'react-dom';
 import { View } from 'react-native';
 
 interface WhenNearProps {
+  /** It is seen at first: it is there at once, and nothing moves for it. */
+  readonly isSeen?: boolean;
   /** Room that is kept until then. */
   readonly roomPx: number;
   readonly children: ReactNode;
@@ -12,8 +14,8 @@ interface WhenNearProps {
 const NEAR = '300px';
 
 /** What costs much to reckon or to draw, once it comes near the part of the page that is seen, or is printed. */
-export function WhenNear({ roomPx, children }: WhenNearProps) {
-  const [isNear, setIsNear] = useState(typeof IntersectionObserver === 'undefined');
+export function WhenNear({ isSeen = false, roomPx, children }: WhenNearProps) {
+  const [isNear, setIsNear] = useState(isSeen || typeof IntersectionObserver === 'undefined');
   const room = useRef<View>(null);
   useEffect(() => {
     const here = room.current as unknown as Element | null;

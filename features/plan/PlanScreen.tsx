@@ -178,12 +178,12 @@ function Cards({ shown, person, shelf, units, wide }: CardsProps) {
   const many = useDeferredValue(shown.length, firstCards(wide));
   return (
     <View className={`-mt-2 ${wide ? 'flex-row flex-wrap gap-4' : 'gap-4'}`}>
-      {shown.slice(0, many).map((planned) => (
+      {shown.slice(0, many).map((planned, i) => (
         <View
           key={`${planned.pose}/${planned.side}`}
           className={wide ? 'min-w-[380px] flex-1' : ''}
         >
-          <PoseCard planned={planned} person={person} shelf={shelf} units={units} />
+          <PoseCard isFirst={i < firstCards(wide)} {...{ planned, person, shelf, units }} />
         </View>
       ))}
     </View>

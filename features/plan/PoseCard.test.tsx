@@ -24,7 +24,13 @@ const show = (
   const store = createStore(new Memory());
   render(
     <Provider store={store}>
-      <PoseCard planned={planned} person={record.person} shelf={sampleShelf} units={units} />
+      <PoseCard
+        isFirst
+        planned={planned}
+        person={record.person}
+        shelf={sampleShelf}
+        units={units}
+      />
     </Provider>,
   );
   return planned;

@@ -19,6 +19,8 @@ import { poseTitle } from './words';
 import { Yours } from './Yours';
 
 interface PoseCardProps {
+  /** It is among the first of a list. */
+  readonly isFirst: boolean;
   readonly person: Person;
   readonly planned: PlanPose;
   readonly shelf: Shelf;
@@ -30,7 +32,7 @@ const FIGURE_PX = 220;
 /**
  * One pose of the plan at a glance: what changes, the figure, the build and the reason; all else is on its own page.
  */
-export function PoseCard({ person, planned, shelf, units }: PoseCardProps) {
+export function PoseCard({ isFirst, person, planned, shelf, units }: PoseCardProps) {
   const say = wordsIn(units);
   const title = poseTitle(planned);
   const posture = planned.posture as Posture | null;
@@ -50,7 +52,7 @@ export function PoseCard({ person, planned, shelf, units }: PoseCardProps) {
       </View>
       {posture ? (
         <>
-          <WhenNear roomPx={FIGURE_PX}>
+          <WhenNear isSeen={isFirst} roomPx={FIGURE_PX}>
             <PoseGlance
               columns={railColumns(planned)}
               mostHeightPx={FIGURE_PX}

@@ -22,6 +22,8 @@ import { ComingOn } from '../visits/late';
 import { VisitMark } from '../visits/VisitMark';
 
 const SHOWN_AT_FIRST = 6;
+/** Cards that stand on a phone's first screen. */
+const SEEN_AT_FIRST = 2;
 
 /** Who comes, what to re-check, and what changes since last time. */
 export function TodayScreen() {
@@ -110,12 +112,13 @@ function Cards({ coming, found, seeking }: CardsProps) {
   const others = found.filter((one) => !expected.includes(one));
   const shown = all || seeking ? others : others.slice(0, SHOWN_AT_FIRST);
   const list = wide ? 'flex-row flex-wrap gap-4' : 'gap-4';
+  const first = [...expected, ...shown].slice(0, SEEN_AT_FIRST);
   const card = ({ id, name }: Person) => (
     <View key={id} className={wide ? 'min-w-[380px] flex-1' : ''}>
       {left > 0 && !recordIn(arrived, id) ? (
         <OnTheirWay name={name} />
       ) : (
-        <ComerCard id={id} coming={comers.get(id)} />
+        <ComerCard id={id} coming={comers.get(id)} isFirst={first.some((one) => one.id === id)} />
       )}
     </View>
   );
@@ -259,6 +262,8 @@ const OnTheirWay = ({ name }: { readonly name: string }) => (
 
 interface ComerCardProps {
   readonly id: string;
+  /** It is among the first of the day. */
+  readonly isFirst: boolean;
   readonly coming: Comer | undefined;
 }
 
@@ -266,7 +271,7 @@ interface ComerCardProps {
 const WORK_PX = 120;
 
 /** Who comes stands there at once; what is reckoned for them follows, once it is near what is seen. */
-function ComerCard({ id, coming }: ComerCardProps) {
+function ComerCard({ id, isFirst, coming }: ComerCardProps) {
   const person = usePerson(id);
   const last = useOjas((state) => selectSessionsOf(state, id).at(-1));
   if (!person) return null;
@@ -286,7 +291,7 @@ function ComerCard({ id, coming }: ComerCardProps) {
           </Aside>
         </Pressable>
       </Link>
-      <WhenNear roomPx={WORK_PX}>
+      <WhenNear isSeen={isFirst} roomPx={WORK_PX}>
         <ComerWork person={person} />
       </WhenNear>
       {coming?.inClass ? null : <VisitMark person={person} coming={coming?.visit} />}
