@@ -325,7 +325,8 @@ export const matSlice = createSlice({
       if (!now) return;
       (now.trials[pose] ??= []).push(trial);
       now.settled[pose] = settled;
-      const others = now.changes[pose]?.filter((one) => slotKey(one as SlotRef) !== slotKey(trial)) ?? [];
+      const others =
+        now.changes[pose]?.filter((one) => slotKey(one as SlotRef) !== slotKey(trial)) ?? [];
       if (now.changes[pose]) now.changes[pose] = others;
     },
     /** Where the step that was tried last spoke; null takes it back. */
