@@ -97,6 +97,8 @@ test('what is tried on a pose’s page lies on the mat', async ({ page }) => {
   const tried = (await pieces.innerText()).toLowerCase();
   await page.getByRole('button', { name: 'Use this next time' }).click();
   await expect(page.getByText('Used next time, as it stands here.')).toBeVisible();
+  // Drafts are written once a hand rests.
+  await page.waitForTimeout(600);
   await page.reload();
   await expect(page.getByText('Used next time, as it stands here.')).toBeVisible();
   await beginWith(page, 'p-gunnar', 'Hero');

@@ -113,6 +113,13 @@ test('a step that the teacher goes down to is heard like any other, and is no ch
   expect(lying?.find(({ slot }) => slot === 'seat')?.heightCm).toBeGreaterThan(heights[1] ?? 0);
 });
 
+test('what was quiet lower down is not asked of again where it is held higher', async () => {
+  await atTheHold();
+  for (let i = 0; i < 4 && asked(); i++) press('Quiet');
+  expect(screen.getByText(/nothing spoke down to .* Hold on this\.$/)).toBeInTheDocument();
+  expect(screen.queryByRole('heading', { name: 'Your own step' })).toBeNull();
+});
+
 test('a step of the teacher’s own is not asked of with a sore knee', async () => {
   const sore = samplePerson({ cautions: [{ id: 'knee-pain', answer: 'yes', at: '2026-01-05' }] });
   await atTheHold([put('people', sore)]);

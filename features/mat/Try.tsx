@@ -71,15 +71,24 @@ function askedOf(trial: Trial, { settled, ...of }: OnTheMat): Asked | null {
 /** A height that the teacher went down to of their own, and that nobody has listened to yet. */
 function askedOfOwn(triable: readonly SlotKey[], of: OnTheMat): Asked | null {
   const { inPose, planned, settled } = of;
-  const last = triedOn(of).at(-1);
+  const tried = triedOn(of);
+  const last = tried.at(-1);
   for (const here of settled) {
     const key = slotKey(here);
     const slot = planned.slots.find((one) => slotKey(one) === key);
     const startCm = slot?.stackCm ?? 0;
     const isLower = here.heightCm < startCm && !isSame(here.heightCm, startCm);
     if (!isLower || !triable.includes(key)) continue;
-    const isHeard =
-      last && slotKey(last) === key && (last.word || isSame(last.heightCm, here.heightCm));
+    const isOver = ({ heightCm }: TriedStep) =>
+      here.heightCm > heightCm && !isSame(here.heightCm, heightCm);
+    // What was quiet lower down is quiet here; after a word, a step over it is not asked of again.
+    const isHeard = tried.some(
+      (one) =>
+        slotKey(one) === key &&
+        (one.word
+          ? one === last && isOver(one)
+          : isOver(one) || isSame(here.heightCm, one.heightCm)),
+    );
     if (isHeard) continue;
     const { above } = rungsFrom(inPose, here.slot, here, usedBeside(planned, settled, here));
     return { here, now: here, startCm, next: null, afterQuiet: here, afterWord: above ?? here };
@@ -202,6 +211,18 @@ function Ask({ asked, looks, of }: AskProps) {
   );
 }
 
+/** What was heard, true of what lies there now. */
+function foundWords(last: TriedStep, { heightCm }: Settled, triedWords: string): string {
+  const isOver = heightCm > last.heightCm && !isSame(heightCm, last.heightCm);
+  if (last.word)
+    return isOver
+      ? 'the step under it spoke. Hold on this.'
+      : 'it spoke, and the shelf builds no step higher: go less far, or leave the pose.';
+  return isOver
+    ? `nothing spoke down to ${triedWords}; at this height a whole hold is sure. Hold on this.`
+    : 'nothing spoke down to here. Hold on this.';
+}
+
 /** What was found; after a word, where it was, and what answers that where it is not this height. */
 function Found({ last, of }: { readonly last: TriedStep; readonly of: OnTheMat }) {
   const { planned, settled } = of;
@@ -220,7 +241,7 @@ function Found({ last, of }: { readonly last: TriedStep; readonly of: OnTheMat }
       <View role="status" aria-live="polite">
         <Words className="text-lg">
           {slotName(slotRefOf(key))} {length(here.heightCm, units)}:{' '}
-          {last.word ? 'the step under it spoke.' : 'nothing spoke down to here.'} Hold on this.
+          {foundWords(last, here, length(last.heightCm, units))}
         </Words>
         <Aside>{stackWords(here.pieces, shelf)}</Aside>
       </View>

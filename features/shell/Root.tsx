@@ -53,7 +53,7 @@ function Opening() {
   if (status === 'lost' && lost) return <Lost mark={lost} />;
   if (status === 'opening' || (status === 'open' && filling))
     return (
-      <Frame>
+      <Frame waits>
         <Waiting />
       </Frame>
     );

@@ -19,17 +19,19 @@ export const useWide = () => useWindowDimensions().width >= WIDE_PX;
 
 interface FrameProps {
   readonly hasBar?: boolean;
+  /** Nothing is open yet: the places are named, and lead nowhere. */
+  readonly waits?: boolean;
   readonly children: ReactNode;
 }
 
 /** The bar of places beside or under what is shown; `public/index.html` draws the same before anything runs. */
-export function Frame({ hasBar = true, children }: FrameProps) {
+export function Frame({ hasBar = true, waits = false, children }: FrameProps) {
   const wide = useWide();
   return (
     <View className={`flex-1 bg-paper ${wide ? 'flex-row' : 'flex-col'}`}>
-      {wide ? <Bar wide /> : null}
+      {wide ? <Bar wide waits={waits} /> : null}
       <View className="flex-1">{children}</View>
-      {wide || !hasBar ? null : <Bar wide={false} />}
+      {wide || !hasBar ? null : <Bar wide={false} waits={waits} />}
     </View>
   );
 }
@@ -127,7 +129,26 @@ function Parts() {
   );
 }
 
-function Bar({ wide }: { readonly wide: boolean }) {
+const placeClass = (wide: boolean, here: boolean) =>
+  `min-h-14 items-center ${wide ? 'flex-row gap-3 rounded-md px-3' : 'flex-auto justify-center gap-1'} ${here ? 'bg-sheet' : ''}`;
+
+interface PlaceNameProps extends Pick<(typeof places)[number], 'icon' | 'name'> {
+  readonly here: boolean;
+}
+
+const PlaceName = ({ icon: Icon, name, here }: PlaceNameProps) => (
+  <>
+    <Icon size={22} color={tone(here ? 'thread' : 'faint')} aria-hidden />
+    <Words className={`text-sm ${here ? 'font-semibold text-thread' : 'text-faint'}`}>{name}</Words>
+  </>
+);
+
+interface BarProps {
+  readonly wide: boolean;
+  readonly waits: boolean;
+}
+
+function Bar({ wide, waits }: BarProps) {
   const path = usePathname();
   return (
     <View
@@ -142,16 +163,16 @@ function Bar({ wide }: { readonly wide: boolean }) {
       {wide ? <Text className="mb-4 px-3 font-title text-2xl font-bold text-ink">Ojas</Text> : null}
       {places.map(({ href, name, icon: Icon }) => {
         const here = href === '/' ? path === '/' : path.startsWith(href);
+        if (waits)
+          return (
+            <View key={href} className={placeClass(wide, false)}>
+              <PlaceName icon={Icon} name={name} here={false} />
+            </View>
+          );
         return (
           <Link key={href} href={href} asChild>
-            <Pressable
-              aria-current={here ? 'page' : undefined}
-              className={`min-h-14 items-center ${wide ? 'flex-row gap-3 rounded-md px-3' : 'flex-auto justify-center gap-1'} ${here ? 'bg-sheet' : ''}`}
-            >
-              <Icon size={22} color={tone(here ? 'thread' : 'faint')} aria-hidden />
-              <Words className={`text-sm ${here ? 'font-semibold text-thread' : 'text-faint'}`}>
-                {name}
-              </Words>
+            <Pressable aria-current={here ? 'page' : undefined} className={placeClass(wide, here)}>
+              <PlaceName icon={Icon} name={name} here={here} />
             </Pressable>
           </Link>
         );

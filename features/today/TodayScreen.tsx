@@ -268,7 +268,7 @@ interface ComerCardProps {
 }
 
 /** As high as what is reckoned for a student is at least. */
-const WORK_PX = 120;
+const WORK_PX = 88;
 
 /** Who comes stands there at once; what is reckoned for them follows, once it is near what is seen. */
 function ComerCard({ id, isFirst, coming }: ComerCardProps) {
@@ -291,9 +291,12 @@ function ComerCard({ id, isFirst, coming }: ComerCardProps) {
           </Aside>
         </Pressable>
       </Link>
-      <WhenNear isSeen={isFirst} roomPx={WORK_PX}>
-        <ComerWork person={person} />
-      </WhenNear>
+      {/* Its room is there before it is: what stands under it does not move from under a finger. */}
+      <View className="gap-3" style={{ minHeight: WORK_PX }}>
+        <WhenNear isSeen={isFirst} roomPx={WORK_PX}>
+          <ComerWork person={person} />
+        </WhenNear>
+      </View>
       {coming?.inClass ? null : <VisitMark person={person} coming={coming?.visit} />}
     </Sheet>
   );
