@@ -10,6 +10,10 @@ export const isWanted = (cm: number): boolean => cm >= thin.wanted.value;
 /** Whether what went up or down by so much, in cm, was moved. */
 export const isMoved = (byCm: number): boolean => Math.abs(byCm) >= thin.moved.value;
 
+/** Whether one height, in cm, stands over another by so much that it was moved. */
+export const standsOver = (cm: number, otherCm: number): boolean =>
+  cm > otherCm && isMoved(cm - otherCm);
+
 /** Whether anything lies in a slot: a strap has a length and no height. */
 export const liesIn = ({
   stack,

@@ -325,19 +325,17 @@ export const matSlice = createSlice({
       if (!now) return;
       (now.trials[pose] ??= []).push(trial);
       now.settled[pose] = settled;
-      const others =
-        now.changes[pose]?.filter((one) => slotKey(one as SlotRef) !== slotKey(trial)) ?? [];
-      if (now.changes[pose]) now.changes[pose] = others;
+      const changes = now.changes[pose];
+      if (changes)
+        now.changes[pose] = changes.filter((one) => slotKey(one as SlotRef) !== slotKey(trial));
     },
-    /** Where the step that was tried last spoke; null takes it back. */
+    /** Where the step that was tried last spoke. */
     trialFelt: (
       { now },
-      { payload: { pose, spot } }: PayloadAction<{ pose: string; spot: string | null }>,
+      { payload: { pose, spot } }: PayloadAction<{ pose: string; spot: string }>,
     ) => {
       const last = now?.trials[pose]?.at(-1);
-      if (!last) return;
-      if (spot === null) delete last.spot;
-      else last.spot = spot;
+      if (last) last.spot = spot;
     },
     /** Nothing is tried in a pose, or nothing more. */
     tryingEnded: ({ now }, { payload: pose }: PayloadAction<string>) => {

@@ -6,7 +6,7 @@ import type { RangeId } from '../ranges/ranges';
 import type { Alarm, Complaint, Reason } from '../reasons';
 import { dials, type DialId, type DialTurn } from '../dials';
 import { sidelessKey, slotKey, type SlotKey, type SlotName } from '../slots';
-import { isMoved } from '../lies';
+import { standsOver } from '../lies';
 
 export type Action = 'first' | 'rest' | 'raise' | 'keep' | 'lower';
 
@@ -248,23 +248,24 @@ function keeping(input: DecisionInput, last: Earlier): Reason | null {
   const good = goodRunning(earlier, input.strengthAllowed);
   if (good >= parameter.goodSessions.value || good >= timesAsked(earlier, good, input)) return null;
   // Where nothing could come down, no good times are counted for it.
-  if (input.rungs().length === 0 && !input.easedDial) return null;
+  const rungs = input.rungs();
+  if (rungs.length === 0 && !input.easedDial) return null;
   const before = earlier[earlier.length - 1 - good];
   return {
     code: 'more-sessions',
     good,
     asked: parameter.goodSessions.value,
-    raised: before !== undefined && stoodHigher(outcome, before.outcome),
+    raised:
+      before !== undefined && rungs.some(({ slot }) => stoodHigher(outcome, before.outcome, slot)),
   };
 }
 
-/** Whether any support stood higher than it did before. */
-const stoodHigher = (outcome: SessionPose, before: SessionPose): boolean =>
-  outcome.settled.some((one) => {
-    const there = before.settled.find((other) => slotKey(other) === slotKey(one));
-    const roseCm = one.heightCm - (there?.heightCm ?? 0);
-    return roseCm > 0 && isMoved(roseCm);
-  });
+/** Whether a support stood higher than it did before. */
+function stoodHigher(outcome: SessionPose, before: SessionPose, key: SlotKey): boolean {
+  const heightIn = ({ settled }: SessionPose) =>
+    settled.find((one) => slotKey(one) === key)?.heightCm ?? 0;
+  return standsOver(heightIn(outcome), heightIn(before));
+}
 
 /**
  * Chance asked of a rung after so many good sessions at one height: the longer it has stood quietly, the sooner a step

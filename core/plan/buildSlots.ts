@@ -6,7 +6,7 @@ import { type Built, isHipLimited, otherSide, type SlotNeed } from '../geometry/
 import type { Decision } from '../learn/decide';
 import { settledAt, type SlotDoubt } from '../learn/evidence';
 import { triedOf } from '../learn/tried';
-import { isMoved, isWanted } from '../lies';
+import { isMoved, isWanted, standsOver } from '../lies';
 import { normalQuantile } from '../normal';
 import { decision as decisionParameter, pelvisTarget } from '../parameters';
 import type { Pose } from '../poses/poses';
@@ -183,7 +183,7 @@ function roseLast({ earlier }: Laid, key: SlotKey): boolean {
   const [before, last] = earlier
     .slice(-2)
     .map(({ outcome }) => settledAt(outcome, key)?.heightCm ?? 0);
-  return before !== undefined && last !== undefined && last > before && isMoved(last - before);
+  return before !== undefined && last !== undefined && standsOver(last, before);
 }
 
 /** How much higher the seat stands than last time: the ramp behind it rises with it, or the back would arch. */
@@ -197,7 +197,7 @@ function followed(slot: PlanSlot, laid: Laid, built: Built): PlanSlot {
   const cm = liftedCm(slot, laid, built);
   const { stackCm, lastCm, action } = slot;
   if (!isMoved(cm) || lastCm === null || action !== 'keep') return slot;
-  if (isMoved(stackCm - lastCm) && stackCm > lastCm)
+  if (standsOver(stackCm, lastCm))
     return { ...slot, action: 'raise', reasons: [...slot.reasons, { code: 'follows-seat', cm }] };
   return lastCm - stackCm > decisionParameter.mostRung.value
     ? { ...slot, stack: [], stackCm: 0 }

@@ -29,7 +29,8 @@ export interface PlanWish {
 }
 
 /** A pose and its side. */
-type PlaceOf = Pick<PlanPose, 'pose' | 'side'>;
+type Place = Pick<PlanPose, 'pose' | 'side'>;
+const placeOf = ({ pose, side }: Place) => `${pose}/${side}`;
 
 /** A plan, with what is reckoned from it only where it is asked for. */
 export interface Planning {
@@ -38,9 +39,9 @@ export interface Planning {
    * What is worth trying of a planned pose within the visit: heights from the start down, each for a few breaths; null
    * where none is.
    */
-  readonly trial: (of: PlaceOf) => Trial | null;
+  readonly trial: (of: Place) => Trial | null;
   /** The slots of it whose height a teacher may try of their own: none with a caution, pain, or on a heavy day. */
-  readonly triable: (of: PlaceOf) => readonly SlotKey[];
+  readonly triable: (of: Place) => readonly SlotKey[];
 }
 
 /**
@@ -63,11 +64,9 @@ export function planningFor(
     plannedSides(pose).map((side) => planPose(pose, side, context)),
   );
   const toNarrow = worthReading(planned, practisedPoses(sessions));
-  const at = memoise((place: string) =>
-    planned.find(({ planPose: { pose, side } }) => `${pose}/${side}` === place),
-  );
-  const trialAt = memoise((place: string) => at(place)?.trial?.() ?? null);
-  const triableAt = memoise((place: string) => at(place)?.triable?.() ?? []);
+  const placed = new Map(planned.map((one) => [placeOf(one.planPose), one]));
+  const trialAt = memoise((place: string) => placed.get(place)?.trial?.() ?? null);
+  const triableAt = memoise((place: string) => placed.get(place)?.triable?.() ?? []);
   return {
     plan: {
       format: 'ojas-plan/2',
@@ -84,8 +83,8 @@ export function planningFor(
       ),
       poses: planned.map(({ planPose: one }) => one),
     },
-    trial: ({ pose, side }) => trialAt(`${pose}/${side}`),
-    triable: ({ pose, side }) => triableAt(`${pose}/${side}`),
+    trial: (of) => trialAt(placeOf(of)),
+    triable: (of) => triableAt(placeOf(of)),
   };
 }
 

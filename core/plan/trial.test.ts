@@ -104,6 +104,54 @@ test('nothing is tried on a tired day, nor after something was felt, nor after a
   }
 });
 
+test('where it is said that nothing comes down, nothing is tried: over all bodies and poses', () => {
+  const LATER = '2026-03-09';
+  const met = new Map<string, number>();
+  for (const record of bodies)
+    for (const planned of placesOf(record)) {
+      const done = doneAsPlanned(planned, { heldSeconds: planned.holdSeconds });
+      const lower = done.settled.map((one) => ({
+        ...one,
+        heightCm: Math.max(0, one.heightCm - 4),
+      }));
+      const ofDay = (at: string, outcome: object) => ({
+        id: at,
+        person: record.person.id,
+        at,
+        poses: [{ ...done, ...outcome }],
+      });
+      const spoke = ofDay('2026-02-23', {
+        settled: lower,
+        feeling: { strength: 4, place: 'joint' },
+      });
+      const histories = {
+        leaned: [ofDay(DAY, { list: 'left' })],
+        'not-held': [ofDay(DAY, { heldSeconds: planned.holdSeconds / 2 })],
+        'eased-then': [ofDay(DAY, { eased: ['front-knee:left'] })],
+        'long-gap': [ofDay('2026-02-01', {})],
+        raised: [spoke, ofDay(DAY, {})],
+      };
+      for (const [why, sessions] of Object.entries(histories)) {
+        const wish = { poses: [planned.pose] };
+        const planning = planningFor({ ...record, sessions }, studioShelf, LATER, wish);
+        const next = planning.plan.poses.find(({ side }) => side === planned.side);
+        const isSaid = next?.decision.reasons.some(
+          (one) => one.code === why || (one.code === 'more-sessions' && one.raised),
+        );
+        if (!next || !isSaid) continue;
+        met.set(why, (met.get(why) ?? 0) + 1);
+        expect([planned.pose, why, planning.trial(next), planning.triable(next)]).toEqual([
+          planned.pose,
+          why,
+          null,
+          [],
+        ]);
+      }
+    }
+  for (const why of ['leaned', 'not-held', 'eased-then', 'long-gap', 'raised'])
+    expect(met.get(why) ?? 0).toBeGreaterThan(5);
+});
+
 test('what was quiet within a visit brings a height down sooner than a hold alone', () => {
   let lower = 0;
   for (const record of bodies)

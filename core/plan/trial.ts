@@ -11,9 +11,18 @@ import { comesDownTo } from '../prepare/prepare';
 import { rungAbove, stepBelow } from '../props/search';
 import { isFitted, purposeOf, slotRule } from '../props/slots';
 import { usedBy, type Stack } from '../props/stack';
+import type { Reason } from '../reasons';
 import { slotKey } from '../slots';
 import { strengthAllowedBy } from './goneBack';
 import { type Laid } from './lay';
+
+/** Whether a reason to stay says as well that nothing is to come down today, within the visit no more than by plan. */
+const holdsStill = (reason: Reason): boolean =>
+  reason.code === 'more-sessions'
+    ? reason.raised
+    : ['long-gap', 'not-held', 'leaned', 'very-mobile', 'fault-stands', 'eased-then'].includes(
+        reason.code,
+      );
 
 /** Whether a height may be tried at all: a usual day, no caution, nothing felt last time, nothing that goes up. */
 function mayTry(laid: Laid, planned: PlanPose): boolean {
@@ -21,6 +30,7 @@ function mayTry(laid: Laid, planned: PlanPose): boolean {
   const { context, earlier, choices } = laid;
   if (status !== 'offered' || posture === null || context.day !== 'usual') return false;
   if (context.veryMobile || !['first', 'keep', 'lower'].includes(decision.action)) return false;
+  if (decision.reasons.some(holdsStill)) return false;
   const last = earlier.at(-1)?.outcome;
   if (!last) return true;
   const spoke = triedSteps(last).some(({ word }) => word);

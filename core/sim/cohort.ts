@@ -33,7 +33,7 @@ import {
   type SimulatedStudent,
 } from './student';
 import { worlds, type Life, type World, type WorldId } from './world';
-import { isMoved } from '../lies';
+import { standsOver } from '../lies';
 
 /** Ways of deciding a height, week by week: this rule, by the calendar, never, and two that see what is hidden. */
 export const policyIds = ['rule', 'fixed', 'never', 'level', 'truth'] as const;
@@ -186,8 +186,8 @@ function longestRun(weeks: readonly Week[]): number {
 const loweringsOf = (weeks: readonly Week[]) =>
   weeks.slice(1).flatMap((week, i) => {
     const before = weeks[i] as Week;
-    return week.heightCm < before.heightCm && isMoved(before.heightCm - week.heightCm)
-      ? [week.heightCm < week.levelEdgeCm && isMoved(week.levelEdgeCm - week.heightCm)]
+    return standsOver(before.heightCm, week.heightCm)
+      ? [standsOver(week.levelEdgeCm, week.heightCm)]
       : [];
   });
 

@@ -6,7 +6,7 @@ import { rungsFrom } from '@/core/build/solve';
 import { asSettled } from '@/core/learn/settled';
 import { speaksOf, triedSteps, type TriedStep } from '@/core/learn/tried';
 import type { Trial } from '@/core/learn/trialLadder';
-import { isMoved } from '@/core/lies';
+import { isMoved, standsOver } from '@/core/lies';
 import { hold as parameter } from '@/core/parameters';
 import { stackWords, type Stack } from '@/core/props/stack';
 import { slotKey, slotRefOf, type SlotKey } from '@/core/slots';
@@ -77,17 +77,14 @@ function askedOfOwn(triable: readonly SlotKey[], of: OnTheMat): Asked | null {
     const key = slotKey(here);
     const slot = planned.slots.find((one) => slotKey(one) === key);
     const startCm = slot?.stackCm ?? 0;
-    const isLower = here.heightCm < startCm && !isSame(here.heightCm, startCm);
-    if (!isLower || !triable.includes(key)) continue;
-    const isOver = ({ heightCm }: TriedStep) =>
-      here.heightCm > heightCm && !isSame(here.heightCm, heightCm);
+    if (!standsOver(startCm, here.heightCm) || !triable.includes(key)) continue;
     // What was quiet lower down is quiet here; after a word, a step over it is not asked of again.
     const isHeard = tried.some(
       (one) =>
         slotKey(one) === key &&
         (one.word
-          ? one === last && isOver(one)
-          : isOver(one) || isSame(here.heightCm, one.heightCm)),
+          ? one === last && standsOver(here.heightCm, one.heightCm)
+          : !standsOver(one.heightCm, here.heightCm)),
     );
     if (isHeard) continue;
     const { above } = rungsFrom(inPose, here.slot, here, usedBeside(planned, settled, here));
@@ -213,7 +210,7 @@ function Ask({ asked, looks, of }: AskProps) {
 
 /** What was heard, true of what lies there now. */
 function foundWords(last: TriedStep, { heightCm }: Settled, triedWords: string): string {
-  const isOver = heightCm > last.heightCm && !isSame(heightCm, last.heightCm);
+  const isOver = standsOver(heightCm, last.heightCm);
   if (last.word)
     return isOver
       ? 'the step under it spoke. Hold on this.'
@@ -233,7 +230,7 @@ function Found({ last, of }: { readonly last: TriedStep; readonly of: OnTheMat }
   const key = slotKey(last);
   const here = settled.find((one) => slotKey(one) === key);
   if (!here) return null;
-  const felt = (spot: string | null) => dispatch(trialFelt({ pose: placeKey(planned), spot }));
+  const felt = (spot: string) => dispatch(trialFelt({ pose: placeKey(planned), spot }));
   const isOther = last.word && !speaksOf(planned.pose, last.spot, key);
   return (
     <Sheet>
@@ -253,7 +250,7 @@ function Found({ last, of }: { readonly last: TriedStep; readonly of: OnTheMat }
       {last.word && asks ? (
         <View className="gap-1">
           <Words>Where did it speak?</Words>
-          <BodyOutline chosen={last.spot ?? null} onChoose={(spot) => felt(spot)} />
+          <BodyOutline chosen={last.spot ?? null} onChoose={felt} />
           {last.spot && isOther ? (
             <>
               <Words>This height is not what answers that: nothing is learned of it.</Words>

@@ -193,9 +193,9 @@ export function TiltFoot(props: TiltFootProps) {
   /** What was held still is the end of an excursion only once the limb has come back. */
   const follows = (view: TiltView) => {
     if (!excursion) {
-      const isWaiting =
-        turns.length === 0 && !last && view.taken !== null && isLaidDown(view.taken);
-      return view.taken === null || isWaiting ? undefined : take(view.taken, true);
+      const isFirstOfSome = turns.length === 0 && !last;
+      if (view.taken === null || (isFirstOfSome && isLaidDown(view.taken))) return undefined;
+      return take(view.taken, true);
     }
     const still = view.restingDeg === null ? null : way.value(view.restingDeg);
     const seen = excursion.moment(way.value(view.deg), still, view.atMs);
