@@ -228,7 +228,9 @@ test('a rung down is felt and small, a rung up is felt', () => {
         rungAbove(sampleShelf, kneelingSeat, lying),
       ];
       if (below) {
-        expect(lying.heightCm - below.heightCm).toBeGreaterThanOrEqual(1 - 1e-6);
+        // The one step that may be smaller: the last thin fold goes away whole.
+        const least = below.pieces.length === 0 ? lying.heightCm : 1;
+        expect(lying.heightCm - below.heightCm).toBeGreaterThanOrEqual(least - 1e-6);
         expect(lying.heightCm - below.heightCm).toBeLessThanOrEqual(2.5 + 1e-6);
       }
       if (above) expect(above.heightCm - lying.heightCm).toBeGreaterThanOrEqual(1 - 1e-6);
