@@ -1,4 +1,5 @@
 import { howOf, offeredIn, staysFreeIn } from '@/core/advise/how';
+import { standInsFor } from '@/core/advise/standIns';
 import { liesIn } from '@/core/lies';
 import type { Person } from '@/core/formats/book';
 import type { Plan, PlanPose, PlanSlot } from '@/core/formats/plan';
@@ -38,6 +39,7 @@ function poseLines(planned: PlanPose, shelf: Shelf, say: Words): string[] {
   if (!pose) return [planned.pose];
   const { slots, way, side, status, reasons, refer, decision, instead } = planned;
   const how = howOf(planned);
+  const home = standInsFor(planned);
   const on = side === 'both' ? '' : `, ${say.side(side)}`;
   const wayName = wayOf(pose, way)?.name;
   const stage = stageNameOf(pose.id, planned.stage);
@@ -67,7 +69,10 @@ function poseLines(planned: PlanPose, shelf: Shelf, say: Words): string[] {
         ]
       : []),
     ...titled('around', aroundOf(planned)),
-    ...titled('home', [pose.atHome]),
+    ...titled('home', [
+      ...home.slots.map(({ slot, said }) => `${say.slot({ slot: slot.slot })}: ${said}.`),
+      ...(home.also ? [home.also] : []),
+    ]),
   ];
 }
 

@@ -29,15 +29,31 @@ function awayAfter(seed: number, shelf: typeof studioShelf) {
       });
     sessions = [...sessions, { id: `s${week}`, person: record.person.id, at, poses: done }];
   }
-  return planStudent({ ...record, sessions }, shelf, shiftDays(DAY, 7 * 3 + 24)).poses;
+  const done = sessions.at(-1)?.poses ?? [];
+  return planStudent({ ...record, sessions }, shelf, shiftDays(DAY, 7 * 3 + 24)).poses.map(
+    (pose) => ({
+      pose,
+      last: done.find((one) => one.pose === pose.pose && one.side === pose.side),
+    }),
+  );
 }
 
-test('after some weeks away all lies as it did, what only fills too', () => {
-  let [compared, lay] = [0, 0];
+test('after some weeks away all lies as it did, what only fills too, and is held no longer', () => {
+  let [compared, lay, held] = [0, 0, 0];
   for (const seed of [31, 32, 33])
     for (const shelf of [studioShelf, starterShelf])
-      for (const pose of awayAfter(seed, shelf)) {
+      for (const { pose, last } of awayAfter(seed, shelf)) {
         if (!pose.decision.reasons.some(({ code }) => code === 'long-gap')) continue;
+        if (last?.plannedSeconds !== undefined) {
+          held++;
+          const longer = pose.holdSeconds > last.plannedSeconds;
+          expect([seed, pose.pose, pose.holdSeconds, longer]).toEqual([
+            seed,
+            pose.pose,
+            pose.holdSeconds,
+            false,
+          ]);
+        }
         for (const slot of pose.slots) {
           if (slot.isLength || slot.lastCm === null) continue;
           compared++;
@@ -54,6 +70,7 @@ test('after some weeks away all lies as it did, what only fills too', () => {
       }
   expect(compared).toBeGreaterThan(300);
   expect(lay).toBeGreaterThan(100);
+  expect(held).toBeGreaterThan(100);
 });
 
 test('what answered a complaint and went well stays as high the next time', () => {

@@ -36,6 +36,7 @@ export function figureOf(laid: Laid, decision: Decision, { slots, built }: Built
       isAnew ? [] : earlier.map(({ outcome }) => outcome),
       choices,
       laid.context.day !== 'usual',
+      !decision.reasons.some(({ code }) => code === 'long-gap'),
     ),
   );
   return {

@@ -42,12 +42,14 @@ const complained = (outcome: SessionPose) =>
  *
  * @param earlier what was done before, oldest first.
  * @param heavyDay whether the student comes cold, tired or sore.
+ * @param mayGrow false where all is to be as it was.
  */
 export function holdFor(
   pose: Pick<Pose, 'hold'>,
   earlier: readonly SessionPose[],
   choices: Pick<Choices, 'hold'>,
   heavyDay = false,
+  mayGrow = true,
 ): number {
   const { firstSeconds, mostSeconds, growsSeconds } = ruleFor(pose, choices);
   const last = earlier.at(-1);
@@ -68,6 +70,7 @@ export function holdFor(
     );
   const good = earlier.slice(-asksFor(choices, pose));
   const grows =
+    mayGrow &&
     good.length === asksFor(choices, pose) &&
     good.every((one) => wentWell(one) && (one.plannedSeconds ?? planned) === planned);
   const most = Math.max(firstSeconds, last.heldSeconds * parameter.longestGrowth.value);

@@ -52,7 +52,7 @@ export const chair = [
     warmUps: [],
     counterposes: [],
     harder: 'easy-cross',
-    atHome: 'Feet: thick books. Seat: a firm cushion.',
+    atHome: { feet: 'thick books', seat: 'a firm cushion' },
     hold: hold(60, 600, 15),
   },
   {
@@ -86,7 +86,7 @@ export const chair = [
     warmUps: ['chair-seat'],
     counterposes: [],
     easier: 'chair-seat',
-    atHome: 'Feet: thick books.',
+    atHome: { feet: 'thick books' },
     hold: hold(60, 120, 15, { counted: { first: 8, most: 16 } }),
   },
   {
@@ -116,7 +116,7 @@ export const chair = [
     warmUps: ['chair-seat'],
     counterposes: [],
     easier: 'chair-seat',
-    atHome: 'Feet: thick books.',
+    atHome: { feet: 'thick books' },
     hold: hold(48, 96, 6, { counted: { first: 8, most: 16 } }),
   },
   {
@@ -153,7 +153,7 @@ export const chair = [
     warmUps: ['chair-seat'],
     counterposes: [],
     easier: 'chair-seat',
-    atHome: 'Feet: thick books.',
+    atHome: { feet: 'thick books' },
     hold: hold(36, 72, 6, { counted: { first: 6, most: 12 } }),
   },
   {
@@ -187,7 +187,7 @@ export const chair = [
     warmUps: ['chair-seat'],
     counterposes: [],
     easier: 'chair-seat',
-    atHome: 'Feet: thick books.',
+    atHome: { feet: 'thick books' },
     hold: hold(36, 72, 6, { counted: { first: 6, most: 12 } }),
   },
   {
@@ -270,7 +270,7 @@ export const chair = [
     warmUps: ['chair-seat'],
     counterposes: ['chair-tilts'],
     easier: 'chair-seat',
-    atHome: 'Hands: a stool or books. Feet: books.',
+    atHome: { hands: 'a stool or books', feet: 'books' },
     hold: hold(45, 180, 15),
   },
   {
@@ -339,7 +339,7 @@ export const chair = [
     counterposes: ['chair-hinge'],
     easier: 'chair-seat',
     harder: 'low-lunge',
-    atHome: 'Hands: books on the chair. Standing: a kitchen worktop or a table.',
+    atHome: { hands: 'books on the chair', also: 'Standing: a kitchen worktop or a table.' },
     hold: hold(30, 120, 15),
   },
   {
@@ -393,7 +393,7 @@ export const chair = [
     easier: 'chair-seat',
     harder: 'figure-four',
     more: 'The standing foot on a block, or the chest over the shin.',
-    atHome: 'Foot: books. Strap: a scarf round the shin.',
+    atHome: { feet: 'books', strap: 'a scarf round the shin' },
     hold: hold(45, 180, 15),
   },
   {
@@ -441,7 +441,7 @@ export const chair = [
     counterposes: ['chair-tilts'],
     easier: 'chair-seat',
     harder: 'standing-fold',
-    atHome: 'Hands: a second chair, a stool, books.',
+    atHome: { hands: 'a second chair, a stool, books' },
     hold: hold(48, 96, 6, { counted: { first: 6, most: 12 } }),
   },
 ] as const satisfies readonly PoseEntry[];

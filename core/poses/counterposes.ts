@@ -37,7 +37,7 @@ export const counter = [
     ],
     warmUps: ['staff'],
     counterposes: [],
-    atHome: 'Hands: books under the palms.',
+    atHome: { hands: 'books under the palms' },
     hold: hold(18, 48, 6),
   },
   {
@@ -67,7 +67,7 @@ export const counter = [
     warmUps: ['down-dog'],
     counterposes: ['child'],
     easier: 'table-up',
-    atHome: 'On the forearms, or hands on a bench.',
+    atHome: { also: 'On the forearms, or hands on a bench.' },
     hold: hold(18, 48, 6),
   },
   {
@@ -124,7 +124,7 @@ export const counter = [
     warmUps: ['child'],
     counterposes: ['child'],
     harder: 'standing-fold',
-    atHome: 'Heels: a book or rolled mat. Hands: a chair seat against a wall.',
+    atHome: { heels: 'a book or rolled mat', hands: 'a chair seat against a wall' },
     hold: hold(20, 90, 15),
   },
   {
@@ -173,7 +173,7 @@ export const counter = [
     warmUps: [],
     counterposes: [],
     harder: 'down-dog',
-    atHome: 'Strap: a scarf, a towel or a belt. Or the palms on a wall.',
+    atHome: { strap: 'a scarf, a towel or a belt', also: 'Or the palms on a wall.' },
     hold: hold(48, 96, 6, { counted: { first: 8, most: 12 } }),
   },
 ] as const satisfies readonly PoseEntry[];

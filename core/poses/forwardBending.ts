@@ -149,7 +149,7 @@ export const forwardBending = [
     counterposes: ['constructive'],
     easier: 'chair-hinge',
     harder: 'wide-fold',
-    atHome: 'Hands: a chair seat against a wall, then a stool, then stacked books.',
+    atHome: { hands: 'a chair seat against a wall, then a stool, then stacked books' },
     hold: hold(30, 180, 15),
   },
   {
@@ -225,7 +225,7 @@ export const forwardBending = [
     counterposes: ['constructive'],
     easier: 'chair-hinge',
     harder: 'standing-fold',
-    atHome: 'Hands: a chair seat, then books.',
+    atHome: { hands: 'a chair seat, then books' },
     hold: hold(30, 180, 15),
   },
   {
@@ -350,8 +350,12 @@ export const forwardBending = [
     easier: 'staff',
     harder: 'head-to-knee',
     more: 'A block beyond the feet, held by both hands.',
-    atHome:
-      'Seat: firm cushion. Knees: rolled blanket. Strap: a belt or scarf. Forehead: books on the shins, or a stool across.',
+    atHome: {
+      seat: 'firm cushion',
+      underKnees: 'rolled blanket',
+      strap: 'a belt or scarf',
+      forehead: 'books on the shins, or a stool across',
+    },
     hold: hold(60, 180, 30, { long: hold(120, 300, 30) }),
   },
   {
@@ -432,7 +436,12 @@ export const forwardBending = [
     warmUps: ['staff', 'open-book'],
     counterposes: ['table-up'],
     easier: 'seated-fold',
-    atHome: 'Seat: firm cushion. Knees: cushions. Forehead: books or a stool. Strap: a belt.',
+    atHome: {
+      seat: 'firm cushion',
+      underKnees: 'cushions',
+      forehead: 'books or a stool',
+      strap: 'a belt',
+    },
     hold: hold(60, 180, 30, { long: hold(120, 300, 30) }),
   },
   {
@@ -517,7 +526,7 @@ export const forwardBending = [
     warmUps: ['straddle'],
     counterposes: ['table-up'],
     easier: 'straddle',
-    atHome: 'Chest: sofa cushions or a low stool. Forehead: books.',
+    atHome: { chest: 'sofa cushions or a low stool', forehead: 'books' },
     hold: hold(60, 180, 30, { long: hold(120, 300, 30) }),
   },
   {
@@ -586,7 +595,7 @@ export const forwardBending = [
     warmUps: ['open-book'],
     counterposes: ['table-up'],
     easier: 'open-book',
-    atHome: 'Forehead: books on the feet or a stool across.',
+    atHome: { forehead: 'books on the feet or a stool across' },
     hold: hold(60, 300, 30, { long: hold(120, 300, 30) }),
   },
   {
@@ -642,7 +651,7 @@ export const forwardBending = [
       cm: 18,
       pose: 'open-book-fold',
     },
-    atHome: 'Forehead: fists, books or a stool.',
+    atHome: { forehead: 'fists, books or a stool' },
     hold: hold(60, 300, 30, { long: hold(120, 300, 30) }),
   },
   {
@@ -793,7 +802,7 @@ export const forwardBending = [
       cm: pigeon.highestHip.value,
       pose: 'figure-four',
     },
-    atHome: 'Hip: folded blankets or a firm cushion. Chest: pillows.',
+    atHome: { hipLevel: 'folded blankets or a firm cushion', chest: 'pillows' },
     hold: hold(60, 300, 30, { long: hold(120, 300, 60) }),
   },
   {
@@ -901,7 +910,7 @@ export const forwardBending = [
       cm: pigeon.highestHip.value,
       pose: 'pigeon',
     },
-    atHome: 'Strap: a long belt. Shin at a wall instead.',
+    atHome: { strap: 'a long belt', also: 'Shin at a wall instead.' },
     hold: hold(30, 150, 15),
   },
   {
@@ -992,7 +1001,7 @@ export const forwardBending = [
     easier: 'chair-seat',
     homeDose: 'Five minutes in all, in parts: a minute here and there.',
     insteadOver: { slot: 'seat', cm: squat.highestSeat.value, pose: 'chair-seat' },
-    atHome: 'Heels: a book or rolled mat. Seat: a low stool or thick books.',
+    atHome: { heels: 'a book or rolled mat', seat: 'a low stool or thick books' },
     hold: hold(60, 300, 30),
   },
   {
@@ -1056,7 +1065,7 @@ export const forwardBending = [
     easier: 'squat',
     harder: 'side-squat',
     insteadOver: { slot: 'seat', cm: squat.highestSeat.value, pose: 'chair-seat' },
-    atHome: 'Heel: a book. Seat: thick books.',
+    atHome: { heels: 'a book', seat: 'thick books' },
     hold: hold(30, 120, 15),
   },
   {
@@ -1131,7 +1140,7 @@ export const forwardBending = [
     counterposes: ['standing-fold'],
     easier: 'squat-one-side',
     insteadOver: { slot: 'seat', cm: squat.highestSeat.value, pose: 'chair-wide' },
-    atHome: 'Heel: a book. Hands: a chair or stacked books.',
+    atHome: { heels: 'a book', hands: 'a chair or stacked books' },
     hold: hold(20, 90, 15),
   },
   {
@@ -1192,7 +1201,7 @@ export const forwardBending = [
     warmUps: ['leg-up', 'straddle'],
     counterposes: ['constructive'],
     easier: 'chair-hinge',
-    atHome: 'Hands: a chair against a wall, then books.',
+    atHome: { hands: 'a chair against a wall, then books' },
     hold: hold(30, 180, 15),
   },
 ] as const satisfies readonly PoseEntry[];

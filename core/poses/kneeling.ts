@@ -83,7 +83,7 @@ export const kneeling = [
     counterposes: ['staff'],
     easier: 'chair-seat',
     harder: 'hero',
-    atHome: 'Seat: a firm cushion across the heels. Ankles: a rolled towel.',
+    atHome: { seat: 'a firm cushion across the heels', ankle: 'a rolled towel' },
     hold: hold(60, 300, 30),
   },
   {
@@ -147,8 +147,10 @@ export const kneeling = [
     counterposes: ['staff'],
     easier: 'thunderbolt',
     harder: 'reclined-hero',
-    atHome:
-      'Seat: thick books under a folded towel between the feet, never a soft cushion alone. Ankles: a rolled towel.',
+    atHome: {
+      seat: 'thick books under a folded towel between the feet, never a soft cushion alone',
+      ankle: 'a rolled towel',
+    },
     hold: hold(60, 300, 30, { long: hold(120, 300, 30) }),
   },
   {
@@ -235,8 +237,11 @@ export const kneeling = [
     warmUps: ['constructive'],
     counterposes: ['staff'],
     harder: 'thunderbolt',
-    atHome:
-      'Heels: folded blanket. Chest: bed pillow lengthwise. Forehead: stacked hands or books.',
+    atHome: {
+      seat: 'folded blanket',
+      chest: 'bed pillow lengthwise',
+      forehead: 'stacked hands or books',
+    },
     hold: hold(120, 300, 30, { long: hold(180, 300, 30) }),
   },
   {
@@ -287,7 +292,7 @@ export const kneeling = [
     warmUps: ['open-book', 'child'],
     counterposes: ['constructive'],
     easier: 'open-book',
-    atHome: 'Knees: folded towels. Chest: firm sofa cushion.',
+    atHome: { underKnees: 'folded towels', chest: 'firm sofa cushion' },
     hold: hold(60, 300, 30, { long: hold(120, 300, 30) }),
   },
   {
@@ -348,7 +353,7 @@ export const kneeling = [
     easier: 'chair-lunge',
     harder: 'lizard',
     more: 'The front foot on a block.',
-    atHome: 'Hands: a chair seat, then stacked books. Knee: folded towel.',
+    atHome: { hands: 'a chair seat, then stacked books', underKnees: 'folded towel' },
     hold: hold(30, 120, 15),
   },
   {
@@ -404,7 +409,7 @@ export const kneeling = [
     counterposes: ['child'],
     easier: 'low-lunge',
     harder: 'pigeon',
-    atHome: 'Hands: stacked books or a stool. Knee: folded towel.',
+    atHome: { hands: 'stacked books or a stool', underKnees: 'folded towel' },
     hold: hold(30, 120, 15),
   },
   {
@@ -525,8 +530,11 @@ export const kneeling = [
     warmUps: ['low-lunge', 'half-lotus-seat'],
     counterposes: ['staff'],
     easier: 'low-lunge',
-    atHome:
-      'Hands: a chair against a wall. Knees: folded towels. Without an easy half lotus: both knees down.',
+    atHome: {
+      hands: 'a chair against a wall',
+      underKnees: 'folded towels',
+      also: 'Without an easy half lotus: both knees down.',
+    },
     hold: hold(30, 60, 6, { counted: { first: 5, most: 10, of: 'breaths' } }),
   },
 ] as const satisfies readonly PoseEntry[];

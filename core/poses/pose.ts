@@ -176,12 +176,14 @@ export interface PoseEntry {
   readonly insteadOver?: { readonly slot: SlotName; readonly cm: number; readonly pose: string };
   /** What makes it more, once it is easy. */
   readonly more?: string;
-  /** What builds it at home, and where nothing safe does. */
-  readonly atHome: string;
+  readonly atHome: StandIns;
   readonly hold: PoseHold;
   /** What to do at home every day, where it matters. */
   readonly homeDose?: string;
 }
+
+/** What stands in for a pose's supports at home, slot by slot; and what holds whatever lies there. */
+export type StandIns = Readonly<Partial<Record<SlotId, string>>> & { readonly also?: string };
 
 /** What eases a pose, by what was seen or felt; null in a pose without supports. */
 export type Eases = Readonly<Record<RaiseReason, Remedy | null>>;

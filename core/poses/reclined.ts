@@ -170,8 +170,10 @@ export const reclined = [
     warmUps: ['hero', 'cats-tail'],
     counterposes: ['plank', 'staff'],
     easier: 'hero',
-    atHome:
-      'Ramp: firm sofa cushions against a wall, the low one under the ribs. No safe stand-in for a seat under a sore knee.',
+    atHome: {
+      back: 'firm sofa cushions against a wall, the low one under the ribs',
+      also: 'No safe stand-in for a seat under a sore knee.',
+    },
     hold: hold(60, 300, 30, { long: hold(120, 300, 30) }),
   },
   {
@@ -320,7 +322,7 @@ export const reclined = [
     easier: 'cats-tail',
     harder: 'reclined-hero',
     homeDose: 'Most days, a minute each leg at first, three in the end.',
-    atHome: 'Ramp: sofa cushions against a wall. Long knee: rolled blanket.',
+    atHome: { back: 'sofa cushions against a wall', underKnees: 'rolled blanket' },
     hold: hold(60, 300, 30, { long: hold(120, 300, 30) }),
   },
   {
@@ -430,7 +432,7 @@ export const reclined = [
     counterposes: ['constructive'],
     easier: 'rest',
     harder: 'open-book',
-    atHome: 'Ramp: sofa cushions. Hips: rolled blankets. Head: pillow.',
+    atHome: { back: 'sofa cushions', outerHip: 'rolled blankets', neck: 'pillow' },
     hold: hold(300, 900, 60, { isRest: true }),
   },
   {
@@ -493,7 +495,7 @@ export const reclined = [
     warmUps: ['constructive'],
     counterposes: ['constructive'],
     harder: 'reclined-hero-one',
-    atHome: 'Knee: pillow. Shoulder: folded towel. Strap: a scarf.',
+    atHome: { underKnees: 'pillow', shoulder: 'folded towel', strap: 'a scarf' },
     hold: hold(60, 240, 30, { long: hold(180, 300, 30) }),
   },
   {
@@ -546,7 +548,7 @@ export const reclined = [
     warmUps: ['constructive'],
     counterposes: ['constructive'],
     harder: 'seated-twist',
-    atHome: 'Knees: pillows. Shoulder: folded towel.',
+    atHome: { underKnees: 'pillows', shoulder: 'folded towel' },
     hold: hold(60, 180, 30, { long: hold(120, 300, 30) }),
   },
   {
@@ -590,7 +592,7 @@ export const reclined = [
     easier: 'constructive',
     harder: 'pigeon',
     more: 'The standing foot on a low block: it draws the legs in.',
-    atHome: 'Head: folded towel.',
+    atHome: { neck: 'folded towel' },
     hold: hold(60, 240, 30, { long: hold(120, 300, 30) }),
   },
   {
@@ -645,7 +647,7 @@ export const reclined = [
     easier: 'constructive',
     harder: 'seated-fold',
     homeDose: 'A minute and a half each leg, where it pulls mildly.',
-    atHome: 'Strap: a belt or scarf. Other knee: rolled towel.',
+    atHome: { strap: 'a belt or scarf', underKnees: 'rolled towel' },
     hold: hold(45, 180, 15),
   },
   {
@@ -701,7 +703,7 @@ export const reclined = [
     counterposes: ['constructive'],
     easier: 'constructive',
     harder: 'squat',
-    atHome: 'Straps: belts or scarves. Head: a folded towel.',
+    atHome: { strap: 'belts or scarves', neck: 'a folded towel' },
     hold: hold(45, 180, 15),
   },
   {
@@ -732,7 +734,7 @@ export const reclined = [
     warmUps: [],
     counterposes: [],
     easier: 'constructive',
-    atHome: 'Head: a folded towel.',
+    atHome: { neck: 'a folded towel' },
     hold: hold(48, 96, 6, { counted: { first: 8, most: 16 } }),
   },
   {
@@ -763,7 +765,7 @@ export const reclined = [
     warmUps: [],
     counterposes: [],
     harder: 'rest',
-    atHome: 'Head: a folded towel or a thin book.',
+    atHome: { neck: 'a folded towel or a thin book' },
     hold: hold(120, 600, 60, { isRest: true }),
   },
   {
@@ -811,7 +813,7 @@ export const reclined = [
     warmUps: [],
     counterposes: [],
     easier: 'constructive',
-    atHome: 'Knees: rolled blanket or pillows. Head: folded towel.',
+    atHome: { underKnees: 'rolled blanket or pillows', neck: 'folded towel' },
     hold: hold(300, 900, 60, { isRest: true }),
   },
 ] as const satisfies readonly PoseEntry[];

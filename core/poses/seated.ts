@@ -71,8 +71,11 @@ export const seated = [
     warmUps: ['leg-up', 'chair-hinge'],
     counterposes: ['table-up'],
     harder: 'seated-fold',
-    atHome:
-      'Seat: firm sofa cushion or books under a towel. Knees: a rolled blanket. Palms: books.',
+    atHome: {
+      seat: 'firm sofa cushion or books under a towel',
+      underKnees: 'a rolled blanket',
+      hands: 'books',
+    },
     hold: hold(60, 300, 30, { long: hold(120, 300, 30) }),
   },
   {
@@ -142,7 +145,10 @@ export const seated = [
       cm: 22,
       pose: 'chair-seat',
     },
-    atHome: 'Seat: firm cushion or folded blanket. Knees: cushions or books under towels.',
+    atHome: {
+      seat: 'firm cushion or folded blanket',
+      underThigh: 'cushions or books under towels',
+    },
     hold: hold(60, 300, 30, { long: hold(120, 300, 30) }),
   },
   {
@@ -235,7 +241,7 @@ export const seated = [
       cm: 18,
       pose: 'easy-cross',
     },
-    atHome: 'Seat: firm cushion. Knee: folded towels between knee and ankle.',
+    atHome: { seat: 'firm cushion', underThigh: 'folded towels between knee and ankle' },
     hold: hold(60, 240, 30, { long: hold(120, 300, 30) }),
   },
   {
@@ -315,7 +321,7 @@ export const seated = [
     counterposes: ['staff'],
     easier: 'easy-cross',
     harder: 'open-book-fold',
-    atHome: 'Seat: firm cushion. Knees: sofa cushions or books under towels.',
+    atHome: { seat: 'firm cushion', underThigh: 'sofa cushions or books under towels' },
     hold: hold(60, 300, 30, { long: hold(120, 300, 30) }),
   },
   {
@@ -399,7 +405,7 @@ export const seated = [
     counterposes: ['constructive'],
     easier: 'staff',
     harder: 'straddle-fold',
-    atHome: 'Seat: firm cushion. Knees: rolled towels. Palms: books.',
+    atHome: { seat: 'firm cushion', underKnees: 'rolled towels', hands: 'books' },
     hold: hold(60, 300, 30, { long: hold(120, 300, 30) }),
   },
   {
@@ -484,7 +490,7 @@ export const seated = [
     counterposes: ['staff'],
     easier: 'leg-up',
     harder: 'sundial',
-    atHome: 'Seat: firm cushion. Strap: a belt or scarf.',
+    atHome: { seat: 'firm cushion', strap: 'a belt or scarf' },
     hold: hold(30, 120, 15),
   },
   {
@@ -575,7 +581,7 @@ export const seated = [
     warmUps: ['heron', 'straddle'],
     counterposes: ['constructive'],
     easier: 'heron',
-    atHome: 'Seat: firm cushion. Hand: books. Or stand side-on at a wall.',
+    atHome: { seat: 'firm cushion', hands: 'books', also: 'Or stand side-on at a wall.' },
     hold: hold(30, 90, 15),
   },
   {
@@ -623,7 +629,7 @@ export const seated = [
     warmUps: ['staff', 'crossed-twist'],
     counterposes: ['constructive'],
     easier: 'crossed-twist',
-    atHome: 'Seat: firm cushion. Hand: books.',
+    atHome: { seat: 'firm cushion', hands: 'books' },
     hold: hold(30, 90, 15),
   },
   {
@@ -682,8 +688,11 @@ export const seated = [
       cm: 10,
       pose: 'easy-cross',
     },
-    atHome:
-      'Seat: firm cushion. Knee: cushion. Without room in the hip there is no stand-in: stay crossed.',
+    atHome: {
+      seat: 'firm cushion',
+      underThigh: 'cushion',
+      also: 'Without room in the hip there is no stand-in: stay crossed.',
+    },
     hold: hold(30, 300, 30),
   },
 ] as const satisfies readonly PoseEntry[];

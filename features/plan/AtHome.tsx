@@ -3,11 +3,13 @@ import { View } from 'react-native';
 import type { Person } from '@/core/formats/book';
 import type { PlanPose } from '@/core/formats/plan';
 import { shelfAtHome } from '@/core/advise/instead';
+import { standInsFor } from '@/core/advise/standIns';
 import { poseById } from '@/core/poses/poses';
 import { selectPlanAtHome } from '@/store/reckoned';
 import type { Units } from '@/ui/format';
 import { Press } from '@/ui/Press';
 import { Aside, Words } from '@/ui/Words';
+import { slotName } from '@/ui/words/words';
 import { useOjas, useToday } from '../hooks';
 import { SupportLines } from './Supports';
 
@@ -15,6 +17,23 @@ interface AtHomeProps {
   readonly person: Person;
   readonly planned: PlanPose;
   readonly units: Units;
+}
+
+/** What else would do for what lies there. */
+function StandIns({ planned }: { readonly planned: PlanPose }) {
+  const { slots, also } = standInsFor(planned);
+  return (
+    <View className="gap-1">
+      {slots.length > 0 ? <Aside>Or of what is at hand:</Aside> : null}
+      {slots.map(({ slot, said }) => (
+        <Words key={slot.slot}>
+          <Words className="font-semibold">{slotName({ slot: slot.slot })} </Words>
+          {said}
+        </Words>
+      ))}
+      {also ? <Words>{also}</Words> : null}
+    </View>
+  );
 }
 
 /** The same pose rebuilt of what this student has at home. */
@@ -25,9 +44,11 @@ export function AtHome({ person, planned, units }: AtHomeProps) {
   const pose = poseById(planned.pose);
   return (
     <View className="gap-3">
-      {pose ? <Words>{pose.atHome}</Words> : null}
       {there?.posture ? (
-        <SupportLines planned={there} shelf={shelfAtHome(person)} units={units} />
+        <>
+          <SupportLines planned={there} shelf={shelfAtHome(person)} units={units} />
+          <StandIns planned={there} />
+        </>
       ) : (
         <Words>Not at home for now.</Words>
       )}
