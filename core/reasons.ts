@@ -256,7 +256,8 @@ interface DecisionReasons {
   'long-gap': { readonly days: number };
   'long-away': { readonly days: number };
   /** Nothing comes down while a body sinks to one side. */
-  leaned: { readonly side: Side; readonly on: string };
+  /** `sits`: on something that a fold under one side would level. */
+  leaned: { readonly side: Side; readonly on: string; readonly sits: boolean };
   'not-held': { readonly heldSeconds: number; readonly plannedSeconds: number };
   'very-mobile': object;
   'more-sessions': {

@@ -158,7 +158,11 @@ describe('keep', () => {
     ]));
   test('a lean to one side', () => {
     expect(deciding(times({}, { list: 'left' })).reasons).toEqual([
-      { code: 'leaned', side: 'left', on: shiftDays(TODAY, -7) },
+      { code: 'leaned', side: 'left', on: shiftDays(TODAY, -7), sits: true },
+    ]);
+    // Where nobody sits on anything no fold levels it.
+    expect(deciding(times({}, { list: 'left', settled: [] })).reasons).toEqual([
+      { code: 'leaned', side: 'left', on: shiftDays(TODAY, -7), sits: false },
     ]);
     expect(deciding(times({ list: 'none' }, { list: 'none' })).action).toBe('lower');
   });

@@ -243,7 +243,12 @@ function keeping(input: DecisionInput, last: Earlier): Reason | null {
       plannedSeconds: outcome.plannedSeconds ?? 0,
     };
   if (outcome.list === 'left' || outcome.list === 'right')
-    return { code: 'leaned', side: outcome.list, on: dayOf(last.at) };
+    return {
+      code: 'leaned',
+      side: outcome.list,
+      on: dayOf(last.at),
+      sits: outcome.settled.some(({ slot }) => slot === 'seat' || slot === 'hipLevel'),
+    };
   if (input.veryMobile) return { code: 'very-mobile' };
   const good = goodRunning(earlier, input.strengthAllowed);
   if (good >= parameter.goodSessions.value || good >= timesAsked(earlier, good, input)) return null;

@@ -764,7 +764,6 @@ export const reclined = [
     faults: [{ id: 'chin', seen: 'Chin lifts', slot: 'neck', way: 'raise' }],
     warmUps: [],
     counterposes: [],
-    harder: 'rest',
     atHome: { neck: 'a folded towel or a thin book' },
     hold: hold(120, 600, 60, { isRest: true }),
   },

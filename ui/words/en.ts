@@ -300,8 +300,8 @@ export const en: Language = {
       `${Math.round(days / 7)} weeks since the last time: one step easier today, then as before.`,
     'not-held': ({ heldSeconds, plannedSeconds }) =>
       `Held ${Math.round(heldSeconds)} of ${Math.round(plannedSeconds)} s last time: the whole time first.`,
-    leaned: ({ side, on }, tell) =>
-      `It leaned to the ${side} on ${tell.day(on)}: level it first, with a thin fold under the side that sinks; nothing comes down until it is even.`,
+    leaned: ({ side, on, sits }, tell) =>
+      `It leaned to the ${side} on ${tell.day(on)}: level it first${sits ? ', with a thin fold under the side that sinks' : ''}; nothing comes down until it is even.`,
     'very-mobile': () => 'Very mobile: support at mid-range, never deeper; add strength instead.',
     'more-sessions': ({ good, asked, raised }) =>
       `${raised ? 'Raised lately. ' : ''}Stay: ${times(asked - good)} more at this height.`,

@@ -182,7 +182,7 @@ const others: readonly Reason[] = [
   { code: 'long-gap', days: 30 },
   { code: 'long-away', days: 50 },
   { code: 'not-held', heldSeconds: 30, plannedSeconds: 60 },
-  { code: 'leaned', side: 'left', on: '2026-03-02' },
+  { code: 'leaned', side: 'left', on: '2026-03-02', sits: true },
   { code: 'very-mobile' },
   { code: 'more-sessions', good: 1, asked: 2, raised: true },
   { code: 'nothing-lies' },
