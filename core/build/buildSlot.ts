@@ -500,9 +500,31 @@ function mayStay(of: SlotBuild, lying: Stack, targetCm: number): boolean {
   );
 }
 
+/**
+ * How high what the hands reach is to stand where what carries went up for what was felt: they come up with the body, by
+ * as much at once as any support does; null where they stay.
+ */
+function followsRiseCm(of: SlotBuild, lying: Stack, targetCm: number): number | null {
+  const { decision, need } = of;
+  const { mostRung, mostRaise } = decisionParameter;
+  const follows =
+    purposeHere(of) === 'reach' &&
+    decision.action === 'raise' &&
+    decision.slot !== null &&
+    decision.slot !== need.slot &&
+    lies(lying.heightCm) &&
+    targetCm - lying.heightCm > mostRung.value;
+  return follows ? Math.min(targetCm, lying.heightCm + mostRaise.value) : null;
+}
+
 /** What lay there last time with its rivals, where it can be built again; else the nearest to its height. */
 function againStacks(of: SlotBuild, lying: Stack, targetCm: number): Stack[] {
   const { rule, shelf, used, mostPieces } = of;
+  const followedCm = followsRiseCm(of, lying, targetCm);
+  if (followedCm !== null) {
+    const [nearest, ...others] = nearStacks(of, targetCm, followedCm, lying.pieces);
+    if (nearest && nearest.heightCm > lying.heightCm) return [nearest, ...others];
+  }
   if (
     !mayStay(of, lying, targetCm) ||
     of.liftedCm > decisionParameter.sameHeight.value ||

@@ -138,3 +138,37 @@ test('what is felt at a neck, a shoulder or an ankle raises nothing under pelvis
     }
   expect(raised).toBeGreaterThan(3);
 });
+
+const BLOCK_ON_END_CM = 23;
+
+test('where a hip is carried higher for what was felt, the hands come up with it', () => {
+  let followed = 0;
+  for (let seed = 60; seed < 90; seed++) {
+    const body = ordinaryAdult(seed, seed * 3 + 1, 'built-up-alignment');
+    const pose = 'pigeon';
+    const planAfter = (poses: readonly SessionPose[]) => {
+      const at = shiftDays(DAY, -7);
+      const sessions = poses.length === 0 ? [] : [{ id: 's', person: body.person.id, at, poses }];
+      const record = { ...body, sessions };
+      return planStudent(record, studioShelf, DAY, { poses: [pose] }).poses[0]!;
+    };
+    const before = planAfter([]);
+    const hands = before.slots.find(({ slot }) => slot === 'hands');
+    if (before.posture === null || !hands || hands.stack.length === 0) continue;
+    const after = planAfter([feltAt(before, 'inner-knee')]);
+    const there = after.slots.find(({ slot }) => slot === 'hands');
+    if (after.way !== before.way || after.decision.action !== 'raise' || !there) continue;
+    // A block on its end is the most that hands lean on here.
+    const isMost = hands.stackCm >= BLOCK_ON_END_CM;
+    // A block's next face is eight centimetres higher, and nobody leans on one that is three too high.
+    const behind = !isMost && there.targetCm - there.stackCm > 5;
+    expect([seed, there.targetCm, there.stackCm, behind]).toEqual([
+      seed,
+      there.targetCm,
+      there.stackCm,
+      false,
+    ]);
+    if (there.stackCm > hands.stackCm) followed++;
+  }
+  expect(followed).toBeGreaterThan(0);
+});

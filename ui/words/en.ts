@@ -305,7 +305,7 @@ export const en: Language = {
     'very-mobile': () => 'Very mobile: support at mid-range, never deeper; add strength instead.',
     'more-sessions': ({ good, asked, raised }) =>
       `${raised ? 'Raised lately. ' : ''}Stay: ${times(asked - good)} more at this height.`,
-    'nothing-lies': () => 'Nothing lies there that could be taken away.',
+    'nothing-lies': () => 'Nothing lay there that could be taken away.',
     fitted: () => 'What lies there fits this body’s lengths: it stays.',
     'no-step': ({ cm }, tell) => `The shelf has no step of ${tell.length(cm)} or less below this.`,
     'range-supports': ({ good, toCm }, tell) =>
