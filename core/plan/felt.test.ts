@@ -146,7 +146,7 @@ test('where a hip is carried higher for what was felt, the hands come up with it
   for (let seed = 60; seed < 90; seed++) {
     const body = ordinaryAdult(seed, seed * 3 + 1, 'built-up-alignment');
     const pose = 'pigeon';
-    const planAfter = (poses: readonly SessionPose[]) => {
+    const planAfter = (poses: SessionPose[]) => {
       const at = shiftDays(DAY, -7);
       const sessions = poses.length === 0 ? [] : [{ id: 's', person: body.person.id, at, poses }];
       const record = { ...body, sessions };

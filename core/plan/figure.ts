@@ -36,7 +36,7 @@ export function figureOf(laid: Laid, decision: Decision, { slots, built }: Built
       isAnew ? [] : earlier.map(({ outcome }) => outcome),
       choices,
       laid.context.day !== 'usual',
-      !decision.reasons.some(({ code }) => code === 'long-gap'),
+      mayGrow(decision),
     ),
   );
   return {
@@ -70,6 +70,13 @@ export function figureOf(laid: Laid, decision: Decision, { slots, built }: Built
     posture: posture as PlanPose['posture'],
   };
 }
+
+/** Words of a day on which something is asked for more gently: nothing is held longer then. */
+const GENTLER: readonly Decision['word'][] = ['ease', 'gentle'];
+
+/** Whether a hold may grow: not where all is to be as it was, nor where what was felt is answered. */
+const mayGrow = ({ word, reasons }: Decision) =>
+  !GENTLER.includes(word) && !reasons.some(({ code }) => code === 'long-gap');
 
 /** What cautions say, true of what lies there. */
 function asBuilt(reasons: readonly Reason[], slots: readonly PlanSlot[]): readonly Reason[] {

@@ -1,10 +1,12 @@
 import fc from 'fast-check';
 import { approachIds, approaches } from '../approaches/approaches';
 import type { SessionPose } from '../formats/book';
+import type { LocalDay } from '../formats/time';
 import { hold as parameter } from '../parameters';
 import { poseById, poses } from '../poses/poses';
 import { studioShelf } from '../props/usualShelves';
-import { samplePerson, samplePose } from '../tests/samples';
+import { ordinaryAdult } from '../sim/room';
+import { doneAsPlanned, samplePerson, samplePose } from '../tests/samples';
 import { holdFor, timesFor } from './hold';
 import { planStudent } from './plan';
 
@@ -95,4 +97,46 @@ test('what keeps a hold short keeps no rest short', () => {
   const grown = holds({ approach: 'long-quiet-holds', cautions: [] });
   expect(young.slice(0, 2)).toEqual(grown.slice(0, 2));
   expect(young[2]).toBeLessThanOrEqual(60);
+});
+
+test('what is asked for more gently than last time is held no longer', () => {
+  let gentler = 0;
+  for (const approach of approachIds)
+    for (const strength of [4, 5, 6]) {
+      const record = ordinaryAdult(71 + strength, 300, approach);
+      const planAt = (at: LocalDay, poses: SessionPose[]) =>
+        planStudent(
+          {
+            ...record,
+            sessions:
+              poses.length === 0
+                ? []
+                : [{ id: 's', person: record.person.id, at: '2026-02-23', poses }],
+          },
+          studioShelf,
+          at,
+        ).poses;
+      const done = planAt('2026-02-23', [])
+        .filter(({ posture }) => posture)
+        .map((one) =>
+          doneAsPlanned(one, {
+            heldSeconds: one.holdSeconds,
+            plannedSeconds: one.holdSeconds,
+            feeling: { strength, place: 'muscle' },
+          }),
+        );
+      for (const pose of planAt('2026-03-02', done)) {
+        const then = done.find((one) => one.pose === pose.pose && one.side === pose.side);
+        if (!then || !['ease', 'gentle'].includes(pose.decision.word)) continue;
+        gentler++;
+        const longer = pose.holdSeconds > (then.plannedSeconds ?? 0);
+        expect([approach, strength, pose.pose, longer]).toEqual([
+          approach,
+          strength,
+          pose.pose,
+          false,
+        ]);
+      }
+    }
+  expect(gentler).toBeGreaterThan(50);
 });

@@ -54,7 +54,6 @@ export function holdFor(
   const { firstSeconds, mostSeconds, growsSeconds } = ruleFor(pose, choices);
   const last = earlier.at(-1);
   const planned = last?.plannedSeconds ?? last?.heldSeconds ?? 0;
-  if (!last || planned === 0) return firstSeconds;
   const isByClock =
     pose.hold.isRest === true || (choices.hold !== 'breaths' && pose.hold.counted === undefined);
   const within = (seconds: number) => {
@@ -63,10 +62,14 @@ export function holdFor(
     const whole = isByClock ? byClock : HALF_BREATH;
     return Math.round(most / whole) * whole;
   };
+  if (!last || planned === 0) return within(firstSeconds);
   // An easier day is a third shorter, and says nothing of the next.
   if (complained(last) || heavyDay)
     return within(
-      Math.max(parameter.leastShare.value * firstSeconds, planned * parameter.backTo.value),
+      Math.min(
+        planned,
+        Math.max(parameter.leastShare.value * firstSeconds, planned * parameter.backTo.value),
+      ),
     );
   const good = earlier.slice(-asksFor(choices, pose));
   const grows =

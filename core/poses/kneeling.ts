@@ -257,7 +257,8 @@ export const kneeling = [
       knee: bothLegs('kneltOn'),
       hip: bothLegs('spread', 'spreadLoaded'),
       belly: ['pressed'],
-      ...nothing('ankle', 'back', 'head', 'arms', 'whole'),
+      head: ['lowered'],
+      ...nothing('ankle', 'back', 'arms', 'whole'),
     },
     stages: [
       { id: 'upright', name: 'Chest free', over: 'chest' },

@@ -302,7 +302,7 @@ export const en: Language = {
       `Held ${Math.round(heldSeconds)} of ${Math.round(plannedSeconds)} s last time: the whole time first.`,
     leaned: ({ side, on, sits }, tell) =>
       `It leaned to the ${side} on ${tell.day(on)}: level it first${sits ? ', with a thin fold under the side that sinks' : ''}; nothing comes down until it is even.`,
-    'very-mobile': () => 'Very mobile: support at mid-range, never deeper; add strength instead.',
+    'very-mobile': () => 'Very mobile: nothing comes down; stay at mid-range, and add strength instead.',
     'more-sessions': ({ good, asked, raised }) =>
       `${raised ? 'Raised lately. ' : ''}Stay: ${times(asked - good)} more at this height.`,
     'nothing-lies': () => 'Nothing lay there that could be taken away.',
