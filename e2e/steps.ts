@@ -25,7 +25,7 @@ export async function firstVisit(
   await page.getByRole('button', { name: /All asked: no to the remaining/ }).click();
   await expect(page.getByRole('button', { name: /All asked/ })).toBeHidden();
   await page.getByRole('link', { name: 'On to measuring' }).click();
-  await page.getByRole('button', { name: /^Knee bend, hip bent.*left .*right/ }).click();
+  await page.getByRole('button', { name: /^Knee bend with a bent hip.*left .*right/ }).click();
   for (const side of ['left', 'right'] as const) {
     await expect(page.getByRole('radio', { name: new RegExp(`^${side}`, 'i') })).toBeChecked();
     for (let i = 0; i < 3; i++) {
@@ -34,7 +34,9 @@ export async function firstVisit(
       await page.getByRole('button', { name: 'Take this reading' }).click();
     }
     await page.getByRole('button', { name: /^Save(, other side)?$/ }).click();
-    await expect(page.getByText(new RegExp(`Knee bend, hip bent ${side} noted`))).toBeVisible();
+    await expect(
+      page.getByText(new RegExp(`Knee bend with a bent hip ${side} noted`)),
+    ).toBeVisible();
   }
 }
 

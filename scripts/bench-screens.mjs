@@ -362,7 +362,7 @@ await withBrowser(true, async (browser, address) => {
     await devtools.send('Emulation.setCPUThrottlingRate', { rate: 1 });
   }
 
-  await measure(/^Knee bend, hip bent ?left/, 'Photo');
+  await measure(/^Knee bend with a bent hip ?left/, 'Photo');
   const bytes = await page.evaluate(() => {
     const canvas = document.createElement('canvas');
     [canvas.width, canvas.height] = [4000, 3000];

@@ -47,7 +47,7 @@ const views = [
     path: '/students/p-marit/measure',
     size: WIDE,
     do: [
-      press(/^Knee bend, hip bent ?left/),
+      press(/^Knee bend with a bent hip ?left/),
       pick('Photo'),
       press('Try it on a drawn figure'),
       (page) => page.getByLabel('The picture to be marked').waitFor(),

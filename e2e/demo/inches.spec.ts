@@ -62,7 +62,7 @@ test('on the mat, step by step', async ({ page }) => {
 
 test('a tape is read in inches, its working too, and kept to the millimetre', async ({ page }) => {
   await go(page, '/students/p-marit/measure');
-  await page.getByRole('button', { name: /^Knee bend, hip bent ?left/ }).click();
+  await page.getByRole('button', { name: /^Knee bend with a bent hip ?left/ }).click();
   await page.getByRole('radio', { name: 'Heel to seat', exact: true }).click();
   await page.getByLabel('Reading 1').fill('12');
   await expect(page.getByText(/and 12 in make a triangle/)).toBeVisible();
@@ -74,12 +74,12 @@ test('a tape is read in inches, its working too, and kept to the millimetre', as
   await expect(page.getByText(/200 in is outside what a person can show/)).toBeVisible();
   await page.getByLabel('Reading 2').fill('');
   await page.getByRole('button', { name: /^Save(, other side)?$/ }).click();
-  await expect(page.getByText(/Knee bend, hip bent left noted/)).toBeVisible();
+  await expect(page.getByText(/Knee bend with a bent hip left noted/)).toBeVisible();
   await keptAway(page);
   await go(page, '/more');
   await page.getByRole('radio', { name: 'Centimetres' }).click();
   await expect(page.getByText('Lengths in centimetres')).toBeVisible();
   await go(page, '/students/p-marit/measure');
-  await page.getByRole('button', { name: /^Knee bend, hip bent ?left/ }).click();
+  await page.getByRole('button', { name: /^Knee bend with a bent hip ?left/ }).click();
   await expect(page.getByText(/: 30.5 cm/).first()).toBeVisible();
 });

@@ -20,7 +20,7 @@ test('dragging the seat’s top edge moves figure, pieces and numbers, and store
   expect(after).toBeLessThan(before - 3);
   await expect(figure.getByText(reckoned)).toBeVisible();
   await expect(
-    figure.getByText(/Knee bend, hip bent, left: \d+° more than there is/),
+    figure.getByText(/Knee bend with a bent hip, left: \d+° more than there is/),
   ).toBeVisible();
   const seat = (cm: number) =>
     page.getByRole('heading', { name: new RegExp(`^Seat ${Math.round(cm * 2) / 2} cm$`) });

@@ -33,15 +33,15 @@ test('readings that no person shows, letters and ambiguous commas are refused, a
   };
   await refused(
     '1300',
-    /1300° is outside what a person can show for knee bend, hip bent \(60 to 175°\)/,
+    /1300° is outside what a person can show for knee bend with a bent hip \(60 to 175°\)/,
   );
   await refused('abc', /“abc” is not a number/);
   await refused('1,234', /can be read in two ways/);
   await page.getByLabel(/^Reading/).fill('129,5');
   await page.getByRole('button', { name: /^Save(, other side)?$/ }).click();
-  await expect(page.getByText(/Knee bend, hip bent left noted/)).toBeVisible();
+  await expect(page.getByText(/Knee bend with a bent hip left noted/)).toBeVisible();
   await page.reload();
-  await page.getByRole('button', { name: /^Knee bend, hip bent.*left .*right/ }).click();
+  await page.getByRole('button', { name: /^Knee bend with a bent hip.*left .*right/ }).click();
   await expect(page.getByText(/: (130, 130, 130|129\.5)°$/)).toHaveCount(2);
   await page.getByRole('radio', { name: /^Right/ }).click();
   await expect(page.getByText(/: 131, 131, 131°$/)).toHaveCount(1);
@@ -113,7 +113,7 @@ test('a full storage says so; what was typed and what was stored stays', async (
   await expect(page.getByText(/Not saved: this browser’s storage is full/)).toBeVisible();
   await expect(page.getByLabel(/^Reading/)).toHaveValue('125');
   await page.reload();
-  await page.getByRole('button', { name: /^Knee bend, hip bent.*left .*right/ }).click();
+  await page.getByRole('button', { name: /^Knee bend with a bent hip.*left .*right/ }).click();
   await expect(page.getByText(/: 130, 130, 130°$/)).toHaveCount(1);
   await expect(page.getByText(/: 125°$/)).toHaveCount(0);
 });

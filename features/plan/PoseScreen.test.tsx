@@ -25,7 +25,7 @@ test('a pose’s page tells figure, build, how, around, home, why and what was b
   );
   expect(region('At home').getByText(/thick books/)).toBeInTheDocument();
   expect(
-    region('Why').getByText(/Knee bend, hip bent, left: asks \d+°, has \d+°/),
+    region('Why').getByText(/Knee bend with a bent hip, left: asks \d+°, has \d+°/),
   ).toBeInTheDocument();
   expect(region('Why').getAllByText(/What widens it most/).length).toBeGreaterThan(0);
   expect(region('Before').getByText('Not practised yet.')).toBeInTheDocument();

@@ -39,7 +39,7 @@ test('a height is told with its band, and a strap by its length alone', () => {
 });
 
 test('what widens a band is told in the teacher’s words', () => {
-  expect(inputWords('kneeFlexion.hipBent:left')).toBe('knee bend, hip bent, left');
+  expect(inputWords('kneeFlexion.hipBent:left')).toBe('knee bend with a bent hip, left');
   expect(inputWords('kneeling.sitAllowance')).toMatch('flesh and calf');
   expect(inputWords(null)).toMatch('the mat has taught');
 });

@@ -34,7 +34,9 @@ test('nothing on record is said, not drawn', async () => {
 test('a range has its course, its real change, left against right, and its rows', async () => {
   await show(<ProgressScreen id="p1" />, facts());
   const ranges = region('Ranges');
-  expect(ranges.getByRole('img', { name: /Knee bend, hip bent, left through time/ })).toBeVisible();
+  expect(
+    ranges.getByRole('img', { name: /Knee bend with a bent hip, left through time/ }),
+  ).toBeVisible();
   expect(ranges.getByText(/\d+° freer$/)).toBeInTheDocument();
   expect(ranges.getByText(/^Left against right/)).toBeInTheDocument();
   fireEvent.click(ranges.getAllByRole('button', { name: 'As a table' })[0]!);

@@ -29,7 +29,7 @@ test('a decision shows its evidence and is overruled in one tap, with why, and t
   expect(next().getByText('Seat 23 cm')).toBeInTheDocument();
   await press('Why, or change it: Hero');
   expect(next().getByText(/held · \d+ of 10/)).toBeInTheDocument();
-  expect(next().getByText(/^Knee bend, hip bent: left /)).toBeInTheDocument();
+  expect(next().getByText(/^Knee bend with a bent hip: left /)).toBeInTheDocument();
   fireEvent.change(next().getByRole('textbox', { name: /^Why/ }), {
     target: { value: 'long row on Sunday' },
   });

@@ -65,7 +65,7 @@ test('whose hamstrings changed most is one tap, told apart from read once and ne
   expect(screen.getByText(/^50° left, read once, /)).toBeInTheDocument();
   expect(screen.getByText('never read')).toBeInTheDocument();
   expect(names().map((name) => name?.split(' ')[0])).toEqual(['Birk', 'Aster', 'Carys']);
-  choose('Knee bend, hip bent');
+  choose('Knee bend with a bent hip');
   await waitFor(() => expect(screen.getAllByText('never read')).toHaveLength(3));
 });
 

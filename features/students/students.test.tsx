@@ -145,7 +145,7 @@ describe('one student', () => {
 
   test('shows measured ranges with their doubt and age, and how many are assumed', async () => {
     await show(<StudentScreen id="p1" />);
-    expect(screen.getByText('Knee bend, hip bent, left')).toBeInTheDocument();
+    expect(screen.getByText('Knee bend with a bent hip, left')).toBeInTheDocument();
     expect(screen.getAllByText(/^1[23]\d° ± \d+$/).length).toBe(2);
     expect(screen.getByText(/^\d+ more are assumed\.$/)).toBeInTheDocument();
   });

@@ -92,8 +92,8 @@ const ranges: Readonly<Record<RangeId, string>> = {
   'pelvicTilt.sits': 'Pelvis from standing to sitting',
   hamstring: 'Hamstring',
   hamstringCoupling: 'Hip freed by bending the knee',
-  'kneeFlexion.hipBent': 'Knee bend, hip bent',
-  'kneeFlexion.prone': 'Knee bend, face down',
+  'kneeFlexion.hipBent': 'Knee bend with a bent hip',
+  'kneeFlexion.prone': 'Knee bend face down',
   hipRotation: 'Outward rotation',
   hipSpread: 'Spread',
   hipFlexion: 'Thigh to chest',
@@ -302,7 +302,8 @@ export const en: Language = {
       `Held ${Math.round(heldSeconds)} of ${Math.round(plannedSeconds)} s last time: the whole time first.`,
     leaned: ({ side, on, sits }, tell) =>
       `It leaned to the ${side} on ${tell.day(on)}: level it first${sits ? ', with a thin fold under the side that sinks' : ''}; nothing comes down until it is even.`,
-    'very-mobile': () => 'Very mobile: nothing comes down; stay at mid-range, and add strength instead.',
+    'very-mobile': () =>
+      'Very mobile: nothing comes down; stay at mid-range, and add strength instead.',
     'more-sessions': ({ good, asked, raised }) =>
       `${raised ? 'Raised lately. ' : ''}Stay: ${times(asked - good)} more at this height.`,
     'nothing-lies': () => 'Nothing lay there that could be taken away.',

@@ -63,7 +63,7 @@ test('a picture gives an angle with its own error, kept with the reading, and is
 
 test('a reading that no person has is refused, and its picture stays to be marked again', async () => {
   await show(<MeasureScreen id="p1" />);
-  press(/^Knee bend, hip bent ?left/);
+  press(/^Knee bend with a bent hip ?left/);
   fireEvent.click(screen.getByRole('radio', { name: 'Photo' }));
   press('Choose a picture');
   await waitFor(() => expect(angle()).toBeLessThan(60));
@@ -128,7 +128,7 @@ test('a camera that is refused says what to do instead', async () => {
     },
   });
   await show(<MeasureScreen id="p1" />);
-  press(/^Knee bend, hip bent ?left/);
+  press(/^Knee bend with a bent hip ?left/);
   fireEvent.click(screen.getByRole('radio', { name: 'Photo' }));
   press('Open the camera');
   expect(await screen.findByRole('alert')).toHaveTextContent(

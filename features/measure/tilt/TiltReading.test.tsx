@@ -161,7 +161,7 @@ test('a range read on the edge asks for a new zero', async () => {
 
 test('a knee bend is read in two places', async () => {
   const { state } = await show(<MeasureScreen id="p1" />);
-  press(/^Knee bend, hip bent ?left/);
+  press(/^Knee bend with a bent hip ?left/);
   fireEvent.click(screen.getByRole('radio', { name: 'Phone tilt' }));
   press('Start the phone’s sensor');
   turned(0, 700);
