@@ -1,3 +1,4 @@
+const { readdirSync } = require('node:fs');
 const { join } = require('node:path');
 const { getDefaultConfig } = require('expo/metro-config');
 const { withNativeWind } = require('nativewind/metro');
@@ -77,6 +78,19 @@ config.resolver.resolveRequest = (context, name, platform) => {
     found.type === 'sourceFile' ? leftOut.find((one) => one.test(found.filePath)) : undefined;
   if (part) met.add(String(part));
   return part ? { type: 'empty' } : found;
+};
+
+/**
+ * A module runs when something of it is first used, not when whoever names it is loaded; but for what reckons, where
+ * asking for another module in every round would cost more than it spares.
+ */
+const core = join(__dirname, 'core');
+const reckons = readdirSync(core, { recursive: true }).map((path) => join(core, path));
+const blockList = Object.fromEntries(reckons.map((path) => [path, true]));
+const { getTransformOptions } = config.transformer;
+config.transformer.getTransformOptions = async (...asked) => {
+  const options = await getTransformOptions?.(...asked);
+  return { ...options, transform: { ...options?.transform, inlineRequires: { blockList } } };
 };
 
 module.exports = withNativeWind(config, { input: './ui/global.css' });
