@@ -81,12 +81,16 @@ config.resolver.resolveRequest = (context, name, platform) => {
 };
 
 /**
- * A module runs when something of it is first used, not when whoever names it is loaded; but for what reckons, where
- * asking for another module in every round would cost more than it spares.
+ * A module runs when something of it is first used, not when whoever names it is loaded. Not so what reckons, where
+ * asking for another module in every round would cost more than it spares; nor what stands under all, which looks at
+ * the script that it came with while that one runs.
  */
-const core = join(__dirname, 'core');
-const reckons = readdirSync(core, { recursive: true }).map((path) => join(core, path));
-const blockList = Object.fromEntries(reckons.map((path) => [path, true]));
+const atOnce = ['core', 'node_modules/expo/src'].flatMap((room) =>
+  readdirSync(join(__dirname, room), { recursive: true }).map((path) =>
+    join(__dirname, room, path),
+  ),
+);
+const blockList = Object.fromEntries(atOnce.map((path) => [path, true]));
 const { getTransformOptions } = config.transformer;
 config.transformer.getTransformOptions = async (...asked) => {
   const options = await getTransformOptions?.(...asked);

@@ -30,7 +30,7 @@ const bounds = [
   { what: 'first scripts', mostKb: 400, names: null },
   { what: 'pages', mostKb: 270, names: /^pages-/ },
   { what: 'calendar, table and document', mostKb: 70, names: /^(all|HowScreen|StudentTable)-/ },
-  { what: 'workers', mostKb: 360, names: /^(book|records|moved|picture|ticks)-/ },
+  { what: 'workers', mostKb: 360, names: /^(book|records|plans|picture|ticks)-/ },
   { what: 'fonts', mostKb: 150, names: /\.woff2$/ },
 ];
 

@@ -1,11 +1,11 @@
 import { shelfAtHome } from '@/core/advise/instead';
+import { visitPlanning, worthTrying, type VisitWork } from '@/core/advise/visitWork';
 import { estimateRanges, type Estimates } from '@/core/estimate/estimate';
 import type { Plan, PlanPose } from '@/core/formats/plan';
-import { dayOf, shiftDays, type LocalDay } from '@/core/formats/time';
-import { tells, type Trial } from '@/core/learn/trialLadder';
+import { dayOf, type LocalDay } from '@/core/formats/time';
+import type { Trial } from '@/core/learn/trialLadder';
 import { planningFor, planStudent, type Planning } from '@/core/plan/plan';
 import { practisedPoses } from '@/core/plan/practised';
-import { poses } from '@/core/poses/poses';
 import type { SlotKey } from '@/core/slots';
 import { lastAnswers } from './lastAnswers';
 import { selectDay, selectMethod, selectRecord, selectShelf } from './selectors';
@@ -38,15 +38,7 @@ function selectPlanning(
   return lastPlannings(
     record,
     [shelf, today, day, method],
-    () => {
-      const wanted = new Set([...practisedPoses(record.sessions), ...also.split(',')]);
-      const isDone = record.sessions.some(({ at }) => dayOf(at) === today);
-      return planningFor(record, shelf, isDone ? shiftDays(today, 1) : today, {
-        day,
-        method,
-        poses: poses.map((pose) => pose.id).filter((pose) => wanted.has(pose)),
-      });
-    },
+    () => visitPlanning({ record, shelf, today, day, method }, also.split(',')),
     also,
   );
 }
@@ -105,14 +97,11 @@ export function selectVisitTrial(
   id: string,
   today: LocalDay,
   places: readonly string[],
-): { readonly place: string; readonly trial: Trial } | null {
-  let best: { readonly place: string; readonly trial: Trial } | null = null;
-  for (const place of places) {
+): VisitWork['worth'] {
+  return worthTrying(places, (place) => {
     const [pose = '', side = 'both'] = place.split('/');
-    const trial = selectTrial(state, id, today, { pose, side: side as PlanPose['side'] });
-    if (trial && (!best || tells(trial) > tells(best.trial))) best = { place, trial };
-  }
-  return best;
+    return selectTrial(state, id, today, { pose, side: side as PlanPose['side'] });
+  });
 }
 
 const lastAtHome = lastAnswers<Plan>();

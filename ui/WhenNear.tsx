@@ -1,4 +1,4 @@
-import { useEffect, useRef, useState, type ReactNode } from 'react';
+import { createContext, useEffect, useRef, useState, type ReactNode } from 'react';
 import { flushSync } from 'react-dom';
 import { View } from 'react-native';
 
@@ -13,9 +13,13 @@ interface WhenNearProps {
 /** So far under what is seen it is drawn already. */
 const NEAR = '300px';
 
+/** Whether what stands in it must be whole at once: the page is being printed. */
+export const AtOnce = createContext(false);
+
 /** What costs much to reckon or to draw, once it comes near the part of the page that is seen, or is printed. */
 export function WhenNear({ isSeen = false, roomPx, children }: WhenNearProps) {
   const [isNear, setIsNear] = useState(isSeen || typeof IntersectionObserver === 'undefined');
+  const [isPrinted, setIsPrinted] = useState(false);
   const room = useRef<View>(null);
   useEffect(() => {
     const here = room.current as unknown as Element | null;
@@ -29,12 +33,17 @@ export function WhenNear({ isSeen = false, roomPx, children }: WhenNearProps) {
     );
     watch.observe(here);
     // On paper it is there at once, or the page is set without it.
-    const showNow = () => flushSync(show);
+    const showNow = () =>
+      flushSync(() => {
+        setIsPrinted(true);
+        show();
+      });
     window.addEventListener('beforeprint', showNow);
     return () => {
       watch.disconnect();
       window.removeEventListener('beforeprint', showNow);
     };
   }, [isNear]);
-  return isNear ? children : <View ref={room} style={{ minHeight: roomPx }} />;
+  if (!isNear) return <View ref={room} style={{ minHeight: roomPx }} />;
+  return isPrinted ? <AtOnce.Provider value>{children}</AtOnce.Provider> : children;
 }

@@ -1,6 +1,6 @@
 import { heightsMoved, moveCm, type MovedHeight, type PlanHeight } from '@/core/advise/moved';
-import { assumedText, type Assumed } from './moved/assume';
-import type { MovedAnswer, MovedTask } from './moved.worker';
+import { assumedText, type Assumed } from './plans/assume';
+import type { MovedAnswer, MovedTask } from './plans.worker';
 
 /** What one student would have otherwise, what moves furthest first. */
 export interface StudentMoved {
@@ -15,7 +15,7 @@ function heightsWith(
   task: MovedTask,
   assumed: Assumed | null,
 ): Promise<readonly (readonly PlanHeight[])[]> {
-  const worker = new Worker(new URL('./moved.worker', import.meta.url), {
+  const worker = new Worker(new URL('./plans.worker', import.meta.url), {
     name: assumedText(assumed),
   });
   return new Promise<readonly (readonly PlanHeight[])[]>((resolve, reject) => {

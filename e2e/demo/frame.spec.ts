@@ -38,3 +38,26 @@ test('the bar of places stands before the scripts have run, where it stands afte
     expect(Math.abs(y - (there[i]?.[1] ?? 0)), NAMES[i]).toBeLessThanOrEqual(4);
   });
 });
+
+test('who comes is reckoned beside the page, and on paper is there at once', async ({ page }) => {
+  const workers: string[] = [];
+  page.on('worker', (worker) => workers.push(worker.url()));
+  await page.goto('/');
+  const first = page.getByRole('article').first();
+  await expect(first.getByText(/Check first|Everything stays/)).toBeVisible();
+  expect(workers.some((url) => /\/plans-/.test(url))).toBe(true);
+  await expect(page.getByText('Reckoning what changes…')).toHaveCount(0);
+  // What was never near the part that is seen is whole on paper all the same.
+  await page.reload();
+  await expect(first).toBeVisible();
+  await page.evaluate(() => window.dispatchEvent(new Event('beforeprint')));
+  await expect(page.getByRole('region', { name: 'To fetch for today' })).toBeAttached();
+  await expect(page.getByText('Reckoning what changes…')).toHaveCount(0);
+});
+
+test('where no program can run beside the page, the page reckons itself', async ({ page }) => {
+  await page.route('**/plans-*.js', (one) => one.abort());
+  await page.goto('/');
+  const first = page.getByRole('article').first();
+  await expect(first.getByText(/Check first|Everything stays/)).toBeVisible();
+});

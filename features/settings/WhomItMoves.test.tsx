@@ -2,7 +2,7 @@ import { fireEvent, screen } from '@testing-library/react';
 import { decision } from '@/core/parameters';
 import { heightsOf, type PlanHeight } from '@/core/advise/moved';
 import { planStudent } from '@/core/plan/plan';
-import type { MovedAnswer, MovedTask } from '@/workers/moved.worker';
+import type { MovedAnswer, MovedTask } from '@/workers/plans.worker';
 import { show } from '../tests/onScreen';
 import { OneNumber } from './OneNumber';
 

@@ -1,10 +1,10 @@
 import { Link } from 'expo-router';
-import { useEffect, useState, type ReactNode } from 'react';
 import { View } from 'react-native';
 import { worthReading } from '@/core/advise/visit';
 import { placeKey } from '@/core/advise/order';
 import type { Person } from '@/core/formats/book';
 import type { Plan, PlanPose } from '@/core/formats/plan';
+import type { Trial } from '@/core/learn/trialLadder';
 import { stackWords } from '@/core/props/stack';
 import { recordIn } from '@/core/recordIn';
 import { slotKey, slotRefOf } from '@/core/slots';
@@ -14,22 +14,22 @@ import { inSentence, length } from '@/ui/format';
 import { rungWords } from '@/ui/rungWords';
 import { Aside, Words } from '@/ui/Words';
 import { rangeName, slotName, wordsIn } from '@/ui/words/words';
-import { selectTrial, selectVisitTrial } from '@/store/reckoned';
-import { todayIso, useOjas, useUnits } from '../hooks';
-import { usePlan } from '../reckoned';
+import { useOjas, useUnits } from '../hooks';
 import { ActionMark } from '../plan/ActionMark';
 import { PoseGlance } from '../plan/PoseFigure';
 import { poseTitle } from '../plan/words';
 import { Yours } from '../plan/Yours';
+import { useVisitWork } from './useVisitWork';
 
 /** What is worth reading of a student who comes, what changes since last time, and what lies there as the teacher wants it. */
 export function ComerWork({ person }: { readonly person: Person }) {
   const { id } = person;
-  const plan = usePlan(id);
+  const work = useVisitWork(id);
   const hasSessions = useOjas((state) => selectSessionsOf(state, id).length > 0);
   const laid = useOjas(({ mat }) => recordIn(mat.laid, id)?.poses);
   const isRead = useOjas((state) => (selectRecord(state, id)?.readings.length ?? 0) > 0);
-  if (!plan) return null;
+  if (!work) return <Aside>Reckoning what changes…</Aside>;
+  const { plan, worth } = work;
   const moves = plan.poses.filter(
     ({ decision, posture }) =>
       posture !== null && ['lower', 'raise', 'rest'].includes(decision.action),
@@ -50,9 +50,7 @@ export function ComerWork({ person }: { readonly person: Person }) {
           <Move key={`${planned.pose}/${planned.side}`} person={person} planned={planned} />
         ))
       )}
-      <Later>
-        <WorthTrying id={id} plan={plan} />
-      </Later>
+      {worth ? <WorthTrying {...worth} plan={plan} /> : null}
       {plan.poses
         .filter((planned) => laid?.[placeKey(planned)])
         .map((planned) => (
@@ -65,29 +63,18 @@ export function ComerWork({ person }: { readonly person: Person }) {
   );
 }
 
-/** What is no part of the first sight of a day, and costs as much to reckon, comes after it. */
-function Later({ children }: { readonly children: ReactNode }) {
-  const [isTime, setIsTime] = useState(false);
-  useEffect(() => {
-    const timer = setTimeout(() => setIsTime(true), AFTER_MS);
-    return () => clearTimeout(timer);
-  }, []);
-  return isTime ? children : null;
+interface WorthTryingProps {
+  readonly place: string;
+  readonly trial: Trial;
+  readonly plan: Plan;
 }
-const AFTER_MS = 400;
 
 /** The one height that is worth finding on the mat today. */
-function WorthTrying({ id, plan }: { readonly id: string; readonly plan: Plan }) {
+function WorthTrying({ place, trial, plan }: WorthTryingProps) {
   const units = useUnits();
-  const today = todayIso();
-  const places = plan.poses
-    .filter(({ posture, decision }) => posture !== null && decision.action !== 'rest')
-    .map(placeKey);
-  const found = useOjas((state) => selectVisitTrial(state, id, today, places)?.place ?? null);
-  const planned = plan.poses.find((one) => placeKey(one) === found);
-  const trial = useOjas((state) => (planned ? selectTrial(state, id, today, planned) : null));
-  const first = trial?.tries[1];
-  if (!planned || !trial || !first) return null;
+  const planned = plan.poses.find((one) => placeKey(one) === place);
+  const first = trial.tries[1];
+  if (!planned || !first) return null;
   return (
     <Words>
       Worth trying on the mat: in {poseTitle(planned)} the{' '}

@@ -2,17 +2,14 @@ import type { ClassRecord, Person } from '@/core/formats/book';
 import { fetchedFor, fetchedTogether } from '@/core/advise/order';
 import type { Shelf } from '@/core/props/shelf';
 import { selectPeople, selectShelf } from '@/store/selectors';
-import { selectPlan } from '@/store/reckoned';
 import { Sheet } from '@/ui/Sheet';
 import { Aside, Title, Words } from '@/ui/Words';
-import { useOjas, useOjasList, useToday } from '../hooks';
+import { useOjas } from '../hooks';
+import { useVisitWorks } from './useVisitWork';
 
 /** The poses of each of them, in what they practise. */
-function usePosesOf(people: readonly Pick<Person, 'id'>[]) {
-  const today = useToday();
-  const plans = useOjasList((state) => people.map(({ id }) => selectPlan(state, id, today)));
-  return plans.map((plan) => plan?.poses ?? []);
-}
+const usePosesOf = (people: readonly Pick<Person, 'id'>[]) =>
+  useVisitWorks(people.map(({ id }) => id)).map((work) => work?.plan.poses ?? []);
 
 /** What is fetched, thing by thing, and of what there is too little. */
 function linesOf(needed: ReadonlyMap<string, number>, shelf: Shelf) {
