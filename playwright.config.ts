@@ -24,6 +24,8 @@ export default defineConfig({
   use: {
     viewport: { width: 390, height: 844 },
     launchOptions: chromiumWith(),
+    // Each test has a browser of its own, which would fetch the whole app to keep it; what is kept has tests of its own.
+    serviceWorkers: 'block',
   },
   projects: [
     {
@@ -36,6 +38,7 @@ export default defineConfig({
       testMatch: 'empty/*.spec.ts',
       use: { baseURL: `http://127.0.0.1:${EMPTY_PORT}` },
     },
+    { name: 'offline', testMatch: 'offline/*.spec.ts', use: { serviceWorkers: 'allow' } },
   ],
   webServer: [serve(DEMO_PORT, true), serve(EMPTY_PORT, false)],
 });

@@ -1,7 +1,9 @@
+import { createHash } from 'node:crypto';
 import { cpSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { brotliCompressSync, constants, gzipSync } from 'node:zlib';
 import { build } from 'esbuild';
+import { generateSW } from 'workbox-build';
 import { copyFonts } from './fonts.mjs';
 import { newestSource, noteBuilt, root, runs, stop } from './steps.mjs';
 
@@ -56,6 +58,33 @@ function keepBounds() {
   if (over.length > 0) stop(`The app has grown too heavy.\n${over.join('\n')}`);
 }
 
+/**
+ * What the app is made of, for the browser to keep: all of it is fetched before any of it is used, and a newer version
+ * waits beside it until it is taken.
+ */
+async function keepWhole() {
+  const page = readFileSync(join(web, 'index.html'));
+  const { warnings } = await generateSW({
+    globDirectory: web,
+    globPatterns: ['**/*.{js,css,html,json,md,woff2,svg,png,webmanifest}'],
+    // The page itself is kept as the server sends it.
+    globIgnores: ['index.html', 'metadata.json'],
+    additionalManifestEntries: [
+      { url: '/', revision: createHash('sha256').update(page).digest('hex') },
+    ],
+    swDest: join(web, 'sw.js'),
+    inlineWorkboxRuntime: true,
+    sourcemap: false,
+    dontCacheBustURLsMatching: /-[0-9a-f]{32}\./,
+    maximumFileSizeToCacheInBytes: 8 * 1024 * 1024,
+    cleanupOutdatedCaches: true,
+    clientsClaim: true,
+    navigateFallback: '/',
+    navigateFallbackDenylist: [/^\/(api|healthz)/],
+  });
+  if (warnings.length > 0) stop(warnings.join('\n'));
+}
+
 const from = newestSource();
 const web = join(root, 'dist', 'web');
 rmSync(web, { recursive: true, force: true });
@@ -70,6 +99,7 @@ if (!runs('npx', ['expo', 'export', '--platform', 'web', '--output-dir', web], q
   stop('The web app could not be built.');
 // To look around in before anything is begun; the demo begins with it.
 cpSync(join(root, 'demo', 'kingfisher-boathouse.json'), join(web, 'sample.json'));
+await keepWhole();
 compress(web);
 keepBounds();
 const forNode = {

@@ -12,6 +12,7 @@ import { Aside, Title, Words } from '@/ui/Words';
 import { nowIso, useOjas, useOjasDispatch } from '../hooks';
 import { saveFile } from './files';
 import { Import } from './Import';
+import { Kept } from './Kept';
 import { saveBook } from './saveBook';
 import { useFirst } from './useFirst';
 
@@ -21,6 +22,7 @@ export function DataScreen() {
     <Screen title="Data">
       <Export />
       <Import />
+      <Kept />
       <SetAsides />
       <Acts />
     </Screen>

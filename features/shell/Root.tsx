@@ -4,6 +4,7 @@ import { bringPages, Lost } from '../pages/late';
 import { useOjas } from '../hooks';
 import { WholeBoundary } from './Boundary';
 import { teachPatience } from './loadAgain';
+import { keepOffline } from '../offline';
 import { Unreachable, Waiting } from './Opening';
 import { fillingWithDemo, openedStore } from './openedStore';
 import { OwnOrSample } from './sample';
@@ -45,7 +46,10 @@ function Opening() {
     // The first screen has stood still for a moment by then; the next tap finds its page here.
     const later =
       status === 'open' || status === 'looking'
-        ? setTimeout(bringPages, PAGES_AFTER_MS)
+        ? setTimeout(() => {
+            bringPages();
+            keepOffline();
+          }, PAGES_AFTER_MS)
         : undefined;
     return () => clearTimeout(later);
   }, [status]);

@@ -49,7 +49,7 @@ export function Shell() {
       <PlaceBoundary>
         <Place path={path} />
       </PlaceBoundary>
-      <Notices />
+      <Notices isBusy={onMat} />
       <Shortcuts />
     </Frame>
   );
