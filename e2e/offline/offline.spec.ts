@@ -1,19 +1,17 @@
-import { expect, test as base, type Page } from '@playwright/test';
+import { expect, test, type Page } from '@playwright/test';
 import { OwnServer } from './ownServer';
 
 const FIRST_PORT = 8440;
-const test = base.extend<{ server: OwnServer }>({
-  server: async ({}, use, { workerIndex }) => {
-    const server = new OwnServer(FIRST_PORT + workerIndex);
-    await server.start();
-    await use(server);
-    await server.remove();
-  },
+let server: OwnServer;
+test.beforeEach(async () => {
+  server = new OwnServer(FIRST_PORT + (test.info().workerIndex % 50));
+  await server.start();
 });
+test.afterEach(() => server.remove());
 
 /** Opens the app for the first time, and waits until all of it is here. */
-async function visit(page: Page, { address }: OwnServer): Promise<void> {
-  await page.goto(`${address}/more/data`);
+async function visit(page: Page): Promise<void> {
+  await page.goto(`${server.address}/more/data`);
   await expect(page.getByText('All of Ojas is on this device')).toBeVisible({ timeout: 40_000 });
 }
 
@@ -42,9 +40,8 @@ async function newStudent(page: Page, name: string): Promise<void> {
 
 test('after one visit all of it works with the server gone, any address first', async ({
   page,
-  server,
 }) => {
-  await visit(page, server);
+  await visit(page);
   await server.stop();
   await page.goto(`${server.address}/students/new`);
   await newStudent(page, 'Tamsin Orrery');
@@ -61,11 +58,8 @@ test('after one visit all of it works with the server gone, any address first', 
   await expect(page.getByText('Tamsin Orrery').first()).toBeVisible();
 });
 
-test('a version that was half fetched is not taken, and the old one goes on', async ({
-  page,
-  server,
-}) => {
-  await visit(page, server);
+test('a version that was half fetched is not taken, and the old one goes on', async ({ page }) => {
+  await visit(page);
   server.changeKeeper((text) => {
     const changed = text.replace('sample.json', 'not-there.json');
     expect(changed).not.toBe(text);
@@ -78,11 +72,8 @@ test('a version that was half fetched is not taken, and the old one goes on', as
   await expect(page.getByText('Begin with one student')).toBeVisible();
 });
 
-test('a newer version waits for a session to end, and is taken by a tap', async ({
-  page,
-  server,
-}) => {
-  await visit(page, server);
+test('a newer version waits for a session to end, and is taken by a tap', async ({ page }) => {
+  await visit(page);
   await page.goto(`${server.address}/students/new`);
   await newStudent(page, 'Tamsin Orrery');
   await page.getByRole('link', { name: 'On to measuring' }).click();

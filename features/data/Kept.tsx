@@ -16,7 +16,7 @@ const keptWords: Readonly<Record<HowKept, string>> = {
 const mb = (bytes: number) => `${Math.max(1, Math.round(bytes / 1e6))} MB`;
 
 /** How much of the device is taken, and whether the browser may clear it by itself. */
-function useRoom(): string | null {
+function useRoom(kept: HowKept): string | null {
   const [words, setWords] = useState<string | null>(null);
   useEffect(() => {
     let stays = true;
@@ -33,14 +33,14 @@ function useRoom(): string | null {
     return () => {
       stays = false;
     };
-  }, []);
+  }, [kept]);
   return words;
 }
 
 /** Whether the app opens without a network, what it takes, and whether a newer one waits. */
 export function Kept() {
   const { kept, newer, install } = useOffline();
-  const room = useRoom();
+  const room = useRoom(kept);
   return (
     <Sheet role="region" aria-label="Without a network">
       <Title level={2}>Without a network</Title>
