@@ -3,6 +3,9 @@ import { test as base, expect } from '@playwright/test';
 /** A busy machine draws its first words late: the browser then says that their faces came too soon. */
 const isOfSlowness = (words: string) => /was preloaded using link preload but not used/.test(words);
 
+/** Keeping the whole app is left to the tests of it (`playwright.config.ts`): the tool says so at every load. */
+const NOT_KEPT = 'Service Worker registration blocked by Playwright';
+
 /** A test whose page must stay silent in the console and ask nothing of any other host. */
 export const test = base.extend<{ quiet: void }>({
   quiet: [
@@ -10,8 +13,8 @@ export const test = base.extend<{ quiet: void }>({
       const said: string[] = [];
       page.on('console', (message) => {
         const words = message.text();
-        if ((message.type() === 'error' || message.type() === 'warning') && !isOfSlowness(words))
-          said.push(words);
+        const isBad = message.type() === 'error' || message.type() === 'warning';
+        if (isBad && !isOfSlowness(words) && words !== NOT_KEPT) said.push(words);
       });
       page.on('pageerror', (error) => said.push(error.message));
       page.on('request', (request) => {

@@ -105,19 +105,20 @@ export function selectVisitTrial(
 }
 
 const lastAtHome = lastAnswers<Plan>();
-/** One pose as it is built of what the student has at home, on a usual day. */
+/** One pose, or all that the student practises, as it is built of what they have at home, on a usual day. */
 export function selectPlanAtHome(
   state: RootState,
   id: string,
   today: LocalDay,
-  pose: string,
+  pose?: string,
 ): Plan | undefined {
   const record = selectRecord(state, id);
   if (!record) return undefined;
+  const wanted = pose === undefined ? [...practisedPoses(record.sessions)] : [pose];
   return lastAtHome(
     record,
     [today],
-    () => planStudent(record, shelfAtHome(record.person), today, { poses: [pose] }),
-    pose,
+    () => planStudent(record, shelfAtHome(record.person), today, { poses: wanted }),
+    pose ?? '',
   );
 }

@@ -21,6 +21,11 @@ export const places: readonly Place[] = [
   { name: 'Plan with a caution', path: '/students/p-dario/plan', heading: 'Dario Whitlock' },
   { name: 'Pose', path: '/students/p-marit/poses/easy-cross', heading: 'Easy crossed legs' },
   { name: 'At home', path: '/students/p-marit/home', heading: 'At home: Marit Osei' },
+  {
+    name: 'To take home',
+    path: '/students/p-marit/sheet',
+    heading: 'To take home: Marit Osei',
+  },
   { name: 'Mat', path: '/students/p-yusuf/mat', heading: 'Yusuf Bellamy' },
   { name: 'Record', path: '/students/p-hettie/record', heading: 'Hettie Marchbanks' },
   { name: 'Progress', path: '/students/p-marit/progress', heading: 'Marit Osei' },

@@ -11,7 +11,7 @@ for (const [width, height] of [
   [390, 844],
   [1280, 800],
 ] as const)
-  for (const place of ['plan', 'poses/hero', 'record', 'progress'] as const)
+  for (const place of ['plan', 'poses/hero', 'record', 'progress', 'sheet'] as const)
     test(`printed at ${width}, ${place} is one student's alone, whole, with nothing to press`, async ({
       page,
     }) => {
@@ -55,7 +55,7 @@ test('a class is printed with those who are in it and nobody else, each with hei
   await expect(page.getByRole('navigation').first()).toBeHidden();
 });
 
-for (const place of ['plan', 'poses/hero', 'record', 'progress'] as const)
+for (const place of ['plan', 'poses/hero', 'record', 'progress', 'sheet'] as const)
   test(`${place} is read back from the paper: one student, heights as on screen, no page empty`, async ({
     page,
   }, testInfo) => {

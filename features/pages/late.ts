@@ -14,6 +14,7 @@ export const MatScreen = page((all) => all.MatScreen);
 export const MeasureScreen = page((all) => all.MeasureScreen);
 export const ProtocolsScreen = page((all) => all.ProtocolsScreen);
 export const HomeScreen = page((all) => all.HomeScreen);
+export const HomeSheetScreen = page((all) => all.HomeSheetScreen);
 export const PlanScreen = page((all) => all.PlanScreen);
 export const PoseScreen = page((all) => all.PoseScreen);
 export const ProgressScreen = page((all) => all.ProgressScreen);

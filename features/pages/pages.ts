@@ -3,6 +3,7 @@ export { MatScreen } from '../mat/MatScreen';
 export { MeasureScreen } from '../measure/MeasureScreen';
 export { ProtocolsScreen } from '../measure/ProtocolsScreen';
 export { HomeScreen } from '../plan/HomeScreen';
+export { HomeSheetScreen } from '../sheets/HomeSheetScreen';
 export { PlanScreen } from '../plan/PlanScreen';
 export { PoseScreen } from '../plan/PoseScreen';
 export { ProgressScreen } from '../progress/ProgressScreen';

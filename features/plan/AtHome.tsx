@@ -63,9 +63,14 @@ export function AtHome({ person, planned, units }: AtHomeProps) {
           ? `Of what ${person.name} has at home.`
           : 'Of what is found in most flats; nothing is noted of this one.'}
       </Aside>
-      <Link href={`/students/${person.id}/home` as '/students'} asChild>
-        <Press>What is at home</Press>
-      </Link>
+      <View className="flex-row flex-wrap gap-2">
+        <Link href={`/students/${person.id}/sheet` as '/students'} asChild>
+          <Press>A sheet to take home</Press>
+        </Link>
+        <Link href={`/students/${person.id}/home` as '/students'} asChild>
+          <Press>What is at home</Press>
+        </Link>
+      </View>
     </View>
   );
 }

@@ -1,2 +1,3 @@
 export { CalendarScreen } from './CalendarScreen';
 export { ComingOn } from './ComingOn';
+export { NextTime } from './NextTime';

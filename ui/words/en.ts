@@ -497,6 +497,10 @@ export const en: Language = {
       refer: 'Growing pains that stay: to a doctor.',
     },
   },
+  rulesAtHome: {
+    'knee-in-hand': 'sit no lower than this, and come up at the first word from the knee.',
+    'kneecap-spared': 'sit no lower than this, and come up at the first word from the knee.',
+  },
   rules: {
     'ask-surgeon': 'ask for the surgeon’s or physiotherapist’s written go-ahead first.',
     'no-past-90': 'no fold past 90° at the hip.',

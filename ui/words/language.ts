@@ -66,6 +66,8 @@ export interface Language {
   readonly reasons: Worded<Reasons>;
   readonly cautions: Readonly<Record<CautionId, CautionWords>>;
   readonly rules: Readonly<Record<RuleId | ReadingRuleId, string>>;
+  /** What a student is told at home of a rule that speaks to a teacher. */
+  readonly rulesAtHome: Readonly<Partial<Record<RuleId, string>>>;
   readonly faults: FaultWords;
   /** Where in a file something is wrong: its line, its field, or all of it. */
   readonly faultPlace: (fault: Fault) => string;

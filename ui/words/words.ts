@@ -5,7 +5,7 @@ import type { PlanSlot } from '@/core/formats/plan';
 import type { HeightReason, Reason, Reasons, SlotReason } from '@/core/reasons';
 import type { RangeId, ReadingSide } from '@/core/ranges/ranges';
 import { cautionById } from '@/core/safety/cautions';
-import type { CautionId } from '@/core/safety/ids';
+import type { CautionId, RuleId } from '@/core/safety/ids';
 import type { SlotRef } from '@/core/slots';
 import { capital, fromCm, length, toCm, type Units } from '../format';
 import { en } from './en';
@@ -46,6 +46,8 @@ export interface ToldFault {
 /** What the core says, in words and in the teacher's units. */
 export interface Words {
   readonly reason: (reason: Reason) => string;
+  /** The same as a student is told it, who has nobody beside them. */
+  readonly reasonAtHome: (reason: Reason) => string;
   /** Several, one after the other. */
   readonly reasons: (reasons: readonly Reason[]) => string;
   /** What is said of a slot as it is built. */
@@ -101,6 +103,10 @@ function wording(units: Units, language: Language): Words {
       : { name: id, question: id, short: id, refer: '' };
   return {
     reason,
+    reasonAtHome: (one) => {
+      const said = one.code === 'caution' && language.rulesAtHome[one.rule as RuleId];
+      return said ? `${caution(one.caution).short}: ${said}` : reason(one);
+    },
     reasons: (all) => all.map(reason).filter(Boolean).join(' '),
     reasonOn,
     reasonsOn: (slot) =>
