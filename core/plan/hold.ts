@@ -29,6 +29,18 @@ function ruleFor({ hold }: Pick<Pose, 'hold'>, choices: Pick<Choices, 'hold'>): 
 /** Half a breath; nobody counts single seconds by the clock, and what is held for long is told in quarters of a minute. */
 const [HALF_BREATH, WHOLE_SECONDS, LONG_WHOLE_SECONDS, LONG_SECONDS] = [3, 5, 15, 90];
 
+/** Seconds as they are told: by the clock, or in halves of a breath. */
+function toWhole(
+  { hold }: Pick<Pose, 'hold'>,
+  choices: Pick<Choices, 'hold'>,
+  seconds: number,
+): number {
+  const isByClock = hold.isRest === true || (choices.hold !== 'breaths' && !hold.counted);
+  const byClock = seconds >= LONG_SECONDS ? LONG_WHOLE_SECONDS : WHOLE_SECONDS;
+  const whole = isByClock ? byClock : HALF_BREATH;
+  return Math.round(seconds / whole) * whole;
+}
+
 /** Times that went well, to be held longer; with the breath every second one, with the clock each. */
 const asksFor = (choices: Pick<Choices, 'hold'>, { hold }: Pick<Pose, 'hold'>) =>
   choices.hold === 'breaths' && !hold.isRest ? 2 : 1;
@@ -54,14 +66,7 @@ export function holdFor(
   const { firstSeconds, mostSeconds, growsSeconds } = ruleFor(pose, choices);
   const last = earlier.at(-1);
   const planned = last?.plannedSeconds ?? last?.heldSeconds ?? 0;
-  const isByClock =
-    pose.hold.isRest === true || (choices.hold !== 'breaths' && pose.hold.counted === undefined);
-  const within = (seconds: number) => {
-    const most = Math.min(mostSeconds, seconds);
-    const byClock = most >= LONG_SECONDS ? LONG_WHOLE_SECONDS : WHOLE_SECONDS;
-    const whole = isByClock ? byClock : HALF_BREATH;
-    return Math.round(most / whole) * whole;
-  };
+  const within = (seconds: number) => toWhole(pose, choices, Math.min(mostSeconds, seconds));
   if (!last || planned === 0) return within(firstSeconds);
   // An easier day is a third shorter, and says nothing of the next.
   if (complained(last) || heavyDay)
