@@ -2,6 +2,7 @@ import { liesIn } from '../lies';
 import type { PlanPose, PlanSlot } from '../formats/plan';
 import { poseById } from '../poses/poses';
 import type { StandIns } from '../poses/pose';
+import { HANGS } from '../prepare/limits';
 import type { SlotId } from '../slots';
 import { staysFreeIn } from './how';
 
@@ -38,7 +39,10 @@ export interface HomeStandIns {
 export function standInsFor(planned: PlanPose): HomeStandIns {
   if (!planned.posture) return { slots: [], also: null };
   const { also, ...own }: StandIns = poseById(planned.pose)?.atHome ?? {};
-  const lying = planned.slots.filter((one) => liesIn(one) || staysFreeIn(one));
+  // A head that hangs is met by nothing: it would rest too high.
+  const lying = planned.slots.filter(
+    (one) => liesIn(one) || (staysFreeIn(one) && !HANGS.includes(one.slot)),
+  );
   return {
     slots: lying
       .filter(({ slot }, i) => lying.findIndex((one) => one.slot === slot) === i)

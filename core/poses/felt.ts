@@ -41,6 +41,11 @@ const SHORTER_STEP = { dial: 'step', way: 'lower' } as const;
 const LEG_LOWER = { dial: 'legHeight', way: 'lower' } as const;
 const SOFTER_ON_TOP: FeltAnswer = { says: 'Something softer on top of the seat.' };
 const FOOT_SOFT: FeltAnswer = { says: 'The foot soft: neither drawn back nor pointed.' };
+/** In poses with the head up and with the head at rest alike. */
+const HEAD_AT_EASE: FeltAnswer = {
+  says: 'Arms down; where the head rests it rests higher, and else the chin stays level.',
+  by: [raise('forehead')],
+};
 const ARMS_DOWN: FeltAnswer = { says: 'Arms down beside the body.' };
 const HIGHER_SEAT: FeltAnswer = { says: 'A higher seat.', by: [raise('seat')] };
 
@@ -63,7 +68,7 @@ const groups: readonly FeltGroup[] = [
       'front-hip': { says: 'Knees wider.' },
       'low-back': { says: 'A higher seat, tail long.', by: [raise('seat')] },
       'back-pelvis': { says: 'An even seat, the knees level with each other.' },
-      neck: { says: 'Forehead higher, arms back beside the body.', by: [raise('forehead')] },
+      neck: HEAD_AT_EASE,
       shoulder: ARMS_DOWN,
       'sit-bone': SOFTER_ON_TOP,
       'behind-ankle': { says: 'The feet over the edge of a blanket, the heels falling open.' },
@@ -92,7 +97,7 @@ const groups: readonly FeltGroup[] = [
       'front-hip': HIGHER_SEAT,
       'low-back': HIGHER_SEAT,
       'back-pelvis': { says: 'Level the pelvis, and spread the knees less.' },
-      neck: { says: 'Head support higher, arms down.', by: [raise('forehead')] },
+      neck: HEAD_AT_EASE,
       'behind-knee': { says: 'The knee less closed: the heel further away.', by: [HEELS_FURTHER] },
       'behind-ankle': { says: 'A fold under the ankle.' },
       'sit-bone': SOFTER_ON_TOP,
@@ -130,7 +135,7 @@ const groups: readonly FeltGroup[] = [
       'front-hip': { says: 'A higher seat; tip less.', by: [raise('seat')] },
       'low-back': { says: 'A higher seat, the knees bent; stay upright.', by: [raise('seat')] },
       'back-pelvis': { says: 'No turn, and no fold over one leg, on that side.' },
-      neck: { says: 'Head support higher, arms down.', by: [raise('forehead')] },
+      neck: HEAD_AT_EASE,
       shoulder: ARMS_DOWN,
     },
   },

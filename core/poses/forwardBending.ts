@@ -246,7 +246,7 @@ export const forwardBending = [
       },
       {
         id: 'upright',
-        name: 'Upright with a strap',
+        name: 'Upright',
         slots: ['seat', 'underKnees', 'strap'],
         entry: [
           cueAt('seat', {
@@ -256,12 +256,15 @@ export const forwardBending = [
           cueAt('underKnees', { on: 'The knees over their support.' }),
           cueAt('strap', {
             on: 'Strap round the feet, arms straight.',
-            bare: 'Hands to the feet, arms straight.',
+            bare: 'Hands on the shins, where they reach with a long back.',
           }),
           'Draw the breastbone forward and up, the back long.',
           'Bend the knees before the low back rounds.',
         ],
-        stages: [{ id: 'strap', name: 'Upright, feet on a strap' }],
+        stages: [
+          { id: 'strap', name: 'Feet on a strap', from: { slot: 'strap', cm: 1 } },
+          { id: 'hands', name: 'Hands on the shins' },
+        ],
       },
       {
         id: 'belly-on-thighs',
@@ -299,7 +302,7 @@ export const forwardBending = [
       ...nothing('knee', 'ankle', 'arms', 'whole', 'belly'),
     },
     stages: [
-      { id: 'upright', name: 'Upright with a strap', over: 'forehead' },
+      { id: 'upright', name: 'Upright', over: 'forehead' },
       { id: 'knees-bent', name: 'Knees bent, feet planted', over: 'underKnees' },
       { id: 'roll', name: 'Knees on a support', from: { slot: 'underKnees', cm: 8 } },
       { id: 'less-roll', name: 'Knees on a fold', from: { slot: 'underKnees', cm: 1 } },
@@ -371,17 +374,20 @@ export const forwardBending = [
       { id: 'at-rest', name: 'Forehead at rest' },
       {
         id: 'upright',
-        name: 'Upright with a strap',
+        name: 'Upright',
         slots: ['seat', 'underKnees', 'underThigh', 'strap'],
         entry: [
           ...ONE_LEG_LONG,
           cueAt('strap', {
             on: 'Strap round the long foot, arms straight.',
-            bare: 'Hands to the long foot, arms straight.',
+            bare: 'Hands on the shin, where they reach with a long back.',
           }),
           'Draw the breastbone forward and up, turned to the long leg.',
         ],
-        stages: [{ id: 'strap', name: 'Upright, foot on a strap' }],
+        stages: [
+          { id: 'strap', name: 'Foot on a strap', from: { slot: 'strap', cm: 1 } },
+          { id: 'hands', name: 'Hands on the shin' },
+        ],
       },
     ],
     asks: ['rounding', 'spine'],
@@ -393,7 +399,7 @@ export const forwardBending = [
       ...nothing('ankle', 'arms', 'whole', 'belly'),
     },
     stages: [
-      { id: 'upright', name: 'Upright with a strap', over: 'forehead' },
+      { id: 'upright', name: 'Upright', over: 'forehead' },
       { id: 'chair', name: 'Forehead over the leg', restsOn: 'floor' },
       { id: 'thigh', name: 'Forehead at the thigh', restsOn: 'thigh' },
       { id: 'knee', name: 'Forehead at the knee', restsOn: 'knee' },
