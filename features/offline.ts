@@ -11,7 +11,10 @@ interface Offline {
   readonly install: (() => void) | null;
 }
 
-let now: Offline = { kept: 'impossible', newer: null, install: null };
+const canKeep = () =>
+  typeof navigator !== 'undefined' && 'serviceWorker' in navigator && window.isSecureContext;
+
+let now: Offline = { kept: canKeep() ? 'fetching' : 'impossible', newer: null, install: null };
 const watching = new Set<() => void>();
 function become(change: Partial<Offline>): void {
   now = { ...now, ...change };
@@ -58,9 +61,11 @@ async function fetchAll(): Promise<void> {
   });
 }
 
+let isAsked = false;
 /** Keeps all of the app on this device, fetched beside what the teacher does. Once, after the first screen. */
 export function keepOffline(): void {
-  if (now.kept !== 'impossible') return;
+  if (isAsked) return;
+  isAsked = true;
   window.addEventListener('beforeinstallprompt', (event) => {
     event.preventDefault();
     const asked = event as Event & { prompt: () => Promise<unknown> };
@@ -71,8 +76,7 @@ export function keepOffline(): void {
       },
     });
   });
-  if (!('serviceWorker' in navigator) || !window.isSecureContext) return;
-  become({ kept: 'fetching' });
+  if (!canKeep()) return;
   fetchAll().catch(() => become({ kept: 'failed' }));
 }
 

@@ -1,5 +1,10 @@
 import { shelfAtHome } from '@/core/advise/instead';
-import { visitPlanning, worthTrying, type VisitWork } from '@/core/advise/visitWork';
+import {
+  visitPlanning,
+  worthTrying,
+  type VisitTask,
+  type VisitWork,
+} from '@/core/advise/visitWork';
 import { estimateRanges, type Estimates } from '@/core/estimate/estimate';
 import type { Plan, PlanPose } from '@/core/formats/plan';
 import { dayOf, type LocalDay } from '@/core/formats/time';
@@ -21,13 +26,13 @@ export function selectEstimates(
   return record && lastEstimates(record, [today], () => estimateRanges(record, today));
 }
 
-const lastPlannings = lastAnswers<Planning>();
-function selectPlanning(
+const lastTasks = lastAnswers<VisitTask>();
+/** What a student's visit is reckoned from: the same for as long as nothing of it changes. */
+export function selectVisitTask(
   state: RootState,
   id: string,
   today: LocalDay,
-  also: string,
-): Planning | undefined {
+): VisitTask | undefined {
   const record = selectRecord(state, id);
   if (!record) return undefined;
   const [shelf, day, method] = [
@@ -35,12 +40,24 @@ function selectPlanning(
     selectDay(state, id, today),
     selectMethod(state),
   ];
-  return lastPlannings(
+  return lastTasks(record, [shelf, today, day, method], () => ({
     record,
-    [shelf, today, day, method],
-    () => visitPlanning({ record, shelf, today, day, method }, also.split(',')),
-    also,
-  );
+    shelf,
+    today,
+    day,
+    method,
+  }));
+}
+
+const lastPlannings = lastAnswers<Planning>();
+function selectPlanning(
+  state: RootState,
+  id: string,
+  today: LocalDay,
+  also: string,
+): Planning | undefined {
+  const task = selectVisitTask(state, id, today);
+  return task && lastPlannings(task, [], () => visitPlanning(task, also.split(',')), also);
 }
 
 /**

@@ -16,9 +16,12 @@ test('each pose that can be done stands once, with one build where both sides ar
     const planned = planStudent(record, homeShelf, DAY).poses;
     const all = homePoses(planned);
     expect(new Set(all.map(({ pose }) => pose)).size).toBe(all.length);
-    for (const { pose, builds, bothAlike } of all) {
+    for (const { pose, builds, sides: done } of all) {
+      const bothAlike = done.length === 2 && builds.length === 1;
       const sides = planned.filter((one) => one.pose === pose && one.posture !== null);
       expect(builds.every(({ posture }) => posture !== null)).toBe(true);
+      // What is to be minded on one side alone is known of each.
+      expect(done).toEqual(sides);
       if (bothAlike) {
         alike++;
         const [left, right] = sides.map(({ slots }) => slots.map(({ stack }) => stack));
@@ -49,7 +52,7 @@ test('a sheet begins with a few, and with none that needs a written go-ahead', (
   const usual = homePoses(planStudent({ ...rest, person }, homeShelf, DAY).poses);
   expect(firstForHome(usual)).toHaveLength(5);
   const asked = homePoses(planStudent(replaced, homeShelf, DAY).poses);
-  const needs = asked.filter(({ builds }) => needsGoAhead(builds)).map(({ pose }) => pose);
+  const needs = asked.filter(needsGoAhead).map(({ pose }) => pose);
   expect(needs.length).toBeGreaterThan(3);
   for (const pose of firstForHome(asked)) expect(needs).not.toContain(pose);
 });

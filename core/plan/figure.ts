@@ -59,9 +59,7 @@ export function figureOf(laid: Laid, decision: Decision, { slots, built }: Built
       refer: decision.refer,
     },
     slots,
-    dials: laid.dials
-      .filter(({ dial }) => dial !== 'strap' || slots.some(({ slot }) => slot === 'strap'))
-      .map((one) => ({ ...one })),
+    dials: laid.dials.map((one) => ({ ...one })),
     demands: [...demands],
     findings: { ...findings },
     taught,

@@ -54,7 +54,7 @@ const complained = (outcome: SessionPose) =>
  *
  * @param earlier what was done before, oldest first.
  * @param heavyDay whether the student comes cold, tired or sore.
- * @param mayGrow false where all is to be as it was.
+ * @param mayGrow false where all is to be as it was, or gentler.
  */
 export function holdFor(
   pose: Pick<Pose, 'hold'>,

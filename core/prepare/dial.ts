@@ -12,6 +12,7 @@ import {
 import type { SessionPose } from '../formats/book';
 import type { FamilyInput, PoseSettings } from '../geometry/family';
 import { dialsOf } from '../poses/poses';
+import { leftOut } from '../safety/changes';
 import { sidelessKey, slotKey } from '../slots';
 import { mostCmAt } from './limits';
 import type { Prepared } from './prepare';
@@ -52,10 +53,12 @@ export function dialled(
   where: Where,
   moves: DialValues = {},
 ): Prepared & { readonly dials: readonly DialSetting[] } {
-  const { pose, family, body } = prepared;
+  const { pose, family, body, verdict } = prepared;
   let { settings } = prepared;
   const set: DialSetting[] = [];
   for (const dial of dialsOf(pose, settings.way)) {
+    // A strap that a caution takes away is not set either.
+    if (dial === 'strap' && leftOut(verdict.changes, dial)) continue;
     const usual = family.dials?.({ body, settings, ...where })[dial];
     if (usual === undefined) continue;
     const reckoned = turnedFirst({ ...prepared, settings }, where, dial, withinDial(dial, usual));

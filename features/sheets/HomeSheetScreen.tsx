@@ -59,10 +59,10 @@ export function HomeSheetScreen({ id }: { readonly id: string }) {
           What is ticked stands on the sheet. Print it, or save it as a file from there.
         </Words>
         <View className="gap-1">
-          {all.map(({ pose, builds }) => (
-            <Tick key={pose} checked={taken.has(pose)} onToggle={() => turn(pose)}>
-              {poseName(pose)}
-              {needsGoAhead(builds) ? ': once the written go-ahead is here' : ''}
+          {all.map((one) => (
+            <Tick key={one.pose} checked={taken.has(one.pose)} onToggle={() => turn(one.pose)}>
+              {poseName(one.pose)}
+              {needsGoAhead(one) ? ': once the written go-ahead is here' : ''}
             </Tick>
           ))}
         </View>
@@ -105,11 +105,10 @@ interface OnePoseProps {
   readonly number: number;
 }
 
-function OnePose({ one: { pose, builds, bothAlike }, person, number }: OnePoseProps) {
+function OnePose({ one: { pose, sides, builds }, person, number }: OnePoseProps) {
   const units = useUnits();
   const dose = poseById(pose)?.homeDose;
-  const [first] = builds;
-  if (!first) return null;
+  const bothAlike = sides.length > builds.length;
   return (
     <Sheet role="region" aria-label={poseName(pose)} className="break-inside-avoid">
       <Title level={2}>
@@ -121,15 +120,11 @@ function OnePose({ one: { pose, builds, bothAlike }, person, number }: OnePosePr
           key={planned.side}
           {...{ planned, person, units }}
           isOneOfTwo={builds.length > 1}
+          eachSide={bothAlike ? ' on each side' : ''}
         />
       ))}
-      <Steps planned={first} />
-      <Words>
-        <Words className="font-semibold">How long: </Words>
-        {longWords(first)}
-        {builds.length > 1 || bothAlike ? ' on each side' : ''}. {dose ?? ''}
-      </Words>
-      <Cautions planned={first} units={units} />
+      {dose ? <Words>{dose}</Words> : null}
+      <Cautions sides={sides} units={units} />
     </Sheet>
   );
 }
@@ -155,10 +150,11 @@ interface OneBuildProps {
   readonly person: Person;
   readonly units: Units;
   readonly isOneOfTwo: boolean;
+  readonly eachSide: string;
 }
 
-/** What lies where, its figure, and what else would do. */
-function OneBuild({ planned, person, units, isOneOfTwo }: OneBuildProps) {
+/** What lies where, its figure, what else would do, and how it is done. */
+function OneBuild({ planned, person, units, isOneOfTwo, eachSide }: OneBuildProps) {
   const shelf = shelfAtHome(person);
   const { slots, also } = standInsFor(planned);
   return (
@@ -193,6 +189,12 @@ function OneBuild({ planned, person, units, isOneOfTwo }: OneBuildProps) {
         </Aside>
       ) : null}
       {also ? <Aside>{also}</Aside> : null}
+      <Steps planned={planned} />
+      <Words>
+        <Words className="font-semibold">How long: </Words>
+        {longWords(planned)}
+        {eachSide}.
+      </Words>
     </View>
   );
 }
@@ -222,10 +224,18 @@ function Steps({ planned }: { readonly planned: PlanPose }) {
   );
 }
 
-/** What to mind in this pose, and whom to ask. */
-function Cautions({ planned, units }: { readonly planned: PlanPose; readonly units: Units }) {
+interface CautionsProps {
+  readonly sides: readonly PlanPose[];
+  readonly units: Units;
+}
+
+/** What to mind in this pose, on one side or the other, and whom to ask. */
+function Cautions({ sides, units }: CautionsProps) {
   const say = wordsIn(units);
-  const said = [...planned.reasons.filter(({ code }) => code === 'caution'), ...planned.refer]
+  const said = [
+    ...sides.flatMap(({ reasons }) => reasons.filter(({ code }) => code === 'caution')),
+    ...sides.flatMap(({ refer }) => refer),
+  ]
     .map(say.reasonAtHome)
     .filter((words, i, all) => words !== '' && all.indexOf(words) === i);
   return said.map((words) => <Words key={words}>{words}</Words>);
