@@ -766,6 +766,11 @@ export const decision = {
     'cm',
     'under a thigh, a knee or a head a bolster gives way to a roll, and a roll to a fold: nobody piles three blankets to come down by less; starting value',
   ),
+  mostQuietReach: p(
+    5,
+    'cm',
+    'under where the hands come, where a caution keeps the back long: the knees bend a little more for it; starting value',
+  ),
   mostReachOver: p(
     12,
     'cm',

@@ -32,7 +32,6 @@ interface OfSide {
 /** Why a support stands as high as it does: by code, with its numbers. */
 export interface HeightReasons {
   'palms-beside': Gap;
-  /** The pelvis of this student, from standing to sitting well, where it is not as is usual. */
   /** How much more a pelvis asks for here that does not sit as is usual. */
   'own-pelvis': { readonly deg: number; readonly usualDeg: number; readonly moreCm: number };
   'long-sit-seat': Gap &
@@ -126,9 +125,11 @@ interface BuildReasons {
   /** Built higher the first time than is likeliest to be needed, so that the joint keeps its margin. */
   'first-margin': { readonly cm: number };
   'shelf-ends': object;
-  /** It stays as it lay last time, though another height is reckoned. */
   /** Held lower last time after trying: a fresh day begins higher, where it is sure. */
   'trial-start': { readonly heldCm: number; readonly fromCm: number };
+  /** Ranges that nobody has read, which this height leans on: taken as is usual. */
+  'not-read': { readonly ranges: readonly RangeId[] };
+  /** It stays as it lay last time, though another height is reckoned. */
   'as-last': object;
   /** A ramp goes up by as much as the seat before it. */
   'follows-seat': { readonly cm: number };

@@ -12,7 +12,7 @@ import {
   trial,
 } from '../parameters';
 import { comesDown, type Pose } from '../poses/poses';
-import type { HeightReason, Reason, SlotReason } from '../reasons';
+import type { Reason, SlotReason } from '../reasons';
 import { meansSlot, slotKey, type SlotId, type SlotKey } from '../slots';
 import type { SlotDoubt } from '../learn/evidence';
 import { HANGS, MOST_SLACK_CM, mostCmAt, staysEmptyOver } from '../prepare/limits';
@@ -44,7 +44,7 @@ export interface SlotBuild {
   readonly lying: Stack | undefined;
   readonly rule: SlotRule;
   readonly shelf: Shelf;
-  readonly why: readonly HeightReason[];
+  readonly why: readonly SlotReason[];
   readonly pose: Pose;
   /** What the pose's other slots already use. */
   readonly used: Used;
@@ -70,8 +70,8 @@ export interface SlotBuild {
   readonly otherSideCm?: number | undefined;
   /** A caution builds it, though the pose leaves it to be asked for. */
   readonly isBuiltFor: boolean;
-  /** A caution limits the hip: hands are met no lower than they are asked for. */
-  readonly hipLimited: boolean;
+  /** So far the hands may be met under what they ask for, in cm. */
+  readonly handsUnderCm: number;
   /** So many pieces are left of those that a pose may build. */
   readonly mostPieces: number;
 }
@@ -157,7 +157,7 @@ const highestCm = (of: SlotBuild, targetCm: number) =>
     mostHere(of) + MOST_SLACK_CM,
     purposeHere(of) === 'fill' ? targetCm + FILL_OVER_CM : Infinity,
   );
-const FILL_OVER_CM = 1;
+export const FILL_OVER_CM = 1;
 
 /** What meets a gap under a limb: higher than the gap it lifts the limb, and eases nothing. */
 const UNDER_A_LIMB: readonly SlotId[] = [
@@ -429,8 +429,8 @@ const earlyCm = (targetCm: number) =>
  */
 function leastHere(of: SlotBuild, targetCm: number): number {
   if (HANGS.includes(of.need.slot)) return Math.max(0, targetCm - hangingCm(targetCm));
-  const keeps = of.hipLimited && purposeHere(of) === 'reach' && targetCm >= HANDS_MISS_CM;
-  return keeps ? targetCm - FILL_OVER_CM : 0;
+  const keeps = purposeHere(of) === 'reach' && targetCm >= HANDS_MISS_CM;
+  return keeps ? Math.max(0, targetCm - of.handsUnderCm) : 0;
 }
 /** So near the floor the fingertips reach it. */
 const HANDS_MISS_CM = 4;
@@ -490,6 +490,8 @@ const isChosenThicker = (of: SlotBuild, lying: Stack, targetCm: number) =>
 function mayStay(of: SlotBuild, lying: Stack, targetCm: number): boolean {
   const { need, pose } = of;
   if (isChosenThicker(of, lying, targetCm)) return false;
+  // Not even then further down than a caution lets the hands go.
+  if (purposeHere(of) === 'reach' && lying.heightCm < leastHere(of, targetCm)) return false;
   if (isAsItWas(of)) return true;
   if (need.slot === 'underKnees' && !comesDown(pose, slotKey(need))) return false;
   // What fills is built anew when what carries has moved.

@@ -57,6 +57,27 @@ test.each(intakes.map((cautions, i) => [cautions.map(({ id }) => id).join(' and 
   },
 );
 
+test.each(intakes.map((cautions, i) => [cautions.map(({ id }) => id).join(' and '), i] as const))(
+  'with %s answered yes, nothing harder is named that a caution speaks of',
+  (_, i) => {
+    const { person, ...record } = ordinaryAdult(i + 30, 43, approachIds[i % approachIds.length]!);
+    const { poses } = planStudent(
+      { ...record, person: { ...person, choices: {}, cautions: [...intakes[i]!] } },
+      studioShelf,
+      TODAY,
+    );
+    const spokenOf = poses.flatMap(({ pose, side, around: { harder } }) => {
+      const there = poses.filter((one) => one.pose === harder);
+      const meant = there.filter((one) => one.side === side || one.side === 'both');
+      return (meant.length > 0 ? meant : there)
+        .filter(({ status }) => status !== 'offered')
+        .map((one) => `${pose}/${side} names ${one.pose}, ${one.status}`);
+    });
+    expect(spokenOf).toEqual([]);
+    if (i === 0) expect(poses.filter(({ around }) => around.harder).length).toBeGreaterThan(5);
+  },
+);
+
 test('where every warm-up is refused, what serves in the place of one is named', () => {
   const plan = (cautions: readonly CautionAnswer[]) =>
     planStudent(

@@ -1,12 +1,14 @@
 import type { PlanPose } from '../formats/plan';
-import type { Pose, PoseId } from '../poses/poses';
+import { poseById, type Pose, type PoseId } from '../poses/poses';
+import { preparePose } from '../prepare/prepare';
 import type { ReadingSide } from '../ranges/ranges';
 import type { StudentContext } from './context';
-import { servesToday } from './servesToday';
+import { servesToday, sidesFor } from './servesToday';
 
 /**
  * What comes before and after a pose, what is easier and harder: for this student, today. Nothing that is refused or
- * still behind its gate is named; where none of several is open, what serves in the place of one is.
+ * still behind its gate is named; where none of several is open, what serves in the place of one is. Nothing harder is
+ * named that a caution speaks of.
  */
 export function aroundOf(
   pose: Pose,
@@ -23,9 +25,17 @@ export function aroundOf(
     before: orServing(pose.warmUps),
     after: orServing(pose.counterposes),
     easier: pose.easier ? serves(pose.easier) : null,
-    harder: pose.harder ? (open([pose.harder])[0] ?? null) : null,
+    harder: pose.harder ? (open([pose.harder]).find(isFree(side, context)) ?? null) : null,
   };
 }
+
+/** Whether no caution speaks of a pose on a side: what is to be minded is no next step up. */
+const isFree =
+  (side: ReadingSide, { record, shelf }: StudentContext) =>
+  (id: PoseId): boolean =>
+    sidesFor(poseById(id)!, side).every(
+      (one) => preparePose(record.person, id, one, shelf).verdict.status === 'offered',
+    );
 
 /** Of a pose that is not done today. */
 export const nothingAround: PlanPose['around'] = {

@@ -1,4 +1,4 @@
-import { buildSlot, movesWith } from '../build/buildSlot';
+import { buildSlot, FILL_OVER_CM, movesWith } from '../build/buildSlot';
 import { piecesFor } from '../build/pieces';
 import type { PlanSlot } from '../formats/plan';
 import type { Band } from '../geometry/band';
@@ -13,7 +13,8 @@ import type { Pose } from '../poses/poses';
 import { isShort, standsIn, staysFree } from '../prepare/limits';
 import { isStoodOn, purposeOf, slotRule } from '../props/slots';
 import { countAll, type Used, usedWith, type Stack } from '../props/stack';
-import type { HeightReason } from '../reasons';
+import { ranges, splitKey, type RangeKey } from '../ranges/ranges';
+import type { HeightReason, Reason } from '../reasons';
 import { isBuiltFor, leftOut } from '../safety/changes';
 import { type SlotKey, slotKey } from '../slots';
 import { freedFor, type BuiltSlots, type Sharing } from './freed';
@@ -55,7 +56,7 @@ function slotsInOrder(
       lying: lyingAt(laid, key),
       rule: slotRule(need.slot, pose.family, body, laid.settings.way),
       shelf: context.shelf,
-      why: [...family.why(input, own), ...ownPelvis(laid, own)],
+      why: [...family.why(input, own), ...ownPelvis(laid, own), ...notRead(laid, band)],
       pose,
       used: isEndless ? {} : kept.reduce(usedWith, used),
       firstZ,
@@ -65,7 +66,7 @@ function slotsInOrder(
         ? 0
         : piecesFor(bands, at, laid, isEndless ? 0 : laidPieces, countsIn(keptFor)),
       isBuiltFor: isBuiltFor(verdict.changes, need.slot),
-      hipLimited: isHipLimited(input.settings),
+      handsUnderCm: handsUnderCm(laid),
       otherSideCm: otherSideCm(laid, need),
       twin: twinOf(slots, need) ?? otherLegs(laid, need),
       liftedCm: liftedCm(need, laid, built),
@@ -99,6 +100,26 @@ function ownPelvis({ pose, family, input }: Laid, need: SlotNeed): HeightReason[
   const moreCm = heightIn(settings) - heightIn(asUsual);
   return isWanted(Math.abs(moreCm)) ? [{ code: 'own-pelvis', deg: sitsDeg, usualDeg, moreCm }] : [];
 }
+
+/** So far the hands may be met under what is reckoned: less where a caution keeps the hip, or the back, from following. */
+const handsUnderCm = ({ input, verdict }: Laid): number => {
+  if (isHipLimited(input.settings)) return FILL_OVER_CM;
+  return verdict.changes.has('spine quiet') ? decisionParameter.mostQuietReach.value : Infinity;
+};
+
+/** The ranges that nobody has read, where they may move a height by more than nobody asks after. */
+function notRead({ context }: Laid, { need, parts }: Band): Reason<'not-read'>[] {
+  if (need.isChosen) return [];
+  const unread = parts.flatMap(({ key, upCm, downCm }) => {
+    const estimate = context.estimates[key as RangeKey];
+    if (estimate?.source !== 'assumed' || Math.max(upCm, downCm) < WORTH_READING_CM) return [];
+    const { id } = splitKey(key as RangeKey);
+    return ranges[id].unit === 'deg' ? [id] : [];
+  });
+  return unread.length > 0 ? [{ code: 'not-read', ranges: [...new Set(unread)] }] : [];
+}
+/** What moves a height by less than this needs no reading. */
+const WORTH_READING_CM = 2;
 
 /** Two sides that are further apart than this, in cm, are met apart, whatever chance explains; and so are low ones. */
 const [MOST_ALIKE_CM, LEAST_ALIKE_CM] = [2.5, 4];

@@ -98,11 +98,15 @@ export function lyingAt({ earlier }: Laid, key: SlotKey): Stack | undefined {
 }
 
 /** The slot that leans on a range most, of those that are meant: those that come down. Null where none does. */
-export function leaningOn(
+export const leaningOn = (...of: Parameters<typeof leanOn>): SlotKey | null =>
+  leanOn(...of)?.slot ?? null;
+
+/** The same slot with how far it goes up, in cm, as that range goes to its stiffer end. */
+export function leanOn(
   { pose, bands }: Laid,
   range: RangeKey,
   isMeant: (slot: SlotKey) => boolean = (slot) => comesDown(pose, slot),
-): SlotKey | null {
+): { readonly slot: SlotKey; readonly upCm: number } | null {
   const leans = bands
     .filter(({ need }) => isMeant(slotKey(need)))
     .map(({ need, parts }) => ({
@@ -110,7 +114,7 @@ export function leaningOn(
       upCm: parts.find(({ key }) => key === range)?.upCm ?? 0,
     }));
   const most = Math.max(0, ...leans.map(({ upCm }) => upCm));
-  return most > 0 ? (leans.find(({ upCm }) => upCm === most)?.slot ?? null) : null;
+  return most > 0 ? (leans.find(({ upCm }) => upCm === most) ?? null) : null;
 }
 
 /** What lay in each slot last time, in the pose's order. */

@@ -79,6 +79,33 @@ test('a knee that reads stiffer since is carried higher at once', () => {
   ]);
 });
 
+test('where nothing lay and nothing comes to lie, nothing is told to stay', () => {
+  for (const deg of [142, 150]) {
+    const hamstrings = (at: string, by: number) =>
+      sides.map((side) =>
+        sampleReading({
+          id: `h-${at}-${side}`,
+          range: 'hamstring',
+          at,
+          side,
+          values: [by, by, by],
+        }),
+      );
+    const plan = (readings: Reading[], sessions: Session[]) =>
+      planStudent(recordWith({ readings, sessions }), studioShelf, DAY, { poses: ['staff'] })
+        .poses[0]!;
+    const before = hamstrings('2026-03-01', deg - 20);
+    const first = plan(before, []);
+    const bare = {
+      ...doneAsPlanned(first, {}),
+      settled: first.slots.map(({ slot, side }) => ({ slot, side, heightCm: 0, pieces: [] })),
+    };
+    const sessions = [{ id: 's', person: 'p', at: '2026-03-08', poses: [bare] }];
+    const now = plan([...before, ...hamstrings('2026-03-20', deg - 8)], sessions);
+    expect(now.decision.reasons.map(({ code }) => code)).not.toContain('read-since');
+  }
+});
+
 test('a seat that stays though another one is reckoned says that it stays as it lay', () => {
   const high = planned(knees('2026-03-01', 112));
   const sessions = [

@@ -8,7 +8,7 @@ import type { Served, StudentContext } from './context';
 import { shutBy } from './gate';
 
 /** The sides on which a pose is done in the place of another that works this side. */
-const sidesFor = (pose: Pose, side: ReadingSide): readonly ReadingSide[] => {
+export const sidesFor = (pose: Pick<Pose, 'sides'>, side: ReadingSide): readonly ReadingSide[] => {
   if (pose.sides === 'both') return ['both'];
   return side === 'both' ? sides : [side];
 };

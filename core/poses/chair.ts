@@ -52,7 +52,7 @@ export const chair = [
     warmUps: [],
     counterposes: [],
     harder: 'easy-cross',
-    atHome: { feet: 'thick books', seat: 'a firm cushion' },
+    atHome: {},
     hold: hold(60, 600, 15),
   },
   {
@@ -86,7 +86,7 @@ export const chair = [
     warmUps: ['chair-seat'],
     counterposes: [],
     easier: 'chair-seat',
-    atHome: { feet: 'thick books' },
+    atHome: {},
     hold: hold(60, 120, 15, { counted: { first: 8, most: 16 } }),
   },
   {
@@ -116,7 +116,7 @@ export const chair = [
     warmUps: ['chair-seat'],
     counterposes: [],
     easier: 'chair-seat',
-    atHome: { feet: 'thick books' },
+    atHome: {},
     hold: hold(48, 96, 6, { counted: { first: 8, most: 16 } }),
   },
   {
@@ -153,7 +153,7 @@ export const chair = [
     warmUps: ['chair-seat'],
     counterposes: [],
     easier: 'chair-seat',
-    atHome: { feet: 'thick books' },
+    atHome: {},
     hold: hold(36, 72, 6, { counted: { first: 6, most: 12 } }),
   },
   {
@@ -187,7 +187,7 @@ export const chair = [
     warmUps: ['chair-seat'],
     counterposes: [],
     easier: 'chair-seat',
-    atHome: { feet: 'thick books' },
+    atHome: {},
     hold: hold(36, 72, 6, { counted: { first: 6, most: 12 } }),
   },
   {
@@ -270,7 +270,7 @@ export const chair = [
     warmUps: ['chair-seat'],
     counterposes: ['chair-tilts'],
     easier: 'chair-seat',
-    atHome: { hands: 'a stool or books', feet: 'books' },
+    atHome: { hands: 'a stool or books' },
     hold: hold(45, 180, 15),
   },
   {
@@ -393,7 +393,7 @@ export const chair = [
     easier: 'chair-seat',
     harder: 'figure-four',
     more: 'The standing foot on a block, or the chest over the shin.',
-    atHome: { feet: 'books', strap: 'a scarf round the shin' },
+    atHome: { strap: 'a scarf round the shin' },
     hold: hold(45, 180, 15),
   },
   {

@@ -124,7 +124,7 @@ export const counter = [
     warmUps: ['child'],
     counterposes: ['child'],
     harder: 'standing-fold',
-    atHome: { heels: 'a book or rolled mat', hands: 'a chair seat against a wall' },
+    atHome: { hands: 'a chair seat against a wall' },
     hold: hold(20, 90, 15),
   },
   {

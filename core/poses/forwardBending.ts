@@ -353,12 +353,7 @@ export const forwardBending = [
     easier: 'staff',
     harder: 'head-to-knee',
     more: 'A block beyond the feet, held by both hands.',
-    atHome: {
-      seat: 'firm cushion',
-      underKnees: 'rolled blanket',
-      strap: 'a belt or scarf',
-      forehead: 'books on the shins, or a stool across',
-    },
+    atHome: { forehead: 'books on the shins, or a stool across' },
     hold: hold(60, 180, 30, { long: hold(120, 300, 30) }),
   },
   {
@@ -442,12 +437,7 @@ export const forwardBending = [
     warmUps: ['staff', 'open-book'],
     counterposes: ['table-up'],
     easier: 'seated-fold',
-    atHome: {
-      seat: 'firm cushion',
-      underKnees: 'cushions',
-      forehead: 'books or a stool',
-      strap: 'a belt',
-    },
+    atHome: { forehead: 'books or a stool', strap: 'a belt' },
     hold: hold(60, 180, 30, { long: hold(120, 300, 30) }),
   },
   {
@@ -808,7 +798,7 @@ export const forwardBending = [
       cm: pigeon.highestHip.value,
       pose: 'figure-four',
     },
-    atHome: { hipLevel: 'folded blankets or a firm cushion', chest: 'pillows' },
+    atHome: {},
     hold: hold(60, 300, 30, { long: hold(120, 300, 60) }),
   },
   {
@@ -1007,7 +997,7 @@ export const forwardBending = [
     easier: 'chair-seat',
     homeDose: 'Five minutes in all, in parts: a minute here and there.',
     insteadOver: { slot: 'seat', cm: squat.highestSeat.value, pose: 'chair-seat' },
-    atHome: { heels: 'a book or rolled mat', seat: 'a low stool or thick books' },
+    atHome: { seat: 'a low stool or thick books' },
     hold: hold(60, 300, 30),
   },
   {
@@ -1071,7 +1061,7 @@ export const forwardBending = [
     easier: 'squat',
     harder: 'side-squat',
     insteadOver: { slot: 'seat', cm: squat.highestSeat.value, pose: 'chair-seat' },
-    atHome: { heels: 'a book', seat: 'thick books' },
+    atHome: { seat: 'thick books' },
     hold: hold(30, 120, 15),
   },
   {
@@ -1146,7 +1136,7 @@ export const forwardBending = [
     counterposes: ['standing-fold'],
     easier: 'squat-one-side',
     insteadOver: { slot: 'seat', cm: squat.highestSeat.value, pose: 'chair-wide' },
-    atHome: { heels: 'a book', hands: 'a chair or stacked books' },
+    atHome: { hands: 'a chair or stacked books' },
     hold: hold(20, 90, 15),
   },
   {

@@ -83,7 +83,7 @@ export const kneeling = [
     counterposes: ['staff'],
     easier: 'chair-seat',
     harder: 'hero',
-    atHome: { seat: 'a firm cushion across the heels', ankle: 'a rolled towel' },
+    atHome: { seat: 'a firm cushion across the heels' },
     hold: hold(60, 300, 30),
   },
   {
@@ -149,7 +149,6 @@ export const kneeling = [
     harder: 'reclined-hero',
     atHome: {
       seat: 'thick books under a folded towel between the feet, never a soft cushion alone',
-      ankle: 'a rolled towel',
     },
     hold: hold(60, 300, 30, { long: hold(120, 300, 30) }),
   },
@@ -237,11 +236,7 @@ export const kneeling = [
     warmUps: ['constructive'],
     counterposes: ['staff'],
     harder: 'thunderbolt',
-    atHome: {
-      seat: 'folded blanket',
-      chest: 'bed pillow lengthwise',
-      forehead: 'stacked hands or books',
-    },
+    atHome: { forehead: 'stacked hands or books' },
     hold: hold(120, 300, 30, { long: hold(180, 300, 30) }),
   },
   {
@@ -293,7 +288,7 @@ export const kneeling = [
     warmUps: ['open-book', 'child'],
     counterposes: ['constructive'],
     easier: 'open-book',
-    atHome: { underKnees: 'folded towels', chest: 'firm sofa cushion' },
+    atHome: {},
     hold: hold(60, 300, 30, { long: hold(120, 300, 30) }),
   },
   {
@@ -354,7 +349,7 @@ export const kneeling = [
     easier: 'chair-lunge',
     harder: 'lizard',
     more: 'The front foot on a block.',
-    atHome: { hands: 'a chair seat, then stacked books', underKnees: 'folded towel' },
+    atHome: { hands: 'a chair seat, then stacked books' },
     hold: hold(30, 120, 15),
   },
   {
@@ -410,7 +405,7 @@ export const kneeling = [
     counterposes: ['child'],
     easier: 'low-lunge',
     harder: 'pigeon',
-    atHome: { hands: 'stacked books or a stool', underKnees: 'folded towel' },
+    atHome: { hands: 'stacked books or a stool' },
     hold: hold(30, 120, 15),
   },
   {
@@ -533,7 +528,6 @@ export const kneeling = [
     easier: 'low-lunge',
     atHome: {
       hands: 'a chair against a wall',
-      underKnees: 'folded towels',
       also: 'Without an easy half lotus: both knees down.',
     },
     hold: hold(30, 60, 6, { counted: { first: 5, most: 10, of: 'breaths' } }),

@@ -182,8 +182,14 @@ export interface PoseEntry {
   readonly homeDose?: string;
 }
 
-/** What stands in for a pose's supports at home, slot by slot; and what holds whatever lies there. */
-export type StandIns = Readonly<Partial<Record<SlotId, string>>> & { readonly also?: string };
+/** What stands in for a support: whatever its height, or each thing up to the height in cm that it reaches. */
+export type StandIn = string | readonly (readonly [upToCm: number, said: string])[];
+
+/**
+ * What stands in for a pose's supports at home, slot by slot, where it is not what is usual; and what holds whatever
+ * lies there.
+ */
+export type StandIns = Readonly<Partial<Record<SlotId, StandIn>>> & { readonly also?: string };
 
 /** What eases a pose, by what was seen or felt; null in a pose without supports. */
 export type Eases = Readonly<Record<RaiseReason, Remedy | null>>;

@@ -322,7 +322,7 @@ export const reclined = [
     easier: 'cats-tail',
     harder: 'reclined-hero',
     homeDose: 'Most days, a minute each leg at first, three in the end.',
-    atHome: { back: 'sofa cushions against a wall', underKnees: 'rolled blanket' },
+    atHome: {},
     hold: hold(60, 300, 30, { long: hold(120, 300, 30) }),
   },
   {
@@ -432,7 +432,7 @@ export const reclined = [
     counterposes: ['constructive'],
     easier: 'rest',
     harder: 'open-book',
-    atHome: { back: 'sofa cushions', outerHip: 'rolled blankets', neck: 'pillow' },
+    atHome: {},
     hold: hold(300, 900, 60, { isRest: true }),
   },
   {
@@ -495,7 +495,7 @@ export const reclined = [
     warmUps: ['constructive'],
     counterposes: ['constructive'],
     harder: 'reclined-hero-one',
-    atHome: { underKnees: 'pillow', shoulder: 'folded towel', strap: 'a scarf' },
+    atHome: { strap: 'a scarf' },
     hold: hold(60, 240, 30, { long: hold(180, 300, 30) }),
   },
   {
@@ -548,7 +548,7 @@ export const reclined = [
     warmUps: ['constructive'],
     counterposes: ['constructive'],
     harder: 'seated-twist',
-    atHome: { underKnees: 'pillows', shoulder: 'folded towel' },
+    atHome: {},
     hold: hold(60, 180, 30, { long: hold(120, 300, 30) }),
   },
   {
@@ -592,7 +592,7 @@ export const reclined = [
     easier: 'constructive',
     harder: 'pigeon',
     more: 'The standing foot on a low block: it draws the legs in.',
-    atHome: { neck: 'folded towel' },
+    atHome: {},
     hold: hold(60, 240, 30, { long: hold(120, 300, 30) }),
   },
   {
@@ -647,7 +647,7 @@ export const reclined = [
     easier: 'constructive',
     harder: 'seated-fold',
     homeDose: 'A minute and a half each leg, where it pulls mildly.',
-    atHome: { strap: 'a belt or scarf', underKnees: 'rolled towel' },
+    atHome: {},
     hold: hold(45, 180, 15),
   },
   {
@@ -703,7 +703,7 @@ export const reclined = [
     counterposes: ['constructive'],
     easier: 'constructive',
     harder: 'squat',
-    atHome: { strap: 'belts or scarves', neck: 'a folded towel' },
+    atHome: { strap: 'belts or scarves' },
     hold: hold(45, 180, 15),
   },
   {
@@ -734,7 +734,7 @@ export const reclined = [
     warmUps: [],
     counterposes: [],
     easier: 'constructive',
-    atHome: { neck: 'a folded towel' },
+    atHome: {},
     hold: hold(48, 96, 6, { counted: { first: 8, most: 16 } }),
   },
   {
@@ -764,7 +764,7 @@ export const reclined = [
     faults: [{ id: 'chin', seen: 'Chin lifts', slot: 'neck', way: 'raise' }],
     warmUps: [],
     counterposes: [],
-    atHome: { neck: 'a folded towel or a thin book' },
+    atHome: {},
     hold: hold(120, 600, 60, { isRest: true }),
   },
   {
@@ -812,7 +812,7 @@ export const reclined = [
     warmUps: [],
     counterposes: [],
     easier: 'constructive',
-    atHome: { underKnees: 'rolled blanket or pillows', neck: 'folded towel' },
+    atHome: { underKnees: 'rolled blanket or pillows' },
     hold: hold(300, 900, 60, { isRest: true }),
   },
 ] as const satisfies readonly PoseEntry[];

@@ -71,11 +71,7 @@ export const seated = [
     warmUps: ['leg-up', 'chair-hinge'],
     counterposes: ['table-up'],
     harder: 'seated-fold',
-    atHome: {
-      seat: 'firm sofa cushion or books under a towel',
-      underKnees: 'a rolled blanket',
-      hands: 'books',
-    },
+    atHome: { seat: 'firm sofa cushion or books under a towel' },
     hold: hold(60, 300, 30, { long: hold(120, 300, 30) }),
   },
   {
@@ -145,10 +141,7 @@ export const seated = [
       cm: 22,
       pose: 'chair-seat',
     },
-    atHome: {
-      seat: 'firm cushion or folded blanket',
-      underThigh: 'cushions or books under towels',
-    },
+    atHome: {},
     hold: hold(60, 300, 30, { long: hold(120, 300, 30) }),
   },
   {
@@ -241,7 +234,7 @@ export const seated = [
       cm: 18,
       pose: 'easy-cross',
     },
-    atHome: { seat: 'firm cushion', underThigh: 'folded towels between knee and ankle' },
+    atHome: { underThigh: 'folded towels between knee and ankle' },
     hold: hold(60, 240, 30, { long: hold(120, 300, 30) }),
   },
   {
@@ -321,7 +314,7 @@ export const seated = [
     counterposes: ['staff'],
     easier: 'easy-cross',
     harder: 'open-book-fold',
-    atHome: { seat: 'firm cushion', underThigh: 'sofa cushions or books under towels' },
+    atHome: {},
     hold: hold(60, 300, 30, { long: hold(120, 300, 30) }),
   },
   {
@@ -405,7 +398,7 @@ export const seated = [
     counterposes: ['constructive'],
     easier: 'staff',
     harder: 'straddle-fold',
-    atHome: { seat: 'firm cushion', underKnees: 'rolled towels', hands: 'books' },
+    atHome: {},
     hold: hold(60, 300, 30, { long: hold(120, 300, 30) }),
   },
   {
@@ -490,7 +483,7 @@ export const seated = [
     counterposes: ['staff'],
     easier: 'leg-up',
     harder: 'sundial',
-    atHome: { seat: 'firm cushion', strap: 'a belt or scarf' },
+    atHome: {},
     hold: hold(30, 120, 15),
   },
   {
@@ -581,7 +574,7 @@ export const seated = [
     warmUps: ['heron', 'straddle'],
     counterposes: ['constructive'],
     easier: 'heron',
-    atHome: { seat: 'firm cushion', hands: 'books', also: 'Or stand side-on at a wall.' },
+    atHome: { also: 'Or stand side-on at a wall.' },
     hold: hold(30, 90, 15),
   },
   {
@@ -629,7 +622,7 @@ export const seated = [
     warmUps: ['staff', 'crossed-twist'],
     counterposes: ['constructive'],
     easier: 'crossed-twist',
-    atHome: { seat: 'firm cushion', hands: 'books' },
+    atHome: {},
     hold: hold(30, 90, 15),
   },
   {
@@ -688,11 +681,7 @@ export const seated = [
       cm: 10,
       pose: 'easy-cross',
     },
-    atHome: {
-      seat: 'firm cushion',
-      underThigh: 'cushion',
-      also: 'Without room in the hip there is no stand-in: stay crossed.',
-    },
+    atHome: { also: 'Without room in the hip there is no stand-in: stay crossed.' },
     hold: hold(30, 300, 30),
   },
 ] as const satisfies readonly PoseEntry[];

@@ -215,6 +215,8 @@ export const en: Language = {
       `What is known since asks for more, and that is built at once: ${tell.number(fromCm)} → ${tell.exact(toCm)}.`,
     'trial-start': ({ heldCm, fromCm }, tell) =>
       `Found by trying last time: ${tell.length(heldCm)} that day. A fresh day begins at ${tell.length(fromCm)}, where it is sure.`,
+    'not-read': ({ ranges: unread }) =>
+      `Not read yet, so taken as is usual: ${unread.map((id) => ranges[id].toLowerCase()).join(', ')}.`,
     'as-last': () => 'Kept as it lay last time.',
     'at-most': ({ slot }) =>
       `Nobody builds higher here${slot === 'underKnees' ? ': plant the feet and bend the knees instead' : slot === 'underThigh' ? ': let the heels go further away' : ': an easier way or pose serves better'}.`,

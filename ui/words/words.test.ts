@@ -74,6 +74,7 @@ const others: readonly Reason[] = [
   { code: 'rung-lower', fromCm: 15, toCm: 12.5 },
   { code: 'asked-since', fromCm: 15, toCm: 20.5 },
   { code: 'as-last' },
+  { code: 'not-read', ranges: ['hipRotation', 'hipFlexion'] },
   { code: 'trial-start', heldCm: 10.2, fromCm: 12.1 },
   { code: 'caution-since', cautions: ['knee-meniscus'] },
   { code: 'rung-higher', fromCm: 15, toCm: 17.5, more: false },
