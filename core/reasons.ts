@@ -266,7 +266,8 @@ interface DecisionReasons {
     readonly asked: number;
     readonly raised: boolean;
   };
-  'nothing-lies': object;
+  /** Nothing that could come down: the bare floor, or a strap alone. */
+  'nothing-lies': { readonly withStrap: boolean };
   fitted: object;
   'no-step': { readonly cm: number };
   'range-supports': { readonly good: number; readonly toCm: number };

@@ -7,8 +7,8 @@ import { servesToday, sidesFor } from './servesToday';
 
 /**
  * What comes before and after a pose, what is easier and harder: for this student, today. Nothing that is refused or
- * still behind its gate is named; where none of several is open, what serves in the place of one is. Nothing harder is
- * named that a caution speaks of.
+ * still behind its gate is named; where none of several is open, what serves in the place of one is. Of several those
+ * are named that no caution speaks of, and nothing harder that one does.
  */
 export function aroundOf(
   pose: Pose,
@@ -16,16 +16,19 @@ export function aroundOf(
   context: StudentContext,
 ): PlanPose['around'] {
   const serves = (id: PoseId) => servesToday([id], side, context, [pose.id]);
+  const isPlain = isFree(side, context);
   const open = (ids: readonly PoseId[]) => ids.filter((id) => serves(id) === id);
   const orServing = (ids: readonly PoseId[]) => {
     const all = open(ids);
-    return all.length > 0 ? all : [...new Set(ids.flatMap((id) => serves(id) ?? []))].slice(0, 1);
+    if (all.length === 0) return [...new Set(ids.flatMap((id) => serves(id) ?? []))].slice(0, 1);
+    const plain = all.filter(isPlain);
+    return plain.length > 0 ? plain : all;
   };
   return {
     before: orServing(pose.warmUps),
     after: orServing(pose.counterposes),
     easier: pose.easier ? serves(pose.easier) : null,
-    harder: pose.harder ? (open([pose.harder]).find(isFree(side, context)) ?? null) : null,
+    harder: pose.harder ? (open([pose.harder]).find(isPlain) ?? null) : null,
   };
 }
 

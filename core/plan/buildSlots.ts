@@ -15,7 +15,7 @@ import { isStoodOn, purposeOf, slotRule } from '../props/slots';
 import { countAll, type Used, usedWith, type Stack } from '../props/stack';
 import { ranges, splitKey, type RangeKey } from '../ranges/ranges';
 import type { HeightReason, Reason } from '../reasons';
-import { isBuiltFor, leftOut } from '../safety/changes';
+import { isBuiltFor, keepsBack, leftOut } from '../safety/changes';
 import { type SlotKey, slotKey } from '../slots';
 import { freedFor, type BuiltSlots, type Sharing } from './freed';
 import { type Laid, lyingAt } from './lay';
@@ -104,7 +104,7 @@ function ownPelvis({ pose, family, input }: Laid, need: SlotNeed): HeightReason[
 /** So far the hands may be met under what is reckoned: less where a caution keeps the hip, or the back, from following. */
 const handsUnderCm = ({ input, verdict }: Laid): number => {
   if (isHipLimited(input.settings)) return FILL_OVER_CM;
-  return verdict.changes.has('spine quiet') ? decisionParameter.mostQuietReach.value : Infinity;
+  return keepsBack(verdict.changes) ? decisionParameter.mostQuietReach.value : Infinity;
 };
 
 /** The ranges that nobody has read, where they may move a height by more than nobody asks after. */
@@ -119,7 +119,7 @@ function notRead({ context }: Laid, { need, parts }: Band): Reason<'not-read'>[]
   return unread.length > 0 ? [{ code: 'not-read', ranges: [...new Set(unread)] }] : [];
 }
 /** What moves a height by less than this needs no reading. */
-const WORTH_READING_CM = 2;
+const WORTH_READING_CM = 1;
 
 /** Two sides that are further apart than this, in cm, are met apart, whatever chance explains; and so are low ones. */
 const [MOST_ALIKE_CM, LEAST_ALIKE_CM] = [2.5, 4];

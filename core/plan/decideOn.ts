@@ -19,8 +19,10 @@ import { chanceEnough } from '../learn/offset';
 import { uncertainParameters, type InputKey } from '../geometry/inputs';
 import { splitKey, type RangeId, type RangeKey } from '../ranges/ranges';
 import { lies } from '../lies';
+import { leftOut } from '../safety/changes';
 import type { RaiseReason } from '../poses/pose';
 import { comesDown, type Pose } from '../poses/poses';
+import { asksNoJoint } from '../poses/traits';
 import { backWay, easedDials, givenBack, stoodAt, turnedFrom } from '../prepare/dial';
 import { staysEmptyOver } from '../prepare/limits';
 import { comesDownTo } from '../prepare/prepare';
@@ -83,6 +85,13 @@ function piecesLeft(laid: Laid, lying: ReadonlyMap<SlotKey, Stack>, key: SlotKey
 const comingDown = ({ pose, bands }: Laid): readonly Band[] =>
   pose.comesDown.flatMap((name) => bands.filter(({ need }) => sidelessKey(slotKey(need)) === name));
 
+/** Whether a strap is in hand: it is a length, and is reckoned anew each time. */
+const hasStrap = ({ bands, verdict }: Laid) =>
+  bands.some(
+    ({ need }) =>
+      need.isLength === true && lies(need.rawCm) && !leftOut(verdict.changes, need.slot),
+  );
+
 /** Why nothing comes down of what lies in a pose: what is there to come down, and what meets this body's lengths. */
 function whyStays(laid: Laid): ReturnType<DecisionInput['whyStays']> {
   const lying = laid.bands.filter(({ need }) => lies(lyingAt(laid, slotKey(need))?.heightCm ?? 0));
@@ -98,7 +107,9 @@ function whyStays(laid: Laid): ReturnType<DecisionInput['whyStays']> {
     (purposeOf(band.need.slot, family) === 'fill' &&
       !band.need.isChosen &&
       decidedBy(band) === null);
-  return { code: lying.some(meetsLengths) ? 'fitted' : 'nothing-lies' };
+  return lying.some(meetsLengths)
+    ? { code: 'fitted' }
+    : { code: 'nothing-lies', withStrap: hasStrap(laid) };
 }
 
 /** The range of an input; null for a parameter. */
@@ -231,7 +242,7 @@ export function decisionOn(laid: Laid): Decision {
     seenAgain: seenAgainHere(laid),
     firstFrom: firstFromOf(laid),
     easedDial: eased ? { dial: eased.dial, way: backWay(eased.dial) } : null,
-    veryMobile: context.veryMobile,
+    veryMobile: context.veryMobile && !asksNoJoint(laid.pose),
     lowCheck: lowCheckToday(laid),
     strengthAllowed: strengthAllowedBy(choices),
     chanceAsked: context.care.lowerRung,

@@ -2,6 +2,7 @@ import { estimateRanges } from '../estimate/estimate';
 import { usualShelves, studioShelf } from '../props/usualShelves';
 import { ranges, splitKey, type RangeKey } from '../ranges/ranges';
 import { ordinaryAdult } from '../sim/room';
+import { doneAsPlanned } from '../tests/samples';
 import { planStudent } from './plan';
 
 const DAY = '2026-03-02';
@@ -50,4 +51,17 @@ test('where a caution keeps the back long, hands stand no further under what the
         }
     }
   expect(met).toBeGreaterThan(20);
+});
+
+test('where a strap alone lay, it is not said that nothing did', () => {
+  const record = ordinaryAdult(631, 1894, 'built-up-alignment');
+  const [first] = planStudent(record, studioShelf, DAY, { poses: ['leg-up'] }).poses;
+  const sessions = [
+    { id: 's', person: record.person.id, at: '2026-03-05', poses: [doneAsPlanned(first!)] },
+  ];
+  const [next] = planStudent({ ...record, sessions }, studioShelf, '2026-03-09', {
+    poses: ['leg-up'],
+  }).poses;
+  expect(first!.slots.find(({ slot }) => slot === 'strap')!.stack).not.toEqual([]);
+  expect(next!.decision.reasons).toEqual([{ code: 'nothing-lies', withStrap: true }]);
 });

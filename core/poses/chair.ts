@@ -163,7 +163,7 @@ export const chair = [
     sides: 'each',
     family: 'chair tilts',
     slots: ['feet'],
-    traits: asksNothing,
+    traits: { ...asksNothing, hip: legs(['turnedIn'], []) },
     stages: [
       { id: 'feet-carried', name: 'Feet on a platform', from: { slot: 'feet', cm: 1 } },
       { id: 'plain', name: 'Feet on the floor' },

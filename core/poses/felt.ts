@@ -43,7 +43,7 @@ const SOFTER_ON_TOP: FeltAnswer = { says: 'Something softer on top of the seat.'
 const FOOT_SOFT: FeltAnswer = { says: 'The foot soft: neither drawn back nor pointed.' };
 /** In poses with the head up and with the head at rest alike. */
 const HEAD_AT_EASE: FeltAnswer = {
-  says: 'Arms down; where the head rests it rests higher, and else the chin stays level.',
+  says: 'Arms down, chin level; more under the head where it rests.',
   by: [raise('forehead')],
 };
 const ARMS_DOWN: FeltAnswer = { says: 'Arms down beside the body.' };

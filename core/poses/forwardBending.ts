@@ -1136,7 +1136,7 @@ export const forwardBending = [
     counterposes: ['standing-fold'],
     easier: 'squat-one-side',
     insteadOver: { slot: 'seat', cm: squat.highestSeat.value, pose: 'chair-wide' },
-    atHome: { hands: 'a chair or stacked books' },
+    atHome: { seat: 'a low stool or thick books', hands: 'a chair or stacked books' },
     hold: hold(20, 90, 15),
   },
   {

@@ -22,6 +22,7 @@ export const traits = {
     foldedDeep: 'Thigh all the way to the trunk under the body’s weight',
     crossesMidline: 'Thigh carried across the middle',
     turnedOutLoaded: 'Turned outward to its end under load',
+    turnedIn: 'Turned inward, the hip bent',
     frontStretched: 'Front of the hip stretched',
     frontLoaded: 'Front of the hip stretched with weight on it',
     spread: 'Held wide',
@@ -134,6 +135,15 @@ interface WithTraits {
   /** What one of its ways does more. */
   readonly also?: readonly Trait[];
 }
+/** Whether a pose is lain in for rest and asks nothing of any joint: there is no end to stop before. */
+export const asksNoJoint = ({
+  traits: { knee, hip, ankle, back, arms },
+  hold,
+}: Pick<WithTraits, 'traits'> & { readonly hold: { readonly isRest?: true } }): boolean =>
+  hold.isRest === true &&
+  [knee, hip, ankle].every(({ working, other }) => working.length + other.length === 0) &&
+  back.length + arms.length === 0;
+
 /** The answers in force for a pose; at their worst where they are not known. */
 export type Answered = Readonly<Partial<Record<QuestionId, string>>>;
 

@@ -183,7 +183,7 @@ const slots: Readonly<Record<SlotId, SlotEntry>> = {
     unfeltCm: 2,
     // A thigh that hangs lies on something soft; under stacked shins bricks are laid, and lowered over the weeks.
     rule: ({ bears: { underThigh } }) => ({
-      ...(underThigh === 'bricks' ? {} : SOFT),
+      ...(underThigh === 'bricks' ? {} : { ...SOFT, softTop: true }),
       load: loading.knee.value,
       leastWidthCm: 12,
       asks: [...SOFT_LAYERS, ...BRICKS],

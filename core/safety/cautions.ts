@@ -22,7 +22,8 @@ export type Effect =
 /** One thing that a body should not meet, and what follows where a pose asks it. */
 export type Rule = Effect & {
   /** Any of these; all poses alike where it is not about one part of the body. */
-  readonly on: 'all' | readonly Trait[];
+  /** What a pose does; all of them, or all but those that are lain in for rest and ask nothing of any joint. */
+  readonly on: 'all' | 'but-rests' | readonly Trait[];
   readonly says: RuleId;
   /** Where its words speak of a support: true with one of these, and what is said where none of them lies there. */
   readonly bound?: Bound;
@@ -155,6 +156,7 @@ const entries: Readonly<Record<CautionId, Omit<Caution, 'id'>>> = {
         { 'stacked-shins': 'chair-seat', 'stacked-fold': 'chair-seat' },
       ),
       forbid(['hip.crossesMidline'], 'no-crossing', 'constructive'),
+      forbid(['hip.turnedIn'], 'no-turning-in', 'chair-seat'),
       forbid(['hip.liftedPast'], 'no-lift-past', {
         seated: 'staff',
         reclined: 'constructive',
@@ -226,7 +228,7 @@ const entries: Readonly<Record<CautionId, Omit<Caution, 'id'>>> = {
   osteoporosis: {
     sided: false,
     rules: [
-      change('all', 'mid-range', 'no-end-range'),
+      change('but-rests', 'mid-range', 'no-end-range'),
       change(['back.rounded'], 'spine straight', 'spine-straight'),
       forbid(['back.hangs'], 'no-hanging', 'chair-hinge'),
       forbid(['back.turnsSeated'], 'no-loaded-twist', 'easy-cross'),
@@ -238,7 +240,7 @@ const entries: Readonly<Record<CautionId, Omit<Caution, 'id'>>> = {
   pregnancy: {
     sided: false,
     rules: [
-      change('all', 'mid-range', 'nothing-pushed'),
+      change('but-rests', 'mid-range', 'nothing-pushed'),
       change(['belly.pressed'], 'belly room', 'belly-room'),
       forbid(['belly.foldedOver'], 'belly-not-folded', {
         'standing-fold': 'wide-fold',
@@ -267,7 +269,7 @@ const entries: Readonly<Record<CautionId, Omit<Caution, 'id'>>> = {
   },
   'very-mobile': {
     sided: false,
-    rules: [change('all', 'mid-range', 'stop-before-end')],
+    rules: [change('but-rests', 'mid-range', 'stop-before-end')],
   },
   'recent-or-unexplained': {
     sided: false,

@@ -118,6 +118,10 @@ export const leftOut = (changes: ReadonlySet<PoseChange>, slot: SlotId): boolean
 export const isBuiltFor = (changes: ReadonlySet<PoseChange>, slot: SlotId): boolean =>
   [...changes].some((change) => effectOfChange(change).builds?.includes(slot));
 
+/** Whether a change keeps the back from rounding. */
+export const keepsBack = (changes: ReadonlySet<PoseChange>): boolean =>
+  [...changes].some((change) => effectOfChange(change).atMost?.spineShareDeg !== undefined);
+
 /** Holds that a caution keeps short, in seconds; no limit where none does. */
 export const longestHoldFor = (changes: ReadonlySet<PoseChange>): number =>
   Math.min(Infinity, ...[...changes].map((one) => effectOfChange(one).mostHoldSeconds ?? Infinity));

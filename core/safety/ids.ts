@@ -30,6 +30,7 @@ export const ruleIds = [
   'no-belt',
   'nothing-under-load',
   'no-crossing',
+  'no-turning-in',
   'no-deep-fold',
   'no-lift-past',
   'ask-kneeling',

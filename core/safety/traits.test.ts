@@ -1,6 +1,6 @@
 import type { CautionAnswer } from '../formats/book';
 import { poses, type Pose } from '../poses/poses';
-import { hasTrait, traitIds, type Trait } from '../poses/traits';
+import { asksNoJoint, hasTrait, traitIds, type Trait } from '../poses/traits';
 import { sides, type ReadingSide } from '../ranges/ranges';
 import { cautions } from './cautions';
 import type { CautionId } from './ids';
@@ -36,6 +36,7 @@ const never: Readonly<Record<CautionId, readonly Trait[]>> = {
   'hip-replacement': [
     'hip.foldedDeep',
     'hip.crossesMidline',
+    'hip.turnedIn',
     'hip.turnedOutLoaded',
     'hip.spreadLoaded',
     'hip.frontLoaded',
@@ -95,7 +96,9 @@ test('a pose that has none of a caution’s traits on the sore side is left as i
     const touched = caution.rules.some(
       ({ on }) =>
         on === 'all' ||
-        on.some((trait) => hasTrait(pose, trait, side, caution.sided ? sore : 'both')),
+        (on === 'but-rests'
+          ? !asksNoJoint(pose)
+          : on.some((trait) => hasTrait(pose, trait, side, caution.sided ? sore : 'both'))),
     );
     if (!touched)
       expect(verdictOn(pose, side, yes(caution.id, sore))).toMatchObject({
@@ -103,6 +106,16 @@ test('a pose that has none of a caution’s traits on the sore side is left as i
         reasons: [],
       });
   }
+});
+
+test('a pose that is lain in for rest is not told to stop before an end that it does not come near', () => {
+  const rests = poses.filter(asksNoJoint).map(({ id }) => id);
+  expect(rests).toEqual(['constructive', 'rest']);
+  for (const id of ['osteoporosis', 'pregnancy', 'very-mobile'] as const)
+    for (const pose of poses) {
+      const { changes } = verdictOn(pose, 'both', yes(id, 'both'));
+      expect([pose.id, changes.has('mid-range')]).toEqual([pose.id, !rests.includes(pose.id)]);
+    }
 });
 
 test('what stands in for a pose does not itself do what the pose was left out for', () => {

@@ -3,7 +3,7 @@ import type { CautionAnswer, Person } from '../formats/book';
 import { dayOf } from '../formats/time';
 import { poseById, type Pose, type PoseId } from '../poses/poses';
 import type { PoseWay } from '../poses/pose';
-import { hasTrait, type Answered } from '../poses/traits';
+import { asksNoJoint, hasTrait, type Answered, type Trait } from '../poses/traits';
 import type { ReadingSide } from '../ranges/ranges';
 import { cautionById, effectOf, type Caution, type Rule } from './cautions';
 import { cautionIds, type CautionId, type RuleId } from './ids';
@@ -91,9 +91,14 @@ export function rulesOn(
   return rules.filter(
     ({ on, where }) =>
       (where === undefined || where.some((spot) => spots.includes(spot))) &&
-      (on === 'all' ||
-        on.some((trait) => hasTrait(pose, trait, side, sided ? sore : 'both', choices))),
+      isMet(on, pose, (trait) => hasTrait(pose, trait, side, sided ? sore : 'both', choices)),
   );
+}
+
+/** Whether a pose does what a rule speaks of. */
+function isMet(on: Rule['on'], pose: WeighedPose, has: (trait: Trait) => boolean): boolean {
+  if (on === 'all') return true;
+  return on === 'but-rests' ? !asksNoJoint(pose) : on.some(has);
 }
 
 /** What serves in place of a pose that a rule forbids. */

@@ -308,7 +308,10 @@ export const en: Language = {
       'Very mobile: nothing comes down; stay at mid-range, and add strength instead.',
     'more-sessions': ({ good, asked, raised }) =>
       `${raised ? 'Raised lately. ' : ''}Stay: ${times(asked - good)} more at this height.`,
-    'nothing-lies': () => 'Nothing lay there that could be taken away.',
+    'nothing-lies': ({ withStrap }) =>
+      withStrap
+        ? 'The strap goes by the range; nothing else lay there that could be taken away.'
+        : 'Nothing lay there that could be taken away.',
     fitted: () => 'What lies there fits this body’s lengths: it stays.',
     'no-step': ({ cm }, tell) => `The shelf has no step of ${tell.length(cm)} or less below this.`,
     'range-supports': ({ good, toCm }, tell) =>
@@ -511,6 +514,7 @@ export const en: Language = {
     'no-belt': 'no belt holds the legs open.',
     'nothing-under-load': 'nothing turns, spreads or stretches it under load.',
     'no-crossing': 'nothing that crosses the midline turning in.',
+    'no-turning-in': 'no turning in with the hip bent.',
     'no-deep-fold': 'this folds it far past 90°.',
     'no-lift-past': 'this lifts the thigh past 90°.',
     'ask-kneeling': 'kneeling only with the surgeon’s or physiotherapist’s written go-ahead.',
