@@ -751,6 +751,11 @@ export const decision = {
     'rungs',
     'after what was felt a support goes up by no more at once; starting value',
   ),
+  leastRaise: p(
+    1.5,
+    'cm',
+    'after what was felt nothing that fills or is reached for goes up by less: nobody feels it, and the pile only grows odd; starting value',
+  ),
   mostRaise: p(
     6,
     'cm',

@@ -259,7 +259,12 @@ interface DecisionReasons {
   /** Nothing comes down while a body sinks to one side. */
   /** `sits`: on something that a fold under one side would level. */
   leaned: { readonly side: Side; readonly on: string; readonly sits: boolean };
-  'not-held': { readonly heldSeconds: number; readonly plannedSeconds: number };
+  'not-held': {
+    readonly heldSeconds: number;
+    readonly plannedSeconds: number;
+    /** The time before as well: then no more is asked for than was held. */
+    readonly again: boolean;
+  };
   'very-mobile': object;
   'more-sessions': {
     readonly good: number;

@@ -91,7 +91,10 @@ export interface HomeStandIns {
 /** Stand-ins for what lies in this plan of a pose, and for nothing else; none where the pose is not practised. */
 export function standInsFor(planned: PlanPose): HomeStandIns {
   if (!planned.posture) return { slots: [], also: null };
-  const { also, ...own }: StandIns = poseById(planned.pose)?.atHome ?? {};
+  const { also, withSoreKnee, ...own }: StandIns = poseById(planned.pose)?.atHome ?? {};
+  const isKneeSore = planned.reasons.some(
+    (one) => one.code === 'caution' && one.caution.startsWith('knee-'),
+  );
   // A head that hangs is met by nothing: it would rest too high.
   const lying = planned.slots.filter(
     (one) => liesIn(one) || (staysFreeIn(one) && !HANGS.includes(one.slot)),
@@ -106,6 +109,6 @@ export function standInsFor(planned: PlanPose): HomeStandIns {
           highest(lying.filter(({ slot }) => slot === one.slot)),
         ),
       })),
-    also: also ?? null,
+    also: also ?? (isKneeSore ? withSoreKnee : undefined) ?? null,
   };
 }

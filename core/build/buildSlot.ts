@@ -564,10 +564,19 @@ function raised(of: SlotBuild, from: Stack): Stack {
     if (!next) break;
     if (rungs > 0 && next.heightCm > from.heightCm + decisionParameter.mostRaise.value) break;
     stands = next;
-    if (chanceEnough(stands.heightCm, leastCm, doubt.range, doubt.offset) >= raisedChance) break;
+    if (
+      isFeltOver(of, from, stands) &&
+      chanceEnough(stands.heightCm, leastCm, doubt.range, doubt.offset) >= raisedChance
+    )
+      break;
   }
-  return stands;
+  return isFeltOver(of, from, stands) ? stands : from;
 }
+
+/** Whether a rise is one that anybody feels: what carries or tilts counts every step. */
+const isFeltOver = (of: SlotBuild, from: Stack, { heightCm }: Stack) =>
+  !['fill', 'reach'].includes(purposeHere(of)) ||
+  heightCm - from.heightCm >= decisionParameter.leastRaise.value;
 
 /** As high as is asked for since the last time, and at least one step higher than what lay there. */
 function asAskedSince(of: SlotBuild, from: Stack, targetCm: number): Stack {

@@ -154,7 +154,11 @@ describe('keep', () => {
     ]));
   test('held only part of the time', () =>
     expect(deciding(times({}, { heldSeconds: 30 })).reasons).toEqual([
-      { code: 'not-held', heldSeconds: 30, plannedSeconds: 60 },
+      { code: 'not-held', heldSeconds: 30, plannedSeconds: 60, again: false },
+    ]));
+  test('held only part of the time twice', () =>
+    expect(deciding(times({ heldSeconds: 20 }, { heldSeconds: 30 })).reasons).toEqual([
+      { code: 'not-held', heldSeconds: 30, plannedSeconds: 60, again: true },
     ]));
   test('a lean to one side', () => {
     expect(deciding(times({}, { list: 'left' })).reasons).toEqual([

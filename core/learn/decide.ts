@@ -128,6 +128,10 @@ export function wentWell(outcome: SessionPose): boolean {
 export const heldWhole = ({ heldSeconds, plannedSeconds }: SessionPose) =>
   heldSeconds >= parameter.fullTime.value * (plannedSeconds ?? heldSeconds);
 
+/** Whether the last two times both ended before the whole time. */
+export const cutShortTwice = (earlier: readonly SessionPose[]): boolean =>
+  earlier.length >= 2 && earlier.slice(-2).every((one) => !heldWhole(one));
+
 const spotIn = ({ feeling: { spot } }: SessionPose) => (spot === undefined ? {} : { spot });
 
 /** Why the support must go up after a session; null when nothing asks for it. */
@@ -241,6 +245,7 @@ function keeping(input: DecisionInput, last: Earlier): Reason | null {
       code: 'not-held',
       heldSeconds: outcome.heldSeconds,
       plannedSeconds: outcome.plannedSeconds ?? 0,
+      again: cutShortTwice(earlier.map((one) => one.outcome)),
     };
   if (outcome.list === 'left' || outcome.list === 'right')
     return {

@@ -78,6 +78,19 @@ test.each(intakes.map((cautions, i) => [cautions.map(({ id }) => id).join(' and 
   },
 );
 
+test('where a caution speaks of every warm-up, what is easier than they are is named', () => {
+  const person = samplePerson({ cautions: [yes('knee-ligament', 'left')] });
+  const { before } = planStudent(recordWith({ person }), studioShelf, TODAY, { poses: ['squat'] })
+    .poses[0]!.around;
+  expect(before).toEqual(['chair-lunge']);
+});
+
+test('somebody who is to go no further is shown nothing harder', () => {
+  const person = { ...samplePerson({ cautions: [] }), veryMobile: true };
+  const { poses } = planStudent(recordWith({ person }), studioShelf, TODAY);
+  expect(poses.filter(({ around }) => around.harder !== null)).toEqual([]);
+});
+
 test('where every warm-up is refused, what serves in the place of one is named', () => {
   const plan = (cautions: readonly CautionAnswer[]) =>
     planStudent(

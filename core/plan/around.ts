@@ -8,7 +8,8 @@ import { servesToday, sidesFor } from './servesToday';
 /**
  * What comes before and after a pose, what is easier and harder: for this student, today. Nothing that is refused or
  * still behind its gate is named; where none of several is open, what serves in the place of one is. Of several those
- * are named that no caution speaks of, and nothing harder that one does.
+ * are named that no caution speaks of, or what is easier than they are; and nothing harder that one does, nor to
+ * somebody who is to go no further.
  */
 export function aroundOf(
   pose: Pose,
@@ -17,18 +18,21 @@ export function aroundOf(
 ): PlanPose['around'] {
   const serves = (id: PoseId) => servesToday([id], side, context, [pose.id]);
   const isPlain = isFree(side, context);
+  const isDone = (id: PoseId) => id !== pose.id && serves(id) === id && isPlain(id);
   const open = (ids: readonly PoseId[]) => ids.filter((id) => serves(id) === id);
   const orServing = (ids: readonly PoseId[]) => {
     const all = open(ids);
     if (all.length === 0) return [...new Set(ids.flatMap((id) => serves(id) ?? []))].slice(0, 1);
     const plain = all.filter(isPlain);
-    return plain.length > 0 ? plain : all;
+    if (plain.length > 0) return plain;
+    const gentler = all.flatMap((id) => gentlerThan(id, isDone));
+    return gentler.length > 0 ? [...new Set(gentler)] : all;
   };
   return {
     before: orServing(pose.warmUps),
     after: orServing(pose.counterposes),
     easier: pose.easier ? serves(pose.easier) : null,
-    harder: pose.harder ? (open([pose.harder]).find(isPlain) ?? null) : null,
+    harder: pose.harder && !context.veryMobile ? (open([pose.harder]).find(isPlain) ?? null) : null,
   };
 }
 
@@ -39,6 +43,18 @@ const isFree =
     sidesFor(poseById(id)!, side).every(
       (one) => preparePose(record.person, id, one, shelf).verdict.status === 'offered',
     );
+
+/** The first of what is easier, step by step, that will do. */
+function gentlerThan(id: PoseId, isDone: (id: PoseId) => boolean): readonly PoseId[] {
+  const passed = new Set<PoseId>();
+  let next = poseById(id)?.easier;
+  while (next && !passed.has(next)) {
+    if (isDone(next)) return [next];
+    passed.add(next);
+    next = poseById(next)?.easier;
+  }
+  return [];
+}
 
 /** Of a pose that is not done today. */
 export const nothingAround: PlanPose['around'] = {

@@ -47,6 +47,14 @@ test('long quiet holds begin long where that is their school', () => {
   expect(holdFor(poseById('standing-fold')!, [], long)).toBe(30);
 });
 
+test('who came out early twice is asked for what was held, and once for the whole time', () => {
+  const early = (heldSeconds: number) => held(60, { heldSeconds });
+  expect(holdFor(hero, [early(30)], minutes)).toBe(60);
+  expect(holdFor(hero, [early(40), early(30)], minutes)).toBe(30);
+  expect(holdFor(hero, [early(40), early(4)], minutes)).toBe(10);
+  expect(holdFor(hero, [early(40), early(30), held(30)], minutes)).toBe(60);
+});
+
 test('a cold, tired or sore day is held by a third less', () =>
   expect(holdFor(hero, [held(120)], minutes, true)).toBe(80));
 

@@ -1,4 +1,4 @@
-import { askedForMore, wentWell } from '../learn/decide';
+import { askedForMore, cutShortTwice, wentWell } from '../learn/decide';
 import type { Choices } from '../approaches/approaches';
 import type { SessionPose } from '../formats/book';
 import { decision, hold as parameter } from '../parameters';
@@ -41,6 +41,9 @@ function toWhole(
   return Math.round(seconds / whole) * whole;
 }
 
+/** Shorter than this nothing is held. */
+const SHORTEST_SECONDS = 10;
+
 /** Times that went well, to be held longer; with the breath every second one, with the clock each. */
 const asksFor = (choices: Pick<Choices, 'hold'>, { hold }: Pick<Pose, 'hold'>) =>
   choices.hold === 'breaths' && !hold.isRest ? 2 : 1;
@@ -50,7 +53,8 @@ const complained = (outcome: SessionPose) =>
 
 /**
  * How long to hold, in seconds: it grows by its step after a time that went well, goes back by a third after pain, a
- * stop or a worse next day and on a cold, tired or sore day, and stays otherwise; never more than doubled from last time.
+ * stop or a worse next day and on a cold, tired or sore day, is as long as what was held where it was cut short twice,
+ * and stays otherwise; never more than doubled from last time.
  *
  * @param earlier what was done before, oldest first.
  * @param heavyDay whether the student comes cold, tired or sore.
@@ -76,6 +80,8 @@ export function holdFor(
         Math.max(parameter.leastShare.value * firstSeconds, planned * parameter.backTo.value),
       ),
     );
+  // Who came out early twice is asked for what was held, and grows from there.
+  if (cutShortTwice(earlier)) return within(Math.max(last.heldSeconds, SHORTEST_SECONDS));
   const good = earlier.slice(-asksFor(choices, pose));
   const grows =
     mayGrow &&

@@ -528,7 +528,6 @@ export const kneeling = [
     easier: 'low-lunge',
     atHome: {
       hands: 'a chair against a wall',
-      also: 'Without an easy half lotus: both knees down.',
     },
     hold: hold(30, 60, 6, { counted: { first: 5, most: 10, of: 'breaths' } }),
   },

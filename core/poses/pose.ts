@@ -189,7 +189,11 @@ export type StandIn = string | readonly (readonly [upToCm: number, said: string]
  * What stands in for a pose's supports at home, slot by slot, where it is not what is usual; and what holds whatever
  * lies there.
  */
-export type StandIns = Readonly<Partial<Record<SlotId, StandIn>>> & { readonly also?: string };
+export type StandIns = Readonly<Partial<Record<SlotId, StandIn>>> & {
+  readonly also?: string;
+  /** Said where a caution of the knee speaks of the pose. */
+  readonly withSoreKnee?: string;
+};
 
 /** What eases a pose, by what was seen or felt; null in a pose without supports. */
 export type Eases = Readonly<Record<RaiseReason, Remedy | null>>;

@@ -172,7 +172,7 @@ export const reclined = [
     easier: 'hero',
     atHome: {
       back: 'firm sofa cushions against a wall, the low one under the ribs',
-      also: 'No safe stand-in for a seat under a sore knee.',
+      withSoreKnee: 'No safe stand-in for a seat under a sore knee.',
     },
     hold: hold(60, 300, 30, { long: hold(120, 300, 30) }),
   },

@@ -681,7 +681,7 @@ export const seated = [
       cm: 10,
       pose: 'easy-cross',
     },
-    atHome: { also: 'Without room in the hip there is no stand-in: stay crossed.' },
+    atHome: {},
     hold: hold(30, 300, 30),
   },
 ] as const satisfies readonly PoseEntry[];

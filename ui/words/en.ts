@@ -300,8 +300,12 @@ export const en: Language = {
     'long-gap': ({ days }) => `${days} days since the last time: as it was, once, and no longer.`,
     'long-away': ({ days }) =>
       `${Math.round(days / 7)} weeks since the last time: one step easier today, then as before.`,
-    'not-held': ({ heldSeconds, plannedSeconds }) =>
-      `Held ${Math.round(heldSeconds)} of ${Math.round(plannedSeconds)} s last time: the whole time first.`,
+    'not-held': ({ heldSeconds, plannedSeconds, again }) => {
+      const held = `Held ${Math.round(heldSeconds)} of ${Math.round(plannedSeconds)} s last time`;
+      return again
+        ? `${held}, and cut short the time before: as long as that today, with nothing lower.`
+        : `${held}: the whole time first.`;
+    },
     leaned: ({ side, on, sits }, tell) =>
       `It leaned to the ${side} on ${tell.day(on)}: level it first${sits ? ', with a thin fold under the side that sinks' : ''}; nothing comes down until it is even.`,
     'very-mobile': () =>
