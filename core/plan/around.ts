@@ -1,9 +1,8 @@
 import type { PlanPose } from '../formats/plan';
 import { poseById, type Pose, type PoseId } from '../poses/poses';
-import { preparePose } from '../prepare/prepare';
 import type { ReadingSide } from '../ranges/ranges';
 import type { StudentContext } from './context';
-import { servesToday, sidesFor } from './servesToday';
+import { isPlainToday, servesToday } from './servesToday';
 
 /**
  * What comes before and after a pose, what is easier and harder: for this student, today. Nothing that is refused or
@@ -17,7 +16,7 @@ export function aroundOf(
   context: StudentContext,
 ): PlanPose['around'] {
   const serves = (id: PoseId) => servesToday([id], side, context, [pose.id]);
-  const isPlain = isFree(side, context);
+  const isPlain = (id: PoseId) => isPlainToday(id, side, context);
   const isDone = (id: PoseId) => id !== pose.id && serves(id) === id && isPlain(id);
   const open = (ids: readonly PoseId[]) => ids.filter((id) => serves(id) === id);
   const orServing = (ids: readonly PoseId[]) => {
@@ -35,14 +34,6 @@ export function aroundOf(
     harder: pose.harder && !context.veryMobile ? (open([pose.harder]).find(isPlain) ?? null) : null,
   };
 }
-
-/** Whether no caution speaks of a pose on a side: what is to be minded is no next step up. */
-const isFree =
-  (side: ReadingSide, { record, shelf }: StudentContext) =>
-  (id: PoseId): boolean =>
-    sidesFor(poseById(id)!, side).every(
-      (one) => preparePose(record.person, id, one, shelf).verdict.status === 'offered',
-    );
 
 /** The first of what is easier, step by step, that will do. */
 function gentlerThan(id: PoseId, isDone: (id: PoseId) => boolean): readonly PoseId[] {

@@ -53,6 +53,13 @@ export interface KeptPlan extends Planned {
   readonly asked: readonly Served[];
 }
 
+/** Where a pose leads today, and whether any caution speaks of it. */
+export interface Led {
+  /** Poses that serve in its place; null where it is done itself. */
+  readonly to: readonly PoseId[] | null;
+  readonly isPlain: boolean;
+}
+
 /** What every pose of one student's plan shares. */
 export interface StudentContext {
   readonly record: StudentRecord;
@@ -75,7 +82,7 @@ export interface StudentContext {
   /** Poses that were planned already, by pose, side and the choices made for them. */
   readonly planned: Map<string, KeptPlan>;
   /** Where poses lead today, by pose and side, as they were looked up for this plan. */
-  readonly leads: Map<string, readonly PoseId[] | null>;
+  readonly leads: Map<string, Led>;
   /** What the pose that is being planned asked of others. */
   readonly asked: Served[];
 }

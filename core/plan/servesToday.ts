@@ -4,11 +4,11 @@ import { poseById, type Pose, type PoseId } from '../poses/poses';
 import { preparePose, type Prepared } from '../prepare/prepare';
 import { sides, type ReadingSide } from '../ranges/ranges';
 import { slotKey } from '../slots';
-import type { Served, StudentContext } from './context';
+import type { Led, Served, StudentContext } from './context';
 import { shutBy } from './gate';
 
 /** The sides on which a pose is done in the place of another that works this side. */
-export const sidesFor = (pose: Pick<Pose, 'sides'>, side: ReadingSide): readonly ReadingSide[] => {
+const sidesFor = (pose: Pose, side: ReadingSide): readonly ReadingSide[] => {
   if (pose.sides === 'both') return ['both'];
   return side === 'both' ? sides : [side];
 };
@@ -25,7 +25,7 @@ const standsTooHigh = (
     .some((need) => slotKey(need) === insteadOver.slot && need.rawCm > insteadOver.cm);
 
 /** Where a pose leads on a side today: nowhere else, or to what serves in its place. */
-function leadsTo(pose: Pose, side: ReadingSide, context: StudentContext): readonly PoseId[] | null {
+function leadsTo(pose: Pose, side: ReadingSide, context: StudentContext): Led {
   const key = `${pose.id}/${side}`;
   const known = context.leads.get(key);
   if (known !== undefined) return known;
@@ -34,8 +34,20 @@ function leadsTo(pose: Pose, side: ReadingSide, context: StudentContext): readon
   return leads;
 }
 
-function lookUp(pose: Pose, side: ReadingSide, context: StudentContext): readonly PoseId[] | null {
+function lookUp(pose: Pose, side: ReadingSide, context: StudentContext): Led {
   const prepared = preparePose(context.record.person, pose.id, side, context.shelf);
+  return {
+    to: leadsOn(prepared, side, context),
+    isPlain: prepared.verdict.status === 'offered',
+  };
+}
+
+function leadsOn(
+  prepared: Prepared,
+  side: ReadingSide,
+  context: StudentContext,
+): readonly PoseId[] | null {
+  const { pose } = prepared;
   const { status, candidates } = prepared.verdict;
   if (status === 'forbidden' || status === 'instead') return candidates;
   if (pose.gate && shutBy(pose.gate, pose, side, context).length > 0)
@@ -46,6 +58,14 @@ function lookUp(pose: Pose, side: ReadingSide, context: StudentContext): readonl
   return pose.insteadOver && standsTooHigh(prepared, side, context)
     ? [pose.insteadOver.pose]
     : null;
+}
+
+/** Whether no caution speaks of a pose on a side. */
+export function isPlainToday(id: PoseId, side: ReadingSide, context: StudentContext): boolean {
+  const pose = poseById(id);
+  return (
+    pose !== undefined && sidesFor(pose, side).every((one) => leadsTo(pose, one, context).isPlain)
+  );
 }
 
 /**
@@ -83,8 +103,8 @@ function firstOpen(
     const pose = poseById(id);
     if (!pose || passed.includes(id)) continue;
     const leads = sidesFor(pose, side).flatMap((one) => {
-      const on = leadsTo(pose, one, context);
-      return on === null ? [] : [on];
+      const { to } = leadsTo(pose, one, context);
+      return to === null ? [] : [to];
     });
     if (leads.length === 0) return id;
     const further = firstOpen(leads.flat(), side, context, [...passed, id]);
