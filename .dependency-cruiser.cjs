@@ -58,8 +58,8 @@ const lent = {
   // Where it was felt is tapped as on the mat; a class begins on its mats.
   record: ['mat', 'plan', 'students'],
   settings: ['data', 'plan'],
-  // A sheet shows a plan's poses, and when its student comes again.
-  sheets: ['plan', 'students', 'visits'],
+  // A sheet shows a plan's poses, and when its student comes again; on a phone it has the mat's clock.
+  sheets: ['mat', 'plan', 'students', 'visits'],
   shelf: ['data', 'forms', 'shell'],
   shell: ['data'],
   students: ['data', 'forms', 'plan', 'shell'],

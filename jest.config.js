@@ -34,6 +34,7 @@ module.exports = {
         // In the browser they come late; what they do is the same.
         '^\\.\\./visits/late$': '<rootDir>/features/visits/all.ts',
         '^\\.\\./pages/late$': '<rootDir>/features/today/reckoned.ts',
+        '^\\./phone/late$': '<rootDir>/features/sheets/phone/address.ts',
         '^\\./lateTable$': '<rootDir>/features/students/StudentTable.tsx',
         ...alias,
         '^lucide-react-native/icons/(.*)$':

@@ -25,10 +25,13 @@ const viewNames: Readonly<Record<View3, string>> = {
   above: 'Above',
 };
 
+/** The lengths that a figure is drawn with. */
+export type Lengths = Pick<Person, 'statureCm' | 'bodyCm'>;
+
 interface PoseFigureProps {
   readonly planned: PlanPose;
   readonly posture: Posture;
-  readonly person: Person;
+  readonly person: Lengths;
   readonly shelf: Shelf;
   readonly units: Units;
   readonly mostHeightPx: number;
@@ -44,7 +47,7 @@ interface PoseFigureProps {
 }
 
 /** Views that tell something of a pose; the one that tells most comes first. */
-export function viewsOf(posture: Posture, { statureCm, bodyCm }: Person): readonly View3[] {
+export function viewsOf(posture: Posture, { statureCm, bodyCm }: Lengths): readonly View3[] {
   if (!isSpatial(posture)) return ['side'];
   return isFrontal(posture, bodyFrom(statureCm, bodyCm))
     ? ['front', 'side', 'above']

@@ -1,10 +1,8 @@
 import { Link } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { howOf } from '@/core/advise/how';
 import { firstForHome, homePoses, needsGoAhead, type HomePose } from '@/core/advise/homePoses';
 import { shelfAtHome } from '@/core/advise/instead';
-import { standInsFor } from '@/core/advise/standIns';
 import type { Person } from '@/core/formats/book';
 import type { PlanPose } from '@/core/formats/plan';
 import { poseById } from '@/core/poses/poses';
@@ -14,15 +12,14 @@ import { Chips, Press, Tick } from '@/ui/Press';
 import { Print } from '@/ui/Print';
 import { Screen } from '@/ui/Screen';
 import { Sheet } from '@/ui/Sheet';
-import { Aside, Title, Words } from '@/ui/Words';
-import { countWords } from '@/ui/words/counted';
-import { slotName, wordsIn } from '@/ui/words/words';
+import { Title, Words } from '@/ui/Words';
+import { wordsIn } from '@/ui/words/words';
 import { useOjas, usePerson, useToday, useUnits } from '../hooks';
-import { PoseGlance } from '../plan/PoseFigure';
-import { SupportLines } from '../plan/Supports';
 import { poseName } from '../plan/words';
 import { NoStudent } from '../students/NoStudent';
 import { NextTime } from '../visits/late';
+import { OnPhone } from './phone/late';
+import { HOW_IT_SHOULD_BE, PoseAtHome, WhenToStop } from './PoseAtHome';
 
 const sizes = [
   { id: 'usual', words: 'Usual print' },
@@ -35,8 +32,6 @@ const zooms: Readonly<Record<Size, string>> = {
   large: '[zoom:1.3] print:[zoom:2]',
 };
 
-const FIGURE_PX = { width: 220, height: 150 } as const;
-
 /** What a student takes home on paper: some poses, built of what is at home, how they are done, and when to stop. */
 export function HomeSheetScreen({ id }: { readonly id: string }) {
   const person = usePerson(id);
@@ -44,6 +39,7 @@ export function HomeSheetScreen({ id }: { readonly id: string }) {
   const plan = useOjas((state) => selectPlanAtHome(state, id, today));
   const [size, setSize] = useState<Size>('usual');
   const [chosen, setChosen] = useState<readonly string[] | null>(null);
+  const [onPhone, setOnPhone] = useState(false);
   if (!person || !plan) return <NoStudent />;
   const all = homePoses(plan.poses);
   const taken = new Set(chosen ?? firstForHome(all));
@@ -67,9 +63,15 @@ export function HomeSheetScreen({ id }: { readonly id: string }) {
           ))}
         </View>
         <Chips label="Size of print" options={sizes} chosen={size} onChoose={setSize} />
-        <Link href={`/students/${id}/home` as '/students'} asChild>
-          <Press>What is at home</Press>
-        </Link>
+        <View className="flex-row flex-wrap gap-2">
+          <Link href={`/students/${id}/home` as '/students'} asChild>
+            <Press>What is at home</Press>
+          </Link>
+          <Press aria-expanded={onPhone} onPress={() => setOnPhone(!onPhone)}>
+            On their own phone
+          </Press>
+        </View>
+        {onPhone ? <ForPhone person={person} there={there} /> : null}
       </View>
       <View className={`gap-4 ${zooms[size]}`}>
         <Head person={person} />
@@ -82,6 +84,54 @@ export function HomeSheetScreen({ id }: { readonly id: string }) {
   );
 }
 
+interface ForPhoneProps {
+  readonly person: Person;
+  readonly there: readonly HomePose[];
+}
+
+/** The same sheet for the student's own phone: what is to be minded goes along only where the teacher says so. */
+function ForPhone({ person, there }: ForPhoneProps) {
+  const today = useToday();
+  const units = useUnits();
+  const [withMinded, setWithMinded] = useState(false);
+  const minded = Object.fromEntries(
+    there.flatMap(({ pose, sides }) => {
+      const said = mindedIn({ sides, units });
+      return said.length > 0 ? [[pose, [...said]]] : [];
+    }),
+  );
+  if (there.length === 0) return <Words>Nothing is ticked yet.</Words>;
+  return (
+    <View className="gap-3">
+      {Object.keys(minded).length > 0 ? (
+        <Tick checked={withMinded} onToggle={() => setWithMinded(!withMinded)}>
+          With what is to be minded, which tells what they answered at the questions
+        </Tick>
+      ) : null}
+      <OnPhone
+        sheet={{
+          name: person.name.split(' ')[0] ?? '',
+          at: today,
+          units,
+          statureCm: person.statureCm,
+          bodyCm: taped(person),
+          home: person.home,
+          minded: withMinded ? minded : {},
+          poses: there.flatMap(({ sides, builds }) =>
+            builds.map((planned) => ({ planned, bothAlike: sides.length > builds.length })),
+          ),
+        }}
+      />
+    </View>
+  );
+}
+
+/** Lengths that were taped, for the figure. */
+const taped = ({ bodyCm }: Person): Record<string, number> =>
+  Object.fromEntries(
+    Object.entries(bodyCm).flatMap(([part, cm]) => (typeof cm === 'number' ? [[part, cm]] : [])),
+  );
+
 /** Whose sheet it is, of what day, and when they come again. */
 function Head({ person }: { readonly person: Person }) {
   const today = useToday();
@@ -91,10 +141,7 @@ function Head({ person }: { readonly person: Person }) {
         For {person.name.split(' ')[0]}, {date(today)}.
       </Words>
       <NextTime person={person.id} />
-      <Words>
-        Build each pose before you go into it. It should be comfortable from the first breath: a
-        mild pull in the muscle is as it should be, pain is not. Too much? One layer more.
-      </Words>
+      <Words>{HOW_IT_SHOULD_BE}</Words>
     </View>
   );
 }
@@ -116,9 +163,11 @@ function OnePose({ one: { pose, sides, builds }, person, number }: OnePoseProps)
       </Title>
       {bothAlike ? <Words>Both sides, one after the other, built alike.</Words> : null}
       {builds.map((planned) => (
-        <OneBuild
+        <PoseAtHome
           key={planned.side}
-          {...{ planned, person, units }}
+          {...{ planned, units }}
+          body={person}
+          shelf={shelfAtHome(person)}
           isOneOfTwo={builds.length > 1}
           eachSide={bothAlike ? ' on each side' : ''}
         />
@@ -129,128 +178,22 @@ function OnePose({ one: { pose, sides, builds }, person, number }: OnePoseProps)
   );
 }
 
-function longWords(planned: PlanPose): string {
-  if (planned.times !== null) return countWords(planned, planned.times);
-  const [whole, rest] = [
-    Math.floor(planned.holdSeconds / 60),
-    Math.round(planned.holdSeconds % 60),
-  ];
-  if (whole === 0 || planned.holdSeconds < 90) return `${Math.round(planned.holdSeconds)} seconds`;
-  return `${whole} ${whole === 1 ? 'minute' : 'minutes'}${rest > 0 ? ` and ${rest} seconds` : ''}`;
-}
-
-/** On paper nothing is told of what lay in the studio the last time. */
-const unmoved = (planned: PlanPose): PlanPose => ({
-  ...planned,
-  slots: planned.slots.map((slot) => ({ ...slot, lastCm: null })),
-});
-
-interface OneBuildProps {
-  readonly planned: PlanPose;
-  readonly person: Person;
-  readonly units: Units;
-  readonly isOneOfTwo: boolean;
-  readonly eachSide: string;
-}
-
-/** What lies where, its figure, what else would do, and how it is done. */
-function OneBuild({ planned, person, units, isOneOfTwo, eachSide }: OneBuildProps) {
-  const shelf = shelfAtHome(person);
-  const { slots, also } = standInsFor(planned);
-  return (
-    <View className="gap-2">
-      {isOneOfTwo ? (
-        <Words className="font-semibold">{planned.side === 'left' ? 'Left' : 'Right'}</Words>
-      ) : null}
-      <View className="flex-row flex-wrap items-end gap-4">
-        {planned.posture ? (
-          <View style={{ width: FIGURE_PX.width }}>
-            <PoseGlance
-              planned={planned}
-              posture={planned.posture}
-              person={person}
-              shelf={shelf}
-              units={units}
-              mostHeightPx={FIGURE_PX.height}
-            />
-          </View>
-        ) : null}
-        <View className="min-w-56 flex-1 gap-2">
-          <SupportLines planned={unmoved(planned)} shelf={shelf} units={units} />
-        </View>
-      </View>
-      {slots.length > 0 ? (
-        <Aside>
-          Or:{' '}
-          {slots
-            .map(({ slot, said }) => `${slotName({ slot: slot.slot }).toLowerCase()}, ${said}`)
-            .join('; ')}
-          .
-        </Aside>
-      ) : null}
-      {also ? <Aside>{also}</Aside> : null}
-      <Steps planned={planned} />
-      <Words>
-        <Words className="font-semibold">How long: </Words>
-        {longWords(planned)}
-        {eachSide}.
-      </Words>
-    </View>
-  );
-}
-
-/** In, what to look at, and out again. */
-function Steps({ planned }: { readonly planned: PlanPose }) {
-  const { entry, look, exit } = howOf(planned);
-  const parts = [
-    { title: 'Go in', lines: entry },
-    { title: 'Look', lines: look },
-    { title: 'Come out', lines: exit },
-  ];
-  return (
-    <View className="flex-row flex-wrap gap-x-6 gap-y-3">
-      {parts.map(({ title, lines }) => (
-        <View key={title} className="min-w-52 flex-1 gap-0.5">
-          <Words className="font-semibold">{title}</Words>
-          {lines.map((line, i) => (
-            <Words key={line}>
-              {title === 'Look' ? '· ' : `${i + 1}. `}
-              {line}
-            </Words>
-          ))}
-        </View>
-      ))}
-    </View>
-  );
-}
-
 interface CautionsProps {
   readonly sides: readonly PlanPose[];
   readonly units: Units;
 }
 
 /** What to mind in this pose, on one side or the other, and whom to ask. */
-function Cautions({ sides, units }: CautionsProps) {
+const Cautions = (of: CautionsProps) =>
+  mindedIn(of).map((words) => <Words key={words}>{words}</Words>);
+
+/** The same in words. */
+function mindedIn({ sides, units }: CautionsProps): readonly string[] {
   const say = wordsIn(units);
-  const said = [
+  return [
     ...sides.flatMap(({ reasons }) => reasons.filter(({ code }) => code === 'caution')),
     ...sides.flatMap(({ refer }) => refer),
   ]
     .map(say.reasonAtHome)
     .filter((words, i, all) => words !== '' && all.indexOf(words) === i);
-  return said.map((words) => <Words key={words}>{words}</Words>);
 }
-
-const WhenToStop = () => (
-  <Sheet role="region" aria-label="When to stop" className="break-inside-avoid">
-    <Title level={2}>When to stop</Title>
-    <Words>
-      Sharp, electric, spreading or numb, a joint that speaks, dizziness: come out at once, the way
-      you came in, and rest.
-    </Words>
-    <Words>
-      Leave that pose out until we have seen each other. What stays longer than a day, comes at
-      night or makes a leg weak goes to a doctor or a physiotherapist.
-    </Words>
-  </Sheet>
-);

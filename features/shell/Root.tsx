@@ -1,4 +1,7 @@
+import { Slot, usePathname } from 'expo-router';
 import { useEffect, useState } from 'react';
+import { View } from 'react-native';
+import type { Settings } from '@/core/formats/book';
 import { selectSettings } from '@/store/selectors';
 import { bringPages, Lost } from '../pages/late';
 import { useOjas } from '../hooks';
@@ -13,8 +16,27 @@ import { Frame, Shell } from './Shell';
 const PAGES_AFTER_MS = 1500;
 teachPatience(globalThis as unknown as Record<string, unknown>);
 
-/** The whole app: its store, its storage, its frame. */
+/** The whole app; a student's own phone that was sent a sheet shows that alone, and opens no book. */
 export function Root() {
+  return usePathname() === '/at-home' ? <SheetAlone /> : <OwnBook />;
+}
+
+/** What a student was sent, by itself. */
+function SheetAlone() {
+  useEffect(() => followTheme('system'), []);
+  useEffect(() => {
+    const later = setTimeout(keepOffline, PAGES_AFTER_MS);
+    return () => clearTimeout(later);
+  }, []);
+  return (
+    <View className="flex-1 bg-paper">
+      <Slot />
+    </View>
+  );
+}
+
+/** The teacher's app: its store, its storage, its frame. */
+function OwnBook() {
   const store = openedStore();
   return (
     <WholeBoundary store={store}>
@@ -25,23 +47,26 @@ export function Root() {
   );
 }
 
+/** Shows the page light or dark, and goes on as the device does. */
+function followTheme(theme: Settings['theme']): () => void {
+  const dark = window.matchMedia('(prefers-color-scheme: dark)');
+  const show = () =>
+    document.documentElement.classList.toggle(
+      'dark',
+      theme === 'dark' || (theme === 'system' && dark.matches),
+    );
+  show();
+  dark.addEventListener('change', show);
+  return () => dark.removeEventListener('change', show);
+}
+
 function Opening() {
   const status = useOjas((state) => state.storage.status);
   const lost = useOjas((state) => state.storage.lost);
   const [filling, setFilling] = useState(fillingWithDemo);
   useEffect(() => void filling?.then(() => setFilling(null)), [filling]);
   const theme = useOjas((state) => selectSettings(state).theme);
-  useEffect(() => {
-    const dark = window.matchMedia('(prefers-color-scheme: dark)');
-    const show = () =>
-      document.documentElement.classList.toggle(
-        'dark',
-        theme === 'dark' || (theme === 'system' && dark.matches),
-      );
-    show();
-    dark.addEventListener('change', show);
-    return () => dark.removeEventListener('change', show);
-  }, [theme]);
+  useEffect(() => followTheme(theme), [theme]);
   useEffect(() => {
     // The first screen has stood still for a moment by then; the next tap finds its page here.
     const later =

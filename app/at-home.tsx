@@ -1,0 +1,3 @@
+import { TakenScreen } from '@/features/pages/late';
+
+export default TakenScreen;

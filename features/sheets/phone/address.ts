@@ -1,0 +1,2 @@
+export { OnPhone } from './OnPhone';
+export { sheetIn } from './link';

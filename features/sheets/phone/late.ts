@@ -1,0 +1,8 @@
+import { late } from '@/ui/late';
+import type { NoSheet, TakenHome } from './link';
+
+/** What packs a sheet into an address and a code, and opens one, comes when it is asked for. */
+const address = () => import('./address');
+export const OnPhone = late(async () => (await address()).OnPhone);
+export const sheetIn = async (text: string): Promise<TakenHome | NoSheet> =>
+  (await address()).sheetIn(text);
