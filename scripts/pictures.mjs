@@ -15,6 +15,17 @@ const into = (name) => async (page) => {
   await page.getByRole('article', { name, exact: true }).evaluate((card) => card.scrollIntoView());
 };
 
+/** Opens what the code on the screen opens, as the student's phone does. */
+async function takeAlong(page) {
+  await page.evaluate(() => {
+    navigator.clipboard.writeText = async (text) => void (window.copied = text);
+  });
+  await page.getByRole('button', { name: 'Copy the address' }).click();
+  await page.getByText('Copied.').waitFor();
+  await page.goto(await page.evaluate(() => window.copied));
+  await page.getByRole('button', { name: 'I am in it' }).first().waitFor();
+}
+
 const views = [
   { name: 'today', path: '/' },
   { name: 'student', path: '/students/p-ines' },
@@ -67,9 +78,9 @@ const views = [
     ],
   },
   {
-    name: 'pose-front',
-    path: '/students/p-oona/poses/open-book',
-    size: WIDE,
+    name: 'at-home',
+    path: '/students/p-marit/sheet',
+    do: [press('On their own phone'), takeAlong],
   },
   {
     name: 'drawings',
