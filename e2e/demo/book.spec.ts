@@ -202,3 +202,20 @@ test('who has a book is never shown the empty app, not while the sample book com
     expect(seen).not.toContain('Begin with one student');
   }
 });
+
+test('the records come out as tables that a spreadsheet opens', async ({ page }) => {
+  await page.goto('/more/data');
+  const lines: number[] = [];
+  for (const name of ['Readings', 'Poses done', 'Heights built']) {
+    const download = page.waitForEvent('download');
+    await page.getByRole('button', { name, exact: true }).click();
+    const file = await download;
+    expect(file.suggestedFilename()).toMatch(/^ojas-(readings|poses|heights)-[\d-]+\.csv$/);
+    const text = await readFile(await file.path(), 'utf8');
+    expect(text.charCodeAt(0)).toBe(0xfeff);
+    expect(text.slice(1)).toMatch(/^student,day,/);
+    expect(text).toContain('Marit Osei');
+    lines.push(text.trim().split('\r\n').length);
+  }
+  expect(Math.min(...lines)).toBeGreaterThan(60);
+});

@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import { View } from 'react-native';
+import type { TableId } from '@/core/formats/tables';
 import { DAYS_TO_BRING_BACK, removedStudents, undoable } from '@/store/acts';
 import { factsOf, forgetSetAside, undo } from '@/store/store';
 import type { SetAside } from '@/store/vault';
@@ -14,6 +15,7 @@ import { saveFile } from './files';
 import { Import } from './Import';
 import { Kept } from './Kept';
 import { saveBook } from './saveBook';
+import { saveTable } from './tables';
 import { useFirst } from './useFirst';
 
 /** Backup, and what comes in from a file. */
@@ -21,6 +23,7 @@ export function DataScreen() {
   return (
     <Screen title="Data">
       <Export />
+      <Tables />
       <Import />
       <Kept />
       <SetAsides />
@@ -72,6 +75,34 @@ function Export() {
         Save a backup
       </Press>
       {share === undefined ? null : <WorkBar words="Writing the file" share={share} />}
+    </Sheet>
+  );
+}
+
+const tables: readonly { readonly id: TableId; readonly words: string }[] = [
+  { id: 'readings', words: 'Readings' },
+  { id: 'poses', words: 'Poses done' },
+  { id: 'heights', words: 'Heights built' },
+];
+
+/** The same records for a spreadsheet. */
+function Tables() {
+  const dispatch = useOjasDispatch();
+  return (
+    <Sheet>
+      <Title level={2}>For a spreadsheet</Title>
+      <Words>
+        A table of all records as comma separated values: names, days and numbers. What was answered
+        at the questions stands in none. It is for reading elsewhere; a backup brings everything
+        back.
+      </Words>
+      <View className="flex-row flex-wrap gap-2">
+        {tables.map(({ id, words }) => (
+          <Press key={id} onPress={() => void dispatch(saveTable(id))}>
+            {words}
+          </Press>
+        ))}
+      </View>
     </Sheet>
   );
 }
