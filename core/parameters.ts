@@ -848,6 +848,11 @@ export const hold = {
   firstBreaths: p(5, 'breaths', 'a hold that is counted with the breath begins so; starting value'),
   mostBreaths: p(10, 'breaths', 'and grows to so many; starting value'),
   backTo: p(0.667, 'ratio', 'after pain a hold goes back by a third'),
+  comesBackBy: p(
+    1.5,
+    'ratio',
+    'a hold that was made shorter grows so much after a good time, up to the first hold; starting value',
+  ),
   leastShare: p(0.5, 'ratio', 'of the first hold: nothing goes back further; starting value'),
   settling: p(45, 'seconds', 'the body only settles; starting value'),
   breath: p(6, 'seconds', 'one easy breath; starting value'),

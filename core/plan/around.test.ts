@@ -85,6 +85,28 @@ test('where a caution speaks of every warm-up, what is easier than they are is n
   expect(before).toEqual(['chair-lunge']);
 });
 
+test('where a caution speaks of every warm-up, sitting on a chair or resting is none in their place', () => {
+  for (const caution of ['knee-meniscus', 'very-mobile', 'osteoporosis'] as const) {
+    const person = samplePerson({ cautions: [yes(caution, 'right')] });
+    const { poses: plans } = planStudent(recordWith({ person }), studioShelf, TODAY, {
+      poses: ['reclined-hero', 'squat', 'staff', 'standing-fold'],
+    });
+    for (const { pose, around } of plans) {
+      if (around.before.length === 0) continue;
+      expect([caution, pose, around.before]).toEqual([
+        caution,
+        pose,
+        expect.not.arrayContaining(['chair-seat']),
+      ]);
+      expect([caution, pose, around.before]).toEqual([
+        caution,
+        pose,
+        expect.not.arrayContaining(['constructive']),
+      ]);
+    }
+  }
+});
+
 test('somebody who is to go no further is shown nothing harder', () => {
   const person = { ...samplePerson({ cautions: [] }), veryMobile: true };
   const { poses } = planStudent(recordWith({ person }), studioShelf, TODAY);

@@ -17,7 +17,7 @@ export function aroundOf(
 ): PlanPose['around'] {
   const serves = (id: PoseId) => servesToday([id], side, context, [pose.id]);
   const isPlain = (id: PoseId) => isPlainToday(id, side, context);
-  const isDone = (id: PoseId) => id !== pose.id && serves(id) === id && isPlain(id);
+  const isDone = (id: PoseId) => id !== pose.id && warms(id) && serves(id) === id && isPlain(id);
   const open = (ids: readonly PoseId[]) => ids.filter((id) => serves(id) === id);
   const orServing = (ids: readonly PoseId[]) => {
     const all = open(ids);
@@ -34,6 +34,9 @@ export function aroundOf(
     harder: pose.harder && !context.veryMobile ? (open([pose.harder]).find(isPlain) ?? null) : null,
   };
 }
+
+/** Sitting on a chair and lying at rest warm nothing. */
+const warms = (id: PoseId) => poseById(id)?.family !== 'chair seat' && !poseById(id)?.hold.isRest;
 
 /** The first of what is easier, step by step, that will do. */
 function gentlerThan(id: PoseId, isDone: (id: PoseId) => boolean): readonly PoseId[] {

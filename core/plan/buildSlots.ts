@@ -11,7 +11,7 @@ import { normalQuantile } from '../normal';
 import { decision as decisionParameter, pelvisTarget } from '../parameters';
 import type { Pose } from '../poses/poses';
 import { isShort, standsIn, staysFree } from '../prepare/limits';
-import { isStoodOn, purposeOf, slotRule } from '../props/slots';
+import { isFitted, isStoodOn, purposeOf, slotRule } from '../props/slots';
 import { countAll, type Used, usedWith, type Stack } from '../props/stack';
 import { ranges, splitKey, type RangeKey } from '../ranges/ranges';
 import type { HeightReason, Reason } from '../reasons';
@@ -108,8 +108,8 @@ const handsUnderCm = ({ input, verdict }: Laid): number => {
 };
 
 /** The ranges that nobody has read, where they may move a height by more than nobody asks after. */
-function notRead({ context }: Laid, { need, parts }: Band): Reason<'not-read'>[] {
-  if (need.isChosen) return [];
+function notRead({ context, pose }: Laid, { need, parts }: Band): Reason<'not-read'>[] {
+  if (need.isChosen || isFitted(need.slot, pose.family)) return [];
   const unread = parts.flatMap(({ key, upCm, downCm }) => {
     const estimate = context.estimates[key as RangeKey];
     if (estimate?.source !== 'assumed' || Math.max(upCm, downCm) < WORTH_READING_CM) return [];

@@ -52,7 +52,9 @@ test('who came out early twice is asked for what was held, and once for the whol
   expect(holdFor(hero, [early(30)], minutes)).toBe(60);
   expect(holdFor(hero, [early(40), early(30)], minutes)).toBe(30);
   expect(holdFor(hero, [early(40), early(4)], minutes)).toBe(10);
-  expect(holdFor(hero, [early(40), early(30), held(30)], minutes)).toBe(60);
+  expect(holdFor(hero, [early(40), early(30), held(30)], minutes)).toBe(45);
+  expect(holdFor(hero, [held(30), held(45)], minutes)).toBe(60);
+  expect(holdFor(hero, [held(45), held(60)], minutes)).toBe(90);
 });
 
 test('a cold, tired or sore day is held by a third less', () =>

@@ -48,6 +48,12 @@ const SHORTEST_SECONDS = 10;
 const asksFor = (choices: Pick<Choices, 'hold'>, { hold }: Pick<Pose, 'hold'>) =>
   choices.hold === 'breaths' && !hold.isRest ? 2 : 1;
 
+/** How long after a good time: what was made shorter for a complaint comes back by half, and not at a bound. */
+const grownFrom = (planned: number, { firstSeconds, growsSeconds }: HoldRule): number =>
+  planned < firstSeconds
+    ? Math.min(firstSeconds, planned * parameter.comesBackBy.value)
+    : planned + growsSeconds;
+
 const complained = (outcome: SessionPose) =>
   outcome.stop !== undefined || askedForMore(outcome, decision.strongFeeling.value - 1) !== null;
 
@@ -67,7 +73,8 @@ export function holdFor(
   heavyDay = false,
   mayGrow = true,
 ): number {
-  const { firstSeconds, mostSeconds, growsSeconds } = ruleFor(pose, choices);
+  const rule = ruleFor(pose, choices);
+  const { firstSeconds, mostSeconds } = rule;
   const last = earlier.at(-1);
   const planned = last?.plannedSeconds ?? last?.heldSeconds ?? 0;
   const within = (seconds: number) => toWhole(pose, choices, Math.min(mostSeconds, seconds));
@@ -88,7 +95,7 @@ export function holdFor(
     good.length === asksFor(choices, pose) &&
     good.every((one) => wentWell(one) && (one.plannedSeconds ?? planned) === planned);
   const most = Math.max(firstSeconds, last.heldSeconds * parameter.longestGrowth.value);
-  return within(grows ? Math.min(most, planned + growsSeconds) : planned);
+  return within(grows ? Math.min(most, grownFrom(planned, rule)) : planned);
 }
 
 /** How many times what is counted is done; null for a pose that is held by the clock. */

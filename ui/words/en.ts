@@ -307,7 +307,7 @@ export const en: Language = {
         : `${held}: the whole time first.`;
     },
     leaned: ({ side, on, sits }, tell) =>
-      `It leaned to the ${side} on ${tell.day(on)}: level it first${sits ? ', with a thin fold under the side that sinks' : ''}; nothing comes down until it is even.`,
+      `It leaned to the ${side} on ${tell.day(on)}: level it first${sits ? ', with a thin fold under the side that sinks' : ''}; nothing goes deeper until it is even.`,
     'very-mobile': () =>
       'Very mobile: nothing comes down; stay at mid-range, and add strength instead.',
     'more-sessions': ({ good, asked, raised }) =>
