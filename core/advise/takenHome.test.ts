@@ -90,6 +90,15 @@ test('of the student it tells a first name, lengths and nothing else', () => {
   expect(wire.home.map(({ id }) => id).sort()).toEqual([...lying].sort());
 });
 
+test('of a prop at home its measures alone go along', () => {
+  const sheet = sheetOf(707);
+  const marked = homeShelf.map((one) => ({ ...one, place: 'loft', edits: { name: ['m1'] } }));
+  const { home } = packTakenHome({ ...sheet, home: marked });
+  expect(home.length).toBeGreaterThan(0);
+  for (const one of home)
+    expect(Object.keys(one)).toEqual(['id', 'kind', 'name', 'count', 'softness', 'states']);
+});
+
 test('eight poses stay well within one code for a camera', () => {
   /** Bytes that the largest code holds, less an address before them. */
   const MOST = 2953 - 80;

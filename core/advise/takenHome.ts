@@ -235,6 +235,20 @@ const answersOf = ({ pose, answers }: PlanPose): Record<string, string> => {
   );
 };
 
+/** A prop without whatever else was noted of it. */
+const plainItem = ({ id, kind, name, count, softness, states }: Shelf[number]) => ({
+  id,
+  kind,
+  name,
+  count,
+  softness,
+  states: states.map((one) => ({
+    id: one.id,
+    heightCm: one.heightCm,
+    ...(one.loadedCm === undefined ? {} : { loadedCm: one.loadedCm }),
+  })),
+});
+
 /** A sheet as it is written; what is not done is left out, and so is whatever lies on no sheet. */
 export function packTakenHome({ poses, home, ...of }: SheetToTake): Wire {
   const used = new Set(
@@ -245,7 +259,7 @@ export function packTakenHome({ poses, home, ...of }: SheetToTake): Wire {
   return {
     format: 'ojas-taken-home/1',
     ...of,
-    home: home.filter(({ id }) => used.has(id)).map((one) => ({ ...one, states: [...one.states] })),
+    home: home.filter(({ id }) => used.has(id)).map(plainItem),
     poses: poses.flatMap(({ planned, bothAlike }): Wire['poses'] =>
       planned.posture === null
         ? []

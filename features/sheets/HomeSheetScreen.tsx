@@ -84,6 +84,9 @@ export function HomeSheetScreen({ id }: { readonly id: string }) {
   );
 }
 
+/** No first name is longer in an address. */
+const MOST_LETTERS = 40;
+
 interface ForPhoneProps {
   readonly person: Person;
   readonly there: readonly HomePose[];
@@ -110,7 +113,7 @@ function ForPhone({ person, there }: ForPhoneProps) {
       ) : null}
       <OnPhone
         sheet={{
-          name: person.name.split(' ')[0] ?? '',
+          name: (person.name.trim().split(' ')[0] ?? '').slice(0, MOST_LETTERS),
           at: today,
           units,
           statureCm: person.statureCm,

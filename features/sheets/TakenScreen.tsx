@@ -1,4 +1,4 @@
-import { useEffect, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { View } from 'react-native';
 import type { TakenHome, TakenPose } from '@/core/advise/takenHome';
 import { shelfAtHome } from '@/core/advise/instead';
@@ -132,7 +132,8 @@ interface OnePoseProps {
 /** One pose: its figure and what to build, how it is done, its timer, and how it was. */
 function OnePose({ one, sheet, number, isOpen, onOpen, add, lastDone }: OnePoseProps) {
   const { planned, bothAlike } = one;
-  const [heldSeconds, setHeldSeconds] = useState<number | null>(null);
+  // Told every second, and read once: nothing is drawn anew for it.
+  const heldSeconds = useRef(0);
   const isOneOfTwo = planned.side !== 'both' && !bothAlike;
   const name = `${poseName(planned.pose)}${isOneOfTwo ? `, ${planned.side}` : ''}`;
   const hurts = lastDone?.felt === 'pain';
@@ -176,7 +177,7 @@ function OnePose({ one, sheet, number, isOpen, onOpen, add, lastDone }: OnePoseP
           </Press>
         )}
       </View>
-      {isOpen && !hurts ? <HomeHold planned={planned} onHeld={setHeldSeconds} /> : null}
+      {isOpen && !hurts ? <HomeHold planned={planned} heldRef={heldSeconds} /> : null}
       <HowWasIt
         last={lastDone}
         onSaid={(felt) =>
@@ -184,7 +185,7 @@ function OnePose({ one, sheet, number, isOpen, onOpen, add, lastDone }: OnePoseP
             pose: planned.pose,
             side: planned.side,
             at: holdNow(),
-            heldSeconds: Math.round(heldSeconds ?? 0),
+            heldSeconds: Math.round(heldSeconds.current),
             felt,
           })
         }

@@ -1,8 +1,10 @@
 import { Slot, usePathname } from 'expo-router';
 import { useEffect, useState } from 'react';
 import { View } from 'react-native';
+import { ErrorBoundary } from 'react-error-boundary';
 import type { Settings } from '@/core/formats/book';
 import { selectSettings } from '@/store/selectors';
+import { Words } from '@/ui/Words';
 import { bringPages, Lost } from '../pages/late';
 import { useOjas } from '../hooks';
 import { WholeBoundary } from './Boundary';
@@ -30,7 +32,15 @@ function SheetAlone() {
   }, []);
   return (
     <View className="flex-1 bg-paper">
-      <Slot />
+      <ErrorBoundary
+        fallback={
+          <Words role="alert" className="p-6">
+            This sheet cannot be shown. Ask your teacher to show the code once more.
+          </Words>
+        }
+      >
+        <Slot />
+      </ErrorBoundary>
     </View>
   );
 }

@@ -1,4 +1,4 @@
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useRef, useState, type RefObject } from 'react';
 import { View } from 'react-native';
 import type { PlanPose } from '@/core/formats/plan';
 import { date, minutes } from '@/ui/format';
@@ -15,12 +15,12 @@ import { felts, type Done, type Felt } from './homeLog';
 
 interface HomeHoldProps {
   readonly planned: PlanPose;
-  /** Seconds that were held so far, told as it ends and as it is left. */
-  readonly onHeld: (seconds: number) => void;
+  /** Takes the seconds that were held so far. */
+  readonly heldRef: RefObject<number>;
 }
 
 /** The timer of one pose: it begins by itself, and a bell tells halfway and the end. */
-export function HomeHold({ planned, onHeld }: HomeHoldProps) {
+export function HomeHold({ planned, heldRef }: HomeHoldProps) {
   const [begunMs] = useState(() => Date.parse(holdNow()));
   const [now] = useSeconds(begunMs);
   useAwake(true);
@@ -32,13 +32,9 @@ export function HomeHold({ planned, onHeld }: HomeHoldProps) {
     if (marks > rung.current) chime();
     rung.current = marks;
   }, [marks]);
-  const latest = useRef(onHeld);
   useEffect(() => {
-    latest.current = onHeld;
-  }, [onHeld]);
-  useEffect(() => {
-    latest.current(held);
-  }, [held]);
+    heldRef.current = held;
+  }, [heldRef, held]);
   const isOver = held >= whole;
   return (
     <View className="items-center gap-1">
