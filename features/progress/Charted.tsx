@@ -2,7 +2,8 @@ import { useId, useState, type ReactNode } from 'react';
 import { View } from 'react-native';
 import { Press } from '@/ui/Press';
 import { Words } from '@/ui/Words';
-import { saveCsv, savePng, saveSvg } from './exportChart';
+import { saveCsv } from '../data/tables';
+import { savePng, saveSvg } from './exportChart';
 
 interface ChartedProps {
   /** For the names of files. */
@@ -24,7 +25,11 @@ export function Charted({ name, rows, children }: ChartedProps) {
         <Press kind="quiet" aria-expanded={asTable} onPress={() => setAsTable(!asTable)}>
           As a table
         </Press>
-        <Press kind="quiet" aria-label={`${name} as CSV`} onPress={() => saveCsv(file, rows)}>
+        <Press
+          kind="quiet"
+          aria-label={`${name} as CSV`}
+          onPress={() => void saveCsv(file, { head: rows[0] ?? [], rows: rows.slice(1) })}
+        >
           CSV
         </Press>
         <Press kind="quiet" aria-label={`${name} as SVG`} onPress={() => saveSvg(id, file)}>

@@ -1,4 +1,4 @@
-import { act, fireEvent, screen, within } from '@testing-library/react';
+import { act, fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { shiftDays } from '@/core/formats/time';
 import { sampleReading, sampleSession } from '@/core/tests/samples';
 import { put } from '@/store/facts';
@@ -44,9 +44,10 @@ test('a range has its course, its real change, left against right, and its rows'
   expect(table.getAllByRole('row')).toHaveLength(3);
   expect(table.getAllByRole('columnheader')[0]).toHaveTextContent('Day');
   fireEvent.click(ranges.getAllByRole('button', { name: / as CSV$/ })[0]!);
+  await waitFor(() => expect(saveFile).toHaveBeenCalled());
   const [name, parts, type] = jest.mocked(saveFile).mock.calls.at(-1)!;
   expect([name, type]).toEqual([expect.stringMatching(/left\.csv$/), 'text/csv']);
-  expect(String(parts[0]).split('\n')[0]).toBe('Day,Read,Believed,Doubt,Real change');
+  expect(String(parts[0]).slice(1).split('\r\n')[0]).toBe('Day,Read,Believed,Doubt,Real change');
 });
 
 test('heights go step by step, with holds, stages, warnings, and before beside now', async () => {

@@ -1,4 +1,3 @@
-import { csvFormatRows } from 'd3-dsv';
 import { saveFile } from '../data/files';
 
 const SVG_TYPE = 'image/svg+xml';
@@ -52,7 +51,3 @@ export async function savePng(id: string, name: string): Promise<void> {
   const blob = await new Promise<Blob | null>((resolve) => canvas.toBlob(resolve, 'image/png'));
   if (blob) saveFile(`${name}.png`, [blob], 'image/png');
 }
-
-/** Rows as a CSV file, the first of them its head. */
-export const saveCsv = (name: string, rows: readonly (readonly string[])[]): void =>
-  saveFile(`${name}.csv`, [`${csvFormatRows(rows.map((row) => [...row]))}\n`], 'text/csv');
