@@ -1,9 +1,9 @@
-import { howOf, offeredIn, staysFreeIn } from '@/core/advise/how';
+import { howOf, offeredIn } from '@/core/advise/how';
 import { standInsFor } from '@/core/advise/standIns';
-import { liesIn } from '@/core/lies';
+import { liesIn, staysFreeIn } from '@/core/lies';
 import type { Person } from '@/core/formats/book';
 import type { Plan, PlanPose, PlanSlot } from '@/core/formats/plan';
-import { poseById, stageNameOf, wayOf } from '@/core/poses/poses';
+import { poseById, poseName, stageNameOf, wayOf } from '@/core/poses/poses';
 import { countWords } from '@/ui/words/counted';
 import type { Shelf } from '@/core/props/shelf';
 import { stackWords } from '@/core/props/stack';
@@ -13,7 +13,7 @@ const indented = (lines: readonly string[]) => lines.map((line) => `    ${line}`
 const titled = (title: string, lines: readonly string[]): string[] =>
   lines.length === 0 ? [] : [`  ${title}`, ...indented(lines)];
 const named = (ids: readonly (string | null)[]): string =>
-  ids.flatMap((id) => (id ? (poseById(id)?.name ?? id) : [])).join(', ');
+  ids.flatMap((id) => (id ? poseName(id) : [])).join(', ');
 
 function slotLines(slot: PlanSlot, shelf: Shelf, say: Words): string[] {
   const built = liesIn(slot)

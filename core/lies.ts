@@ -21,3 +21,7 @@ export const liesIn = ({
   isLength,
 }: Pick<PlanSlot, 'stack' | 'stackCm'> & { readonly isLength?: boolean | undefined }) =>
   stack.length > 0 && (isLength === true || lies(stackCm));
+
+/** Whether a slot asks for a support that lies nowhere, and says so. */
+export const staysFreeIn = ({ stack, reasons }: PlanSlot) =>
+  stack.length === 0 && reasons.some(({ code }) => code === 'stays-free');

@@ -1,5 +1,5 @@
 import type { Plan } from '@/core/formats/plan';
-import { poseById } from '@/core/poses/poses';
+import { poseName } from '@/core/poses/poses';
 import { countWord } from './format';
 
 type Decided = Plan['measureNext'][number]['decides'][number];
@@ -12,7 +12,7 @@ const MOST_NAMED = 3;
 
 /** What a reading is good for: "decides four heights: Staff, Hero and two more poses". */
 export function decidesWords(decides: readonly Decided[]): string {
-  const poses = [...new Set(decides.map(({ pose }) => poseById(pose)?.name ?? pose))];
+  const poses = [...new Set(decides.map(({ pose }) => poseName(pose)))];
   if (poses.length === 0) return 'decides no height alone';
   const shown = poses.length > MOST_NAMED ? poses.slice(0, MOST_NAMED - 1) : poses.slice(0, -1);
   const left = poses.slice(shown.length);

@@ -16,10 +16,6 @@ export interface How {
   readonly faults: readonly PoseFault[];
 }
 
-/** Whether a slot asks for a support that lies nowhere, and says so. */
-export const staysFreeIn = ({ stack, reasons }: PlanSlot) =>
-  stack.length === 0 && reasons.some(({ code }) => code === 'stays-free');
-
 /** A gap that is offered to be filled is at least so high, in cm. */
 const WORTH_OFFERING_CM = 3;
 

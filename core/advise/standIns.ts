@@ -1,10 +1,9 @@
-import { liesIn } from '../lies';
+import { liesIn, staysFreeIn } from '../lies';
 import type { PlanPose, PlanSlot } from '../formats/plan';
 import { poseById } from '../poses/poses';
 import type { StandIn, StandIns } from '../poses/pose';
 import { HANGS } from '../prepare/limits';
 import type { SlotId } from '../slots';
-import { staysFreeIn } from './how';
 
 /** What stands in for a support where a pose says nothing of its own: a towel is no cushion, and a pillow no ramp. */
 const usual: Readonly<Record<SlotId, StandIn>> = {

@@ -1,9 +1,10 @@
 import { z } from '../z';
-import { shelfItemSchema, sideSchema } from '../formats/book';
+import { personSchema, shelfItemSchema, sideSchema } from '../formats/book';
 import { type PlanPose, type PlanSlot, postureSchema } from '../formats/plan';
 import { poseById } from '../poses/poses';
 import type { Shelf } from '../props/shelf';
 import { slotIds } from '../slots';
+import { staysFreeIn } from '../lies';
 
 /**
  * A sheet to take home as it goes along in an address: some poses as they are built of what is at home, and nothing of
@@ -67,8 +68,8 @@ export const takenHomeSchema = z.object({
   name: z.string().max(40),
   at: z.iso.date(),
   units: z.enum(['cm', 'in']),
-  statureCm: z.number().min(50).max(260),
-  bodyCm: z.record(z.string().max(20), z.number().min(0).max(300)),
+  statureCm: personSchema.shape.statureCm,
+  bodyCm: personSchema.shape.bodyCm,
   /** What it is built of; empty where that is what is found in most flats. */
   home: z.array(shelfItemSchema).max(60),
   poses: z.array(poseWire).max(20),
@@ -167,14 +168,13 @@ function openPosture(wire: z.infer<typeof postureWire>): Posture {
   };
 }
 
-const staysFree = ({ reasons }: PlanSlot) => reasons.find(({ code }) => code === 'stays-free');
 const packSlot = (one: PlanSlot): z.infer<typeof slotWire> => [
   one.slot,
   one.part ?? '',
   one.side,
   [toHalf(one.targetCm), toHalf(one.stackCm), toHalf(one.reckonedCm)],
   one.over ?? '',
-  [one.isLength === true, staysFree(one) !== undefined],
+  [one.isLength === true, staysFreeIn(one)],
   one.stack.map(({ item, state, count }) => [item, state, count]),
 ];
 

@@ -1,4 +1,4 @@
-import { poseById } from '../poses/poses';
+import { poseName } from '../poses/poses';
 import type { Book, SessionPose } from './book';
 import { dayOf } from './time';
 
@@ -11,8 +11,6 @@ export interface Table {
   readonly head: readonly string[];
   readonly rows: readonly (readonly Cell[])[];
 }
-
-const poseName = (id: string) => poseById(id)?.name ?? id;
 
 /**
  * Readings, a line for each: values as they were read, in the unit of their protocol. No answers on health stand in any

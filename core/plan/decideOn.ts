@@ -32,7 +32,7 @@ import { countAll, largestStepCm, type Stack, type Used, usedBy } from '../props
 import { meansSlot, sidelessKey, type SlotKey, slotKey } from '../slots';
 import { withAskedSince } from './askedSince';
 import { strengthAllowedBy, waysThen, wentTooFar } from './goneBack';
-import { type Laid, leaningOn, lyingAt, lyingOf, standsAtMost } from './lay';
+import { type Laid, leanOn, lyingAt, lyingOf, standsAtMost } from './lay';
 
 /** A dial, from where it stood to where it goes. */
 export interface DialTurned {
@@ -208,7 +208,7 @@ function lowCheckToday(laid: Laid): DecisionInput['lowCheck'] {
   const { pose, family, side, input, earlier, context } = laid;
   const low = lowCheckOf(family, side, context);
   if (!low) return null;
-  const slot = leaningOn(laid, low.key);
+  const slot = leanOn(laid, low.key)?.slot ?? null;
   if (slot) return { reason: low.reason, easing: { slot, dial: null, way: 'raise', cue: null } };
   const easing = easingFor(pose, family, input, earlier.at(-1)?.outcome, 'other');
   return easing.slot === null ? { reason: low.reason, easing } : null;

@@ -97,11 +97,10 @@ export function lyingAt({ earlier }: Laid, key: SlotKey): Stack | undefined {
   return there && { pieces: there.pieces, heightCm: there.heightCm };
 }
 
-/** The slot that leans on a range most, of those that are meant: those that come down. Null where none does. */
-export const leaningOn = (...of: Parameters<typeof leanOn>): SlotKey | null =>
-  leanOn(...of)?.slot ?? null;
-
-/** The same slot with how far it goes up, in cm, as that range goes to its stiffer end. */
+/**
+ * The slot that leans on a range most, of those that are meant (those that come down), with how far it goes up, in cm, as
+ * that range goes to its stiffer end. Null where none does.
+ */
 export function leanOn(
   { pose, bands }: Laid,
   range: RangeKey,

@@ -67,6 +67,9 @@ export function stageNameOf(pose: string, id: string | undefined): string | null
 export const holdOf = (pose: Pick<Pose, 'hold' | 'ways'>, way = ''): Pose['hold'] =>
   pose.ways?.find(({ id }) => id === way)?.hold ?? pose.hold;
 
+/** A pose as it is called; one that nobody here knows by its id. */
+export const poseName = (id: string): string => poseById(id)?.name ?? id;
+
 /** What can be set of a pose in one of its ways. */
 export const dialsOf = (pose: Pose, way = ''): readonly DialId[] =>
   wayOf(pose, way)?.dials ?? pose.dials ?? [];

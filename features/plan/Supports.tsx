@@ -1,8 +1,8 @@
 import { useState } from 'react';
 import { Pressable, View } from 'react-native';
 import type { PlanPose, PlanSlot } from '@/core/formats/plan';
-import { offeredIn, staysFreeIn } from '@/core/advise/how';
-import { isMoved, liesIn } from '@/core/lies';
+import { offeredIn } from '@/core/advise/how';
+import { isMoved, liesIn, staysFreeIn } from '@/core/lies';
 import { insteadOf, shelfAtHome } from '@/core/advise/instead';
 import type { InPose } from '@/core/build/solve';
 import { pieceName, type Shelf } from '@/core/props/shelf';

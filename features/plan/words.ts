@@ -1,7 +1,7 @@
 import type { PlanPose, PlanSlot } from '@/core/formats/plan';
 import { ranges, type RangeId, type ReadingSide } from '@/core/ranges/ranges';
 import { longSit } from '@/core/parameters';
-import { poseById, type Pose } from '@/core/poses/poses';
+import { poseById, poseName, type Pose } from '@/core/poses/poses';
 import type { UncertainParameter } from '@/core/geometry/inputs';
 import type { SlotId } from '@/core/slots';
 import { length, type Units } from '@/ui/format';
@@ -27,7 +27,7 @@ const shortNames: Readonly<Partial<Record<SlotId, string>>> = {
 };
 export const shortSlot = (slot: SlotId) => shortNames[slot] ?? slotName({ slot });
 
-export const poseName = (id: string) => poseById(id)?.name ?? id;
+export { poseName };
 /** A pose with the side that works, where it has sides: "Pigeon, left", "Stacked shins, left on top". */
 export function poseTitle({ pose, side }: { pose: string; side: ReadingSide }): string {
   if (side === 'both') return poseName(pose);

@@ -117,7 +117,7 @@ function ForPhone({ person, there }: ForPhoneProps) {
           at: today,
           units,
           statureCm: person.statureCm,
-          bodyCm: taped(person),
+          bodyCm: person.bodyCm,
           home: person.home,
           minded: withMinded ? minded : {},
           poses: there.flatMap(({ sides, builds }) =>
@@ -128,12 +128,6 @@ function ForPhone({ person, there }: ForPhoneProps) {
     </View>
   );
 }
-
-/** Lengths that were taped, for the figure. */
-const taped = ({ bodyCm }: Person): Record<string, number> =>
-  Object.fromEntries(
-    Object.entries(bodyCm).flatMap(([part, cm]) => (typeof cm === 'number' ? [[part, cm]] : [])),
-  );
 
 /** Whose sheet it is, of what day, and when they come again. */
 function Head({ person }: { readonly person: Person }) {

@@ -4,7 +4,7 @@ import { answerTo } from '@/core/poses/felt';
 import { dials, type DialId } from '@/core/dials';
 import type { RaiseReason, Remedy } from '@/core/poses/pose';
 import { slotRefOf, type SlotId } from '@/core/slots';
-import { poseById, wayOf, type PoseId, stageNameOf } from '@/core/poses/poses';
+import { poseById, poseName, wayOf, type PoseId, stageNameOf } from '@/core/poses/poses';
 import type { RangeId } from '@/core/ranges/ranges';
 import { tapes } from '@/core/body/body';
 import { capital, inSentence } from '../format';
@@ -242,7 +242,7 @@ export const en: Language = {
     'gate-range': ({ range, side, leastDeg, deg: has }) =>
       `First: ${ranges[range].toLowerCase()} ${side} of ${deg(leastDeg)} or more; ${has === null ? 'it is not measured yet' : `it reads ${deg(has)}`}.`,
     'gate-record': ({ pose, done, sessions, weeks, slot, mostCm, stage }, tell) =>
-      `First: ${poseById(pose)?.name ?? pose}, ${stageName(pose, stage)}${sessions === 1 ? 'once' : `${sessions} times`} without complaint${weeks > 0 ? ` over ${weeks} weeks` : ''}${slot !== null && mostCm !== null ? `, on ${tell.length(mostCm)} or less` : ''}; ${done === 0 ? 'not yet done' : `${done} so far`}.`,
+      `First: ${poseName(pose)}, ${stageName(pose, stage)}${sessions === 1 ? 'once' : `${sessions} times`} without complaint${weeks > 0 ? ` over ${weeks} weeks` : ''}${slot !== null && mostCm !== null ? `, on ${tell.length(mostCm)} or less` : ''}; ${done === 0 ? 'not yet done' : `${done} so far`}.`,
     'dial-turned': ({ dial, from, to }, tell) =>
       Math.abs(to - from) < 0.5
         ? `${en.dials[dial]} ${dialValue(dial, to, tell)}: as far as it goes.`

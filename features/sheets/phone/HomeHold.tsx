@@ -87,7 +87,7 @@ export function HowWasIt({ last, onSaid }: HowWasItProps) {
       </View>
       {last ? (
         <Words role="status">
-          {date(last.at.slice(0, 10))}: {answers[last.felt]}
+          {date(last.at)}: {answers[last.felt]}
         </Words>
       ) : null}
     </View>
@@ -109,7 +109,7 @@ export function DoneLog({ done, onTakeBack }: DoneLogProps) {
       {done
         .map(({ pose, side, at, heldSeconds, felt }, i) => (
           <Words key={i}>
-            {date(at.slice(0, 10))}: {poseName(pose)}
+            {date(at)}: {poseName(pose)}
             {side === 'both' ? '' : `, ${side}`}
             {heldSeconds > 0 ? `, ${minutes(heldSeconds)}` : ''}, {saidOf(felt)}
           </Words>

@@ -1,5 +1,5 @@
 import { nanoid } from 'nanoid';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { packTakenHome, type SheetToTake } from '@/core/advise/takenHome';
 import { Press } from '@/ui/Press';
@@ -19,8 +19,11 @@ export interface OnPhoneProps {
 export function OnPhone({ sheet }: OnPhoneProps) {
   const [id] = useState(() => nanoid(ID_CHARACTERS));
   const [copied, setCopied] = useState<'yes' | 'no' | null>(null);
-  const address = `${window.location.origin}${AT_HOME}#${sheetText(packTakenHome({ ...sheet, id }))}`;
-  const code = codeOf(address);
+  const [address, code] = useMemo(() => {
+    const text = sheetText(packTakenHome({ ...sheet, id }));
+    const link = `${window.location.origin}${AT_HOME}#${text}`;
+    return [link, codeOf(link)] as const;
+  }, [sheet, id]);
   const copy = async () => {
     const done = await navigator.clipboard?.writeText(address).then(
       () => true,
