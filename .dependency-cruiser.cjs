@@ -55,11 +55,12 @@ const lent = {
   measure: ['data', 'students'],
   plan: ['shell', 'students'],
   progress: ['data', 'plan', 'shell', 'students'],
-  // Where it was felt is tapped as on the mat; a class begins on its mats.
-  record: ['mat', 'plan', 'students'],
+  // Where it was felt is tapped as on the mat; a class begins on its mats; how it was at home is said as on a sheet.
+  record: ['mat', 'plan', 'sheets', 'students'],
   settings: ['data', 'plan'],
-  // A sheet shows a plan's poses, and when its student comes again; on a phone it has the mat's clock.
-  sheets: ['mat', 'plan', 'students', 'visits'],
+  // A sheet shows a plan's poses, and when its student comes again; on a phone it has the mat's clock, and hands on a
+  // file.
+  sheets: ['data', 'mat', 'plan', 'students', 'visits'],
   shelf: ['data', 'forms', 'shell'],
   shell: ['data'],
   students: ['data', 'forms', 'plan', 'shell'],

@@ -744,6 +744,8 @@ export const decision = {
   ),
   restDays: p(14, 'days', 'a pose that ended in a stop word stays out this long; starting value'),
   longestGap: p(14, 'days', 'after so long as it was, once'),
+  homeTimes: p(4, 'sessions', 'the last so many at home that are weighed; starting value'),
+  muchAtHome: p(2, 'sessions', 'too much so often of those eases one step; starting value'),
   longAway: p(42, 'days', 'after so long one rung up, then as before'),
   mostRung: p(2.5, 'cm', 'largest single step down; starting value'),
   mostRungsUp: p(

@@ -254,7 +254,11 @@ interface DecisionReasons {
     readonly underDeg: number;
     readonly believableDeg: number;
   };
-  'long-gap': { readonly days: number };
+  /** Days since it was last seen, and how often it was done at home since. */
+  'long-gap': { readonly days: number; readonly atHome?: number };
+  'hurt-at-home': { readonly on: string };
+  'much-at-home': { readonly times: number; readonly of: number };
+  'once-much-at-home': { readonly on: string };
   'long-away': { readonly days: number };
   /** Nothing comes down while a body sinks to one side. */
   /** `sits`: on something that a fold under one side would level. */

@@ -130,6 +130,7 @@ export function makeBoathouseBook(): Book {
     sessions: records.flatMap(({ sessions }) => sessions),
     classes: evenings,
     visits,
+    practices: [],
     settings: { units: 'cm', theme: 'system' },
   };
 }

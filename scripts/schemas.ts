@@ -1,6 +1,7 @@
 import { writeFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 import { z } from '@/core/z';
+import { homeLogSchema } from '@/core/advise/homeLog';
 import { takenHomeSchema } from '@/core/advise/takenHome';
 import { bookSchema } from '@/core/formats/book';
 import { planSchema } from '@/core/formats/plan';
@@ -9,6 +10,7 @@ import { planSchema } from '@/core/formats/plan';
 export const schemas = {
   'ojas-book-1.schema.json': () => z.toJSONSchema(bookSchema, { io: 'input' }),
   'ojas-plan-2.schema.json': () => z.toJSONSchema(planSchema),
+  'ojas-home-log-1.schema.json': () => z.toJSONSchema(homeLogSchema, { io: 'input' }),
   'ojas-taken-home-1.schema.json': () => z.toJSONSchema(takenHomeSchema, { io: 'input' }),
 };
 

@@ -1,6 +1,7 @@
 import { createSelector } from '@reduxjs/toolkit';
 import { recordIn } from '@/core/recordIn';
 import type { Day } from '@/core/learn/decide';
+import type { Practice } from '@/core/formats/book';
 import type { MethodId } from '@/core/protocols/protocols';
 import type { StudentRecord } from '@/core/estimate/estimate';
 import { type LocalDay, inTime } from '@/core/formats/time';
@@ -68,12 +69,16 @@ const byPerson = <T extends { person: string; at: string }>() => {
 };
 const selectReadings = createSelector((state: RootState) => state.readings, byPerson());
 const selectSessions = createSelector((state: RootState) => state.sessions, byPerson());
+const selectPractices = createSelector((state: RootState) => state.practices, byPerson());
 const NONE: readonly never[] = [];
 
 export const selectReadingsOf = (state: RootState, person: string) =>
   selectReadings(state).get(person) ?? NONE;
 export const selectSessionsOf = (state: RootState, person: string) =>
   selectSessions(state).get(person) ?? NONE;
+/** What a student did at home, oldest first. */
+export const selectPracticesOf = (state: RootState, person: string): readonly Practice[] =>
+  selectPractices(state).get(person) ?? NONE;
 
 /** How a student comes today: as said, else as usual. */
 export function selectDay({ mat }: RootState, person: string, today: LocalDay): Day {
@@ -94,7 +99,8 @@ export function selectRecord(state: RootState, id: string): StudentRecord | unde
   if (!person) return undefined;
   const settings = selectSettings(state);
   const [readings, sessions] = [selectReadingsOf(state, id), selectSessionsOf(state, id)];
-  return lastRecords(person, [readings, sessions, settings.eyes], () =>
-    recordFrom(person, { readings, sessions }, settings),
+  const practices = selectPracticesOf(state, id);
+  return lastRecords(person, [readings, sessions, practices, settings.eyes], () =>
+    recordFrom(person, { readings, sessions, practices }, settings),
   );
 }

@@ -269,6 +269,7 @@ const reducer = combineReducers({
   sessions: factReducer('sessions'),
   classes: factReducer('classes'),
   visits: factReducer('visits'),
+  practices: factReducer('practices'),
   settings: factReducer('settings'),
   pictures: factReducer('pictures'),
   extras: factReducer('extras'),

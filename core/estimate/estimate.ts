@@ -1,5 +1,5 @@
 import { bodyFrom } from '../body/body';
-import type { Person, Reading, Session } from '../formats/book';
+import type { Person, Practice, Reading, Session } from '../formats/book';
 import { dayOf, inTime, type LocalDay } from '../formats/time';
 import type { Belief, InputKey } from '../geometry/inputs';
 import { groupedBy } from '../grouped';
@@ -51,6 +51,8 @@ export interface StudentRecord {
   readonly person: Person;
   readonly readings: readonly Reading[];
   readonly sessions: readonly Session[];
+  /** What was done at home, as it was said; none where nothing came back from there. */
+  readonly practices?: readonly Practice[];
   /** How the teacher's own eye reads, by range; unknown where it has not been proven. */
   readonly eyes?: Eyes;
 }

@@ -5,18 +5,33 @@ import type { StudentRecord } from './estimate';
 /** The facts of one student, with how the teacher's eye reads where that is proven. */
 export function recordFrom(
   person: Person,
-  { readings, sessions }: Pick<StudentRecord, 'readings' | 'sessions'>,
+  { readings, sessions, practices = [] }: Omit<StudentRecord, 'person' | 'eyes'>,
   { eyes }: Pick<Book['settings'], 'eyes'>,
 ): StudentRecord {
-  return { person, readings, sessions, ...(eyes ? { eyes: eyes as Eyes } : {}) };
+  return {
+    person,
+    readings,
+    sessions,
+    ...(practices.length > 0 ? { practices } : {}),
+    ...(eyes ? { eyes: eyes as Eyes } : {}),
+  };
 }
 
 /** The facts of one student out of a book. */
 export function recordOf(
-  { readings, sessions, settings }: Pick<Book, 'readings' | 'sessions' | 'settings'>,
+  {
+    readings,
+    sessions,
+    practices,
+    settings,
+  }: Pick<Book, 'readings' | 'sessions' | 'practices' | 'settings'>,
   person: Person,
 ): StudentRecord {
   const own = <T extends { person: string }>(records: readonly T[]) =>
     records.filter((one) => one.person === person.id);
-  return recordFrom(person, { readings: own(readings), sessions: own(sessions) }, settings);
+  return recordFrom(
+    person,
+    { readings: own(readings), sessions: own(sessions), practices: own(practices) },
+    settings,
+  );
 }

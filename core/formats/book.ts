@@ -194,6 +194,23 @@ export const sessionSchema = open({
   edits,
 });
 
+/** How a pose was at home, as the student said it in one tap. */
+export const feltAtHome = ['easy', 'right', 'much', 'pain'] as const;
+
+/** A pose as a student did it at home, by a sheet, as their own phone kept it: said, and seen by nobody. */
+export const practiceSchema = open({
+  id,
+  person: id,
+  /** The sheet that it was done by. */
+  sheet: z.string().min(1).max(40),
+  pose: z.string().min(1).max(40),
+  side: sideSchema,
+  at: moment,
+  heldSeconds: z.number().min(0).max(7200),
+  felt: z.enum(feltAtHome),
+  edits,
+});
+
 /** One day, or as a rule of RFC 5545 repeats it, at an hour of the place where it is. */
 const when = {
   on: z.iso.date(says('day')),
@@ -286,6 +303,7 @@ export const bookSchema = open({
   sessions: z.array(sessionSchema).max(1_000_000),
   classes: z.array(classSchema).max(20_000).default([]),
   visits: z.array(visitSchema).max(100_000).default([]),
+  practices: z.array(practiceSchema).max(1_000_000).default([]),
   settings: settingsSchema.default({ units: 'cm', theme: 'system' }),
   /** Records that were removed where the book was written. */
   gone: z.array(goneSchema).max(100_000).optional(),
@@ -305,6 +323,8 @@ export type Reading = z.infer<typeof readingSchema>;
 export type Settled = z.infer<typeof settledSchema>;
 export type SessionPose = z.infer<typeof sessionPoseSchema>;
 export type Session = z.infer<typeof sessionSchema>;
+export type Practice = z.infer<typeof practiceSchema>;
+export type FeltAtHome = (typeof feltAtHome)[number];
 export type Visit = z.infer<typeof visitSchema>;
 export type ClassRecord = z.infer<typeof classSchema>;
 export type Gone = z.infer<typeof goneSchema>;

@@ -6,7 +6,15 @@ import { readingRefused } from './readingRefused';
 import type { LocalDay } from './time';
 
 /** Kinds of records of a book, each a list. */
-const lists = ['people', 'readings', 'shelf', 'sessions', 'classes', 'visits'] as const;
+const lists = [
+  'people',
+  'readings',
+  'shelf',
+  'sessions',
+  'classes',
+  'visits',
+  'practices',
+] as const;
 export type BookList = (typeof lists)[number];
 const isList = (field: string): field is BookList => (lists as readonly string[]).includes(field);
 

@@ -42,6 +42,7 @@ export function bookOf(facts: Facts, setAside: readonly AsideText[] = []): Book 
     sessions: inTime(eachOnce(facts.sessions)),
     classes: eachOnce(facts.classes),
     visits: eachOnce(facts.visits),
+    practices: inTime(eachOnce(facts.practices)),
     settings,
     ...Object.fromEntries(
       Object.values(facts.extras)
@@ -69,6 +70,7 @@ export function factsOfBook(book: Book): Fact[] {
     ...factsAs('sessions', book.sessions),
     ...factsAs('classes', book.classes),
     ...factsAs('visits', book.visits),
+    ...factsAs('practices', book.practices),
     ...factsAs('settings', [settings]),
     ...factsAs('extras', extras),
     ...factsAs('gone', book.gone ?? []),

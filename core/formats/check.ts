@@ -162,6 +162,7 @@ function senseFaults(book: Book): Fault[] {
     ...repeated('sessions', book.sessions),
     ...repeated('classes', book.classes),
     ...repeated('visits', book.visits),
+    ...repeated('practices', book.practices),
     ...book.readings.flatMap((reading, i) => [
       ...unknown(`readings[${i}].person`, reading.person),
       ...readingRefused(reading).map((refused): Fault => ({
@@ -171,6 +172,7 @@ function senseFaults(book: Book): Fault[] {
     ]),
     ...book.sessions.flatMap((session, i) => unknown(`sessions[${i}].person`, session.person)),
     ...book.visits.flatMap((visit, i) => unknown(`visits[${i}].person`, visit.person)),
+    ...book.practices.flatMap(({ person }, i) => unknown(`practices[${i}].person`, person)),
   ];
 }
 
@@ -179,7 +181,7 @@ function senseFaults(book: Book): Fault[] {
  * repeats in its own way.
  */
 export function notesOn(book: Book, today: LocalDay): Fault[] {
-  const late = (kind: 'readings' | 'sessions') =>
+  const late = (kind: 'readings' | 'sessions' | 'practices') =>
     book[kind].flatMap(({ at }, i): Fault[] =>
       dayOf(at) > today
         ? [
@@ -201,5 +203,11 @@ export function notesOn(book: Book, today: LocalDay): Fault[] {
             },
           ],
     );
-  return [...late('readings'), ...late('sessions'), ...unread('visits'), ...unread('classes')];
+  return [
+    ...late('readings'),
+    ...late('sessions'),
+    ...late('practices'),
+    ...unread('visits'),
+    ...unread('classes'),
+  ];
 }

@@ -3,6 +3,7 @@ import type { ShelfItem } from '../props/shelf';
 import {
   classSchema,
   goneSchema,
+  practiceSchema,
   visitSchema,
   personSchema,
   readingSchema,
@@ -12,6 +13,7 @@ import {
   type ClassRecord,
   type Gone,
   type Person,
+  type Practice,
   type Reading,
   type Session,
   type Settings,
@@ -31,6 +33,7 @@ export const factKinds = [
   'sessions',
   'classes',
   'visits',
+  'practices',
   'settings',
   'pictures',
   'extras',
@@ -75,6 +78,7 @@ export interface FactOf {
   sessions: Session;
   classes: ClassRecord;
   visits: Visit;
+  practices: Practice;
   settings: SettingsRecord;
   pictures: KeptPicture;
   extras: Extra;
@@ -88,6 +92,7 @@ const factSchemas: { readonly [K in FactKind]: z.ZodType<FactOf[K]> } = {
   sessions: sessionSchema,
   classes: classSchema,
   visits: visitSchema,
+  practices: practiceSchema,
   settings: settingsSchema.extend({ id }),
   pictures: pictureSchema,
   extras: z.object({ id, value: z.unknown() }),
@@ -110,6 +115,7 @@ export const ofAPerson = [
   'sessions',
   'pictures',
   'visits',
+  'practices',
 ] as const satisfies readonly FactKind[];
 /** The student to whom a record belongs; null for one that is nobody's. */
 export const personOf = ({ kind, record }: Pick<Fact, 'kind' | 'record'>): string | null =>

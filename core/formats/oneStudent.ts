@@ -40,6 +40,7 @@ export function bookOfOne(book: Book, person: string, withAnswers: boolean): Boo
     sessions: withAnswers ? sessions : sessions.map(({ note: _note, ...session }) => session),
     classes: [],
     visits: book.visits.filter((visit) => visit.person === person),
+    practices: book.practices.filter((practice) => practice.person === person),
     settings: { ...settings, units: book.settings.units },
   };
 }

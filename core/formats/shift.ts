@@ -33,6 +33,7 @@ export function shiftBook(book: Book, today: LocalDay, daysBefore: number): Book
     })),
     readings: book.readings.map((one) => ({ ...one, at: shiftDays(one.at, days) })),
     sessions: book.sessions.map((one) => ({ ...one, at: shiftDays(one.at, days) })),
+    practices: book.practices.map((one) => ({ ...one, at: shiftDays(one.at, days) })),
     visits: book.visits.map(moved),
     classes: book.classes.map(moved),
   };

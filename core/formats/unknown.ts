@@ -10,11 +10,12 @@ const naming = new Set([
   'dial',
   'place',
   'stop',
+  'felt',
   'approach',
   'theme',
 ]);
 /** Records that stand by themselves: one that names what is not known here lies aside until it is. */
-const aside = new Set(['readings', 'shelf', 'sessions', 'classes', 'visits']);
+const aside = new Set(['readings', 'shelf', 'sessions', 'classes', 'visits', 'practices']);
 
 type Json = Record<string, unknown>;
 const isJson = (value: unknown): value is Json =>

@@ -1,5 +1,5 @@
 import { samplePose } from '../tests/samples';
-import type { SessionPose } from '../formats/book';
+import type { FeltAtHome, Practice, SessionPose } from '../formats/book';
 import type { RaiseReason } from '../poses/pose';
 import type { SlotKey } from '../slots';
 import { shiftDays } from '../formats/time';
@@ -41,6 +41,7 @@ const deciding = (earlier: readonly Earlier[], more: Partial<DecisionInput> = {}
     day: 'usual',
     today: TODAY,
     earlier,
+    atHome: [],
     rungs: () => [rung(0.9)],
     whyStays: () => ({ code: 'no-step', cm: 2.5 }),
     veryMobile: false,
@@ -309,5 +310,58 @@ describe('what was not said or looked at', () => {
     expect(wentWell(stopped)).toBe(false);
     expect(askedForMore(stopped, 6)).toBeNull();
     expect(deciding([{ at: '2026-02-22', outcome: stopped }]).action).toBe('rest');
+  });
+});
+
+describe('what was said at home', () => {
+  const home = (...felts: readonly FeltAtHome[]): Practice[] =>
+    felts.map((felt, i) => ({
+      id: `h${i}`,
+      person: 'p1',
+      sheet: 's',
+      pose: 'hero',
+      side: 'both',
+      at: shiftDays(TODAY, i - felts.length),
+      heldSeconds: 60,
+      felt,
+    }));
+  const good = times({}, {}, {});
+  test('eases one step where it hurt or was too much twice, and keeps where it was once', () => {
+    expect(deciding(good)).toMatchObject({ action: 'lower' });
+    expect(deciding(good, { atHome: home('right', 'pain') })).toMatchObject({
+      action: 'raise',
+      word: 'ease',
+      oneRung: true,
+      reasons: [{ code: 'hurt-at-home' }],
+    });
+    expect(deciding(good, { atHome: home('much', 'right', 'much') })).toMatchObject({
+      action: 'raise',
+      reasons: [{ code: 'much-at-home', times: 2, of: 3 }],
+    });
+    expect(deciding(good, { atHome: home('right', 'much') })).toMatchObject({
+      action: 'keep',
+      reasons: [{ code: 'once-much-at-home' }],
+    });
+  });
+  test('never lowers by itself: nothing comes down that would not without it', () => {
+    const felts = [[], ['easy'], ['right', 'easy', 'easy'], ['much'], ['pain', 'easy']] as const;
+    const histories = [[], times({}), times({}, {}), times({ heldSeconds: 5 }), good];
+    for (const earlier of histories)
+      for (const said of felts)
+        if (deciding(earlier).action !== 'lower')
+          expect(deciding(earlier, { atHome: home(...said) }).action).not.toBe('lower');
+  });
+  test('who went on at home was not away: all as it was, instead of easier', () => {
+    const longAgo = [{ at: shiftDays(TODAY, -60), outcome: samplePose({}) }];
+    expect(deciding(longAgo)).toMatchObject({ reasons: [{ code: 'long-away' }] });
+    expect(deciding(longAgo, { atHome: home('right', 'easy') })).toMatchObject({
+      action: 'keep',
+      reasons: [{ code: 'long-gap', days: 60, atHome: 2 }],
+    });
+  });
+  test('a pose that was never seen is begun anew, and told where it hurt', () => {
+    const { action, reasons } = deciding([], { atHome: home('pain') });
+    expect(action).toBe('first');
+    expect(reasons.map(({ code }) => code)).toContain('hurt-at-home');
   });
 });

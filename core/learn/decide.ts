@@ -1,9 +1,10 @@
-import type { SessionPose } from '../formats/book';
+import type { Practice, SessionPose } from '../formats/book';
 import { daysBetween, type LocalDay, dayOf } from '../formats/time';
 import { decision as parameter } from '../parameters';
 import type { RaiseReason } from '../poses/pose';
 import type { RangeId } from '../ranges/ranges';
 import type { Alarm, Complaint, Reason } from '../reasons';
+import { daysIdle, easesFor, hurtIn, staysFor } from './atHome';
 import { dials, type DialId, type DialTurn } from '../dials';
 import { sidelessKey, slotKey, type SlotKey, type SlotName } from '../slots';
 import { standsOver } from '../lies';
@@ -76,6 +77,8 @@ export interface DecisionInput {
   readonly day: Day;
   /** Oldest first. */
   readonly earlier: readonly Earlier[];
+  /** What was said of it at home since it was last seen, oldest first. */
+  readonly atHome: readonly Practice[];
   /**
    * The next rung down of each slot that stands on something, in the pose's order; computed only when it is asked for.
    */
@@ -207,7 +210,9 @@ function easing({ today, day, lowCheck, easingFor, ...input }: DecisionInput, la
       { code: 'last-time', on, complaint: more.complaint },
       more.why === 'joint' ? { code: 'refer-joint' } : null,
     );
-  const days = daysBetween(on, today);
+  const saidAtHome = easesFor(input.atHome);
+  if (saidAtHome) return { ...ease(easingFor('other'), saidAtHome), oneRung: true as const };
+  const days = daysIdle(input.atHome, last.at, today);
   if (days > parameter.longAway.value)
     return { ...ease(easingFor('other'), { code: 'long-away', days }), oneRung: true as const };
   const { seenAgain } = input;
@@ -239,7 +244,11 @@ function keeping(input: DecisionInput, last: Earlier): Reason | null {
   const { today, earlier } = input;
   const { outcome } = last;
   const days = daysBetween(last.at, today);
-  if (days > parameter.longestGap.value) return { code: 'long-gap', days };
+  const times = input.atHome.length;
+  if (days > parameter.longestGap.value)
+    return { code: 'long-gap', days, ...(times > 0 ? { atHome: times } : {}) };
+  const muchAtHome = staysFor(input.atHome);
+  if (muchAtHome) return muchAtHome;
   if (!heldWhole(outcome))
     return {
       code: 'not-held',
@@ -299,6 +308,7 @@ export function decide(asked: DecisionInput): Decision {
   if (!last)
     return still('first', [
       { code: 'first-time', ...input.firstFrom },
+      ...[hurtIn(input.atHome) ?? []].flat(),
       ...(day === 'usual' ? [] : [{ code: 'heavy-day' as const, day }]),
     ]);
   const eased = easing(input, last);

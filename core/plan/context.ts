@@ -143,7 +143,7 @@ export function contextFor(
   care: Care,
 ): StudentContext {
   const { choices: _, approach: __, ...person } = record.person;
-  const { readings, sessions, eyes } = record;
+  const { readings, sessions, practices, eyes } = record;
   // Students with no records share one empty list.
   const own = [readings, sessions].find((list) => list.length > 0) ?? record.person;
   const kept = keptOf.get(own) ?? [];
@@ -151,6 +151,7 @@ export function contextFor(
   const from = [
     readings,
     sessions,
+    practices,
     eyes,
     shelf,
     dayOf(date),

@@ -231,12 +231,13 @@ function firstFromOf({ family, side, bands, context }: Laid): DecisionInput['fir
 }
 
 export function decisionOn(laid: Laid): Decision {
-  const { pose, choices, earlier, context } = laid;
+  const { pose, choices, earlier, atHome, context } = laid;
   const last = earlier.at(-1)?.outcome;
   const [eased] = easedDials(laid.dials).filter(({ dial }) => !faultedDials(pose, last).has(dial));
   const decided = decide({
     today: context.today,
     earlier,
+    atHome,
     easingFor: (why) => easingHere(laid, last, why),
     faulted: faultedSlots(pose, last),
     seenAgain: seenAgainHere(laid),

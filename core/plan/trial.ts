@@ -16,13 +16,21 @@ import { slotKey } from '../slots';
 import { strengthAllowedBy } from './goneBack';
 import { type Laid } from './lay';
 
+const HELD: readonly Reason['code'][] = [
+  'long-gap',
+  'hurt-at-home',
+  'much-at-home',
+  'once-much-at-home',
+  'not-held',
+  'leaned',
+  'very-mobile',
+  'fault-stands',
+  'eased-then',
+];
+
 /** Whether a reason to stay says as well that nothing is to come down today, within the visit no more than by plan. */
 const holdsStill = (reason: Reason): boolean =>
-  reason.code === 'more-sessions'
-    ? reason.raised
-    : ['long-gap', 'not-held', 'leaned', 'very-mobile', 'fault-stands', 'eased-then'].includes(
-        reason.code,
-      );
+  reason.code === 'more-sessions' ? reason.raised : HELD.includes(reason.code);
 
 /** Whether a height may be tried at all: a usual day, no caution, nothing felt last time, nothing that goes up. */
 function mayTry(laid: Laid, planned: PlanPose): boolean {

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { approachIds } from '../approaches/approaches';
-import { bookSchema, type Book } from '../formats/book';
+import { bookSchema, feltAtHome, type Book } from '../formats/book';
 import { samplePerson, samplePose, sampleReading, sampleShelf } from './samples';
 
 const text = fc.oneof(
@@ -54,11 +54,20 @@ export const anyBook: fc.Arbitrary<Book> = fc
       }),
       { maxLength: 4 },
     ),
+    practices: fc.array(
+      fc.record({
+        of: fc.nat({ max: 3 }),
+        at: day,
+        pose: fc.constantFrom('hero', 'child', 'none-such'),
+        felt: fc.constantFrom(...feltAtHome),
+      }),
+      { maxLength: 4 },
+    ),
     units: fc.constantFrom('cm', 'in'),
     extra,
     setAside: fc.array(fc.record({ key: text, text }), { maxLength: 2 }),
   })
-  .map(({ people, readings, sessions, units, extra: more, setAside }) => {
+  .map(({ people, readings, sessions, practices, units, extra: more, setAside }) => {
     const own = ({ of }: { of: number }) => of < people.length;
     return JSON.parse(
       JSON.stringify(
@@ -82,6 +91,14 @@ export const anyBook: fc.Arbitrary<Book> = fc
           readings: readings
             .filter(own)
             .map(({ of, ...one }, i) => sampleReading({ ...one, id: `r${i}`, person: `p${of}` })),
+          practices: practices.filter(own).map(({ of, ...one }, i) => ({
+            id: `h/${i}`,
+            person: `p${of}`,
+            sheet: 's1',
+            side: 'both',
+            heldSeconds: 60,
+            ...one,
+          })),
           sessions: sessions.filter(own).map(({ of, at, ...one }, i) => ({
             id: `s${i}`,
             person: `p${of}`,

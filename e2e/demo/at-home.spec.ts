@@ -44,6 +44,22 @@ test('a sheet goes to the student’s own phone by its address, and is done ther
   expect(databases).toEqual(['ojas-at-home']);
   await phone.goto('/at-home');
   await expect(phone.getByRole('region', { name: 'What you did' })).toContainText('just right');
+  // Back to the teacher, by the address that the code holds: once, however often it is opened.
+  await context.grantPermissions(['clipboard-read', 'clipboard-write']);
+  await phone.getByRole('button', { name: 'For your teacher' }).click();
+  await expect(phone.getByRole('img', { name: /hands your teacher/ })).toBeVisible();
+  await phone.getByRole('button', { name: 'Copy the address' }).click();
+  await expect(phone.getByText('Copied.')).toBeVisible();
+  const back = await phone.evaluate(() => navigator.clipboard.readText());
+  expect(new URL(back).pathname).toBe('/done-at-home');
+  await page.goto(back);
+  await page.getByRole('button', { name: 'Take it in for Marit Osei' }).click();
+  await expect(page.getByText('Taken in.')).toBeVisible();
+  await page.goto('/students/p-marit/record');
+  await expect(page.getByRole('region', { name: 'At home' })).toContainText('just right');
+  await page.goto(back);
+  await expect(page.getByText('All of it is here already.')).toBeVisible();
+
   await phone.goto('/at-home#damaged');
   await expect(phone.getByRole('alert')).toContainText('damaged or was cut short');
   await context.close();

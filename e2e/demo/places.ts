@@ -43,6 +43,7 @@ export const places: readonly Place[] = [
     path: '/students/p-bram/proportions',
     heading: 'Proportions of Bram Okonjo-Vale',
   },
+  { name: 'Done at home', path: '/done-at-home', heading: 'Done at home' },
   { name: 'No such place', path: '/nowhere/at/all', heading: 'There is no such place' },
 ];
 

@@ -1,5 +1,6 @@
 import { View } from 'react-native';
 import type { Fact } from '@/core/formats/facts';
+import { poseName } from '@/core/poses/poses';
 import {
   differences,
   factKey,
@@ -130,6 +131,7 @@ function titleOf({ kind, id, record }: Fact): string {
   if (kind === 'people' || kind === 'shelf') return record.name;
   if (kind === 'readings') return `${rangeName(record.range)}, ${date(record.at)}`;
   if (kind === 'sessions') return `Session of ${date(record.at)}`;
+  if (kind === 'practices') return `${poseName(record.pose)} at home, ${date(record.at)}`;
   if (kind === 'visits') return `Visit on ${date(record.on)}`;
   if (kind === 'classes') return record.name ?? 'Class';
   return kind === 'settings' ? 'Settings' : `${kind}: ${id}`;

@@ -15,6 +15,7 @@ export const MeasureScreen = page((all) => all.MeasureScreen);
 export const ProtocolsScreen = page((all) => all.ProtocolsScreen);
 export const HomeScreen = page((all) => all.HomeScreen);
 export const HomeSheetScreen = page((all) => all.HomeSheetScreen);
+export const DoneAtHomeScreen = page((all) => all.DoneAtHomeScreen);
 export const TakenScreen = page((all) => all.TakenScreen);
 export const PlanScreen = page((all) => all.PlanScreen);
 export const PoseScreen = page((all) => all.PoseScreen);

@@ -4,6 +4,7 @@ export { MeasureScreen } from '../measure/MeasureScreen';
 export { ProtocolsScreen } from '../measure/ProtocolsScreen';
 export { HomeScreen } from '../plan/HomeScreen';
 export { HomeSheetScreen } from '../sheets/HomeSheetScreen';
+export { DoneAtHomeScreen } from '../sheets/DoneAtHomeScreen';
 export { TakenScreen } from '../sheets/TakenScreen';
 export { PlanScreen } from '../plan/PlanScreen';
 export { PoseScreen } from '../plan/PoseScreen';

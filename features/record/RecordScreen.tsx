@@ -1,7 +1,7 @@
 import { Link } from 'expo-router';
 import { useDeferredValue } from 'react';
 import { practisedPoses } from '@/core/plan/practised';
-import { selectSessionsOf } from '@/store/selectors';
+import { selectPracticesOf, selectSessionsOf } from '@/store/selectors';
 import { Press } from '@/ui/Press';
 import { Print } from '@/ui/Print';
 import { Screen } from '@/ui/Screen';
@@ -10,6 +10,7 @@ import { useOjas, usePerson } from '../hooks';
 import { usePlan } from '../reckoned';
 import { NoStudent } from '../students/NoStudent';
 import { StudentTabs } from '../students/StudentTabs';
+import { AtHome } from './AtHome';
 import { Decisions } from './Decisions';
 import { PastSession } from './PastSession';
 import { SessionSheet } from './SessionSheet';
@@ -21,6 +22,7 @@ const AT_FIRST = 6;
 export function RecordScreen({ id }: { readonly id: string }) {
   const person = usePerson(id);
   const sessions = useOjas((state) => selectSessionsOf(state, id));
+  const practices = useOjas((state) => selectPracticesOf(state, id));
   const plan = usePlan(id);
   const shown = useDeferredValue(sessions.length, AT_FIRST);
   if (!person || !plan) return <NoStudent />;
@@ -40,6 +42,7 @@ export function RecordScreen({ id }: { readonly id: string }) {
       ) : (
         <Decisions {...{ person, plan, sessions }} practised={practisedPoses(sessions)} />
       )}
+      <AtHome {...{ person, practices }} />
       <PastSession {...{ person, plan, sessions }} />
       {[...sessions]
         .reverse()

@@ -1,5 +1,6 @@
 import { useEffect, useRef, useState } from 'react';
 import { View } from 'react-native';
+import type { Done } from '@/core/advise/homeLog';
 import type { TakenHome, TakenPose } from '@/core/advise/takenHome';
 import { shelfAtHome } from '@/core/advise/instead';
 import { howOf } from '@/core/advise/how';
@@ -12,7 +13,7 @@ import { holdNow } from '../mat/holdClock';
 import { poseName } from '../plan/words';
 import { unlockSound } from '../sound/chime';
 import { speak } from '../sound/speak';
-import { doneBy, keepDone, keepSheet, lastSheet, type Done } from './phone/homeLog';
+import { doneBy, keepDone, keepSheet, lastSheet } from './phone/homeLog';
 import { DoneLog, HomeHold, HowWasIt } from './phone/HomeHold';
 import { sheetIn } from './phone/late';
 import { HOW_IT_SHOULD_BE, PoseAtHome, WhenToStop } from './PoseAtHome';
@@ -104,16 +105,18 @@ function Taken({ sheet }: { readonly sheet: TakenHome }) {
           lastDone={done.filter(isOf(one)).at(-1)}
         />
       ))}
-      <DoneLog done={done} onTakeBack={takeBack} />
+      <DoneLog log={{ sheet: sheet.id, name: sheet.name, done }} onTakeBack={takeBack} />
       <WhenToStop />
     </Screen>
   );
 }
 
+/** The side that a pose is done on: built alike, one tap tells of both. */
+const sideOf = ({ planned, bothAlike }: TakenPose) => (bothAlike ? 'both' : planned.side);
 const isOf =
-  ({ planned }: TakenPose) =>
+  (one: TakenPose) =>
   ({ pose, side }: Done) =>
-    pose === planned.pose && side === planned.side;
+    pose === one.planned.pose && side === sideOf(one);
 
 /** Said of a pose that hurt, until the teacher sends another sheet or it is taken back. */
 const LEFT_OUT =
@@ -183,7 +186,7 @@ function OnePose({ one, sheet, number, isOpen, onOpen, add, lastDone }: OnePoseP
         onSaid={(felt) =>
           add({
             pose: planned.pose,
-            side: planned.side,
+            side: sideOf(one),
             at: holdNow(),
             heldSeconds: Math.round(heldSeconds.current),
             felt,

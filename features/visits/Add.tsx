@@ -2,6 +2,7 @@ import { useState } from 'react';
 import { selectPeople } from '@/store/selectors';
 import { commit } from '@/store/store';
 import { Field } from '@/ui/Field';
+import { FindName } from '@/ui/FindName';
 import { Chips, Press } from '@/ui/Press';
 import { Sheet } from '@/ui/Sheet';
 import { Title } from '@/ui/Words';
@@ -28,16 +29,12 @@ export function Add() {
   );
 }
 
-const MOST_NAMES = 8;
-
 function AddVisit({ when: { fields, value } }: { readonly when: When }) {
   const dispatch = useOjasDispatch();
   const people = useOjas(selectPeople);
-  const [sought, setSought] = useState('');
   const [person, setPerson] = useState<string | null>(null);
-  const found = people
-    .filter(({ name }) => name.toLowerCase().includes(sought.trim().toLowerCase()))
-    .slice(0, MOST_NAMES);
+  // The next one is sought anew.
+  const [added, setAdded] = useState(0);
   const chosen = people.find(({ id }) => id === person);
   const add = async () => {
     if (!chosen || !value) return;
@@ -45,14 +42,14 @@ function AddVisit({ when: { fields, value } }: { readonly when: When }) {
     const { ok } = await dispatch(commit(comes(visit, chosen.name)));
     if (!ok) return;
     setPerson(null);
-    setSought('');
+    setAdded(added + 1);
   };
   return (
     <>
-      <Field label="Who" hint="find by name" value={sought} onChangeText={setSought} />
-      <Chips
+      <FindName
+        key={added}
         label="Who comes"
-        options={found.map(({ id, name }) => ({ id, words: name }))}
+        {...{ people }}
         chosen={person}
         onChoose={setPerson}
       />

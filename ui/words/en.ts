@@ -297,7 +297,15 @@ export const en: Language = {
       `New since last time: ${cautions.map((id) => en.cautions[id].short.toLowerCase()).join(', ')}.`,
     'low-check': ({ range, side, deg: now, underDeg, believableDeg }) =>
       `Today’s check: ${ranges[range].toLowerCase()}${side === 'both' ? '' : ` ${side}`} ${deg(now)}, ${deg(underDeg)} under the last estimate (more than the ${deg(believableDeg)} that chance explains).`,
-    'long-gap': ({ days }) => `${days} days since the last time: as it was, once, and no longer.`,
+    'long-gap': ({ days, atHome }) =>
+      atHome
+        ? `${days} days since you saw it, and done ${atHome === 1 ? 'once' : `${atHome} times`} at home since: as it was, once, and no longer.`
+        : `${days} days since the last time: as it was, once, and no longer.`,
+    'hurt-at-home': ({ on }, tell) =>
+      `It hurt at home, ${tell.day(on)}: ask where and how before it is done.`,
+    'much-at-home': ({ times, of }) => `At home it was too much, ${times} of the last ${of} times.`,
+    'once-much-at-home': ({ on }, tell) =>
+      `At home it was too much once, ${tell.day(on)}: nothing comes down today.`,
     'long-away': ({ days }) =>
       `${Math.round(days / 7)} weeks since the last time: one step easier today, then as before.`,
     'not-held': ({ heldSeconds, plannedSeconds, again }) => {

@@ -1,5 +1,6 @@
 import { useEffect, useRef, useState, type RefObject } from 'react';
 import { View } from 'react-native';
+import type { FeltAtHome } from '@/core/formats/book';
 import type { PlanPose } from '@/core/formats/plan';
 import { date, minutes } from '@/ui/format';
 import { Press } from '@/ui/Press';
@@ -8,10 +9,12 @@ import { Aside, Title, Words } from '@/ui/Words';
 import { countingWords, countWords } from '@/ui/words/counted';
 import { holdNow } from '../../mat/holdClock';
 import { useSeconds } from '../../mat/useSeconds';
-import { poseName } from '../../plan/words';
+import { poseTitle } from '../../plan/words';
 import { chime } from '../../sound/chime';
 import { useAwake } from '../../useAwake';
-import { felts, type Done, type Felt } from './homeLog';
+import type { Done, HomeLog } from '@/core/advise/homeLog';
+import { felts, feltWords } from './homeLog';
+import { ToTeacher } from './late';
 
 interface HomeHoldProps {
   readonly planned: PlanPose;
@@ -63,10 +66,10 @@ export function HomeHold({ planned, heldRef }: HomeHoldProps) {
 
 interface HowWasItProps {
   readonly last: Done | undefined;
-  readonly onSaid: (felt: Felt) => void;
+  readonly onSaid: (felt: FeltAtHome) => void;
 }
 
-const answers: Readonly<Record<Felt, string>> = {
+const answers: Readonly<Record<FeltAtHome, string>> = {
   easy: 'easy. It stays as it is until you have seen each other.',
   right: 'just right. It stays as it is.',
   much: 'too much. One layer more, and shorter.',
@@ -95,30 +98,34 @@ export function HowWasIt({ last, onSaid }: HowWasItProps) {
 }
 
 interface DoneLogProps {
-  readonly done: readonly Done[];
+  readonly log: HomeLog;
   readonly onTakeBack: () => void;
 }
 
 /** What was done on this phone, the latest first; the latest can be taken back. */
-export function DoneLog({ done, onTakeBack }: DoneLogProps) {
+export function DoneLog({ log, onTakeBack }: DoneLogProps) {
+  const { done } = log;
+  const [shows, setShows] = useState(false);
   if (done.length === 0) return null;
-  const saidOf = (felt: Felt) => felts.find(({ id }) => id === felt)?.words.toLowerCase() ?? felt;
   return (
     <Sheet role="region" aria-label="What you did">
       <Title level={2}>What you did</Title>
       {done
         .map(({ pose, side, at, heldSeconds, felt }, i) => (
           <Words key={i}>
-            {date(at)}: {poseName(pose)}
-            {side === 'both' ? '' : `, ${side}`}
-            {heldSeconds > 0 ? `, ${minutes(heldSeconds)}` : ''}, {saidOf(felt)}
+            {date(at)}: {poseTitle({ pose, side })}
+            {heldSeconds > 0 ? `, ${minutes(heldSeconds)}` : ''}, {feltWords(felt).toLowerCase()}
           </Words>
         ))
         .reverse()}
-      <View className="flex-row">
+      <View className="flex-row flex-wrap gap-2">
         <Press onPress={onTakeBack}>Take the latest back</Press>
+        <Press aria-expanded={shows} onPress={() => setShows(!shows)}>
+          For your teacher
+        </Press>
       </View>
-      <Aside>Kept on this phone alone. Show it to your teacher when you meet.</Aside>
+      {shows ? <ToTeacher log={log} /> : null}
+      <Aside>Kept on this phone alone, until you hand it on.</Aside>
     </Sheet>
   );
 }

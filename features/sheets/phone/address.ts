@@ -1,2 +1,3 @@
 export { OnPhone } from './OnPhone';
-export { sheetIn } from './link';
+export { sheetIn, homeLogIn } from './link';
+export { ToTeacher } from './ToTeacher';

@@ -1,24 +1,17 @@
 import { createAsyncStorage } from '@react-native-async-storage/async-storage';
+import { doneSchema, type Done } from '@/core/advise/homeLog';
+import type { FeltAtHome } from '@/core/formats/book';
 import { z } from '@/core/z';
 
 /** How a pose was, in one tap. */
-export const felts = [
+export const felts: readonly { readonly id: FeltAtHome; readonly words: string }[] = [
   { id: 'easy', words: 'Easy' },
   { id: 'right', words: 'Just right' },
   { id: 'much', words: 'Too much' },
   { id: 'pain', words: 'It hurt' },
-] as const;
-export type Felt = (typeof felts)[number]['id'];
-
-const doneSchema = z.object({
-  pose: z.string(),
-  side: z.enum(['left', 'right', 'both']),
-  at: z.string(),
-  heldSeconds: z.number(),
-  felt: z.enum(['easy', 'right', 'much', 'pain']),
-});
-/** One pose as it was done at home. */
-export type Done = z.infer<typeof doneSchema>;
+];
+export const feltWords = (felt: FeltAtHome): string =>
+  felts.find(({ id }) => id === felt)?.words ?? felt;
 
 /** A storage of its own: a book of this app on the same phone is left alone. */
 const store = () => createAsyncStorage('ojas-at-home');
@@ -44,3 +37,5 @@ function parsed(text: string | null): unknown {
 }
 export const keepDone = (sheet: string, all: readonly Done[]): Promise<void> =>
   store().setItem(logOf(sheet), JSON.stringify(all));
+
+export const timesWords = (times: number): string => (times === 1 ? 'Once' : `${times} times`);

@@ -1,0 +1,3 @@
+import { DoneAtHomeScreen } from '@/features/pages/late';
+
+export default DoneAtHomeScreen;

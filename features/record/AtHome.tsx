@@ -1,0 +1,56 @@
+import { Link } from 'expo-router';
+import { View } from 'react-native';
+import type { Person, Practice } from '@/core/formats/book';
+import { commit } from '@/store/store';
+import { date, minutes } from '@/ui/format';
+import { Press } from '@/ui/Press';
+import { Sheet } from '@/ui/Sheet';
+import { Title, Words } from '@/ui/Words';
+import { useOjasDispatch } from '../hooks';
+import { poseTitle } from '../plan/words';
+import { feltWords } from '../sheets/phone/homeLog';
+
+const AT_FIRST = 8;
+
+interface AtHomeProps {
+  readonly person: Person;
+  /** Oldest first. */
+  readonly practices: readonly Practice[];
+}
+
+/** What a student said that they did at home, the latest first. */
+export function AtHome({ person, practices }: AtHomeProps) {
+  const dispatch = useOjasDispatch();
+  const takeOut = () =>
+    void dispatch(
+      commit({
+        words: `${person.name}: what was done at home taken out`,
+        put: [],
+        remove: practices.map(({ id }) => ({ kind: 'practices', id })),
+      }),
+    );
+  const latest = practices.slice(-AT_FIRST).reverse();
+  return (
+    <Sheet role="region" aria-label="At home">
+      <Title level={2}>At home</Title>
+      {latest.map(({ id, pose, side, at, heldSeconds, felt }) => (
+        <Words key={id} className={felt === 'pain' ? 'text-rust' : ''}>
+          {date(at)}: {poseTitle({ pose, side })}
+          {heldSeconds > 0 ? `, ${minutes(heldSeconds)}` : ''}, {feltWords(felt).toLowerCase()}
+        </Words>
+      ))}
+      {practices.length > latest.length ? (
+        <Words>And {practices.length - latest.length} times before.</Words>
+      ) : null}
+      {practices.length === 0 ? (
+        <Words>Nothing came back yet from a sheet on their own phone.</Words>
+      ) : null}
+      <View className="flex-row flex-wrap gap-2 print:hidden">
+        <Link href={'/done-at-home' as '/students'} asChild>
+          <Press>Take in from their phone</Press>
+        </Link>
+        {practices.length > 0 ? <Press onPress={takeOut}>Take it out again</Press> : null}
+      </View>
+    </Sheet>
+  );
+}
