@@ -103,17 +103,7 @@ function TakeIn({ log }: { readonly log: HomeLog }) {
   return (
     <>
       <WhatWasDone log={log} />
-      {known > 0 && practices.length > 0 ? (
-        <Words>
-          Of it {known} {known === 1 ? 'time' : 'times'} came in before.
-        </Words>
-      ) : null}
-      {afterToday > 0 ? (
-        <Words>
-          Of it {afterToday} {afterToday === 1 ? 'time is' : 'times are'} dated after today and stay
-          out: the clock of that phone was set wrong.
-        </Words>
-      ) : null}
+      <NotTaken {...{ known, afterToday }} fresh={practices.length} />
       {knownAs === null ? (
         <Sheet>
           <FindName
@@ -136,6 +126,29 @@ function TakeIn({ log }: { readonly log: HomeLog }) {
     </>
   );
 }
+
+interface NotTakenProps {
+  readonly known: number;
+  readonly afterToday: number;
+  readonly fresh: number;
+}
+
+/** What of it is not taken in, and why. */
+const NotTaken = ({ known, afterToday, fresh }: NotTakenProps) => (
+  <>
+    {known > 0 && fresh > 0 ? (
+      <Words>
+        Of it {known} {known === 1 ? 'time' : 'times'} came in before.
+      </Words>
+    ) : null}
+    {afterToday > 0 ? (
+      <Words>
+        Of it {afterToday} {afterToday === 1 ? 'time is' : 'times are'} dated after today and stay
+        out: the clock of that phone was set wrong.
+      </Words>
+    ) : null}
+  </>
+);
 
 interface OutcomeProps {
   readonly isEmpty: boolean;
