@@ -40,6 +40,13 @@ export interface FileFaults extends Readonly<Record<AskedFor, object>> {
   'unknown-name': object;
   'no-multiple': { readonly of: number };
   unreadable: object;
+  /** Of a table: columns that are missing, or a cell that says nothing known. */
+  'no-columns': { readonly columns: readonly string[] };
+  'no-student': { readonly name: string };
+  'two-students': { readonly name: string };
+  'day-to-come': { readonly day: string };
+  'no-value': object;
+  cell: { readonly is: 'range' | 'pose' | 'slot' | 'day' | 'number'; readonly text: string };
 }
 export type FileFaultCode = keyof FileFaults;
 export type FileFault = {

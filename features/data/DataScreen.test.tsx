@@ -123,3 +123,49 @@ test('every number that is assumed is shown with where it comes from', async () 
   expect(screen.getByText('Sit allowance:', { exact: false })).toHaveTextContent('19 ± 5');
   expect(screen.getAllByText(/starting value/).length).toBeGreaterThan(40);
 });
+
+describe('a table from a spreadsheet', () => {
+  const openTable = async (text: string) => {
+    jest.mocked(chooseFile).mockResolvedValueOnce({
+      name: 'readings.csv',
+      size: text.length,
+      arrayBuffer: async () => new TextEncoder().encode(text).buffer as ArrayBuffer,
+    } as File);
+    fireEvent.click(screen.getByRole('button', { name: 'Take in a table' }));
+    await screen.findByText(/readings\.csv/);
+  };
+  const lengthOf = (records: object) => Object.keys(records).length;
+
+  test('brings what can be read once it is agreed, and tells what cannot by row and column', async () => {
+    const { state } = await show(<DataScreen />);
+    const [person] = Object.values(state().people);
+    const before = lengthOf(state().readings);
+    await openTable(
+      `student;date;range;side;value\n${person!.name};3/2/2020;Hamstring;left;71,5\n${person!.name};4/2/2020;Wings;left;3\n`,
+    );
+    expect(screen.getByText(/1 new, 0 here already, 1 that cannot be read/)).toBeInTheDocument();
+    expect(screen.getByText('“Wings” is no range that is known here.')).toBeInTheDocument();
+    expect(screen.getByText('row 3, range:')).toBeInTheDocument();
+    expect(screen.getByRole('button', { name: 'Say how its days are written' })).toBeDisabled();
+    fireEvent.click(screen.getByRole('radio', { name: 'Month, then day' }));
+    fireEvent.click(screen.getByRole('radio', { name: 'Tape' }));
+    fireEvent.click(screen.getByRole('radio', { name: 'By eye' }));
+    expect(lengthOf(state().readings)).toBe(before);
+    fireEvent.click(screen.getByRole('button', { name: 'Take in the 1 that can be read' }));
+    expect(await screen.findByText('One line of readings.csv taken in.')).toBeInTheDocument();
+    expect(Object.values(state().readings).at(-1)).toMatchObject({
+      at: '2020-03-02',
+      range: 'hamstring',
+      method: 'by-eye',
+      values: [71.5],
+    });
+  });
+
+  test('that is none of ours is refused, and nothing changes', async () => {
+    const { state } = await show(<DataScreen />);
+    const before = factsOf(state());
+    await openTable('fruit,colour\napple,red\n');
+    expect(screen.getByText(/columns are missing: student, day, range\./)).toBeInTheDocument();
+    expect(factsOf(state())).toEqual(before);
+  });
+});

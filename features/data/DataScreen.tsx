@@ -15,6 +15,7 @@ import { saveFile } from './files';
 import { Import } from './Import';
 import { Kept } from './Kept';
 import { saveBook } from './saveBook';
+import { TableIn } from './TableIn';
 import { saveTable } from './tables';
 import { useFirst } from './useFirst';
 
@@ -93,8 +94,7 @@ function Tables() {
       <Title level={2}>For a spreadsheet</Title>
       <Words>
         A table of all records as comma separated values: names, days and numbers. What was answered
-        at the questions stands in none. It is for reading elsewhere; a backup brings everything
-        back.
+        at the questions stands in none. A backup alone holds everything.
       </Words>
       <View className="flex-row flex-wrap gap-2">
         {tables.map(({ id, words }) => (
@@ -103,6 +103,7 @@ function Tables() {
           </Press>
         ))}
       </View>
+      <TableIn />
     </Sheet>
   );
 }

@@ -27,9 +27,9 @@ import type { ToldFault } from '@/ui/words/words';
 import { readBook } from '@/workers/book';
 import { freshId, todayIso, useOjas, useOjasDispatch, useWords } from '../hooks';
 import { Asked } from './Conflicts';
+import { Faults } from './Faults';
 import { chooseFile, saveFile } from './files';
 import { roomWords } from './room';
-import { useFirst } from './useFirst';
 
 /** More than two thousand students' records for years: a file larger than this is something else. */
 const MOST_BYTES = 400_000_000;
@@ -239,18 +239,3 @@ function SecondCopy({ onTake }: { readonly onTake: (text: string) => void }) {
   );
 }
 type SecondCopyTold = Awaited<ReturnType<ReturnType<typeof secondCopy>>>;
-
-function Faults({ faults }: { readonly faults: readonly ToldFault[] }) {
-  const { shown, rest } = useFirst(faults);
-  return (
-    <>
-      {shown.map(({ path, words }) => (
-        <Words key={path + words}>
-          <Words className="font-semibold">{path}: </Words>
-          {words}
-        </Words>
-      ))}
-      {rest}
-    </>
-  );
-}

@@ -1,4 +1,7 @@
 import type { Table } from '@/core/formats/tables';
+import { late } from '@/ui/late';
 
-/** What writes tables comes when one is saved. */
-export const csvOf = async (table: Table): Promise<string> => (await import('./csv')).csvOf(table);
+/** What writes and reads tables comes when one is asked for. */
+const csv = () => import('./csv');
+export const csvOf = async (table: Table): Promise<string> => (await csv()).csvOf(table);
+export const LookAtTable = late(async () => (await csv()).LookAtTable);

@@ -117,7 +117,29 @@ export const enFaults: FaultWords = {
   'unknown-name': () => 'this name is not one that is known here.',
   'no-multiple': ({ of }) => `expected a multiple of ${of}.`,
   unreadable: () => 'this cannot be read here.',
+  'no-columns': ({ columns }) =>
+    `columns are missing: ${columns.join(', ')}. The first row names them; a table that was saved here shows how.`,
+  'no-student': ({ name }) =>
+    name === ''
+      ? 'no student is named.'
+      : `no student is called ${name}: add them first, or write the name as it is here.`,
+  'two-students': ({ name }) =>
+    `more than one student is called ${name}: give one of them another name here first.`,
+  'day-to-come': ({ day }) => `${day} is still to come: mend the day.`,
+  'no-value': () => 'no value stands here.',
+  cell: ({ is, text }) =>
+    text === ''
+      ? `a ${cellWords[is]} is missing.`
+      : `“${text}” is no ${cellWords[is]} that is known here.`,
 };
+
+const cellWords = {
+  range: 'range',
+  pose: 'pose',
+  slot: 'support',
+  day: 'day',
+  number: 'number',
+} as const;
 
 /** What is said of one record alone, and of no file. */
 const ofRecord: readonly FileFaultCode[] = ['broken-off', 'too-long'];

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { parse } from 'papaparse';
-import { csvOf } from './csv';
+import { csvOf, rowsOf, textOf } from './csvText';
 
 const text = fc.string({ unit: 'grapheme', maxLength: 20 });
 const RUNS = /^[=+\-@\t\r]/;
@@ -27,6 +27,24 @@ test('whatever is written comes back from the file as it was, line by line', () 
       },
     ),
   );
+});
+
+test.each([',', ';', '\t'])(
+  'cells parted by “%s” are read, with rows as a spreadsheet counts them',
+  (mark) => {
+    const text =
+      ['student', 'day', 'note'].join(mark) + '\n\n' + ['Bo', '3.2.2026', '"a, b"'].join(mark);
+    expect(rowsOf(`\ufeff${text}\n`).slice(0, 3)).toEqual([
+      ['student', 'day', 'note'],
+      [''],
+      ['Bo', '3.2.2026', 'a, b'],
+    ]);
+  },
+);
+
+test('a file of an older spreadsheet keeps its accents', () => {
+  expect(textOf(Uint8Array.from([0x5a, 0x6f, 0xeb]).buffer)).toBe('Zoë');
+  expect(textOf(new TextEncoder().encode('Zoë ṣ').buffer as ArrayBuffer)).toBe('Zoë ṣ');
 });
 
 test('what a spreadsheet would run stays a word', () => {
