@@ -65,7 +65,8 @@ const lent = {
   shell: ['data'],
   students: ['data', 'forms', 'plan', 'shell'],
   today: ['mat', 'pages', 'plan', 'shell', 'visits'],
-  visits: [],
+  // A week is saved for a calendar as a file.
+  visits: ['data'],
 };
 const places = Object.keys(lent);
 

@@ -1,3 +1,4 @@
+import { readFile } from 'node:fs/promises';
 import { AxeBuilder } from '@axe-core/playwright';
 import { expect, test } from '../silentPage';
 
@@ -7,6 +8,10 @@ test('a sheet goes to the student’s own phone by its address, and is done ther
 }) => {
   await page.context().grantPermissions(['clipboard-read', 'clipboard-write']);
   await page.goto('/students/p-marit/sheet');
+  // The same days for their calendar, written by a part that comes late.
+  const calendar = page.waitForEvent('download');
+  await page.getByRole('button', { name: /For their calendar/ }).click();
+  expect(await readFile(await (await calendar).path(), 'utf8')).toContain('RRULE:FREQ=DAILY');
   await page.getByRole('button', { name: 'On their own phone' }).click();
   await expect(page.getByRole('img', { name: /A code that opens this sheet/ })).toBeVisible();
   await page.getByRole('button', { name: 'Copy the address' }).click();

@@ -176,6 +176,17 @@ test('a record that cannot be read is set aside and shown; the rest works', asyn
   });
 });
 
+test('a table goes out and comes in again, and brings nothing that is here', async ({ page }) => {
+  await page.goto('/more/data');
+  const download = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Heights built' }).click();
+  const file = await (await download).path();
+  const chooser = page.waitForEvent('filechooser');
+  await page.getByRole('button', { name: 'Take in a table' }).click();
+  await (await chooser).setFiles(file);
+  await expect(page.getByText(/heights built: 0 new, \d{3,} here already, 0 that/)).toBeVisible();
+});
+
 test('who has a book is never shown the empty app, not while the sample book comes in either', async ({
   page,
 }) => {

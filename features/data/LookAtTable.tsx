@@ -62,6 +62,14 @@ const kinds: Readonly<Record<Read['kind'], string>> = {
   heights: 'heights built',
 };
 
+/** What the table does not say, with its question above it. */
+const Asked = <Id extends string>(of: Parameters<typeof Chips<Id>>[0]) => (
+  <View className="gap-1">
+    <Words className="font-semibold">{of.label}</Words>
+    <Chips {...of} />
+  </View>
+);
+
 interface LookProps {
   readonly file: string;
   readonly rows: Rows;
@@ -110,7 +118,7 @@ function Look({ file, rows, onDone }: LookProps) {
         {read.faults.length} that cannot be read.
       </Words>
       {couldBe.length > 1 ? (
-        <Chips
+        <Asked
           label="How its days are written"
           options={orders}
           chosen={order}
@@ -118,7 +126,7 @@ function Look({ file, rows, onDone }: LookProps) {
         />
       ) : null}
       {read.asksMethod ? (
-        <Chips label="How it was measured" options={ways} chosen={method} onChoose={setMethod} />
+        <Asked label="How it was measured" options={ways} chosen={method} onChoose={setMethod} />
       ) : null}
       <Faults faults={read.faults.map(say.fault)} />
       {read.fresh > 0 ? (

@@ -44,6 +44,7 @@ export function TableIn() {
       </View>
       {step.at === 'chosen' ? (
         <LookAtTable
+          key={`${step.file.name}/${step.file.lastModified}`}
           file={step.file}
           onDone={(words) => setStep(words ? { at: 'done', words } : { at: 'idle' })}
         />

@@ -17,7 +17,9 @@ import { wordsIn } from '@/ui/words/words';
 import { useOjas, usePerson, useToday, useUnits } from '../hooks';
 import { poseName } from '../plan/words';
 import { NoStudent } from '../students/NoStudent';
+import { dailyAtHome, WEEKS_AT_HOME } from '../visits/entries';
 import { NextTime } from '../visits/late';
+import { saveCalendar } from '../visits/saveCalendar';
 import { OnPhone } from './phone/late';
 import { HOW_IT_SHOULD_BE, PoseAtHome, WhenToStop } from './PoseAtHome';
 
@@ -69,6 +71,20 @@ export function HomeSheetScreen({ id }: { readonly id: string }) {
           </Link>
           <Press aria-expanded={onPhone} onPress={() => setOnPhone(!onPhone)}>
             On their own phone
+          </Press>
+          <Press
+            disabled={there.length === 0}
+            onPress={() =>
+              void saveCalendar('at-home', [
+                dailyAtHome(
+                  id,
+                  there.map(({ pose }) => poseName(pose)),
+                  today,
+                ),
+              ])
+            }
+          >
+            {`For their calendar, ${WEEKS_AT_HOME} weeks`}
           </Press>
         </View>
         {onPhone ? <ForPhone person={person} there={there} /> : null}

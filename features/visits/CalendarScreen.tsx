@@ -20,6 +20,7 @@ import { ends, fallsOut } from './changes';
 import { ClassLine } from './ClassLine';
 import { useComing } from './ComingOn';
 import { Due } from './Due';
+import { ForCalendar } from './ForCalendar';
 import { inOrder, type Occurrence } from './comers';
 import { isUnread, repeatWords } from './when';
 
@@ -63,6 +64,7 @@ export function CalendarScreen() {
       <NotRead />
       {somebody ? <Add /> : null}
       <Due />
+      {somebody ? <ForCalendar /> : null}
     </Screen>
   );
 }

@@ -5,9 +5,12 @@ import { samplePerson, sampleSession } from '@/core/tests/samples';
 import { put } from '@/store/facts';
 import { clock } from '@/ui/format';
 import { undo } from '@/store/store';
+import { saveFile } from '../data/files';
 import { show, today, usualFacts } from '../tests/onScreen';
 import { TodayScreen } from '../today/TodayScreen';
 import { CalendarScreen } from './CalendarScreen';
+
+jest.mock('../data/files', () => ({ chooseFile: jest.fn(), saveFile: jest.fn() }));
 
 const press = (name: string | RegExp) =>
   act(async () => void fireEvent.click(screen.getByRole('button', { name })));
@@ -189,4 +192,15 @@ test('who was in a class was here, though no session was noted', async () => {
   expect(screen.getByRole('region', { name: 'Not here for long' })).toHaveTextContent(
     'Everybody was here within three weeks.',
   );
+});
+
+test('the week is saved for a calendar, with first names and an initial', async () => {
+  await show(<CalendarScreen />);
+  await act(
+    async () => void fireEvent.click(screen.getByRole('button', { name: 'Save for a calendar' })),
+  );
+  const [name, [text], type] = jest.mocked(saveFile).mock.calls.at(-1)!;
+  expect([name, type]).toEqual(['ojas-week.ics', 'text/calendar']);
+  expect(text).toContain('BEGIN:VCALENDAR');
+  expect(text).toContain('Due for a reading');
 });

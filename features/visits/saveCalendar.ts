@@ -1,0 +1,10 @@
+import { saveFile } from '../data/files';
+import { nowIso } from '../hooks';
+import type { Entry } from './ics';
+import { calendarOf } from './lateIcs';
+
+/** Hands entries to the person as a file that calendars take in, in the hours of this device's place. */
+export async function saveCalendar(name: string, entries: readonly Entry[]): Promise<void> {
+  const { timeZone } = Intl.DateTimeFormat().resolvedOptions();
+  saveFile(`${name}.ics`, [await calendarOf(entries, timeZone, nowIso())], 'text/calendar');
+}
