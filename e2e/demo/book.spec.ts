@@ -121,7 +121,7 @@ test('a large book is read by a worker and stored in parts, told how far, and is
     timeout: 40_000,
   });
   await page
-    .getByRole('button', { name: /^Take in/ })
+    .getByRole('button', { name: /^Take in what/ })
     .first()
     .click();
   await expect(page.getByText(`${records} records came in.`)).toBeVisible({ timeout: 40_000 });

@@ -211,7 +211,7 @@ export async function tortureScreens(browser, address, books, say) {
       await chooser
     ).setFiles({ name: 'spoiled.json', mimeType: 'application/json', buffer: Buffer.from(text) });
     await page
-      .getByRole('button', { name: /^Take in/ })
+      .getByRole('button', { name: /^Take in what/ })
       .last()
       .dblclick();
     await page
