@@ -7,6 +7,11 @@ const markSchema = z.object({
   sessions: z.number().int().min(0),
   at: z.string(),
   exportedAt: z.string().optional(),
+  /** Changes since it was saved as a file, and when the first of them was. */
+  changes: z.number().int().min(0).optional(),
+  changedAt: z.string().optional(),
+  /** The day before which a backup is not asked for. */
+  askAfter: z.string().optional(),
 });
 /**
  * How large the book was when something was last written, kept outside its own storage: it tells an empty book from one

@@ -11,6 +11,7 @@ import {
   type UnknownAction,
 } from '@reduxjs/toolkit';
 import { z } from '@/core/z';
+import type { LocalDay } from '@/core/formats/time';
 import { recordIn } from '@/core/recordIn';
 import type { Book } from '@/core/formats/book';
 import { factsOfBook, type AsideText } from '@/core/formats/bookText';
@@ -47,6 +48,7 @@ import {
   picturesSchema,
 } from './measuring';
 import { keyOf } from '@/workers/stored/keys';
+import { backupTold, putOff, withChange, type BackupTold } from './backup';
 import { noSpare, type Mark, type Spare } from './spare';
 import type { KeyValueStorage } from './storage';
 import type { Tab } from './tab';
@@ -625,7 +627,8 @@ export const layLeftMatAside =
   };
 
 const markOf = (state: RootState, before: Mark | null): Mark => ({
-  ...(before?.exportedAt ? { exportedAt: before.exportedAt } : {}),
+  // How long ago a backup was saved, and what changed since, goes on.
+  ...before,
   people: Object.keys(state.people).length,
   readings: Object.keys(state.readings).length,
   sessions: Object.keys(state.sessions).length,
@@ -636,7 +639,20 @@ const markOf = (state: RootState, before: Mark | null): Mark => ({
 export const bookExported =
   (at: string): Thunk =>
   (_, getState, { spare }) =>
+    // What was changed is in the file: it is counted anew.
     spare.setMark({ ...markOf(getState(), null), exportedAt: at });
+
+export const backupNow =
+  (today: LocalDay): Thunk<BackupTold> =>
+  (_, _state, { spare }) =>
+    backupTold(spare.mark(), today);
+/** It is asked again in a week. */
+export const putBackupOff =
+  (today: LocalDay): Thunk =>
+  (_, _state, { spare }) => {
+    const mark = spare.mark();
+    if (mark) spare.setMark(putOff(mark, today));
+  };
 
 const NOT_OPEN: Done = {
   ok: false,
@@ -666,7 +682,13 @@ const written =
     if (done.act) dispatch(undoOffered(done.act));
     if (done.diffs.length === 0) return { ok: true };
     tellOtherTabs();
-    if (getState().storage.left === 0) spare.setMark(markOf(getState(), spare.mark()));
+    if (getState().storage.left === 0) {
+      const before = spare.mark();
+      spare.setMark({
+        ...markOf(getState(), before),
+        ...withChange(before, new Date().toISOString()),
+      });
+    }
     // After each session, and whatever else is as much: an import, a removal.
     if (done.diffs.some(({ kind }) => kind === 'sessions')) void spare.copy(false);
     return { ok: true };

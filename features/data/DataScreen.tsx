@@ -2,15 +2,15 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import type { TableId } from '@/core/formats/tables';
 import { DAYS_TO_BRING_BACK, removedStudents, undoable } from '@/store/acts';
-import { factsOf, forgetSetAside, undo } from '@/store/store';
+import { backupNow, factsOf, forgetSetAside, undo } from '@/store/store';
 import type { SetAside } from '@/store/vault';
-import { since } from '@/ui/format';
+import { date, since } from '@/ui/format';
 import { Press } from '@/ui/Press';
 import { Screen } from '@/ui/Screen';
 import { Sheet } from '@/ui/Sheet';
 import { WorkBar } from '@/ui/WorkBar';
 import { Aside, Title, Words } from '@/ui/Words';
-import { nowIso, useOjas, useOjasDispatch } from '../hooks';
+import { nowIso, useOjas, useOjasDispatch, useToday } from '../hooks';
 import { saveFile } from './files';
 import { Import } from './Import';
 import { Kept } from './Kept';
@@ -39,6 +39,7 @@ function Export() {
   const setAside = useOjas((state) => state.storage.setAside.length);
   const heads = useOjas((state) => state.undo.heads);
   const [share, setShare] = useState<number | null>();
+  const [saved, setSaved] = useState(0);
   const removed = removedStudents(heads, nowIso()).flatMap((one) => one.removed?.name ?? []);
   const count = (records: object) => Object.keys(records).length;
   return (
@@ -65,18 +66,37 @@ function Export() {
       ) : (
         <Aside>Pictures stay on this device.</Aside>
       )}
+      <LastBackup key={saved} />
       <Press
         kind="main"
         onPress={() =>
-          dispatch(saveBook((done, of) => setShare(of > 0 ? done / of : null))).finally(() =>
-            setShare(undefined),
-          )
+          dispatch(saveBook((done, of) => setShare(of > 0 ? done / of : null))).finally(() => {
+            setShare(undefined);
+            setSaved((times) => times + 1);
+          })
         }
       >
         Save a backup
       </Press>
       {share === undefined ? null : <WorkBar words="Writing the file" share={share} />}
     </Sheet>
+  );
+}
+
+/** When a backup was last saved, and what changed since. */
+function LastBackup() {
+  const dispatch = useOjasDispatch();
+  const today = useToday();
+  // Whatever is done is counted: it is read anew then, and after saving.
+  useOjas((state) => state.undo.heads);
+  const told = dispatch(backupNow(today));
+  const changed = told.changes === 1 ? 'one change' : `${told.changes} changes`;
+  return (
+    <Words>
+      {told.exportedAt
+        ? `Last saved on ${date(told.exportedAt)}; ${changed} since.`
+        : `Never saved from here yet; ${changed} so far.`}
+    </Words>
   );
 }
 

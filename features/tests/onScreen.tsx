@@ -33,8 +33,9 @@ export interface Shown {
 export async function show(
   screen: ReactElement,
   facts: readonly Fact[] = usualFacts(),
+  options: Parameters<typeof createStore>[1] = {},
 ): Promise<Shown> {
-  const store = createStore(new Memory());
+  const store = createStore(new Memory(), options);
   await store.dispatch(openStorage());
   await store.dispatch(commit({ words: 'set up', put: facts, remove: [] }));
   store.dispatch(undoDismissed());

@@ -17,6 +17,7 @@ import { ComerWork, Evening, FetchForAll, FetchForClass } from '../pages/late';
 import { LeftOnMats } from '../shell/LeftOnMats';
 import { LookAround } from '../shell/sample';
 import { useWide } from '../shell/Shell';
+import { BackupDue } from './BackupDue';
 import { comersOf, type Comer, type Coming } from '../visits/comers';
 import { ComingOn } from '../visits/late';
 import { VisitMark } from '../visits/VisitMark';
@@ -79,6 +80,7 @@ export function TodayScreen() {
           {others.map((id) => people.find((one) => one.id === id)?.name ?? 'somebody').join(', ')}.
         </Words>
       ) : null}
+      <BackupDue />
       <FirstSteps />
       <Field label="Who comes?" hint="find by name" value={sought} onChangeText={setSought} />
       {somethingComes ? (
