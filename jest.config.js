@@ -13,7 +13,7 @@ module.exports = {
       ],
       transform: { '\\.m?[tj]s$': '<rootDir>/scripts/jest-esbuild.cjs' },
       transformIgnorePatterns: [
-        '/node_modules/(?!(d3-|internmap|immer|@reduxjs|redux|reselect|content-disposition|cookie|ical\\.js))',
+        '/node_modules/(?!(d3-|internmap|immer|@reduxjs|redux|reselect|content-disposition|cookie|ical\\.js|age-encryption|@noble|@scure))',
       ],
       setupFilesAfterEnv: ['<rootDir>/scripts/jest-draws.ts'],
       moduleNameMapper: alias,
@@ -27,7 +27,7 @@ module.exports = {
         '/(core|store|demo)/.*\\.ts$': '<rootDir>/scripts/jest-esbuild.cjs',
       },
       transformIgnorePatterns: [
-        '/node_modules/(?!((jest-)?react-native|@react-native(-community)?|expo(nent)?|@expo(nent)?/.*|react-navigation|@react-navigation/.*|react-native-svg|nativewind|d3-|internmap|react-hotkeys-hook|marked|ical\\.js))',
+        '/node_modules/(?!((jest-)?react-native|@react-native(-community)?|expo(nent)?|@expo(nent)?/.*|react-navigation|@react-navigation/.*|react-native-svg|nativewind|d3-|internmap|react-hotkeys-hook|marked|ical\\.js|age-encryption|@noble|@scure))',
       ],
       setupFilesAfterEnv: ['<rootDir>/scripts/jest-screens.ts'],
       moduleNameMapper: {

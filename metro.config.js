@@ -33,6 +33,9 @@ const leftOut = [
   // Lists, animations and touchables of the web's React Native: nothing here scrolls by windows or moves by itself.
   /[\\/]react-native-web[\\/]dist[\\/]vendor[\\/]react-native[\\/](Animated|VirtualizedList|VirtualizedSectionList|FlatList|SectionList|FillRateHelper|ViewabilityHelper|VirtualizeUtils|PanResponder)[\\/]/,
   /[\\/]react-native-web[\\/]dist[\\/]exports[\\/](ActivityIndicator|Animated|Clipboard|FlatList|InteractionManager|LayoutAnimation|SectionList|Share|VirtualizedList|Touchable(\w*)|CheckBox|Switch|ProgressBar|Modal|Button|Picker|PanResponder|ImageBackground|KeyboardAvoidingView|RefreshControl)[\\/]/,
+  // A backup is locked by a passphrase: no keys of hardware, of curves, nor of those that are to outlive them.
+  /[\\/]age-encryption[\\/]dist[\\/]webauthn\.js$/,
+  /[\\/]@noble[\\/](post-quantum|curves)[\\/]/,
   // Repeating days are written and read as rules, never in words.
   /[\\/]rrule[\\/]dist[\\/]esm[\\/]nlp[\\/]/,
   // Drawings come from code, never from text.
@@ -85,7 +88,12 @@ config.resolver.resolveRequest = (context, name, platform) => {
  * asking for another module in every round would cost more than it spares; nor what stands under all, which looks at
  * the script that it came with while that one runs.
  */
-const atOnce = ['core', 'node_modules/expo/src'].flatMap((room) =>
+const atOnce = [
+  'core',
+  'node_modules/@noble/hashes',
+  'node_modules/@noble/ciphers',
+  'node_modules/expo/src',
+].flatMap((room) =>
   readdirSync(join(__dirname, room), { recursive: true }).map((path) =>
     join(__dirname, room, path),
   ),

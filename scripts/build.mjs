@@ -34,6 +34,7 @@ const bounds = [
   { what: 'calendar, table and document', mostKb: 70, names: /^(all|HowScreen|StudentTable)-/ },
   { what: 'sheet in an address, tables for elsewhere', mostKb: 38, names: /^(address|csv)-/ },
   { what: 'what writes calendars', mostKb: 40, names: /^ics-/ },
+  { what: 'what locks files', mostKb: 40, names: /^seal-/ },
   { what: 'workers', mostKb: 360, names: /^(book|records|plans|picture|ticks)-/ },
   { what: 'fonts', mostKb: 150, names: /\.woff2$/ },
 ];

@@ -176,6 +176,30 @@ test('a record that cannot be read is set aside and shown; the rest works', asyn
   });
 });
 
+test('a backup goes out locked, and opens again by its passphrase alone', async ({ page }) => {
+  await page.goto('/more/data');
+  await page.getByRole('checkbox', { name: 'Locked with a passphrase' }).click();
+  await expect(page.getByRole('button', { name: 'Save a backup' })).toBeDisabled();
+  await page.getByLabel('Passphrase').fill('fjord under a thin moon');
+  const download = page.waitForEvent('download', { timeout: 60_000 });
+  await page.getByRole('button', { name: 'Save a backup' }).click();
+  const file = await (await download).path();
+  expect((await readFile(file, 'latin1')).slice(0, 21)).toBe('age-encryption.org/v1');
+  await expect(page.getByText(/^Last saved on .*; 0 changes since/)).toBeVisible();
+  await page.getByRole('checkbox', { name: 'Locked with a passphrase' }).click();
+  const chooser = page.waitForEvent('filechooser');
+  await page.getByRole('button', { name: 'Restore a backup' }).click();
+  await (await chooser).setFiles(file);
+  const open = async (passphrase: string) => {
+    await page.getByLabel('Passphrase').fill(passphrase);
+    await page.getByRole('button', { name: 'Open it' }).click();
+  };
+  await open('another thin moon');
+  await expect(page.getByText(/does not open by this passphrase/)).toBeVisible({ timeout: 60_000 });
+  await open('fjord under a thin moon');
+  await expect(page.getByText(/: 0 new, \d+ the same as here/)).toBeVisible({ timeout: 60_000 });
+});
+
 test('a table goes out and comes in again, and brings nothing that is here', async ({ page }) => {
   await page.goto('/more/data');
   const download = page.waitForEvent('download');

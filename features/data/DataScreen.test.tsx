@@ -6,8 +6,14 @@ import { MoreScreen } from '../settings/MoreScreen';
 import { ReckoningScreen } from '../settings/ReckoningScreen';
 import { show } from '../tests/onScreen';
 import { DataScreen } from './DataScreen';
-import { chooseFile } from './files';
+import { isSealed, sealed, unsealed } from '@/workers/seal';
+import { chooseFile, saveFile } from './files';
 
+jest.mock('@/workers/seal', () => ({
+  isSealed: jest.fn(async () => false),
+  sealed: jest.fn(),
+  unsealed: jest.fn(),
+}));
 jest.mock('./files', () => ({ chooseFile: jest.fn(), saveFile: jest.fn() }));
 
 /** Chooses a file of this text. */
@@ -167,5 +173,56 @@ describe('a table from a spreadsheet', () => {
     await openTable('fruit,colour\napple,red\n');
     expect(screen.getByText(/columns are missing: student, day, range\./)).toBeInTheDocument();
     expect(factsOf(state())).toEqual(before);
+  });
+});
+
+describe('a locked backup', () => {
+  const tick = () => fireEvent.click(screen.getByRole('checkbox', { name: /Locked/ }));
+  const press = (name: string) =>
+    act(async () => void fireEvent.click(screen.getByRole('button', { name })));
+  const enter = (text: string) =>
+    fireEvent.change(screen.getByLabelText(/^Passphrase/), { target: { value: text } });
+
+  test('goes out only with a passphrase that is long enough, and says so where it fails', async () => {
+    await show(<DataScreen />);
+    tick();
+    enter('too short');
+    expect(screen.getByRole('button', { name: 'Save a backup' })).toBeDisabled();
+    enter('long enough to keep');
+    jest.mocked(saveFile).mockClear();
+    jest.mocked(sealed).mockResolvedValueOnce(null);
+    await press('Save a backup');
+    expect(await screen.findByRole('alert')).toHaveTextContent('nothing was saved');
+    expect(saveFile).not.toHaveBeenCalled();
+    jest.mocked(sealed).mockResolvedValueOnce(new Blob(['locked']));
+    await press('Save a backup');
+    expect(jest.mocked(sealed).mock.calls.at(-1)![1]).toBe('long enough to keep');
+    expect(jest.mocked(saveFile).mock.calls.at(-1)![0]).toMatch(/\.json\.age$/);
+    expect(screen.queryByRole('alert')).toBeNull();
+  });
+
+  test('tells a wrong passphrase from a damaged file, and reads what it opens', async () => {
+    const { state } = await show(<DataScreen />);
+    const text = JSON.stringify(bookOf(factsOf(state())));
+    const file = { name: 'book.age', size: 10 } as File;
+    jest.mocked(isSealed).mockResolvedValueOnce(true);
+    jest.mocked(chooseFile).mockResolvedValueOnce(file);
+    await press('Restore a backup');
+    for (const [answer, words] of [
+      ['passphrase', /does not open by this passphrase/],
+      ['damaged', /damaged or was cut short/],
+    ] as const) {
+      jest.mocked(unsealed).mockResolvedValueOnce(answer);
+      enter('some passphrase');
+      await press('Open it');
+      expect(await screen.findByText(words)).toBeInTheDocument();
+    }
+    jest.mocked(unsealed).mockResolvedValueOnce({
+      size: text.length,
+      arrayBuffer: async () => new TextEncoder().encode(text).buffer as ArrayBuffer,
+    } as Blob);
+    enter('some passphrase');
+    await press('Open it');
+    expect(await screen.findByText(/book\.age: 0 new, \d+ the same as here/)).toBeInTheDocument();
   });
 });

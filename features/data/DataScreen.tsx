@@ -5,7 +5,8 @@ import { DAYS_TO_BRING_BACK, removedStudents, undoable } from '@/store/acts';
 import { backupNow, factsOf, forgetSetAside, undo } from '@/store/store';
 import type { SetAside } from '@/store/vault';
 import { date, since } from '@/ui/format';
-import { Press } from '@/ui/Press';
+import { Field } from '@/ui/Field';
+import { Press, Tick } from '@/ui/Press';
 import { Screen } from '@/ui/Screen';
 import { Sheet } from '@/ui/Sheet';
 import { WorkBar } from '@/ui/WorkBar';
@@ -33,6 +34,9 @@ export function DataScreen() {
   );
 }
 
+/** A passphrase shorter than this is guessed too soon. */
+const LEAST_LETTERS = 12;
+
 function Export() {
   const dispatch = useOjasDispatch();
   const { people, readings, sessions, shelf } = useOjas(factsOf);
@@ -40,6 +44,16 @@ function Export() {
   const heads = useOjas((state) => state.undo.heads);
   const [share, setShare] = useState<number | null>();
   const [saved, setSaved] = useState(0);
+  /** None where it goes out unlocked. */
+  const [passphrase, setPassphrase] = useState<string | null>(null);
+  const [failed, setFailed] = useState(false);
+  const save = async () => {
+    const told = (done: number, of: number) => setShare(of > 0 ? done / of : null);
+    const isSaved = await dispatch(saveBook(told, passphrase ?? undefined));
+    setFailed(!isSaved);
+    setShare(undefined);
+    setSaved((times) => times + 1);
+  };
   const removed = removedStudents(heads, nowIso()).flatMap((one) => one.removed?.name ?? []);
   const count = (records: object) => Object.keys(records).length;
   return (
@@ -67,17 +81,35 @@ function Export() {
         <Aside>Pictures stay on this device.</Aside>
       )}
       <LastBackup key={saved} />
+      <Tick
+        checked={passphrase !== null}
+        onToggle={() => setPassphrase(passphrase === null ? '' : null)}
+      >
+        Locked with a passphrase
+      </Tick>
+      {passphrase === null ? null : (
+        <Field
+          label="Passphrase"
+          hint={`${LEAST_LETTERS} letters or more; without it nobody opens the file, nor does Ojas`}
+          value={passphrase}
+          onChangeText={setPassphrase}
+          autoCapitalize="none"
+          autoComplete="off"
+          spellCheck={false}
+        />
+      )}
       <Press
         kind="main"
-        onPress={() =>
-          dispatch(saveBook((done, of) => setShare(of > 0 ? done / of : null))).finally(() => {
-            setShare(undefined);
-            setSaved((times) => times + 1);
-          })
-        }
+        disabled={passphrase !== null && passphrase.length < LEAST_LETTERS}
+        onPress={save}
       >
         Save a backup
       </Press>
+      {failed ? (
+        <Words role="alert" className="text-rust">
+          It could not be locked, and nothing was saved: try again, or save it unlocked.
+        </Words>
+      ) : null}
       {share === undefined ? null : <WorkBar words="Writing the file" share={share} />}
     </Sheet>
   );

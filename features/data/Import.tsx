@@ -19,12 +19,14 @@ import {
   secondCopy,
 } from '@/store/store';
 import { date, since } from '@/ui/format';
+import { Field } from '@/ui/Field';
 import { Press } from '@/ui/Press';
 import { Sheet } from '@/ui/Sheet';
 import { WorkBar, type Share } from '@/ui/WorkBar';
 import { Aside, Title, Words } from '@/ui/Words';
 import type { ToldFault } from '@/ui/words/words';
 import { readBook } from '@/workers/book';
+import { isSealed, unsealed } from '@/workers/seal';
 import { freshId, todayIso, useOjas, useOjasDispatch, useWords } from '../hooks';
 import { Asked } from './Conflicts';
 import { Faults } from './Faults';
@@ -45,6 +47,7 @@ type Step =
       readonly notes: readonly ToldFault[];
       readonly chosen: Chosen;
     }
+  | { readonly at: 'locked'; readonly file: File; readonly fault?: string }
   | { readonly at: 'done'; readonly words: string };
 
 /** What comes in from a file, or from the second copy; compared with what is here before anything is done. */
@@ -83,7 +86,7 @@ export function Import() {
         : { at: 'refused', file, faults: parsed.faults.map(say.fault) },
     );
   const take = async () => {
-    const file = await chooseFile('.json,application/json');
+    const file = await chooseFile('.json,.age,application/json');
     if (!file) return;
     if (file.size > MOST_BYTES)
       return setStep({
@@ -103,9 +106,19 @@ export function Import() {
         file: file.name,
         faults: [{ path: 'the storage', words: short }],
       });
-    const watch = begin(`Reading ${file.name}`, true);
+    return (await isSealed(file)) ? setStep({ at: 'locked', file }) : read(file.name, file);
+  };
+  const read = async (name: string, file: Blob) => {
+    const watch = begin(`Reading ${name}`, true);
     const parsed = await readBook(file, todayIso(), watch.told, watch.stop);
-    return parsed ? look(file.name, parsed) : setStep({ at: 'idle' });
+    return parsed ? look(name, parsed) : setStep({ at: 'idle' });
+  };
+  const unlock = async (file: File, passphrase: string) => {
+    begin(`Opening ${file.name}`, true);
+    const opened = await unsealed(file, passphrase);
+    return typeof opened === 'string'
+      ? setStep({ at: 'locked', file, fault: notOpened[opened] })
+      : read(file.name, opened);
   };
   const bringIn = async (merge: Merge, chosen: Chosen) => {
     const change = mergeChange(merge, chosen, freshId('m'));
@@ -128,6 +141,9 @@ export function Import() {
       <SecondCopy onTake={(text) => look('The second copy', parseBook(text, todayIso()))} />
       <View role="status" aria-live="polite" className="gap-2">
         {step.at === 'working' ? <WorkBar {...step} onStop={() => stop.current.abort()} /> : null}
+        {step.at === 'locked' ? (
+          <Locked {...step} onOpen={(passphrase) => unlock(step.file, passphrase)} />
+        ) : null}
         {step.at === 'refused' ? (
           <>
             <Words className="font-semibold text-rust">
@@ -147,6 +163,41 @@ export function Import() {
         {step.at === 'done' ? <Words>{step.words}</Words> : null}
       </View>
     </Sheet>
+  );
+}
+
+const notOpened = {
+  passphrase: 'It does not open by this passphrase: every letter, capital and space counts.',
+  damaged:
+    'The file is damaged or was cut short. Take another copy of it; this one cannot be opened.',
+  failed: 'It could not be opened on this device now: try again.',
+} as const;
+
+interface LockedProps {
+  readonly file: File;
+  readonly fault?: string;
+  readonly onOpen: (passphrase: string) => void;
+}
+
+/** A file that asks for its passphrase. */
+function Locked({ file, fault, onOpen }: LockedProps) {
+  const [passphrase, setPassphrase] = useState('');
+  return (
+    <>
+      <Field
+        label="Passphrase"
+        hint={`of ${file.name}`}
+        fault={fault}
+        value={passphrase}
+        onChangeText={setPassphrase}
+        autoCapitalize="none"
+        autoComplete="off"
+        spellCheck={false}
+      />
+      <Press kind="main" disabled={passphrase === ''} onPress={() => onOpen(passphrase)}>
+        Open it
+      </Press>
+    </>
   );
 }
 

@@ -1,5 +1,6 @@
 import { bookOf, bookParts, eachPart, recordsIn } from '@/core/formats/bookText';
 import { bookOfOne } from '@/core/formats/oneStudent';
+import { sealed } from '@/workers/seal';
 import { storedBook } from '@/workers/stored/storedBook';
 import { bookExported, factsOf, rawTexts, whenArrived, type Thunk } from '@/store/store';
 import { nowIso, todayIso } from '../hooks';
@@ -14,9 +15,15 @@ const breathe = () => new Promise((resolve) => setTimeout(resolve, 0));
 
 /**
  * Hands the whole book to the person as a file, part by part; `told` hears how many records are written, of how many.
+ *
+ * @param passphrase locks it, in the open age format.
+ * @returns whether it was saved.
  */
 export const saveBook =
-  (told: (done: number, of: number) => void = () => undefined): Thunk<Promise<void>> =>
+  (
+    told: (done: number, of: number) => void = () => undefined,
+    passphrase?: string,
+  ): Thunk<Promise<boolean>> =>
   async (dispatch, getState) => {
     await dispatch(whenArrived());
     const book = bookOf(
@@ -35,8 +42,15 @@ export const saveBook =
       await breathe();
       since = performance.now();
     }
-    saveFile(fileName(), parts, JSON_TYPE);
+    if (passphrase === undefined) saveFile(fileName(), parts, JSON_TYPE);
+    else {
+      told(0, 0);
+      const locked = await sealed(new Blob(parts), passphrase);
+      if (!locked) return false;
+      saveFile(`${fileName()}.age`, [locked], 'application/octet-stream');
+    }
     dispatch(bookExported(nowIso()));
+    return true;
   };
 
 /** One student's record as a file of its own, with or without the answers on health; the names of others stay here. */
