@@ -53,7 +53,7 @@ const lent = {
   // A plan's words and marks; a student's tabs; the way to load late, and the demo book.
   mat: ['plan', 'shell', 'students'],
   measure: ['data', 'students'],
-  plan: ['shell', 'students'],
+  plan: ['data', 'shell', 'students'],
   progress: ['data', 'plan', 'shell', 'students'],
   // Where it was felt is tapped as on the mat; a class begins on its mats; how it was at home is said as on a sheet.
   record: ['mat', 'plan', 'sheets', 'students'],

@@ -36,6 +36,7 @@ import { AtHome } from './AtHome';
 import { columnsOf, railColumns } from './columns';
 import { DialStepper } from './DialStepper';
 import { Gate, PoseChoices, Ways } from './PoseChoices';
+import { AsPicture } from '../data/AsPicture';
 import { PoseFigure } from './PoseFigure';
 import { OtherBody } from './OtherBody';
 import { PoseLine } from './PoseLine';
@@ -284,31 +285,35 @@ const Seen = memo(function Seen({
   const short = figure.demands.filter(({ needDeg, haveDeg }) => needDeg > haveDeg + 0.5);
   return (
     <>
-      <PoseFigure
-        planned={now}
-        posture={figure.posture}
-        over={
-          tried.isTried ? (planned.posture as Posture) : solveFigure(inPose, estimates, {}).posture
-        }
-        {...{ person, shelf, units, columns }}
-        demands={figure.demands}
-        mostHeightPx={300}
-        onMove={tried.moveTo}
-        moveMostCm={TRY_MOST_CM}
-        besideWords={
-          tried.isTried
-            ? 'The dashed figure is the plan.'
-            : [
-                columns.length > 0 ? 'The dashed figure has no support.' : '',
-                figure.demands.length > 0 ? 'Degrees at a joint are what it still has.' : '',
-                columns.length > 0
-                  ? 'Drag a support, or its top edge on the rail; or use the arrow keys.'
-                  : '',
-              ]
-                .filter(Boolean)
-                .join(' ')
-        }
-      />
+      <AsPicture name={poseTitle(planned)}>
+        <PoseFigure
+          planned={now}
+          posture={figure.posture}
+          over={
+            tried.isTried
+              ? (planned.posture as Posture)
+              : solveFigure(inPose, estimates, {}).posture
+          }
+          {...{ person, shelf, units, columns }}
+          demands={figure.demands}
+          mostHeightPx={300}
+          onMove={tried.moveTo}
+          moveMostCm={TRY_MOST_CM}
+          besideWords={
+            tried.isTried
+              ? 'The dashed figure is the plan.'
+              : [
+                  columns.length > 0 ? 'The dashed figure has no support.' : '',
+                  figure.demands.length > 0 ? 'Degrees at a joint are what it still has.' : '',
+                  columns.length > 0
+                    ? 'Drag a support, or its top edge on the rail; or use the arrow keys.'
+                    : '',
+                ]
+                  .filter(Boolean)
+                  .join(' ')
+          }
+        />
+      </AsPicture>
       <View role="status" aria-live="polite" className="gap-1">
         {tried.isTried ? <Words>{figureWords(now, units)}</Words> : null}
         {tried.isTried

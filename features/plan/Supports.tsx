@@ -12,6 +12,7 @@ import { length, type Units } from '@/ui/format';
 import { Press } from '@/ui/Press';
 import { rungWords } from '@/ui/rungWords';
 import { RampScene, StackScene } from '@/ui/StackScene';
+import { AsPicture } from '../data/AsPicture';
 import { Aside, Title, Words } from '@/ui/Words';
 import { slotName, wordsIn } from '@/ui/words/words';
 import { differenceWords } from './words';
@@ -160,7 +161,9 @@ function Pieces({ slot, slots, shelf, units, inPose, onSwap }: PiecesProps) {
   return (
     <View className="gap-2">
       <View className={`flex-row items-end gap-3 ${slot.slot === 'back' ? 'flex-wrap' : ''}`}>
-        <Pile slot={slot} shelf={shelf} />
+        <AsPicture name={`${slotName(slot)}, as built`}>
+          <Pile slot={slot} shelf={shelf} />
+        </AsPicture>
         <View
           role="list"
           aria-label={`${slotName(slot)}, from the floor up`}

@@ -2,8 +2,8 @@ import { useId, useState, type ReactNode } from 'react';
 import { View } from 'react-native';
 import { Press } from '@/ui/Press';
 import { Words } from '@/ui/Words';
+import { SaveAs } from '../data/AsPicture';
 import { saveCsv } from '../data/tables';
-import { savePng, saveSvg } from './exportChart';
 
 interface ChartedProps {
   /** For the names of files. */
@@ -32,12 +32,7 @@ export function Charted({ name, rows, children }: ChartedProps) {
         >
           CSV
         </Press>
-        <Press kind="quiet" aria-label={`${name} as SVG`} onPress={() => saveSvg(id, file)}>
-          SVG
-        </Press>
-        <Press kind="quiet" aria-label={`${name} as PNG`} onPress={() => savePng(id, file)}>
-          PNG
-        </Press>
+        <SaveAs {...{ id, name }} />
       </View>
       {asTable ? (
         <View role="table" aria-label={name}>

@@ -1,11 +1,25 @@
-import { saveFile } from '../data/files';
+import { saveFile } from './files';
 
 const SVG_TYPE = 'image/svg+xml';
 /** What of a drawing comes from the page's colours and must be written into a picture of its own. */
 const PAINT = ['fill', 'stroke'] as const;
 
+/** What it reads is read as on paper: a picture of its own is light, whatever the page is. */
+function inLight<T>(read: () => T): T {
+  const { classList } = document.documentElement;
+  const wasDark = classList.contains('dark');
+  classList.remove('dark');
+  try {
+    return read();
+  } finally {
+    classList.toggle('dark', wasDark);
+  }
+}
+
 /** A drawing of the page as a picture that stands by itself, its colours written out. */
-export function standaloneSvg(svg: SVGSVGElement): string {
+export const standaloneSvg = (svg: SVGSVGElement): string => inLight(() => written(svg));
+
+function written(svg: SVGSVGElement): string {
   const copy = svg.cloneNode(true) as SVGSVGElement;
   const [from, to] = [
     [svg, ...svg.querySelectorAll('*')],
@@ -26,7 +40,7 @@ export function standaloneSvg(svg: SVGSVGElement): string {
 
 const svgIn = (id: string) => document.getElementById(id)?.querySelector('svg') ?? null;
 
-/** The chart of a part of the page as an SVG file. */
+/** The drawing of a part of the page as an SVG file. */
 export function saveSvg(id: string, name: string): void {
   const svg = svgIn(id);
   if (svg) saveFile(`${name}.svg`, [standaloneSvg(svg)], SVG_TYPE);
