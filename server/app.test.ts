@@ -40,6 +40,17 @@ test('pages come with a strict policy, whatever place they are', async () => {
   }
 });
 
+test('the headers that are told to hosts are those that go out here', async () => {
+  const told = readFileSync('docs/hosting.md', 'utf8').match(/```\n([\s\S]*?)```/)?.[1] ?? '';
+  const lines = told.trim().split('\n');
+  expect(lines.length).toBeGreaterThan(3);
+  const { headers } = await server.inject({ url: '/' });
+  for (const line of lines) {
+    const [name = '', ...value] = line.split(': ');
+    expect(headers[name]).toBe(value.join(': '));
+  }
+});
+
 test('what a browser takes is sent: brotli, else gzip, else as it is', async () => {
   const sentFor = async (accepts: string) => {
     const headers = accepts === '' ? {} : { 'accept-encoding': accepts };

@@ -32,6 +32,8 @@ export interface Spare {
   readonly kept: () => Promise<Kept | null>;
   /** The second copy as the text of a book, or null. */
   readonly read: () => Promise<string | null>;
+  /** Takes all of it away. */
+  readonly erase: () => Promise<void>;
 }
 
 /** Nothing beside: for tests, and where a browser has nowhere to keep it. */
@@ -41,6 +43,7 @@ export const noSpare: Spare = {
   copy: async () => false,
   kept: async () => null,
   read: async () => null,
+  erase: async () => undefined,
 };
 
 const MARK = 'ojas-mark';
@@ -83,5 +86,9 @@ export function browserSpare(write: (onPurpose: boolean) => Promise<void>): Spar
       ),
     kept: () => fromCopy(told),
     read: () => fromCopy(unpacked),
+    erase: async () => {
+      localStorage.removeItem(MARK);
+      if (typeof caches !== 'undefined') await caches.delete(COPY_CACHE);
+    },
   };
 }

@@ -33,7 +33,9 @@ import {
   bringBack,
   commit,
   createStore,
+  eraseEverything,
   factsOf,
+  forgetRemoved,
   forgetSetAside,
   layLeftMatAside,
   lookInto,
@@ -588,6 +590,52 @@ describe('undo', () => {
       ok: true,
       diffs: expect.arrayContaining([expect.objectContaining({ kind: 'people', id: 'p1' })]),
     });
+  });
+
+  test('of a student who is forgotten for good no word is left in storage, in what was done last neither', async () => {
+    let copies = 0;
+    const spare: Spare = { ...noSpare, copy: async () => (copies += 1) > 0 };
+    const { store, memory, state } = await opened(new Memory(), { spare });
+    await store.dispatch(commit(person('p2', { name: 'Bram' })));
+    await store.dispatch(commit(person('p1', { name: 'Una Quill' })));
+    const reading = { person: 'p1', note: 'Una said so' };
+    await store.dispatch(
+      commit({
+        words: 'Una Quill was read',
+        put: [put('readings', sampleReading({ id: 'r', ...reading }))],
+        remove: [],
+      }),
+    );
+    await store.dispatch(commit(gone('p1')));
+    await store.dispatch(commit(person('p3', { name: 'Nadia' })));
+    const texts = () => [...memory.entries.values()].join('\n');
+    expect(texts()).toContain('Una');
+    const removal = state().undo.heads.find(({ removed }) => removed?.id === 'p1')!;
+    await store.dispatch(forgetRemoved(removal.seq));
+    expect(texts()).not.toContain('Una');
+    expect(copies).toBe(1);
+    // What was done to others is there to be taken back all the same.
+    expect(state().undo.heads.map(({ words }) => words)).toEqual(['p2 added', 'p3 added']);
+    await store.dispatch(undo());
+    expect(Object.keys(state().people)).toEqual(['p2']);
+  });
+
+  test('erased, nothing is left, and a new start finds an empty app', async () => {
+    let mark: Mark | null = null;
+    const spare: Spare = {
+      ...noSpare,
+      mark: () => mark,
+      setMark: (next) => void (mark = next),
+      erase: async () => void (mark = null),
+    };
+    const { store, memory } = await opened(new Memory(), { spare });
+    await store.dispatch(commit(two));
+    memory.entries.set('something/else', 'of an older version');
+    expect(await store.dispatch(eraseEverything())).toMatchObject({ ok: true });
+    expect([...memory.entries]).toEqual([]);
+    const { state } = await opened(memory.again(), { spare });
+    expect(state().storage.status).toBe('open');
+    expect(state().people).toEqual({});
   });
 
   test('changes and their undos cancel out, whatever they are', async () => {

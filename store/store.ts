@@ -729,8 +729,22 @@ export const undo =
 /** Drops what would bring a removed student back. */
 export const forgetRemoved =
   (seq: number): Thunk<Promise<Outcome>> =>
-  (dispatch) =>
-    dispatch(written((vault) => vault.forgetRemoved(seq)));
+  async (dispatch, _state, { spare }) => {
+    const outcome = await dispatch(written((vault) => vault.forgetRemoved(seq)));
+    // The second copy may still hold them.
+    if (outcome.ok) await spare.copy(false);
+    return outcome;
+  };
+
+/** Takes every record and whatever is kept beside them out of this browser; the page is to begin anew after it. */
+export const eraseEverything =
+  (): Thunk<Promise<Outcome>> =>
+  async (dispatch, _state, { vault, spare }) => {
+    const done = await vault.eraseAll();
+    if (done.ok) await spare.erase();
+    else dispatch(storageFailed(done.words));
+    return done;
+  };
 
 export const forgetSetAside =
   (one: SetAside): Thunk<Promise<void>> =>

@@ -419,14 +419,29 @@ export class Vault {
     });
   }
 
-  /** Drops what would bring a removed student back. */
+  /** Drops what would bring a removed student back, and all else that was done to what was theirs. */
   forgetRemoved(seq: number): Promise<Done> {
     return this.locked(async () => {
-      const acts: Acts = { ...this.acts, heads: this.acts.heads.filter((one) => one.seq !== seq) };
+      const theirs = new Set((await this.bodyOf(seq))?.map(keyOf));
+      const gone = new Set([seq]);
+      for (const head of this.acts.heads)
+        if ((await this.bodyOf(head.seq))?.some((one) => theirs.has(keyOf(one))))
+          gone.add(head.seq);
+      const heads = this.acts.heads.filter((one) => !gone.has(one.seq));
+      const acts: Acts = { ...this.acts, heads };
       await this.storage.setItem(ACTS, JSON.stringify(acts));
-      await this.storage.removeItem(actKey(seq));
+      await this.storage.removeMany([...gone].map(actKey));
       this.acts = acts;
       return { ok: true, diffs: [], heads: acts.heads, act: null };
+    });
+  }
+
+  /** Takes all out of the storage, the book and whatever lies beside it: nothing brings it back. */
+  eraseAll(): Promise<Done> {
+    return this.locked(async () => {
+      await this.storage.removeMany(await this.storage.getAllKeys());
+      this.acts = noActs;
+      return { ok: true, diffs: [], heads: [], act: null };
     });
   }
 

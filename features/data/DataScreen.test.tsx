@@ -5,6 +5,7 @@ import { commit, factsOf } from '@/store/store';
 import { MoreScreen } from '../settings/MoreScreen';
 import { ReckoningScreen } from '../settings/ReckoningScreen';
 import { show } from '../tests/onScreen';
+import { beginAtFirstPage } from './beginAtFirstPage';
 import { DataScreen } from './DataScreen';
 import { isSealed, sealed, unsealed } from '@/workers/seal';
 import { chooseFile, saveFile } from './files';
@@ -14,6 +15,7 @@ jest.mock('@/workers/seal', () => ({
   sealed: jest.fn(),
   unsealed: jest.fn(),
 }));
+jest.mock('./beginAtFirstPage', () => ({ beginAtFirstPage: jest.fn() }));
 jest.mock('./files', () => ({ chooseFile: jest.fn(), saveFile: jest.fn() }));
 
 /** Chooses a file of this text. */
@@ -225,4 +227,14 @@ describe('a locked backup', () => {
     await press('Open it');
     expect(await screen.findByText(/book\.age: 0 new, \d+ the same as here/)).toBeInTheDocument();
   });
+});
+
+test('everything is erased only by the word, and the page begins anew', async () => {
+  const { state } = await show(<DataScreen />);
+  const erase = () => screen.getByRole('button', { name: 'Erase everything' });
+  expect(erase()).toBeDisabled();
+  fireEvent.change(screen.getByLabelText(/^Write “erase”/), { target: { value: 'Erase ' } });
+  await act(async () => void fireEvent.click(erase()));
+  expect(beginAtFirstPage).toHaveBeenCalledTimes(1);
+  expect(state().storage.fault).toBeNull();
 });

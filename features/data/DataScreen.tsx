@@ -12,6 +12,7 @@ import { Sheet } from '@/ui/Sheet';
 import { WorkBar } from '@/ui/WorkBar';
 import { Aside, Title, Words } from '@/ui/Words';
 import { nowIso, useOjas, useOjasDispatch, useToday } from '../hooks';
+import { Erase } from './Erase';
 import { saveFile } from './files';
 import { Import } from './Import';
 import { Kept } from './Kept';
@@ -30,6 +31,7 @@ export function DataScreen() {
       <Kept />
       <SetAsides />
       <Acts />
+      <Erase />
     </Screen>
   );
 }
