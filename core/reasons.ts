@@ -256,6 +256,8 @@ interface DecisionReasons {
   };
   /** Days since it was last seen, and how often it was done at home since. */
   'long-gap': { readonly days: number; readonly atHome?: number };
+  /** Nothing goes deeper before a written go-ahead. */
+  'go-ahead-first': object;
   'hurt-at-home': { readonly on: string };
   'much-at-home': { readonly times: number; readonly of: number };
   'once-much-at-home': { readonly on: string };

@@ -66,6 +66,8 @@ export interface Rung {
   readonly decides: RangeId | null;
   /** By the wide step. */
   readonly isWide?: true;
+  /** It only fills what the others leave, and goes with them. */
+  readonly fills?: true;
 }
 
 /** How the student comes today. */
@@ -275,7 +277,8 @@ function keeping(input: DecisionInput, last: Earlier): Reason | null {
     good,
     asked: parameter.goodSessions.value,
     raised:
-      before !== undefined && rungs.some(({ slot }) => stoodHigher(outcome, before.outcome, slot)),
+      before !== undefined &&
+      rungs.some(({ slot, fills }) => !fills && stoodHigher(outcome, before.outcome, slot)),
   };
 }
 

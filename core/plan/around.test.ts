@@ -1,5 +1,5 @@
 import { approachIds } from '../approaches/approaches';
-import type { CautionAnswer } from '../formats/book';
+import type { CautionAnswer, SessionPose } from '../formats/book';
 import type { PlanPose } from '../formats/plan';
 import { studioShelf } from '../props/usualShelves';
 import { cautionIds, type CautionId } from '../safety/ids';
@@ -77,6 +77,44 @@ test.each(intakes.map((cautions, i) => [cautions.map(({ id }) => id).join(' and 
     if (i === 0) expect(poses.filter(({ around }) => around.harder).length).toBeGreaterThan(5);
   },
 );
+
+test.each(intakes.map((cautions, i) => [cautions.map(({ id }) => id).join(' and '), i] as const))(
+  'with %s answered yes, nothing that waits for a go-ahead is named beside a pose that does not',
+  (_, i) => {
+    const { person, ...record } = ordinaryAdult(i + 60, 47, approachIds[i % approachIds.length]!);
+    const { poses } = planStudent(
+      { ...record, person: { ...person, choices: {}, cautions: [...intakes[i]!] } },
+      studioShelf,
+      TODAY,
+    );
+    const waits = (id: string, side: PlanPose['side']) => {
+      const there = poses.filter((one) => one.pose === id);
+      const meant = there.filter((one) => one.side === side || one.side === 'both');
+      return (meant.length > 0 ? meant : there).some(({ status }) => status === 'ask-first');
+    };
+    const told = poses
+      .filter(({ status }) => status !== 'ask-first')
+      .flatMap(({ pose, side, around: { before, after, easier, harder } }) =>
+        [...before, ...after, easier, harder]
+          .flatMap((id) => id ?? [])
+          .filter((id) => waits(id, side))
+          .map((id) => `${pose}/${side} names ${id}`),
+      );
+    expect(told).toEqual([]);
+  },
+);
+
+test('nothing harder is named where today is to be easier', () => {
+  const done = (feeling: SessionPose['feeling']) =>
+    sampleSession('2026-02-23', { pose: 'hero', feeling });
+  const harderAfter = (feeling: SessionPose['feeling']) =>
+    planStudent(recordWith({ sessions: [done(feeling)] }), studioShelf, TODAY, { poses: ['hero'] })
+      .poses[0]!;
+  expect(harderAfter({ strength: 3, place: 'muscle' }).around.harder).not.toBeNull();
+  const eased = harderAfter({ strength: 9, place: 'muscle' });
+  expect(eased.decision.word).toBe('ease');
+  expect(eased.around.harder).toBeNull();
+});
 
 test('where a caution speaks of every warm-up, what is easier than they are is named', () => {
   const person = samplePerson({ cautions: [yes('knee-ligament', 'left')] });

@@ -2,26 +2,37 @@ import type { PlanPose } from '../formats/plan';
 import { poseById, type Pose, type PoseId } from '../poses/poses';
 import type { ReadingSide } from '../ranges/ranges';
 import type { StudentContext } from './context';
-import { isPlainToday, servesToday } from './servesToday';
+import { isPlainToday, servesToday, waitsToday } from './servesToday';
 
 /**
  * What comes before and after a pose, what is easier and harder: for this student, today. Nothing that is refused or
  * still behind its gate is named; where none of several is open, what serves in the place of one is. Of several those
- * are named that no caution speaks of, or what is easier than they are; and nothing harder that one does, nor to
+ * are named that no caution speaks of, or what is easier than they are; nothing that waits for a go-ahead, but
+ * around a pose that waits itself; and nothing harder that a caution speaks of, nor where today is to be easier, nor to
  * somebody who is to go no further.
+ *
+ * @param of whether the pose waits for a go-ahead itself, and whether it may be gone on from.
  */
 export function aroundOf(
   pose: Pose,
   side: ReadingSide,
   context: StudentContext,
+  { waits, goesOn }: { readonly waits: boolean; readonly goesOn: boolean },
 ): PlanPose['around'] {
-  const serves = (id: PoseId) => servesToday([id], side, context, [pose.id]);
+  const serves = (id: PoseId) => {
+    const one = servesToday([id], side, context, [pose.id]);
+    return one !== null && !waits && waitsToday(one, side, context) ? null : one;
+  };
   const isPlain = (id: PoseId) => isPlainToday(id, side, context);
   const isDone = (id: PoseId) => id !== pose.id && warms(id) && serves(id) === id && isPlain(id);
   const open = (ids: readonly PoseId[]) => ids.filter((id) => serves(id) === id);
   const orServing = (ids: readonly PoseId[]) => {
     const all = open(ids);
-    if (all.length === 0) return [...new Set(ids.flatMap((id) => serves(id) ?? []))].slice(0, 1);
+    if (all.length === 0) {
+      const serving = ids.flatMap((id) => serves(id) ?? []);
+      const gentler = ids.flatMap((id) => gentlerThan(id, isDone));
+      return [...new Set([...serving, ...gentler])].slice(0, 1);
+    }
     const plain = all.filter(isPlain);
     if (plain.length > 0) return plain;
     const gentler = all.flatMap((id) => gentlerThan(id, isDone));
@@ -31,7 +42,10 @@ export function aroundOf(
     before: orServing(pose.warmUps),
     after: orServing(pose.counterposes),
     easier: pose.easier ? serves(pose.easier) : null,
-    harder: pose.harder && !context.veryMobile ? (open([pose.harder]).find(isPlain) ?? null) : null,
+    harder:
+      pose.harder && goesOn && !context.veryMobile
+        ? (open([pose.harder]).find(isPlain) ?? null)
+        : null,
   };
 }
 

@@ -1,4 +1,3 @@
-import { turned } from '../dials';
 import type { PlanPose, PlanSlot } from '../formats/plan';
 import type { WayRuledOut } from '../reasons';
 import { purposeOf } from '../props/slots';
@@ -60,30 +59,13 @@ export const asksForMore = ({ decision }: Pick<PlanPose, 'decision'>): boolean =
 export const isStuck = (planned: Pick<PlanPose, 'decision' | 'slots'>): boolean =>
   asksForMore(planned) && stuckSlots(planned).length > 0;
 
-/** Whether a slot that lies there says why it stands no higher. */
-const isTold = ({ stack, reasons }: PlanSlot) =>
-  stack.length > 0 && reasons.some(({ code }) => code === 'shelf-ends' || code === 'at-most');
-
 /**
- * The slot that a decision raises for nothing; null where it rises, and where it says why it cannot and no setting of
- * the pose eases it instead.
+ * The slot that a decision raises for nothing, since the shelf builds it no higher or it stands as high as it may; null
+ * where it rises.
  */
-export function raisedForNothing(
-  { eases }: Pick<Pose, 'eases'>,
-  planned: Pick<PlanPose, 'decision' | 'slots' | 'dials'>,
-): SlotName | null {
-  const stuck = stuckSlots(planned);
-  const canBeSet = Object.values(eases).some(
-    (remedy) =>
-      remedy !== null &&
-      'dial' in remedy &&
-      planned.dials.some(
-        ({ dial, value }) => dial === remedy.dial && turned(remedy, value) !== value,
-      ),
-  );
-  return stuck.length > 0 && (canBeSet || !stuck.some(isTold))
-    ? sidelessKey(slotKey(stuck[0] as PlanSlot))
-    : null;
+export function raisedForNothing(planned: Pick<PlanPose, 'decision' | 'slots'>): SlotName | null {
+  const [stuck] = stuckSlots(planned);
+  return stuck ? sidelessKey(slotKey(stuck)) : null;
 }
 
 /** Whether a way builds what another one lacks: where it does, the shelf fails it alike. */

@@ -58,6 +58,8 @@ export interface Led {
   /** Poses that serve in its place; null where it is done itself. */
   readonly to: readonly PoseId[] | null;
   readonly isPlain: boolean;
+  /** Whether it waits for a written go-ahead. */
+  readonly waits: boolean;
 }
 
 /** What every pose of one student's plan shares. */

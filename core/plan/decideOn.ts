@@ -141,7 +141,8 @@ function rungsOf(laid: Laid): Rung[] {
       const { offset, range } = doubts.get(slot) as SlotDoubt;
       // Judged on what else lies there, not on what would be reckoned for it.
       const leastCm = neededOn(family, least, heights, slot) ?? need.rawCm;
-      const carries = purposeOf(need.slot, pose.family) === 'carry';
+      const purpose = purposeOf(need.slot, pose.family);
+      const carries = purpose === 'carry';
       // What the other slots use is not free to make a step of.
       const [used, left] = [usedBeside(lying, slot), piecesLeft(laid, lying, slot)];
       const chanceOf = ({ heightCm }: Stack) => chanceEnough(heightCm, leastCm, range, offset);
@@ -159,6 +160,7 @@ function rungsOf(laid: Laid): Rung[] {
           toCm: next.heightCm,
           chance: chanceOf(next),
           ...(isWide ? { isWide } : {}),
+          ...(purpose === 'fill' ? { fills: true as const } : {}),
           decides: decidedBy(band),
           ...(carries ? {} : { asked: decisionParameter.softChance.value }),
         },
@@ -167,8 +169,16 @@ function rungsOf(laid: Laid): Rung[] {
 }
 
 /** Whether a remedy does something in a pose as it is set up: its support is built there, its dial can be set, or it is said. */
-const isThere = ({ bands, dials, idle }: Laid, { slot, dial, cue }: Easing): boolean => {
-  if (dial !== null) return dials.some((one) => one.dial === dial);
+const isThere = (
+  { bands, dials, idle, earlier }: Laid,
+  { slot, dial, way, cue }: Easing,
+): boolean => {
+  if (dial !== null) {
+    const one = dials.find((set) => set.dial === dial);
+    const last = earlier.at(-1)?.outcome;
+    // One that stands at its end eases nothing more.
+    return one !== undefined && turnedFrom({ dial, way }, one, last) !== stoodAt(one, last);
+  }
   if (slot === null) return cue !== null;
   return !idle?.has(sidelessKey(slot)) && bands.some(({ need }) => meansSlot(slot, slotKey(need)));
 };
@@ -251,8 +261,21 @@ export function decisionOn(laid: Laid): Decision {
     rungs: () => rungsOf(laid),
     whyStays: () => whyStays(laid),
   });
-  return inAnotherWay(withAskedSince(decided, laid), laid, last);
+  return inAnotherWay(withAskedSince(beforeGoAhead(decided, laid), laid), laid, last);
 }
+
+/** Before the written go-ahead is here nothing goes deeper, however well it went. */
+const beforeGoAhead = (decided: Decision, { verdict }: Laid): Decision =>
+  verdict.status === 'ask-first' && decided.word === 'deepen'
+    ? {
+        action: 'keep',
+        word: 'keep',
+        slot: null,
+        dial: null,
+        reasons: [{ code: 'go-ahead-first' }],
+        refer: decided.refer,
+      }
+    : decided;
 
 /** A pose that comes to stand in another way than the last time, for nothing that was felt: it says so, and all else stays. */
 function inAnotherWay(decided: Decision, laid: Laid, last: SessionPose | undefined): Decision {

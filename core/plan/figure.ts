@@ -35,8 +35,9 @@ export function figureOf(laid: Laid, decision: Decision, { slots, built }: Built
       // In another way than before it is held as for a first time.
       isAnew ? [] : earlier.map(({ outcome }) => outcome),
       choices,
-      laid.context.day !== 'usual',
-      mayGrow(decision),
+      // “Come out sooner” is what the hold says, too.
+      laid.context.day !== 'usual' || decision.reasons.some(({ code }) => code === 'ease-less'),
+      mayGrow(decision) && verdict.status !== 'ask-first',
     ),
   );
   return {
@@ -63,7 +64,10 @@ export function figureOf(laid: Laid, decision: Decision, { slots, built }: Built
     demands: [...demands],
     findings: { ...findings },
     taught,
-    around: aroundOf(pose, side, laid.context),
+    around: aroundOf(pose, side, laid.context, {
+      waits: verdict.status === 'ask-first',
+      goesOn: !GENTLER.includes(decision.word),
+    }),
     holdSeconds,
     times: timesFor({ hold }, holdSeconds),
     joints: jointsOf(posture),

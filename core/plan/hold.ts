@@ -63,7 +63,7 @@ const complained = (outcome: SessionPose) =>
  * and stays otherwise; never more than doubled from last time.
  *
  * @param earlier what was done before, oldest first.
- * @param heavyDay whether the student comes cold, tired or sore.
+ * @param heavyDay whether the student comes cold, tired or sore, or only a shorter hold eases what was felt.
  * @param mayGrow false where all is to be as it was, or gentler.
  */
 export function holdFor(

@@ -124,7 +124,7 @@ function isAmended(pose: Pose, planned: PlanPose, hasBefore: boolean, tries: Tri
     tries.leftFor = notLet.backTo ?? tries.leftFor;
     return true;
   }
-  const vain = raisedForNothing(pose, planned);
+  const vain = raisedForNothing(planned);
   if (!vain || idle.has(vain)) return false;
   idle.add(vain);
   return true;

@@ -39,6 +39,7 @@ function lookUp(pose: Pose, side: ReadingSide, context: StudentContext): Led {
   return {
     to: leadsOn(prepared, side, context),
     isPlain: prepared.verdict.status === 'offered',
+    waits: prepared.verdict.status === 'ask-first',
   };
 }
 
@@ -65,6 +66,14 @@ export function isPlainToday(id: PoseId, side: ReadingSide, context: StudentCont
   const pose = poseById(id);
   return (
     pose !== undefined && sidesFor(pose, side).every((one) => leadsTo(pose, one, context).isPlain)
+  );
+}
+
+/** Whether a pose waits for a written go-ahead on a side. */
+export function waitsToday(id: PoseId, side: ReadingSide, context: StudentContext): boolean {
+  const pose = poseById(id);
+  return (
+    pose !== undefined && sidesFor(pose, side).some((one) => leadsTo(pose, one, context).waits)
   );
 }
 

@@ -86,12 +86,17 @@ test('a strong pull in a standing fold bends the knees by ten degrees more, and 
   expect(next.slots.every(({ action }) => action === 'keep')).toBe(true);
 });
 
-test('a dial at its end hands over to the support', () => {
-  const next = after('standing-fold', {
+test('a dial at its end eases nothing more: where the support serves no higher either, it is said', () => {
+  const bent = {
     dials: moved('standing-fold', 'kneeBend', 70),
     feeling: { strength: 8, place: 'muscle' },
-  });
-  expect(next.decision).toMatchObject({ word: 'ease', slot: 'hands', dial: null });
+  } as const;
+  const { decision, holdSeconds } = after('standing-fold', bent);
+  expect(decision).toMatchObject({ word: 'gentle', slot: null, dial: null });
+  expect(decision.reasons).toContainEqual({ code: 'ease-less' });
+  expect(holdSeconds).toBeLessThan(doneAsPlanned(plan('standing-fold')).heldSeconds);
+  const halfway = { ...bent, dials: moved('standing-fold', 'kneeBend', 10) };
+  expect(after('standing-fold', halfway).decision).toMatchObject({ dial: 'kneeBend' });
 });
 
 test('what was eased is given back after two good times, and not while its fault stands ticked', () => {

@@ -206,7 +206,14 @@ const entries: Readonly<Record<CautionId, Omit<Caution, 'id'>>> = {
     sided: true,
     rules: [
       change('all', 'level hips', 'hips-level'),
-      forbid(['hip.spread'], 'no-wide', 'staff'),
+      forbid(['hip.spread'], 'no-wide', {
+        reclined: 'constructive',
+        seated: 'staff',
+        kneeling: 'child',
+        'forward-bending': 'staff',
+        'wide-fold': 'chair-hinge',
+        chair: 'chair-seat',
+      }),
       forbid(['back.oneSided'], 'no-one-sided', {
         reclined: 'reclined-hero',
         seated: 'figure-four',

@@ -301,6 +301,7 @@ export const en: Language = {
       atHome
         ? `${days} days since you saw it, and done ${atHome === 1 ? 'once' : `${atHome} times`} at home since: as it was, once, and no longer.`
         : `${days} days since the last time: as it was, once, and no longer.`,
+    'go-ahead-first': () => 'Nothing goes deeper before the written go-ahead is here.',
     'hurt-at-home': ({ on }, tell) =>
       `It hurt at home, ${tell.day(on)}: ask where and how before it is done.`,
     'much-at-home': ({ times, of }) => `At home it was too much, ${times} of the last ${of} times.`,

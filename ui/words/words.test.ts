@@ -182,6 +182,7 @@ const others: readonly Reason[] = [
   },
   { code: 'long-gap', days: 30 },
   { code: 'long-gap', days: 30, atHome: 9 },
+  { code: 'go-ahead-first' },
   { code: 'hurt-at-home', on: '2026-03-02' },
   { code: 'much-at-home', times: 2, of: 3 },
   { code: 'once-much-at-home', on: '2026-03-02' },
