@@ -32,8 +32,8 @@ export interface Spare {
   readonly kept: () => Promise<Kept | null>;
   /** The second copy as the text of a book, or null. */
   readonly read: () => Promise<string | null>;
-  /** Takes all of it away. */
-  readonly erase: () => Promise<void>;
+  /** Takes all of it away; fails where something stays. */
+  readonly erase: () => Promise<true>;
 }
 
 /** Nothing beside: for tests, and where a browser has nowhere to keep it. */
@@ -43,7 +43,7 @@ export const noSpare: Spare = {
   copy: async () => false,
   kept: async () => null,
   read: async () => null,
-  erase: async () => undefined,
+  erase: async () => true,
 };
 
 const MARK = 'ojas-mark';
@@ -89,6 +89,7 @@ export function browserSpare(write: (onPurpose: boolean) => Promise<void>): Spar
     erase: async () => {
       localStorage.removeItem(MARK);
       if (typeof caches !== 'undefined') await caches.delete(COPY_CACHE);
+      return true;
     },
   };
 }

@@ -626,13 +626,22 @@ describe('undo', () => {
       ...noSpare,
       mark: () => mark,
       setMark: (next) => void (mark = next),
-      erase: async () => void (mark = null),
+      erase: async () => {
+        mark = null;
+        return true;
+      },
     };
     const { store, memory } = await opened(new Memory(), { spare });
     await store.dispatch(commit(two));
     memory.entries.set('something/else', 'of an older version');
     expect(await store.dispatch(eraseEverything())).toMatchObject({ ok: true });
     expect([...memory.entries]).toEqual([]);
+    const stays = { ...spare, erase: () => Promise.reject(new Error('in use')) };
+    const other = await opened(new Memory(), { spare: stays });
+    expect(await other.store.dispatch(eraseEverything())).toMatchObject({
+      ok: false,
+      words: expect.stringContaining('second copy could not be'),
+    });
     const { state } = await opened(memory.again(), { spare });
     expect(state().storage.status).toBe('open');
     expect(state().people).toEqual({});

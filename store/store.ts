@@ -741,9 +741,13 @@ export const eraseEverything =
   (): Thunk<Promise<Outcome>> =>
   async (dispatch, _state, { vault, spare }) => {
     const done = await vault.eraseAll();
-    if (done.ok) await spare.erase();
-    else dispatch(storageFailed(done.words));
-    return done;
+    const isSpareGone = done.ok && (await spare.erase().catch(() => false));
+    if (isSpareGone) return done;
+    const words = done.ok
+      ? 'The records are erased; their second copy could not be. Clear the data of this site in the browser’s own settings.'
+      : done.words;
+    dispatch(storageFailed(words));
+    return { ok: false, words };
   };
 
 export const forgetSetAside =

@@ -49,7 +49,7 @@ export function AtHome({ person, practices }: AtHomeProps) {
         <Link href={'/done-at-home' as '/students'} asChild>
           <Press>Take in from their phone</Press>
         </Link>
-        {practices.length > 0 ? <Press onPress={takeOut}>Take it out again</Press> : null}
+        {practices.length > 0 ? <Press onPress={takeOut}>Take all of it out</Press> : null}
       </View>
     </Sheet>
   );

@@ -5,6 +5,7 @@ import { calendarOf } from './lateIcs';
 
 /** Hands entries to the person as a file that calendars take in, in the hours of this device's place. */
 export async function saveCalendar(name: string, entries: readonly Entry[]): Promise<void> {
-  const { timeZone } = Intl.DateTimeFormat().resolvedOptions();
-  saveFile(`${name}.ics`, [await calendarOf(entries, timeZone, nowIso())], 'text/calendar');
+  // Where a device does not tell its place, hours are those of UTC.
+  const zone = Intl.DateTimeFormat().resolvedOptions().timeZone || 'UTC';
+  saveFile(`${name}.ics`, [await calendarOf(entries, zone, nowIso())], 'text/calendar');
 }
