@@ -63,6 +63,8 @@ async function fromCopy<R>(read: (copy: Response) => Promise<R>): Promise<R | nu
 
 /** The mark in the page's local storage, the second copy in its cache; `write` packs and keeps that copy. */
 export function browserSpare(write: (onPurpose: boolean) => Promise<void>): Spare {
+  /** Copies that are being written: what is to be erased is not written once more after it. */
+  let writing: Promise<unknown> = Promise.resolve();
   return {
     mark: () => {
       try {
@@ -79,14 +81,18 @@ export function browserSpare(write: (onPurpose: boolean) => Promise<void>): Spar
         // Where nothing can be marked, a book that is thrown away cannot be told from an empty one.
       }
     },
-    copy: (onPurpose) =>
-      write(onPurpose).then(
+    copy: (onPurpose) => {
+      const isKept = write(onPurpose).then(
         () => true,
         () => false,
-      ),
+      );
+      writing = Promise.all([writing, isKept]);
+      return isKept;
+    },
     kept: () => fromCopy(told),
     read: () => fromCopy(unpacked),
     erase: async () => {
+      await writing;
       localStorage.removeItem(MARK);
       if (typeof caches !== 'undefined') await caches.delete(COPY_CACHE);
       return true;
