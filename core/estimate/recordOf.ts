@@ -22,9 +22,9 @@ export function recordOf(
   {
     readings,
     sessions,
-    practices,
+    practices = [],
     settings,
-  }: Pick<Book, 'readings' | 'sessions' | 'practices' | 'settings'>,
+  }: Pick<Book, 'readings' | 'sessions' | 'settings'> & Partial<Pick<Book, 'practices'>>,
   person: Person,
 ): StudentRecord {
   const own = <T extends { person: string }>(records: readonly T[]) =>
