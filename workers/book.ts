@@ -1,5 +1,5 @@
 import type { Book } from '@/core/formats/book';
-import type { BookList } from '@/core/formats/bookLines';
+import type { BookList } from '@/core/formats/facts';
 import { parseBookFile, type Parsed } from '@/core/formats/check';
 import type { LocalDay } from '@/core/formats/time';
 import type { BookAnswer, BookTask } from './book.worker';

@@ -1,4 +1,5 @@
-import { BookLines, type BookList } from '@/core/formats/bookLines';
+import { BookLines } from '@/core/formats/bookLines';
+import type { BookList } from '@/core/formats/facts';
 import { parseBookFile, type Parsed } from '@/core/formats/check';
 import type { Book } from '@/core/formats/book';
 import type { LocalDay } from '@/core/formats/time';

@@ -15,7 +15,7 @@ export type Done = z.infer<typeof doneSchema>;
 const { pose, side, at, heldSeconds, felt } = doneSchema.shape;
 
 /** More is done by no sheet. */
-export const MOST_DONE = 2000;
+const MOST_DONE = 2000;
 
 /** What was done at home by a sheet, as it goes back to the teacher. */
 export const homeLogSchema = z.object({
@@ -40,7 +40,10 @@ export const packHomeLog = ({ sheet, name, done }: HomeLog): Wire => ({
   format: 'ojas-home-log/1',
   sheet,
   name,
-  done: done.map((one) => [one.pose, one.side, one.at, one.heldSeconds, one.felt]),
+  // More would not be taken in.
+  done: done
+    .slice(-MOST_DONE)
+    .map((one) => [one.pose, one.side, one.at, one.heldSeconds, one.felt]),
 });
 
 export const openHomeLog = ({ sheet, name, done }: Wire): HomeLog => ({

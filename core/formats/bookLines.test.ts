@@ -2,7 +2,8 @@ import fc from 'fast-check';
 import { samplePerson, sampleReading, sampleSession, sampleShelf } from '../tests/samples';
 import { anyBook } from '../tests/anyBook';
 import { bookSchema, type Book } from './book';
-import { BookLines, type BookList } from './bookLines';
+import { BookLines } from './bookLines';
+import type { BookList } from './facts';
 import { bookParts } from './bookText';
 import { checkBook } from './check';
 

@@ -1,22 +1,12 @@
 import type { Book } from './book';
 import { checkBook, checkShape, MOST_FAULTS, notesOn, type Parsed } from './check';
-import { personOf, type Fact } from './facts';
+import { bookLists, personOf, type BookList, type Fact } from './facts';
 import type { Fault, FileFault } from './faults';
 import { readingRefused } from './readingRefused';
 import type { LocalDay } from './time';
 
-/** Kinds of records of a book, each a list. */
-const lists = [
-  'people',
-  'readings',
-  'shelf',
-  'sessions',
-  'classes',
-  'visits',
-  'practices',
-] as const;
-export type BookList = (typeof lists)[number];
-const isList = (field: string): field is BookList => (lists as readonly string[]).includes(field);
+const isList = (field: string): field is BookList =>
+  (bookLists as readonly string[]).includes(field);
 
 /** Records checked at a time: few enough to hold, many enough to be quick. */
 const AT_ONCE = 500;
@@ -46,7 +36,7 @@ export class BookLines {
   private readonly notes: Fault[] = [];
   private readonly aside: NonNullable<Book['setAside']>[number][] = [];
   private readonly seen = Object.fromEntries(
-    lists.map((field) => [field, new Set<string>()]),
+    bookLists.map((field) => [field, new Set<string>()]),
   ) as Record<BookList, Set<string>>;
   /** Whose records there are, with the first line of each. */
   private readonly owners = new Map<string, number>();

@@ -1,5 +1,6 @@
 import type { z } from '../z';
 import { bookSchema, shelfFileSchema, type Book } from './book';
+import { bookLists } from './facts';
 import { faultsIn, inCodes, type Fault } from './faults';
 import { unfitIn } from './limits';
 import { isOwnName } from './ownName';
@@ -156,13 +157,7 @@ function senseFaults(book: Book): Fault[] {
     people.has(person) ? [] : [{ path, says: { code: 'no-person', person } }];
   return [
     ...unkeepable(book),
-    ...repeated('people', book.people),
-    ...repeated('readings', book.readings),
-    ...repeated('shelf', book.shelf),
-    ...repeated('sessions', book.sessions),
-    ...repeated('classes', book.classes),
-    ...repeated('visits', book.visits),
-    ...repeated('practices', book.practices),
+    ...bookLists.flatMap((list) => repeated(list, book[list])),
     ...book.readings.flatMap((reading, i) => [
       ...unknown(`readings[${i}].person`, reading.person),
       ...readingRefused(reading).map((refused): Fault => ({
@@ -170,9 +165,9 @@ function senseFaults(book: Book): Fault[] {
         says: { code: 'reading', refused },
       })),
     ]),
-    ...book.sessions.flatMap((session, i) => unknown(`sessions[${i}].person`, session.person)),
-    ...book.visits.flatMap((visit, i) => unknown(`visits[${i}].person`, visit.person)),
-    ...book.practices.flatMap(({ person }, i) => unknown(`practices[${i}].person`, person)),
+    ...(['sessions', 'visits', 'practices'] as const).flatMap((list) =>
+      book[list].flatMap(({ person }, i) => unknown(`${list}[${i}].person`, person)),
+    ),
   ];
 }
 

@@ -25,8 +25,8 @@ import { MOST_RECORD_LETTERS, unfitIn } from './limits';
 import { isOwnName } from './ownName';
 import { readingRefused } from './readingRefused';
 
-/** The kinds of facts: all that is stored. Everything else is reckoned from them. */
-export const factKinds = [
+/** Kinds of records of a book, each a list. */
+export const bookLists = [
   'people',
   'readings',
   'shelf',
@@ -34,11 +34,11 @@ export const factKinds = [
   'classes',
   'visits',
   'practices',
-  'settings',
-  'pictures',
-  'extras',
-  'gone',
 ] as const;
+export type BookList = (typeof bookLists)[number];
+
+/** The kinds of facts: all that is stored. Everything else is reckoned from them. */
+export const factKinds = [...bookLists, 'settings', 'pictures', 'extras', 'gone'] as const;
 export type FactKind = (typeof factKinds)[number];
 /** Whether a name is that of a kind of fact. */
 export const isFactKind = (kind: string): kind is FactKind =>

@@ -20,13 +20,13 @@ import type { Fact } from './facts';
 import { faultsIn, inCodes, type Fault, type FileFault } from './faults';
 import { readingRefused } from './readingRefused';
 import type { TableId } from './tables';
-import { dayOf, type LocalDay } from './time';
+import { dayOf, isDay, type LocalDay } from './time';
 
 /** Rows as a file has them, its head first. */
 export type Rows = readonly (readonly string[])[];
 
 /** In which order a day is written where its year stands last. */
-export const dayOrders = ['day-first', 'month-first'] as const;
+const dayOrders = ['day-first', 'month-first'] as const;
 export type DayOrder = (typeof dayOrders)[number];
 
 /** What else must be known to read a table. */
@@ -124,9 +124,7 @@ const YEAR_LAST = /^(\d{1,2})([-./ ])(\d{1,2})\2(\d{4})(?: .*)?$/;
 
 function dayFrom(year: string, month: string, day: string): LocalDay | null {
   const written = `${year}-${month.padStart(2, '0')}-${day.padStart(2, '0')}`;
-  const read = new Date(`${written}T00:00:00Z`);
-  const isThere = !Number.isNaN(read.getTime()) && read.toISOString().startsWith(written);
-  return isThere && written >= '1900' && written < '2200' ? (written as LocalDay) : null;
+  return isDay(written) && written >= '1900' && written < '2200' ? written : null;
 }
 
 /** A day as it is written; with points the day stands before the month everywhere. */

@@ -1,4 +1,5 @@
 import type { z } from '../z';
+import { bookLists } from './facts';
 import { standsAt, writtenPath, type Fault } from './faults';
 
 /** Fields that name something of a table: a later version may name more. */
@@ -15,7 +16,7 @@ const naming = new Set([
   'theme',
 ]);
 /** Records that stand by themselves: one that names what is not known here lies aside until it is. */
-const aside = new Set(['readings', 'shelf', 'sessions', 'classes', 'visits', 'practices']);
+const aside: ReadonlySet<string> = new Set(bookLists.filter((list) => list !== 'people'));
 
 type Json = Record<string, unknown>;
 const isJson = (value: unknown): value is Json =>

@@ -161,7 +161,8 @@ export function askedForMore(
   return null;
 }
 
-const still = (
+/** A decision that moves nothing. */
+export const still = (
   action: 'first' | 'rest' | 'keep',
   reasons: readonly Reason[],
   refer: Reason | null = null,
@@ -311,7 +312,7 @@ export function decide(asked: DecisionInput): Decision {
   if (!last)
     return still('first', [
       { code: 'first-time', ...input.firstFrom },
-      ...[hurtIn(input.atHome) ?? []].flat(),
+      ...[hurtIn(input.atHome)].filter((one) => one !== null),
       ...(day === 'usual' ? [] : [{ code: 'heavy-day' as const, day }]),
     ]);
   const eased = easing(input, last);

@@ -4,7 +4,15 @@ import type { DialId } from '../dials';
 import type { SessionPose } from '../formats/book';
 import type { Band } from '../geometry/band';
 import { lowCheckOf } from '../learn/checks';
-import { decide, type Decision, type DecisionInput, type Easing, type Rung } from '../learn/decide';
+import { practisedSince } from '../learn/atHome';
+import {
+  decide,
+  still,
+  type Decision,
+  type DecisionInput,
+  type Easing,
+  type Rung,
+} from '../learn/decide';
 import {
   easingAmong,
   easingFor,
@@ -241,13 +249,18 @@ function firstFromOf({ family, side, bands, context }: Laid): DecisionInput['fir
 }
 
 export function decisionOn(laid: Laid): Decision {
-  const { pose, choices, earlier, atHome, context } = laid;
+  const { pose, side, choices, earlier, context } = laid;
   const last = earlier.at(-1)?.outcome;
   const [eased] = easedDials(laid.dials).filter(({ dial }) => !faultedDials(pose, last).has(dial));
   const decided = decide({
     today: context.today,
     earlier,
-    atHome,
+    atHome: practisedSince(
+      context.record.practices ?? [],
+      { pose: pose.id, side },
+      earlier.at(-1)?.at,
+      context.today,
+    ),
     easingFor: (why) => easingHere(laid, last, why),
     faulted: faultedSlots(pose, last),
     seenAgain: seenAgainHere(laid),
@@ -267,14 +280,7 @@ export function decisionOn(laid: Laid): Decision {
 /** Before the written go-ahead is here nothing goes deeper, however well it went. */
 const beforeGoAhead = (decided: Decision, { verdict }: Laid): Decision =>
   verdict.status === 'ask-first' && decided.word === 'deepen'
-    ? {
-        action: 'keep',
-        word: 'keep',
-        slot: null,
-        dial: null,
-        reasons: [{ code: 'go-ahead-first' }],
-        refer: decided.refer,
-      }
+    ? still('keep', [{ code: 'go-ahead-first' }], decided.refer)
     : decided;
 
 /** A pose that comes to stand in another way than the last time, for nothing that was felt: it says so, and all else stays. */
@@ -285,12 +291,5 @@ function inAnotherWay(decided: Decision, laid: Laid, last: SessionPose | undefin
   const then = waysThen(pose, last);
   const [was] = then;
   if (!was || then.some(({ id }) => id === way)) return decided;
-  return {
-    action: 'keep',
-    word: 'keep',
-    slot: null,
-    dial: null,
-    reasons: [{ code: 'way-anew', pose: pose.id, way, was: was.id }],
-    refer: decided.refer,
-  };
+  return still('keep', [{ code: 'way-anew', pose: pose.id, way, was: was.id }], decided.refer);
 }

@@ -4,8 +4,6 @@ import type { DialSetting, DialValues } from '../dials';
 import { type Band, bandsOf } from '../geometry/band';
 import type { FamilyInput } from '../geometry/family';
 import type { Earlier } from '../learn/decide';
-import type { Practice } from '../formats/book';
-import { practisedSince } from '../learn/atHome';
 import { earlierOf, offsetsOf, settledAt, type SlotDoubt } from '../learn/evidence';
 import { comesDown, wayOf } from '../poses/poses';
 import { dialled } from '../prepare/dial';
@@ -51,8 +49,6 @@ export interface Laid extends Prepared, Place {
   readonly input: FamilyInput;
   readonly bands: readonly Band[];
   readonly earlier: readonly Earlier[];
-  /** What was said of it at home since. */
-  readonly atHome: readonly Practice[];
   readonly doubts: ReadonlyMap<SlotKey, SlotDoubt>;
   /** Heights to which a support may come down: the body's edge, and what a caution keeps in hand. */
   readonly leastCm: ReadonlyMap<SlotKey, number>;
@@ -89,12 +85,6 @@ export function layHeights(
     input,
     bands,
     earlier,
-    atHome: practisedSince(
-      context.record.practices ?? [],
-      { pose: pose.id, side },
-      earlier.at(-1)?.at,
-      context.today,
-    ),
     doubts: offsetsOf(set, side, bands, earlier, context),
     leastCm: new Map(least.map((need) => [slotKey(need), need.rawCm])),
   };

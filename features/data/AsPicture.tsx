@@ -1,6 +1,7 @@
 import { useId, type ReactNode } from 'react';
 import { View } from 'react-native';
 import { Press } from '@/ui/Press';
+import { inFileName } from './fileName';
 import { savePng, saveSvg } from './picture';
 
 interface SaveAsProps {
@@ -11,7 +12,7 @@ interface SaveAsProps {
 
 /** Two ways to save a drawing: its lines, or a picture of it. */
 export function SaveAs({ id, name }: SaveAsProps) {
-  const file = name.toLowerCase().replace(/[^\p{L}\p{N}]+/gu, '-');
+  const file = inFileName(name);
   return (
     <>
       <Press kind="quiet" aria-label={`${name} as SVG`} onPress={() => saveSvg(id, file)}>

@@ -5,7 +5,6 @@ import { DAYS_TO_BRING_BACK, removedStudents, undoable } from '@/store/acts';
 import { backupNow, factsOf, forgetSetAside, undo } from '@/store/store';
 import type { SetAside } from '@/store/vault';
 import { date, since } from '@/ui/format';
-import { Field } from '@/ui/Field';
 import { Press, Tick } from '@/ui/Press';
 import { Screen } from '@/ui/Screen';
 import { Sheet } from '@/ui/Sheet';
@@ -16,6 +15,7 @@ import { Erase } from './Erase';
 import { saveFile } from './files';
 import { Import } from './Import';
 import { Kept } from './Kept';
+import { Passphrase } from './Passphrase';
 import { saveBook } from './saveBook';
 import { TableIn } from './TableIn';
 import { saveTable } from './tables';
@@ -90,14 +90,10 @@ function Export() {
         Locked with a passphrase
       </Tick>
       {passphrase === null ? null : (
-        <Field
-          label="Passphrase"
+        <Passphrase
           hint={`${LEAST_LETTERS} letters or more; without it nobody opens the file, nor does Ojas`}
           value={passphrase}
-          onChangeText={setPassphrase}
-          autoCapitalize="none"
-          autoComplete="off"
-          spellCheck={false}
+          onChange={setPassphrase}
         />
       )}
       <Press

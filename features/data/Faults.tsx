@@ -17,3 +17,18 @@ export function Faults({ faults }: { readonly faults: readonly ToldFault[] }) {
     </>
   );
 }
+
+interface RefusedProps {
+  readonly file: string;
+  readonly faults: readonly ToldFault[];
+}
+
+/** A file that was not taken in, with why. */
+export const Refused = ({ file, faults }: RefusedProps) => (
+  <>
+    <Words className="font-semibold text-rust">
+      {file} was not taken in; nothing stored has changed.
+    </Words>
+    <Faults faults={faults} />
+  </>
+);

@@ -19,7 +19,6 @@ import {
   secondCopy,
 } from '@/store/store';
 import { date, since } from '@/ui/format';
-import { Field } from '@/ui/Field';
 import { Press } from '@/ui/Press';
 import { Sheet } from '@/ui/Sheet';
 import { WorkBar, type Share } from '@/ui/WorkBar';
@@ -29,9 +28,10 @@ import { readBook } from '@/workers/book';
 import { isSealed, unsealed } from '@/workers/seal';
 import { freshId, todayIso, useOjas, useOjasDispatch, useWords } from '../hooks';
 import { Asked } from './Conflicts';
-import { Faults } from './Faults';
+import { Faults, Refused } from './Faults';
 import { chooseFile, saveFile } from './files';
-import { roomWords } from './room';
+import { Passphrase } from './Passphrase';
+import { roomWords, tooLargeWords } from './room';
 
 /** More than two thousand students' records for years: a file larger than this is something else. */
 const MOST_BYTES = 400_000_000;
@@ -95,7 +95,7 @@ export function Import() {
         faults: [
           {
             path: 'the file',
-            words: `${Math.round(file.size / 1e6)} MB is more than a backup can be (${MOST_BYTES / 1e6} MB): choose another file.`,
+            words: tooLargeWords(file.size, MOST_BYTES, 'a backup'),
           },
         ],
       });
@@ -144,14 +144,7 @@ export function Import() {
         {step.at === 'locked' ? (
           <Locked {...step} onOpen={(passphrase) => unlock(step.file, passphrase)} />
         ) : null}
-        {step.at === 'refused' ? (
-          <>
-            <Words className="font-semibold text-rust">
-              {step.file} was not taken in; nothing stored has changed.
-            </Words>
-            <Faults faults={step.faults} />
-          </>
-        ) : null}
+        {step.at === 'refused' ? <Refused file={step.file} faults={step.faults} /> : null}
         {step.at === 'ready' ? (
           <Ready
             {...step}
@@ -184,15 +177,11 @@ function Locked({ file, fault, onOpen }: LockedProps) {
   const [passphrase, setPassphrase] = useState('');
   return (
     <>
-      <Field
-        label="Passphrase"
+      <Passphrase
         hint={`of ${file.name}`}
         fault={fault}
         value={passphrase}
-        onChangeText={setPassphrase}
-        autoCapitalize="none"
-        autoComplete="off"
-        spellCheck={false}
+        onChange={setPassphrase}
       />
       <Press kind="main" disabled={passphrase === ''} onPress={() => onOpen(passphrase)}>
         Open it

@@ -16,7 +16,7 @@ import { Chips, Press } from '@/ui/Press';
 import { Words } from '@/ui/Words';
 import { rangeName } from '@/ui/words/words';
 import { freshId, todayIso, useOjas, useOjasDispatch, useWords } from '../hooks';
-import { Faults } from './Faults';
+import { Faults, Refused } from './Faults';
 import { rowsOf, textOf } from './csvText';
 
 interface LookAtTableProps {
@@ -100,10 +100,7 @@ function Look({ file, rows, onDone }: LookProps) {
   if (isFault(read))
     return (
       <View className="gap-2" role="status">
-        <Words className="font-semibold text-rust">
-          {file} was not taken in; nothing stored has changed.
-        </Words>
-        <Faults faults={[say.fault(read)]} />
+        <Refused file={file} faults={[say.fault(read)]} />
       </View>
     );
   const take = async () => {

@@ -4,6 +4,7 @@ import { Press } from '@/ui/Press';
 import { Words } from '@/ui/Words';
 import { chooseFile } from './files';
 import { LookAtTable } from './lateCsv';
+import { tooLargeWords } from './room';
 
 /** More than years of readings: a larger file is something else. */
 const MOST_BYTES = 40_000_000;
@@ -24,7 +25,7 @@ export function TableIn() {
       file.size > MOST_BYTES
         ? {
             at: 'refused',
-            words: `${Math.round(file.size / 1e6)} MB is more than a table can be (${MOST_BYTES / 1e6} MB): choose another file.`,
+            words: tooLargeWords(file.size, MOST_BYTES, 'a table'),
           }
         : { at: 'chosen', file },
     );

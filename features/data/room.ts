@@ -14,3 +14,7 @@ export async function roomWords(bytes: number): Promise<string | null> {
     ? null
     : `this browser gives Ojas room for ${mb(free)} MB more, and these records take about ${mb(bytes * MORE)} MB. Free some space on the device, or leave a private window, which gives less and forgets all of it when it is closed.`;
 }
+
+/** What to say of a file that is larger than what it should be can be. */
+export const tooLargeWords = (bytes: number, mostBytes: number, what: string): string =>
+  `${mb(bytes)} MB is more than ${what} can be (${mb(mostBytes)} MB): choose another file.`;

@@ -4,6 +4,7 @@ import { sealed } from '@/workers/seal';
 import { storedBook } from '@/workers/stored/storedBook';
 import { bookExported, factsOf, rawTexts, whenArrived, type Thunk } from '@/store/store';
 import { nowIso, todayIso } from '../hooks';
+import { inFileName } from './fileName';
 import { saveFile } from './files';
 
 const JSON_TYPE = 'application/json';
@@ -61,11 +62,7 @@ export const saveStudent =
     const book = bookOfOne(bookOf(factsOf(getState())), person, withAnswers);
     const [one] = book?.people ?? [];
     if (!book || !one) return;
-    const name = one.name
-      .trim()
-      .toLowerCase()
-      .replace(/[^\p{L}\p{N}]+/gu, '-');
-    saveFile(`ojas-${name}-${todayIso()}.json`, bookParts(book), JSON_TYPE);
+    saveFile(`ojas-${inFileName(one.name)}-${todayIso()}.json`, bookParts(book), JSON_TYPE);
   };
 
 /** The whole book straight from storage, for when what is on screen is not to be trusted. */

@@ -1,3 +1,4 @@
+import { firstName } from '@/ui/firstName';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { recordIn } from '@/core/recordIn';
@@ -127,7 +128,7 @@ export function Choose({ person, day, onDay, onStart }: ChooseProps) {
       {someoneElse ? <Mats id={id} /> : null}
       <AskNextDay session={sessions.at(-1)} />
       <View className="gap-1">
-        <Words className="font-semibold">How does {name.split(' ')[0]} come today?</Words>
+        <Words className="font-semibold">How does {firstName(name)} come today?</Words>
         <Chips label="How today is" options={days} chosen={day} onChoose={onDay} />
       </View>
       <Chips

@@ -1,3 +1,4 @@
+import { firstName } from '@/ui/firstName';
 import type { Plan } from '@/core/formats/plan';
 import { poseIdAt } from '@/core/advise/order';
 import { poseById } from '@/core/poses/poses';
@@ -57,7 +58,7 @@ export function News({ name, mat, plan }: NewsProps) {
       {outOf === null ? null : (
         <>
           <Words className="font-semibold text-rust">
-            {`Help ${name.split(' ')[0]} out of ${poseName(outOf)} now:`}
+            {`Help ${firstName(name)} out of ${poseName(outOf)} now:`}
           </Words>
           {exit.map((line) => (
             <Words key={line}>{line}</Words>

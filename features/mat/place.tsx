@@ -1,3 +1,4 @@
+import { firstName } from '@/ui/firstName';
 import type { Action } from '@reduxjs/toolkit';
 import { createContext, useContext, useEffect, useRef, type ReactNode } from 'react';
 import { ScrollView, View, type View as ViewType } from 'react-native';
@@ -56,7 +57,7 @@ export function MatFrame({ title, beside, foot, children }: MatFrameProps) {
     >
       <View className="flex-row flex-wrap items-center justify-between gap-2 border-b border-line px-4 py-3">
         <Title level={2} className="shrink">
-          {name.split(' ')[0]} · {title}
+          {firstName(name)} · {title}
         </Title>
         {beside}
       </View>

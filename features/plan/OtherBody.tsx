@@ -1,3 +1,4 @@
+import { firstName } from '@/ui/firstName';
 import { memo, useState } from 'react';
 import { View } from 'react-native';
 import { estimatesAhead } from '@/core/advise/forecast';
@@ -45,7 +46,7 @@ export const OtherBody = memo(function OtherBody(of: OtherBodyProps) {
       <Chips
         label="Another body"
         options={[
-          { id: AHEAD, words: `${person.name.split(' ')[0]} in three months` },
+          { id: AHEAD, words: `${firstName(person.name)} in three months` },
           ...people
             .filter(({ id }) => id !== person.id)
             .map(({ id, name }) => ({ id, words: name })),

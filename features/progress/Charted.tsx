@@ -3,6 +3,7 @@ import { View } from 'react-native';
 import { Press } from '@/ui/Press';
 import { Words } from '@/ui/Words';
 import { SaveAs } from '../data/AsPicture';
+import { inFileName } from '../data/fileName';
 import { saveCsv } from '../data/tables';
 
 interface ChartedProps {
@@ -17,7 +18,7 @@ interface ChartedProps {
 export function Charted({ name, rows, children }: ChartedProps) {
   const id = useId();
   const [asTable, setAsTable] = useState(false);
-  const file = name.toLowerCase().replace(/[^\p{L}\p{N}]+/gu, '-');
+  const file = inFileName(name);
   return (
     <View className="gap-2">
       <View nativeID={id}>{children}</View>

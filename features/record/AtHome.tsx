@@ -2,13 +2,11 @@ import { Link } from 'expo-router';
 import { View } from 'react-native';
 import type { Person, Practice } from '@/core/formats/book';
 import { commit } from '@/store/store';
-import { date, minutes } from '@/ui/format';
 import { Press } from '@/ui/Press';
 import { Sheet } from '@/ui/Sheet';
 import { Title, Words } from '@/ui/Words';
 import { useOjasDispatch } from '../hooks';
-import { poseTitle } from '../plan/words';
-import { feltWords } from '../sheets/phone/homeLog';
+import { doneWords } from '../sheets/phone/doneWords';
 
 const AT_FIRST = 8;
 
@@ -33,10 +31,9 @@ export function AtHome({ person, practices }: AtHomeProps) {
   return (
     <Sheet role="region" aria-label="At home">
       <Title level={2}>At home</Title>
-      {latest.map(({ id, pose, side, at, heldSeconds, felt }) => (
-        <Words key={id} className={felt === 'pain' ? 'text-rust' : ''}>
-          {date(at)}: {poseTitle({ pose, side })}
-          {heldSeconds > 0 ? `, ${minutes(heldSeconds)}` : ''}, {feltWords(felt).toLowerCase()}
+      {latest.map((one) => (
+        <Words key={one.id} className={one.felt === 'pain' ? 'text-rust' : ''}>
+          {doneWords(one)}
         </Words>
       ))}
       {practices.length > latest.length ? (

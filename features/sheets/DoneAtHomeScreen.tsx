@@ -1,3 +1,4 @@
+import { firstName } from '@/ui/firstName';
 import { Link } from 'expo-router';
 import { useEffect, useState } from 'react';
 import { View } from 'react-native';
@@ -70,6 +71,8 @@ export function DoneAtHomeScreen() {
   );
 }
 
+const sameFirst = (name: string) => firstName(name).toLowerCase();
+
 /** Whose it is, what it holds, and what of it is new. */
 function TakeIn({ log }: { readonly log: HomeLog }) {
   const dispatch = useOjasDispatch();
@@ -77,7 +80,7 @@ function TakeIn({ log }: { readonly log: HomeLog }) {
   const people = useOjas(selectPeople);
   const kept = useOjas((state) => state.practices);
   const knownAs = Object.values(kept).find(({ sheet }) => sheet === log.sheet)?.person ?? null;
-  const namesakes = people.filter(({ name }) => firstName(name) === firstName(log.name));
+  const namesakes = people.filter(({ name }) => sameFirst(name) === sameFirst(log.name));
   const [person, setPerson] = useState<string | null>(
     knownAs ?? (namesakes.length === 1 ? (namesakes[0]?.id ?? null) : null),
   );
@@ -178,8 +181,6 @@ const Outcome = ({ isEmpty, isDone, chosen }: OutcomeProps) => (
     ) : null}
   </View>
 );
-
-const firstName = (name: string) => name.trim().split(' ')[0]?.toLowerCase() ?? '';
 
 /** What was done, pose by pose. */
 function WhatWasDone({ log: { name, done } }: { readonly log: HomeLog }) {

@@ -1,3 +1,4 @@
+import { firstName } from '@/ui/firstName';
 import { Link } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
@@ -129,7 +130,7 @@ function ForPhone({ person, there }: ForPhoneProps) {
       ) : null}
       <OnPhone
         sheet={{
-          name: (person.name.trim().split(' ')[0] ?? '').slice(0, MOST_LETTERS),
+          name: firstName(person.name).slice(0, MOST_LETTERS),
           at: today,
           units,
           statureCm: person.statureCm,
@@ -151,7 +152,7 @@ function Head({ person }: { readonly person: Person }) {
   return (
     <View className="gap-1">
       <Words>
-        For {person.name.split(' ')[0]}, {date(today)}.
+        For {firstName(person.name)}, {date(today)}.
       </Words>
       <NextTime person={person.id} />
       <Words>{HOW_IT_SHOULD_BE}</Words>

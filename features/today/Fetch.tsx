@@ -1,3 +1,4 @@
+import { firstName } from '@/ui/firstName';
 import type { ClassRecord, Person } from '@/core/formats/book';
 import { fetchedFor, fetchedTogether } from '@/core/advise/order';
 import type { Shelf } from '@/core/props/shelf';
@@ -26,7 +27,7 @@ function linesOf(needed: ReadonlyMap<string, number>, shelf: Shelf) {
 }
 
 const firstNames = (people: readonly Pick<Person, 'name'>[]) =>
-  people.map(({ name }) => name.split(' ')[0]).join(', ');
+  people.map(({ name }) => firstName(name)).join(', ');
 
 /** What is fetched for everybody who comes today: they come one after another, so the most that one of them uses. */
 export function FetchForAll({ people }: { readonly people: readonly Person[] }) {

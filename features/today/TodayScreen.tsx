@@ -1,3 +1,4 @@
+import { firstName } from '@/ui/firstName';
 import { Link } from 'expo-router';
 import { useState } from 'react';
 import { Pressable, View } from 'react-native';
@@ -164,7 +165,7 @@ function FirstSteps() {
   const hasDone = useOjas(({ sessions }) => Object.keys(sessions).length > 0);
   const reading = useOjas(({ storage }) => storage.left > 0);
   if (!person || hasDone || reading) return null;
-  const first = person.name.split(' ')[0];
+  const first = firstName(person.name);
   const steps = [
     {
       done: hasShelf,

@@ -9,11 +9,11 @@ import { Aside, Title, Words } from '@/ui/Words';
 import { countingWords, countWords } from '@/ui/words/counted';
 import { holdNow } from '../../mat/holdClock';
 import { useSeconds } from '../../mat/useSeconds';
-import { poseTitle } from '../../plan/words';
 import { chime } from '../../sound/chime';
 import { useAwake } from '../../useAwake';
 import type { Done, HomeLog } from '@/core/advise/homeLog';
-import { felts, feltWords } from './homeLog';
+import { doneWords } from './doneWords';
+import { felts } from './homeLog';
 import { ToTeacher } from './late';
 
 interface HomeHoldProps {
@@ -110,14 +110,7 @@ export function DoneLog({ log, onTakeBack }: DoneLogProps) {
   return (
     <Sheet role="region" aria-label="What you did">
       <Title level={2}>What you did</Title>
-      {done
-        .map(({ pose, side, at, heldSeconds, felt }, i) => (
-          <Words key={i}>
-            {date(at)}: {poseTitle({ pose, side })}
-            {heldSeconds > 0 ? `, ${minutes(heldSeconds)}` : ''}, {feltWords(felt).toLowerCase()}
-          </Words>
-        ))
-        .reverse()}
+      {done.map((one, i) => <Words key={i}>{doneWords(one)}</Words>).reverse()}
       <View className="flex-row flex-wrap gap-2">
         <Press onPress={onTakeBack}>Take the latest back</Press>
         <Press aria-expanded={shows} onPress={() => setShows(!shows)}>
