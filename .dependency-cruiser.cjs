@@ -38,6 +38,7 @@ const coreOrder = [
   'build',
   'plan',
   'advise',
+  'lessons',
   'sim',
 ];
 /**

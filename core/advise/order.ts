@@ -74,7 +74,7 @@ export function adviceOn(order: readonly PlaceKey[], can: ReadonlySet<string>): 
       else if (add) advice.push({ says: 'warm-first', pose: pose.id, add, at });
     }
     const last = ids.lastIndexOf(pose.id);
-    if (isDeep(pose) && !isTakenBack(pose, ids.slice(last + 1))) {
+    if (wantsTakingBack(pose) && !isTakenBack(pose, ids.slice(last + 1))) {
       const add = pose.counterposes.find((id) => can.has(id));
       if (add) advice.push({ says: 'counter-after', pose: pose.id, add, at: last });
     }
@@ -93,12 +93,12 @@ export function adviceOn(order: readonly PlaceKey[], can: ReadonlySet<string>): 
 }
 
 /** Whether a pose wants to be warmed up for: what only a rest comes before may come first. */
-const wantsWarmth = ({ warmUps }: Pose) => warmUps.some((id) => !poseById(id)?.hold.isRest);
+export const wantsWarmth = ({ warmUps }: Pose) => warmUps.some((id) => !poseById(id)?.hold.isRest);
 
 /**
  * Poses that something should follow: what must be warmed twice over, is gated, or gives way to another when too high.
  */
-const isDeep = ({ counterposes, warmUps, gate, insteadOver }: Pose) =>
+export const wantsTakingBack = ({ counterposes, warmUps, gate, insteadOver }: Pose) =>
   counterposes.length > 0 &&
   (warmUps.length > 1 || gate !== undefined || insteadOver !== undefined);
 
@@ -185,8 +185,13 @@ export function fetchedTogether(
   return most;
 }
 
+/** What lies in the slots of a pose. */
+interface Lying {
+  readonly slots: readonly { readonly stack: readonly Piece[] }[];
+}
+
 /** Folds and faces of each slot, as one would carry them from pose to pose. */
-const laid = ({ slots }: Pick<PlanPose, 'slots'>) => {
+const laid = ({ slots }: Lying) => {
   const found = new Map<string, number>();
   for (const { stack } of slots)
     for (const { item, state, count } of stack)
@@ -195,7 +200,7 @@ const laid = ({ slots }: Pick<PlanPose, 'slots'>) => {
 };
 
 /** Pieces that are brought, refolded or turned from one pose to the next. */
-export function movesBetween(from: Pick<PlanPose, 'slots'>, to: Pick<PlanPose, 'slots'>): number {
+export function movesBetween(from: Lying, to: Lying): number {
   const [before, after] = [laid(from), laid(to)];
   let moves = 0;
   for (const [piece, count] of after) moves += Math.max(0, count - (before.get(piece) ?? 0));

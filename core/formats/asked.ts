@@ -9,6 +9,7 @@ export const counted = [
   'props',
   'shelves',
   'sequences',
+  'lesson-steps',
   'ways-to-lie',
 ] as const;
 export type Counted = (typeof counted)[number];
@@ -26,6 +27,7 @@ export const askedFor = [
   'kind-and-id',
   'book-format',
   'shelf-format',
+  'lesson-format',
   'no-such-pose',
 ] as const;
 export type AskedFor = (typeof askedFor)[number];

@@ -6,13 +6,11 @@ import { methodIds } from '../protocols/protocols';
 import { rangeIds } from '../ranges/ranges';
 import { MOST_MARKS } from './edits';
 import { says } from './asked';
+import { lessonSchema } from './lesson';
+import { open } from './open';
 import { isOwnName } from './ownName';
 import { dialIds } from '../dials';
 import { slotIds } from '../slots';
-
-/** An object that keeps fields it does not know, so that a newer book loses nothing here. */
-const open = <T extends z.ZodRawShape>(shape: T) =>
-  z.looseObject(shape) as unknown as z.ZodObject<T>;
 
 /** An id of something in a table: what this version does not know is kept, and harmless. */
 const name = z.string().min(1, says('id-needed')).max(120);
@@ -126,6 +124,8 @@ export const sessionPoseSchema = open({
   settled: z.array(settledSchema).max(30),
   plannedSeconds: z.number().min(0).max(7200).optional(),
   heldSeconds: z.number().min(0).max(7200),
+  /** From the pose before to the hold: fetching, building, the way in; absent where nobody timed it. */
+  setUpSeconds: z.number().min(0).max(7200).optional(),
   /** What was said: a stop tells a word and no strength. */
   feeling: open({
     strength: z.number().int(says('whole-number')).min(0).max(10).optional(),
@@ -270,6 +270,8 @@ export const settingsSchema = open({
     .max(50, says('shelves'))
     .optional(),
   sequences: z.array(sequenceSchema).max(200, says('sequences')).optional(),
+  /** The teacher's own lessons. */
+  lessons: z.array(lessonSchema).max(200).optional(),
   edits,
 });
 

@@ -78,11 +78,15 @@ export function yesOf(answers: readonly CautionAnswer[]): readonly CautionAnswer
 
 /** A pose, with what one of its ways does more. */
 type WeighedPose = Pose & Pick<PoseWay, 'also'>;
+/** Whatever does something to a body: a pose, or a movement of a lesson. */
+type Weighable = Pick<WeighedPose, 'traits' | 'traitsIf' | 'also'> & {
+  readonly hold: { readonly isRest?: true };
+};
 
-/** The rules of a caution that a pose meets: on the sore side alone where one was named. */
+/** The rules of a caution that a pose, or a movement, meets: on the sore side alone where one was named. */
 export function rulesOn(
   { sided, rules }: Caution,
-  pose: WeighedPose,
+  pose: Weighable,
   side: ReadingSide,
   sore: ReadingSide = 'both',
   choices?: Answered,
@@ -96,7 +100,7 @@ export function rulesOn(
 }
 
 /** Whether a pose does what a rule speaks of. */
-function isMet(on: Rule['on'], pose: WeighedPose, has: (trait: Trait) => boolean): boolean {
+function isMet(on: Rule['on'], pose: Weighable, has: (trait: Trait) => boolean): boolean {
   if (on === 'all') return true;
   return on === 'but-rests' ? !asksNoJoint(pose) : on.some(has);
 }

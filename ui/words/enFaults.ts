@@ -18,6 +18,7 @@ const countedWords: Readonly<Record<Counted, readonly [string, string]>> = {
   props: ['prop', 'props'],
   shelves: ['shelf', 'shelves'],
   sequences: ['sequence', 'sequences'],
+  'lesson-steps': ['step', 'steps'],
   'ways-to-lie': ['way to lie', 'ways to lie'],
 };
 const many = (count: number, of: Counted | null) =>
@@ -72,6 +73,8 @@ const asked: Readonly<Record<AskedFor, () => string>> = {
     'expected "ojas-book/1": this is no Ojas backup of a kind this version reads.',
   'shelf-format': () =>
     'expected "ojas-shelf/1" or a backup: this is not a shelf of a kind this version reads.',
+  'lesson-format': () =>
+    'expected "ojas-lesson/1": this is not a lesson of a kind this version reads.',
   'no-such-pose': () => 'no pose is called that.',
 };
 
