@@ -395,6 +395,14 @@ export const matSlice = createSlice({
       now.done.push(payload);
       Object.assign(now, nextPose(now));
     },
+    /** What was done is done once more, before what comes. */
+    poseAgain: ({ now }, { payload: place }: PayloadAction<string>) => {
+      now?.poses.splice(now.at, 0, place);
+    },
+    /** What was said of what is done already, when it was asked at the end; what is left out was not done. */
+    doneSaid: ({ now }, { payload }: PayloadAction<Mat['done']>) => {
+      if (now) now.done = payload;
+    },
     poseSkipped: ({ now }) => {
       if (now) Object.assign(now, nextPose(now));
     },
@@ -442,6 +450,8 @@ export const {
   holdPaused,
   poseDone,
   poseSkipped,
+  poseAgain,
+  doneSaid,
   matCleared,
 } = matSlice.actions;
 

@@ -28,6 +28,7 @@ import type { Kept } from '@/workers/stored/secondCopy';
 import type { ActHead, Diff } from './acts';
 import type { Change } from './facts';
 import { overTabs, type Lock } from './locks';
+import { ledSchema, ledSlice, ledStarted } from './led';
 import {
   cameRestored,
   cameSchema,
@@ -35,6 +36,7 @@ import {
   laidSchema,
   leftTaken,
   type LeftMat,
+  matOf,
   matReducer,
   matRestored,
   matSchema,
@@ -262,6 +264,7 @@ const draftsOf = (kept: Readonly<Record<string, unknown>>, window: string) =>
 const CAME = 'came';
 const LAID = 'laid';
 const PICTURES = 'pictures';
+const LED = 'led';
 const ALONE: Tab = { name: 'only', alive: async () => new Set(['only']) };
 
 const reducer = combineReducers({
@@ -280,6 +283,7 @@ const reducer = combineReducers({
   storage: storageSlice.reducer,
   mat: matReducer,
   measuring: measuringSlice.reducer,
+  led: ledSlice.reducer,
 });
 
 export function createStore(
@@ -349,6 +353,14 @@ export function createStore(
         .catch(() => undefined);
     },
   });
+  drafts.startListening({
+    predicate: (_, now, before) => (now as RootState).led !== (before as RootState).led,
+    // One that cannot be kept is led all the same, for as long as the page is there.
+    effect: async (_, { getState }) => {
+      const { now } = (getState() as RootState).led;
+      await vault.writeDraft(`${LED}/${(await extra.tab).name}`, now).catch(() => undefined);
+    },
+  });
   for (const [name, of] of [
     [CAME, ({ mat }: RootState) => mat.came],
     [LAID, ({ mat }: RootState) => mat.laid],
@@ -384,6 +396,7 @@ export interface RootState extends Facts {
   readonly undo: UndoState;
   readonly storage: StorageState;
   readonly mat: ReturnType<typeof matReducer>;
+  readonly led: ReturnType<typeof ledSlice.reducer>;
   readonly measuring: ReturnType<typeof measuringSlice.reducer>;
 }
 export type Thunk<R = void> = ThunkAction<R, RootState, Extra, UnknownAction>;
@@ -521,7 +534,7 @@ export const wantRecords =
 /** Puts back what this window was doing, and finds what closed ones left. */
 const restoreDrafts =
   ({ drafts: keys, facts, rest }: Opened): Thunk<Promise<void>> =>
-  async (dispatch, _, { vault, tab: coming }) => {
+  async (dispatch, getState, { vault, tab: coming }) => {
     const [tab, drafts] = [await coming, await vault.readDrafts(keys)];
     const alive = await tab.alive();
     const came = cameSchema.safeParse(drafts.get(CAME));
@@ -554,7 +567,7 @@ const restoreDrafts =
       Object.keys(windows.parked).length === 0
     )
       await dispatch(takeLeftMat(only));
-    const find = (draft: 'measuring' | typeof PICTURES): unknown => {
+    const find = (draft: 'measuring' | typeof PICTURES | typeof LED): unknown => {
       const own = `${draft}/${tab.name}`;
       const left = [...drafts.keys()].find(
         (name) =>
@@ -570,6 +583,10 @@ const restoreDrafts =
           .catch(() => undefined);
       return drafts.get(name);
     };
+    const led = ledSchema.safeParse(find(LED));
+    // It is led on where those who are in it are on their mats.
+    if (led.success && led.data.people.some((id) => matOf(getState().mat, id)))
+      dispatch(ledStarted(led.data));
     const measured = measuringSchema.safeParse(find('measuring'));
     if (measured.success) dispatch(measuringRestored(measured.data));
     const pictures = picturesSchema.safeParse(find(PICTURES));

@@ -126,6 +126,8 @@ export const sessionPoseSchema = open({
   heldSeconds: z.number().min(0).max(7200),
   /** From the pose before to the hold: fetching, building, the way in; absent where nobody timed it. */
   setUpSeconds: z.number().min(0).max(7200).optional(),
+  /** Held less than planned since the hour was short: that says nothing of the pose. */
+  forTheClock: z.boolean().optional(),
   /** What was said: a stop tells a word and no strength. */
   feeling: open({
     strength: z.number().int(says('whole-number')).min(0).max(10).optional(),

@@ -286,6 +286,17 @@ test('good sessions count only as long as they run at the same height', () => {
   ).toBe(1);
 });
 
+test('a time of which nothing was said neither counts nor breaks what runs', () => {
+  const unsaid = { feeling: {}, pelvis: undefined, breath: undefined, faults: [] };
+  const shorter = { ...unsaid, heldSeconds: 60, plannedSeconds: 180 };
+  expect(goodRunning(times({}, unsaid, {}), 6)).toBe(2);
+  expect(goodRunning(times({}, {}, unsaid), 6)).toBe(2);
+  expect(goodRunning(times(unsaid, unsaid), 6)).toBe(0);
+  // Held short it is something to go by, but where the hour was short.
+  expect(goodRunning(times({}, shorter, {}), 6)).toBe(1);
+  expect(goodRunning(times({}, { ...shorter, forTheClock: true }, {}), 6)).toBe(2);
+});
+
 test('going well means the whole time, easy breath, muscle, upright', () => {
   expect(wentWell(samplePose())).toBe(true);
   expect(wentWell(samplePose({ heldSeconds: 40 }))).toBe(false);

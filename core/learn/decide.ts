@@ -129,9 +129,9 @@ export function wentWell(outcome: SessionPose): boolean {
   );
 }
 
-/** The whole planned time; where none was planned, what was held is the whole. */
-export const heldWhole = ({ heldSeconds, plannedSeconds }: SessionPose) =>
-  heldSeconds >= parameter.fullTime.value * (plannedSeconds ?? heldSeconds);
+/** The whole planned time, or all of it that the clock allowed; where none was planned, what was held is the whole. */
+export const heldWhole = ({ heldSeconds, plannedSeconds, forTheClock }: SessionPose) =>
+  forTheClock === true || heldSeconds >= parameter.fullTime.value * (plannedSeconds ?? heldSeconds);
 
 /** Whether the last two times both ended before the whole time. */
 export const cutShortTwice = (earlier: readonly SessionPose[]): boolean =>
@@ -392,12 +392,20 @@ const alongWith = (next: Rung, rungs: readonly Rung[], askedOf: (rung: Rung) => 
 /** More likely than not: a finer reading may settle it. */
 const EVEN = 0.5;
 
-/** Good sessions running, all at the heights of the last one. */
+/** Nothing was said of it, and nothing seen: it speaks neither for nor against. */
+const isUnsaid = ({ feeling, stop, pelvis, breath, list, nextDay, faults }: SessionPose) =>
+  feeling.strength === undefined &&
+  feeling.place === undefined &&
+  [stop, pelvis, breath, list, nextDay].every((one) => one === undefined) &&
+  faults.length === 0;
+
+/** Good sessions running, all at the heights of the last one; one of which nothing was said lies between unseen. */
 export function goodRunning(earlier: readonly Earlier[], strengthAllowed: number): number {
   const last = earlier.at(-1);
   if (!last) return 0;
   let running = 0;
   for (const { outcome } of [...earlier].reverse()) {
+    if (isUnsaid(outcome) && heldWhole(outcome) && sameHeights(outcome, last.outcome)) continue;
     if (
       !wentWell(outcome) ||
       askedForMore(outcome, strengthAllowed) ||

@@ -27,6 +27,12 @@ export const places: readonly Place[] = [
     heading: 'To take home: Marit Osei',
   },
   { name: 'Mat', path: '/students/p-yusuf/mat', heading: 'Yusuf Bellamy' },
+  { name: 'Lesson', path: '/students/p-yusuf/lesson', heading: 'A lesson for Yusuf Bellamy' },
+  {
+    name: 'Class lesson',
+    path: '/classes/c-evening/lesson',
+    heading: 'A lesson for Mobility evening',
+  },
   { name: 'Record', path: '/students/p-hettie/record', heading: 'Hettie Marchbanks' },
   { name: 'Progress', path: '/students/p-marit/progress', heading: 'Marit Osei' },
   { name: 'Shelf', path: '/shelf', heading: 'Shelf' },

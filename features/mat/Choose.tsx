@@ -1,4 +1,5 @@
 import { firstName } from '@/ui/firstName';
+import { Link } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { recordIn } from '@/core/recordIn';
@@ -131,6 +132,9 @@ export function Choose({ person, day, onDay, onStart }: ChooseProps) {
         <Words className="font-semibold">How does {firstName(name)} come today?</Words>
         <Chips label="How today is" options={days} chosen={day} onChoose={onDay} />
       </View>
+      <Link href={`/students/${id}/lesson` as '/students'} asChild>
+        <Press>Lead a whole lesson</Press>
+      </Link>
       <Chips
         label="Sequence"
         options={[

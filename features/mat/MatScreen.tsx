@@ -124,7 +124,12 @@ function OneMat({ id, is, onEnded }: OneMatProps) {
         person: id,
         name: person.name,
         is,
-        news: <News name={person.name} mat={mat} plan={plan} />,
+        news: (
+          <>
+            <InLesson id={id} />
+            <News name={person.name} mat={mat} plan={plan} />
+          </>
+        ),
       }}
     >
       {planned ? (
@@ -140,6 +145,20 @@ function OneMat({ id, is, onEnded }: OneMatProps) {
         <AllDone id={id} name={person.name} isAlone={is === 'screen'} onEnded={onEnded} />
       )}
     </OnMat>
+  );
+}
+
+/** The way back to the lesson that this mat is part of. */
+function InLesson({ id }: { readonly id: string }) {
+  const led = useOjas((state) => state.led.now);
+  if (!led?.people.includes(id)) return null;
+  return (
+    <Link
+      href={`/students/${id}/lesson` as '/students'}
+      className="min-h-12 py-3 font-text text-base text-thread underline"
+    >
+      Back to the lesson: {led.lesson.name}
+    </Link>
   );
 }
 

@@ -26,6 +26,8 @@ export const DataScreen = page((all) => all.DataScreen);
 export const DrawingsScreen = page((all) => all.DrawingsScreen);
 export const MoreScreen = page((all) => all.MoreScreen);
 export const ReckoningScreen = page((all) => all.ReckoningScreen);
+export const LessonScreen = page((all) => all.LessonScreen);
+export const ClassLessonScreen = page((all) => all.ClassLessonScreen);
 export const ClassScreen = page((all) => all.ClassScreen);
 export const HelpScreen = page((all) => all.HelpScreen);
 export const IntakeScreen = page((all) => all.IntakeScreen);

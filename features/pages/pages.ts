@@ -1,4 +1,5 @@
 export { DataScreen } from '../data/DataScreen';
+export { ClassLessonScreen, LessonScreen } from '../lessons/LessonScreen';
 export { MatScreen } from '../mat/MatScreen';
 export { MeasureScreen } from '../measure/MeasureScreen';
 export { ProtocolsScreen } from '../measure/ProtocolsScreen';

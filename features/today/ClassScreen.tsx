@@ -1,3 +1,4 @@
+import { Link } from 'expo-router';
 import { View } from 'react-native';
 import { recordIn } from '@/core/recordIn';
 import { liesIn } from '@/core/lies';
@@ -7,6 +8,7 @@ import { stackWords } from '@/core/props/stack';
 import { selectPlan } from '@/store/reckoned';
 import { selectPeople, selectShelf } from '@/store/selectors';
 import { clock, length } from '@/ui/format';
+import { Press } from '@/ui/Press';
 import { Print } from '@/ui/Print';
 import { Screen } from '@/ui/Screen';
 import { Sheet } from '@/ui/Sheet';
@@ -41,6 +43,9 @@ export function ClassScreen({ id }: { readonly id: string }) {
         {people.map(({ name }) => name).join(', ')}
         {it.time ? ` · ${clock(it.time)}` : ''}
       </Aside>
+      <Link href={`/classes/${id}/lesson` as '/classes'} asChild>
+        <Press>Lead a whole lesson</Press>
+      </Link>
       {rows.length === 0 ? <Words>Nobody in it practises anything yet.</Words> : null}
       {rows.map(({ pose, name, lines }) => (
         <Sheet key={pose} role="region" aria-label={name}>
