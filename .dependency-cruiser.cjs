@@ -54,7 +54,7 @@ const lent = {
   // A plan's words and marks; a student's tabs; the way to load late, and the demo book.
   mat: ['plan', 'shell', 'students'],
   // A lesson is led on mats, with their stop words and clock, and tells a plan's poses.
-  lessons: ['mat', 'plan', 'students'],
+  lessons: ['data', 'mat', 'plan', 'students'],
   measure: ['data', 'students'],
   plan: ['data', 'shell', 'students'],
   progress: ['data', 'plan', 'shell', 'students'],

@@ -4,7 +4,7 @@ import { bookSchema, type Book } from './book';
 import { planStudent } from '../plan/plan';
 import { anyBook } from '../tests/anyBook';
 import { bookOf, bookParts, factsOfBook } from './bookText';
-import { checkBook, parseBook, parseBookFile } from './check';
+import { checkBook, parseBook, parseBookFile, parseLessonFile } from './check';
 import { factKinds, noFacts, readFact, type Facts } from './facts';
 import { sameValue } from './sameValue';
 import { lastDay, shiftBook } from './shift';
@@ -380,4 +380,20 @@ describe('what only a later version knows', () => {
     ])
       expect(of(more).ok).toBe(false);
   });
+});
+
+test('a lesson is read from a file; what is no lesson is refused by name', () => {
+  const bytes = (value: unknown) => new TextEncoder().encode(JSON.stringify(value));
+  const lesson = { format: 'ojas-lesson/1', id: 'a', name: 'A', steps: [{ is: 'hum', id: 'om' }] };
+  expect(parseLessonFile(bytes(lesson))).toMatchObject({ ok: true, value: lesson });
+  const refused = (value: unknown) => {
+    const parsed = parseLessonFile(bytes(value));
+    return parsed.ok ? [] : parsed.faults.map(({ path }) => path);
+  };
+  expect(refused({ ...lesson, format: 'ojas-lesson/9' })).toEqual(['format']);
+  expect(refused({ ...lesson, steps: [] })).toEqual(['steps']);
+  expect(refused({ ...lesson, steps: [{ is: 'pose', id: 'staff', seconds: -4 }] })).toEqual([
+    'steps[0].seconds',
+  ]);
+  expect(parseLessonFile(new Uint8Array([0xff, 0xfe, 0])).ok).toBe(false);
 });

@@ -1,3 +1,4 @@
+import { lessonFileSchema } from './lesson';
 import type { z } from '../z';
 import { bookSchema, shelfFileSchema, type Book } from './book';
 import { bookLists } from './facts';
@@ -76,20 +77,29 @@ export function parseBook(text: string, today: LocalDay): Parsed<Book> {
   return json.ok ? checkBook(json.value, today) : json;
 }
 
-/** Reads the props of a shelf from the bytes of a file: a shelf by itself, or the shelf of a book. */
-export function parseShelfFile(bytes: Uint8Array): Parsed<z.infer<typeof shelfFileSchema>> {
+/** Reads a small file of one kind from its bytes. */
+function parseFile<T>(bytes: Uint8Array, schema: z.ZodType<T>): Parsed<T> {
   const text = textOf(bytes);
   const json = text.ok ? jsonOf(text.value) : text;
   if (!json.ok) return json;
   const unfit = unfitIn(json.value);
   if (unfit) return { ok: false, faults: [unfit] };
-  const parsed = shelfFileSchema.safeParse(json.value, inCodes);
-  if (!parsed.success) return { ok: false, faults: firstOf(faultsIn(parsed.error, json.value)) };
-  const faults = repeated('shelf', parsed.data.shelf);
-  return faults.length > 0
-    ? { ok: false, faults: firstOf(faults) }
-    : { ok: true, value: parsed.data, notes: [] };
+  const parsed = schema.safeParse(json.value, inCodes);
+  return parsed.success
+    ? { ok: true, value: parsed.data, notes: [] }
+    : { ok: false, faults: firstOf(faultsIn(parsed.error, json.value)) };
 }
+
+/** Reads the props of a shelf from the bytes of a file: a shelf by itself, or the shelf of a book. */
+export function parseShelfFile(bytes: Uint8Array): Parsed<z.infer<typeof shelfFileSchema>> {
+  const parsed = parseFile(bytes, shelfFileSchema);
+  const faults = parsed.ok ? repeated('shelf', parsed.value.shelf) : [];
+  return faults.length > 0 ? { ok: false, faults: firstOf(faults) } : parsed;
+}
+
+/** Reads a lesson from the bytes of a file; steps that this version does not know are kept as they came. */
+export const parseLessonFile = (bytes: Uint8Array): Parsed<z.infer<typeof lessonFileSchema>> =>
+  parseFile(bytes, lessonFileSchema);
 
 function jsonOf(text: string): Parsed<unknown> {
   let json: unknown;

@@ -1,7 +1,7 @@
 import { placeKey, wantsTakingBack, wantsWarmth } from '../advise/order';
 import { hold, lesson as parameter } from '../parameters';
 import { holdOf, poseById } from '../poses/poses';
-import { leads, tidied, type LessonPlan, type PlannedStep } from './planLesson';
+import { leads, marked, tidied, type LessonPlan, type PlannedStep } from './planLesson';
 import { atTheStart, led, secondsOf, timelineOf, type Reached } from './timeline';
 
 /** What is done with a part of a lesson where time is short. */
@@ -288,5 +288,5 @@ export function withFates(plan: LessonPlan, fates: readonly Fate[]): readonly Pl
         : Math.max(1, Math.round((step.times * seconds) / step.seconds));
     return [{ ...step, seconds, times }];
   });
-  return tidied(kept, []);
+  return marked(tidied(kept, []));
 }

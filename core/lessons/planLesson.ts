@@ -238,7 +238,7 @@ export function tidied(steps: readonly PlannedStep[], left: readonly LeftStep[])
 }
 
 /** The same pose on the same side more than once: the first and the last are marked, to be compared. */
-function marked(steps: readonly PlannedStep[]): PlannedStep[] {
+export function marked(steps: readonly PlannedStep[]): PlannedStep[] {
   const keys = steps.map((one) => (one.is === 'pose' ? placeKey(one.planned) : null));
   return steps.map((one, i) => {
     const key: PlaceKey | null = keys[i] ?? null;

@@ -33,6 +33,17 @@ const whole = Math.round;
 /** How long a pose or a movement is held; shorter for the clock where that is said. */
 export type Lengths = (step: PlannedStep) => number;
 
+/** Fetching and laying what is needed next, where anything is carried at all. */
+function buildOf(
+  step: number,
+  planned: PlanPose | null,
+  { built }: Reached,
+  pace: number,
+): readonly Segment[] {
+  const carried = planned ? carrySeconds(movesBetween(built ?? NOTHING, planned)) : 0;
+  return carried > 0 ? [{ step, phase: 'build', seconds: whole(carried * pace) }] : [];
+}
+
 /** What one more step takes, stretch by stretch, and where the lesson then is. */
 export function led(
   steps: readonly PlannedStep[],
@@ -50,22 +61,25 @@ export function led(
       : [];
   if (one.is === 'step') {
     const phase = one.step.kind === 'movement' ? 'move' : 'way';
+    // What it is done on must lie there, too.
+    const on = phase === 'move' ? one.within : null;
     return {
-      segments: [...way, { step: at, phase, seconds: whole(seconds) }],
-      reached: { ...reached, way: null, outOf: null },
+      segments: [
+        ...way,
+        ...buildOf(at, on, reached, pace),
+        { step: at, phase, seconds: whole(seconds) },
+      ],
+      reached: { built: on ?? reached.built, way: null, outOf: null },
     };
   }
   const { planned } = one;
   if (reached.outOf === placeKey(planned) && reached.way === null) return { segments: [], reached };
-  const carried = carrySeconds(movesBetween(reached.built ?? NOTHING, planned));
   const isOther = reached.built?.pose === planned.pose && reached.built.side !== planned.side;
   const enter = enterSeconds(planned, isOther);
   return {
     segments: [
       ...way,
-      ...(carried > 0
-        ? [{ step: at, phase: 'build', seconds: whole(carried * pace) } as const]
-        : []),
+      ...buildOf(at, planned, reached, pace),
       { step: at, phase: 'enter', seconds: whole(enter * pace) },
       { step: at, phase: 'hold', seconds: whole(seconds) },
       {

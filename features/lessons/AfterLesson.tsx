@@ -16,6 +16,7 @@ import { Aside, Title, Words } from '@/ui/Words';
 import { useOjasDispatch, useOjasList } from '../hooks';
 import { useWayOn } from '../useWayOn';
 import { places, strengths } from '../plan/felt';
+import { Compared } from '../plan/Compared';
 import { poseTitle } from '../plan/words';
 import { plannedAt, recordLesson } from './lead';
 
@@ -124,6 +125,7 @@ function OfOne({ mat, name, said, undone, onSay, onDone }: OfOneProps) {
   return (
     <Sheet>
       {name ? <Title level={2}>{name}</Title> : null}
+      <Compared poses={mat.done} />
       {mat.done.length === 0 ? <Words>Nothing was held.</Words> : null}
       {mat.done.map((one, i) => {
         const key = rowKey(mat.person, i);

@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import type { Person } from '@/core/formats/book';
 import type { Lesson } from '@/core/formats/lesson';
-import { fetchedTogether } from '@/core/advise/order';
+import { fetchedTogether, placeKey } from '@/core/advise/order';
 import {
   fitInto,
   leastSeconds,
@@ -27,6 +27,7 @@ import { nowIso, useOjas, useOjasDispatch, useWords } from '../hooks';
 import { unlockSound } from '../sound/chime';
 import { poseName } from '../plan/words';
 import { beginLesson } from './lead';
+import { OwnLessons } from './OwnLessons';
 import { nowMs } from './useClock';
 import { useLessons, useStudentsLessons, type StudentsLesson } from './useLesson';
 
@@ -123,6 +124,7 @@ export function ChooseLesson({ title, people }: ChooseLessonProps) {
         onFate={(part, fate) => setOwn({ ...own, [part]: fate })}
       />
       <Fetch parts={parts} />
+      <OwnLessons lesson={lesson} onTaken={choose} />
       {mine.map(({ person, plan }) => (
         <LeftOut
           key={person}
@@ -228,7 +230,11 @@ interface StepsProps {
 const nameOf = (id: string) => stepById(id)?.name ?? poseName(id);
 
 /** What is told of a step: how long or how often, what it stands for, and what the clock does to it. */
-function stepNote(own: readonly PlannedStep[], fate: Fate): string {
+function stepNote(
+  own: readonly PlannedStep[],
+  fate: Fate,
+  isCompared: (place: string) => boolean,
+): string {
   const [first] = own;
   if (!first) return '';
   const seconds = fate === 'short' ? shortSeconds(first) : first.seconds;
@@ -238,14 +244,28 @@ function stepNote(own: readonly PlannedStep[], fate: Fate): string {
     ...(fate === 'short' && seconds < first.seconds ? ['shorter for the clock'] : []),
     ...(first.standsFor === null ? [] : [`in place of ${nameOf(first.standsFor)}`]),
     ...(first.is === 'step' && first.isSmaller ? ['small, for a caution'] : []),
-    ...(own.some((one) => one.is === 'pose' && one.mark === 'first') ? ['the first time'] : []),
-    ...(own.some((one) => one.is === 'pose' && one.mark === 'last') ? ['again, to compare'] : []),
+    ...markNote(own, isCompared),
   ].join(' · ');
+}
+
+/** Whether it is the first of what comes again, or the last, as far as both are done. */
+function markNote(
+  own: readonly PlannedStep[],
+  isCompared: (place: string) => boolean,
+): readonly string[] {
+  const one = own.find((step) => step.is === 'pose' && isCompared(placeKey(step.planned)));
+  if (one?.is !== 'pose' || one.mark === null) return [];
+  return [one.mark === 'first' ? 'the first time' : 'again, to compare'];
 }
 
 /** Step by step; what is not ticked is left out. */
 function Steps({ plan, fates, onFate }: StepsProps) {
   const parts = partsOf(plan);
+  const compared = new Set(
+    withFates(plan, fates).flatMap((one) =>
+      one.is === 'pose' && one.mark !== null ? [placeKey(one.planned)] : [],
+    ),
+  );
   return (
     <Sheet>
       <Title level={2}>Step by step</Title>
@@ -265,7 +285,9 @@ function Steps({ plan, fates, onFate }: StepsProps) {
             >
               {names.join(', ')}
             </Tick>
-            <Aside className="-mt-2 pb-1 pl-9">{stepNote(own, fate)}</Aside>
+            <Aside className="-mt-2 pb-1 pl-9">
+              {stepNote(own, fate, (place) => compared.has(place))}
+            </Aside>
           </View>
         );
       })}

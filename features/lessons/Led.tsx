@@ -7,6 +7,7 @@ import type { Posture } from '@/core/geometry/posture';
 import { nowIn, type Now } from '@/core/lessons/running';
 import { stepById } from '@/core/lessons/steps';
 import type { OwnStep } from '@/core/lessons/together';
+import { hold } from '@/core/parameters';
 import { formatRFC3339 } from 'date-fns/formatRFC3339';
 import type { Led as LedLesson } from '@/store/led';
 import { selectSettings, selectShelf } from '@/store/selectors';
@@ -214,6 +215,16 @@ function useAloud(led: LedLesson, now: Now, doing: readonly Doing[], next: reado
     if (!aloud || !segment || !lead?.own) return;
     speak(saidIn(lead.own, segment.phase, lead.planned, next[0]?.own ?? null, shelf));
   }, [led, now.at, doing, next, aloud, shelf]);
+  // Out of a movement there is no way of its own: what comes is said in its last breath.
+  const told = useRef<number | null>(null);
+  const isLastBreath =
+    led.segments[now.at]?.phase === 'move' && now.leftSeconds <= hold.breath.value + 1;
+  useEffect(() => {
+    const coming = next[0]?.own;
+    if (!isLastBreath || told.current === now.at || !aloud || !coming) return;
+    told.current = now.at;
+    speak(`Next: ${stepTitle(coming)}`);
+  }, [isLastBreath, now.at, aloud, next]);
 }
 
 /** The figure as it is now, or as it will be once it is built. */

@@ -52,7 +52,7 @@ export function stretchLines(
   shelf: Shelf,
   units: Units,
 ): readonly string[] {
-  if (own.is === 'step') {
+  if (own.is === 'step' && phase !== 'build') {
     const cues = stepById(own.id)?.cues ?? [];
     return own.isSmaller && phase === 'move' ? [SMALLER, ...cues] : cues;
   }

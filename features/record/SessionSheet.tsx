@@ -4,9 +4,10 @@ import { placeKey } from '@/core/advise/order';
 import { notTheirs } from '@/core/advise/whose';
 import type { Person, Session, SessionPose } from '@/core/formats/book';
 import { dayOf, isDay } from '@/core/formats/time';
+import { lessonOfSession } from '@/core/lessons/ofSession';
 import { calledSo } from '@/core/poses/called';
 import { edit, put } from '@/store/facts';
-import { selectSessionsOf } from '@/store/selectors';
+import { selectSessionsOf, selectSettings } from '@/store/selectors';
 import { commit } from '@/store/store';
 import { DayField } from '@/ui/DayField';
 import { date, hour } from '@/ui/format';
@@ -14,8 +15,9 @@ import { Field } from '@/ui/Field';
 import { Chips, Press } from '@/ui/Press';
 import { Sheet } from '@/ui/Sheet';
 import { Fault, Title, Words } from '@/ui/Words';
-import { useOjas, useOjasDispatch, usePerson, useToday, useWords } from '../hooks';
+import { freshId, useOjas, useOjasDispatch, usePerson, useSet, useToday, useWords } from '../hooks';
 import { days } from '../plan/felt';
+import { Compared } from '../plan/Compared';
 import { NextDay } from '../plan/NextDay';
 import { PoseLine } from '../plan/PoseLine';
 import { poseTitle } from '../plan/words';
@@ -139,9 +141,26 @@ export function SessionSheet({
           }
         />
       ) : null}
+      <Compared poses={session.poses} />
+      {open ? <AsLesson session={session} day={day} /> : null}
       {last || open ? <NextDay session={session} /> : null}
       <Foot day={day} open={open} onToggle={() => setOpen(!open)} onRemove={remove} />
     </Sheet>
+  );
+}
+
+/** A session that was good is led again as a lesson, for any student. */
+function AsLesson({ session, day }: { readonly session: Session; readonly day: string }) {
+  const own = useOjas(selectSettings).lessons ?? [];
+  const set = useSet();
+  const keep = () => {
+    const lesson = lessonOfSession(session, freshId('lesson'), `As on ${day}`);
+    return set({ lessons: [...own, lesson] }, `Lesson ${lesson.name} kept`);
+  };
+  return (
+    <Press className="self-start" onPress={keep}>
+      Keep it as a lesson
+    </Press>
   );
 }
 
