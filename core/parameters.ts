@@ -865,7 +865,11 @@ export const hold = {
 export const lesson = {
   perPiece: p(7, 'seconds', 'to fetch, fold or turn one piece and put it down; starting value'),
   perLine: p(5, 'seconds', 'to say one line of the way in, and to do it; starting value'),
-  otherSide: p(0.5, 'ratio', 'of the way in, on the second side: it is known by then; starting value'),
+  otherSide: p(
+    0.5,
+    'ratio',
+    'of the way in, on the second side: it is known by then; starting value',
+  ),
   comeOut: p(8, 'seconds', 'to come out; starting value'),
   rest: p(6, 'seconds', 'a breath after a hold; starting value'),
   paceKnown: p(
@@ -875,7 +879,11 @@ export const lesson = {
   ),
   paceLeast: p(0.5, 'ratio', 'nobody is taken for quicker than this; starting value'),
   paceMost: p(2.5, 'ratio', 'nor for slower; starting value'),
-  shortShare: p(0.6, 'ratio', 'a hold that is shortened for the clock keeps so much; starting value'),
+  shortShare: p(
+    0.6,
+    'ratio',
+    'a hold that is shortened for the clock keeps so much; starting value',
+  ),
   shortMovement: p(0.5, 'ratio', 'and a movement is done so often; starting value'),
 } as const;
 

@@ -91,7 +91,16 @@ const views = [
       into('One-leg fold'),
     ],
   },
-  { name: 'plan-dark', path: '/students/p-lulu/plan', dark: true, do: [into('Reclined hero')] },
+  {
+    name: 'lesson',
+    path: '/students/p-marit/lesson',
+    dark: true,
+    do: [
+      pick('On a chair, warm and open'),
+      press(/^Go:/),
+      ...Array(14).fill(press(/^(Ready|Onward)$/)),
+    ],
+  },
   { name: 'plan-wide', path: '/students/p-bram/plan', size: WIDE, do: [into('Staff')] },
   { name: 'week', path: '/week' },
   {

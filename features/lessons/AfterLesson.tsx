@@ -89,9 +89,11 @@ export function AfterLesson({ led, people }: AfterLessonProps) {
           />
         ) : null,
       )}
-      <Tick checked={asBefore} onToggle={() => setAsBefore(!asBefore)}>
-        What I say nothing of was as good as last time
-      </Tick>
+      {count > 0 ? (
+        <Tick checked={asBefore} onToggle={() => setAsBefore(!asBefore)}>
+          What I say nothing of was as good as last time
+        </Tick>
+      ) : null}
     </Screen>
   );
 }

@@ -13,7 +13,7 @@ import {
   type Fate,
 } from '@/core/lessons/fit';
 import { secondsOf } from '@/core/lessons/timeline';
-import { together } from '@/core/lessons/together';
+import { together, type Part } from '@/core/lessons/together';
 import type { LessonPlan, PlannedStep } from '@/core/lessons/planLesson';
 import { stepById } from '@/core/lessons/steps';
 import { selectShelf } from '@/store/selectors';
@@ -57,19 +57,14 @@ export function ChooseLesson({ title, people }: ChooseLessonProps) {
     lesson,
     people.map(({ id }) => id),
   );
-  const longest = mine.reduce<StudentsLesson | null>(
-    (most, one) =>
-      !most || wholeSeconds(one.plan, one.pace) > wholeSeconds(most.plan, most.pace) ? one : most,
-    null,
-  );
-  if (!lesson || !longest) return null;
   const most = time === 'all' ? Infinity : Number(time) * MINUTE;
-  const fitted = fitInto(longest.plan, most, longest.pace);
-  const fates = partsOf(longest.plan).map((_, i) => own[i] ?? fitted.fates?.[i] ?? 'short');
-  const parts = mine.map((one) => ({
+  const fitted = fitAll(mine, most);
+  if (!lesson || !fitted) return null;
+  const { longest, wholeOfAll } = fitted;
+  const fates = fitted.fates.map((fate, i) => own[i] ?? fate);
+  const parts = partsAs(mine, longest, fates).map((one) => ({
+    ...one,
     person: people.find(({ id }) => id === one.person) as Person,
-    steps: one === longest ? withFates(one.plan, fates) : alike(one.plan, longest.plan, fates),
-    pace: one.pace,
   }));
   const led = together(parts.map((one) => ({ ...one, person: one.person.id })));
   const seconds = secondsOf(led.segments);
@@ -103,8 +98,7 @@ export function ChooseLesson({ title, people }: ChooseLessonProps) {
           label="Minutes"
           options={TIMES.map((id) => ({
             id,
-            words:
-              id === 'all' ? `All, ${inMinutes(wholeSeconds(longest.plan, longest.pace))} min` : id,
+            words: id === 'all' ? `All, ${inMinutes(wholeOfAll)} min` : id,
           }))}
           chosen={time}
           onChoose={(id) => {
@@ -115,7 +109,7 @@ export function ChooseLesson({ title, people }: ChooseLessonProps) {
       </View>
       <Fits
         {...{ lesson, lessons, people, most, seconds }}
-        least={fitted.fates === null ? fitted.seconds : null}
+        least={fitted.least}
         onChoose={choose}
       />
       <Steps
@@ -134,6 +128,54 @@ export function ChooseLesson({ title, people }: ChooseLessonProps) {
       ))}
     </Screen>
   );
+}
+
+/** Everybody's part, once the parts of the longest of them have their fates. */
+const partsAs = (
+  mine: readonly StudentsLesson[],
+  longest: StudentsLesson,
+  fates: readonly Fate[],
+): readonly Part[] =>
+  mine.map(({ person, plan, pace }) => ({
+    person,
+    steps: plan === longest.plan ? withFates(plan, fates) : alike(plan, longest.plan, fates),
+    pace,
+  }));
+
+/** Nobody is asked for the shortest of a class more often than this. */
+const MOST_TRIES = 6;
+
+/**
+ * What fits into a time for all of them at once: by the one who takes longest, shortened further for as long as the
+ * others hold the room up.
+ */
+function fitAll(mine: readonly StudentsLesson[], most: number) {
+  const longest = mine.reduce<StudentsLesson | null>(
+    (before, one) =>
+      !before || wholeSeconds(one.plan, one.pace) > wholeSeconds(before.plan, before.pace)
+        ? one
+        : before,
+    null,
+  );
+  if (!longest) return null;
+  const parts = partsOf(longest.plan);
+  const lasts = (fates: readonly Fate[]) =>
+    secondsOf(together(partsAs(mine, longest, fates)).segments);
+  const whole = parts.map((): Fate => 'whole');
+  const shortest = parts.map(({ isKept }): Fate => (isKept ? 'short' : 'dropped'));
+  const wholeOfAll = lasts(whole);
+  const told = { longest, wholeOfAll };
+  if (wholeOfAll <= most) return { ...told, fates: whole, least: null };
+  let aim = most;
+  for (let tries = 0; tries < MOST_TRIES; tries += 1) {
+    const { fates, seconds } = fitInto(longest.plan, aim, longest.pace);
+    if (!fates)
+      return { ...told, fates: shortest, least: mine.length > 1 ? lasts(shortest) : seconds };
+    const over = lasts(fates) - most;
+    if (over <= 0) return { ...told, fates, least: null };
+    aim -= over;
+  }
+  return { ...told, fates: shortest, least: lasts(shortest) };
 }
 
 /** A lesson of somebody in a class, shortened where the longest of them is; what warms and takes back stays. */

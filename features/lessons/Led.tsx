@@ -1,5 +1,6 @@
 import { useEffect, useRef, useState } from 'react';
-import { useWindowDimensions, View } from 'react-native';
+import { createPortal } from 'react-dom';
+import { useWindowDimensions, View, type ViewStyle } from 'react-native';
 import { bodyFrom } from '@/core/body/body';
 import type { Person, StopWord } from '@/core/formats/book';
 import type { PlanPose } from '@/core/formats/plan';
@@ -172,7 +173,7 @@ export function Led({ led, people }: LedProps) {
     >
       <Scene {...view} />
       <Time {...view} />
-      {doing.length > 1 ? <Mats doing={doing} phase={segment.phase} /> : <Lines {...view} />}
+      {doing.length > 1 ? <Mats {...view} /> : <Lines {...view} />}
       <Coming {...view} />
       <View className="flex-row flex-wrap gap-2">
         <Press onPress={does.again}>Once more</Press>
@@ -313,29 +314,38 @@ function Lines({ led, now, doing }: Going) {
   );
 }
 
+/** What somebody's mat needs in a stretch: what is laid while it is built, then what they do, until they are done. */
+function matWords(
+  { own, planned }: Doing,
+  phase: LedLesson['segments'][number]['phase'],
+  goneSeconds: number,
+  build: readonly string[],
+): string {
+  if (own === null) return 'rests';
+  if (phase === 'hold' && goneSeconds > own.seconds) return `${stepTitle(own)}: done, rests`;
+  const how = dose(own, planned);
+  const told = [stepTitle(own), ...(how === '' ? [] : [how])].join(', ');
+  return phase === 'build' && build.length > 0 ? `${told} · ${build.join('; ')}` : told;
+}
+
 /** Who needs what, a line for each mat. */
-function Mats({
-  doing,
-  phase,
-}: {
-  readonly doing: readonly Doing[];
-  readonly phase: LedLesson['segments'][number]['phase'];
-}) {
+function Mats({ doing, led, now }: Going) {
   const shelf = useOjas(selectShelf);
   const units = useUnits();
+  const phase = led.segments[now.at]?.phase ?? 'way';
   return (
     <Sheet role="region" aria-label="Mats">
-      {doing.map(({ person, own, planned }) => {
-        const lying = own?.is === 'pose' && planned ? buildLines(planned, shelf, units) : [];
-        return (
-          <Words key={person.id}>
-            <Words className="font-semibold">{firstName(person.name)}</Words>
-            {own === null
-              ? ': rests'
-              : `: ${stepTitle(own)}, ${dose(own, planned)}${phase === 'out' || lying.length === 0 ? '' : ` · ${lying.join('; ')}`}`}
-          </Words>
-        );
-      })}
+      {doing.map((one) => (
+        <Words key={one.person.id}>
+          <Words className="font-semibold">{firstName(one.person.name)}: </Words>
+          {matWords(
+            one,
+            phase,
+            now.goneSeconds,
+            one.own?.is === 'pose' && one.planned ? buildLines(one.planned, shelf, units) : [],
+          )}
+        </Words>
+      ))}
     </Sheet>
   );
 }
@@ -381,6 +391,9 @@ interface FarProps extends Going {
   readonly onPause: () => void;
 }
 
+const LINE = 1.15;
+const big = (fontSize: number) => ({ fontSize, lineHeight: fontSize * LINE });
+
 /** The clock for the far end of the room: one name, one time, one next. */
 function Far({ led, now, doing, next, runs, title, onNear, onPause }: FarProps) {
   const { width, height } = useWindowDimensions();
@@ -389,29 +402,31 @@ function Far({ led, now, doing, next, runs, title, onNear, onPause }: FarProps) 
   const phase = led.segments[now.at]?.phase ?? 'way';
   const count = lead && (phase === 'move' || phase === 'hold') ? countedSoFar(lead, now) : null;
   const coming = next[0]?.own;
-  return (
-    <View role="main" className="flex-1 items-center justify-between bg-paper p-4">
+  // Over everything else of the app.
+  return createPortal(
+    <View
+      role="main"
+      className="items-center justify-between bg-paper p-4"
+      style={{ position: 'fixed', inset: 0, zIndex: 50 } as unknown as ViewStyle}
+    >
       <View className="items-center">
-        <Title level={1} className="text-center" style={{ fontSize: figures * 0.24 }}>
+        <Title level={1} className="text-center" style={big(figures * 0.2)}>
           {title}
         </Title>
-        <Words className="text-center text-faint" style={{ fontSize: figures * 0.14 }}>
+        <Words className="text-center text-faint" style={big(figures * 0.14)}>
           {runs ? phaseWords[phase] : 'Standing still'}
         </Words>
       </View>
       <View role="timer" aria-label={`${minutes(now.leftSeconds)} left`}>
-        <Words
-          className="text-center font-semibold"
-          style={{ fontSize: figures, lineHeight: figures * 1.05 }}
-        >
+        <Words className="text-center font-semibold" style={big(figures)}>
           {count ?? minutes(Math.ceil(now.leftSeconds))}
         </Words>
       </View>
       <View className="w-full items-center gap-2">
-        <Words className="text-center" style={{ fontSize: figures * 0.16 }}>
+        <Words className="text-center" style={big(figures * 0.16)}>
           {coming ? `Next: ${stepTitle(coming)}` : 'The last one'}
         </Words>
-        <Words className="text-center text-faint" style={{ fontSize: figures * 0.12 }}>
+        <Words className="text-center text-faint" style={big(figures * 0.12)}>
           {`Ends at ${atHour(now.endsMs)}`}
         </Words>
         <View className="flex-row gap-2">
@@ -419,7 +434,8 @@ function Far({ led, now, doing, next, runs, title, onNear, onPause }: FarProps) 
           <Press onPress={onNear}>Near again</Press>
         </View>
       </View>
-    </View>
+    </View>,
+    document.body,
   );
 }
 
