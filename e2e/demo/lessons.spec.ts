@@ -28,9 +28,10 @@ test('the hamstring lesson is led by the clock and keys, over a reload, and the 
   await page.reload();
   await expect(heading).toHaveText(before as string);
 
-  await page.keyboard.press(' ');
+  await page.getByRole('button', { name: 'Pause' }).click();
   await expect(page.getByText(/standing still/)).toBeVisible();
   await page.keyboard.press(' ');
+  await expect(page.getByText(/standing still/)).toBeHidden();
   await page.keyboard.press('f');
   await expect(page.getByRole('button', { name: 'Near again' })).toBeVisible();
   await page.getByRole('button', { name: 'Near again' }).click();

@@ -103,6 +103,11 @@ export function Led({ led, people }: LedProps) {
   useEffect(() => {
     dispatch(keepUp(ms));
   }, [ms, dispatch]);
+  // Somebody may come back from their mat.
+  const alone = people.length === 1 ? people[0]?.id : undefined;
+  useEffect(() => {
+    if (alone !== undefined) dispatch(ledFromMat(alone, nowMs()));
+  }, [alone, dispatch]);
   useAloud(led, now, doing, next);
   const act = (does: (at: number) => Thunk) => {
     unlockSound();

@@ -221,20 +221,24 @@ export const onceMore = (nowMs: number) =>
     dispatch(moved(turnedTo(led, at, nowMs), 0));
   });
 
-/** Led on from where a student's mat is, once something was done there by hand. */
+/**
+ * Led on from where a student's mat is, once something was done there by hand: with what follows the last pose that is
+ * over, a movement among it. A mat that is free again has ended it.
+ */
 export const ledFromMat = (person: string, nowMs: number) =>
   onLed(nowMs, (led) => (dispatch, getState) => {
     const mat = matOf(getState().mat, person);
     if (!mat) return void dispatch(ledEnded());
+    const placeAt = (step: number) => placeOf(led.steps[step]?.whose[person]);
+    const here = led.segments[led.at]?.step ?? led.steps.length;
     const place = mat.poses[mat.at];
-    const step = led.steps.findIndex(
-      ({ whose }, i) =>
-        i >= (led.segments[led.at]?.step ?? led.steps.length) && placeOf(whose[person]) === place,
-    );
-    const at = led.segments.findIndex((one) => one.step === step);
-    if (place === undefined) dispatch(moved(turnedTo(led, led.segments.length, nowMs), 0));
-    else if (at >= 0 && step !== led.segments[led.at]?.step)
-      dispatch(moved(turnedTo(led, at, nowMs), 0));
+    // In a movement, or in the pose that is on the mat, nothing was done by hand.
+    if (placeAt(here) === null || placeAt(here) === place) return;
+    const coming = led.steps.findIndex((_, i) => i > here && placeAt(i) === place);
+    const until = place === undefined || coming < 0 ? led.steps.length : coming;
+    const over = led.steps.findLastIndex((_, i) => i < until && placeAt(i) !== null);
+    const at = led.segments.findIndex(({ step }) => step > over);
+    dispatch(moved(turnedTo(led, at < 0 ? led.segments.length : at, nowMs), 0));
   });
 
 /** It ends here: what is still to come is not done, and it is asked how it was. */
