@@ -11,6 +11,7 @@ import type { OwnStep } from '@/core/lessons/together';
 import { hold } from '@/core/parameters';
 import { formatRFC3339 } from 'date-fns/formatRFC3339';
 import type { Led as LedLesson } from '@/store/led';
+import { matOf } from '@/store/mat';
 import { selectSettings, selectShelf } from '@/store/selectors';
 import type { Thunk } from '@/store/store';
 import { stacksOf } from '@/ui/figure/stacks';
@@ -25,6 +26,7 @@ import { useOjas, useOjasDispatch, useOjasList, useSet, useUnits } from '../hook
 import { marksOf } from '../mat/Hold';
 import { OnMat } from '../mat/place';
 import { Stopped, StopWords } from '../mat/Stop';
+import { answersOf, sameAnswers } from '../mat/reconsider';
 import { recordPose } from '../mat/session';
 import { railColumns } from '../plan/columns';
 import { figureWords } from '../plan/words';
@@ -176,6 +178,7 @@ export function Led({ led, people }: LedProps) {
         </View>
       }
     >
+      <Answered people={people} onEnd={() => act(endHere)} onPause={() => act(pause)} />
       <Scene {...view} />
       <Time {...view} />
       {doing.length > 1 ? <Mats {...view} /> : <Lines {...view} />}
@@ -189,6 +192,40 @@ export function Led({ led, people }: LedProps) {
       </View>
       <Aloud />
     </Screen>
+  );
+}
+
+interface AnsweredProps {
+  readonly people: readonly Person[];
+  readonly onPause: () => void;
+  readonly onEnd: () => void;
+}
+
+/** Something about health was answered since the lesson was laid: it stands still, and is to be laid anew. */
+function Answered({ people, onPause, onEnd }: AnsweredProps) {
+  const mats = useOjasList((state) => people.map(({ id }) => matOf(state.mat, id)?.answers));
+  const whose = people.filter((person, i) => {
+    const known = mats[i];
+    return known !== undefined && !sameAnswers(known, answersOf(person));
+  });
+  const isNew = whose.length > 0;
+  const pauses = useRef(onPause);
+  useEffect(() => {
+    pauses.current = onPause;
+  });
+  useEffect(() => {
+    if (isNew) pauses.current();
+  }, [isNew]);
+  if (!isNew) return null;
+  return (
+    <Sheet role="alert" className="border-rust">
+      <Words>
+        {`What was answered about the health of ${whose.map(({ name }) => firstName(name)).join(' and ')} has changed: what is still to come was laid before. End it here, and choose the lesson anew.`}
+      </Words>
+      <Press kind="warn" onPress={onEnd}>
+        End it, to lay it anew
+      </Press>
+    </Sheet>
   );
 }
 

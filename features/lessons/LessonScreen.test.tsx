@@ -1,6 +1,7 @@
 import { act, fireEvent, screen, waitFor } from '@testing-library/react';
 import { usualSettings } from '@/core/formats/facts';
 import { put, SETTINGS_ID } from '@/store/facts';
+import { commit } from '@/store/store';
 import { matCleared, onMatOf, poseSkipped } from '@/store/mat';
 import { show, usualFacts, type Shown } from '../tests/onScreen';
 import { ledFromMat } from './lead';
@@ -226,4 +227,20 @@ test('what was done by hand on the mat is not led again, and a mat that was ende
   await by(onMatOf('p1', matCleared()) as never);
   await by(ledFromMat('p1', Date.now()) as never);
   expect(shown.state().led.now).toBeNull();
+});
+
+test('an answer about health while it is led stands it still, and asks that it be laid anew', async () => {
+  const shown = await begun();
+  jest.useRealTimers();
+  const { p1 } = shown.state().people;
+  const cautions = [{ id: 'knee-meniscus', answer: 'yes' as const, at: '2026-01-05' }];
+  await act(async () => {
+    await shown.store.dispatch(
+      commit({ words: 'answered', put: [put('people', { ...p1!, cautions })], remove: [] }),
+    );
+  });
+  expect(screen.getByRole('alert')).toHaveTextContent(/has changed: what is still to come/);
+  expect(shown.state().led.now!.pausedMs).not.toBeNull();
+  press('End it, to lay it anew');
+  expect(title()).toBe('How was it?');
 });
