@@ -25,6 +25,10 @@ export function placesOf(
   return sequence.flatMap((id) => offered.filter(({ pose }) => pose === id).map(placeKey));
 }
 
+/** Whether a planned pose may be done today without asking anybody first. */
+export const isDoable = ({ status, decision, posture }: PlanPose): boolean =>
+  (status === 'offered' || status === 'changed') && decision.action !== 'rest' && posture !== null;
+
 /** What a session ends with; other rests may begin it, too. */
 const FINAL_REST: PoseId = 'rest';
 

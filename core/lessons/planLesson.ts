@@ -1,4 +1,4 @@
-import { placeKey, type PlaceKey } from '../advise/order';
+import { isDoable, placeKey, type PlaceKey } from '../advise/order';
 import type { CautionAnswer, Person } from '../formats/book';
 import type { Lesson, LessonStep } from '../formats/lesson';
 import type { Plan, PlanPose } from '../formats/plan';
@@ -40,7 +40,6 @@ export type PlannedStep = {
       readonly isSmaller: boolean;
     }
 );
-export type PlannedPoseStep = Extract<PlannedStep, { is: 'pose' }>;
 
 /** A step that is not done today. */
 export interface LeftStep {
@@ -55,10 +54,6 @@ export interface LessonPlan {
   readonly steps: readonly PlannedStep[];
   readonly left: readonly LeftStep[];
 }
-
-/** Whether a planned pose may be done today without asking anybody first. */
-export const isDoable = ({ status, decision, posture }: PlanPose): boolean =>
-  (status === 'offered' || status === 'changed') && decision.action !== 'rest' && posture !== null;
 
 /** Poses that a plan must hold for a lesson to be laid: its own, and those that its movements are done in. */
 export function posesOfLesson({ steps }: Pick<Lesson, 'steps'>): readonly string[] {

@@ -30,9 +30,6 @@ const NOTHING: Pick<PlanPose, 'slots'> = { slots: [] };
 
 const whole = Math.round;
 
-/** How long a pose or a movement is held; shorter for the clock where that is said. */
-export type Lengths = (step: PlannedStep) => number;
-
 /** Fetching and laying what is needed next, where anything is carried at all. */
 function buildOf(
   step: number,
@@ -97,17 +94,12 @@ export function led(
  * breath of rest.
  *
  * @param pace of this student, against what is usual.
- * @param held how long each is held; as planned where left out.
  */
-export function timelineOf(
-  steps: readonly PlannedStep[],
-  pace = 1,
-  held: Lengths = ({ seconds }) => seconds,
-): readonly Segment[] {
+export function timelineOf(steps: readonly PlannedStep[], pace = 1): readonly Segment[] {
   let reached = atTheStart;
   const segments: Segment[] = [];
   for (const [at, step] of steps.entries()) {
-    const next = led(steps, at, reached, held(step), pace);
+    const next = led(steps, at, reached, step.seconds, pace);
     segments.push(...next.segments);
     reached = next.reached;
   }

@@ -26,9 +26,8 @@ import { formatRFC3339 } from 'date-fns/formatRFC3339';
 import { nowIso, useOjas, useOjasDispatch, useWords } from '../hooks';
 import { unlockSound } from '../sound/chime';
 import { poseName } from '../plan/words';
-import { beginLesson } from './lead';
+import { beginLesson, nowMs } from './lead';
 import { OwnLessons } from './OwnLessons';
-import { nowMs } from './useClock';
 import { useLessons, useStudentsLessons, type StudentsLesson } from './useLesson';
 
 interface ChooseLessonProps {

@@ -18,18 +18,20 @@ import { stacksOf } from '@/ui/figure/stacks';
 import { firstName } from '@/ui/firstName';
 import { clock, hour, minutes } from '@/ui/format';
 import { PoseScene } from '@/ui/PoseScene';
-import { Press, Tick } from '@/ui/Press';
+import { Press } from '@/ui/Press';
 import { Sheet } from '@/ui/Sheet';
 import { Screen } from '@/ui/Screen';
 import { Aside, Title, Words } from '@/ui/Words';
-import { useOjas, useOjasDispatch, useOjasList, useSet, useUnits } from '../hooks';
+import { useOjas, useOjasDispatch, useOjasList, useUnits } from '../hooks';
 import { marksOf } from '../mat/Hold';
 import { OnMat } from '../mat/place';
 import { Stopped, StopWords } from '../mat/Stop';
+import { useSeconds } from '../mat/useSeconds';
 import { answersOf, sameAnswers } from '../mat/reconsider';
 import { recordPose } from '../mat/session';
 import { railColumns } from '../plan/columns';
 import { figureWords } from '../plan/words';
+import { AloudTick } from '../sound/AloudTick';
 import { chime, unlockSound } from '../sound/chime';
 import { speak } from '../sound/speak';
 import { useAwake } from '../useAwake';
@@ -40,6 +42,7 @@ import {
   leaveOut,
   ledFromMat,
   longer,
+  nowMs,
   onceMore,
   onward,
   pause,
@@ -48,7 +51,6 @@ import {
 } from './lead';
 import { MovingFigure } from './MovingFigure';
 import { buildLines, dose, phaseWords, saidIn, stepTitle, stretchLines } from './stepWords';
-import { nowMs, useClock } from './useClock';
 import { useKeys } from './useKeys';
 import { useLocked } from './useLocked';
 
@@ -94,7 +96,8 @@ const withinPlace = (own: OwnStep): string | null => {
 export function Led({ led, people }: LedProps) {
   const dispatch = useOjasDispatch();
   const runs = led.pausedMs === null;
-  const [ms, look] = useClock(led.sinceMs, true);
+  const [moment, look] = useSeconds(led.sinceMs);
+  const ms = Date.parse(moment);
   const now = nowIn(led, ms);
   const segment = led.segments[now.at];
   const [far, setFar] = useState(false);
@@ -190,7 +193,7 @@ export function Led({ led, people }: LedProps) {
         <Press onPress={does.far}>Seen from afar</Press>
         <Press onPress={() => act(endHere)}>End it here</Press>
       </View>
-      <Aloud />
+      <AloudTick>Say it aloud: what comes, and how</AloudTick>
     </Screen>
   );
 }
@@ -410,21 +413,6 @@ function Coming({ next }: Going) {
         <Words key={line}>{line}</Words>
       ))}
     </Sheet>
-  );
-}
-
-function Aloud() {
-  const aloud = useOjas(selectSettings).cuesAloud ?? false;
-  const set = useSet();
-  return (
-    <Tick
-      checked={aloud}
-      onToggle={() =>
-        set({ cuesAloud: !aloud }, aloud ? 'Cues are shown alone' : 'Cues are said aloud')
-      }
-    >
-      Say it aloud: what comes, and how
-    </Tick>
   );
 }
 

@@ -5,7 +5,8 @@ import type { Lesson } from '@/core/formats/lesson';
 import { selectSettings } from '@/store/selectors';
 import { Press } from '@/ui/Press';
 import { Fault } from '@/ui/Words';
-import { chooseFile, saveFile } from '../data/files';
+import { saveFile } from '../data/files';
+import { takeInFile } from '../data/takeIn';
 import { freshId, useOjas, useSet, useWords } from '../hooks';
 
 const MOST_BYTES = 1_000_000;
@@ -23,16 +24,13 @@ export function OwnLessons({
   const say = useWords();
   const [fault, setFault] = useState('');
   const take = async () => {
-    const file = await chooseFile('.json,application/json');
-    if (!file) return;
-    if (file.size > MOST_BYTES)
-      return setFault('The file is larger than a lesson can be: choose another file.');
-    const parsed = parseLessonFile(new Uint8Array(await file.arrayBuffer()));
-    setFault(parsed.ok ? '' : `Nothing was taken in. ${say.faults(parsed.faults)}`);
-    if (!parsed.ok) return;
-    const { format: _, ...taken } = parsed.value;
+    const taken = await takeInFile(parseLessonFile, 'lesson', MOST_BYTES, say.faults);
+    if (!taken) return;
+    setFault(taken.fault);
+    if (!taken.value) return;
+    const { format: _, ...came } = taken.value;
     const id = freshId('lesson');
-    await set({ lessons: [...own, { ...taken, id }] }, `Lesson ${taken.name} taken in`);
+    await set({ lessons: [...own, { ...came, id }] }, `Lesson ${came.name} taken in`);
     onTaken(id);
   };
   const isOwn = own.some(({ id }) => id === lesson.id);

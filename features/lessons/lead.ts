@@ -21,7 +21,11 @@ import { selectPlan } from '@/store/reckoned';
 import type { RootState, Thunk } from '@/store/store';
 import { todayIso } from '../hooks';
 import { beginSession } from '../mat/beginTogether';
+import { holdNow } from '../mat/holdClock';
 import { endSession, outcomeOf } from '../mat/session';
+
+/** This moment in milliseconds of the clock that never goes back. */
+export const nowMs = (): number => Date.parse(holdNow());
 
 /** One student's part in a lesson that begins. */
 export interface Begins {

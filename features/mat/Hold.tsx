@@ -10,12 +10,13 @@ import { hold as parameter } from '@/core/parameters';
 import { heldSeconds, holdLengthened, holdPaused, holdStarted, type Mat } from '@/store/mat';
 import { selectSettings } from '@/store/selectors';
 import { minutes } from '@/ui/format';
-import { Press, Tick } from '@/ui/Press';
+import { Press } from '@/ui/Press';
 import { Sheet } from '@/ui/Sheet';
 import { tone } from '@/ui/tones';
 import { Aside, Title, Words } from '@/ui/Words';
-import { useOjas, useSet } from '../hooks';
+import { useOjas } from '../hooks';
 import { holdNow } from './holdClock';
+import { AloudTick } from '../sound/AloudTick';
 import { chime, unlockSound } from '../sound/chime';
 import { speak } from '../sound/speak';
 import { useMatDispatch } from './place';
@@ -92,7 +93,6 @@ export function Hold({ person, planned, mat }: HoldProps) {
   const held = heldSeconds(mat, now);
   const marks = marksOf({ ...planned, holdSeconds: planned.holdSeconds + mat.moreSeconds }, person);
   const aloud = useOjas(selectSettings).cuesAloud === true;
-  const set = useSet();
   const passed = marks.filter(({ atSeconds }) => held >= atSeconds);
   const cue = passed.at(-1)?.words;
   const rung = useRef(passed.length);
@@ -149,14 +149,7 @@ export function Hold({ person, planned, mat }: HoldProps) {
           {`${LONGER_SECONDS} seconds more`}
         </Press>
       ) : null}
-      <Tick
-        checked={aloud}
-        onToggle={() =>
-          set({ cuesAloud: !aloud }, aloud ? 'Cues are shown alone' : 'Cues are said aloud')
-        }
-      >
-        Say the cues aloud
-      </Tick>
+      <AloudTick>Say the cues aloud</AloudTick>
     </Sheet>
   );
 }

@@ -1,5 +1,5 @@
 import type { SessionPose, Session } from '@/core/formats/book';
-import { placeKey } from '@/core/advise/order';
+import { isDoable, placeKey } from '@/core/advise/order';
 import { movesOf, type DialSetting } from '@/core/dials';
 import type { Estimates } from '@/core/estimate/estimate';
 import type { Plan, PlanPose } from '@/core/formats/plan';
@@ -28,11 +28,7 @@ import { holdNow } from './holdClock';
 import { slotKey } from '@/core/slots';
 
 /** Poses that may be done today without asking anybody first. */
-export const doable = (plan: Plan): PlanPose[] =>
-  plan.poses.filter(
-    ({ status, decision }) =>
-      (status === 'offered' || status === 'changed') && decision.action !== 'rest',
-  );
+export const doable = (plan: Plan): PlanPose[] => plan.poses.filter(isDoable);
 
 /** Whether a joint spoke in this session: then no support comes down in it. */
 export const jointSpoke = ({ done }: Mat) =>

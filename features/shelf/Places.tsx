@@ -10,7 +10,8 @@ import { Field } from '@/ui/Field';
 import { Chips, Press } from '@/ui/Press';
 import { Sheet } from '@/ui/Sheet';
 import { Words } from '@/ui/Words';
-import { chooseFile, saveFile } from '../data/files';
+import { saveFile } from '../data/files';
+import { takeInFile } from '../data/takeIn';
 import { freshId, todayIso, useOjas, useOjasDispatch, useSet, useWords } from '../hooks';
 
 /** The main shelf has no name of its own. */
@@ -128,14 +129,11 @@ function TakeIn({ place }: { readonly place: string }) {
   const say = useWords();
   const [fault, setFault] = useState('');
   const take = async () => {
-    const file = await chooseFile('.json,application/json');
-    if (!file) return;
-    if (file.size > MOST_BYTES)
-      return setFault('The file is larger than a shelf can be: choose another file.');
-    const parsed = parseShelfFile(new Uint8Array(await file.arrayBuffer()));
-    setFault(parsed.ok ? '' : `Nothing was taken in. ${say.faults(parsed.faults)}`);
-    if (!parsed.ok) return;
-    const { shelf } = parsed.value;
+    const taken = await takeInFile(parseShelfFile, 'shelf', MOST_BYTES, say.faults);
+    if (!taken) return;
+    setFault(taken.fault);
+    if (!taken.value) return;
+    const { shelf } = taken.value;
     await dispatch(
       commit({
         words: `${shelf.length} ${shelf.length === 1 ? 'prop' : 'props'} came onto the shelf`,
